@@ -1,0 +1,65 @@
+import { isRealDate } from './real-date';
+import { number, object, string, ValidationError, type ObjectShape, type Schema } from 'yup';
+
+/** An object of exactly these fields: no others, no conversion of types. */
+export function exactly<Fields extends ObjectShape>(fields: Fields) {
+  return object(fields).noUnknown('takes no field named ${unknown}').strict(true);
+}
+
+/** Words a person typed: trimmed, so many characters at most, at least one. */
+export const words = (longest: number) =>
+  string()
+    .strict(true)
+    .required('must be filled in')
+    .max(longest, `must be at most ${longest} characters`)
+    .matches(/\S/, 'must not be blank');
+
+/** Words that may be left empty. */
+export const maybeWords = (longest: number) =>
+  string()
+    .strict(true)
+    .defined('must be there')
+    .max(longest, `must be at most ${longest} characters`);
+
+/** An id as the server and the clients make them: a UUID. */
+export const id = () => string().strict(true).required('must be an id').uuid('must be an id');
+
+/** A whole number within bounds. */
+export const whole = (from: number, to: number) =>
+  number()
+    .strict(true)
+    .required('must be a number')
+    .integer('must be a whole number')
+    .min(from, `must be at least ${from}`)
+    .max(to, `must be at most ${to}`);
+
+/** A day of the calendar that exists, as 2026-11-24; null where none is set. */
+export const maybeDay = () =>
+  string()
+    .strict(true)
+    .defined('must be a day or null')
+    .nullable()
+    .test('day', 'must be a day that exists, such as 2026-12-04', (value) =>
+      value == null ? true : isRealDate(value),
+    );
+
+/** What is wrong with a value, and where in it. */
+export interface FieldFault {
+  readonly field: string;
+  readonly message: string;
+}
+
+/** A value that fits its schema, or what is wrong with it. */
+export type Checked<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: FieldFault };
+
+/** Checks an unknown value against a schema, without changing it. */
+export function checked<T>(schema: Schema<T>, value: unknown): Checked<T> {
+  try {
+    return { ok: true, value: schema.validateSync(value, { strict: true, abortEarly: true }) as T };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const field = error.path ?? '';
+    return { ok: false, fault: { field, message: error.errors[0] ?? error.message } };
+  }
+}

@@ -1,0 +1,57 @@
+import type { Try } from '@harvu/core/progress';
+import type { SongDocument } from '@harvu/core/song';
+import { array, boolean, number, string, type InferType } from 'yup';
+import { exactly, id, whole, words } from './fields';
+
+const MOST_STUDENTS = 100;
+
+/** Gives the song, as it is in one revision, to one or several students. */
+export const assignSchema = exactly({
+  revision: whole(1, 1_000_000),
+  studentIds: array()
+    .of(id())
+    .strict(true)
+    .required('must be a list')
+    .min(1, 'must name a student')
+    .max(MOST_STUDENTS, `must name at most ${MOST_STUDENTS} students`),
+});
+export type Assign = InferType<typeof assignSchema>;
+
+const moment = () =>
+  string()
+    .strict(true)
+    .required('must be a time')
+    .matches(
+      /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/,
+      'must be a time such as 2026-11-24T16:05:00.000Z',
+    )
+    .test('moment', 'must be a time that exists', (value) => !Number.isNaN(Date.parse(value)));
+
+/** One try as the practice room sends it; its id is made there, so sending twice stores it once. */
+export const newTrySchema = exactly({
+  id: id(),
+  stepId: words(200),
+  at: moment(),
+  bpm: number().strict(true).defined('must be a tempo or null').nullable().min(1).max(1000),
+  clean: boolean().strict(true).required('must be said'),
+  passes: whole(1, 100),
+  seconds: number().strict(true).required('must be a number').min(0).max(14_400),
+});
+export type NewTry = InferType<typeof newTrySchema>;
+
+export interface PlanSummary {
+  readonly id: string;
+  readonly songId: string;
+  readonly title: string;
+  readonly playedBy: string;
+  readonly studentId: string;
+  readonly studentName: string;
+  readonly revision: number;
+  readonly assignedAt: string;
+}
+
+/** One student's way to one song: the revision that was given, and every try since. */
+export interface Plan extends PlanSummary {
+  readonly document: SongDocument;
+  readonly tries: readonly Try[];
+}

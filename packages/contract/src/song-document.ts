@@ -1,0 +1,138 @@
+import { parseChordName } from '@harvu/core/chord';
+import { HIGHEST_FRET } from '@harvu/core/fretboard';
+import { parseTuning } from '@harvu/core/pitch';
+import { parseMeter } from '@harvu/core/rhythm';
+import { HIGHEST_CAPO, LAYERS, type SongDocument } from '@harvu/core/song';
+import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
+import { exactly, whole, words } from './fields';
+
+const MOST_SECTIONS = 300;
+const MOST_BARS = 4000;
+const MOST_NAMES = 300;
+const MOST_LINES = 500;
+
+const list = (of: Schema, most: number) =>
+  array()
+    .of(of)
+    .strict(true)
+    .required('must be a list')
+    .max(most, `must have at most ${most} entries`);
+const maybeList = (of: Schema, most: number) =>
+  array().of(of).strict(true).max(most, `must have at most ${most} entries`).optional();
+const documentId = (letter: string) =>
+  string()
+    .strict(true)
+    .required('must be an id')
+    .matches(new RegExp(`^${letter}[1-9]\\d{0,8}$`), 'must be an id');
+const seconds = () => number().strict(true).min(0).max(86_400).optional();
+const onlyTrue = () => boolean().strict(true).oneOf([true], 'must be true or left out').optional();
+
+const meter = () =>
+  object({ beats: whole(1, 24), unit: whole(2, 16), groups: list(whole(1, 24), 24) })
+    .noUnknown()
+    .test('meter', 'must be a meter such as 4/4', (value) => {
+      if (value == null || !Array.isArray(value.groups)) return true;
+      return parseMeter(`${value.beats}/${value.unit} (${value.groups.join('+')})`) !== undefined;
+    });
+
+const feel = mixed<object>().test('feel', 'must be straight or a swing ratio', (value) => {
+  if (value === undefined) return true;
+  const { kind, long, short, ...rest } = value as Record<string, unknown>;
+  if (Object.keys(rest).length > 0) return false;
+  const isRatio = [long, short].every(
+    (part) => Number.isInteger(part) && Number(part) >= 1 && Number(part) <= 9,
+  );
+  return kind === 'straight'
+    ? long === undefined && short === undefined
+    : kind === 'swing' && isRatio;
+});
+
+const tuning = maybeList(words(4), 8).test('tuning', 'must be 4 to 8 notes', (value) =>
+  value === undefined ? true : parseTuning(value.join(' ')) !== undefined,
+);
+
+const frame = exactly({
+  tempo: number().strict(true).min(20).max(400).optional(),
+  meter: meter().default(undefined).optional(),
+  feel,
+  tuning,
+  capo: number().strict(true).integer().min(0).max(HIGHEST_CAPO).optional(),
+  key: string()
+    .strict(true)
+    .max(8)
+    .matches(/^[A-G][#b]{0,2}m?$/, 'must be a key such as F#m')
+    .optional(),
+  pickup: number().strict(true).integer().min(1).max(23).optional(),
+  length: seconds(),
+});
+
+const chordMark = exactly({
+  name: words(24).test(
+    'chord',
+    'must be a chord name',
+    (value) =>
+      parseChordName(value) !== undefined || /^[^\s?!.%|]{1,24}$/.test(value) || value === 'N.C.',
+  ),
+  span: whole(1, 64),
+  doubt: onlyTrue(),
+  hit: onlyTrue(),
+});
+
+const bar = exactly({
+  id: documentId('b'),
+  dotted: onlyTrue(),
+  repeat: onlyTrue(),
+  chords: list(chordMark, 32),
+});
+const bars = () => list(bar, MOST_BARS);
+const line = string()
+  .strict(true)
+  .defined()
+  .max(1000)
+  .matches(/^[^\n\r]*$/, 'must be one line');
+const layer = () => string().strict(true).oneOf(LAYERS).optional();
+
+const section = exactly({
+  id: documentId('s'),
+  name: words(60),
+  times: whole(1, 64),
+  parent: string().strict(true).min(1).max(60).optional(),
+  pattern: string().strict(true).min(1).max(40).optional(),
+  layer: layer(),
+  startsAt: seconds(),
+  cue: string().strict(true).max(80).optional(),
+  bars: bars(),
+  endings: maybeList(exactly({ pass: whole(1, 9), bars: bars() }), 9),
+  differences: maybeList(exactly({ at: whole(1, 999), bars: bars() }), 200),
+  drops: maybeList(exactly({ from: whole(1, 999), to: whole(1, 999) }), 200),
+  lines: maybeList(line, MOST_LINES),
+});
+
+const grip = exactly({
+  name: words(24),
+  grip: list(number().strict(true).defined().nullable().integer().min(0).max(HIGHEST_FRET), 8).min(
+    4,
+  ),
+  fingers: maybeList(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]), 8),
+});
+
+const pattern = exactly({ name: words(40), meter: meter(), strokes: list(words(40), 200) });
+
+const mapEntry = exactly({
+  section: words(60),
+  times: whole(1, 64),
+  layer: layer(),
+  semitones: number().strict(true).integer().min(-11).max(11).optional(),
+  tempo: number().strict(true).min(20).max(400).optional(),
+});
+
+/** A whole song as it is stored and sent. */
+export const songDocumentSchema = exactly({
+  frame,
+  grips: list(grip, MOST_NAMES),
+  patterns: list(pattern, MOST_NAMES),
+  sections: list(section, MOST_SECTIONS),
+  map: list(mapEntry, 1000),
+  lines: list(line, MOST_LINES),
+  nextId: whole(1, 999_999_999),
+}) as unknown as Schema<SongDocument>;

@@ -1,0 +1,5 @@
+export { chordLabel, chordTones, parseChordName } from './chord-name';
+export { transposeChordName } from './transpose';
+export type { ChordName } from './chord-name';
+export { QUALITIES } from './qualities.data';
+export type { Quality } from './qualities.data';

@@ -1,0 +1,123 @@
+import { transposeChordName } from '../chord';
+import {
+  barBeats,
+  barChords,
+  sectionBars,
+  sectionNamed,
+  settledFrame,
+  type Bar,
+  type BarChord,
+  type MapEntry,
+  type Section,
+  type SongDocument,
+} from '../song';
+import { seconds, type Bpm, type Seconds } from '../units';
+import { partsOf, type Part, type Parts } from './letters';
+
+/** A bar as it is played: its chords, its length, and where it starts. */
+export interface PlayedBar {
+  readonly id: string;
+  /** Its number in the section, from 1. */
+  readonly number: number;
+  readonly chords: readonly BarChord[];
+  readonly beats: number;
+  readonly startsAt: Seconds;
+}
+
+/** One block of the ribbon: a section where it comes in the song, with all its passes. */
+export interface Occurrence {
+  readonly section: string;
+  readonly part: Part;
+  readonly name: string;
+  readonly bars: readonly PlayedBar[];
+  readonly tempo: Bpm;
+  readonly layer?: string;
+  readonly semitones: number;
+  readonly startsAt: Seconds;
+  readonly lasts: Seconds;
+}
+
+/** A song from its first bar to its last. */
+export interface Playing {
+  readonly occurrences: readonly Occurrence[];
+  readonly lasts: Seconds;
+  readonly barCount: number;
+}
+
+const MOST_BARS = 5000;
+
+function mapOf(song: SongDocument): readonly MapEntry[] {
+  if (song.map.length > 0) return song.map;
+  return song.sections.map((section) => ({ section: section.name, times: 1 }));
+}
+
+function passBars(song: SongDocument, section: Section, times: number): readonly Bar[] {
+  const passes = section.times * times;
+  return Array.from({ length: passes }, (_, index) => {
+    // An entry's own repeats begin the section's endings again.
+    return sectionBars(song, section, (index % section.times) + 1);
+  }).flat();
+}
+
+function transposed(chords: readonly BarChord[], semitones: number): readonly BarChord[] {
+  return chords.map((one) => ({ ...one, chord: transposeChordName(one.chord, semitones) }));
+}
+
+class Player {
+  private time = 0;
+  private count = 0;
+
+  constructor(
+    private readonly song: SongDocument,
+    private readonly parts: Parts,
+  ) {}
+
+  play(entry: MapEntry): Occurrence | undefined {
+    const section = sectionNamed(this.song, entry.section);
+    const part = section && this.parts.bySection.get(section.id);
+    if (!section || !part) return undefined;
+    const startsAt = seconds(this.time);
+    const tempo = entry.tempo ?? settledFrame(this.song.frame).tempo;
+    const semitones = entry.semitones ?? 0;
+    const written = passBars(this.song, section, entry.times).slice(0, MOST_BARS - this.count);
+    const bars = written.map((bar, index) => this.playBar(bar, { index, tempo, semitones }));
+    const layer = entry.layer ?? section.layer;
+    return {
+      ...{ section: section.id, part, name: section.name, bars, tempo, semitones, startsAt },
+      ...(layer !== undefined && { layer }),
+      lasts: seconds(this.time - startsAt),
+    };
+  }
+
+  private playBar(
+    bar: Bar,
+    at: { readonly index: number; readonly tempo: Bpm; readonly semitones: number },
+  ): PlayedBar {
+    const pickup = this.count === 0 ? this.song.frame.pickup : undefined;
+    const meterBeats = pickup ?? settledFrame(this.song.frame).meter.beats;
+    const beats = barBeats(bar, meterBeats);
+    const startsAt = seconds(this.time);
+    this.time += (beats * 60) / at.tempo;
+    this.count += 1;
+    const chords = transposed(barChords(bar, meterBeats), at.semitones);
+    return { id: bar.id, number: at.index + 1, chords, beats, startsAt };
+  }
+}
+
+/**
+ * Plays a song through its map: every occurrence with its bars and start times. Sections the map
+ * names but nobody wrote are left out; at most 5,000 bars are played.
+ *
+ * @example
+ * playingOf(readChart('tempo: 60\nmeter: 3/4\n[A] x2\n| G | D |').song).lasts // 12
+ */
+export function playingOf(song: SongDocument, parts: Parts = partsOf(song)): Playing {
+  const player = new Player(song, parts);
+  const occurrences = mapOf(song).flatMap((entry) => player.play(entry) ?? []);
+  const last = occurrences.at(-1);
+  return {
+    occurrences,
+    lasts: seconds(last ? last.startsAt + last.lasts : 0),
+    barCount: occurrences.reduce((sum, one) => sum + one.bars.length, 0),
+  };
+}

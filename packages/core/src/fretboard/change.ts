@@ -1,0 +1,150 @@
+import { assumed } from '../assumptions';
+import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
+import { fingeringOf } from './fingering';
+import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
+import { reachBetween, type Hand, type Place } from './hand';
+
+/** A grip with the fingers that hold it, where they are known. */
+export interface HeldGrip {
+  readonly grip: Grip;
+  readonly fingers?: Fingers | undefined;
+}
+
+/** What one finger does in a change. */
+export interface FingerMove {
+  readonly finger: Exclude<Finger, null>;
+  readonly does: 'stays' | 'slides' | 'moves' | 'lands' | 'lifts';
+  readonly from?: Place;
+  readonly to?: Place;
+  /** How far it travels along and across the neck; 0 for a finger that lands or lifts. */
+  readonly mm: Millimetres;
+}
+
+/** A change from one grip to the next. */
+export interface Change {
+  readonly moves: readonly FingerMove[];
+  readonly seconds: Seconds;
+  /** One line to say to a student. */
+  readonly line: string;
+}
+
+const FINGER_ORDER = ['T', 1, 2, 3, 4] as const;
+
+function fingersOf(held: HeldGrip, hand: Hand): Fingers {
+  return held.fingers ?? fingeringOf(held.grip, hand)?.fingers ?? held.grip.map(() => null);
+}
+
+function placesOf(finger: Finger, held: HeldGrip, fingers: Fingers): readonly Place[] {
+  return held.grip.flatMap((fret, place) =>
+    fret && fingers[place] === finger ? [{ fret, place }] : [],
+  );
+}
+
+function moveOf(
+  from: readonly Place[],
+  to: readonly Place[],
+  hand: Hand,
+): Omit<FingerMove, 'finger'> {
+  const [a, b] = [from[0], to[0]];
+  if (!a || !b) {
+    return a
+      ? { does: 'lifts', from: a, mm: millimetres(0) }
+      : { does: 'lands', ...(b && { to: b }), mm: millimetres(0) };
+  }
+  const shared = from.some((one) =>
+    to.some((other) => other.fret === one.fret && other.place === one.place),
+  );
+  if (shared) return { does: 'stays', from: a, to: b, mm: millimetres(0) };
+  const mm = reachBetween(a, b, hand);
+  return { does: a.place === b.place ? 'slides' : 'moves', from: a, to: b, mm };
+}
+
+function movesOf(from: HeldGrip, to: HeldGrip, hand: Hand): readonly FingerMove[] {
+  const [before, after] = [fingersOf(from, hand), fingersOf(to, hand)];
+  return FINGER_ORDER.flatMap((finger) => {
+    const [a, b] = [placesOf(finger, from, before), placesOf(finger, to, after)];
+    return a.length + b.length === 0 ? [] : [{ finger, ...moveOf(a, b, hand) }];
+  });
+}
+
+function barreFingers(held: HeldGrip, fingers: Fingers): readonly string[] {
+  return FINGER_ORDER.flatMap((finger) => {
+    const places = placesOf(finger, held, fingers);
+    return places.length > 1 ? [`${finger}@${places[0]?.fret ?? 0}`] : [];
+  });
+}
+
+function hasNewBarre(from: HeldGrip, to: HeldGrip, hand: Hand): boolean {
+  const before = barreFingers(from, fingersOf(from, hand));
+  return barreFingers(to, fingersOf(to, hand)).some((barre) => !before.includes(barre));
+}
+
+/** t = 0.25 + 0.09·(moved + landed) + 0.0016·longest travel + 0.15·new barre − 0.05·stays, at least 0.12 s. */
+function predictedSeconds(moves: readonly FingerMove[], newBarre: boolean): Seconds {
+  const count = (...kinds: readonly FingerMove['does'][]): number =>
+    moves.filter((move) => kinds.includes(move.does)).length;
+  const time =
+    assumed('changeBaseSeconds') +
+    assumed('changeFingerSeconds') * count('moves', 'slides', 'lands') +
+    assumed('changeTravelSeconds') * Math.max(0, ...moves.map((move) => move.mm)) +
+    (newBarre ? assumed('changeBarreSeconds') : 0) -
+    assumed('changeStaySeconds') * count('stays');
+  return seconds(Math.max(assumed('changeLeastSeconds'), time));
+}
+
+function joinWords(words: readonly (string | number)[]): string {
+  const last = words.at(-1) ?? '';
+  return words.length < 2 ? String(last) : `${words.slice(0, -1).join(', ')} and ${last}`;
+}
+
+function fingersWord(
+  moves: readonly FingerMove[],
+  verb: readonly [one: string, many: string],
+): string {
+  const names = moves.map((move) => move.finger);
+  if (names.length === 0) return '';
+  const noun =
+    names[0] === 'T' && names.length === 1
+      ? 'The thumb'
+      : names.length > 1
+        ? `Fingers ${joinWords(names)}`
+        : `Finger ${names[0] ?? ''}`;
+  return `${noun} ${names.length > 1 ? verb[1] : verb[0]}.`;
+}
+
+function goalWord(move: FingerMove, to: Grip): string {
+  if (!move.to) return '';
+  const target = `string ${stringNumber(to, move.to.place)} fret ${move.to.fret}`;
+  const who = move.finger === 'T' ? 'The thumb' : `Finger ${move.finger}`;
+  if (move.does === 'slides') return `${who} slides to fret ${move.to.fret}.`;
+  return move.does === 'moves' ? `${who} moves to ${target}.` : `${who} lands on ${target}.`;
+}
+
+function lineOf(moves: readonly FingerMove[], to: Grip): string {
+  const by = (does: FingerMove['does']): readonly FingerMove[] =>
+    moves.filter((move) => move.does === does);
+  const going = moves.filter((move) => move.to && move.does !== 'stays');
+  const parts = [
+    fingersWord(by('stays'), ['stays', 'stay']),
+    ...going.map((move) => goalWord(move, to)),
+    fingersWord(by('lifts'), ['lifts', 'lift']),
+  ];
+  return parts.filter(Boolean).join(' ') || 'Nothing moves.';
+}
+
+/**
+ * Works out how to get from one grip to the next: what each finger does, how long it takes a usual
+ * player times `paceFactor` (1 by default), and one line of words. Time formula: assumptions table.
+ *
+ * @example
+ * changeBetween({ grip: parseGrip('022000') }, { grip: parseGrip('022100') }, { hand: USUAL_HAND }).moves.length // 3
+ */
+export function changeBetween(
+  from: HeldGrip,
+  to: HeldGrip,
+  { hand, paceFactor = 1 }: { readonly hand: Hand; readonly paceFactor?: number },
+): Change {
+  const moves = movesOf(from, to, hand);
+  const time = predictedSeconds(moves, hasNewBarre(from, to, hand));
+  return { moves, seconds: seconds(time * paceFactor), line: lineOf(moves, to.grip) };
+}

@@ -1,0 +1,131 @@
+import { assumed } from '../assumptions';
+import { millimetres, type Millimetres } from '../units';
+import type { Finger, Fingers, Grip } from './grip';
+import { comfortableReach, reachBetween, type Hand, type Place } from './hand';
+
+/** One finger laid over several strings at one fret. */
+export interface Barre {
+  readonly finger: Finger;
+  readonly fret: number;
+  /** Places of the outer strings it covers, 0 the lowest string. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A way to hold a grip. */
+export interface Fingering {
+  readonly fingers: Fingers;
+  readonly barres: readonly Barre[];
+  /** The widest reach between two fingers. */
+  readonly reachMm: Millimetres;
+  /** Effort, lower is easier; only for comparing. */
+  readonly cost: number;
+}
+
+interface Held extends Place {
+  readonly finger: 1 | 2 | 3 | 4;
+}
+
+const COST = { barre: 1.6, partialBarre: 2, perFinger: 0.5, offPosition: 0.3, reach: 2 } as const;
+
+function frettedPlaces(grip: Grip): readonly Place[] {
+  const places = grip.flatMap((fret, place) => (fret ? [{ fret, place }] : []));
+  return places.sort((a, b) => a.fret - b.fret || a.place - b.place);
+}
+
+/** A finger can lie over two strings only if nothing between them sounds lower than its fret. */
+function canBarre(grip: Grip, a: Place, b: Place): boolean {
+  if (a.fret !== b.fret) return false;
+  const between = grip.slice(Math.min(a.place, b.place), Math.max(a.place, b.place) + 1);
+  return between.every((fret) => fret !== null && fret >= a.fret);
+}
+
+/** A little finger or ring finger cannot lie flat under another finger's higher fret. */
+function isLiftedByBarre(held: readonly Held[], next: Place, finger: number): boolean {
+  const laid = held.filter((one) => one.finger === finger);
+  return laid.length > 0 && finger !== 1 && Math.abs((laid[0]?.place ?? 0) - next.place) > 3;
+}
+
+function assign(grip: Grip, places: readonly Place[], held: readonly Held[]): readonly Held[][] {
+  const next = places[held.length];
+  if (!next) return [[...held]];
+  const last = held.at(-1);
+  return ([1, 2, 3, 4] as const).flatMap((finger) => {
+    if (last && finger < last.finger) return [];
+    const first = held.find((one) => one.finger === finger);
+    if (first && (!canBarre(grip, first, next) || isLiftedByBarre(held, next, finger))) return [];
+    return assign(grip, places, [...held, { ...next, finger }]);
+  });
+}
+
+function barresOf(held: readonly Held[]): readonly Barre[] {
+  return ([1, 2, 3, 4] as const).flatMap((finger) => {
+    const laid = held.filter((one) => one.finger === finger);
+    const places = laid.map((one) => one.place);
+    const fret = laid[0]?.fret ?? 0;
+    return laid.length > 1
+      ? [{ finger, fret, from: Math.min(...places), to: Math.max(...places) }]
+      : [];
+  });
+}
+
+function pairsOf(held: readonly Held[]): readonly (readonly [Held, Held])[] {
+  return held.flatMap((a, i) =>
+    held.slice(i + 1).flatMap((b) => (a.finger === b.finger ? [] : [[a, b] as const])),
+  );
+}
+
+function total(values: readonly number[]): number {
+  return values.reduce((sum, value) => sum + value, 0);
+}
+
+function costOf(held: readonly Held[], barres: readonly Barre[], hand: Hand): number {
+  const reaches = pairsOf(held).map(
+    ([a, b]) => reachBetween(a, b, hand) / comfortableReach(a.finger, b.finger, hand),
+  );
+  // Finger 1 belongs to the lowest fret, each next finger one fret further.
+  const lowest = held[0]?.fret ?? 0;
+  const offPosition = held.map((one) => Math.abs(one.finger - 1 - (one.fret - lowest)));
+  const barred = barres.map((one) => (one.finger === 1 ? COST.barre : COST.partialBarre));
+  return (
+    total(barred) +
+    total(offPosition) * COST.offPosition +
+    total(reaches.map((share) => Math.max(0, share - 1))) * COST.reach +
+    new Set(held.map((one) => one.finger)).size * COST.perFinger
+  );
+}
+
+function isHeldByHand(held: readonly Held[], hand: Hand): boolean {
+  const maximal = assumed('reachMaximalRatio');
+  return pairsOf(held).every(
+    ([a, b]) => reachBetween(a, b, hand) <= maximal * comfortableReach(a.finger, b.finger, hand),
+  );
+}
+
+function toFingering(grip: Grip, held: readonly Held[], hand: Hand): Fingering {
+  const barres = barresOf(held);
+  const reaches = pairsOf(held).map(([a, b]) => reachBetween(a, b, hand));
+  const onString = new Map(held.map((one) => [one.place, one.finger]));
+  return {
+    fingers: grip.map((_, place) => onString.get(place) ?? null),
+    barres,
+    reachMm: millimetres(Math.max(0, ...reaches)),
+    cost: costOf(held, barres, hand),
+  };
+}
+
+/**
+ * Finds the easiest way to hold a grip with four fingers: fingers in fret order, one place each or
+ * a barre; undefined when this hand cannot hold it.
+ *
+ * @example
+ * formatFingers(fingeringOf(parseGrip('x32010'), USUAL_HAND).fingers) // '.32.1.'
+ */
+export function fingeringOf(grip: Grip, hand: Hand): Fingering | undefined {
+  const ways = assign(grip, frettedPlaces(grip), []).filter((held) => isHeldByHand(held, hand));
+  const fingerings = ways.map((held) => toFingering(grip, held, hand));
+  return fingerings.reduce<Fingering | undefined>(
+    (best, one) => (best && best.cost <= one.cost ? best : one),
+    undefined,
+  );
+}

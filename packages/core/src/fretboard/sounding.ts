@@ -1,0 +1,35 @@
+import { openNotes, toPitchClass, type PitchClass, type Tuning } from '../pitch';
+import { midi, type Midi } from '../units';
+import type { Grip } from './grip';
+
+/** How the guitar is strung and clamped. */
+export interface Setup {
+  readonly tuning: Tuning;
+  /** The fret the capo sits at, 0 for none. */
+  readonly capo: number;
+}
+
+/**
+ * Gives the note each string sounds (open note + capo + fret), lowest string first, null when muted.
+ *
+ * @example
+ * soundingNotes([3, 2, 0, 0, 0, 3], { tuning: STANDARD_TUNING, capo: 2 }) // [45, 49, 52, 57, 61, 69]
+ */
+export function soundingNotes(grip: Grip, setup: Setup): readonly (Midi | null)[] {
+  const open = openNotes(setup.tuning);
+  return grip.map((fret, place) => {
+    const note = open[place];
+    return fret === null || note === undefined ? null : midi(note + setup.capo + fret);
+  });
+}
+
+/**
+ * Lists the distinct tones a grip sounds, lowest first; none when every string is muted.
+ *
+ * @example
+ * soundingTones([null, 3, 2, 0, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }) // [0, 4, 7]
+ */
+export function soundingTones(grip: Grip, setup: Setup): readonly PitchClass[] {
+  const notes = soundingNotes(grip, setup).filter((note) => note !== null);
+  return [...new Set([...notes].sort((a, b) => a - b).map(toPitchClass))];
+}

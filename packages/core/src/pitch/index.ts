@@ -1,0 +1,5 @@
+export { noteName, parseNote } from './note';
+export { parseTone, toneName, toPitchClass, toPlainSigns } from './pitch-class';
+export type { PitchClass } from './pitch-class';
+export { formatTuning, openNotes, parseTuning, STANDARD_TUNING } from './tuning';
+export type { Tuning } from './tuning';

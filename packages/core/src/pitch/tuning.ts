@@ -1,0 +1,71 @@
+import { midi, type Midi } from '../units';
+import { noteName, parseNote } from './note';
+import { parseTone } from './pitch-class';
+
+/** The open strings as note names, lowest string first; 4 to 8 of them. */
+export type Tuning = readonly string[];
+
+/** Six strings as most guitars are tuned. */
+export const STANDARD_TUNING: Tuning = ['E2', 'A2', 'D3', 'G3', 'B3', 'E4'];
+const FEWEST_STRINGS = 4;
+const MOST_STRINGS = 8;
+/** The usual open notes by number of strings; a tuning written without octaves is laid beside them. */
+const USUAL: Readonly<Record<number, readonly number[]>> = {
+  4: [50, 55, 59, 64],
+  5: [45, 50, 55, 59, 64],
+  6: [40, 45, 50, 55, 59, 64],
+  7: [35, 40, 45, 50, 55, 59, 64],
+  8: [30, 35, 40, 45, 50, 55, 59, 64],
+};
+
+function nearest(tone: number, usual: number): Midi {
+  const up = (((tone - usual) % 12) + 12) % 12;
+  return midi(up > 6 ? usual + up - 12 : usual + up);
+}
+
+/**
+ * Reads a tuning written low to high, with or without octaves ("D A D G B E");
+ * undefined for an unknown note or fewer than 4 or more than 8 strings.
+ *
+ * @example
+ * parseTuning('D A D G B E') // ['D2', 'A2', 'D3', 'G3', 'B3', 'E4']
+ * @example
+ * parseTuning('D A H G') // undefined
+ */
+export function parseTuning(text: string): Tuning | undefined {
+  const words = text.trim().split(/[\s,]+/);
+  if (words.length < FEWEST_STRINGS || words.length > MOST_STRINGS) return undefined;
+  const usual = USUAL[words.length] ?? [];
+  const notes = words.map((word, index) => {
+    const note = parseNote(word);
+    const tone = parseTone(word);
+    return note ?? (tone === undefined ? undefined : nearest(tone, usual[index] ?? 40));
+  });
+  const signs = text.includes('b') || text.includes('♭') ? 'flats' : 'sharps';
+  return notes.every((note) => note !== undefined)
+    ? notes.map((note) => noteName(note, signs))
+    : undefined;
+}
+
+/**
+ * Writes a tuning without octaves where that reads back the same, else with them.
+ *
+ * @example
+ * formatTuning(['D2', 'A2', 'D3', 'G3', 'B3', 'E4']) // 'D A D G B E'
+ */
+export function formatTuning(tuning: Tuning): string {
+  const bare = tuning.map((note) => note.replace(/-?\d$/, '')).join(' ');
+  const same = parseTuning(bare)?.join() === tuning.join();
+  return same ? bare : tuning.join(' ');
+}
+
+/**
+ * Gives the open notes of a tuning as MIDI numbers, lowest string first; a note that cannot be
+ * read counts as the low E, 40.
+ *
+ * @example
+ * openNotes(['E2', 'A2', 'D3', 'G3', 'B3', 'E4']) // [40, 45, 50, 55, 59, 64]
+ */
+export function openNotes(tuning: Tuning): readonly Midi[] {
+  return tuning.map((name) => parseNote(name) ?? midi(40));
+}

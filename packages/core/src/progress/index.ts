@@ -1,0 +1,6 @@
+export { climbOf } from './climb';
+export type { Climb, Try } from './climb';
+export { stepProgress } from './next-steps';
+export type { StepProgress } from './next-steps';
+export { readinessOf } from './readiness';
+export type { PartProgress, Readiness } from './readiness';

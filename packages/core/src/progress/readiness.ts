@@ -1,0 +1,121 @@
+import type { Occurrence } from '../form';
+import type { Step, Workpiece } from '../steps';
+import { bpm, type Bpm } from '../units';
+import { climbOf, type Climb, type Try } from './climb';
+
+/** How far one section or join is. */
+export interface PartProgress {
+  readonly step: Step;
+  /** The tempo it holds clean; null while it is a hole. */
+  readonly cleanBpm: Bpm | null;
+}
+
+/** How far the whole song is, in figures a person believes. */
+export interface Readiness {
+  /** The tempo the whole song can be played at today; null while some part is a hole. */
+  readonly songBpm: Bpm | null;
+  /** The slowest tempo of the parts that are no hole; null when all are. */
+  readonly restBpm: Bpm | null;
+  readonly goalBpm: Bpm;
+  /** Bars to learn in sections not held at any tempo yet. */
+  readonly holeBars: number;
+  /** Share of the playing time held clean at the goal, 0 to 1. */
+  readonly share: number;
+  /** The section or join that holds the song back; undefined when nothing does. */
+  readonly heldBackBy: PartProgress | undefined;
+  readonly parts: readonly PartProgress[];
+  readonly gates: {
+    readonly partsAtGoal: number;
+    readonly parts: number;
+    readonly wholeRunDays: number;
+    readonly wholeRunDaysNeeded: number;
+    readonly isReady: boolean;
+  };
+}
+
+function faster(a: Bpm | null, b: Bpm | null): Bpm | null {
+  return a === null || b === null ? (a ?? b) : bpm(Math.max(a, b));
+}
+
+/** A part holds what its own step holds, or what a clean run of the whole song showed. */
+function partProgress(step: Step, tries: readonly Try[], whole: Climb | undefined): PartProgress {
+  const own = climbOf(step, tries).cleanBpm;
+  return { step, cleanBpm: faster(own, whole?.cleanBpm ?? null) };
+}
+
+function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
+  return parts.reduce<PartProgress | undefined>(
+    (low, one) => (low && (low.cleanBpm ?? 0) <= (one.cleanBpm ?? 0) ? low : one),
+    undefined,
+  );
+}
+
+function shareAtGoal(
+  occurrences: readonly Occurrence[],
+  { parts, goalBpm }: { readonly parts: readonly PartProgress[]; readonly goalBpm: Bpm },
+): number {
+  const held = new Set(
+    parts.filter((one) => (one.cleanBpm ?? 0) >= goalBpm).map((one) => one.step.id),
+  );
+  const total = occurrences.reduce((sum, one) => sum + one.lasts, 0);
+  const clean = occurrences
+    .filter((one) => held.has(`section:${one.part.id}`))
+    .reduce((sum, one) => sum + one.lasts, 0);
+  return total > 0 ? clean / total : 0;
+}
+
+function holeBars(occurrences: readonly Occurrence[], parts: readonly PartProgress[]): number {
+  const holes = new Set(parts.filter((one) => one.cleanBpm === null).map((one) => one.step.id));
+  const untouched = new Set(
+    occurrences.map((one) => one.part).filter((part) => holes.has(`section:${part.id}`)),
+  );
+  return [...untouched].reduce((sum, part) => sum + part.bars.length, 0);
+}
+
+/**
+ * Works out how far a student is with a song: the whole song goes as fast as the slowest of its
+ * sections and joins, and a part never played clean is a hole. Steps are those made of this song.
+ *
+ * @example
+ * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
+ */
+export function readinessOf(
+  work: Workpiece,
+  { steps, tries }: { readonly steps: readonly Step[]; readonly tries: readonly Try[] },
+): Readiness {
+  const { goalBpm } = work;
+  const wholeStep = steps.find((step) => step.kind === 'whole');
+  const whole = wholeStep && climbOf(wholeStep, tries);
+  const parts = steps
+    .filter((step) => step.kind === 'section' || step.kind === 'join')
+    .map((step) => partProgress(step, tries, whole));
+  const { occurrences } = work.playing;
+  const low = slowest(parts);
+  const rest = slowest(parts.filter((one) => one.cleanBpm !== null));
+  return {
+    songBpm: low?.cleanBpm ?? null,
+    restBpm: rest?.cleanBpm ?? null,
+    goalBpm,
+    holeBars: holeBars(occurrences, parts),
+    share: shareAtGoal(occurrences, { parts, goalBpm }),
+    heldBackBy: low && (low.cleanBpm ?? 0) < goalBpm ? low : undefined,
+    parts,
+    gates: gatesOf(parts, { goalBpm, whole, wholeStep }),
+  };
+}
+
+function gatesOf(
+  parts: readonly PartProgress[],
+  song: {
+    readonly goalBpm: Bpm;
+    readonly whole: Climb | undefined;
+    readonly wholeStep: Step | undefined;
+  },
+): Readiness['gates'] {
+  const partsAtGoal = parts.filter((one) => (one.cleanBpm ?? 0) >= song.goalBpm).length;
+  const wholeRunDays = song.whole?.goalDays.length ?? 0;
+  const wholeRunDaysNeeded = song.wholeStep?.goal.days ?? 0;
+  const isReady =
+    parts.length > 0 && partsAtGoal === parts.length && wholeRunDays >= wholeRunDaysNeeded;
+  return { partsAtGoal, parts: parts.length, wholeRunDays, wholeRunDaysNeeded, isReady };
+}

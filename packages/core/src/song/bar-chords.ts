@@ -1,0 +1,38 @@
+import { shareBeats, sumBeats, type Beats } from '../units';
+import type { Bar, ChordMark } from './document';
+
+/** A chord where it sounds: its first beat in the bar, counted from 1, and how long it lasts. */
+export interface BarChord {
+  readonly chord: string;
+  readonly beat: Beats;
+  readonly beats: Beats;
+}
+
+function lengthOf(mark: ChordMark, bar: Bar, meterBeats: number): Beats {
+  return bar.dotted ? mark.span : shareBeats(meterBeats, bar.chords.length);
+}
+
+/**
+ * Gives the chords of a bar with their beats; `meterBeats` is what a full bar has.
+ *
+ * @example
+ * barChords({ id: 'b1', chords: [{ name: 'G', span: 1 }, { name: 'C', span: 1 }] }, 4) // [{ chord: 'G', beat: 1, beats: 2 }, { chord: 'C', beat: 3, beats: 2 }]
+ */
+export function barChords(bar: Bar, meterBeats: number): readonly BarChord[] {
+  const lengths = bar.chords.map((mark) => lengthOf(mark, bar, meterBeats));
+  return bar.chords.map((mark, index) => ({
+    chord: mark.name,
+    beat: sumBeats([1, ...lengths.slice(0, index)]),
+    beats: lengths[index] ?? 0,
+  }));
+}
+
+/**
+ * Gives how many beats a bar lasts: what its dots say, else what a full bar has.
+ *
+ * @example
+ * barBeats({ id: 'b1', dotted: true, chords: [{ name: 'G', span: 3 }] }, 4) // 3
+ */
+export function barBeats(bar: Bar, meterBeats: number): number {
+  return bar.dotted ? bar.chords.reduce((sum, mark) => sum + mark.span, 0) : meterBeats;
+}

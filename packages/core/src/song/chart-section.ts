@@ -1,0 +1,133 @@
+import { bpm, formatClock, parseClock } from '../units';
+import type { MapEntry, Section } from './document';
+
+/** The layers a section can have, barest first. */
+export const LAYERS = ['bare', 'pulse', 'full', 'ornaments'] as const;
+
+const SECTION = /^\[([^\][=]{1,60}?)(?:\s*=\s*([^\][=]{1,60}?))?\s*\]\s*(.*)$/;
+const OPTION =
+  /^(?:x(\d{1,2})|pattern\s+([^\s":]{1,40})|layer\s+([a-z]+)|at\s+([\d:.]+)|cue\s+"([^"]{0,80})")(?:\s+|$)/;
+const MAP_OPTION = /\s+(?:x(\d{1,2})|([+-]\d{1,2})|layer\s+([a-z]+)|tempo\s+(\d{2,3}))$/;
+const MOST_TIMES = 64;
+const MOST_SEMITONES = 11;
+
+type SectionHead = Omit<Section, 'id' | 'bars'>;
+
+/** A name that could be taken for an option, or would split the map, is not a section's. */
+function isSectionName(name: string): boolean {
+  return name.trim() !== '' && !name.includes(',') && !MAP_OPTION.test(` ${name}`);
+}
+
+function isLayer(word: string): boolean {
+  return (LAYERS as readonly string[]).includes(word);
+}
+
+function readOption(match: RegExpExecArray): Partial<SectionHead> | undefined {
+  const [, times, pattern, layer, clock, cue] = match;
+  if (times !== undefined) {
+    const count = Number(times);
+    return count >= 1 && count <= MOST_TIMES ? { times: count } : undefined;
+  }
+  if (pattern !== undefined) return { pattern };
+  if (layer !== undefined) return isLayer(layer) ? { layer } : undefined;
+  if (cue !== undefined) return { cue };
+  const startsAt = parseClock(clock ?? '');
+  return startsAt === undefined ? undefined : { startsAt };
+}
+
+function readOptions(text: string): Partial<SectionHead> | undefined {
+  let rest = text;
+  let head: Partial<SectionHead> = {};
+  while (rest !== '') {
+    const match = OPTION.exec(rest);
+    const option = match ? readOption(match) : undefined;
+    if (!match || !option) return undefined;
+    head = { ...head, ...option };
+    rest = rest.slice(match[0].length);
+  }
+  return head;
+}
+
+/**
+ * Reads a section line, "[Chorus 2 = Chorus 1] x2 layer full"; undefined when it is not one.
+ *
+ * @example
+ * readSectionHead('[Chorus 1] x2') // { name: 'Chorus 1', times: 2 }
+ */
+export function readSectionHead(line: string): SectionHead | undefined {
+  const match = SECTION.exec(line.trim());
+  const name = match?.[1]?.trim() ?? '';
+  const options = match ? readOptions(match[3] ?? '') : undefined;
+  if (!options || !isSectionName(name)) return undefined;
+  const parent = match?.[2]?.trim();
+  return { name, times: 1, ...(parent !== undefined && { parent }), ...options };
+}
+
+/**
+ * Writes a section line as it is read.
+ *
+ * @example
+ * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
+ */
+export function writeSectionHead(section: Section): string {
+  const { name, parent, times, pattern, layer, startsAt, cue } = section;
+  const words = [
+    parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
+    times > 1 ? `x${times}` : '',
+    pattern === undefined ? '' : `pattern ${pattern}`,
+    layer === undefined ? '' : `layer ${layer}`,
+    startsAt === undefined ? '' : `at ${formatClock(startsAt)}`,
+    cue === undefined ? '' : `cue "${cue}"`,
+  ];
+  return words.filter(Boolean).join(' ');
+}
+
+function readMapOption(match: RegExpExecArray): Partial<MapEntry> | undefined {
+  const [, times, semitones, layer, tempo] = match;
+  if (times !== undefined) {
+    const count = Number(times);
+    return count >= 1 && count <= MOST_TIMES ? { times: count } : undefined;
+  }
+  if (semitones !== undefined) {
+    const shift = Number(semitones);
+    return shift !== 0 && Math.abs(shift) <= MOST_SEMITONES ? { semitones: shift } : undefined;
+  }
+  if (layer !== undefined) return isLayer(layer) ? { layer } : undefined;
+  return { tempo: bpm(Math.max(20, Math.min(400, Number(tempo)))) };
+}
+
+/**
+ * Reads one entry of the map, "Chorus 1 x2 +2 tempo 80"; undefined when an option is none.
+ *
+ * @example
+ * readMapEntry('Chorus 1 x2') // { section: 'Chorus 1', times: 2 }
+ */
+export function readMapEntry(text: string): MapEntry | undefined {
+  let rest = text.trim();
+  let entry: Partial<MapEntry> = {};
+  for (let match = MAP_OPTION.exec(rest); match; match = MAP_OPTION.exec(rest)) {
+    const option = readMapOption(match);
+    if (!option) return undefined;
+    entry = { ...option, ...entry };
+    rest = rest.slice(0, match.index);
+  }
+  return rest === '' ? undefined : { section: rest, times: 1, ...entry };
+}
+
+/**
+ * Writes one entry of the map as it is read.
+ *
+ * @example
+ * writeMapEntry({ section: 'Chorus 1', times: 2, semitones: 2 }) // 'Chorus 1 x2 +2'
+ */
+export function writeMapEntry(entry: MapEntry): string {
+  const { section, times, semitones, layer, tempo } = entry;
+  const words = [
+    section,
+    times > 1 ? `x${times}` : '',
+    semitones === undefined ? '' : `${semitones > 0 ? '+' : ''}${semitones}`,
+    layer === undefined ? '' : `layer ${layer}`,
+    tempo === undefined ? '' : `tempo ${tempo}`,
+  ];
+  return words.filter(Boolean).join(' ');
+}

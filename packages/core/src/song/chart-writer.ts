@@ -1,0 +1,59 @@
+import { formatFingers, formatGrip } from '../fretboard';
+import { formatMeter } from '../rhythm';
+import { writeBars } from './chart-bars';
+import { FRAME_LINES, writeFrameField } from './chart-header';
+import { writeMapEntry, writeSectionHead } from './chart-section';
+import type { Bar, Frame, NamedGrip, Section, SongDocument } from './document';
+
+const BARS_A_LINE = 4;
+
+function inLines(bars: readonly Bar[]): readonly string[] {
+  const lines = Math.ceil(bars.length / BARS_A_LINE);
+  return Array.from({ length: lines }, (_, index) =>
+    writeBars(bars.slice(index * BARS_A_LINE, (index + 1) * BARS_A_LINE)),
+  );
+}
+
+function writeSection(section: Section): string {
+  const drops = (section.drops ?? []).map(
+    ({ from, to }) => `drop ${from === to ? from : `${from}-${to}`}`,
+  );
+  return [
+    writeSectionHead(section),
+    ...inLines(section.bars),
+    ...(section.endings ?? []).map(({ pass, bars }) => `${pass}. ${writeBars(bars)}`),
+    ...(section.differences ?? []).map(({ at, bars }) => `${at}: ${writeBars(bars)}`),
+    ...drops,
+    ...(section.lines ?? []),
+  ].join('\n');
+}
+
+function writeGrip({ name, grip, fingers }: NamedGrip): string {
+  return `grip ${name}: ${formatGrip(grip)}${fingers ? ` fingers ${formatFingers(fingers)}` : ''}`;
+}
+
+function writeHead(song: SongDocument): readonly string[] {
+  const fields = Object.keys(FRAME_LINES) as (keyof Frame)[];
+  const frame = fields.map((field) => [field, writeFrameField(song.frame, field)] as const);
+  return [
+    ...song.lines,
+    ...frame.filter(([, text]) => text !== '').map(([field, text]) => `${field}: ${text}`),
+    ...(song.map.length > 0 ? [`map: ${song.map.map(writeMapEntry).join(', ')}`] : []),
+    ...song.grips.map(writeGrip),
+    ...song.patterns.map(
+      ({ name, meter, strokes }) => `pattern ${name} ${formatMeter(meter)}: ${strokes.join(' ')}`,
+    ),
+  ];
+}
+
+/**
+ * Writes a song as chart text; read again, it is the same song.
+ *
+ * @example
+ * writeChart(readChart('capo: 2\n[Verse]\n|G|C .  . .|').song) // 'capo: 2\n\n[Verse]\n| G | C . . . |\n'
+ */
+export function writeChart(song: SongDocument): string {
+  const head = writeHead(song).join('\n');
+  const blocks = [...(head ? [head] : []), ...song.sections.map(writeSection)];
+  return blocks.length === 0 ? '' : `${blocks.join('\n\n')}\n`;
+}

@@ -1,0 +1,76 @@
+import type { Bar, Section, SongDocument } from './document';
+
+/**
+ * Finds a section by its name; the first when two share it.
+ *
+ * @example
+ * sectionNamed(EMPTY_SONG, 'Verse 1') // undefined
+ */
+export function sectionNamed(song: SongDocument, name: string): Section | undefined {
+  return song.sections.find((section) => section.name === name);
+}
+
+/** The chain of parents of a section, nearest first; stops where it would go round. */
+function ancestors(song: SongDocument, section: Section): readonly Section[] {
+  const chain: Section[] = [section];
+  for (let next = section.parent; next !== undefined; next = chain.at(-1)?.parent) {
+    const parent = sectionNamed(song, next);
+    if (!parent || chain.includes(parent)) return chain.slice(1);
+    chain.push(parent);
+  }
+  return chain.slice(1);
+}
+
+/**
+ * Tells whether a section's parents are all written and none derives from itself.
+ *
+ * @example
+ * isDerivable(EMPTY_SONG, { id: 's1', name: 'A', times: 1, parent: 'B', bars: [] }) // false
+ */
+export function isDerivable(song: SongDocument, section: Section): boolean {
+  const oldest = ancestors(song, section).at(-1) ?? section;
+  return oldest.parent === undefined;
+}
+
+function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[] {
+  const changed: Bar[] = [...bars];
+  for (const { at, bars: instead } of section.differences ?? []) {
+    // A number past the end appends, so a gap is never left.
+    instead.forEach((bar, index) => {
+      changed[Math.min(at - 1 + index, changed.length)] = bar;
+    });
+  }
+  const dropped = (section.drops ?? []).flatMap(({ from, to }) => changed.slice(from - 1, to));
+  return changed.filter((bar) => !dropped.includes(bar));
+}
+
+function ownBars(song: SongDocument, section: Section): readonly Bar[] {
+  if (section.parent === undefined) return section.bars;
+  const parent = sectionNamed(song, section.parent);
+  return parent && isDerivable(song, section)
+    ? withDifferences(section, ownBars(song, parent))
+    : section.bars;
+}
+
+/** Gives a bar that repeats the chords of the one before it; with nothing before, it is silent. */
+function withoutRepeats(bars: readonly Bar[]): readonly Bar[] {
+  return bars.reduce<readonly Bar[]>((done, bar) => {
+    if (!bar.repeat) return [...done, bar];
+    const before = done.at(-1);
+    const chords = before?.chords ?? [{ name: '-', span: 1 }];
+    return [...done, { id: bar.id, chords, ...(before?.dotted && { dotted: true as const }) }];
+  }, []);
+}
+
+/**
+ * Gives the bars of one pass of a section: derived ones worked out, repeats written out, the
+ * ending of that pass (counted from 1) at the end. A pass without its own ending takes the last one.
+ *
+ * @example
+ * sectionBars(readChart('[A]\n| G | % |').song, readChart('[A]\n| G | % |').song.sections[0]).map((bar) => bar.chords[0].name) // ['G', 'G']
+ */
+export function sectionBars(song: SongDocument, section: Section, pass = 1): readonly Bar[] {
+  const endings = section.endings ?? [];
+  const ending = endings.find((one) => one.pass === pass) ?? endings.at(-1);
+  return withoutRepeats([...ownBars(song, section), ...(ending?.bars ?? [])]);
+}

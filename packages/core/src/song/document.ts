@@ -1,0 +1,154 @@
+import type { Fingers, Grip } from '../fretboard';
+import type { Tuning } from '../pitch';
+import type { Feel, Meter } from '../rhythm';
+import type { Bpm, Seconds } from '../units';
+
+/** Stable across revisions, so that what a student did stays attached. */
+export type SectionId = string;
+/** Stable across revisions, like the section's. */
+export type BarId = string;
+
+/** What must be settled before anything else; a field left out was not stated. */
+export interface Frame {
+  readonly tempo?: Bpm;
+  readonly meter?: Meter;
+  readonly feel?: Feel;
+  readonly tuning?: Tuning;
+  readonly capo?: number;
+  readonly key?: string;
+  /** Beats of the first bar, when it is a pickup. */
+  readonly pickup?: number;
+  /** How long the recording lasts. */
+  readonly length?: Seconds;
+}
+
+/** A chord as written in a bar: it takes `span` tokens, itself and the dots after it. */
+export interface ChordMark {
+  /** A chord name in plain signs, "-" for silence, or "N.C.". */
+  readonly name: string;
+  readonly span: number;
+  /** Needs listening: the teacher is not sure. */
+  readonly doubt?: true;
+  /** A single hit left ringing. */
+  readonly hit?: true;
+}
+
+/** A bar as written. Without dots its chords share it evenly; `repeat` says it is like the bar before. */
+export interface Bar {
+  readonly id: BarId;
+  readonly dotted?: true;
+  readonly repeat?: true;
+  readonly chords: readonly ChordMark[];
+}
+
+/** In a derived section: bars that stand in place of the parent's from bar `at`, counted from 1. */
+export interface Difference {
+  readonly at: number;
+  readonly bars: readonly Bar[];
+}
+
+/** In a derived section: bars of the parent that are left out, counted from 1. */
+export interface Drop {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The bars played at the end of pass `pass`, counted from 1. */
+export interface Ending {
+  readonly pass: number;
+  readonly bars: readonly Bar[];
+}
+
+/** One section as written. */
+export interface Section {
+  readonly id: SectionId;
+  readonly name: string;
+  /** How often it is played each time it comes, from 1. */
+  readonly times: number;
+  /** The name of the section this one is derived from. */
+  readonly parent?: string;
+  readonly pattern?: string;
+  readonly layer?: string;
+  /** Where it starts on the recording's clock. */
+  readonly startsAt?: Seconds;
+  readonly cue?: string;
+  readonly bars: readonly Bar[];
+  readonly endings?: readonly Ending[];
+  readonly differences?: readonly Difference[];
+  readonly drops?: readonly Drop[];
+  /** Remarks, and lines Harvu could not read; kept word for word. */
+  readonly lines?: readonly string[];
+}
+
+/** One entry of the map: a section in playing order. */
+export interface MapEntry {
+  readonly section: string;
+  readonly times: number;
+  readonly layer?: string;
+  readonly semitones?: number;
+  readonly tempo?: Bpm;
+}
+
+/** A grip given for a chord name. */
+export interface NamedGrip {
+  readonly name: string;
+  readonly grip: Grip;
+  readonly fingers?: Fingers;
+}
+
+/** A pattern as written: its strokes are read by the rhythm rules. */
+export interface NamedPattern {
+  readonly name: string;
+  readonly meter: Meter;
+  readonly strokes: readonly string[];
+}
+
+/** A whole song, one plain value; the bench edits it by commands. */
+export interface SongDocument {
+  readonly frame: Frame;
+  readonly grips: readonly NamedGrip[];
+  readonly patterns: readonly NamedPattern[];
+  readonly sections: readonly Section[];
+  /** Empty: the sections in the order they are written. */
+  readonly map: readonly MapEntry[];
+  /** Remarks and unread lines from before the first section. */
+  readonly lines: readonly string[];
+  /** The number the next new id takes. */
+  readonly nextId: number;
+}
+
+/** A song with nothing in it yet. */
+export const EMPTY_SONG: SongDocument = {
+  frame: {},
+  grips: [],
+  patterns: [],
+  sections: [],
+  map: [],
+  lines: [],
+  nextId: 1,
+};
+
+/** Something in a chart that does not add up or cannot be read: where, and what to do. */
+export interface ChartFault {
+  readonly code:
+    | 'line-unread'
+    | 'header-unread'
+    | 'grip-unread'
+    | 'pattern-unread'
+    | 'section-unread'
+    | 'section-twice'
+    | 'section-parent'
+    | 'map-unread'
+    | 'map-cover'
+    | 'bar-fill'
+    | 'bar-empty'
+    | 'bar-ledger'
+    | 'chord-unread'
+    | 'repeat-first'
+    | 'chart-long';
+  /** Counted from 1. */
+  readonly line: number;
+  /** Counted from 1. */
+  readonly column: number;
+  readonly message: string;
+}

@@ -1,0 +1,27 @@
+export { barBeats, barChords } from './bar-chords';
+export type { BarChord } from './bar-chords';
+export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeFrameField } from './chart-header';
+export { checkChart } from './chart-faults';
+export { LONGEST_CHART, readChart } from './chart-reader';
+export type { ReadChart } from './chart-reader';
+export { LAYERS } from './chart-section';
+export { writeChart } from './chart-writer';
+export { withCommand } from './commands';
+export type { SongCommand } from './commands';
+export { isDerivable, sectionBars, sectionNamed } from './derive';
+export { EMPTY_SONG } from './document';
+export type {
+  Bar,
+  BarId,
+  ChartFault,
+  ChordMark,
+  Frame,
+  MapEntry,
+  NamedGrip,
+  NamedPattern,
+  Section,
+  SectionId,
+  SongDocument,
+} from './document';
+export { settledFrame } from './frame';
+export type { SettledFrame } from './frame';

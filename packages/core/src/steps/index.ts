@@ -1,0 +1,13 @@
+export { ladder, rungsTo } from './ladder';
+export type { LadderRequest, LadderResult } from './ladder';
+export { makeSteps } from './make-steps';
+export { passBeats, passOf, placeInPass } from './pass';
+export type { Pass, PassBar, PassPlace } from './pass';
+export { handFor, songGrips } from './song-grips';
+export type { SongGrip } from './song-grips';
+export { goalWords, GOALS } from './step';
+export type { Goal, Step, StepKind } from './step';
+export { drillRate, neededRate, tempoLimit } from './tempo-limit';
+export type { LimitRequest, TempoLimit, TimedChange } from './tempo-limit';
+export { barsOfPart, workpieceOf } from './workpiece';
+export type { TimedSongChange, Workpiece } from './workpiece';

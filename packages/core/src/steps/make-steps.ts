@@ -1,0 +1,182 @@
+import { chordLabel } from '../chord';
+import { changesOf, chordRow, type Part, type PlayedBar } from '../form';
+import { rungsTo } from './ladder';
+import type { SongGrip } from './song-grips';
+import { GOALS, type Step, type StepKind } from './step';
+import { drillRate, neededRate, tempoLimit } from './tempo-limit';
+import { barsOfPart, type TimedSongChange, type Workpiece } from './workpiece';
+
+function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'goal'>): Step {
+  return { ...step, kind, id: [kind, ...step.atoms].join(':'), goal: GOALS[kind] };
+}
+
+function gripStep(grip: SongGrip): Step {
+  return createStep('grip', {
+    title: `Grip ${chordLabel(grip.name)}`,
+    atoms: [grip.name],
+    needs: [],
+    rungs: [],
+    why: 'Every string that is struck rings, five times in a row.',
+  });
+}
+
+function inWords(change: TimedSongChange): string {
+  return `${chordLabel(change.from)} → ${chordLabel(change.to)} takes about ${change.seconds.toFixed(2)} s`;
+}
+
+function windowWords(work: Workpiece): string {
+  return `${((60 * work.windowBeats) / work.goalBpm).toFixed(2)} s`;
+}
+
+/** Both directions of a change are practised in one drill; the slower one sets the start. */
+function changeStep(change: TimedSongChange, work: Workpiece): Step {
+  const { goalBpm, windowBeats } = work;
+  const goal = neededRate({ goalBpm, windowBeats });
+  const drill = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
+  const { startBpm } = tempoLimit({ bpmGoal: goal, changes: [drill] });
+  const names = [change.from, change.to].sort();
+  return createStep('change', {
+    title: `Change ${names.map(chordLabel).join(' and ')}`,
+    atoms: names,
+    needs: names.map((name) => `grip:${name}`),
+    rungs: rungsTo(goal, startBpm),
+    why: `${inWords(change)}; there are ${windowWords(work)} for it at ${goalBpm} bpm, so ${goal} changes a minute are needed.`,
+  });
+}
+
+function changeSteps(work: Workpiece): readonly Step[] {
+  const slowest = new Map<string, TimedSongChange>();
+  for (const change of work.changes) {
+    const key = [change.from, change.to].sort().join(' ');
+    const known = slowest.get(key);
+    if (!known || known.seconds < change.seconds) slowest.set(key, change);
+  }
+  return [...slowest.values()].map((change) => changeStep(change, work));
+}
+
+/** The slowest of the changes some bars hold. */
+function slowestChange(work: Workpiece, bars: readonly PlayedBar[]): TimedSongChange | undefined {
+  const played = changesOf(bars).map(({ from, to }) => `${from} ${to}`);
+  const changes = work.changes.filter(({ from, to }) => played.includes(`${from} ${to}`));
+  return changes.reduce<TimedSongChange | undefined>(
+    (slow, one) => (slow && slow.seconds >= one.seconds ? slow : one),
+    undefined,
+  );
+}
+
+function ladderFor(work: Workpiece, bars: readonly PlayedBar[]): Pick<Step, 'rungs' | 'why'> {
+  const slow = slowestChange(work, bars);
+  const changes = slow ? [{ seconds: slow.seconds, windowBeats: work.windowBeats }] : [];
+  const limit = tempoLimit({ bpmGoal: work.goalBpm, changes });
+  const rungs = rungsTo(work.goalBpm, limit.startBpm);
+  if (!slow || limit.limitBpm === null) return { rungs, why: 'No change holds the tempo back.' };
+  const fastest = Math.floor(limit.limitBpm);
+  const barer = limit.needsBarerLayer ? ' Strum once a chord until the change is quicker.' : '';
+  return {
+    rungs,
+    why: `${inWords(slow)}; ${windowWords(work)} for it allow ${fastest} bpm.${barer}`,
+  };
+}
+
+/** The grip and change steps some bars are made of. */
+function needsOf(bars: readonly PlayedBar[], before: readonly Step[]): readonly string[] {
+  const chords = new Set(chordRow(bars));
+  const changes = new Set(changesOf(bars).map(({ from, to }) => [from, to].sort().join(' ')));
+  return before
+    .filter(({ kind, atoms }) =>
+      kind === 'grip' ? chords.has(atoms[0] ?? '') : changes.has(atoms.join(' ')),
+    )
+    .map((step) => step.id);
+}
+
+function partTitle(part: Part): string {
+  const title = `${part.letter} ${part.name}`;
+  if (part.parent === undefined || part.newBars.length === 0) return title;
+  const bars = part.newBars.length === 1 ? 'bar' : 'bars';
+  return `${title}: ${bars} ${part.newBars.join(', ')} new`;
+}
+
+function sectionStep(work: Workpiece, part: Part, before: readonly Step[]): Step {
+  const bars = barsOfPart(work, part.id);
+  const isParentPlayed = work.parts.some((one) => one.id === part.parent);
+  return createStep('section', {
+    title: partTitle(part),
+    atoms: [part.id],
+    needs: [...needsOf(bars, before), ...(isParentPlayed ? [`section:${part.parent}`] : [])],
+    ...ladderFor(work, bars),
+  });
+}
+
+/** Distinct pairs of different parts that follow each other. */
+function joinsOf(work: Workpiece): readonly (readonly [Part, Part])[] {
+  const joins = new Map<string, readonly [Part, Part]>();
+  work.playing.occurrences.slice(1).forEach((next, index) => {
+    const from = work.playing.occurrences[index]?.part;
+    if (from && from.id !== next.part.id)
+      joins.set(`${from.id} ${next.part.id}`, [from, next.part]);
+  });
+  return [...joins.values()];
+}
+
+function joinBars(work: Workpiece, from: Part, to: Part): readonly PlayedBar[] {
+  return [...barsOfPart(work, from.id).slice(-2), ...barsOfPart(work, to.id).slice(0, 2)];
+}
+
+function joinStep(
+  work: Workpiece,
+  [from, to]: readonly [Part, Part],
+  before: readonly Step[],
+): Step {
+  const bars = joinBars(work, from, to);
+  return createStep('join', {
+    title: `Join ${from.letter} → ${to.letter}: two bars into two`,
+    atoms: [from.id, to.id],
+    needs: [`section:${from.id}`, `section:${to.id}`, ...needsOf(bars, before)],
+    ...ladderFor(work, bars),
+  });
+}
+
+function wholeStep(work: Workpiece, before: readonly Step[]): Step {
+  const bars = work.playing.occurrences.flatMap((one) => one.bars);
+  const needs = before.filter(({ kind }) => kind === 'section' || kind === 'join');
+  return createStep('whole', {
+    title: 'Whole song',
+    atoms: [],
+    needs: needs.map((step) => step.id),
+    ...ladderFor(work, bars),
+  });
+}
+
+/**
+ * Makes the steps of a song, each after what it needs: grips, changes, sections, joins, the whole
+ * song; every distinct part is taught once. Empty for a song that plays no bar. The same song
+ * always gives the same steps.
+ *
+ * @example
+ * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['grip:Em', 'section:s2', 'whole']
+ */
+export function makeSteps(work: Workpiece): readonly Step[] {
+  if (work.playing.barCount === 0) return [];
+  const hands = [...work.grips.map(gripStep), ...changeSteps(work)];
+  const sections = work.parts.map((part) => sectionStep(work, part, hands));
+  const joins = joinsOf(work).map((join) => joinStep(work, join, hands));
+  const parts = inOrder(sections);
+  return [...hands, ...parts, ...joins, wholeStep(work, [...parts, ...joins])];
+}
+
+/** A derived part may be played before its parent; it is taught after it. */
+function inOrder(steps: readonly Step[]): readonly Step[] {
+  const done = new Set(
+    steps.flatMap((step) => step.needs).filter((id) => !steps.some((s) => s.id === id)),
+  );
+  const left = [...steps];
+  const ordered: Step[] = [];
+  while (left.length > 0) {
+    const ready = left.findIndex((step) => step.needs.every((id) => done.has(id)));
+    const [next] = left.splice(Math.max(0, ready), 1);
+    if (!next) break;
+    done.add(next.id);
+    ordered.push(next);
+  }
+  return ordered;
+}

@@ -1,0 +1,152 @@
+import type { PlayedBar } from '../form';
+import { beatsToNumber } from '../units';
+import type { Step } from './step';
+import { barsOfPart, type Workpiece } from './workpiece';
+
+/** One bar of a pass: what to play, and how many beats it lasts. */
+export interface PassBar {
+  readonly label: string;
+  readonly chords: PlayedBar['chords'];
+  readonly beats: number;
+}
+
+/** Once through a step: its bars, and the beats of the count-in before it. */
+export interface Pass {
+  readonly bars: readonly PassBar[];
+  readonly countInBeats: number;
+}
+
+const DRILL_BARS = 4;
+const DRILL_BEATS = 4;
+
+function toPassBars(bars: readonly PlayedBar[]): readonly PassBar[] {
+  return bars.map(({ number, chords, beats }) => ({ label: String(number), chords, beats }));
+}
+
+/** A change drill: the two grips in turn, one strum each. */
+function drillBars([a = '-', b = '-']: readonly string[]): readonly PassBar[] {
+  const chords = [1, 2, 3, 4].map((beat) => ({ chord: beat % 2 === 1 ? a : b, beat, beats: 1 }));
+  return Array.from({ length: DRILL_BARS }, (_, index) => ({
+    label: String(index + 1),
+    chords,
+    beats: DRILL_BEATS,
+  }));
+}
+
+function gripBars([chord = '-']: readonly string[], beats: number): readonly PassBar[] {
+  return [{ label: '1', chords: [{ chord, beat: 1, beats }], beats }];
+}
+
+function partOccurrence(work: Workpiece, partId: string): readonly PlayedBar[] {
+  const first = work.playing.occurrences.find((one) => one.part.id === partId);
+  // One pass is enough to learn a repeated section.
+  return first?.bars.slice(0, Math.max(1, first.part.bars.length)) ?? [];
+}
+
+function barsOf(step: Step, work: Workpiece): readonly PassBar[] {
+  const [first = '', second = ''] = step.atoms;
+  switch (step.kind) {
+    case 'grip':
+      return gripBars(step.atoms, work.meterBeats);
+    case 'change':
+      return drillBars(step.atoms);
+    case 'section':
+      return toPassBars(partOccurrence(work, first));
+    case 'join':
+      return toPassBars([
+        ...barsOfPart(work, first).slice(-2),
+        ...partOccurrence(work, second).slice(0, 2),
+      ]);
+    case 'whole':
+      return toPassBars(work.playing.occurrences.flatMap((one) => one.bars));
+  }
+}
+
+/**
+ * Gives what is played once through a step, with one bar of count-in; no bars when the song no
+ * longer has what the step practises.
+ *
+ * @example
+ * passOf({ kind: 'whole', atoms: [] }, workpieceOf(readChart('[A]\n| Em | Em |').song)).bars.length // 2
+ */
+export function passOf(step: Step, work: Workpiece): Pass {
+  const countInBeats = step.kind === 'change' ? DRILL_BEATS : work.meterBeats;
+  return { bars: barsOf(step, work), countInBeats };
+}
+
+/** Where a pass is at some beat: the bar, the chord in it, and what comes next and when. */
+export interface PassPlace {
+  /** Index of the bar, from 0. */
+  readonly bar: number;
+  /** Whole beat within the bar, from 0. */
+  readonly beat: number;
+  readonly now: string;
+  readonly next: string;
+  /** Beats until the next chord that differs; null when none comes. */
+  readonly beatsToNext: number | null;
+  /** Passes gone through before this one. */
+  readonly passesDone: number;
+}
+
+interface Sounding {
+  readonly chord: string;
+  readonly from: number;
+}
+
+function soundingOf(pass: Pass): readonly Sounding[] {
+  let start = 0;
+  return pass.bars.flatMap((bar) => {
+    const from = start;
+    start += bar.beats;
+    return bar.chords.map(({ chord, beat }) => ({ chord, from: from + beatsToNumber(beat) - 1 }));
+  });
+}
+
+/**
+ * Gives the length of a pass in beats.
+ *
+ * @example
+ * passBeats({ bars: [], countInBeats: 4 }) // 0
+ */
+export function passBeats(pass: Pass): number {
+  return pass.bars.reduce((sum, bar) => sum + bar.beats, 0);
+}
+
+/**
+ * Finds where a looping pass is after so many beats (from 0, with parts of a beat); undefined for
+ * an empty pass or before its first beat.
+ *
+ * @example
+ * placeInPass({ bars: [{ label: '1', chords: [{ chord: 'G', beat: 1, beats: 4 }], beats: 4 }], countInBeats: 4 }, 5.5).beat // 1
+ */
+export function placeInPass(pass: Pass, beats: number): PassPlace | undefined {
+  const total = passBeats(pass);
+  if (total === 0 || beats < 0) return undefined;
+  const within = beats % total;
+  const passesDone = Math.floor(beats / total);
+  const { bar, start } = barAt(pass, within);
+  const sounding = soundingOf(pass);
+  const nowIndex = Math.max(
+    0,
+    sounding.findLastIndex((one) => one.from <= within),
+  );
+  const now = sounding[nowIndex]?.chord ?? '-';
+  const coming = [
+    ...sounding.slice(nowIndex + 1),
+    ...sounding.map((one) => ({ ...one, from: one.from + total })),
+  ];
+  const next = coming.find((one) => one.chord !== now);
+  return {
+    ...{ bar, beat: Math.floor(within - start), now, next: next?.chord ?? now, passesDone },
+    beatsToNext: next ? Math.ceil(next.from - within) : null,
+  };
+}
+
+function barAt(pass: Pass, within: number): { readonly bar: number; readonly start: number } {
+  let start = 0;
+  for (const [bar, { beats }] of pass.bars.entries()) {
+    if (within < start + beats) return { bar, start };
+    start += beats;
+  }
+  return { bar: Math.max(0, pass.bars.length - 1), start };
+}

@@ -1,0 +1,5 @@
+export { beatsToNumber, parseBeats, shareBeats, sumBeats, timesBeats } from './beats';
+export type { Beats } from './beats';
+export { formatClock, parseClock } from './clock-text';
+export { bpm, midi, millimetres, seconds } from './quantities';
+export type { Bpm, Midi, Millimetres, Seconds } from './quantities';
