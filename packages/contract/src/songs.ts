@@ -1,20 +1,21 @@
 import type { SongDocument } from '@harvu/core/song';
-import type { InferType } from 'yup';
+import type { InferType, Schema } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
 import { songDocumentSchema } from './song-document';
 
 export const newSongSchema = exactly({ title: words(120), playedBy: maybeWords(120) });
 export type NewSong = InferType<typeof newSongSchema>;
 
-/** The revision the edit started from, and the whole song after it. */
-export const saveSongSchema = exactly({
-  baseRevision: whole(1, 1_000_000),
-  document: songDocumentSchema.required('must be a song'),
-});
 export interface SaveSong {
   readonly baseRevision: number;
   readonly document: SongDocument;
 }
+
+/** The revision the edit started from, and the whole song after it. */
+export const saveSongSchema = exactly({
+  baseRevision: whole(1, 1_000_000),
+  document: songDocumentSchema,
+}) as unknown as Schema<SaveSong>;
 
 export interface SongSummary {
   readonly id: string;

@@ -64,6 +64,10 @@ function slowestChange(work: Workpiece, bars: readonly PlayedBar[]): TimedSongCh
   );
 }
 
+function beatWords(work: Workpiece): string {
+  return work.windowBeats === 1 ? 'one beat' : 'half a beat';
+}
+
 function ladderFor(work: Workpiece, bars: readonly PlayedBar[]): Pick<Step, 'rungs' | 'why'> {
   const slow = slowestChange(work, bars);
   const changes = slow ? [{ seconds: slow.seconds, windowBeats: work.windowBeats }] : [];
@@ -71,10 +75,10 @@ function ladderFor(work: Workpiece, bars: readonly PlayedBar[]): Pick<Step, 'run
   const rungs = rungsTo(work.goalBpm, limit.startBpm);
   if (!slow || limit.limitBpm === null) return { rungs, why: 'No change holds the tempo back.' };
   const fastest = Math.floor(limit.limitBpm);
-  const barer = limit.needsBarerLayer ? ' Strum once a chord until the change is quicker.' : '';
+  const barer = limit.needsBarerLayer ? ' Strum once a chord until it is quicker.' : '';
   return {
     rungs,
-    why: `${inWords(slow)}; ${windowWords(work)} for it allow ${fastest} bpm.${barer}`,
+    why: `${inWords(slow)}; ${beatWords(work)} for it allows ${fastest} bpm.${barer}`,
   };
 }
 

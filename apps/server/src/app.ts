@@ -1,0 +1,145 @@
+import type { Problem } from '@harvu/contract';
+import type { DemoAccount } from '@harvu/contract';
+import { Hono, type Context } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { secureHeaders } from 'hono/secure-headers';
+import type { Sequelize } from 'sequelize';
+import {
+  createPeopleRoutes,
+  createPeopleService,
+  createPeopleStore,
+  createSessionsStore,
+  createSignInRoutes,
+  recognise,
+} from './features/people';
+import { createPlansRoutes, createPlansService, createPlansStore } from './features/plans';
+import {
+  createRequestsRoutes,
+  createRequestsService,
+  createRequestsStore,
+} from './features/requests';
+import { createSongsRoutes, createSongsService, createSongsStore } from './features/songs';
+import { createStudioRoutes, createStudioService, createStudioStore } from './features/studio';
+import { signedInOnly, type SignedIn } from './platform/access';
+import type { Clock } from './platform/clock';
+import type { Tx } from './platform/database';
+import { DomainError, badRequest, notFound } from './platform/errors';
+import { sameOriginOnly } from './platform/origin';
+import type { Passwords } from './platform/passwords';
+
+/** What the application is made from. */
+export interface AppDeps {
+  readonly sequelize: Sequelize;
+  readonly clock: Clock;
+  readonly passwords: Passwords;
+  readonly demoAccounts: readonly DemoAccount[];
+  /** The built web application; without it only the API answers. */
+  readonly webFiles?: Hono;
+  /** Told of failures nobody foresaw. */
+  readonly onFailure: (error: unknown, path: string) => void;
+}
+
+const LARGEST_BODY = 1_000_000;
+
+function answerProblem(c: Context, problem: Problem) {
+  return c.body(JSON.stringify(problem), problem.status as 400, {
+    'Content-Type': 'application/problem+json',
+  });
+}
+
+/** Every error leaves through this door, as a problem with a code and a remedy. */
+function errorDoor(onFailure: AppDeps['onFailure']) {
+  return (error: unknown, c: Context) => {
+    if (error instanceof DomainError) return answerProblem(c, error.problem);
+    onFailure(error, c.req.path);
+    return answerProblem(c, {
+      status: 500,
+      code: 'failure',
+      title: 'Something went wrong on the server.',
+      remedy: 'Nothing was changed. Try again; if it stays, tell whoever runs the studio’s server.',
+    });
+  };
+}
+
+/** Makes the stores every feature and the demo world share. */
+export function createStores(sequelize: Sequelize) {
+  return {
+    studio: createStudioStore(sequelize),
+    people: createPeopleStore(sequelize),
+    sessions: createSessionsStore(sequelize),
+    requests: createRequestsStore(sequelize),
+    songs: createSongsStore(sequelize),
+    plans: createPlansStore(sequelize),
+  };
+}
+
+export type Stores = ReturnType<typeof createStores>;
+
+function createServices({ sequelize, clock, passwords, demoAccounts }: AppDeps) {
+  const stores = createStores(sequelize);
+  const inTransaction = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
+    sequelize.transaction(work);
+  const { people, sessions, requests, plans } = stores;
+  const songs = createSongsService({ songs: stores.songs, clock, inTransaction });
+  return {
+    songs,
+    people: createPeopleService({ people, sessions, passwords, clock }),
+    requests: createRequestsService({ requests, songs, clock, inTransaction }),
+    plans: createPlansService({ plans, songs: stores.songs, people, clock, inTransaction }),
+    studio: createStudioService({
+      studio: stores.studio,
+      people,
+      passwords,
+      clock,
+      demoAccounts,
+      inTransaction,
+    }),
+  };
+}
+
+function createApi(deps: AppDeps) {
+  const { sequelize } = deps;
+  const services = createServices(deps);
+  const tooLarge = badRequest('The request is larger than 1 MB.', 'Send less at once.');
+  return new Hono<SignedIn>()
+    .use(sameOriginOnly)
+    .use(
+      bodyLimit({
+        maxSize: LARGEST_BODY,
+        onError: () => {
+          throw tooLarge;
+        },
+      }),
+    )
+    .get('/health', async (c) => {
+      await sequelize.query('SELECT 1');
+      return c.json({ ok: true });
+    })
+    .route('/studio', createStudioRoutes(services.studio))
+    .use(recognise(services.people))
+    .route('/', createSignInRoutes(services.people))
+    .use(signedInOnly)
+    .route('/people', createPeopleRoutes(services.people))
+    .route('/requests', createRequestsRoutes(services.requests))
+    .route('/', createPlansRoutes(services.plans))
+    .route('/songs', createSongsRoutes(services.songs))
+    .all('*', () => {
+      throw notFound('There is nothing at this address.', 'Check the address.');
+    });
+}
+
+/** Makes the whole server without listening: the API under /api, the web application elsewhere. */
+export function createApp(deps: AppDeps) {
+  const api = createApi(deps).onError(errorDoor(deps.onFailure));
+  const app = new Hono()
+    .use(compress())
+    .use(secureHeaders({ crossOriginEmbedderPolicy: false }))
+    .use('/api/*', async (c, next) => {
+      await next();
+      c.header('Cache-Control', 'no-store');
+    })
+    .route('/api', api);
+  if (deps.webFiles) app.route('/', deps.webFiles);
+  return app.onError(errorDoor(deps.onFailure));
+}

@@ -1,0 +1,157 @@
+import {
+  DEMO_ACCOUNTS,
+  DEMO_PEOPLE,
+  DEMO_REQUESTS,
+  DEMO_SONGS,
+  DEMO_STUDIO,
+  simulateHistory,
+} from '@harvu/demo';
+import { readChart, type SongDocument } from '@harvu/core/song';
+import type { Sequelize } from 'sequelize';
+import type { Stores } from './app';
+import { checksumOf } from './features/songs';
+import type { Clock } from './platform/clock';
+import type { Tx } from './platform/database';
+import type { Passwords } from './platform/passwords';
+
+export interface DemoDeps {
+  readonly sequelize: Sequelize;
+  readonly stores: Stores;
+  readonly clock: Clock;
+  readonly passwords: Passwords;
+}
+
+const DAY_MS = 86_400_000;
+
+function daysBefore(now: Date, days: number): Date {
+  return new Date(now.getTime() - days * DAY_MS);
+}
+
+function dayAfter(now: Date, days: number | null): string | null {
+  return days === null ? null : daysBefore(now, -days).toISOString().slice(0, 10);
+}
+
+/** Writes the demo world, one kind of thing after the other. */
+class Seeder {
+  private readonly personIds = new Map<string, string>();
+  private readonly songIds = new Map<
+    string,
+    { readonly id: string; readonly document: SongDocument }
+  >();
+  private readonly now: Date;
+
+  constructor(
+    private readonly deps: DemoDeps,
+    private readonly tx: Tx,
+  ) {
+    this.now = deps.clock.now();
+  }
+
+  async seed(): Promise<void> {
+    await this.deps.stores.studio.add({ name: DEMO_STUDIO, isDemo: true }, this.tx);
+    await this.seedPeople();
+    await this.seedSongs();
+    await this.seedRequests();
+    await this.seedPlans();
+  }
+
+  private idOf(signInName: string): string {
+    return this.personIds.get(signInName) ?? '';
+  }
+
+  private get teacherId(): string {
+    return this.idOf(DEMO_ACCOUNTS[0]?.signInName ?? '');
+  }
+
+  private async seedPeople(): Promise<void> {
+    const { stores, clock, passwords } = this.deps;
+    for (const { password, consentDaysAgo, ...person } of DEMO_PEOPLE) {
+      const id = clock.newId();
+      this.personIds.set(person.signInName, id);
+      const guardianConsentOn = dayAfter(
+        this.now,
+        consentDaysAgo === null ? null : -consentDaysAgo,
+      );
+      const passwordHash = await passwords.toHash(password);
+      await stores.people.add(
+        { ...person, id, guardianConsentOn, passwordHash, createdAt: this.now },
+        this.tx,
+      );
+    }
+  }
+
+  private async seedSongs(): Promise<void> {
+    const { stores, clock } = this.deps;
+    for (const { title, playedBy, chart } of DEMO_SONGS) {
+      const id = clock.newId();
+      const document = readChart(chart).song;
+      this.songIds.set(title, { id, document });
+      const createdAt = daysBefore(this.now, 40);
+      await stores.songs.add(
+        { id, title, playedBy, createdBy: this.teacherId, createdAt },
+        this.tx,
+      );
+      const revision = { songId: id, number: 1, document, checksum: checksumOf(document) };
+      await stores.songs.addRevision({ ...revision, authorId: this.teacherId, createdAt }, this.tx);
+    }
+  }
+
+  private async seedRequests(): Promise<void> {
+    const { stores, clock } = this.deps;
+    for (const { from, askedDaysAgo, wantedInDays, ...request } of DEMO_REQUESTS) {
+      const id = clock.newId();
+      const wantedBy = dayAfter(this.now, wantedInDays);
+      const askedAt = daysBefore(this.now, askedDaysAgo).toISOString();
+      const song = request.status === 'accepted' ? this.songIds.get(request.title) : undefined;
+      const asked = {
+        ...request,
+        id,
+        studentId: this.idOf(from),
+        wantedBy,
+        askedAt,
+        songId: song?.id ?? null,
+      };
+      await stores.requests.add(asked, this.tx);
+    }
+  }
+
+  private async seedPlans(): Promise<void> {
+    const { stores, clock } = this.deps;
+    for (const person of DEMO_PEOPLE) {
+      for (const learning of person.learns) {
+        const song = this.songIds.get(learning.title);
+        if (!song) continue;
+        const studentId = this.idOf(person.signInName);
+        const planId = clock.newId();
+        const given = {
+          id: planId,
+          studentId,
+          songId: song.id,
+          revision: 1,
+          assignedBy: this.teacherId,
+        };
+        await stores.plans.put(
+          { ...given, assignedAt: daysBefore(this.now, learning.weeks * 7) },
+          this.tx,
+        );
+        const tries = simulateHistory(song.document, {
+          ...learning,
+          until: this.now,
+          newId: clock.newId,
+        });
+        const sent = { planId, loggedBy: studentId, receivedAt: this.now };
+        await stores.plans.addTries(
+          tries.map((one) => ({ ...one, ...sent })),
+          this.tx,
+        );
+      }
+    }
+  }
+}
+
+/** Fills an empty database with the demo world, whole or not at all; leaves any other untouched. */
+export async function seedDemoWorld(deps: DemoDeps): Promise<void> {
+  if (await deps.stores.studio.find()) return;
+  if ((await deps.stores.people.count()) > 0) return;
+  await deps.sequelize.transaction((tx) => new Seeder(deps, tx).seed());
+}

@@ -1,0 +1,5 @@
+export { createPeopleRoutes, createSignInRoutes, recognise } from './people.routes';
+export { createPeopleService } from './people.service';
+export { createPeopleStore } from './people.store';
+export type { PeopleStore } from './people.store';
+export { createSessionsStore } from './sessions.store';

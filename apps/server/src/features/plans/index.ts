@@ -1,0 +1,3 @@
+export { createPlansRoutes } from './plans.routes';
+export { createPlansService } from './plans.service';
+export { createPlansStore } from './plans.store';

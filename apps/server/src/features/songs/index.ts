@@ -1,0 +1,5 @@
+export { createSongsRoutes } from './songs.routes';
+export { checksumOf, createSongsService } from './songs.service';
+export type { SongsService } from './songs.service';
+export { createSongsStore, toDocument } from './songs.store';
+export type { SongsStore } from './songs.store';

@@ -1,0 +1,20 @@
+import { newSongSchema, saveSongSchema } from '@harvu/contract';
+import { Hono } from 'hono';
+import { teachersOnly, type Inside } from '../../platform/access';
+import { pathId, readBody } from '../../platform/requests';
+import type { SongsService } from './songs.service';
+
+/** Routes about the studio's songs; students see a song only through their plan. */
+export function createSongsRoutes(service: SongsService) {
+  return new Hono<Inside>()
+    .use(teachersOnly)
+    .get('/', async (c) => c.json(await service.list()))
+    .post('/', async (c) =>
+      c.json(await service.start(await readBody(c, newSongSchema), c.get('person')), 201),
+    )
+    .get('/:id', async (c) => c.json(await service.find(pathId(c, 'song'))))
+    .put('/:id', async (c) => {
+      const id = pathId(c, 'song');
+      return c.json(await service.save(id, await readBody(c, saveSongSchema), c.get('person')));
+    });
+}

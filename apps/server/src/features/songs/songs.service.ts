@@ -1,0 +1,71 @@
+import type { NewSong, Person, SavedSong, SaveSong, Song } from '@harvu/contract';
+import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
+import { createHash } from 'node:crypto';
+import type { Clock } from '../../platform/clock';
+import { isTaken, type Tx } from '../../platform/database';
+import { conflict, missing } from '../../platform/errors';
+import type { SongsStore } from './songs.store';
+
+export interface SongsDeps {
+  readonly songs: SongsStore;
+  readonly clock: Clock;
+  readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
+}
+
+/** Gives the checksum a revision is stored with. */
+export function checksumOf(document: SongDocument): string {
+  return createHash('sha256').update(JSON.stringify(document)).digest('hex');
+}
+
+/** Starts songs, and saves each edit as a new revision. */
+export function createSongsService({ songs, clock, inTransaction }: SongsDeps) {
+  async function startIn(tx: Tx, song: NewSong, author: Person): Promise<string> {
+    const id = clock.newId();
+    const createdAt = clock.now();
+    await songs.add({ id, ...song, createdBy: author.id, createdAt }, tx);
+    const first = { songId: id, number: 1, document: EMPTY_SONG, checksum: checksumOf(EMPTY_SONG) };
+    await songs.addRevision({ ...first, authorId: author.id, createdAt }, tx);
+    return id;
+  }
+
+  async function find(id: string): Promise<Song> {
+    const song = await songs.find(id);
+    if (!song) throw missing('song');
+    return song;
+  }
+
+  return {
+    startIn,
+    find,
+    list: () => songs.list(),
+    start: async (song: NewSong, author: Person): Promise<Song> =>
+      find(await inTransaction((tx) => startIn(tx, song, author))),
+    /** The next number after the base can be taken once: whoever comes second is told. */
+    async save(
+      id: string,
+      { baseRevision, document }: SaveSong,
+      author: Person,
+    ): Promise<SavedSong> {
+      const latest = await find(id);
+      const changed = conflict(
+        'Somebody else has saved this song since you opened it.',
+        'Your text is still here: copy it, reload the song, and put your change in again.',
+        'baseRevision',
+      );
+      if (latest.revision !== baseRevision) throw changed;
+      const checksum = checksumOf(document);
+      if (checksum === checksumOf(latest.document))
+        return { revision: latest.revision, savedAt: latest.savedAt };
+      const createdAt = clock.now();
+      const revision = { songId: id, number: baseRevision + 1, document, checksum };
+      try {
+        await songs.addRevision({ ...revision, authorId: author.id, createdAt });
+      } catch (error) {
+        throw isTaken(error) ? changed : error;
+      }
+      return { revision: revision.number, savedAt: createdAt.toISOString() };
+    },
+  };
+}
+
+export type SongsService = ReturnType<typeof createSongsService>;

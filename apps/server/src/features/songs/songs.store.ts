@@ -1,0 +1,133 @@
+import type { Song, SongSummary } from '@harvu/contract';
+import type { SongDocument } from '@harvu/core/song';
+import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
+import type { Tx } from '../../platform/database';
+
+/** A song without its music. */
+export interface SongHead {
+  readonly id: string;
+  readonly title: string;
+  readonly playedBy: string;
+  readonly createdBy: string;
+  readonly createdAt: Date;
+}
+
+/** One stored state of a song; it is never changed afterwards. */
+export interface Revision {
+  readonly songId: string;
+  readonly number: number;
+  readonly document: SongDocument;
+  readonly checksum: string;
+  readonly authorId: string;
+  readonly createdAt: Date;
+}
+
+interface SongRow {
+  id: string;
+  title: string;
+  played_by: string;
+  created_by: string;
+  created_at: Date;
+}
+
+interface RevisionRow {
+  song_id: string;
+  number: number;
+  document: string;
+  checksum: string;
+  author_id: string;
+  created_at: Date;
+}
+
+type FoundRow = SongRow & { revision: number; saved_at: Date; document: SongDocument | string };
+type SummaryRow = Omit<FoundRow, 'document'> & { student_count: number };
+
+/** MariaDB keeps JSON as text; the driver may or may not have parsed it. */
+export function toDocument(json: SongDocument | string): SongDocument {
+  return typeof json === 'string' ? (JSON.parse(json) as SongDocument) : json;
+}
+
+function toSummary(row: SummaryRow): SongSummary {
+  const { id, title, played_by: playedBy, revision, student_count: studentCount } = row;
+  return {
+    id,
+    title,
+    playedBy,
+    revision,
+    savedAt: row.saved_at.toISOString(),
+    studentCount: Number(studentCount),
+  };
+}
+
+function defineSongs(sequelize: Sequelize) {
+  const songs = sequelize.define<Model<SongRow, SongRow>>('songs', {
+    id: { type: DataTypes.CHAR(36), primaryKey: true },
+    title: DataTypes.STRING(120),
+    played_by: DataTypes.STRING(120),
+    created_by: DataTypes.CHAR(36),
+    created_at: DataTypes.DATE(3),
+  });
+  const revisions = sequelize.define<Model<RevisionRow, RevisionRow>>('song_revisions', {
+    song_id: { type: DataTypes.CHAR(36), primaryKey: true },
+    number: { type: DataTypes.INTEGER, primaryKey: true },
+    document: DataTypes.TEXT('long'),
+    checksum: DataTypes.CHAR(64),
+    author_id: DataTypes.CHAR(36),
+    created_at: DataTypes.DATE(3),
+  });
+  return { songs, revisions };
+}
+
+const LATEST = `
+  SELECT songs.*, r.number AS revision, r.created_at AS saved_at, r.document
+  FROM songs JOIN song_revisions r ON r.song_id = songs.id
+  WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)`;
+
+const SUMMARIES = `
+  SELECT songs.*, r.number AS revision, r.created_at AS saved_at,
+    (SELECT COUNT(*) FROM plans WHERE plans.song_id = songs.id) AS student_count
+  FROM songs JOIN song_revisions r ON r.song_id = songs.id
+  WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)
+  ORDER BY songs.title`;
+
+/** Keeps songs and their revisions. */
+export function createSongsStore(sequelize: Sequelize) {
+  const { songs, revisions } = defineSongs(sequelize);
+  return {
+    async add(song: SongHead, transaction: Tx): Promise<void> {
+      const { id, title, playedBy, createdBy, createdAt } = song;
+      const row = { id, title, played_by: playedBy, created_by: createdBy, created_at: createdAt };
+      await songs.create(row, { transaction });
+    },
+    async addRevision(revision: Revision, transaction?: Tx): Promise<void> {
+      const row: RevisionRow = {
+        song_id: revision.songId,
+        number: revision.number,
+        document: JSON.stringify(revision.document),
+        checksum: revision.checksum,
+        author_id: revision.authorId,
+        created_at: revision.createdAt,
+      };
+      await revisions.create(row, { transaction: transaction ?? null });
+    },
+    async list(): Promise<readonly SongSummary[]> {
+      const rows = await sequelize.query<SummaryRow>(SUMMARIES, { type: QueryTypes.SELECT });
+      return rows.map(toSummary);
+    },
+    async find(id: string): Promise<Song | undefined> {
+      const [row] = await sequelize.query<FoundRow>(`${LATEST} AND songs.id = ?`, {
+        replacements: [id],
+        type: QueryTypes.SELECT,
+      });
+      if (!row) return undefined;
+      const { title, played_by: playedBy, revision, saved_at: savedAt } = row;
+      const document = toDocument(row.document);
+      return { id, title, playedBy, revision, savedAt: savedAt.toISOString(), document };
+    },
+    async hasRevision(songId: string, number: number): Promise<boolean> {
+      return (await revisions.count({ where: { song_id: songId, number } })) > 0;
+    },
+  };
+}
+
+export type SongsStore = ReturnType<typeof createSongsStore>;

@@ -1,0 +1,48 @@
+import type { DemoAccount, SetUp, StudioDoor } from '@harvu/contract';
+import type { Clock } from '../../platform/clock';
+import { isTaken, type Tx } from '../../platform/database';
+import { conflict } from '../../platform/errors';
+import type { Passwords } from '../../platform/passwords';
+import type { PeopleStore } from '../people';
+import type { StudioStore } from './studio.store';
+
+export interface StudioDeps {
+  readonly studio: StudioStore;
+  readonly people: PeopleStore;
+  readonly passwords: Passwords;
+  readonly clock: Clock;
+  readonly demoAccounts: readonly DemoAccount[];
+  readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
+}
+
+/** Says what stands at the door, and sets the studio up when it is new. */
+export function createStudioService(deps: StudioDeps) {
+  const { studio, people, passwords, clock, demoAccounts, inTransaction } = deps;
+  return {
+    async door(): Promise<StudioDoor> {
+      const found = await studio.find();
+      return {
+        studioName: found?.name ?? '',
+        needsSetUp: !found,
+        demoAccounts: found?.isDemo ? demoAccounts : [],
+      };
+    },
+    /** The studio's row can be made once, so two set-ups at the same moment cannot both win. */
+    async setUp({ studioName, name, signInName, password }: SetUp): Promise<void> {
+      const owner = { id: clock.newId(), name, signInName, role: 'owner' as const };
+      const passwordHash = await passwords.toHash(password);
+      const adult = { isMinor: false, guardian: '', guardianConsentOn: null };
+      try {
+        await inTransaction(async (tx) => {
+          await studio.add({ name: studioName, isDemo: false }, tx);
+          await people.add({ ...owner, ...adult, passwordHash, createdAt: clock.now() }, tx);
+        });
+      } catch (error) {
+        if (!isTaken(error)) throw error;
+        throw conflict('This studio is set up already.', 'Sign in instead.');
+      }
+    },
+  };
+}
+
+export type StudioService = ReturnType<typeof createStudioService>;

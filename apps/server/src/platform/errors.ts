@@ -1,0 +1,22 @@
+import type { Problem } from '@harvu/contract';
+
+/** Something that cannot be done, and what to do instead; the one kind of error answers are made from. */
+export class DomainError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.title);
+  }
+}
+
+const problem = (status: number, code: string) => (title: string, remedy: string, field?: string) =>
+  new DomainError({ status, code, title, remedy, ...(field !== undefined && { field }) });
+
+export const badRequest = problem(400, 'bad-request');
+export const signInNeeded = problem(401, 'sign-in-needed');
+export const notAllowed = problem(403, 'not-allowed');
+export const notFound = problem(404, 'not-found');
+export const conflict = problem(409, 'conflict');
+export const tooMany = problem(429, 'too-many');
+
+/** What is answered for an id that does not exist, or that this person may not see: the same. */
+export const missing = (what: string) =>
+  notFound(`There is no such ${what} here.`, 'Go back and open it from its list.');

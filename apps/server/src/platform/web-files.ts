@@ -1,0 +1,46 @@
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+import { randomBytes } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { extname, join, relative } from 'node:path';
+
+/** The word in index.html that is replaced by each answer's own nonce. */
+const NONCE_MARK = 'HARVU_NONCE';
+
+function policy(nonce: string): string {
+  return [
+    "default-src 'self'",
+    `style-src 'self' 'nonce-${nonce}'`,
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "worker-src 'self' blob:",
+    "connect-src 'self'",
+    "object-src 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+}
+
+/** Serves the built web application; every path without an extension is the application itself. */
+export function createWebFiles(root: string) {
+  const page = readFile(join(root, 'index.html'), 'utf8');
+  return new Hono()
+    .use('*', async (c, next) => {
+      await next();
+      const isHashed = /-[A-Z0-9]{8}\./.test(c.req.path);
+      if (isHashed) c.header('Cache-Control', 'public, max-age=31536000, immutable');
+    })
+    .use('*', async (c, next) =>
+      extname(c.req.path) === '' || c.req.path === '/index.html'
+        ? next()
+        : serveStatic({ root: relative(process.cwd(), root) || '.' })(c, next),
+    )
+    .get('*', async (c) => {
+      if (extname(c.req.path) !== '' && c.req.path !== '/index.html') return c.notFound();
+      const nonce = randomBytes(16).toString('base64');
+      c.header('Content-Security-Policy', policy(nonce));
+      c.header('Cache-Control', 'no-cache');
+      return c.html((await page).replaceAll(NONCE_MARK, nonce));
+    });
+}

@@ -1,0 +1,97 @@
+import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import type { SongDocument } from '@harvu/core/song';
+import {
+  makeSteps,
+  passBeats,
+  passOf,
+  workpieceOf,
+  type Step,
+  type Workpiece,
+} from '@harvu/core/steps';
+import seedrandom from 'seedrandom';
+import type { DemoLearning } from './people.data';
+
+/** What a history is made from; the same seed and the same day give the same history. */
+export interface HistoryRequest extends DemoLearning {
+  readonly until: Date;
+  readonly newId: () => string;
+}
+
+const DAY_MS = 86_400_000;
+/** A breath, and reading what comes next, between two passes. */
+const PAUSE_SECONDS = 8;
+const GRIP_SECONDS = 20;
+/** Each try at a rung makes a clean pass at it more likely. */
+const LEARNING = 0.06;
+
+/** Plays through the days of a history, one try after the other. */
+class SimulatedStudent {
+  private readonly work: Workpiece;
+  private readonly steps: readonly Step[];
+  private readonly random: () => number;
+  readonly tries: Try[] = [];
+
+  constructor(
+    song: SongDocument,
+    private readonly request: HistoryRequest,
+  ) {
+    this.work = workpieceOf(song);
+    this.steps = makeSteps(this.work);
+    this.random = seedrandom(request.seed);
+  }
+
+  practise(): void {
+    const { weeks, daysAWeek, until } = this.request;
+    for (let day = weeks * 7; day >= 1; day--) {
+      if (this.random() >= daysAWeek / 7) continue;
+      const start = new Date(until.getTime() - day * DAY_MS);
+      start.setUTCHours(16, Math.floor(this.random() * 50), 0, 0);
+      this.practiseOn(start.getTime());
+    }
+  }
+
+  private practiseOn(startMs: number): void {
+    const minutes = this.request.minutesADay * (0.6 + 0.7 * this.random());
+    let at = startMs;
+    while (at < startMs + minutes * 60_000) {
+      const step = this.nextStep();
+      if (!step) return;
+      at += this.tryOnce(step, at) * 1000;
+    }
+  }
+
+  /** Mostly the first open step, sometimes one of the next two, as people do. */
+  private nextStep(): Step | undefined {
+    const open = stepProgress(this.steps, this.tries).filter((one) => one.state === 'open');
+    const wish = this.random();
+    const place = wish < 0.5 ? 0 : wish < 0.8 ? 1 : 2;
+    return (open[place] ?? open[0])?.step;
+  }
+
+  /** Logs one try and gives the seconds it took. */
+  private tryOnce(step: Step, atMs: number): number {
+    const climb = climbOf(step, this.tries);
+    const bpm = step.rungs[climb.rung] ?? null;
+    const seconds = bpm === null ? GRIP_SECONDS : (passBeats(passOf(step, this.work)) * 60) / bpm;
+    const before = this.tries.filter((one) => one.stepId === step.id && one.bpm === bpm).length;
+    const chance = Math.min(0.96, this.request.ease + before * LEARNING);
+    this.tries.push({
+      id: this.request.newId(),
+      stepId: step.id,
+      at: new Date(atMs + seconds * 1000).toISOString(),
+      bpm,
+      clean: this.random() < chance,
+      passes: 1,
+      seconds: Math.round(seconds),
+      source: 'self',
+    });
+    return seconds + PAUSE_SECONDS;
+  }
+}
+
+/** Makes the tries of a student who practises a song as described, up to a day. */
+export function simulateHistory(song: SongDocument, request: HistoryRequest): readonly Try[] {
+  const student = new SimulatedStudent(song, request);
+  student.practise();
+  return student.tries;
+}

@@ -1,0 +1,86 @@
+/** A song of the demo world: invented, its chords put together for this demo. */
+export interface DemoSong {
+  readonly title: string;
+  readonly playedBy: string;
+  readonly chart: string;
+}
+
+const SLOW_BARGE = `tempo: 92
+meter: 4/4
+feel: straight
+tuning: E A D G B E
+capo: 2
+key: E
+length: 3:32
+map: Intro, Verse 1, Lift 1, Chorus 1, Verse 2, Lift 2, Chorus 2, Bridge, Chorus 3, Out
+grip Bm7: x20202 fingers .1.2.3
+grip G: 320033 fingers 21..34
+grip Gm6: 310033 fingers 21..34
+pattern barge-eights 4/4: D U D U D - D U
+
+[Intro] pattern barge-eights
+| D . Bm7 . | G | D . Bm7 . | A |
+
+[Verse 1] pattern barge-eights
+| D | % | Bm7 | % |
+| G | D | Em7 | A |
+| D | % | Bm7 | % |
+| G | D | Em7 . A . | D |
+
+[Lift 1] pattern barge-eights
+| Em7 | G | Em7 | A7sus4 |
+
+[Chorus 1] pattern barge-eights
+| D | Bm7 | G | A . A7 . |
+| D | Bm7 | G . Gm6 . | D |
+
+[Verse 2 = Verse 1] pattern barge-eights
+
+[Lift 2 = Lift 1] pattern barge-eights
+
+[Chorus 2 = Chorus 1] pattern barge-eights
+9: | A7sus4 |
+
+[Bridge] pattern barge-eights cue "lamps along the towpath"
+| Bm7 | F#m | G | D |
+| Bm7 | F#m | Em7 | A7 |
+
+[Chorus 3 = Chorus 1] pattern barge-eights
+
+[Out = Intro]
+4: | D! |
+`;
+
+const TIN_LANTERN = `tempo: 96
+meter: 3/4
+feel: straight
+tuning: E A D G B E
+capo: 0
+key: G
+length: 1:15
+map: Verse 1, Refrain 1, Verse 2, Refrain 2, Ending
+grip G: 320003 fingers 21...3
+grip C: x32010 fingers .32.1.
+grip D: xx0232 fingers ...132
+pattern lantern 3/4: D - D U D -
+
+[Verse 1] pattern lantern
+| G | % | C | G |
+| G | % | D | % |
+
+[Refrain 1] pattern lantern
+| C | G | D | G |
+
+[Verse 2 = Verse 1] pattern lantern
+
+[Refrain 2 = Refrain 1] pattern lantern
+
+[Ending] pattern lantern
+| C | D | G | G! |
+`;
+
+/** The songs of the demo world. */
+export const DEMO_SONGS: readonly DemoSong[] = [
+  { title: 'Slow Barge to Ferrow', playedBy: 'Ossel and the Sluice Hands', chart: SLOW_BARGE },
+  { title: 'Tin Lantern Waltz', playedBy: 'Harn Quay Nine', chart: TIN_LANTERN },
+];

@@ -1,0 +1,164 @@
+// npm start: everything from a fresh clone to a running studio.
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { startDatabase, stopProcess } from './database.mjs';
+import { DATA, needBuild, needPackages, needPrograms, SERVER, Stop, WEB_ROOT } from './needs.mjs';
+
+const PORT = Number(process.env.PORT ?? 4600);
+const HOST = process.env.HOST ?? '127.0.0.1';
+const NOTE = join(DATA, 'running.json');
+const MOST_RESTARTS = 5;
+const RESTART_WINDOW_MS = 60_000;
+
+const addressOf = (port) => `http://localhost:${port}`;
+
+async function isHarvuAt(port) {
+  try {
+    const answer = await fetch(`http://127.0.0.1:${port}/api/health`, {
+      signal: AbortSignal.timeout(2000),
+    });
+    return answer.ok && (await answer.json()).ok === true;
+  } catch {
+    return false;
+  }
+}
+
+/** A start that was there before, of this same folder, is found by the note it left. */
+async function findRunning() {
+  if (!existsSync(NOTE)) return undefined;
+  const note = JSON.parse(readFileSync(NOTE, 'utf8'));
+  return (await isHarvuAt(note.port)) ? note : undefined;
+}
+
+function isPortFree(port) {
+  return new Promise((resolve) => {
+    const server = createServer().once('error', () => resolve(false));
+    server.listen(port, HOST, () => server.close(() => resolve(true)));
+  });
+}
+
+function launchServer(url) {
+  return spawn(process.execPath, ['--enable-source-maps', SERVER], {
+    env: {
+      ...process.env,
+      DATABASE_URL: url,
+      PORT: String(PORT),
+      HOST,
+      WEB_ROOT,
+      LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+    },
+    stdio: ['ignore', 'inherit', 'inherit'],
+    detached: true,
+  });
+}
+
+async function waitUntilServing(server) {
+  for (let tries = 0; tries < 600; tries++) {
+    if (await isHarvuAt(PORT)) return;
+    if (server.exitCode !== null) throw new Stop('The server stopped while starting; see above.');
+    await wait(100);
+  }
+  throw new Stop('The server did not answer within a minute.');
+}
+
+/** Keeps database and server going until asked to stop: whichever dies is started again. */
+class Keeper {
+  isStopping = false;
+  restarts = [];
+
+  async start() {
+    const given = process.env.DATABASE_URL;
+    this.database = given ? undefined : await startDatabase(join(DATA, 'database'));
+    this.server = launchServer(given ?? this.database.url);
+    await waitUntilServing(this.server);
+    this.server.once('exit', () => void this.onDeath());
+    mkdirSync(DATA, { recursive: true });
+    writeFileSync(
+      NOTE,
+      JSON.stringify({
+        port: PORT,
+        pid: process.pid,
+        server: this.server.pid,
+        database: this.database?.pid,
+      }),
+    );
+  }
+
+  watchDatabase() {
+    setInterval(() => {
+      if (!this.isStopping && this.database && !this.database.isAlive()) void this.reviveDatabase();
+    }, 1000).unref();
+  }
+
+  async reviveDatabase() {
+    this.noteRestart('The database');
+    // A second look while the first is under way must not start another.
+    this.database = { ...this.database, isAlive: () => true };
+    await stopProcess(this.server.pid);
+  }
+
+  noteRestart(what) {
+    const now = Date.now();
+    this.restarts = [...this.restarts.filter((at) => at > now - RESTART_WINDOW_MS), now];
+    console.error(`${what} stopped unexpectedly; starting it again.`);
+    if (this.restarts.length > MOST_RESTARTS) {
+      console.error('It does not stay up; giving up.');
+      void this.stop(1);
+    }
+  }
+
+  async onDeath() {
+    if (this.isStopping) return;
+    this.noteRestart('The server');
+    try {
+      if (!this.isStopping) await this.start();
+    } catch (error) {
+      console.error(error instanceof Stop ? error.message : error);
+      await this.stop(1);
+    }
+  }
+
+  async stop(code = 0) {
+    if (this.isStopping) return;
+    this.isStopping = true;
+    if (this.server) await stopProcess(this.server.pid);
+    await this.database?.stop();
+    rmSync(NOTE, { force: true });
+    process.exit(code);
+  }
+}
+
+async function main() {
+  const running = await findRunning();
+  if (running) {
+    console.log(`Harvu is running already: ${addressOf(running.port)}   (process ${running.pid})`);
+    return;
+  }
+  if (!(await isPortFree(PORT))) {
+    throw new Stop(
+      `Port ${PORT} is taken by another program. Choose another: PORT=${PORT + 1} npm start`,
+    );
+  }
+  needPrograms(...(process.env.DATABASE_URL ? [] : ['mariadbd']));
+  needPackages();
+  needBuild();
+  const keeper = new Keeper();
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => void keeper.stop());
+  try {
+    await keeper.start();
+  } catch (error) {
+    console.error(error instanceof Stop ? error.message : error);
+    await keeper.stop(1);
+  }
+  keeper.watchDatabase();
+  console.log(`Harvu is ready: ${addressOf(PORT)}   (Ctrl-C stops it)`);
+}
+
+main().catch((error) => {
+  console.error(error instanceof Stop ? error.message : error);
+  process.exitCode = 1;
+});
