@@ -1,4 +1,4 @@
-import { changeBetween } from '../fretboard';
+import { changeBetween, type Hand } from '../fretboard';
 import {
   changesOf,
   partsOf,
@@ -28,6 +28,8 @@ export interface Workpiece {
   /** Beats of a full bar. */
   readonly meterBeats: number;
   readonly grips: readonly SongGrip[];
+  /** The hand the grips and changes are judged for. */
+  readonly hand: Hand;
   /** The changes of the song whose grips are known; both directions where both occur. */
   readonly changes: readonly TimedSongChange[];
 }
@@ -61,6 +63,7 @@ export function workpieceOf(song: SongDocument): Workpiece {
     windowBeats: settledFrame(song.frame).meter.unit >= 8 ? 1 : 0.5,
     meterBeats: settledFrame(song.frame).meter.beats,
     grips,
+    hand: handFor(song),
     changes: timedChanges(song, playing, grips),
   };
 }

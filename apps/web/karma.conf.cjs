@@ -1,0 +1,29 @@
+// Karma for the unit tests of core, contract and web, in Debian's headless Chromium.
+process.env.CHROME_BIN ??= '/usr/bin/chromium';
+
+module.exports = (config) => {
+  config.set({
+    frameworks: ['jasmine'],
+    plugins: ['karma-jasmine', 'karma-chrome-launcher'],
+    client: { jasmine: { random: true }, clearContext: false },
+    reporters: ['dots'],
+    browsers: ['Quiet'],
+    customLaunchers: {
+      Quiet: {
+        base: 'ChromeHeadless',
+        flags: [
+          '--no-sandbox',
+          '--disable-gpu',
+          '--disable-dev-shm-usage',
+          '--mute-audio',
+          '--autoplay-policy=no-user-gesture-required',
+          '--disable-background-networking',
+          '--disable-component-update',
+          '--log-level=3',
+        ],
+      },
+    },
+    browserNoActivityTimeout: 120000,
+    restartOnFileChange: false,
+  });
+};

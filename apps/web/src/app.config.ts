@@ -1,0 +1,28 @@
+import { provideHttpClient, withInterceptors } from '@angular/common/http';
+import {
+  inject,
+  provideAppInitializer,
+  provideZonelessChangeDetection,
+  type ApplicationConfig,
+} from '@angular/core';
+import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { ROUTES } from './app.routes';
+import { problemInterceptor } from './platform/problems';
+import { Session } from './platform/session';
+import { Theme } from './platform/theme';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideHttpClient(withInterceptors([problemInterceptor])),
+    provideRouter(
+      ROUTES,
+      withComponentInputBinding(),
+      withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
+    ),
+    provideAppInitializer(() => {
+      inject(Theme).apply();
+      return inject(Session).load();
+    }),
+  ],
+};

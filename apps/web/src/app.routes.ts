@@ -1,0 +1,71 @@
+import type { Routes } from '@angular/router';
+import { homeRedirect, signedIn, teaching, owning } from './platform/guards';
+
+/** Every view, each loaded when it is first opened. */
+export const ROUTES: Routes = [
+  {
+    path: 'sign-in',
+    title: 'Sign in · Harvu',
+    loadComponent: () => import('./features/sign-in').then((m) => m.SignInPage),
+  },
+  { path: '', pathMatch: 'full', canActivate: [homeRedirect], children: [] },
+  {
+    path: 'requests',
+    title: 'Requests · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/requests').then((m) => m.RequestsPage),
+  },
+  {
+    path: 'songs',
+    title: 'Songs · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/songs').then((m) => m.SongsPage),
+  },
+  {
+    path: 'songs/:id/bench',
+    title: 'Bench · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/bench').then((m) => m.BenchPage),
+  },
+  {
+    path: 'songs/:id/steps',
+    title: 'Steps · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/steps').then((m) => m.StepsPage),
+  },
+  {
+    path: 'students',
+    title: 'Students · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/students').then((m) => m.StudentsPage),
+  },
+  {
+    path: 'studio',
+    title: 'Studio · Harvu',
+    canActivate: [owning],
+    loadComponent: () => import('./features/studio').then((m) => m.StudioPage),
+  },
+  {
+    path: 'week',
+    title: 'My week · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/week').then((m) => m.WeekPage),
+  },
+  {
+    path: 'plans/:id',
+    title: 'Song · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/student-song').then((m) => m.StudentSongPage),
+  },
+  {
+    path: 'plans/:id/practice/:step',
+    title: 'Practice room · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/practice').then((m) => m.PracticePage),
+  },
+  {
+    path: '**',
+    title: 'Not here · Harvu',
+    loadComponent: () => import('./features/not-found').then((m) => m.NotFoundPage),
+  },
+];

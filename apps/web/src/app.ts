@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NgIcon, provideIcons } from '@ng-icons/core';
+import { lucideLogOut, lucideMoon, lucideSun } from '@ng-icons/lucide';
+import { filter, map } from 'rxjs';
+import { Session } from './platform/session';
+import { Theme } from './platform/theme';
+import { Logo } from './ui/logo';
+
+interface Place {
+  readonly path: string;
+  readonly name: string;
+}
+
+const TEACHING: readonly Place[] = [
+  { path: '/requests', name: 'Requests' },
+  { path: '/songs', name: 'Songs' },
+  { path: '/students', name: 'Students' },
+];
+const OWNING: readonly Place[] = [...TEACHING, { path: '/studio', name: 'Studio' }];
+const LEARNING: readonly Place[] = [
+  { path: '/week', name: 'My week' },
+  { path: '/requests', name: 'Requests' },
+];
+
+/** The frame around every view: where one can go, and who is here. */
+@Component({
+  selector: 'harvu-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, NgIcon, Logo],
+  viewProviders: [provideIcons({ lucideLogOut, lucideMoon, lucideSun })],
+  host: { class: 'flex min-h-dvh flex-col' },
+  template: `
+    @if (session.person(); as person) {
+      @if (!isPractising()) {
+        <header
+          class="flex h-[46px] items-center gap-4 border-b border-line px-4 sm:gap-8 sm:px-6 print:hidden"
+        >
+          <a routerLink="/" class="flex items-center gap-3" aria-label="Harvu, first page">
+            <harvu-logo />
+            <span class="hidden font-display text-lg font-bold sm:inline">harvu</span>
+          </a>
+          <nav class="flex h-full gap-4 sm:gap-8" aria-label="Main">
+            @for (place of places(); track place.path) {
+              <a
+                [routerLink]="place.path"
+                routerLinkActive="border-spruce! text-ink! font-semibold"
+                ariaCurrentWhenActive="page"
+                class="flex items-center border-b-[3px] border-transparent pt-[3px] whitespace-nowrap text-ink-soft hover:text-ink"
+                >{{ place.name }}</a
+              >
+            }
+          </nav>
+          <span class="ml-auto hidden truncate text-ink-soft md:inline"
+            >{{ person.name }} · {{ session.door().studioName }}</span
+          >
+          <span class="ml-auto flex gap-1 md:ml-0">
+            <button
+              type="button"
+              class="p-2 text-ink-soft hover:text-ink"
+              (click)="theme.toggle()"
+              [attr.aria-label]="themeLabel()"
+            >
+              <ng-icon [name]="theme.name() === 'light' ? 'lucideMoon' : 'lucideSun'" size="18" />
+            </button>
+            <button
+              type="button"
+              class="p-2 text-ink-soft hover:text-ink"
+              (click)="signOut()"
+              aria-label="Sign out"
+            >
+              <ng-icon name="lucideLogOut" size="18" />
+            </button>
+          </span>
+        </header>
+      }
+    }
+    <main class="flex min-w-0 flex-1 flex-col"><router-outlet /></main>
+  `,
+})
+export class App {
+  protected readonly session = inject(Session);
+  protected readonly theme = inject(Theme);
+  private readonly router = inject(Router);
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map((event) => event.urlAfterRedirects),
+    ),
+    { initialValue: '' },
+  );
+
+  protected readonly isPractising = computed(() => this.url().includes('/practice/'));
+  protected readonly themeLabel = computed(() =>
+    this.theme.name() === 'light' ? 'Use the dark theme' : 'Use the light theme',
+  );
+  protected readonly places = computed(() => {
+    const role = this.session.person()?.role;
+    return role === 'owner' ? OWNING : role === 'teacher' ? TEACHING : LEARNING;
+  });
+
+  protected signOut(): void {
+    this.session.signOut().subscribe();
+  }
+}

@@ -1,0 +1,169 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { ChartFault } from '@harvu/core/song';
+import { PageHead } from '../../ui/page-head';
+import { ProblemLine } from '../../ui/problem-line';
+import { Ribbon } from '../../ui/ribbon';
+import { plainBlocks } from '../plans';
+import { BenchState, type SaveState } from './bench.state';
+import { BarGrid } from './parts/bar-grid';
+import { BenchMargin } from './parts/bench-margin';
+import { ChartEditor } from './parts/chart-editor';
+import { FrameForm } from './parts/frame-form';
+import { GripRow } from './parts/grip-row';
+
+const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'saved',
+  changed: 'not saved yet',
+  saving: 'saving …',
+  failed: 'not saved',
+  overtaken: 'not saved: changed elsewhere',
+};
+
+/** The bench: where a song is broken down, and what does not add up is told. */
+@Component({
+  selector: 'harvu-bench-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    BarGrid,
+    BenchMargin,
+    ChartEditor,
+    FrameForm,
+    GripRow,
+    PageHead,
+    ProblemLine,
+    Ribbon,
+    RouterLink,
+  ],
+  providers: [BenchState],
+  host: {
+    class: 'flex flex-1 flex-col',
+    '(keydown.control.z)': '$event.preventDefault(); state.undo()',
+    '(keydown.meta.z)': '$event.preventDefault(); state.undo()',
+    '(keydown.control.shift.z)': '$event.preventDefault(); state.redo()',
+    '(keydown.control.y)': '$event.preventDefault(); state.redo()',
+  },
+  template: `
+    @if (state.song(); as song) {
+      <harvu-page-head
+        [trail]="'Songs / bench' + (song.playedBy ? ' / ' + song.playedBy : '')"
+        [title]="song.title"
+      >
+        <harvu-frame-form figures [frame]="state.document().frame" (changed)="state.run($event)" />
+        <ng-container actions>
+          <span class="self-center text-xs text-ink-soft" role="status">{{ saveWords() }}</span>
+          <button type="button" class="button" [disabled]="!state.canUndo()" (click)="state.undo()">
+            Undo
+          </button>
+          <button type="button" class="button" [disabled]="!state.canRedo()" (click)="state.redo()">
+            Redo
+          </button>
+          <a class="button button-first" [routerLink]="['/songs', song.id, 'steps']"
+            >Make the steps</a
+          >
+        </ng-container>
+        @if (blocks().length > 0) {
+          <harvu-ribbon
+            class="mt-2"
+            [blocks]="blocks()"
+            [current]="current()"
+            (pick)="current.set($event)"
+          />
+        }
+      </harvu-page-head>
+      <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_310px]">
+        <div class="min-w-0 px-4 pt-4 pb-6 sm:px-6">
+          <div class="grid items-start gap-5 xl:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+            <section aria-labelledby="text-heading" class="min-w-0">
+              <h2 id="text-heading" class="mb-1 text-sm text-ink-soft">Chart text</h2>
+              <harvu-chart-editor
+                [text]="state.text()"
+                [faults]="state.faults()"
+                (typed)="state.type($event)"
+              />
+            </section>
+            <section aria-labelledby="grid-heading" class="min-w-0">
+              @if (shown(); as occurrence) {
+                <h2 id="grid-heading" class="mb-1 text-lg">
+                  {{ occurrence.part.letter }} {{ occurrence.name }}
+                  <span class="text-sm font-normal text-ink-soft"
+                    >{{ occurrence.bars.length }} bars</span
+                  >
+                </h2>
+                <harvu-bar-grid [bars]="occurrence.bars" [changes]="changeSeconds()" />
+              } @else {
+                <h2 id="grid-heading" class="mb-1 text-sm text-ink-soft">Bars</h2>
+                <p class="max-w-[46ch] text-ink-soft">
+                  The bars will stand here. Write a section,
+                  <span class="font-mono">[Verse 1]</span>, and below it its chords between bar
+                  lines, <span class="font-mono">| G | C . D . | % |</span>. A dot holds the chord
+                  for one beat more.
+                </p>
+              }
+            </section>
+          </div>
+          <harvu-grip-row
+            class="mt-5 block"
+            [song]="state.document()"
+            [grips]="worked()?.work?.grips ?? []"
+            (changed)="state.run($event)"
+          />
+        </div>
+        <harvu-bench-margin
+          [song]="state.document()"
+          [work]="worked()?.work"
+          [faults]="state.faults()"
+          [problem]="state.problem()"
+          (go)="goTo($event)"
+          (again)="state.saveAgain()"
+        />
+      </div>
+    } @else {
+      <div class="px-6 py-6"><harvu-problem [problem]="state.problem()" /></div>
+    }
+  `,
+})
+export class BenchPage {
+  readonly id = input.required<string>();
+  protected readonly state = inject(BenchState);
+  protected readonly current = signal(0);
+  private readonly editor = viewChild(ChartEditor);
+
+  protected readonly worked = computed(() => this.state.worked());
+  protected readonly saveWords = computed(() => SAVE_WORDS[this.state.saveState()]);
+  protected readonly blocks = computed(() => {
+    const work = this.worked()?.work;
+    return work ? plainBlocks(work) : [];
+  });
+  protected readonly shown = computed(() => {
+    const occurrences = this.worked()?.work.playing.occurrences ?? [];
+    return occurrences[Math.min(this.current(), occurrences.length - 1)];
+  });
+  protected readonly changeSeconds = computed(
+    () =>
+      new Map(
+        (this.worked()?.work.changes ?? []).map((one) => [`${one.from} ${one.to}`, one.seconds]),
+      ),
+  );
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      untracked(() => this.state.open(id));
+    });
+  }
+
+  protected goTo(fault: ChartFault): void {
+    this.editor()?.goTo(fault.line, fault.column);
+  }
+}

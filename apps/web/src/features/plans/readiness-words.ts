@@ -1,0 +1,55 @@
+import type { Readiness } from '@harvu/core/progress';
+
+/** How far a song is, in a headline and the sentence below it. */
+export interface ReadinessWords {
+  readonly headline: string;
+  readonly below: string;
+  readonly heldBack: string;
+}
+
+function counted(count: number, one: string, many: string): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
+function holes(readiness: Readiness): string {
+  const joins = readiness.parts.filter(
+    (one) => one.cleanBpm === null && one.step.kind === 'join',
+  ).length;
+  const words = [
+    readiness.holeBars > 0 ? counted(readiness.holeBars, 'bar', 'bars') : '',
+    joins > 0 ? counted(joins, 'join', 'joins') : '',
+  ];
+  return words.filter(Boolean).join(' and ');
+}
+
+function heldBackWords({ heldBackBy, goalBpm, gates }: Readiness): string {
+  if (heldBackBy) {
+    const { step, cleanBpm } = heldBackBy;
+    const at =
+      cleanBpm === null ? 'is not played clean yet' : `is clean at ${cleanBpm} of ${goalBpm}`;
+    return `${step.title} ${at}. ${step.why}`;
+  }
+  if (gates.isReady)
+    return 'Every section and join is at its goal, and the whole song went on two days.';
+  const left = gates.wholeRunDaysNeeded - gates.wholeRunDays;
+  return gates.parts === 0
+    ? ''
+    : `Play the whole song without a stop on ${counted(left, 'more day', 'more days')}.`;
+}
+
+/** Says how far a song is in words a person believes: no figure hides a gap. */
+export function readinessWords(readiness: Readiness): ReadinessWords {
+  const { songBpm, restBpm, goalBpm } = readiness;
+  const heldBack = heldBackWords(readiness);
+  if (songBpm !== null) {
+    return {
+      headline: `${songBpm} of ${goalBpm} bpm`,
+      below: 'as fast as its slowest section or join',
+      heldBack,
+    };
+  }
+  if (readiness.parts.length === 0)
+    return { headline: 'Nothing to play yet', below: 'The song has no bars.', heldBack };
+  const rest = restBpm === null ? '' : `; the rest holds at ${restBpm} of ${goalBpm} bpm`;
+  return { headline: 'Not yet whole', below: `${holes(readiness)} still new${rest}`, heldBack };
+}

@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Pass, PassPlace } from '@harvu/core/steps';
+import { beatsToNumber } from '@harvu/core/units';
+import { ChordLabel } from '../../../ui/chord-label';
+
+const SHOWN = 4;
+
+/** Four bars around the one being played, and the beats of that bar counted. */
+@Component({
+  selector: 'harvu-bar-strip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChordLabel],
+  host: { class: 'block' },
+  template: `
+    <ol class="flex border-l-2 border-ink-soft" aria-label="Bars of this pass">
+      @for (bar of shown(); track bar.index) {
+        <li
+          class="relative flex h-[72px] min-w-0 flex-1 border-y border-r-2 border-line border-r-ink-soft sm:h-[92px]"
+          [class]="bar.isNow ? 'bg-brass-wash' : 'bg-sheet'"
+          [attr.aria-current]="bar.isNow ? 'true' : null"
+        >
+          @for (one of bar.chords; track $index) {
+            <span class="min-w-0 overflow-hidden px-2 pt-1.5" [style.flex]="one.grow + ' 1 0'">
+              <b class="font-display text-lg whitespace-nowrap sm:text-xl">{{
+                one.chord | chord
+              }}</b>
+            </span>
+          }
+          <span class="absolute right-1.5 bottom-0.5 font-mono text-xs text-ink-soft">{{
+            bar.label
+          }}</span>
+        </li>
+      }
+    </ol>
+    <p class="mt-2 flex justify-center gap-2" aria-hidden="true">
+      @for (beat of beats(); track $index) {
+        <span
+          class="grid h-9 max-w-16 flex-1 place-items-center rounded-sm border font-mono font-bold"
+          [class]="
+            $index === beatNow()
+              ? 'border-brass-line bg-brass-wash'
+              : 'border-line-soft text-ink-soft'
+          "
+          >{{ beat }}</span
+        >
+      }
+    </p>
+  `,
+})
+export class BarStrip {
+  readonly pass = input.required<Pass>();
+  readonly place = input<PassPlace>();
+  readonly isRunning = input(false);
+  readonly countIn = input(0);
+
+  private readonly bar = computed(() => this.place()?.bar ?? 0);
+
+  protected readonly shown = computed(() => {
+    const { bars } = this.pass();
+    const first = Math.max(0, Math.min(Math.floor(this.bar() / SHOWN) * SHOWN, bars.length - 1));
+    return bars.slice(first, first + SHOWN).map((bar, offset) => ({
+      index: first + offset,
+      label: bar.label,
+      isNow: this.isRunning() && this.countIn() === 0 && first + offset === this.bar(),
+      chords: bar.chords.map(({ chord, beats }) => ({ chord, grow: beatsToNumber(beats) })),
+    }));
+  });
+
+  /** During the count-in its own beats, afterwards those of the bar. */
+  protected readonly beats = computed(() => {
+    const inBar = this.pass().bars[this.bar()]?.beats ?? 0;
+    const count = this.countIn() > 0 ? this.pass().countInBeats : inBar;
+    return Array.from({ length: count }, (_, index) => index + 1);
+  });
+
+  protected readonly beatNow = computed(() => {
+    if (!this.isRunning()) return -1;
+    return this.countIn() > 0
+      ? this.pass().countInBeats - this.countIn()
+      : (this.place()?.beat ?? -1);
+  });
+}

@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Change } from '@harvu/core/fretboard';
+import type { SongGrip } from '@harvu/core/steps';
+import { ChordLabel } from '../../../ui/chord-label';
+import { GripDiagram } from '../../../ui/grip-diagram';
+
+/** The grip that sounds now, large, and the next one with what the fingers do to get there. */
+@Component({
+  selector: 'harvu-now-next',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChordLabel, GripDiagram],
+  host: { class: 'flex flex-wrap items-center gap-x-8 gap-y-3' },
+  template: `
+    <div class="flex min-w-0 items-center gap-4 sm:gap-8">
+      <div class="min-w-[80px]">
+        <p class="text-sm text-ink-soft">{{ countIn() > 0 ? 'in ' + countIn() : 'now' }}</p>
+        <p class="font-display leading-none font-bold" [class]="nowSize()">
+          {{ nowName() | chord }}
+        </p>
+      </div>
+      @if (now(); as held) {
+        <harvu-grip
+          class="max-sm:hidden"
+          [grip]="held.grip"
+          [fingers]="held.fingers"
+          [staying]="staying()"
+          [scale]="1.7"
+        />
+        <harvu-grip
+          class="sm:hidden"
+          [grip]="held.grip"
+          [fingers]="held.fingers"
+          [staying]="staying()"
+          [scale]="1.15"
+        />
+      }
+    </div>
+    @if (nextName() !== nowName()) {
+      <div class="flex min-w-0 items-center gap-4 sm:gap-6 sm:border-l sm:border-line sm:pl-8">
+        <div class="max-w-[220px] min-w-[80px]">
+          <p class="text-sm text-ink-soft">{{ inWords() }}</p>
+          <p class="font-display text-2xl font-bold text-brass">{{ nextName() | chord }}</p>
+          <p class="mt-1 text-sm max-sm:hidden">{{ change()?.line }}</p>
+        </div>
+        @if (next(); as held) {
+          <harvu-grip
+            class="max-sm:hidden"
+            [grip]="held.grip"
+            [fingers]="held.fingers"
+            [staying]="staying()"
+            [scale]="1.35"
+          />
+          <harvu-grip
+            class="sm:hidden"
+            [grip]="held.grip"
+            [fingers]="held.fingers"
+            [staying]="staying()"
+            [scale]="0.9"
+          />
+        }
+      </div>
+    }
+  `,
+})
+export class NowNext {
+  readonly now = input<SongGrip>();
+  readonly nowName = input.required<string>();
+  readonly next = input<SongGrip>();
+  readonly nextName = input.required<string>();
+  readonly beatsToNext = input.required<number | null>();
+  readonly change = input<Change>();
+  /** Beats of the count-in still to come. */
+  readonly countIn = input(0);
+
+  protected readonly nowSize = computed(() =>
+    this.nowName().length > 4 ? 'text-[54px] sm:text-[72px]' : 'text-[54px] sm:text-[104px]',
+  );
+  protected readonly staying = computed(() =>
+    (this.change()?.moves ?? []).flatMap((move) => (move.does === 'stays' ? [move.finger] : [])),
+  );
+  protected readonly inWords = computed(() => {
+    const beats = this.beatsToNext();
+    return beats === null ? 'then' : `in ${beats} ${beats === 1 ? 'beat' : 'beats'}`;
+  });
+}

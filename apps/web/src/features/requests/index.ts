@@ -1,0 +1,1 @@
+export { RequestsPage } from './requests-page';

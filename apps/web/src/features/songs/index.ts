@@ -1,0 +1,2 @@
+export { SongsApi } from './songs.api';
+export { SongsPage } from './songs-page';

@@ -1,0 +1,1 @@
+export { StepsPage } from './steps-page';

@@ -1,0 +1,97 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Person, PlanSummary, Problem, Song } from '@harvu/contract';
+import type { Step, StepKind } from '@harvu/core/steps';
+import { forkJoin, switchMap, tap, type Observable } from 'rxjs';
+import { Analysis, type SongAnalysis } from '../../platform/analysis';
+import { toProblem } from '../../platform/problems';
+import { plainBlocks, PlansApi } from '../plans';
+import { SongsApi } from '../songs';
+import { PeopleApi } from '../studio';
+
+/** Steps of one kind under one heading. */
+export interface StepGroup {
+  readonly heading: string;
+  readonly steps: readonly NumberedStep[];
+}
+
+export interface NumberedStep extends Step {
+  readonly number: number;
+}
+
+const GROUPS: readonly { readonly heading: string; readonly kinds: readonly StepKind[] }[] = [
+  { heading: 'Grips', kinds: ['grip'] },
+  { heading: 'Changes', kinds: ['change'] },
+  { heading: 'Sections', kinds: ['section'] },
+  { heading: 'Joins and whole song', kinds: ['join', 'whole'] },
+];
+
+/** A song's steps, and who they are assigned to. */
+@Injectable()
+export class StepsState {
+  private readonly songs = inject(SongsApi);
+  private readonly people = inject(PeopleApi);
+  private readonly plans = inject(PlansApi);
+  private readonly analysis = inject(Analysis);
+  private readonly opened = signal<Song | null>(null);
+  private readonly made = signal<SongAnalysis | null>(null);
+  private readonly everybody = signal<readonly Person[]>([]);
+  private readonly given = signal<readonly PlanSummary[]>([]);
+  private readonly failed = signal<Problem | null>(null);
+
+  readonly song = this.opened.asReadonly();
+  readonly analysed = this.made.asReadonly();
+  readonly problem = this.failed.asReadonly();
+  readonly students = computed(() =>
+    this.everybody().filter((person) => person.role === 'student'),
+  );
+  /** The plans of this song, by student. */
+  readonly planOf = computed(() => new Map(this.given().map((plan) => [plan.studentId, plan])));
+  readonly blocks = computed(() => {
+    const made = this.made();
+    return made ? plainBlocks(made.work) : [];
+  });
+  readonly groups = computed((): readonly StepGroup[] => {
+    const steps = (this.made()?.steps ?? []).map((step, index) => ({ ...step, number: index + 1 }));
+    return GROUPS.map(({ heading, kinds }) => ({
+      heading,
+      steps: steps.filter((step) => kinds.includes(step.kind)),
+    })).filter((group) => group.steps.length > 0);
+  });
+
+  open(id: string): void {
+    const song = this.songs.find(id).pipe(
+      tap((found) => this.opened.set(found)),
+      switchMap((found) => this.analysis.analyse(found.document)),
+      tap((made) => this.made.set(made)),
+    );
+    this.run(
+      forkJoin([
+        song,
+        this.loadPlans(id),
+        this.people.list().pipe(tap((all) => this.everybody.set(all))),
+      ]),
+    );
+  }
+
+  assign(studentIds: readonly string[]): void {
+    const song = this.opened();
+    if (!song || studentIds.length === 0) return;
+    const { id, revision } = song;
+    this.run(
+      this.plans
+        .assign(id, { revision, studentIds: [...studentIds] })
+        .pipe(switchMap(() => this.loadPlans(id))),
+    );
+  }
+
+  private loadPlans(songId: string): Observable<readonly PlanSummary[]> {
+    return this.plans
+      .list()
+      .pipe(tap((all) => this.given.set(all.filter((plan) => plan.songId === songId))));
+  }
+
+  private run(work: Observable<unknown>): void {
+    this.failed.set(null);
+    work.subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
+  }
+}

@@ -1,0 +1,1 @@
+export { StudentSongPage } from './student-song-page';

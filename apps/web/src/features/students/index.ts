@@ -1,0 +1,1 @@
+export { StudentsPage } from './students-page';

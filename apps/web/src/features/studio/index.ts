@@ -1,0 +1,2 @@
+export { PeopleApi } from './people.api';
+export { StudioPage } from './studio-page';

@@ -1,0 +1,105 @@
+import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { newPersonSchema, type NewPerson, type Problem } from '@harvu/contract';
+import { faultOf, fits } from '../../../platform/forms';
+import { toProblem } from '../../../platform/problems';
+import { FieldRow } from '../../../ui/field-row';
+import { ProblemLine } from '../../../ui/problem-line';
+import { PeopleApi } from '../people.api';
+
+function toPerson(value: unknown): NewPerson {
+  const person = value as NewPerson;
+  const { isMinor } = person;
+  return {
+    ...person,
+    guardian: isMinor ? person.guardian : '',
+    guardianConsentOn: (isMinor && person.guardianConsentOn) || null,
+  };
+}
+
+/** The owner adds somebody; a minor comes with a guardian. */
+@Component({
+  selector: 'harvu-add-person-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FieldRow, ProblemLine, ReactiveFormsModule],
+  template: `
+    <form
+      [formGroup]="form"
+      (ngSubmit)="send()"
+      class="grid gap-3 rounded-sm border border-line bg-sheet p-4"
+    >
+      <h2 class="text-base">Add somebody</h2>
+      <harvu-field label="Name" [fault]="fault('name')"
+        ><input class="field" formControlName="name"
+      /></harvu-field>
+      <harvu-field label="Sign-in name" [fault]="fault('signInName')">
+        <input class="field" formControlName="signInName" autocapitalize="none" />
+      </harvu-field>
+      <harvu-field
+        label="First password"
+        [fault]="fault('password')"
+        hint="At least 8 characters; tell it in person."
+      >
+        <input class="field" formControlName="password" autocomplete="off" />
+      </harvu-field>
+      <harvu-field label="Role" [fault]="fault('role')">
+        <select class="field" formControlName="role">
+          <option value="student">student</option>
+          <option value="teacher">teacher</option>
+          <option value="owner">owner</option>
+        </select>
+      </harvu-field>
+      <label class="flex items-center gap-2"
+        ><input type="checkbox" formControlName="isMinor" /> is a minor</label
+      >
+      @if (form.controls.isMinor.value) {
+        <harvu-field label="Guardian, name and contact" [fault]="fault('guardian')">
+          <input class="field" formControlName="guardian" />
+        </harvu-field>
+        <harvu-field
+          label="Consent given on"
+          [fault]="fault('guardianConsentOn')"
+          hint="The account works only from then on."
+        >
+          <input class="field" type="date" formControlName="guardianConsentOn" />
+        </harvu-field>
+      }
+      <harvu-problem [problem]="problem()" />
+      <button type="submit" class="button button-first">Add to the studio</button>
+    </form>
+  `,
+})
+export class AddPersonForm {
+  readonly added = output();
+  private readonly api = inject(PeopleApi);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly form = inject(NonNullableFormBuilder).group(
+    {
+      name: '',
+      signInName: '',
+      password: '',
+      role: 'student' as NewPerson['role'],
+      isMinor: false,
+      guardian: '',
+      guardianConsentOn: '',
+    },
+    { validators: fits(newPersonSchema, toPerson) },
+  );
+
+  protected fault(field: string): string {
+    return faultOf(this.form, field);
+  }
+
+  protected send(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    this.problem.set(null);
+    this.api.add(toPerson(this.form.getRawValue())).subscribe({
+      next: () => {
+        this.form.reset();
+        this.added.emit();
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -1,0 +1,41 @@
+import { Injectable } from '@angular/core';
+import type { FoundGrip } from '@harvu/core/fretboard';
+import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
+import type { SongDocument } from '@harvu/core/song';
+import type { Step, Workpiece } from '@harvu/core/steps';
+import { wrap } from 'comlink';
+import { from, type Observable } from 'rxjs';
+import type { AnalysisApi } from './analysis.worker';
+
+/** A song taken apart, with its steps. */
+export interface SongAnalysis {
+  readonly work: Workpiece;
+  readonly steps: readonly Step[];
+}
+
+/** A song taken apart, with how far a student is. */
+export interface SongProgress extends SongAnalysis {
+  readonly readiness: Readiness;
+  readonly progress: readonly StepProgress[];
+  readonly lines: readonly TempoLine[];
+}
+
+/** Has songs worked out in a worker, so that the page never waits. */
+@Injectable({ providedIn: 'root' })
+export class Analysis {
+  private readonly worker = wrap<AnalysisApi>(
+    new Worker(new URL('./analysis.worker', import.meta.url), { type: 'module' }),
+  );
+
+  analyse(song: SongDocument): Observable<SongAnalysis> {
+    return from(this.worker.analyse(song));
+  }
+
+  progress(song: SongDocument, tries: readonly Try[]): Observable<SongProgress> {
+    return from(this.worker.progress(song, tries));
+  }
+
+  findGrips(song: SongDocument, name: string): Observable<readonly FoundGrip[]> {
+    return from(this.worker.findGrips(song, name));
+  }
+}

@@ -1,0 +1,25 @@
+import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/progress';
+import type { SongDocument } from '@harvu/core/song';
+import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import { findGripsFor } from './grip-search';
+import { expose } from 'comlink';
+
+/** What the page asks of the worker; the heavy part of the core runs here. */
+const api = {
+  analyse(song: SongDocument) {
+    const work = workpieceOf(song);
+    return { work, steps: makeSteps(work) };
+  },
+  progress(song: SongDocument, tries: readonly Try[]) {
+    const work = workpieceOf(song);
+    const steps = makeSteps(work);
+    const readiness = readinessOf(work, { steps, tries });
+    const lines = tempoLines(steps, tries);
+    return { work, steps, readiness, lines, progress: stepProgress(steps, tries) };
+  },
+  findGrips: findGripsFor,
+};
+
+export type AnalysisApi = typeof api;
+
+expose(api);

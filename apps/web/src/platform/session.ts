@@ -1,0 +1,73 @@
+import { HttpClient } from '@angular/common/http';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import type { Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
+import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
+import { SignedOut } from './signed-out';
+
+const CLOSED_DOOR: StudioDoor = { studioName: '', needsSetUp: false, demoAccounts: [] };
+
+/** Who is here, and what stands at the studio's door. */
+@Injectable({ providedIn: 'root' })
+export class Session {
+  private readonly http = inject(HttpClient);
+  private readonly router = inject(Router);
+  private readonly found = signal<Person | null>(null);
+  private readonly studioDoor = signal<StudioDoor>(CLOSED_DOOR);
+
+  readonly person = this.found.asReadonly();
+  readonly door = this.studioDoor.asReadonly();
+  readonly isTeaching = computed(() => ['owner', 'teacher'].includes(this.found()?.role ?? ''));
+  /** The first page of whoever is here. */
+  readonly home = computed(() => (this.isTeaching() ? '/students' : '/week'));
+
+  constructor() {
+    inject(SignedOut).happened.subscribe(() => {
+      this.found.set(null);
+      void this.router.navigate(['/sign-in'], { queryParams: { from: this.router.url } });
+    });
+  }
+
+  /** Asks who is signed in; without an answer, nobody is. */
+  load(): Observable<unknown> {
+    return forkJoin([
+      this.http.get<Person | null>('/api/me').pipe(catchError(() => of(null))),
+      this.http.get<StudioDoor>('/api/studio').pipe(catchError(() => of(CLOSED_DOOR))),
+    ]).pipe(
+      tap(([person, door]) => {
+        this.found.set(person);
+        this.studioDoor.set(door);
+      }),
+    );
+  }
+
+  signIn(signIn: SignIn): Observable<Person> {
+    return this.http
+      .post<Person>('/api/sign-in', signIn)
+      .pipe(tap((person) => this.found.set(person)));
+  }
+
+  signOut(): Observable<void> {
+    return this.http.post<undefined>('/api/sign-out', {}).pipe(
+      map(() => {
+        this.found.set(null);
+        void this.router.navigate(['/sign-in']);
+      }),
+    );
+  }
+
+  /** Makes the studio and its owner, and signs the owner in. */
+  setUp(setUp: SetUp): Observable<Person> {
+    const { signInName, password } = setUp;
+    return this.http.post('/api/studio/set-up', setUp).pipe(
+      switchMap(() => this.signIn({ signInName, password })),
+      tap(() =>
+        this.studioDoor.update((door) => ({
+          ...door,
+          studioName: setUp.studioName,
+          needsSetUp: false,
+        })),
+      ),
+    );
+  }
+}

@@ -1,0 +1,157 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+} from '@angular/core';
+
+/** One block of the ribbon: a section where it comes in the song. */
+export interface RibbonBlock {
+  readonly letter: string;
+  readonly name: string;
+  readonly bars: number;
+  /** Clean tempo of the section; null while untouched; left out where progress is not shown. */
+  readonly cleanBpm?: number | null;
+  readonly goalBpm?: number;
+}
+
+type Level = 'none' | 'new' | 'low' | 'near' | 'goal';
+
+interface DrawnBlock extends RibbonBlock {
+  readonly level: Level;
+  readonly height: number;
+  readonly figure: string;
+  readonly words: string;
+}
+
+const NEAR = 0.8;
+
+function levelOf({ cleanBpm, goalBpm = 1 }: RibbonBlock): Level {
+  if (cleanBpm === undefined) return 'none';
+  if (cleanBpm === null) return 'new';
+  const share = cleanBpm / goalBpm;
+  return share >= 1 ? 'goal' : share >= NEAR ? 'near' : 'low';
+}
+
+function wordsOf(block: RibbonBlock, level: Level): string {
+  const bars = `${block.bars} ${block.bars === 1 ? 'bar' : 'bars'}`;
+  const held =
+    level === 'none'
+      ? ''
+      : level === 'new'
+        ? ', not played clean yet'
+        : `, clean at ${block.cleanBpm} of ${block.goalBpm} bpm`;
+  return `${block.letter} ${block.name}, ${bars}${held}`;
+}
+
+function toDrawn(block: RibbonBlock): DrawnBlock {
+  const level = levelOf(block);
+  const share = Math.min(1, (block.cleanBpm ?? 0) / (block.goalBpm ?? 1));
+  const figure =
+    level === 'none' ? String(block.bars) : level === 'new' ? 'new' : String(block.cleanBpm);
+  return { ...block, level, height: Math.round(share * 62), figure, words: wordsOf(block, level) };
+}
+
+/** The whole song across the page: a block per section occurrence, as wide as its bars, filling like a lock. */
+@Component({
+  selector: 'harvu-ribbon',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block min-w-0' },
+  template: `
+    <div
+      class="-m-1 flex gap-[3px] overflow-x-auto p-1"
+      role="group"
+      aria-label="The song, section by section"
+      (keydown)="move($event)"
+    >
+      @for (block of drawn(); track $index) {
+        <button
+          type="button"
+          class="relative shrink-0 basis-0 overflow-hidden rounded-sm border bg-sheet text-left"
+          [class]="blockClass(block, $index)"
+          [style.flex-grow]="block.bars"
+          [style.min-width.px]="minWidth(block)"
+          [attr.aria-current]="$index === current() ? 'true' : null"
+          [attr.aria-label]="block.words"
+          [title]="block.words"
+          (click)="pick.emit($index)"
+        >
+          @if (block.level !== 'none' && block.level !== 'new') {
+            <span
+              class="absolute inset-x-0 bottom-0 border-t-2"
+              [class]="fillClass(block.level)"
+              [style.height.%]="block.height"
+            ></span>
+          }
+          @if (block.level === 'new') {
+            <span class="absolute inset-x-0 bottom-0 border-b-2 border-spruce"></span>
+          }
+          <span
+            class="relative block truncate px-1.5"
+            [class]="thin() ? 'text-xs leading-[22px]' : 'pt-1 text-xs'"
+          >
+            <b class="font-display" [class]="thin() ? '' : 'text-sm'">{{ block.letter }}</b>
+            @if (!thin()) {
+              {{ block.name }}
+            }
+          </span>
+          @if (!thin()) {
+            <span
+              class="absolute right-1.5 bottom-1 font-mono text-xs"
+              [class]="block.level === 'new' ? 'text-ink-soft' : ''"
+              >{{ block.figure }}</span
+            >
+          }
+        </button>
+      }
+    </div>
+  `,
+})
+export class Ribbon {
+  readonly blocks = input.required<readonly RibbonBlock[]>();
+  /** Index of the block the page is at; -1 for none. */
+  readonly current = input(-1);
+  /** A low ribbon with letters only, for lists and the practice room. */
+  readonly thin = input(false);
+  readonly pick = output<number>();
+
+  protected readonly drawn = computed(() => this.blocks().map(toDrawn));
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  constructor() {
+    // A long song scrolls sideways; the current block is kept in view.
+    effect(() => {
+      const block = this.host.nativeElement.querySelectorAll('button')[this.current()];
+      block?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    });
+  }
+
+  protected minWidth(block: RibbonBlock): number {
+    return this.thin() ? 24 : Math.max(38, Math.min(60, block.bars * 9));
+  }
+
+  protected blockClass(block: DrawnBlock, index: number): string {
+    const size = this.thin() ? 'h-6' : 'h-16';
+    const edge = block.level === 'new' ? 'border-dashed border-ink-soft' : 'border-line';
+    const ring = index === this.current() ? 'outline-2 outline-ink outline-offset-1' : '';
+    return `${size} ${edge} ${ring}`;
+  }
+
+  protected fillClass(level: Level): string {
+    if (level === 'goal') return 'border-spruce bg-spruce-wash';
+    return level === 'near' ? 'border-brass-line bg-brass-wash' : 'border-slate bg-slate-wash';
+  }
+
+  protected move(event: KeyboardEvent): void {
+    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    if (step === 0) return;
+    const blocks = [...this.host.nativeElement.querySelectorAll('button')];
+    const at = blocks.findIndex((block) => block === event.target);
+    blocks[Math.max(0, Math.min(blocks.length - 1, at + step))]?.focus();
+    event.preventDefault();
+  }
+}

@@ -1,0 +1,48 @@
+import type { Step } from '../steps';
+import type { Bpm } from '../units';
+import { climbOf, type Try } from './climb';
+
+/** The clean tempo of a step after so many minutes of practice on the whole song. */
+export interface TempoPoint {
+  readonly minutes: number;
+  readonly bpm: Bpm;
+}
+
+/** How one section's clean tempo grew. */
+export interface TempoLine {
+  readonly step: Step;
+  readonly points: readonly TempoPoint[];
+}
+
+function minutesUpTo(tries: readonly Try[]): readonly number[] {
+  let seconds = 0;
+  return tries.map((one) => (seconds += one.seconds) / 60);
+}
+
+function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): TempoLine {
+  const own: Try[] = [];
+  const points: TempoPoint[] = [];
+  tries.forEach((one, index) => {
+    if (one.stepId !== step.id) return;
+    own.push(one);
+    const bpm = climbOf(step, own).cleanBpm;
+    if (bpm !== null) points.push({ minutes: minutes[index] ?? 0, bpm });
+  });
+  return { step, points };
+}
+
+/**
+ * Traces how the clean tempo of each section grew over the minutes practised on the song; sections
+ * never played clean are left out.
+ *
+ * @example
+ * tempoLines([], []) // []
+ */
+export function tempoLines(steps: readonly Step[], tries: readonly Try[]): readonly TempoLine[] {
+  const inOrder = [...tries].sort((a, b) => a.at.localeCompare(b.at));
+  const minutes = minutesUpTo(inOrder);
+  return steps
+    .filter((step) => step.kind === 'section')
+    .map((step) => lineOf(step, inOrder, minutes))
+    .filter((line) => line.points.length > 0);
+}
