@@ -4,7 +4,7 @@ import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
-import type { Sequelize } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import {
   createPeopleRoutes,
   createPeopleService,
@@ -113,7 +113,7 @@ function createApi(deps: AppDeps) {
       }),
     )
     .get('/health', async (c) => {
-      await sequelize.query('SELECT 1');
+      await sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
       return c.json({ ok: true });
     })
     .route('/studio', createStudioRoutes(services.studio))

@@ -23,8 +23,8 @@ const DOT_RADIUS = 7.5;
   template: `
     <svg
       [attr.viewBox]="viewBox()"
-      [attr.width]="width() * scale()"
-      [attr.height]="height() * scale()"
+      [attr.width]="scale() === null ? '100%' : width() * (scale() ?? 1)"
+      [attr.height]="scale() === null ? null : height() * (scale() ?? 1)"
       role="img"
       [attr.aria-label]="words()"
       class="block"
@@ -100,7 +100,8 @@ export class GripDiagram {
   readonly fingers = input<Fingers>([]);
   /** Fingers drawn in spruce because they stay in the change to or from this grip. */
   readonly staying = input<readonly (number | string)[]>([]);
-  readonly scale = input(1);
+  /** Times its natural size; null to fill the width it is given. */
+  readonly scale = input<number | null>(1);
 
   protected readonly left = LEFT;
   protected readonly top = TOP;

@@ -29,7 +29,7 @@ const SPOKEN: Readonly<Record<NoteTone, string>> = {
     >
       <span class="sr-only">{{ spoken() }}</span>
       @if (heading()) {
-        <b>{{ heading() }}</b>
+        <b class="mr-1">{{ heading() }}</b>
       }
       <ng-content />
     </section>

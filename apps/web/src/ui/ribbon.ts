@@ -71,7 +71,7 @@ function toDrawn(block: RibbonBlock): DrawnBlock {
       @for (block of drawn(); track $index) {
         <button
           type="button"
-          class="relative shrink-0 basis-0 overflow-hidden rounded-sm border bg-sheet text-left"
+          class="@container relative shrink-0 basis-0 overflow-hidden rounded-sm border bg-sheet text-left"
           [class]="blockClass(block, $index)"
           [style.flex-grow]="block.bars"
           [style.min-width.px]="minWidth(block)"
@@ -91,12 +91,12 @@ function toDrawn(block: RibbonBlock): DrawnBlock {
             <span class="absolute inset-x-0 bottom-0 border-b-2 border-spruce"></span>
           }
           <span
-            class="relative block truncate px-1.5"
-            [class]="thin() ? 'text-xs leading-[22px]' : 'pt-1 text-xs'"
+            class="absolute inset-x-0 top-0 overflow-hidden whitespace-nowrap"
+            [class]="thin() ? 'px-1 text-xs leading-[22px]' : 'px-1.5 pt-1 text-xs'"
           >
             <b class="font-display" [class]="thin() ? '' : 'text-sm'">{{ block.letter }}</b>
             @if (!thin()) {
-              {{ block.name }}
+              <span class="hidden @[56px]:inline">&ngsp;{{ block.name }}</span>
             }
           </span>
           @if (!thin()) {
@@ -131,7 +131,7 @@ export class Ribbon {
   }
 
   protected minWidth(block: RibbonBlock): number {
-    return this.thin() ? 24 : Math.max(38, Math.min(60, block.bars * 9));
+    return this.thin() ? 26 : Math.max(40, Math.min(58, block.bars * 9));
   }
 
   protected blockClass(block: DrawnBlock, index: number): string {

@@ -21,6 +21,8 @@ export interface ChartLine {
 }
 
 const INKS = ['--spruce', '--brass', '--slate', '--rose', '--ink-soft'] as const;
+/** The chart begins at a round number of minutes before the first clean tempo. */
+const ROUND_MINUTES = 20;
 const DASHES: readonly (readonly number[])[] = [[], [6, 3], [2, 3], [10, 3], [6, 3, 2, 3]];
 
 /** Clean tempo by practice time, a stepped line a section, with the goal dashed across. */
@@ -28,7 +30,7 @@ const DASHES: readonly (readonly number[])[] = [[], [6, 3], [2, 3], [10, 3], [6,
   selector: 'harvu-tempo-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'block' },
-  template: `<div class="relative h-[250px]">
+  template: `<div class="relative h-[310px]">
     <canvas #canvas role="img" [attr.aria-label]="words()"></canvas>
   </div>`,
 })
@@ -95,6 +97,8 @@ export class TempoChart {
     };
     const grid = { color: this.colour('--line-soft') };
     const title = { display: true, color: this.colour('--ink-soft') };
+    const begins = Math.min(...this.lines().map((line) => line.points[0]?.minutes ?? 0));
+    const first = Math.floor(begins / ROUND_MINUTES) * ROUND_MINUTES;
     this.chart = new Chart(this.canvas().nativeElement, {
       type: 'line',
       data: { datasets: this.datasets() },
@@ -104,7 +108,7 @@ export class TempoChart {
         scales: {
           x: {
             type: 'linear',
-            min: 0,
+            min: first,
             ticks,
             grid,
             title: { ...title, text: 'minutes practised' },

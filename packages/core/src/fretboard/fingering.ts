@@ -26,7 +26,7 @@ interface Held extends Place {
   readonly finger: 1 | 2 | 3 | 4;
 }
 
-const COST = { barre: 1.6, partialBarre: 2, perFinger: 0.5, offPosition: 0.3, reach: 2 } as const;
+const COST = { barre: 2, partialBarre: 2, perFinger: 0.5, offPosition: 0.3, reach: 2 } as const;
 
 function frettedPlaces(grip: Grip): readonly Place[] {
   const places = grip.flatMap((fret, place) => (fret ? [{ fret, place }] : []));

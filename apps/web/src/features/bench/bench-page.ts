@@ -83,7 +83,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
       </harvu-page-head>
       <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_310px]">
         <div class="min-w-0 px-4 pt-4 pb-6 sm:px-6">
-          <div class="grid items-start gap-5 xl:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+          <div class="grid items-start gap-5 xl:grid-cols-[minmax(0,4fr)_minmax(0,5fr)]">
             <section aria-labelledby="text-heading" class="min-w-0">
               <h2 id="text-heading" class="mb-1 text-sm text-ink-soft">Chart text</h2>
               <harvu-chart-editor
@@ -110,14 +110,14 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
                   for one beat more.
                 </p>
               }
+              <harvu-grip-row
+                class="mt-4 block"
+                [song]="state.document()"
+                [grips]="worked()?.work?.grips ?? []"
+                (changed)="state.run($event)"
+              />
             </section>
           </div>
-          <harvu-grip-row
-            class="mt-5 block"
-            [song]="state.document()"
-            [grips]="worked()?.work?.grips ?? []"
-            (changed)="state.run($event)"
-          />
         </div>
         <harvu-bench-margin
           [song]="state.document()"

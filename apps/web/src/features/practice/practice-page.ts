@@ -54,6 +54,7 @@ import { PracticeState } from './practice.state';
         <div class="mt-2 grid flex-1 gap-6 lg:grid-cols-[minmax(0,1fr)_190px]">
           <div class="flex min-w-0 flex-col">
             <harvu-now-next
+              class="tall:min-h-[270px]"
               [now]="state.now()"
               [nowName]="state.place()?.now ?? ''"
               [next]="state.next()"
@@ -64,7 +65,7 @@ import { PracticeState } from './practice.state';
             />
             @if (state.bpm() !== null) {
               <harvu-bar-strip
-                class="mt-4"
+                class="mt-4 tall:mt-6"
                 [pass]="state.pass()"
                 [place]="state.place()"
                 [isRunning]="state.isRunning()"

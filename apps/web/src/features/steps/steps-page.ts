@@ -60,28 +60,36 @@ import { StepsState } from './steps.state';
             </p>
           }
           @for (group of state.groups(); track group.heading) {
-            <h2 class="mt-2 mb-0.5 text-sm text-ink-soft">{{ group.heading }}</h2>
-            <ol>
+            <h2 class="mt-3 mb-0.5 text-sm text-ink-soft">
+              {{ group.heading }}
+              @if (group.isShort) {
+                <span class="font-sans text-xs font-normal">each {{ goal(group.steps[0]!) }}</span>
+              }
+            </h2>
+            <ol [class]="group.isShort ? 'sm:columns-3 sm:gap-x-6' : ''">
               @for (step of group.steps; track step.id) {
                 <li>
                   <button
                     type="button"
                     [id]="step.id"
-                    class="grid w-full grid-cols-[32px_minmax(0,1fr)_minmax(0,200px)_190px] items-center gap-x-3 border-b border-line-soft px-1.5 py-[7px] text-left hover:bg-sheet"
-                    [class]="step.id === chosen()?.id ? 'bg-brass-wash!' : ''"
+                    class="grid w-full items-center gap-x-3 border-b border-line-soft px-1.5 py-[7px] text-left hover:bg-sheet"
+                    [class]="rowClass(step, group.isShort)"
                     [attr.aria-pressed]="step.id === chosen()?.id"
                     (click)="chosen.set(step)"
                   >
                     <span class="font-mono text-ink-soft">{{ step.number }}</span>
                     <b class="truncate">{{ step.title }}</b>
-                    <span>
-                      @if (step.rungs.length > 0) {
-                        <harvu-ladder-line [rungs]="step.rungs" />
-                      }
-                    </span>
-                    <span class="text-xs"
-                      ><b class="text-sm">{{ tempoWords(step) }}</b> {{ goal(step) }}</span
-                    >
+                    @if (!group.isShort) {
+                      <span>
+                        @if (step.rungs.length > 0) {
+                          <harvu-ladder-line [rungs]="step.rungs" />
+                        }
+                      </span>
+                      <span class="text-xs">
+                        <b class="mr-1 text-sm">{{ tempoWords(step) }}</b>
+                        {{ goal(step) }}
+                      </span>
+                    }
                   </button>
                 </li>
               }
@@ -152,6 +160,13 @@ export class StepsPage {
     const step = this.steps().find((one) => one.id === `section:${part}`);
     this.chosen.set(step ?? null);
     document.getElementById(step?.id ?? '')?.scrollIntoView({ block: 'nearest' });
+  }
+
+  protected rowClass(step: Step, isShort: boolean): string {
+    const columns = isShort
+      ? 'grid-cols-[26px_minmax(0,1fr)]'
+      : 'grid-cols-[26px_minmax(0,1fr)_minmax(0,200px)_190px]';
+    return step.id === this.chosen()?.id ? `${columns} bg-brass-wash!` : columns;
   }
 
   protected tempoWords({ rungs }: Step): string {

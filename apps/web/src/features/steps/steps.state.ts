@@ -11,6 +11,8 @@ import { PeopleApi } from '../studio';
 /** Steps of one kind under one heading. */
 export interface StepGroup {
   readonly heading: string;
+  /** Steps without a ladder, listed side by side. */
+  readonly isShort: boolean;
   readonly steps: readonly NumberedStep[];
 }
 
@@ -54,6 +56,7 @@ export class StepsState {
     const steps = (this.made()?.steps ?? []).map((step, index) => ({ ...step, number: index + 1 }));
     return GROUPS.map(({ heading, kinds }) => ({
       heading,
+      isShort: kinds.includes('grip'),
       steps: steps.filter((step) => kinds.includes(step.kind)),
     })).filter((group) => group.steps.length > 0);
   });

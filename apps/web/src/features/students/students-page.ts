@@ -27,9 +27,13 @@ function toRow(plan: PlanProgress): Row {
   return { ...plan, headline, below, silentDays };
 }
 
+/** Nothing logged for a week, though there is something left to do. */
+function isSilent({ silentDays, readiness }: Row): boolean {
+  return (silentDays ?? SILENT_DAYS) >= SILENT_DAYS && !readiness.gates.isReady;
+}
+
 /** Who is silent comes first, then whose song is furthest from whole. */
 function byNeed(a: Row, b: Row): number {
-  const isSilent = (row: Row): boolean => (row.silentDays ?? SILENT_DAYS) >= SILENT_DAYS;
   return Number(isSilent(b)) - Number(isSilent(a)) || a.readiness.share - b.readiness.share;
 }
 
@@ -127,11 +131,7 @@ export class StudentsPage {
       .map((one) => one.name)
       .join(', ');
   });
-  protected readonly silent = computed(() =>
-    this.namesOf(
-      (row) => (row.silentDays ?? SILENT_DAYS) >= SILENT_DAYS && !row.readiness.gates.isReady,
-    ),
-  );
+  protected readonly silent = computed(() => this.namesOf(isSilent));
   protected readonly ready = computed(() => this.namesOf((row) => row.readiness.gates.isReady));
 
   constructor() {

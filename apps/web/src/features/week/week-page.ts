@@ -6,24 +6,25 @@ import { toProblem } from '../../platform/problems';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
 import { PlanReader, type PlanProgress } from '../plans';
+import { WeekMinutes } from './parts/week-minutes';
 import { WeekSong } from './parts/week-song';
 
 /** A student's own week: each song with the steps that are open now. */
 @Component({
   selector: 'harvu-week-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PageHead, ProblemLine, RouterLink, WeekSong],
+  imports: [PageHead, ProblemLine, RouterLink, WeekMinutes, WeekSong],
   host: { class: 'flex flex-1 flex-col' },
   template: `
     <harvu-page-head title="My week">
-      <span figures class="text-ink-soft"
-        ><b class="text-ink">{{ minutes() }}</b> min in the last seven days</span
-      >
       <a actions class="button" routerLink="/requests">Ask for a song</a>
     </harvu-page-head>
     <div class="px-4 py-4 sm:px-6">
       <harvu-problem [problem]="problem()" />
       @if (plans(); as all) {
+        @if (all.length > 0) {
+          <harvu-week-minutes class="mb-5" [tries]="tries()" />
+        }
         @for (plan of all; track plan.plan.id) {
           <harvu-week-song [plan]="plan" />
         } @empty {
@@ -39,12 +40,7 @@ import { WeekSong } from './parts/week-song';
 export class WeekPage {
   protected readonly plans = signal<readonly PlanProgress[] | null>(null);
   protected readonly problem = signal<Problem | null>(null);
-  protected readonly minutes = computed(() => {
-    const since = Date.now() - 7 * 86_400_000;
-    const tries = (this.plans() ?? []).flatMap(({ plan }) => plan.tries);
-    const recent = tries.filter((one) => Date.parse(one.at) >= since);
-    return Math.round(recent.reduce((sum, one) => sum + one.seconds, 0) / 60);
-  });
+  protected readonly tries = computed(() => (this.plans() ?? []).flatMap(({ plan }) => plan.tries));
 
   constructor() {
     inject(PlanReader)

@@ -24,7 +24,7 @@ interface Row {
     <ol class="grid grid-cols-4 border-l-2 border-ink" aria-label="Bars">
       @for (bar of rows(); track $index) {
         <li
-          class="relative flex min-h-[58px] border-y border-r-2 border-line border-r-ink bg-sheet not-first:-mt-px"
+          class="relative flex min-h-[70px] border-y border-r-2 border-line border-r-ink bg-sheet not-first:-mt-px"
         >
           @for (cell of bar.cells; track $index) {
             <span class="min-w-0 overflow-hidden px-2 pt-1" [style.flex]="cell.grow + ' 1 0'">

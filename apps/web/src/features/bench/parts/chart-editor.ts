@@ -29,7 +29,7 @@ const LOOK = EditorView.theme({
     backgroundColor: 'var(--sheet)',
     border: '1px solid var(--line)',
     borderRadius: '5px',
-    maxHeight: '420px',
+    maxHeight: 'max(300px, calc(100dvh - 300px))',
   },
   '&.cm-focused': { outline: '2px solid var(--ink)', outlineOffset: '1px' },
   '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: '22px', minHeight: '250px' },

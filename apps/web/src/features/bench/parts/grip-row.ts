@@ -23,8 +23,8 @@ import { GripDiagram } from '../../../ui/grip-diagram';
   imports: [ChordLabel, GripDiagram],
   template: `
     @if (grips().length > 0) {
-      <h2 class="mb-1 border-t border-line pt-3 text-sm text-ink-soft">Grips</h2>
-      <ul class="flex flex-wrap gap-x-2 gap-y-2">
+      <h2 class="mb-1 text-sm text-ink-soft">Grips</h2>
+      <ul class="flex flex-wrap gap-x-1 gap-y-1">
         @for (one of grips(); track one.name) {
           <li>
             <button

@@ -15,7 +15,7 @@ const SHOWN = 4;
     <ol class="flex border-l-2 border-ink-soft" aria-label="Bars of this pass">
       @for (bar of shown(); track bar.index) {
         <li
-          class="relative flex h-[72px] min-w-0 flex-1 border-y border-r-2 border-line border-r-ink-soft sm:h-[92px]"
+          class="relative flex h-[72px] min-w-0 flex-1 border-y border-r-2 border-line border-r-ink-soft sm:h-[84px] tall:h-[104px]"
           [class]="bar.isNow ? 'bg-brass-wash' : 'bg-sheet'"
           [attr.aria-current]="bar.isNow ? 'true' : null"
         >
@@ -35,7 +35,7 @@ const SHOWN = 4;
     <p class="mt-2 flex justify-center gap-2" aria-hidden="true">
       @for (beat of beats(); track $index) {
         <span
-          class="grid h-9 max-w-16 flex-1 place-items-center rounded-sm border font-mono font-bold"
+          class="grid h-9 max-w-20 tall:h-12 tall:text-lg flex-1 place-items-center rounded-sm border font-mono font-bold"
           [class]="
             $index === beatNow()
               ? 'border-brass-line bg-brass-wash'

@@ -20,42 +20,30 @@ import { GripDiagram } from '../../../ui/grip-diagram';
       </div>
       @if (now(); as held) {
         <harvu-grip
-          class="max-sm:hidden"
+          class="w-[110px] sm:w-[150px] tall:w-[208px]"
           [grip]="held.grip"
           [fingers]="held.fingers"
           [staying]="staying()"
-          [scale]="1.7"
-        />
-        <harvu-grip
-          class="sm:hidden"
-          [grip]="held.grip"
-          [fingers]="held.fingers"
-          [staying]="staying()"
-          [scale]="1.15"
+          [scale]="null"
         />
       }
     </div>
     @if (nextName() !== nowName()) {
-      <div class="flex min-w-0 items-center gap-4 sm:gap-6 sm:border-l sm:border-line sm:pl-8">
-        <div class="max-w-[220px] min-w-[80px]">
+      <div
+        class="flex min-w-0 items-center gap-4 sm:gap-6 sm:border-l sm:border-line sm:py-4 sm:pl-8"
+      >
+        <div class="max-w-[240px] min-w-[80px]">
           <p class="text-sm text-ink-soft">{{ inWords() }}</p>
           <p class="font-display text-2xl font-bold text-brass">{{ nextName() | chord }}</p>
-          <p class="mt-1 text-sm max-sm:hidden">{{ change()?.line }}</p>
+          <p class="mt-1 text-sm tall:text-base">{{ change()?.line }}</p>
         </div>
         @if (next(); as held) {
           <harvu-grip
-            class="max-sm:hidden"
+            class="w-[84px] shrink-0 sm:w-[120px] tall:w-[150px]"
             [grip]="held.grip"
             [fingers]="held.fingers"
             [staying]="staying()"
-            [scale]="1.35"
-          />
-          <harvu-grip
-            class="sm:hidden"
-            [grip]="held.grip"
-            [fingers]="held.fingers"
-            [staying]="staying()"
-            [scale]="0.9"
+            [scale]="null"
           />
         }
       </div>
@@ -73,7 +61,9 @@ export class NowNext {
   readonly countIn = input(0);
 
   protected readonly nowSize = computed(() =>
-    this.nowName().length > 4 ? 'text-[54px] sm:text-[72px]' : 'text-[54px] sm:text-[104px]',
+    this.nowName().length > 4
+      ? 'text-[54px] sm:text-[72px]'
+      : 'text-[54px] sm:text-[96px] tall:text-[132px]',
   );
   protected readonly staying = computed(() =>
     (this.change()?.moves ?? []).flatMap((move) => (move.does === 'stays' ? [move.finger] : [])),

@@ -41,7 +41,7 @@ const OPEN_SHOWN = 4;
               }
             </span>
             <span class="text-sm"
-              ><b>{{ rungWords(one) }}</b>
+              ><b class="mr-1.5">{{ rungWords(one) }}</b>
               <span class="text-xs text-ink-soft">{{ goal(one) }}</span></span
             >
             <span class="button max-sm:hidden" [class.button-first]="isFirst">Practise</span>

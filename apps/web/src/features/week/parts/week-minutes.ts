@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Try } from '@harvu/core/progress';
+import { eachDayOfInterval, format, isSameDay, subDays } from 'date-fns';
+
+const TALLEST_PX = 44;
+const LEAST_SCALE_MIN = 20;
+
+/** The minutes practised on each of the last seven days, today last. */
+@Component({
+  selector: 'harvu-week-minutes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block' },
+  template: `
+    <ol class="flex gap-2 sm:gap-3" aria-label="Minutes practised, last seven days">
+      @for (day of days(); track day.name) {
+        <li class="flex w-11 flex-col items-center justify-end" [style.height.px]="92">
+          <span class="font-mono text-xs" [class]="day.minutes ? '' : 'text-ink-soft'"
+            >{{ day.minutes }}<span class="sr-only"> minutes</span></span
+          >
+          <span
+            class="w-6"
+            [class]="day.minutes ? 'bg-spruce' : 'bg-line'"
+            [style.height.px]="day.height"
+          ></span>
+          <span class="mt-1 text-xs" [class]="day.isToday ? 'font-bold' : 'text-ink-soft'">{{
+            day.name
+          }}</span>
+        </li>
+      }
+      <li class="ml-2 self-end pb-0.5 text-xs text-ink-soft">
+        <b class="text-base text-ink">{{ total() }} min</b>
+        in seven days
+      </li>
+    </ol>
+  `,
+})
+export class WeekMinutes {
+  readonly tries = input.required<readonly Try[]>();
+
+  protected readonly days = computed(() => {
+    const today = new Date();
+    const days = eachDayOfInterval({ start: subDays(today, 6), end: today });
+    const minutes = days.map((day) => this.minutesOn(day));
+    const scale = TALLEST_PX / Math.max(LEAST_SCALE_MIN, ...minutes);
+    return days.map((day, index) => ({
+      name: isSameDay(day, today) ? 'today' : format(day, 'EEE'),
+      isToday: isSameDay(day, today),
+      minutes: minutes[index] ?? 0,
+      height: Math.max(2, Math.round((minutes[index] ?? 0) * scale)),
+    }));
+  });
+  protected readonly total = computed(() => this.days().reduce((sum, day) => sum + day.minutes, 0));
+
+  private minutesOn(day: Date): number {
+    const own = this.tries().filter((one) => isSameDay(new Date(one.at), day));
+    return Math.round(own.reduce((sum, one) => sum + one.seconds, 0) / 60);
+  }
+}

@@ -1,0 +1,41 @@
+import { chartVerb } from './chart.verb';
+import { ladderVerb } from './ladder.verb';
+import { limitVerb } from './limit.verb';
+import { workError, type Verb, type WorkError } from './verb';
+
+const VERBS: ReadonlyMap<string, Verb> = new Map([
+  ['chart', chartVerb],
+  ['ladder', ladderVerb],
+  ['limit', limitVerb],
+]);
+
+/** What the command prints and ends with. */
+export type Outcome =
+  | { readonly exit: 0; readonly answer: unknown }
+  | { readonly exit: 2; readonly failure: WorkError };
+
+function parse(text: string): { readonly value: unknown } | undefined {
+  try {
+    return { value: JSON.parse(text) as unknown };
+  } catch {
+    return undefined;
+  }
+}
+
+/** Answers one document, or each item of an array by itself, in order. */
+export function work(verbName: string | undefined, text: string): Outcome {
+  const verb = VERBS.get(verbName ?? '');
+  if (!verb) {
+    const known = [...VERBS.keys()].join(', ');
+    return {
+      exit: 2,
+      failure: workError('verb', `There is no verb "${verbName ?? ''}". Verbs: ${known}.`, 'verb'),
+    };
+  }
+  const document = parse(text);
+  if (!document) {
+    return { exit: 2, failure: workError('json', 'The input is not one JSON document.', 'stdin') };
+  }
+  const { value } = document;
+  return { exit: 0, answer: Array.isArray(value) ? value.map((item) => verb(item)) : verb(value) };
+}
