@@ -2,4 +2,4 @@ import { bootstrapApplication } from '@angular/platform-browser';
 import { App } from './app';
 import { appConfig } from './app.config';
 
-bootstrapApplication(App, appConfig).catch((error: unknown) => console.error(error));
+void bootstrapApplication(App, appConfig);

@@ -17,7 +17,7 @@ export function workError(code: string, message: string, at = ''): WorkError {
 export function verbOf<T>(schema: Schema<T>, work: (input: T) => unknown): Verb {
   return (input) => {
     try {
-      return work(schema.validateSync(input, { strict: true }) as T);
+      return work(schema.validateSync(input, { strict: true }));
     } catch (error) {
       if (!(error instanceof ValidationError)) throw error;
       return workError('input', error.errors[0] ?? error.message, error.path ?? '');

@@ -56,7 +56,7 @@ export type Checked<T> =
 /** Checks an unknown value against a schema, without changing it. */
 export function checked<T>(schema: Schema<T>, value: unknown): Checked<T> {
   try {
-    return { ok: true, value: schema.validateSync(value, { strict: true, abortEarly: true }) as T };
+    return { ok: true, value: schema.validateSync(value, { strict: true, abortEarly: true }) };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const field = error.path ?? '';

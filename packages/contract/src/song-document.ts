@@ -31,8 +31,11 @@ const meter = () =>
   object({ beats: whole(1, 24), unit: whole(2, 16), groups: list(whole(1, 24), 24) })
     .noUnknown()
     .test('meter', 'must be a meter such as 4/4', (value) => {
-      if (value == null || !Array.isArray(value.groups)) return true;
-      return parseMeter(`${value.beats}/${value.unit} (${value.groups.join('+')})`) !== undefined;
+      const { beats, unit, groups } = value;
+      // What has the wrong form is told by the fields themselves.
+      return (
+        !Array.isArray(groups) || parseMeter(`${beats}/${unit} (${groups.join('+')})`) !== undefined
+      );
     });
 
 const feel = mixed<object>().test('feel', 'must be straight or a swing ratio', (value) => {

@@ -1,5 +1,6 @@
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono } from 'hono';
+import { Hono, type MiddlewareHandler } from 'hono';
+import { createMiddleware } from 'hono/factory';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { extname, join, relative } from 'node:path';
@@ -24,25 +25,30 @@ function policy(nonce: string): string {
   ].join('; ');
 }
 
-/** Serves the built web application; every path without an extension is the application itself. */
-export function createWebFiles(root: string) {
+/** A path with an extension asks for a file; every other is a view of the application itself. */
+function isFile(path: string): boolean {
+  return extname(path) !== '' && path !== '/index.html';
+}
+
+/** Serves the built web application from its folder. */
+export function createWebFiles(root: string): Hono {
   const page = readFile(join(root, 'index.html'), 'utf8');
-  return new Hono()
-    .use('*', async (c, next) => {
+  const files: MiddlewareHandler = serveStatic({ root: relative(process.cwd(), root) || '.' });
+  const app = new Hono();
+  app.use(
+    createMiddleware(async (c, next) => {
       await next();
       const isHashed = /-[A-Z0-9]{8}\./.test(c.req.path);
       if (isHashed) c.header('Cache-Control', 'public, max-age=31536000, immutable');
-    })
-    .use('*', async (c, next) =>
-      extname(c.req.path) === '' || c.req.path === '/index.html'
-        ? next()
-        : serveStatic({ root: relative(process.cwd(), root) || '.' })(c, next),
-    )
-    .get('*', async (c) => {
-      if (extname(c.req.path) !== '' && c.req.path !== '/index.html') return c.notFound();
-      const nonce = randomBytes(16).toString('base64');
-      c.header('Content-Security-Policy', policy(nonce));
-      c.header('Cache-Control', 'no-cache');
-      return c.html((await page).replaceAll(NONCE_MARK, nonce));
-    });
+    }),
+  );
+  app.use(createMiddleware((c, next) => (isFile(c.req.path) ? files(c, next) : next())));
+  app.get('*', async (c) => {
+    if (isFile(c.req.path)) return c.notFound();
+    const nonce = randomBytes(16).toString('base64');
+    c.header('Content-Security-Policy', policy(nonce));
+    c.header('Cache-Control', 'no-cache');
+    return c.html((await page).replaceAll(NONCE_MARK, nonce));
+  });
+  return app;
 }

@@ -131,7 +131,7 @@ export class Ribbon {
   }
 
   protected minWidth(block: RibbonBlock): number {
-    return this.thin() ? 26 : Math.max(40, Math.min(58, block.bars * 9));
+    return this.thin() ? 26 : Math.max(40, Math.min(52, block.bars * 9));
   }
 
   protected blockClass(block: DrawnBlock, index: number): string {

@@ -5,14 +5,13 @@ import {
   computed,
   DestroyRef,
   effect,
-  ElementRef,
+  type ElementRef,
   inject,
   input,
   viewChild,
 } from '@angular/core';
 import { Chart, type ChartDataset } from 'chart.js';
 import './chart-parts';
-import type { Theme } from '../platform/theme';
 
 /** One line of the chart: a section's clean tempo over the minutes practised. */
 export interface ChartLine {
@@ -38,7 +37,7 @@ export class TempoChart {
   readonly lines = input.required<readonly ChartLine[]>();
   readonly goalBpm = input.required<number>();
   /** The theme's name: colours are read anew when it changes. */
-  readonly theme = input<ReturnType<Theme['name']>>('light');
+  readonly theme = input<string>('light');
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private chart: Chart<'line', { x: number; y: number }[]> | undefined;

@@ -70,7 +70,10 @@ function gripsAt(position: number, search: GripSearch): readonly Grip[] {
 
 function soundsName(grip: Grip, search: GripSearch): boolean {
   const tones = soundingTones(grip, { ...search.setup, capo: 0 });
-  return neededTones(search.name).every((tone) => tones.includes(tone));
+  // A high fret on a low string may lie over an open string: the bass is what sounds lowest.
+  return (
+    tones[0] === search.name.bass && neededTones(search.name).every((tone) => tones.includes(tone))
+  );
 }
 
 /** No grip of four fingers has more than four places above its lowest fret. */

@@ -26,7 +26,14 @@ interface Held extends Place {
   readonly finger: 1 | 2 | 3 | 4;
 }
 
-const COST = { barre: 2, partialBarre: 2, perFinger: 0.5, offPosition: 0.3, reach: 2 } as const;
+const COST = {
+  barre: 1.6,
+  openOver: 0.6,
+  partialBarre: 2,
+  perFinger: 0.5,
+  offPosition: 0.3,
+  reach: 2,
+} as const;
 
 function frettedPlaces(grip: Grip): readonly Place[] {
   const places = grip.flatMap((fret, place) => (fret ? [{ fret, place }] : []));
@@ -79,14 +86,21 @@ function total(values: readonly number[]): number {
   return values.reduce((sum, value) => sum + value, 0);
 }
 
-function costOf(held: readonly Held[], barres: readonly Barre[], hand: Hand): number {
+/** A string that rings open over a finger laid flat asks for a bent joint. */
+function barreCost(grip: Grip, { finger, to }: Barre): number {
+  const isOpenOver = grip.slice(to + 1).includes(0);
+  return (finger === 1 ? COST.barre : COST.partialBarre) + (isOpenOver ? COST.openOver : 0);
+}
+
+function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
+  const barres = barresOf(held);
   const reaches = pairsOf(held).map(
     ([a, b]) => reachBetween(a, b, hand) / comfortableReach(a.finger, b.finger, hand),
   );
   // Finger 1 belongs to the lowest fret, each next finger one fret further.
   const lowest = held[0]?.fret ?? 0;
   const offPosition = held.map((one) => Math.abs(one.finger - 1 - (one.fret - lowest)));
-  const barred = barres.map((one) => (one.finger === 1 ? COST.barre : COST.partialBarre));
+  const barred = barres.map((one) => barreCost(grip, one));
   return (
     total(barred) +
     total(offPosition) * COST.offPosition +
@@ -110,7 +124,7 @@ function toFingering(grip: Grip, held: readonly Held[], hand: Hand): Fingering {
     fingers: grip.map((_, place) => onString.get(place) ?? null),
     barres,
     reachMm: millimetres(Math.max(0, ...reaches)),
-    cost: costOf(held, barres, hand),
+    cost: costOf(grip, held, hand),
   };
 }
 

@@ -73,7 +73,8 @@ export function readBars(text: string, offset: number): ReadBars {
   for (const [index, piece] of pieces.entries()) {
     const isBetween = index > 0 && (index < pieces.length - 1 || piece.trim() !== '');
     if (isBetween && piece !== '') {
-      const at = column + (piece.length - piece.trimStart().length);
+      const isEmpty = piece.trim() === '';
+      const at = isEmpty ? column : column + (piece.length - piece.trimStart().length);
       const bar = readBar(piece);
       if (typeof bar === 'string') faults.push({ column: at, message: bar });
       else bars.push({ bar, column: at });

@@ -86,11 +86,6 @@ export function readFrameField(field: keyof Frame, text: string): Frame | undefi
   return value === undefined ? undefined : { [field]: value };
 }
 
-function writeField<Key extends keyof Frame>(frame: Frame, field: Key): string {
-  const value = frame[field];
-  return value === undefined ? '' : FRAME_LINES[field].write(value as NonNullable<Frame[Key]>);
-}
-
 /**
  * Writes one field of the frame as text; empty when it was not stated.
  *
@@ -98,7 +93,10 @@ function writeField<Key extends keyof Frame>(frame: Frame, field: Key): string {
  * writeFrameField({ capo: 2 }, 'capo') // '2'
  */
 export function writeFrameField(frame: Frame, field: keyof Frame): string {
-  return writeField(frame, field);
+  const value = frame[field];
+  // The table pairs each field with the writer of its own type; only the pairing is known here.
+  const write = FRAME_LINES[field].write as (value: unknown) => string;
+  return value === undefined ? '' : write(value);
 }
 
 const GRIP = /^(\S{1,24})\s*:\s*(\S+)(?:\s+fingers\s+(\S+))?$/;

@@ -157,7 +157,7 @@ function wholeStep(work: Workpiece, before: readonly Step[]): Step {
  * always gives the same steps.
  *
  * @example
- * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['grip:Em', 'section:s2', 'whole']
+ * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['grip:Em', 'section:s3', 'whole']
  */
 export function makeSteps(work: Workpiece): readonly Step[] {
   if (work.playing.barCount === 0) return [];

@@ -4,6 +4,7 @@ import {
   findGrips,
   USUAL_HAND,
   type Fingers,
+  type FoundGrip,
   type Grip,
   type Hand,
 } from '../fretboard';
@@ -36,11 +37,24 @@ function givenGrip(song: SongDocument, name: string): SongGrip | undefined {
   return { name, grip: given.grip, fingers, isProposed: false };
 }
 
-function proposedGrip(song: SongDocument, name: string): SongGrip | undefined {
-  const parsed = parseChordName(name);
-  if (!parsed) return undefined;
+/** The easiest grip of a name never changes for one tuning and capo, and is asked for at every keystroke. */
+const remembered = new Map<string, FoundGrip | undefined>();
+const MOST_REMEMBERED = 5000;
+
+function easiestGrip(song: SongDocument, name: string): FoundGrip | undefined {
   const setup = settledFrame(song.frame);
-  const [found] = findGrips({ name: parsed, setup, hand: handFor(song), count: 1 });
+  const key = [name, setup.capo, ...setup.tuning].join(' ');
+  if (!remembered.has(key)) {
+    if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+    const parsed = parseChordName(name);
+    const [found] = parsed ? findGrips({ name: parsed, setup, hand: handFor(song), count: 1 }) : [];
+    remembered.set(key, found);
+  }
+  return remembered.get(key);
+}
+
+function proposedGrip(song: SongDocument, name: string): SongGrip | undefined {
+  const found = easiestGrip(song, name);
   return found && { name, grip: found.grip, fingers: found.fingers, isProposed: true };
 }
 

@@ -12,7 +12,9 @@ const CLOCK = /^(\d{1,3}):([0-5]\d(?:\.\d{1,3})?)$/;
  */
 export function parseClock(text: string): Seconds | undefined {
   const match = CLOCK.exec(text);
-  return match ? ((Number(match[1]) * 60 + Number(match[2])) as Seconds) : undefined;
+  if (!match) return undefined;
+  // Whole milliseconds, so that a time reads back exactly as it was written.
+  return (Math.round(Number(match[1]) * 60_000 + Number(match[2]) * 1000) / 1000) as Seconds;
 }
 
 /**

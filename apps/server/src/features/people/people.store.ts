@@ -8,7 +8,7 @@ interface PersonRow {
   sign_in_name: string;
   role: Role;
   password_hash: string;
-  is_minor: boolean;
+  is_minor: boolean | number;
   guardian: string;
   guardian_consent_on: string | null;
   failed_sign_ins: number;

@@ -20,7 +20,7 @@ interface TryRow {
   step_id: string;
   played_at: Date;
   bpm: number | null;
-  clean: boolean;
+  clean: boolean | number;
   passes: number;
   seconds: number;
   source: Try['source'];

@@ -40,7 +40,7 @@ interface RevisionRow {
 }
 
 type FoundRow = SongRow & { revision: number; saved_at: Date; document: SongDocument | string };
-type SummaryRow = Omit<FoundRow, 'document'> & { student_count: number };
+type SummaryRow = Omit<FoundRow, 'document'> & { student_count: number | string };
 
 /** MariaDB keeps JSON as text; the driver may or may not have parsed it. */
 export function toDocument(json: SongDocument | string): SongDocument {

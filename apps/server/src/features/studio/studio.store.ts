@@ -10,7 +10,7 @@ export interface Studio {
 interface StudioRow {
   id: number;
   name: string;
-  is_demo: boolean;
+  is_demo: boolean | number;
 }
 
 const ONLY_ID = 1;

@@ -168,7 +168,7 @@ import { PracticeState } from './practice.state';
 export class PracticePage {
   readonly id = input.required<string>();
   /** The step's id, from the address. */
-  readonly stepId = input.required<string>({ alias: 'step' });
+  readonly step = input.required<string>();
   protected readonly state = inject(PracticeState);
   private readonly router = inject(Router);
   private readonly session = inject(Session);
@@ -191,8 +191,8 @@ export class PracticePage {
 
   constructor() {
     effect(() => {
-      const [id, step] = [this.id(), this.stepId()];
-      untracked(() => this.state.open(id, step));
+      const [id, stepId] = [this.id(), this.step()];
+      untracked(() => this.state.open(id, stepId));
     });
   }
 

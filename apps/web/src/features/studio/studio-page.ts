@@ -30,7 +30,7 @@ import { PeopleApi } from './people.api';
             <li class="border-b border-line">
               <harvu-person-row
                 [person]="person"
-                (reset)="
+                (newPassword)="
                   run(
                     api.resetPassword(person.id, $event),
                     'New password set for ' + person.name + '.'

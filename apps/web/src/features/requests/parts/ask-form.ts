@@ -9,7 +9,7 @@ import { RequestsState } from '../requests.state';
 
 function toRequest(value: unknown): NewRequest {
   const { wantedBy, ...words } = value as NewRequest;
-  return { ...words, wantedBy: wantedBy || null };
+  return { ...words, wantedBy: wantedBy === '' ? null : (wantedBy ?? null) };
 }
 
 /** A student asks for a song. */

@@ -13,7 +13,7 @@ function toPerson(value: unknown): NewPerson {
   return {
     ...person,
     guardian: isMinor ? person.guardian : '',
-    guardianConsentOn: (isMinor && person.guardianConsentOn) || null,
+    guardianConsentOn: isMinor && person.guardianConsentOn ? person.guardianConsentOn : null,
   };
 }
 
@@ -78,7 +78,7 @@ export class AddPersonForm {
       name: '',
       signInName: '',
       password: '',
-      role: 'student' as NewPerson['role'],
+      role: 'student',
       isMinor: false,
       guardian: '',
       guardianConsentOn: '',

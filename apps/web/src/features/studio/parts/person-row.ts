@@ -100,7 +100,7 @@ import { DayLabel } from '../../../ui/day-label';
 })
 export class PersonRow {
   readonly person = input.required<PersonRecord>();
-  readonly reset = output<string>();
+  readonly newPassword = output<string>();
   readonly consent = output<Consent>();
   protected readonly shortest = SHORTEST_PASSWORD;
   private readonly opened = signal<'password' | 'consent' | null>(null);
@@ -112,7 +112,7 @@ export class PersonRow {
 
   protected sendPassword(password: string): void {
     if (password.length < SHORTEST_PASSWORD) return;
-    this.reset.emit(password);
+    this.newPassword.emit(password);
     this.opened.set(null);
   }
 

@@ -1,0 +1,109 @@
+import eslint from '@eslint/js';
+import angular from 'angular-eslint';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import tseslint from 'typescript-eslint';
+
+const TESTS = ['**/*.spec.ts', '**/testing/**/*.ts', 'e2e/**/*.ts', 'packages/core/test/**/*.ts'];
+
+export default defineConfig(
+  globalIgnores(['**/dist/', '**/.angular/', '.harvu/', 'test-results/', 'playwright-report/']),
+  eslint.configs.recommended,
+  {
+    files: ['**/*.ts', '**/*.mts'],
+    extends: [tseslint.configs.strictTypeChecked, tseslint.configs.stylisticTypeChecked],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      complexity: ['error', 12],
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 70, skipBlankLines: true, skipComments: true }],
+      'max-params': ['error', 3],
+      'no-console': 'error',
+      'prefer-const': 'error',
+      '@typescript-eslint/dot-notation': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/explicit-function-return-type': [
+        'error',
+        { allowExpressions: true, allowTypedFunctionExpressions: true },
+      ],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', caughtErrors: 'none' },
+      ],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      // Signs such as ′ are written as what they are.
+      '@typescript-eslint/no-misused-spread': 'off',
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      // Unions of names and numbers with an open end are meant as documentation.
+      '@typescript-eslint/no-redundant-type-constituents': 'off',
+      // Angular's components and the readers of the core are classes with little state.
+      '@typescript-eslint/no-extraneous-class': 'off',
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: TESTS,
+    rules: {
+      'no-restricted-globals': ['error', 'Date', 'performance', 'crypto', 'console'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness comes in as an argument.' },
+        { object: 'Date', property: 'now', message: 'The time comes in as an argument.' },
+      ],
+    },
+  },
+  {
+    files: ['apps/web/src/**/*.ts'],
+    extends: [angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': [
+        'error',
+        { type: 'element', prefix: 'harvu', style: 'kebab-case' },
+      ],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      // A template is part of its class; what it takes is not logic.
+      'max-lines-per-function': 'off',
+    },
+  },
+  {
+    files: ['apps/web/src/**/*.html'],
+    extends: [angular.configs.templateRecommended, angular.configs.templateAccessibility],
+    rules: {
+      // A label that is projected around its field is one the rule cannot see.
+      '@angular-eslint/template/label-has-associated-control': 'off',
+    },
+  },
+  {
+    files: ['apps/server/src/**/*.ts', 'packages/contract/src/**/*.ts'],
+    rules: {
+      // The types of routes, services and schemas are read off what makes them.
+      '@typescript-eslint/explicit-function-return-type': 'off',
+    },
+  },
+  {
+    files: TESTS,
+    rules: {
+      'max-lines-per-function': 'off',
+      '@typescript-eslint/explicit-function-return-type': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+    },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs'],
+    languageOptions: {
+      globals: {
+        AbortSignal: 'readonly',
+        Buffer: 'readonly',
+        URL: 'readonly',
+        clearInterval: 'readonly',
+        console: 'readonly',
+        fetch: 'readonly',
+        module: 'writable',
+        process: 'readonly',
+        require: 'readonly',
+        setInterval: 'readonly',
+        setTimeout: 'readonly',
+      },
+    },
+  },
+);

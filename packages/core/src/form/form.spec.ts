@@ -1,0 +1,111 @@
+import fc from 'fast-check';
+import { readChart } from '../song';
+import { anySong } from '../testing/any-song';
+import { changesOf, chordRow, partsOf, playingOf, type Playing } from './index';
+
+const played = (text: string): Playing => playingOf(readChart(text).song);
+
+describe('the letters of a song', () => {
+  const lettersOf = (text: string): readonly string[] =>
+    played(text).occurrences.map((one) => one.part.letter);
+
+  it('are shared by sections with the same music', () => {
+    expect(lettersOf('[V1]\n| G | C |\n[Ch]\n| D |\n[V2]\n| G | C |\n[V3 = V1]')).toEqual([
+      'A',
+      'B',
+      'A',
+      'A',
+    ]);
+  });
+
+  it('carry a prime where a derived section differs', () => {
+    expect(lettersOf('[V1]\n| G | C |\n[V2 = V1]\n2: | D |\n[V3 = V1]\n2: | E |')).toEqual([
+      'A',
+      'A′',
+      'A′′',
+    ]);
+  });
+
+  it('follow the order of playing, not of writing', () => {
+    expect(lettersOf('map: B, A, B\n[A]\n| G |\n[B]\n| C |')).toEqual(['A', 'B', 'A']);
+  });
+
+  it('tell which bars of a derived section are new', () => {
+    const { parts } = partsOf(readChart('[A]\n| G | C | D |\n[B = A]\n2: | Em |\n4: | G |').song);
+    expect(parts.map((part) => part.newBars)).toEqual([
+      [1, 2, 3],
+      [2, 4],
+    ]);
+  });
+
+  it('stand alone for sections that derive from each other or from nothing', () => {
+    expect(lettersOf('[A = B]\n1: | G |\n[B = A]\n1: | C |\n[C = Z]\n1: | D |').length).toBe(3);
+  });
+
+  it('go on after Z', () => {
+    const many = Array.from({ length: 28 }, (_, n) => `[S${n}]\n| ${'G '.repeat(n + 1)}|`).join(
+      '\n',
+    );
+    expect(lettersOf(many).slice(25)).toEqual(['Z', 'A2', 'B2']);
+  });
+});
+
+describe('a song played through its map', () => {
+  it('multiplies repeats and takes each pass with its ending', () => {
+    const [verse] = played('map: A x2\n[A] x2\n| G |\n1. | D |\n2. | E |').occurrences;
+    expect(verse?.bars.map((bar) => bar.chords[0]?.chord)).toEqual([
+      'G',
+      'D',
+      'G',
+      'E',
+      'G',
+      'D',
+      'G',
+      'E',
+    ]);
+  });
+
+  it('moves chords and tempo where the map says so', () => {
+    const [, second] = played('tempo: 120\nmap: A, A +2 tempo 60\n[A]\n| G | D/F# |').occurrences;
+    expect(chordRow(second?.bars ?? [])).toEqual(['A', 'E/G#']);
+    expect(second?.startsAt).toBeCloseTo(4, 9);
+    expect(second?.lasts).toBeCloseTo(8, 9);
+  });
+
+  it('begins with the pickup', () => {
+    const { occurrences, lasts } = played('tempo: 60\npickup: 1\nmeter: 3/4\n[A]\n| G | C |');
+    expect(occurrences[0]?.bars.map((bar) => bar.beats)).toEqual([1, 3]);
+    expect(lasts).toBeCloseTo(4, 9);
+  });
+
+  it('leaves out sections nobody wrote, and stops at 5,000 bars', () => {
+    expect(played('map: Nowhere\n[A]\n| G |').occurrences).toEqual([]);
+    expect(played('map: A x64\n[A] x64\n| G | C |').barCount).toBe(5000);
+  });
+
+  it('plays bars one after the other without gaps', () => {
+    fc.assert(
+      fc.property(anySong, (song) => {
+        const { occurrences, lasts } = playingOf(song);
+        const tempoOf = occurrences.flatMap((one) =>
+          one.bars.map((bar) => ({ ...bar, tempo: one.tempo })),
+        );
+        let at = 0;
+        for (const bar of tempoOf) {
+          expect(bar.startsAt).toBeCloseTo(at, 6);
+          at += (bar.beats * 60) / bar.tempo;
+        }
+        expect(lasts).toBeCloseTo(at, 6);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('lists each change once, over silences', () => {
+    const bars = played('[A]\n| G | % | - | C | G | C |').occurrences.flatMap((one) => one.bars);
+    expect(changesOf(bars)).toEqual([
+      { from: 'G', to: 'C' },
+      { from: 'C', to: 'G' },
+    ]);
+  });
+});

@@ -1,0 +1,65 @@
+import {
+  changeBetween,
+  parseFingers,
+  parseGrip,
+  USUAL_HAND,
+  type Change,
+  type HeldGrip,
+} from './index';
+
+function held(text: string): HeldGrip {
+  const [grip = '', fingers] = text.split(' ');
+  const parsed = parseGrip(grip);
+  if (!parsed) throw new Error(`no grip: ${grip}`);
+  return { grip: parsed, fingers: fingers === undefined ? undefined : parseFingers(fingers) };
+}
+
+const change = (from: string, to: string): Change =>
+  changeBetween(held(from), held(to), { hand: USUAL_HAND });
+
+describe('a change between grips', () => {
+  it('keeps fingers that stay and says where the others go', () => {
+    const { line, moves } = change('320033 21..34', '310033 21..34');
+    expect(moves.map(({ finger, does }) => `${finger} ${does}`)).toEqual([
+      '1 slides',
+      '2 stays',
+      '3 stays',
+      '4 stays',
+    ]);
+    expect(line).toBe('Fingers 2, 3 and 4 stay. Finger 1 slides to fret 1.');
+  });
+
+  it('tells fingers that land and lift', () => {
+    expect(change('022000 .12...', '022100 .231..').line).toContain(
+      'Finger 3 lands on string 4 fret 2.',
+    );
+    expect(change('022100 .231..', '000000').line).toBe('Fingers 1, 2 and 3 lift.');
+    expect(change('000000', '000000').line).toBe('Nothing moves.');
+  });
+
+  it('takes longer the more fingers move and the further, and for a new barre', () => {
+    const near = change('x02210 ..231.', 'x32010 .32.1.').seconds;
+    const far = change('022000 .12...', '133211 134211').seconds;
+    expect(far).toBeGreaterThan(near);
+    expect(change('022000 .12...', '022000 .12...').seconds).toBeCloseTo(0.25 - 2 * 0.05, 9);
+  });
+
+  it('follows the formula for fingers, travel, barre and stays', () => {
+    // One finger slides one fret (fret 2 to 1), three stay.
+    const mm = 648 * (2 ** (-1 / 12) - 2 ** (-2 / 12));
+    expect(change('320033 21..34', '310033 21..34').seconds).toBeCloseTo(
+      0.25 + 0.09 + 0.0016 * mm - 0.15,
+      6,
+    );
+  });
+
+  it('is never quicker than 0.12 s, and scales with the pace of the player', () => {
+    expect(change('320033 21..34', '320033 21..34').seconds).toBe(0.12 as never);
+    const [from, to] = [held('x32010'), held('320003')];
+    const usual = changeBetween(from, to, { hand: USUAL_HAND }).seconds;
+    expect(changeBetween(from, to, { hand: USUAL_HAND, paceFactor: 1.5 }).seconds).toBeCloseTo(
+      usual * 1.5,
+      9,
+    );
+  });
+});

@@ -1,0 +1,44 @@
+import { fingeringOf, formatFingers, parseGrip, USUAL_HAND } from './index';
+
+const fingersOf = (grip: string): string => {
+  const fingering = fingeringOf(parseGrip(grip) ?? [], USUAL_HAND);
+  return fingering ? formatFingers(fingering.fingers) : 'none';
+};
+
+describe('the fingering of a grip', () => {
+  const everyday: readonly (readonly [string, string])[] = [
+    ['x32010', '.32.1.'],
+    ['xx0232', '...132'],
+    ['022100', '.231..'],
+    ['x02220', '..123.'],
+    ['x02210', '..231.'],
+    ['xx0231', '...231'],
+    ['022000', '.12...'],
+    ['320003', '21...3'],
+    ['320033', '21..34'],
+    ['133211', '134211'],
+    ['133111', '134111'],
+    ['x21202', '.213.4'],
+    ['020100', '.2.1..'],
+    ['320001', '32...1'],
+    ['xx3211', '..4312'],
+    ['000000', '......'],
+  ];
+  everyday.forEach(([grip, fingers]) => {
+    it(`${grip} is held ${fingers}`, () => expect(fingersOf(grip)).toBe(fingers));
+  });
+
+  it('lays one finger over strings only where none between rings lower', () => {
+    const barre = fingeringOf(parseGrip('133211') ?? [], USUAL_HAND)?.barres;
+    expect(barre).toEqual([{ finger: 1, fret: 1, from: 0, to: 5 }]);
+    expect(fingersOf('101011')).not.toBe('1.1.11');
+  });
+
+  ['1-9-1-9-1-9', '123456', '1-2-3-4-5-0'].forEach((grip) => {
+    it(`is none for ${grip}, which no hand holds`, () => expect(fingersOf(grip)).toBe('none'));
+  });
+
+  it('gives the widest reach', () => {
+    expect(fingeringOf(parseGrip('x32010') ?? [], USUAL_HAND)?.reachMm).toBeCloseTo(70.5, 0);
+  });
+});

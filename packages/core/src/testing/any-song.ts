@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { parseMeter } from '../rhythm';
+import { EMPTY_SONG, type Bar, type ChordMark, type Section, type SongDocument } from '../song';
+import { bpm, seconds } from '../units';
+
+const CHORDS = ['G', 'C', 'Am7', 'F#m7b5', 'Bb', 'D/F#', 'N.C.', '-', 'Esus4'] as const;
+
+const mark = (span: fc.Arbitrary<number>): fc.Arbitrary<ChordMark> =>
+  fc
+    .record({ name: fc.constantFrom(...CHORDS), span, doubt: fc.boolean(), hit: fc.boolean() })
+    .map(({ name, span: held, doubt, hit }) => ({
+      name,
+      span: held,
+      ...(doubt && { doubt: true as const }),
+      ...(hit && { hit: true as const }),
+    }));
+
+const even: fc.Arbitrary<Bar> = fc
+  .array(mark(fc.constant(1)), { minLength: 1, maxLength: 5 })
+  .map((chords) => ({ id: '', chords }));
+const dotted: fc.Arbitrary<Bar> = fc
+  .array(mark(fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 4 })
+  .filter((chords) => chords.some((one) => one.span > 1))
+  .map((chords) => ({ id: '', dotted: true as const, chords }));
+const anyBar = fc.oneof(even, dotted, fc.constant<Bar>({ id: '', repeat: true, chords: [] }));
+const bars = fc.array(anyBar, { minLength: 1, maxLength: 10 });
+
+const maybe = <T>(key: string, value: fc.Arbitrary<T>): fc.Arbitrary<object> =>
+  fc.option(value, { nil: undefined }).map((one) => (one === undefined ? {} : { [key]: one }));
+const joined = (...parts: fc.Arbitrary<object>[]): fc.Arbitrary<object> =>
+  fc.tuple(...parts).map((all) => Object.assign({}, ...all) as object);
+
+const head = joined(
+  maybe('layer', fc.constantFrom('bare', 'pulse', 'full', 'ornaments')),
+  maybe('pattern', fc.constantFrom('eights', 'slow-one')),
+  maybe(
+    'startsAt',
+    fc.integer({ min: 0, max: 600_000 }).map((ms) => seconds(ms / 1000)),
+  ),
+  maybe('cue', fc.constantFrom('go on', 'x2 layer full')),
+);
+
+const whole = fc
+  .tuple(
+    head,
+    bars,
+    fc.integer({ min: 1, max: 4 }),
+    maybe(
+      'endings',
+      fc.tuple(bars, bars).map(([a, b]) => [
+        { pass: 1, bars: a },
+        { pass: 2, bars: b },
+      ]),
+    ),
+  )
+  .map(([options, own, times, endings]) => ({ times, bars: own, ...options, ...endings }));
+
+const derived = fc
+  .tuple(head, bars, fc.integer({ min: 1, max: 9 }))
+  .map(([options, instead, at]) => ({
+    times: 1,
+    parent: 'Part 1',
+    bars: [],
+    differences: [{ at, bars: instead }],
+    drops: [{ from: at, to: at + 1 }],
+    ...options,
+  }));
+
+const frame = joined(
+  maybe('tempo', fc.integer({ min: 20, max: 400 }).map(bpm)),
+  maybe(
+    'meter',
+    fc.constantFrom('4/4', '3/4', '6/8', '5/4 (3+2)').map((text) => parseMeter(text)),
+  ),
+  maybe(
+    'feel',
+    fc.constantFrom({ kind: 'straight' as const }, { kind: 'swing' as const, long: 2, short: 1 }),
+  ),
+  maybe('capo', fc.integer({ min: 0, max: 12 })),
+  maybe('key', fc.constantFrom('D', 'F#m', 'Bb')),
+  maybe(
+    'tuning',
+    fc.constantFrom(['D2', 'A2', 'D3', 'G3', 'B3', 'E4'], ['E2', 'A2', 'D3', 'G3', 'B3', 'E4']),
+  ),
+);
+
+/** Generates songs of every kind that can be written, with sections, derivations, endings and a map. */
+export const anySong: fc.Arbitrary<SongDocument> = fc
+  .tuple(frame, fc.array(fc.oneof(whole, derived), { maxLength: 5 }), whole, fc.boolean())
+  .map(([framed, rest, first, isMapped]) => {
+    const sections = [first, ...rest].map((one, index) => ({
+      ...one,
+      id: '',
+      name: `Part ${index + 1}`,
+    })) as unknown as Section[];
+    const map = isMapped
+      ? sections.map(({ name }, index) => ({
+          section: name,
+          times: 1 + (index % 3),
+          ...(index === 1 && { semitones: -2 }),
+        }))
+      : [];
+    return { ...EMPTY_SONG, frame: framed, sections, map };
+  });
