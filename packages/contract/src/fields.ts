@@ -3,7 +3,7 @@ import { number, object, string, ValidationError, type ObjectShape, type Schema 
 
 /** An object of exactly these fields: no others, no conversion of types. */
 export function exactly<Fields extends ObjectShape>(fields: Fields) {
-  return object(fields).noUnknown('takes no field named ${unknown}').strict(true);
+  return object(fields).noUnknown('is not known here').strict(true);
 }
 
 /** Words a person typed: trimmed, so many characters at most, at least one. */
@@ -53,13 +53,21 @@ export interface FieldFault {
 export type Checked<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: FieldFault };
 
+/** An object with a field too many is told at that field. */
+function fieldOf({ type, path = '', params }: ValidationError): string {
+  const unknown = type === 'noUnknown' ? String(params?.['unknown'] ?? '') : '';
+  return [path, unknown.split(', ')[0]].filter(Boolean).join('.');
+}
+
 /** Checks an unknown value against a schema, without changing it. */
 export function checked<T>(schema: Schema<T>, value: unknown): Checked<T> {
   try {
     return { ok: true, value: schema.validateSync(value, { strict: true, abortEarly: true }) };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    const field = error.path ?? '';
-    return { ok: false, fault: { field, message: error.errors[0] ?? error.message } };
+    return {
+      ok: false,
+      fault: { field: fieldOf(error), message: error.errors[0] ?? error.message },
+    };
   }
 }

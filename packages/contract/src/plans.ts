@@ -1,6 +1,7 @@
 import type { Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import { array, boolean, number, string, type InferType } from 'yup';
+import { isRealDate } from './real-date';
 import { exactly, id, whole, words } from './fields';
 
 const MOST_STUDENTS = 100;
@@ -25,7 +26,11 @@ const moment = () =>
       /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/,
       'must be a time such as 2026-11-24T16:05:00.000Z',
     )
-    .test('moment', 'must be a time that exists', (value) => !Number.isNaN(Date.parse(value)));
+    .test(
+      'moment',
+      'must be a time that exists',
+      (value) => isRealDate(value.slice(0, 10)) && !Number.isNaN(Date.parse(value)),
+    );
 
 /** One try as the practice room sends it; its id is made there, so sending twice stores it once. */
 export const newTrySchema = exactly({

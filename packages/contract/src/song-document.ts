@@ -1,7 +1,7 @@
 import { parseChordName } from '@harvu/core/chord';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
-import { parseMeter } from '@harvu/core/rhythm';
+import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { HIGHEST_CAPO, LAYERS, type SongDocument } from '@harvu/core/song';
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { exactly, whole, words } from './fields';
@@ -30,13 +30,16 @@ const onlyTrue = () => boolean().strict(true).oneOf([true], 'must be true or lef
 const meter = () =>
   object({ beats: whole(1, 24), unit: whole(2, 16), groups: list(whole(1, 24), 24) })
     .noUnknown()
-    .test('meter', 'must be a meter such as 4/4', (value) => {
-      const { beats, unit, groups } = value;
-      // What has the wrong form is told by the fields themselves.
-      return (
-        !Array.isArray(groups) || parseMeter(`${beats}/${unit} (${groups.join('+')})`) !== undefined
-      );
-    });
+    .test(
+      'meter',
+      'must be a meter such as 4/4',
+      (value: Partial<Record<keyof Meter, unknown>> | undefined) => {
+        const { beats, unit, groups } = value ?? {};
+        // What is left out or has the wrong form is told by the fields themselves.
+        if (!Array.isArray(groups)) return true;
+        return parseMeter(`${String(beats)}/${String(unit)} (${groups.join('+')})`) !== undefined;
+      },
+    );
 
 const feel = mixed<object>().test('feel', 'must be straight or a swing ratio', (value) => {
   if (value === undefined) return true;

@@ -1,0 +1,135 @@
+import type { Plan, PlanSummary, Song, SongRequest } from '@harvu/contract';
+import { readChart } from '@harvu/core/song';
+import { PASSWORD, TestStudio, type Answer, type Visitor } from '../testing/test-studio';
+
+/** Who may use a route: anybody, the student it belongs to, teachers and the owner, the owner. */
+type Reach = 'anybody' | 'own' | 'teaching' | 'owner';
+
+/** Every route of the API; one that is missing here fails the first test below. */
+const ROUTES: Readonly<Record<string, Reach>> = {
+  'GET /health': 'anybody',
+  'GET /studio': 'anybody',
+  'POST /studio/set-up': 'anybody',
+  'POST /sign-in': 'anybody',
+  'POST /sign-out': 'anybody',
+  'GET /me': 'anybody',
+  'GET /people': 'teaching',
+  'POST /people': 'owner',
+  'POST /people/:id/password': 'owner',
+  'POST /people/:id/consent': 'owner',
+  'GET /requests': 'own',
+  'POST /requests': 'own',
+  'POST /requests/:id/accept': 'teaching',
+  'POST /requests/:id/decline': 'teaching',
+  'GET /plans': 'own',
+  'GET /plans/:id': 'own',
+  'POST /plans/:id/tries': 'own',
+  'POST /songs/:id/assign': 'teaching',
+  'GET /songs': 'teaching',
+  'POST /songs': 'teaching',
+  'GET /songs/:id': 'teaching',
+  'PUT /songs/:id': 'teaching',
+};
+
+describe('who reaches what', () => {
+  let studio: TestStudio;
+  let owner: Visitor;
+  let teacher: Visitor;
+  let bram: Visitor;
+  let odalys: Visitor;
+  /** Ids of what is Odalys's, by the first word of the path. */
+  let ids: Readonly<Record<string, string>>;
+
+  beforeAll(async () => {
+    ({ studio, owner } = await TestStudio.withOwner());
+    teacher = await studio.add(owner, { signInName: 'teacher', role: 'teacher' });
+    bram = await studio.add(owner, { signInName: 'bram' });
+    odalys = await studio.add(owner, { signInName: 'odalys' });
+    ids = await theirs();
+  });
+  afterAll(() => studio.close());
+
+  async function theirs() {
+    const song = await owner.send<Song>('POST', '/api/songs', { title: 'A song', playedBy: '' });
+    const songId = song.body.id;
+    const document = readChart('[A]\n| G | D |').song;
+    await owner.send('PUT', `/api/songs/${songId}`, { baseRevision: 1, document });
+    const given = { revision: 2, studentIds: [odalys.person.id] };
+    await owner.send('POST', `/api/songs/${songId}/assign`, given);
+    const [plan] = (await odalys.get<readonly PlanSummary[]>('/api/plans')).body;
+    const wish = { title: 'A wish', playedBy: '', why: '', wantedBy: null };
+    const request = await odalys.send<SongRequest>('POST', '/api/requests', wish);
+    return {
+      ...{ songs: songId, plans: plan?.id ?? '', requests: request.body.id },
+      people: odalys.person.id,
+    };
+  }
+
+  const pathOf = (route: string): string => {
+    const path = route.split(' ')[1] ?? '';
+    return `/api${path.replace(':id', ids[path.split('/')[1] ?? ''] ?? '')}`;
+  };
+  const knock = (who: Visitor, route: string): Promise<Answer> =>
+    who.send(route.split(' ')[0] ?? '', pathOf(route), route.startsWith('GET') ? undefined : {});
+  const routesFor = (...reaches: readonly Reach[]) =>
+    Object.keys(ROUTES).filter((route) => reaches.includes(ROUTES[route] ?? 'anybody'));
+
+  it('is told for every route there is', () => {
+    const served = studio.app.routes
+      .filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api'))
+      .map(({ method, path }) => `${method} ${path.slice('/api'.length)}`);
+    expect([...new Set(served)].sort()).toEqual(Object.keys(ROUTES).sort());
+  });
+
+  it('keeps everything but the door from people who are not signed in', async () => {
+    for (const route of routesFor('own', 'teaching', 'owner')) {
+      const [method = '', path = ''] = [route.split(' ')[0], pathOf(route)];
+      const { status } = await studio
+        .request(method, path, { body: {} })
+        .catch(async () => studio.request(method, path));
+      expect(status).withContext(route).toBe(401);
+    }
+  });
+
+  it('keeps students from what is for teachers, and teachers from what is for the owner', async () => {
+    const before = await studio.everything();
+    for (const route of routesFor('teaching', 'owner'))
+      expect((await knock(bram, route)).status)
+        .withContext(route)
+        .toBe(403);
+    for (const route of routesFor('owner'))
+      expect((await knock(teacher, route)).status)
+        .withContext(route)
+        .toBe(403);
+    expect(await studio.everything()).toBe(before);
+  });
+
+  it('lets teachers and the owner through to what is theirs', async () => {
+    for (const route of routesFor('teaching', 'own').filter((one) => one.startsWith('GET')))
+      expect((await knock(teacher, route)).status)
+        .withContext(route)
+        .toBe(200);
+    for (const route of routesFor('owner'))
+      expect((await knock(owner, route)).status)
+        .withContext(route)
+        .toBe(400);
+  });
+
+  it('shows a student their own plans and requests, and hides those of others as if there were none', async () => {
+    expect((await odalys.get<Plan>(`/api/plans/${ids['plans'] ?? ''}`)).status).toBe(200);
+    expect((await bram.get(`/api/plans/${ids['plans'] ?? ''}`)).status).toBe(404);
+    expect((await knock(bram, 'POST /plans/:id/tries')).status).toBeGreaterThanOrEqual(400);
+    expect((await bram.get('/api/plans')).body).toEqual([]);
+    expect((await bram.get('/api/requests')).body).toEqual([]);
+  });
+
+  it('never answers with a password or its hash', async () => {
+    const answers = await Promise.all([
+      owner.get('/api/people'),
+      odalys.get('/api/me'),
+      studio.request('GET', '/api/studio'),
+      studio.request('POST', '/api/sign-in', { body: { signInName: 'bram', password: PASSWORD } }),
+    ]);
+    for (const { body } of answers) expect(JSON.stringify(body)).not.toMatch(/quick:|assword/);
+  });
+});

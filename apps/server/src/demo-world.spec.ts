@@ -1,0 +1,57 @@
+import { DEMO_PEOPLE, DEMO_SONGS } from '@harvu/demo';
+import type { PlanSummary, StudioDoor } from '@harvu/contract';
+import { randomUUID } from 'node:crypto';
+import { TestStudio } from '../testing/test-studio';
+import { seedDemoWorld } from './demo-world';
+
+describe('the demo world', () => {
+  let studio: TestStudio;
+  const seed = () =>
+    seedDemoWorld({
+      sequelize: studio.sequelize,
+      stores: studio.stores,
+      clock: { now: () => studio.now, newId: () => randomUUID() },
+      passwords: {
+        toHash: (password) => Promise.resolve(`quick:${password}`),
+        isRight: () => Promise.resolve(true),
+      },
+    });
+  beforeAll(async () => {
+    studio = await TestStudio.open();
+    await seed();
+  });
+  afterAll(() => studio.close());
+
+  it('has its songs, its people and what they have practised', async () => {
+    const owner = await studio.signIn('ilse');
+    const plans = await owner.get<readonly PlanSummary[]>('/api/plans');
+    const learning = DEMO_PEOPLE.reduce((sum, person) => sum + person.learns.length, 0);
+    expect(plans.body.length).toBe(learning);
+    const songs = await owner.get<readonly unknown[]>('/api/songs');
+    expect(songs.body.length).toBe(DEMO_SONGS.length);
+  });
+
+  it('is written once: a second seeding changes nothing', async () => {
+    const before = await studio.everything();
+    await seed();
+    expect(await studio.everything()).toBe(before);
+  });
+
+  it('is a demo, so its accounts are offered at the door', async () => {
+    const door = await studio.request<StudioDoor>('GET', '/api/studio');
+    expect(door.body.needsSetUp).toBeFalse();
+  });
+
+  it('leaves a studio that somebody set up alone', async () => {
+    const { studio: real } = await TestStudio.withOwner();
+    const before = await real.everything();
+    await seedDemoWorld({
+      sequelize: real.sequelize,
+      stores: real.stores,
+      clock: { now: () => real.now, newId: () => randomUUID() },
+      passwords: { toHash: () => Promise.resolve(''), isRight: () => Promise.resolve(false) },
+    });
+    expect(await real.everything()).toBe(before);
+    await real.close();
+  });
+});

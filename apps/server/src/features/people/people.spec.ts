@@ -1,0 +1,105 @@
+import type { Person, PersonRecord, Problem, StudioDoor } from '@harvu/contract';
+import { PASSWORD, TestStudio, type Visitor } from '../../../testing/test-studio';
+
+describe('people', () => {
+  let studio: TestStudio;
+  let owner: Visitor;
+  beforeAll(async () => ({ studio, owner } = await TestStudio.withOwner()));
+  afterAll(() => studio.close());
+
+  const tryToSignIn = (signInName: string, password = PASSWORD) =>
+    studio.request<Problem>('POST', '/api/sign-in', { body: { signInName, password } });
+
+  it('meet a studio that is set up once', async () => {
+    const again = { studioName: 'Other', name: 'A', signInName: 'other', password: PASSWORD };
+    const answer = await studio.request<Problem>('POST', '/api/studio/set-up', { body: again });
+    expect([answer.status, answer.body.code]).toEqual([409, 'conflict']);
+    const door = await studio.request<StudioDoor>('GET', '/api/studio');
+    expect(door.body).toEqual({ studioName: 'Test Yard', needsSetUp: false, demoAccounts: [] });
+  });
+
+  it('are known by a cookie that scripts cannot read and other sites do not send', async () => {
+    const { headers } = await tryToSignIn('ilse');
+    expect(headers.get('set-cookie')).toMatch(/^harvu_session=[\w-]{43};/);
+    expect(headers.get('set-cookie')).toContain('HttpOnly');
+    expect(headers.get('set-cookie')).toContain('SameSite=Lax');
+    expect((await owner.get<Person>('/api/me')).body.name).toBe('Ilse');
+  });
+
+  it('are told the same for an unknown name and a wrong password', async () => {
+    const [unknown, wrong] = [await tryToSignIn('nobody'), await tryToSignIn('ilse', 'not this')];
+    expect(unknown.status).toBe(401);
+    expect(wrong.body).toEqual(unknown.body);
+  });
+
+  it('are held off for a minute after eight wrong passwords', async () => {
+    await studio.add(owner, { signInName: 'locked' });
+    for (let i = 0; i < 8; i++) await tryToSignIn('locked', 'wrong wrong');
+    expect((await tryToSignIn('locked')).status).toBe(429);
+    studio.now = new Date(studio.now.getTime() + 61_000);
+    expect((await tryToSignIn('locked')).status).toBe(200);
+  });
+
+  it('stay signed in for thirty days, and not a day longer', async () => {
+    const bram = await studio.add(owner, { signInName: 'bram' });
+    const start = studio.now;
+    studio.now = new Date(start.getTime() + 29 * 86_400_000);
+    expect((await bram.get<Person | null>('/api/me')).body?.name).toBe('bram');
+    studio.now = new Date(start.getTime() + 31 * 86_400_000);
+    expect((await bram.get('/api/me')).body).toBeNull();
+    studio.now = start;
+  });
+
+  it('are signed out for good', async () => {
+    const once = await studio.signIn('ilse');
+    await once.send('POST', '/api/sign-out', {});
+    expect((await once.get('/api/people')).status).toBe(401);
+  });
+
+  it('who are minors work only with a guardian and the consent recorded', async () => {
+    const wiebke = { signInName: 'wiebke', name: 'Wiebke', password: PASSWORD, role: 'student' };
+    const minor = { ...wiebke, isMinor: true, guardian: '', guardianConsentOn: null };
+    const without = await owner.send('POST', '/api/people', minor);
+    expect([without.status, without.body.field]).toEqual([400, 'guardian']);
+    const made = await owner.send<PersonRecord>('POST', '/api/people', {
+      ...minor,
+      guardian: 'Joris, joris@halm.example',
+    });
+    expect((await tryToSignIn('wiebke')).body.title).toContain('guardian');
+    const consent = { guardian: 'Joris', guardianConsentOn: '2026-11-20' };
+    await owner.send('POST', `/api/people/${made.body.id}/consent`, consent);
+    const visitor = await studio.signIn('wiebke');
+    await owner.send('POST', `/api/people/${made.body.id}/consent`, {
+      ...consent,
+      guardianConsentOn: null,
+    });
+    expect((await visitor.get('/api/plans')).status).toBe(401);
+  });
+
+  it('get a new password from the owner, which signs them out everywhere', async () => {
+    const one = await studio.add(owner, { signInName: 'forgetful' });
+    const path = `/api/people/${one.person.id}/password`;
+    expect((await owner.send('POST', path, { password: 'short' })).status).toBe(400);
+    expect((await owner.send('POST', path, { password: 'a new one' })).status).toBe(204);
+    expect((await one.get('/api/plans')).status).toBe(401);
+    expect((await tryToSignIn('forgetful')).status).toBe(401);
+    expect((await tryToSignIn('forgetful', 'a new one')).status).toBe(200);
+  });
+
+  it('have sign-in names of their own', async () => {
+    await studio.add(owner, { signInName: 'taken' });
+    const answer = await owner.send('POST', '/api/people', {
+      ...{ name: 'B', signInName: 'taken', password: PASSWORD, role: 'student' },
+      ...{ isMinor: false, guardian: '', guardianConsentOn: null },
+    });
+    expect([answer.status, answer.body.field]).toEqual([409, 'signInName']);
+  });
+
+  it('who are found missing are answered so', async () => {
+    const nobody = '00000000-0000-4000-8000-000000000000';
+    for (const id of [nobody, 'x']) {
+      const answer = await owner.send('POST', `/api/people/${id}/password`, { password: PASSWORD });
+      expect([answer.status, answer.body.code]).toEqual([404, 'not-found']);
+    }
+  });
+});

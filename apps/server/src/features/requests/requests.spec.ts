@@ -1,0 +1,72 @@
+import type { Problem, Song, SongRequest } from '@harvu/contract';
+import { TestStudio, type Visitor } from '../../../testing/test-studio';
+
+const WISH = { title: 'Pebble Road', playedBy: 'The Bollard Children', why: '', wantedBy: null };
+
+describe('requests', () => {
+  let studio: TestStudio;
+  let owner: Visitor;
+  let bram: Visitor;
+  beforeAll(async () => {
+    ({ studio, owner } = await TestStudio.withOwner());
+    bram = await studio.add(owner, { signInName: 'bram' });
+  });
+  afterAll(() => studio.close());
+
+  const ask = async (title: string, more: object = {}) =>
+    (await bram.send<SongRequest>('POST', '/api/requests', { ...WISH, title, ...more })).body;
+
+  it('wait with everything the student wrote', async () => {
+    const asked = await ask('Pebble Road', { why: 'We sing it.', wantedBy: '2026-12-12' });
+    expect(asked).toEqual(
+      jasmine.objectContaining({
+        studentName: 'bram',
+        why: 'We sing it.',
+        wantedBy: '2026-12-12',
+        status: 'waiting',
+        askedAt: studio.now.toISOString(),
+      }),
+    );
+  });
+
+  it('start a song when they are accepted', async () => {
+    const { id } = await ask('Cinder Lane');
+    const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`);
+    expect(body.status).toBe('accepted');
+    const song = await owner.get<Song>(`/api/songs/${body.songId ?? ''}`);
+    expect([song.body.title, song.body.revision]).toEqual(['Cinder Lane', 1]);
+  });
+
+  it('tell the student why they are declined', async () => {
+    const { id } = await ask('Nine Bridges');
+    const path = `/api/requests/${id}/decline`;
+    expect((await owner.send('POST', path, { reason: '   ' })).body.field).toBe('reason');
+    await owner.send('POST', path, { reason: 'The waltz first.' });
+    const own = await bram.get<readonly SongRequest[]>('/api/requests');
+    expect(own.body.find((one) => one.id === id)?.reason).toBe('The waltz first.');
+  });
+
+  it('are answered once, also when two teachers answer in the same moment', async () => {
+    const { id } = await ask('Twice');
+    const answers = await Promise.all([
+      owner.send('POST', `/api/requests/${id}/accept`),
+      owner.send('POST', `/api/requests/${id}/accept`),
+    ]);
+    expect(answers.map((one) => one.status).sort()).toEqual([200, 409]);
+    const songs = await owner.get<readonly Song[]>('/api/songs');
+    expect(songs.body.filter((song) => song.title === 'Twice').length).toBe(1);
+  });
+
+  it('are seen by the one who asked and by teachers', async () => {
+    await ask('Seen');
+    const other = await studio.add(owner, { signInName: 'other' });
+    expect((await other.get<readonly SongRequest[]>('/api/requests')).body).toEqual([]);
+    expect((await bram.get<readonly SongRequest[]>('/api/requests')).body.length).toBeGreaterThan(
+      0,
+    );
+  });
+
+  it('come from students', async () => {
+    expect((await owner.send<Problem>('POST', '/api/requests', WISH)).status).toBe(403);
+  });
+});

@@ -1,0 +1,36 @@
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createWebFiles } from './web-files';
+
+describe('the web files', () => {
+  let root: string;
+  beforeAll(async () => {
+    root = await mkdtemp(join(tmpdir(), 'harvu-web-'));
+    await writeFile(join(root, 'index.html'), '<script nonce="HARVU_NONCE"></script>');
+    await writeFile(join(root, 'main-ABCDEFGH.js'), 'go()');
+  });
+  afterAll(() => rm(root, { recursive: true }));
+
+  const get = async (path: string) => createWebFiles(root).request(path);
+
+  it('answer every view with the application, under a policy with a nonce of its own', async () => {
+    const [first, second] = [await get('/songs/1/bench'), await get('/')];
+    const policy = first.headers.get('content-security-policy') ?? '';
+    const nonce = /nonce="([^"]+)"/.exec(await first.text())?.[1] ?? '';
+    expect(policy).toContain(`'nonce-${nonce}'`);
+    expect(policy).toContain("default-src 'self'");
+    expect(second.headers.get('content-security-policy')).not.toBe(policy);
+  });
+
+  it('are kept for good where their name tells their content', async () => {
+    const answer = await get('/main-ABCDEFGH.js');
+    expect(await answer.text()).toBe('go()');
+    expect(answer.headers.get('cache-control')).toContain('immutable');
+  });
+
+  it('do not answer a missing file with the application', async () => {
+    expect((await get('/missing.js')).status).toBe(404);
+    expect((await get('/../package.json')).status).toBe(404);
+  });
+});

@@ -1,0 +1,154 @@
+import type { NewPerson, Person, Problem } from '@harvu/contract';
+import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { createApp, createStores, type Stores } from '../src/app';
+import { openDatabase } from '../src/platform/database';
+import { migrate } from '../src/platform/migrate';
+import type { Passwords } from '../src/platform/passwords';
+
+/** As quick as a test wants it, and still one way only in the sense that matters here. */
+const QUICK: Passwords = {
+  toHash: (password) => Promise.resolve(`quick:${password}`),
+  isRight: (password, hashed) => Promise.resolve(hashed === `quick:${password}`),
+};
+
+export const PASSWORD = 'lantern-night';
+const OWNER = {
+  studioName: 'Test Yard',
+  name: 'Ilse',
+  signInName: 'ilse',
+  password: PASSWORD,
+};
+
+/** What a request was answered with. */
+export interface Answer<T = unknown> {
+  readonly status: number;
+  readonly body: T;
+  readonly headers: Headers;
+}
+
+/** Somebody's own way to the server: what they send carries their cookie. */
+export interface Visitor {
+  readonly person: Person;
+  readonly get: <T = unknown>(path: string) => Promise<Answer<T>>;
+  readonly send: <T = Problem>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
+}
+
+function serverUrl(): string {
+  const url = process.env['TEST_DATABASE_URL'];
+  if (!url) throw new Error('TEST_DATABASE_URL is not set: run these tests through npm test.');
+  return url;
+}
+
+/** A server of its own on a database of its own, with a clock that stands where it is put. */
+export class TestStudio {
+  now = new Date('2026-11-24T16:00:00.000Z');
+  readonly failures: unknown[] = [];
+  readonly app: ReturnType<typeof createApp>;
+
+  private constructor(
+    readonly database: string,
+    readonly sequelize: ReturnType<typeof openDatabase>,
+  ) {
+    this.app = createApp({
+      sequelize,
+      clock: { now: () => this.now, newId: () => randomUUID() },
+      passwords: QUICK,
+      demoAccounts: [],
+      onFailure: (error) => this.failures.push(error),
+    });
+  }
+
+  static async open(): Promise<TestStudio> {
+    const database = `harvu_${randomUUID().slice(0, 8)}`;
+    const root = openDatabase(serverUrl());
+    await root.query(`CREATE DATABASE ${database}`);
+    await root.close();
+    const url = new URL(serverUrl());
+    url.pathname = `/${database}`;
+    const sequelize = openDatabase(url.href);
+    await migrate(sequelize);
+    return new TestStudio(database, sequelize);
+  }
+
+  /** A studio with its owner, signed in. */
+  static async withOwner(): Promise<{ readonly studio: TestStudio; readonly owner: Visitor }> {
+    const studio = await TestStudio.open();
+    await studio.request('POST', '/api/studio/set-up', { body: OWNER });
+    return { studio, owner: await studio.signIn(OWNER.signInName) };
+  }
+
+  get stores(): Stores {
+    return createStores(this.sequelize);
+  }
+
+  async close(): Promise<void> {
+    await this.sequelize.query(`DROP DATABASE ${this.database}`);
+    await this.sequelize.close();
+  }
+
+  async request<T = unknown>(
+    method: string,
+    path: string,
+    { body, text, headers = {} }: RequestParts = {},
+  ): Promise<Answer<T>> {
+    const content = text ?? (body === undefined ? undefined : JSON.stringify(body));
+    const response = await this.app.request(`http://studio.test${path}`, {
+      method,
+      headers: { host: 'studio.test', 'content-type': 'application/json', ...headers },
+      ...(content !== undefined && { body: content }),
+    });
+    const answer = await response.text();
+    const isJson = /json/.test(response.headers.get('content-type') ?? '');
+    const value: unknown = isJson ? JSON.parse(answer) : answer;
+    return { status: response.status, body: value as T, headers: response.headers };
+  }
+
+  async signIn(signInName: string, password = PASSWORD): Promise<Visitor> {
+    const answer = await this.request<Person>('POST', '/api/sign-in', {
+      body: { signInName, password },
+    });
+    if (answer.status !== 200) throw new Error(`${signInName} cannot sign in: ${answer.status}`);
+    const cookie = (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+    const headers = { cookie };
+    return {
+      person: answer.body,
+      get: (path) => this.request('GET', path, { headers }),
+      send: (method, path, body) => this.request(method, path, { body, headers }),
+    };
+  }
+
+  /** Adds somebody through the owner, and signs them in. */
+  async add(owner: Visitor, person: Partial<NewPerson> & { signInName: string }): Promise<Visitor> {
+    const whole = { ...STUDENT, name: person.signInName, ...person };
+    const answer = await owner.send('POST', '/api/people', whole);
+    if (answer.status !== 201) throw new Error(JSON.stringify(answer.body));
+    return this.signIn(person.signInName);
+  }
+
+  /** Everything every table holds, to prove that a refused request changed nothing. */
+  async everything(): Promise<string> {
+    const tables = ['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'tries'];
+    const rows = await Promise.all(
+      tables.map((table) =>
+        this.sequelize.query(`SELECT * FROM ${table} ORDER BY 1, 2`, { type: QueryTypes.SELECT }),
+      ),
+    );
+    return JSON.stringify(rows);
+  }
+}
+
+interface RequestParts {
+  readonly body?: unknown;
+  /** Sent as it is, where it is not JSON. */
+  readonly text?: string;
+  readonly headers?: Readonly<Record<string, string>>;
+}
+
+const STUDENT = {
+  password: PASSWORD,
+  role: 'student',
+  isMinor: false,
+  guardian: '',
+  guardianConsentOn: null,
+} as const;

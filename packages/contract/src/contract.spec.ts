@@ -1,0 +1,89 @@
+import { EMPTY_SONG, readChart } from '@harvu/core/song';
+import {
+  checked,
+  isRealDate,
+  newPersonSchema,
+  newRequestSchema,
+  newTrySchema,
+  songDocumentSchema,
+} from './index';
+
+const WISH = { title: 'Pebble Road', playedBy: '', why: '', wantedBy: null };
+const TRY = {
+  id: '6f1c1f0e-3f1c-4b52-9c43-0c0b5b1d2a77',
+  stepId: 'section:s1',
+  at: '2026-11-24T16:05:00.000Z',
+  bpm: 66,
+  clean: true,
+  passes: 1,
+  seconds: 21,
+};
+
+describe('days', () => {
+  const days: readonly (readonly [string, boolean])[] = [
+    ['2026-02-28', true],
+    ['2028-02-29', true],
+    ['2026-02-29', false],
+    ['2026-13-01', false],
+    ['2026-00-10', false],
+    ['1899-12-31', false],
+    ['24.11.2026', false],
+    ['', false],
+  ];
+  days.forEach(([day, isReal]) => {
+    it(`such as "${day}" ${isReal ? 'exist' : 'do not exist'}`, () =>
+      expect(isRealDate(day)).toBe(isReal));
+  });
+});
+
+describe('what crosses the wire', () => {
+  it('is given back as it was when it fits', () => {
+    expect(checked(newRequestSchema, WISH)).toEqual({ ok: true, value: WISH });
+    expect(checked(newTrySchema, TRY).ok).toBeTrue();
+  });
+
+  const faults: readonly (readonly [string, unknown, string])[] = [
+    ['a field too many', { ...TRY, mood: 'good' }, 'mood'],
+    ['a time that does not exist', { ...TRY, at: '2026-02-30T10:00:00.000Z' }, 'at'],
+    ['a time without a zone', { ...TRY, at: '2026-02-20T10:00:00' }, 'at'],
+    ['a tempo written as text', { ...TRY, bpm: '66' }, 'bpm'],
+    ['no number', { ...TRY, seconds: NaN }, 'seconds'],
+    ['an id that is none', { ...TRY, id: '1' }, 'id'],
+  ];
+  faults.forEach(([what, value, field]) => {
+    it(`tells ${what} at its field`, () => {
+      const result = checked(newTrySchema, value);
+      expect(result.ok ? '' : result.fault.field).toBe(field);
+    });
+  });
+
+  it('tells a field deep inside by its whole path', () => {
+    const { song } = readChart('[A]\n| G |');
+    const bad = {
+      ...song,
+      sections: [{ ...song.sections[0], bars: [{ id: 'b1', chords: [{}] }] }],
+    };
+    const result = checked(songDocumentSchema, bad);
+    expect(result.ok ? '' : result.fault.field).toMatch(/^sections\[0\]\.bars\[0\]\.chords\[0\]\./);
+  });
+
+  it('takes any song that a chart can be read as', () => {
+    const texts = ['', 'x', '[A]\n| G? . Em! |', 'grip Q9: x02210\n[A]\n| Q9 |', '# ♯'];
+    for (const text of texts) {
+      expect(checked(songDocumentSchema, readChart(text).song).ok)
+        .withContext(text)
+        .toBeTrue();
+    }
+    expect(checked(songDocumentSchema, EMPTY_SONG).ok).toBeTrue();
+  });
+
+  it('knows no role but its three, and no sign-in name with signs', () => {
+    const person = { name: 'A', signInName: 'a.b', password: 'long enough', role: 'student' };
+    const minor = { isMinor: false, guardian: '', guardianConsentOn: null };
+    const isFine = (more: object) => checked(newPersonSchema, { ...person, ...minor, ...more }).ok;
+    expect(isFine({})).toBeTrue();
+    expect(isFine({ role: 'guest' })).toBeFalse();
+    expect(isFine({ signInName: 'A B' })).toBeFalse();
+    expect(isFine({ password: 'short' })).toBeFalse();
+  });
+});
