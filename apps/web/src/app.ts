@@ -1,10 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Dialog } from '@angular/cdk/dialog';
+import { ChangeDetectionStrategy, Component, computed, inject, type Type } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgIcon, provideIcons } from '@ng-icons/core';
-import { lucideLogOut, lucideMoon, lucideSun } from '@ng-icons/lucide';
+import {
+  lucideKeyboard,
+  lucideLogOut,
+  lucideMoon,
+  lucideSearch,
+  lucideSun,
+} from '@ng-icons/lucide';
 import { filter, map } from 'rxjs';
 import { Session } from './platform/session';
+import { isTyping } from './platform/view-keys';
 import { Theme } from './platform/theme';
 import { Logo } from './ui/logo';
 
@@ -29,8 +37,10 @@ const LEARNING: readonly Place[] = [
   selector: 'harvu-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterOutlet, RouterLink, RouterLinkActive, NgIcon, Logo],
-  viewProviders: [provideIcons({ lucideLogOut, lucideMoon, lucideSun })],
-  host: { class: 'flex min-h-dvh flex-col' },
+  viewProviders: [
+    provideIcons({ lucideKeyboard, lucideLogOut, lucideMoon, lucideSearch, lucideSun }),
+  ],
+  host: { class: 'flex min-h-dvh flex-col', '(document:keydown)': 'press($event)' },
   template: `
     @if (session.person(); as person) {
       @if (!isPractising()) {
@@ -59,6 +69,24 @@ const LEARNING: readonly Place[] = [
             <button
               type="button"
               class="p-2 text-ink-soft hover:text-ink"
+              (click)="find()"
+              aria-label="Find a song or a student"
+              title="Find ( / )"
+            >
+              <ng-icon name="lucideSearch" size="18" />
+            </button>
+            <button
+              type="button"
+              class="p-2 text-ink-soft hover:text-ink max-sm:hidden"
+              (click)="showKeys()"
+              aria-label="Keys of this view"
+              title="Keys ( ? )"
+            >
+              <ng-icon name="lucideKeyboard" size="18" />
+            </button>
+            <button
+              type="button"
+              class="p-2 text-ink-soft hover:text-ink"
               (click)="theme.toggle()"
               [attr.aria-label]="themeLabel()"
             >
@@ -83,6 +111,7 @@ export class App {
   protected readonly session = inject(Session);
   protected readonly theme = inject(Theme);
   private readonly router = inject(Router);
+  private readonly dialog = inject(Dialog);
   private readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
@@ -99,6 +128,27 @@ export class App {
     const role = this.session.person()?.role;
     return role === 'owner' ? OWNING : role === 'teacher' ? TEACHING : LEARNING;
   });
+
+  protected press(event: KeyboardEvent): void {
+    if (isTyping(event) || event.ctrlKey || event.metaKey || !this.session.person()) return;
+    if (event.key !== '/' && event.key !== '?') return;
+    event.preventDefault();
+    if (event.key === '/') this.find();
+    else this.showKeys();
+  }
+
+  protected find(): void {
+    void import('./features/find').then(({ FindDialog }) => this.open(FindDialog));
+  }
+
+  protected showKeys(): void {
+    void import('./features/find').then(({ KeysDialog }) => this.open(KeysDialog));
+  }
+
+  /** One at a time: a second press does not lay another over the first. */
+  private open(dialog: Type<unknown>): void {
+    if (this.dialog.openDialogs.length === 0) this.dialog.open(dialog);
+  }
 
   protected signOut(): void {
     this.session.signOut().subscribe();

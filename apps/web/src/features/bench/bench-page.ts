@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ChartFault } from '@harvu/core/song';
+import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
@@ -29,6 +30,12 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   failed: 'not saved',
   overtaken: 'not saved: changed elsewhere',
 };
+
+const KEYS: readonly ViewKey[] = [
+  { key: 'Ctrl Z', does: 'undo' },
+  { key: 'Ctrl Shift Z', does: 'redo' },
+  { key: '← →', does: 'go along the ribbon, when it has the focus' },
+];
 
 /** The bench: where a song is broken down, and what does not add up is told. */
 @Component({
@@ -157,6 +164,7 @@ export class BenchPage {
   );
 
   constructor() {
+    inject(ViewKeys).show(KEYS);
     effect(() => {
       const id = this.id();
       untracked(() => this.state.open(id));

@@ -5,19 +5,26 @@ import {
   effect,
   inject,
   input,
-  signal,
   untracked,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { goalWords } from '@harvu/core/steps';
 import { ClickEngine } from '../../platform/click-engine';
 import { Session } from '../../platform/session';
+import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { BarStrip } from './parts/bar-strip';
 import { NowNext } from './parts/now-next';
 import { RungLadder } from './parts/rung-ladder';
 import { PracticeState } from './practice.state';
+
+const KEYS: readonly ViewKey[] = [
+  { key: 'PgDn', does: 'clean (a pedal sends this)' },
+  { key: 'PgUp', does: 'stumbled' },
+  { key: 'space', does: 'start and stop the click' },
+  { key: 'esc', does: 'back' },
+];
 
 /** The practice room: read from a metre away, worked by two keys or a pedal. */
 @Component({
@@ -140,20 +147,7 @@ import { PracticeState } from './practice.state';
                   >{{ state.unsent() }} kept here until the connection is back</span
                 >
               }
-              <button
-                type="button"
-                class="link max-sm:hidden"
-                (click)="isHelpOpen.set(!isHelpOpen())"
-                [attr.aria-expanded]="isHelpOpen()"
-              >
-                Keys (?)
-              </button>
-              @if (isHelpOpen()) {
-                <span
-                  ><kbd class="key">PgDn</kbd> clean, <kbd class="key">PgUp</kbd> stumbled,
-                  <kbd class="key">space</kbd> start and stop, <kbd class="key">esc</kbd> back</span
-                >
-              }
+              <span class="max-sm:hidden"><kbd class="key">?</kbd> keys</span>
             </footer>
             <harvu-problem [problem]="state.refused()" />
           </div>
@@ -172,7 +166,6 @@ export class PracticePage {
   protected readonly state = inject(PracticeState);
   private readonly router = inject(Router);
   private readonly session = inject(Session);
-  protected readonly isHelpOpen = signal(false);
 
   protected readonly back = computed(() =>
     this.session.isTeaching() ? `/plans/${this.id()}` : '/week',
@@ -190,6 +183,7 @@ export class PracticePage {
   });
 
   constructor() {
+    inject(ViewKeys).show(KEYS);
     effect(() => {
       const [id, stepId] = [this.id(), this.step()];
       untracked(() => this.state.open(id, stepId));
@@ -199,6 +193,7 @@ export class PracticePage {
   protected press(event: KeyboardEvent): void {
     const isField = event.target instanceof HTMLInputElement;
     if (
+      event.defaultPrevented ||
       event.repeat ||
       event.ctrlKey ||
       event.metaKey ||
@@ -225,8 +220,6 @@ export class PracticePage {
         return () => this.state.mark(false);
       case ' ':
         return () => this.state.toggle();
-      case '?':
-        return () => this.isHelpOpen.update((open) => !open);
       case 'Escape':
         return () => void this.router.navigateByUrl(this.back());
       default:

@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { SHORTEST_PASSWORD, type Consent, type PersonRecord } from '@harvu/contract';
 import { DayLabel } from '../../../ui/day-label';
 
@@ -87,11 +94,12 @@ import { DayLabel } from '../../../ui/day-label';
             #on
             class="field max-w-[170px]"
             type="date"
-            [value]="person().guardianConsentOn ?? ''"
+            [value]="consentOn()"
+            (input)="consentOn.set(on.value)"
             aria-label="Consent given on"
           />
           <button type="submit" class="button button-strong">
-            {{ on.value ? 'Record the consent' : 'Record: no consent' }}
+            {{ consentOn() ? 'Record the consent' : 'Record: no consent' }}
           </button>
         </form>
       }
@@ -103,6 +111,8 @@ export class PersonRow {
   readonly newPassword = output<string>();
   readonly consent = output<Consent>();
   protected readonly shortest = SHORTEST_PASSWORD;
+  /** The day in the consent form, as the owner has it now. */
+  protected readonly consentOn = linkedSignal(() => this.person().guardianConsentOn ?? '');
   private readonly opened = signal<'password' | 'consent' | null>(null);
   protected readonly isOpen = (what: 'password' | 'consent'): boolean => this.opened() === what;
 

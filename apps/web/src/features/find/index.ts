@@ -1,0 +1,2 @@
+export { FindDialog } from './find-dialog';
+export { KeysDialog } from './keys-dialog';

@@ -1,0 +1,62 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { PlanSummary, SongSummary } from '@harvu/contract';
+import { expect, test, type Page } from '@playwright/test';
+import { Door, type DemoName } from '../screens/door';
+
+async function first<T>(page: Page, path: string): Promise<T> {
+  const [one] = (await (await page.request.get(path)).json()) as T[];
+  if (!one) throw new Error(`nothing at ${path}`);
+  return one;
+}
+
+const songPath = (view: string) => async (page: Page) =>
+  `/songs/${(await first<SongSummary>(page, '/api/songs')).id}/${view}`;
+const planPath = (rest: string) => async (page: Page) =>
+  `/plans/${(await first<PlanSummary>(page, '/api/plans')).id}${rest}`;
+const plain = (path: string) => () => Promise.resolve(path);
+
+const VIEWS: readonly (readonly [string, DemoName, (page: Page) => Promise<string>])[] = [
+  ['requests', 'Ilse Korrin', plain('/requests')],
+  ['songs', 'Ilse Korrin', plain('/songs')],
+  ['bench', 'Ilse Korrin', songPath('bench')],
+  ['steps', 'Ilse Korrin', songPath('steps')],
+  ['students', 'Ilse Korrin', plain('/students')],
+  ['studio', 'Ilse Korrin', plain('/studio')],
+  ['my week', 'Odalys Renn', plain('/week')],
+  ['student’s song', 'Odalys Renn', planPath('')],
+  ['practice room', 'Odalys Renn', planPath('/practice/grip:G')],
+];
+
+async function problemsOf(page: Page): Promise<readonly string[]> {
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map((one) => one.html).join(' ')}`);
+}
+
+const SIZES = [
+  { width: 1024, height: 768 },
+  { width: 390, height: 844 },
+] as const;
+/** On a phone the students' views have to fit; teachers sit at a larger screen. */
+const ON_PHONE: readonly string[] = ['my week', 'student’s song', 'practice room'];
+
+for (const [name, who, pathOf] of VIEWS) {
+  test(`${name} is readable by everybody in both themes, and fits its screens`, async ({
+    page,
+  }) => {
+    await new Door(page).slipInAs(who);
+    const path = await pathOf(page);
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme });
+      await page.goto(path);
+      expect(await problemsOf(page), colorScheme).toEqual([]);
+    }
+    for (const size of SIZES.filter(({ width }) => width > 390 || ON_PHONE.includes(name))) {
+      await page.setViewportSize(size);
+      const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      await expect.poll(over, `${size.width} wide`).toBeLessThanOrEqual(0);
+    }
+  });
+}

@@ -1,0 +1,84 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { Plan, PlanSummary } from '@harvu/contract';
+import { Door } from '../screens/door';
+import { PracticeRoom } from '../screens/practice-room';
+
+async function planOf(page: Page): Promise<Plan> {
+  const [first] = (await (await page.request.get('/api/plans')).json()) as PlanSummary[];
+  return (await (await page.request.get(`/api/plans/${first?.id ?? ''}`)).json()) as Plan;
+}
+
+test('what is played without a connection is kept, and sent later once each', async ({
+  page,
+  context,
+}) => {
+  await new Door(page).slipInAs('Wiebke Halm');
+  await page.goto('/week');
+  const plan = await planOf(page);
+  await page.goto(`/plans/${plan.id}/practice/grip:D`);
+  const room = new PracticeRoom(page);
+  await room.isAt('Grip D');
+  await context.setOffline(true);
+  await room.stumbled();
+  await page.waitForTimeout(450);
+  await room.clean();
+  await expect(page.getByText('2 kept here until the connection is back')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/kept here/)).toHaveCount(0, { timeout: 20_000 });
+  const after = await planOf(page);
+  expect(after.tries.length).toBe(plan.tries.length + 2);
+});
+
+test('what was kept survives the page and goes with the next visit', async ({ page, context }) => {
+  await new Door(page).slipInAs('Bram Tessel');
+  await page.goto('/week');
+  const plan = await planOf(page);
+  await page.goto(`/plans/${plan.id}/practice/grip:G`);
+  await new PracticeRoom(page).isAt('Grip G');
+  await page.route('**/tries', (route) => route.abort());
+  await new PracticeRoom(page).clean();
+  await expect(page.getByText('1 kept here until the connection is back')).toBeVisible();
+  await page.unroute('**/tries');
+  await page.goto('about:blank');
+  await page.goto('/week');
+  await expect
+    .poll(async () => (await planOf(page)).tries.length, { timeout: 20_000 })
+    .toBe(plan.tries.length + 1);
+  expect(context.pages().length).toBe(1);
+});
+
+test('a clean pass counts only when it was played to its end', async ({ page }) => {
+  await new Door(page).slipInAs('Odalys Renn');
+  const plan = await planOf(page);
+  const verse = plan.document.sections.find((section) => section.name === 'Verse 1');
+  await page.goto(`/plans/${plan.id}/practice/section:${verse?.id ?? ''}`);
+  const room = new PracticeRoom(page);
+  await room.isAt('B Verse 1');
+  await page.keyboard.press(' ');
+  await page.waitForTimeout(300);
+  await room.clean();
+  await expect(room.message).toHaveText('Play it to the end first: this is bar 1 of 16.');
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: /Start/ })).toBeVisible();
+});
+
+test('a step that is no longer in the plan is told', async ({ page }) => {
+  await new Door(page).slipInAs('Odalys Renn');
+  const plan = await planOf(page);
+  await page.goto(`/plans/${plan.id}/practice/section:s999`);
+  await expect(page.getByText('This step is no longer in the plan')).toBeVisible();
+});
+
+test('the keys of the view are told by ?, and esc closes them without leaving', async ({
+  page,
+}) => {
+  await new Door(page).slipInAs('Odalys Renn');
+  const plan = await planOf(page);
+  await page.goto(`/plans/${plan.id}/practice/grip:G`);
+  await new PracticeRoom(page).isAt('Grip G');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog').getByText('stumbled')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await new PracticeRoom(page).isAt('Grip G');
+});

@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './browser';
+
+const PORT = process.env['E2E_PORT'] ?? '4700';
+const BASE = `http://localhost:${PORT}`;
+
+/** Journeys through the real interface, on a server started by the start command with a demo world of its own. */
+export default defineConfig({
+  testDir: 'journeys',
+  outputDir: '../test-results',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [['list']],
+  use: {
+    baseURL: BASE,
+    browserName: 'chromium',
+    launchOptions: CHROMIUM,
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+  },
+  webServer: {
+    command: 'node scripts/start.mjs',
+    cwd: '..',
+    url: `${BASE}/api/health`,
+    timeout: 120_000,
+    env: { PORT, HARVU_DATA: process.env['E2E_DATA'] ?? '.harvu/test/e2e' },
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
+  },
+});

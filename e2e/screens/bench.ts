@@ -1,0 +1,48 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** The bench of one song. */
+export class Bench {
+  readonly text: Locator;
+  readonly ribbon: Locator;
+  readonly margin: Locator;
+
+  constructor(private readonly page: Page) {
+    this.text = page.getByRole('textbox', { name: 'Chart text' });
+    this.ribbon = page.getByRole('group', { name: 'The song, section by section' });
+    this.margin = page.getByRole('complementary', { name: 'Margin' });
+  }
+
+  /** Replaces the whole text as if it were pasted. */
+  async write(chart: string): Promise<void> {
+    await this.text.click();
+    await this.page.keyboard.press('Control+a');
+    await this.page.keyboard.insertText(chart);
+  }
+
+  async frame(field: string, value: string): Promise<void> {
+    const input = this.page
+      .getByRole('group', { name: 'Frame' })
+      .getByLabel(field, { exact: true });
+    await input.fill(value);
+    await input.press('Enter');
+  }
+
+  async isSaved(): Promise<void> {
+    await expect(this.page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  }
+
+  /** Starts a song and stands at its bench. */
+  async start(title: string): Promise<void> {
+    await this.page.goto('/songs');
+    await this.page.getByLabel('Title of a new song').fill(title);
+    await this.page.getByRole('button', { name: 'Start a song' }).click();
+    await expect(this.page.getByRole('heading', { name: title })).toBeVisible();
+  }
+
+  async open(title: string): Promise<void> {
+    await this.page.goto('/songs');
+    const row = this.page.getByRole('listitem').filter({ hasText: title });
+    await row.getByRole('link', { name: 'Bench' }).click();
+    await expect(this.ribbon).toBeVisible();
+  }
+}

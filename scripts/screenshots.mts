@@ -1,0 +1,86 @@
+// Takes the pictures of docs/screenshots from a running Harvu with the demo world: npm run screenshots
+import { chromium, type Page } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { CHROMIUM } from '../e2e/browser';
+
+const BASE = process.env['HARVU_URL'] ?? 'http://localhost:4600';
+const FOLDER = process.env['SHOTS'] ?? join(import.meta.dirname, '..', 'docs', 'screenshots');
+const SCREEN = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+interface Shot {
+  readonly name: string;
+  readonly as?: string;
+  readonly theme?: 'light' | 'dark';
+  readonly size?: typeof SCREEN;
+  readonly go: (page: Page) => Promise<void>;
+}
+
+const at = (path: string) => async (page: Page) => {
+  await page.goto(BASE + path);
+};
+
+/** Opens a demo song by its name, at its bench or its steps. */
+const song = (title: string, view: 'Bench' | 'Steps') => async (page: Page) => {
+  await page.goto(`${BASE}/songs`);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: title })
+    .getByRole('link', { name: view })
+    .click();
+  await page.getByRole('group', { name: /section by section/ }).waitFor();
+};
+
+const openWeekSong = async (page: Page) => {
+  await page.goto(`${BASE}/week`);
+  await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
+  await page.getByText('Whole song today').waitFor();
+};
+
+const practise = async (page: Page) => {
+  await page.goto(`${BASE}/week`);
+  await page
+    .getByRole('link', { name: /^[A-Z]′* (Intro|Verse|Chorus|Lift|Bridge|Refrain)/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: /Start/ }).click();
+  await page.waitForTimeout(7000);
+};
+
+const SHOTS: readonly Shot[] = [
+  { name: 'sign-in', go: at('/sign-in') },
+  { name: 'requests', as: 'Ilse Korrin', go: at('/requests') },
+  { name: 'bench', as: 'Ilse Korrin', go: song('Slow Barge', 'Bench') },
+  { name: 'bench-dark', as: 'Ilse Korrin', theme: 'dark', go: song('Slow Barge', 'Bench') },
+  { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
+  { name: 'students', as: 'Ilse Korrin', go: at('/students') },
+  { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
+  { name: 'week', as: 'Odalys Renn', go: at('/week') },
+  { name: 'week-phone', as: 'Wiebke Halm', size: PHONE, go: at('/week') },
+  { name: 'student-song', as: 'Odalys Renn', go: openWeekSong },
+  { name: 'student-song-phone', as: 'Odalys Renn', size: PHONE, theme: 'dark', go: openWeekSong },
+  { name: 'practice', as: 'Odalys Renn', theme: 'dark', go: practise },
+  { name: 'practice-phone', as: 'Wiebke Halm', size: PHONE, go: practise },
+];
+
+async function take(shot: Shot): Promise<void> {
+  const browser = await chromium.launch(CHROMIUM);
+  const page = await browser.newPage({
+    viewport: shot.size ?? SCREEN,
+    colorScheme: shot.theme ?? 'light',
+  });
+  await page.goto(`${BASE}/sign-in`);
+  if (shot.as) {
+    await page.getByRole('button', { name: new RegExp(`^${shot.as}`) }).click();
+    await page.waitForURL((url) => !url.pathname.includes('sign-in'));
+  }
+  await shot.go(page);
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: join(FOLDER, `${shot.name}.png`) });
+  await browser.close();
+}
+
+mkdirSync(FOLDER, { recursive: true });
+const wanted = process.argv.slice(2);
+for (const shot of SHOTS) if (wanted.length === 0 || wanted.includes(shot.name)) await take(shot);
