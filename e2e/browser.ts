@@ -1,5 +1,7 @@
+import type { LaunchOptions } from '@playwright/test';
+
 /** How Debian's Chromium is started: without a monitor, without reaching for the network. */
-export const CHROMIUM = {
+export const CHROMIUM: LaunchOptions = {
   executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
   args: [
     '--no-sandbox',
@@ -11,4 +13,4 @@ export const CHROMIUM = {
     '--disable-component-update',
     '--log-level=3',
   ],
-} as const;
+};

@@ -57,7 +57,7 @@ feel: straight
 tuning: E A D G B E
 capo: 0
 key: G
-length: 1:15
+length: 0:53
 map: Verse 1, Refrain 1, Verse 2, Refrain 2, Ending
 grip G: 320003 fingers 21...3
 grip C: x32010 fingers .32.1.

@@ -83,7 +83,7 @@ describe('who reaches what', () => {
 
   it('keeps everything but the door from people who are not signed in', async () => {
     for (const route of routesFor('own', 'teaching', 'owner')) {
-      const [method = '', path = ''] = [route.split(' ')[0], pathOf(route)];
+      const [method, path] = [route.split(' ')[0] ?? '', pathOf(route)];
       const { status } = await studio
         .request(method, path, { body: {} })
         .catch(async () => studio.request(method, path));

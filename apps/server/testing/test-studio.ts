@@ -99,7 +99,7 @@ export class TestStudio {
       ...(content !== undefined && { body: content }),
     });
     const answer = await response.text();
-    const isJson = /json/.test(response.headers.get('content-type') ?? '');
+    const isJson = (response.headers.get('content-type') ?? '').includes('json');
     const value: unknown = isJson ? JSON.parse(answer) : answer;
     return { status: response.status, body: value as T, headers: response.headers };
   }

@@ -55,7 +55,8 @@ export type Checked<T> =
 
 /** An object with a field too many is told at that field. */
 function fieldOf({ type, path = '', params }: ValidationError): string {
-  const unknown = type === 'noUnknown' ? String(params?.['unknown'] ?? '') : '';
+  const named = params?.['unknown'];
+  const unknown = type === 'noUnknown' && typeof named === 'string' ? named : '';
   return [path, unknown.split(', ')[0]].filter(Boolean).join('.');
 }
 

@@ -2,7 +2,7 @@
 import { chromium, type Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { CHROMIUM } from '../e2e/browser';
+import { CHROMIUM } from './browser';
 
 const BASE = process.env['HARVU_URL'] ?? 'http://localhost:4600';
 const FOLDER = process.env['SHOTS'] ?? join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -17,33 +17,34 @@ interface Shot {
   readonly go: (page: Page) => Promise<void>;
 }
 
-const at = (path: string) => async (page: Page) => {
-  await page.goto(BASE + path);
-};
+const at =
+  (path: string): Shot['go'] =>
+  async (page: Page): Promise<void> => {
+    await page.goto(BASE + path);
+  };
 
 /** Opens a demo song by its name, at its bench or its steps. */
-const song = (title: string, view: 'Bench' | 'Steps') => async (page: Page) => {
-  await page.goto(`${BASE}/songs`);
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: title })
-    .getByRole('link', { name: view })
-    .click();
-  await page.getByRole('group', { name: /section by section/ }).waitFor();
-};
+const song =
+  (title: string, view: 'Bench' | 'Steps'): Shot['go'] =>
+  async (page: Page): Promise<void> => {
+    await page.goto(`${BASE}/songs`);
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: title })
+      .getByRole('link', { name: view })
+      .click();
+    await page.getByRole('group', { name: /section by section/ }).waitFor();
+  };
 
-const openWeekSong = async (page: Page) => {
+const openWeekSong: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
   await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
   await page.getByText('Whole song today').waitFor();
 };
 
-const practise = async (page: Page) => {
+const practise: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
-  await page
-    .getByRole('link', { name: /^[A-Z]′* (Intro|Verse|Chorus|Lift|Bridge|Refrain)/ })
-    .first()
-    .click();
+  await page.locator('a[href*="/practice/"]').first().click();
   await page.getByRole('button', { name: /Start/ }).click();
   await page.waitForTimeout(7000);
 };

@@ -1,0 +1,124 @@
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { SaveSong, Song } from '@harvu/contract';
+import { EMPTY_SONG, writeChart } from '@harvu/core/song';
+import { NEVER } from 'rxjs';
+import { Analysis } from '../../platform/analysis';
+import { setUpPage } from '../../testing/page';
+import { BenchState } from './bench.state';
+
+const SONG: Song = {
+  ...{ id: 's1', title: 'A song', playedBy: '', revision: 4 },
+  ...{ savedAt: '2026-11-24T10:00:00.000Z', document: EMPTY_SONG },
+};
+
+describe('the bench', () => {
+  let http: HttpTestingController;
+  let state: BenchState;
+  beforeEach(() => {
+    jasmine.clock().install().mockDate(new Date('2026-11-24T10:00:00.000Z'));
+    http = setUpPage([BenchState, { provide: Analysis, useValue: { analyse: () => NEVER } }]);
+    state = TestBed.inject(BenchState);
+    state.open('s1');
+    http.expectOne('/api/songs/s1').flush(SONG);
+    TestBed.tick();
+  });
+  afterEach(() => jasmine.clock().uninstall());
+
+  /** Types, and waits so long before anything else happens. */
+  const type = (text: string, waitMs = 0): void => {
+    state.type(text);
+    TestBed.tick();
+    jasmine.clock().tick(waitMs);
+  };
+  const saves = () => http.match({ method: 'PUT', url: '/api/songs/s1' });
+
+  it('reads the song while one types, and tells its faults', () => {
+    type('[A]\n| G . |\n');
+    expect(state.document().sections.map((section) => section.name)).toEqual(['A']);
+    expect(state.faults().map((fault) => [fault.code, fault.line] as const)).toEqual([
+      ['bar-fill', 2],
+    ]);
+  });
+
+  it('saves by itself after a pause, once, from the revision it knows', () => {
+    type('[A]\n| G |\n', 300);
+    type('[A]\n| G | D |\n', 300);
+    expect(saves()).toEqual([]);
+    jasmine.clock().tick(1000);
+    const [save, ...others] = saves();
+    const body = save?.request.body as SaveSong;
+    expect([others.length, body.baseRevision]).toEqual([0, 4]);
+    expect(writeChart(body.document)).toBe('[A]\n| G | D |\n');
+    expect(state.saveState()).toBe('saving');
+    save?.flush({ revision: 5, savedAt: '' });
+    expect(state.saveState()).toBe('saved');
+    type('[A]\n| D |\n', 1000);
+    expect((saves()[0]?.request.body as SaveSong).baseRevision).toBe(5);
+  });
+
+  it('takes a burst of typing back as one, and brings it again', () => {
+    type('[A]\n| G |\n', 100);
+    type('[A]\n| G | D |\n', 5000);
+    type('[A]\n| G | D | C |\n');
+    state.undo();
+    expect(state.text()).toBe('[A]\n| G | D |\n');
+    state.undo();
+    expect([state.text(), state.canUndo()]).toEqual(['', false]);
+    state.redo();
+    state.redo();
+    expect(state.text()).toBe('[A]\n| G | D | C |\n');
+    state.undo();
+    type('[B]\n| G |\n');
+    expect(state.canRedo()).toBeFalse();
+  });
+
+  it('keeps text and frame in step', () => {
+    type('[A]\n| G |\n');
+    state.run({ kind: 'set-frame', field: 'capo', text: '2' });
+    expect(state.text()).toBe('capo: 2\n\n[A]\n| G |\n');
+    state.run({ kind: 'set-frame', field: 'capo', text: '77' });
+    expect(state.text()).toBe('capo: 2\n\n[A]\n| G |\n');
+  });
+
+  it('keeps sections’ ids while one writes, so that what was practised stays attached', () => {
+    type('[A]\n| G |\n[B]\n| D |\n');
+    const ids = state.document().sections.map((section) => section.id);
+    type('[New]\n| C |\n[A]\n| G | Em |\n[B]\n| D |\n');
+    expect(
+      state
+        .document()
+        .sections.slice(1)
+        .map((section) => section.id),
+    ).toEqual(ids);
+  });
+
+  it('stops saving when somebody else was quicker, and says so', () => {
+    type('[A]\n| G |\n', 1000);
+    const problem = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: 'Copy.' };
+    saves()[0]?.flush(problem, { status: 409, statusText: '' });
+    expect([state.saveState(), state.problem()?.code]).toEqual(['overtaken', 'conflict']);
+    type('[A]\n| D |\n', 2000);
+    expect(saves()).toEqual([]);
+  });
+
+  it('can be told to save again after the connection was lost', () => {
+    type('[A]\n| G |\n', 1000);
+    saves()[0]?.error(new ProgressEvent('error'));
+    expect(state.saveState()).toBe('failed');
+    state.saveAgain();
+    saves()[0]?.flush({ revision: 5, savedAt: '' });
+    expect([state.saveState(), state.problem()]).toEqual(['saved', null]);
+  });
+
+  it('saves what is not saved yet when one leaves', () => {
+    const view = createEnvironmentInjector([BenchState], TestBed.inject(EnvironmentInjector));
+    state = view.get(BenchState);
+    state.open('s1');
+    http.expectOne('/api/songs/s1').flush(SONG);
+    type('[A]\n| G |\n', 100);
+    view.destroy();
+    expect(saves().length).toBe(1);
+  });
+});

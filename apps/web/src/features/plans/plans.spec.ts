@@ -1,0 +1,76 @@
+import { readinessOf, type Try } from '@harvu/core/progress';
+import { EMPTY_SONG, readChart } from '@harvu/core/song';
+import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import { filledBlocks, plainBlocks } from './plan-progress';
+import { readinessWords } from './readiness-words';
+
+const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);
+const steps = makeSteps(work);
+
+/** Every step's goal met on two days. */
+function everything(kinds: readonly string[]): readonly Try[] {
+  return steps
+    .filter((step) => kinds.includes(step.kind))
+    .flatMap((step) =>
+      step.rungs.flatMap((bpm, rung) =>
+        ['02', '03'].flatMap((day) =>
+          Array.from({ length: step.goal.cleanInRow }, (_, pass) => ({
+            id: `${step.id} ${day} ${rung} ${pass}`,
+            stepId: step.id,
+            at: `2026-11-${day}T10:${String(rung).padStart(2, '0')}:0${pass}.000Z`,
+            ...{ bpm, clean: true, passes: 1, seconds: 20, source: 'self' as const },
+          })),
+        ),
+      ),
+    );
+}
+const wordsFor = (tries: readonly Try[]) => readinessWords(readinessOf(work, { steps, tries }));
+
+describe('how far a song is, in words', () => {
+  it('never hides a gap behind a figure', () => {
+    expect(wordsFor([])).toEqual(
+      jasmine.objectContaining({
+        headline: 'Not yet whole',
+        below: '4 bars and 1 join still new',
+      }),
+    );
+    const sections = wordsFor(everything(['section']));
+    expect([sections.headline, sections.below]).toEqual([
+      'Not yet whole',
+      '1 join still new; the rest holds at 92 of 92 bpm',
+    ]);
+    expect(sections.heldBack).toMatch(/^Join A → B: two bars into two is not played clean yet\./);
+  });
+
+  it('gives the tempo of the whole once nothing is new, and what is left to be ready', () => {
+    const parts = wordsFor(everything(['section', 'join']));
+    expect([parts.headline, parts.heldBack]).toEqual([
+      '92 of 92 bpm',
+      'Play the whole song without a stop on 2 more days.',
+    ]);
+    expect(wordsFor(everything(['section', 'join', 'whole'])).heldBack).toContain('at its goal');
+  });
+
+  it('says so when there is nothing to play', () => {
+    const empty = workpieceOf(EMPTY_SONG);
+    const readiness = readinessOf(empty, { steps: [], tries: [] });
+    expect(readinessWords(readiness).headline).toBe('Nothing to play yet');
+  });
+});
+
+describe('a song on the ribbon', () => {
+  it('has a block for each time a section comes, as long as its bars', () => {
+    expect(plainBlocks(work).map(({ letter, name, bars }) => [letter, name, bars])).toEqual([
+      ['A', 'Verse', 2],
+      ['B', 'Chorus', 2],
+    ]);
+  });
+
+  it('is filled by what each section holds', () => {
+    const first = everything(['section']).filter(
+      (one) => one.stepId === steps.find((s) => s.title === 'A Verse')?.id,
+    );
+    const blocks = filledBlocks(work, readinessOf(work, { steps, tries: first }));
+    expect(blocks.map((block) => block.cleanBpm as number | null)).toEqual([92, null]);
+  });
+});

@@ -1,0 +1,155 @@
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { NewTry, Plan } from '@harvu/contract';
+import { readinessOf, stepProgress } from '@harvu/core/progress';
+import { readChart } from '@harvu/core/song';
+import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import { of, Subject } from 'rxjs';
+import { ClickEngine } from '../../platform/click-engine';
+import { Outbox } from '../../platform/outbox';
+import { setUpPage } from '../../testing/page';
+import { filledBlocks, PlanReader, type PlanProgress } from '../plans';
+import { PracticeState } from './practice.state';
+
+const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus]\n| Em |');
+const work = workpieceOf(song);
+const steps = makeSteps(work);
+const idOf = (start: string) => steps.find((step) => step.title.startsWith(start))?.id ?? '';
+
+function planProgress(): PlanProgress {
+  const plan = { id: 'p1', title: 'A song', document: song, tries: [] } as unknown as Plan;
+  const readiness = readinessOf(work, { steps, tries: [] });
+  const progress = stepProgress(steps, []);
+  return {
+    plan,
+    work,
+    steps,
+    readiness,
+    progress,
+    lines: [],
+    blocks: filledBlocks(work, readiness),
+  };
+}
+
+describe('practice', () => {
+  const beats = new Subject<number>();
+  const engine = {
+    ...{ beats, start: jasmine.createSpy('start'), stop: jasmine.createSpy('stop') },
+    ...{ close: jasmine.createSpy('close'), loudness: signal(0.2) },
+  };
+  let put: NewTry[] = [];
+  let state: PracticeState;
+
+  beforeEach(() => {
+    jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
+    put = [];
+    engine.start.calls.reset();
+    const outbox = {
+      put: (_: string, one: NewTry) => put.push(one),
+      ...{ unsentOf: () => [], unsent: signal([]), problem: signal(null) },
+    };
+    setUpPage([
+      PracticeState,
+      { provide: ClickEngine, useValue: engine },
+      { provide: PlanReader, useValue: { read: () => of(planProgress()) } },
+      { provide: Outbox, useValue: outbox },
+    ]);
+    state = TestBed.inject(PracticeState);
+  });
+  afterEach(() => jasmine.clock().uninstall());
+
+  const mark = (clean: boolean) => {
+    jasmine.clock().tick(1000);
+    state.mark(clean);
+  };
+  /** Plays one pass of the open step to its end: four beats of count-in, then its bars. */
+  const playPass = (length: number) => {
+    jasmine.clock().tick(5000);
+    beats.next(4 + length - 0.5);
+  };
+
+  it('takes a grip without a click, five times ringing', () => {
+    state.open('p1', idOf('Grip G'));
+    expect(state.bpm()).toBeNull();
+    for (let i = 0; i < 5; i++) mark(true);
+    expect(state.climb()?.isDone).toBeTrue();
+    expect(state.message()).toBe('Done: the goal of this step is met.');
+    expect(put.map((one) => [one.stepId, one.clean, one.bpm] as const)).toEqual(
+      Array.from({ length: 5 }, () => ['grip:G', true, null] as const),
+    );
+    expect(new Set(put.map((one) => one.id)).size).toBe(5);
+  });
+
+  it('takes two presses of a bouncing pedal as one', () => {
+    state.open('p1', idOf('Grip G'));
+    mark(true);
+    jasmine.clock().tick(100);
+    state.mark(true);
+    expect(put.length).toBe(1);
+  });
+
+  it('wants the click before a section, and a clean pass played to its last beat', () => {
+    state.open('p1', idOf('A Verse'));
+    mark(true);
+    expect(state.message()).toContain('Start the click first');
+    state.toggle();
+    expect(engine.start).toHaveBeenCalledOnceWith(jasmine.objectContaining({ bpm: state.bpm() }));
+    beats.next(6);
+    mark(true);
+    expect(state.message()).toBe('Play it to the end first: this is bar 1 of 2.');
+    beats.next(9);
+    mark(false);
+    expect(put.map((one) => one.clean)).toEqual([false]);
+  });
+
+  it('counts in, then says what sounds now and what comes', () => {
+    state.open('p1', idOf('A Verse'));
+    state.toggle();
+    beats.next(1.2);
+    expect(state.countIn()).toBe(3);
+    beats.next(4.1);
+    expect([state.countIn(), state.now()?.name, state.next()?.name]).toEqual([0, 'G', 'Em']);
+    expect(state.place()?.beatsToNext).toBe(4);
+    expect(state.change()?.line).toMatch(/finger/i);
+    beats.next(8.1);
+    expect([state.place()?.bar, state.now()?.name]).toEqual([1, 'Em']);
+  });
+
+  it('climbs a rung after three clean passes, and starts the new tempo with a count-in', () => {
+    state.open('p1', idOf('A Verse'));
+    state.toggle();
+    const first = state.bpm();
+    for (let i = 0; i < 3; i++) {
+      playPass(8);
+      mark(true);
+    }
+    expect(state.bpm()).toBeGreaterThan(first ?? 0);
+    expect(state.message()).toBe(`Up a rung: ${state.bpm() ?? 0} now.`);
+    expect(engine.start.calls.mostRecent().args[0]).toEqual(
+      jasmine.objectContaining({ bpm: state.bpm() }),
+    );
+    mark(false);
+    mark(false);
+    expect([state.bpm(), state.message()]).toEqual([
+      first,
+      `Two in a row: down to ${first ?? 0}, no harm done.`,
+    ]);
+  });
+
+  it('adds up the minutes of today', () => {
+    state.open('p1', idOf('A Verse'));
+    state.toggle();
+    for (let i = 0; i < 4; i++) {
+      jasmine.clock().tick(30_000);
+      beats.next(11.5);
+      mark(true);
+    }
+    expect(state.minutesToday()).toBe(2);
+  });
+
+  it('goes on with the next step when one is done', () => {
+    state.open('p1', idOf('Grip G'));
+    for (let i = 0; i < 5; i++) mark(true);
+    expect(state.nextStep()?.id).toBe('grip:Em');
+  });
+});

@@ -1,0 +1,75 @@
+import { readinessOf, type Try } from '@harvu/core/progress';
+import { readChart, writeChart } from '@harvu/core/song';
+import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import { DEMO_ACCOUNTS, DEMO_PEOPLE, DEMO_REQUESTS, DEMO_SONGS, simulateHistory } from './index';
+
+const UNTIL = new Date('2026-11-24T16:00:00.000Z');
+
+function historyOf(signInName: string): readonly Try[] {
+  const learning = DEMO_PEOPLE.find((one) => one.signInName === signInName)?.learns[0];
+  const song = DEMO_SONGS.find((one) => one.title === learning?.title);
+  if (!learning || !song) throw new Error(`${signInName} learns nothing`);
+  let id = 0;
+  const newId = () => String(id++);
+  return simulateHistory(readChart(song.chart).song, { ...learning, until: UNTIL, newId });
+}
+
+describe('the demo songs', () => {
+  for (const { title, chart } of DEMO_SONGS) {
+    it(`have nothing to find fault with: ${title}`, () => {
+      const { song, faults } = readChart(chart);
+      expect(faults).toEqual([]);
+      expect(readChart(writeChart(song), song).song).toEqual(song);
+      expect(makeSteps(workpieceOf(song)).length).toBeGreaterThan(5);
+    });
+
+    it(`last as long as they say: ${title}`, () => {
+      const { song } = readChart(chart);
+      const { lasts } = workpieceOf(song).playing;
+      expect(Math.abs(lasts - (song.frame.length ?? 0))).toBeLessThan(2);
+    });
+  }
+});
+
+describe('the demo histories', () => {
+  it('are the same for the same seed and day', () => {
+    expect(historyOf('odalys')).toEqual(historyOf('odalys'));
+  });
+
+  it('lie in the past, in order, and practise steps that exist', () => {
+    for (const { signInName, learns } of DEMO_PEOPLE.filter((one) => one.learns.length > 0)) {
+      const tries = historyOf(signInName);
+      const song = DEMO_SONGS.find((one) => one.title === learns[0]?.title);
+      const ids = new Set(
+        makeSteps(workpieceOf(readChart(song?.chart ?? '').song)).map((s) => s.id),
+      );
+      expect(tries.every((one) => ids.has(one.stepId) && one.at < UNTIL.toISOString())).toBeTrue();
+      expect(tries.map((one) => one.at)).toEqual(tries.map((one) => one.at).sort());
+    }
+  });
+
+  it('leave students at different stages', () => {
+    const shares = ['odalys', 'bram', 'wiebke'].map((name) => {
+      const learning = DEMO_PEOPLE.find((one) => one.signInName === name)?.learns[0];
+      const song = DEMO_SONGS.find((one) => one.title === learning?.title);
+      const work = workpieceOf(readChart(song?.chart ?? '').song);
+      return readinessOf(work, { steps: makeSteps(work), tries: historyOf(name) }).share;
+    });
+    expect(shares[1]).toBeGreaterThan(shares[0] ?? 1);
+    expect(shares[2]).toBeLessThan(0.5);
+  });
+});
+
+describe('the demo people', () => {
+  it('have an owner who teaches, first, and a minor with consent', () => {
+    expect(DEMO_ACCOUNTS[0]?.role).toBe('owner');
+    const minors = DEMO_PEOPLE.filter((one) => one.isMinor);
+    expect(minors.length).toBeGreaterThan(0);
+    expect(minors.every((one) => one.guardian !== '' && one.consentDaysAgo !== null)).toBeTrue();
+  });
+
+  it('ask as people who are there', () => {
+    const names = new Set(DEMO_PEOPLE.map((one) => one.signInName));
+    expect(DEMO_REQUESTS.every((one) => names.has(one.from))).toBeTrue();
+  });
+});

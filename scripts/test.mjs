@@ -1,0 +1,129 @@
+// npm test: installs what is missing, then checks and tests everything; ends with "N passed, N failed".
+import { spawn } from 'node:child_process';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { freePort, startDatabase } from './database.mjs';
+import { needBuild, needPackages, needPrograms, ROOT, Stop } from './needs.mjs';
+
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+const TEST_DATA = join(ROOT, '.harvu', 'test');
+
+/** Runs a command, shows what it prints, and gives its end and its text. */
+function runShown(command, args, { cwd = ROOT, env = {} } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, FORCE_COLOR: '0', ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.on('data', (chunk) => {
+        text += chunk;
+        process.stdout.write(chunk);
+      });
+    }
+    child.on('error', (error) => resolve({ code: 1, text: String(error) }));
+    child.on('close', (code) => resolve({ code, text }));
+  });
+}
+
+const CHECKS = [
+  ['formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['types of the core', bin('tsc'), ['-p', 'packages/core/tsconfig.pure.json']],
+  ['types', bin('tsc'), ['-p', 'tsconfig.node.json']],
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  [
+    'structure',
+    bin('depcruise'),
+    [
+      'packages',
+      'apps',
+      'demo',
+      'e2e',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+    ],
+  ],
+  ['unused code', bin('knip'), ['--no-progress', '--no-config-hints']],
+];
+
+/** A check counts as one test. */
+async function check([name, command, args]) {
+  console.log(`\n== ${name}`);
+  const { code } = await runShown(command, args);
+  return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+}
+
+function numberIn(text, pattern) {
+  return Number(pattern.exec(text)?.[1] ?? 0);
+}
+
+/** A runner that ends badly without saying what failed counts as one failure. */
+function counted({ code, text }, { executed, failed }) {
+  const [all, bad] = [numberIn(text, executed), numberIn(text, failed)];
+  if (all === 0) return { passed: 0, failed: 1 };
+  return { passed: all - bad, failed: code !== 0 && bad === 0 ? 1 : bad };
+}
+
+async function browserSpecs() {
+  console.log('\n== core, contract and web in Chromium');
+  const done = await runShown(bin('ng'), ['test', '--watch=false'], {
+    cwd: join(ROOT, 'apps/web'),
+  });
+  return counted(done, { executed: /Executed (\d+) of \d+/, failed: /\((\d+) FAILED\)/ });
+}
+
+async function nodeSpecs() {
+  console.log('\n== server, work command, demo world and scripts in Node');
+  const database = await startDatabase(join(TEST_DATA, 'database'));
+  const specs = [
+    'packages/core/test/**/*.spec.ts',
+    'apps/server/src/**/*.spec.ts',
+    'apps/work/src/**/*.spec.ts',
+    'demo/src/**/*.spec.ts',
+    'scripts/**/*.spec.ts',
+  ];
+  const done = await runShown(
+    process.execPath,
+    ['--import', 'tsx', 'scripts/run-specs.mjs', ...specs],
+    {
+      env: { TEST_DATABASE_URL: database.url },
+    },
+  );
+  await database.stop();
+  return counted(done, { executed: /(\d+) specs?,/, failed: /specs?, (\d+) failure/ });
+}
+
+async function journeys() {
+  console.log('\n== journeys through the interface');
+  // A demo world of today, not what an earlier run left behind.
+  rmSync(join(TEST_DATA, 'e2e'), { recursive: true, force: true });
+  const { text, code } = await runShown(bin('playwright'), ['test'], {
+    cwd: join(ROOT, 'e2e'),
+    env: { E2E_PORT: String(await freePort()), E2E_DATA: join(TEST_DATA, 'e2e') },
+  });
+  const [passed, failed] = [numberIn(text, /(\d+) passed/), numberIn(text, /(\d+) failed/)];
+  return { passed, failed: code !== 0 && failed === 0 ? 1 : failed };
+}
+
+async function main() {
+  needPrograms('mariadbd', 'chromium');
+  needPackages();
+  const results = [];
+  for (const one of CHECKS) results.push(await check(one));
+  needBuild();
+  results.push(await browserSpecs(), await nodeSpecs(), await journeys());
+  const passed = results.reduce((sum, one) => sum + one.passed, 0);
+  const failed = results.reduce((sum, one) => sum + one.failed, 0);
+  console.log(`\n${passed} passed, ${failed} failed`);
+  process.exitCode = failed === 0 ? 0 : 1;
+}
+
+main().catch((error) => {
+  console.error(error instanceof Stop ? error.message : error);
+  console.log('\n0 passed, 1 failed');
+  process.exitCode = 1;
+});
