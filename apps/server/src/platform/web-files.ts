@@ -32,7 +32,6 @@ function isFile(path: string): boolean {
 
 /** Serves the built web application from its folder. */
 export function createWebFiles(root: string): Hono {
-  const page = readFile(join(root, 'index.html'), 'utf8');
   const files: MiddlewareHandler = serveStatic({ root: relative(process.cwd(), root) || '.' });
   const app = new Hono();
   app.use(
@@ -48,7 +47,9 @@ export function createWebFiles(root: string): Hono {
     const nonce = randomBytes(16).toString('base64');
     c.header('Content-Security-Policy', policy(nonce));
     c.header('Cache-Control', 'no-cache');
-    return c.html((await page).replaceAll(NONCE_MARK, nonce));
+    // Read anew each time: a build made meanwhile has other file names.
+    const page = await readFile(join(root, 'index.html'), 'utf8');
+    return c.html(page.replaceAll(NONCE_MARK, nonce));
   });
   return app;
 }

@@ -4,6 +4,9 @@ import { beatsToNumber } from '@harvu/core/units';
 import { ChordLabel } from '../../../ui/chord-label';
 
 const SHOWN = 4;
+/** Bars full of chords, as in a drill, need room for their names on a phone. */
+const SHOWN_FULL = 2;
+const FULL_CHORDS = 3;
 
 /** Four bars around the one being played, and the beats of that bar counted. */
 @Component({
@@ -57,8 +60,10 @@ export class BarStrip {
 
   protected readonly shown = computed(() => {
     const { bars } = this.pass();
-    const first = Math.max(0, Math.min(Math.floor(this.bar() / SHOWN) * SHOWN, bars.length - 1));
-    return bars.slice(first, first + SHOWN).map((bar, offset) => ({
+    const isFull = bars.some((bar) => bar.chords.length >= FULL_CHORDS);
+    const count = isFull ? SHOWN_FULL : SHOWN;
+    const first = Math.max(0, Math.min(Math.floor(this.bar() / count) * count, bars.length - 1));
+    return bars.slice(first, first + count).map((bar, offset) => ({
       index: first + offset,
       label: bar.label,
       isNow: this.isRunning() && this.countIn() === 0 && first + offset === this.bar(),
