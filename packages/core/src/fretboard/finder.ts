@@ -1,86 +1,224 @@
 import { chordTones, type ChordName } from '../chord';
 import { openNotes, toPitchClass, type PitchClass } from '../pitch';
 import { fingeringOf, type Fingering } from './fingering';
-import type { Grip, StringFret } from './grip';
+import type { Grip } from './grip';
 import type { Hand } from './hand';
-import { soundingTones, type Setup } from './sounding';
+import type { Setup } from './sounding';
 
-/** A grip found for a name, with the easiest way to hold it. */
+/** A grip found for a name, with the easiest way to hold it and what it changes in the sound. */
 export interface FoundGrip extends Fingering {
   readonly grip: Grip;
+  /** Tones of the name it leaves out. */
+  readonly missing: readonly PitchClass[];
+  /** Tones it adds that colour the name. */
+  readonly gained: readonly PitchClass[];
 }
 
-/** What to find grips for. `stretch` and `scaleLengthMm` are those of `Hand`. */
+/** What to find grips for. */
 export interface GripSearch {
   readonly name: ChordName;
   readonly setup: Setup;
   readonly hand: Hand;
   /** At most this many are given. */
   readonly count: number;
+  readonly noBarre?: boolean;
+  /** The thumb may take the lowest string. */
+  readonly thumb?: boolean;
+  readonly maxReachMm?: number;
+  /** Grips that colour the name, with a second or a seventh more, are given too. */
+  readonly colours?: boolean;
 }
 
-const HIGHEST_POSITION = 10;
+const HIGHEST_POSITION = 12;
 const POSITION_SPAN = 3;
+/** So many of the likeliest are tried with real fingers. */
+const TRIED = 48;
+const MOST_INNER_MUTED = 1;
 const COST = {
   muted: 0.45,
   mutedTop: 1.1,
+  mutedInner: 2.4,
   position: 0.25,
   noFifth: 0.8,
   closed: 0.3,
-  stranded: 0.5,
+  stranded: 0.7,
+  gained: 1.1,
+  fretted: 0.5,
+  span: 0.4,
 } as const;
+const FIFTH = 7;
+const COLOURS = [2, 9, 10, 11] as const;
 
-/** The tones a grip may not leave out: all but the fifth. */
-function neededTones(name: ChordName): readonly PitchClass[] {
-  const tones = name.quality.tones.filter((tone) => tone !== 7 || name.quality.tones.length < 3);
-  return tones.map((tone) => toPitchClass(name.root + tone));
+function toBits(tones: readonly PitchClass[]): number {
+  return tones.reduce((bits, tone) => bits | (1 << tone), 0);
 }
 
-/** The frets of one position that give chord tones, by string, lowest string first. */
-function fretsAt(position: number, search: GripSearch): readonly (readonly StringFret[])[] {
-  const wanted = chordTones(search.name);
-  return openNotes(search.setup.tuning).map((open) => {
-    const frets = [0, ...Array.from({ length: POSITION_SPAN + 1 }, (_, i) => position + i)];
-    return frets.filter((fret) => wanted.includes(toPitchClass(open + fret)));
-  });
+function tonesIn(bits: number): readonly PitchClass[] {
+  return Array.from({ length: 12 }, (_, tone) => tone).filter((tone) => (bits & (1 << tone)) !== 0);
 }
 
-function combine(options: readonly (readonly StringFret[])[]): readonly Grip[] {
-  return options.reduce<readonly Grip[]>(
-    (grips, frets) => grips.flatMap((grip) => frets.map((fret) => [...grip, fret])),
-    [[]],
+function countIn(bits: number): number {
+  let count = 0;
+  for (let left = bits; left !== 0; left &= left - 1) count += 1;
+  return count;
+}
+
+function isTone(bits: number, note: number): boolean {
+  return (bits & (1 << toPitchClass(note))) !== 0;
+}
+
+/** The tones a search is about, as bits. */
+interface Wanted {
+  readonly tones: number;
+  /** All tones but a plain fifth and those nobody misses. */
+  readonly needed: number;
+  readonly allowed: number;
+  readonly bass: PitchClass;
+}
+
+function wantedOf({ name, colours }: GripSearch): Wanted {
+  const { root, quality, bass } = name;
+  const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...(quality.spare ?? [])];
+  const needed = quality.tones.filter((tone) => !spare.includes(tone));
+  const toTones = (intervals: readonly number[]): number =>
+    toBits(intervals.map((one) => toPitchClass(root + one)));
+  const tones = toBits(chordTones(name));
+  return {
+    tones,
+    needed: toTones(needed) | (1 << bass),
+    allowed: colours ? tones | toTones(COLOURS) : tones,
+    bass,
+  };
+}
+
+const MUTED = -1;
+
+/** One string in a position: its open note, the frets that may be held, and the tones they give. */
+interface StringOptions {
+  readonly open: number;
+  readonly frets: readonly number[];
+  /** Tones this string and those above it can still give. */
+  readonly bitsFromHere: number;
+}
+
+/** What the strings so far add up to. */
+interface Tally {
+  readonly bits: number;
+  readonly lowest: number;
+  readonly struck: number;
+  /** Strings held above the lowest fret. */
+  readonly above: number;
+  readonly innerMuted: number;
+  readonly mutedRun: number;
+  readonly touchesPosition: boolean;
+}
+
+const NOTHING_YET: Tally = {
+  ...{ bits: 0, lowest: Infinity, struck: 0, above: 0, innerMuted: 0, mutedRun: 0 },
+  touchesPosition: false,
+};
+
+/** Walks through every grip of one position, string by string, and keeps what sounds the name. */
+class PositionSearch {
+  private readonly open: readonly number[];
+  private readonly wanted: Wanted;
+  private readonly least: number;
+  private options: readonly StringOptions[] = [];
+  private position = 1;
+  /** The strings so far; changed in place, as there are many thousands of ways. */
+  private readonly frets: number[] = [];
+  readonly found: Grip[] = [];
+
+  constructor(search: GripSearch) {
+    this.open = openNotes(search.setup.tuning);
+    this.wanted = wantedOf(search);
+    this.least = Math.min(search.name.quality.tones.length < 3 ? 3 : 4, this.open.length);
+  }
+
+  /** Finds the grips whose lowest held fret is this one; with 1, those of open strings alone too. */
+  at(position: number): void {
+    this.position = position;
+    this.options = this.optionsAt(position);
+    this.step(NOTHING_YET);
+  }
+
+  private optionsAt(position: number): readonly StringOptions[] {
+    const near = [0, ...Array.from({ length: POSITION_SPAN + 1 }, (_, i) => position + i)];
+    const options: StringOptions[] = [];
+    for (const open of [...this.open].reverse()) {
+      const frets = near.filter((fret) => isTone(this.wanted.allowed, open + fret));
+      const own = toBits(frets.map((fret) => toPitchClass(open + fret)));
+      options.unshift({ open, frets, bitsFromHere: own | (options[0]?.bitsFromHere ?? 0) });
+    }
+    return options;
+  }
+
+  private step(so: Tally): void {
+    const string = this.options[this.frets.length];
+    if (!string) {
+      this.keep(so);
+      return;
+    }
+    const { needed } = this.wanted;
+    if (((so.bits | string.bitsFromHere) & needed) !== needed) return;
+    this.mute(so);
+    for (const fret of string.frets) this.hold(fret, string.open + fret, so);
+  }
+
+  private hold(fret: number, note: number, so: Tally): void {
+    const above = so.above + (fret > this.position ? 1 : 0);
+    const innerMuted = so.innerMuted + (so.struck > 0 ? so.mutedRun : 0);
+    // Three fingers are left above the lowest fret.
+    if (above > POSITION_SPAN || innerMuted > MOST_INNER_MUTED) return;
+    this.frets.push(fret);
+    this.step({
+      bits: so.bits | (1 << toPitchClass(note)),
+      lowest: note < so.lowest ? note : so.lowest,
+      struck: so.struck + 1,
+      above,
+      innerMuted,
+      mutedRun: 0,
+      touchesPosition: so.touchesPosition || fret === this.position,
+    });
+    this.frets.pop();
+  }
+
+  private mute(so: Tally): void {
+    const left = this.open.length - this.frets.length - 1;
+    if (so.struck + left < this.least) return;
+    this.frets.push(MUTED);
+    this.step({
+      bits: so.bits,
+      lowest: so.lowest,
+      struck: so.struck,
+      above: so.above,
+      innerMuted: so.innerMuted,
+      mutedRun: so.mutedRun + 1,
+      touchesPosition: so.touchesPosition,
+    });
+    this.frets.pop();
+  }
+
+  private keep({ bits, lowest, touchesPosition, above }: Tally): void {
+    const { needed, bass } = this.wanted;
+    const isHere = touchesPosition || (this.position === 1 && above === 0);
+    // A high fret on a low string may lie over an open string: the bass is what sounds lowest.
+    if (!isHere || (bits & needed) !== needed || toPitchClass(lowest) !== bass) return;
+    this.found.push(this.frets.map((fret) => (fret === MUTED ? null : fret)));
+  }
+}
+
+/** Muted strings between struck ones, which a fingertip has to touch. */
+function innerMutedOf(grip: Grip): number {
+  const first = grip.findIndex((fret) => fret !== null);
+  const last = grip.findLastIndex((fret) => fret !== null);
+  return grip.slice(first, last + 1).filter((fret) => fret === null).length;
+}
+
+function soundBits(grip: Grip, open: readonly number[]): number {
+  return toBits(
+    grip.flatMap((fret, place) => (fret === null ? [] : [toPitchClass((open[place] ?? 0) + fret)])),
   );
-}
-
-/** Strings below the bass are muted; the thinnest may be too. */
-function gripsAt(position: number, search: GripSearch): readonly Grip[] {
-  const options = fretsAt(position, search);
-  const open = openNotes(search.setup.tuning);
-  return options.flatMap((frets, place) => {
-    const bass = frets.filter(
-      (fret) => toPitchClass((open[place] ?? 0) + (fret ?? 0)) === search.name.bass,
-    );
-    if (bass.length === 0 || options.length - place < 4) return [];
-    const muted = options.slice(0, place).map(() => [null]);
-    const above = options.slice(place + 1);
-    const top = above.map((one, i) => (i === above.length - 1 ? [...one, null] : one));
-    return combine([...muted, bass, ...top]);
-  });
-}
-
-function soundsName(grip: Grip, search: GripSearch): boolean {
-  const tones = soundingTones(grip, { ...search.setup, capo: 0 });
-  // A high fret on a low string may lie over an open string: the bass is what sounds lowest.
-  return (
-    tones[0] === search.name.bass && neededTones(search.name).every((tone) => tones.includes(tone))
-  );
-}
-
-/** No grip of four fingers has more than four places above its lowest fret. */
-function canFourFingersHold(grip: Grip): boolean {
-  const frets = grip.filter((fret): fret is number => !!fret);
-  const lowest = Math.min(...frets);
-  return frets.filter((fret) => fret > lowest).length <= 3;
 }
 
 /** Open strings with held ones on both sides: easily touched by mistake. */
@@ -88,38 +226,62 @@ function strandedOpenStrings(grip: Grip): number {
   return grip.filter((fret, place) => fret === 0 && !!grip[place - 1] && !!grip[place + 1]).length;
 }
 
-function effort(grip: Grip, fingering: Fingering, search: GripSearch): number {
-  const muted = grip.filter((fret) => fret === null).length;
+/** What a grip asks for before a finger is laid. */
+function effortOf(grip: Grip, bits: number, wanted: Wanted): number {
+  const inner = innerMutedOf(grip);
+  const muted = grip.filter((fret) => fret === null).length - inner;
   const frets = grip.filter((fret): fret is number => !!fret);
-  const tones = soundingTones(grip, { ...search.setup, capo: 0 });
-  const hasAll = chordTones(search.name).every((tone) => tones.includes(tone));
   return (
-    fingering.cost +
     muted * COST.muted +
+    inner * COST.mutedInner +
     (grip.at(-1) === null ? COST.mutedTop : 0) +
     Math.max(0, ...frets) * COST.position +
     (grip.includes(0) ? 0 : COST.closed) +
     strandedOpenStrings(grip) * COST.stranded +
-    (hasAll ? 0 : COST.noFifth)
+    countIn(wanted.tones & ~bits) * COST.noFifth +
+    countIn(bits & ~wanted.tones) * COST.gained
   );
 }
 
+function roughCost(grip: Grip, effort: number): number {
+  const frets = grip.filter((fret): fret is number => !!fret);
+  const span = frets.length === 0 ? 0 : Math.max(...frets) - Math.min(...frets);
+  return effort + Math.min(4, frets.length) * COST.fretted + span * COST.span;
+}
+
 /**
- * Finds grips that sound a chord name as a shape (as if the capo were the nut), easiest first;
- * empty when this tuning and hand offer none.
+ * Finds grips that sound a chord name as a shape (as if the capo were the nut), easiest first, each
+ * with how it is held and what it loses or gains; empty when this tuning and hand offer none.
  *
  * @example
  * findGrips({ name: parseChordName('Em'), setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND, count: 1 }).map((found) => formatGrip(found.grip)) // ['022000']
  */
 export function findGrips(search: GripSearch): readonly FoundGrip[] {
-  const positions = Array.from({ length: HIGHEST_POSITION }, (_, index) => index + 1);
-  const grips = new Map<string, Grip>();
-  for (const grip of positions.flatMap((position) => gripsAt(position, search))) {
-    if (canFourFingersHold(grip) && soundsName(grip, search)) grips.set(grip.join(), grip);
+  const wanted = wantedOf(search);
+  const open = openNotes(search.setup.tuning);
+  const positions = new PositionSearch(search);
+  for (let position = 1; position <= HIGHEST_POSITION; position++) positions.at(position);
+  const likely = positions.found
+    .map((grip) => {
+      const bits = soundBits(grip, open);
+      const effort = effortOf(grip, bits, wanted);
+      return { grip, bits, effort, rough: roughCost(grip, effort) };
+    })
+    .sort((a, b) => a.rough - b.rough);
+  const found: FoundGrip[] = [];
+  let tried = 0;
+  for (const { grip, bits, effort } of likely) {
+    if (tried >= TRIED) break;
+    tried += 1;
+    const fingering = fingeringOf(grip, search.hand, { thumb: search.thumb ?? false });
+    if (!fingering || !isWelcome(fingering, search)) continue;
+    const missing = tonesIn(wanted.tones & ~bits);
+    const gained = tonesIn(bits & ~wanted.tones);
+    found.push({ ...fingering, grip, missing, gained, cost: fingering.cost + effort });
   }
-  const found = [...grips.values()].flatMap((grip) => {
-    const fingering = fingeringOf(grip, search.hand);
-    return fingering ? [{ ...fingering, grip, cost: effort(grip, fingering, search) }] : [];
-  });
   return found.sort((a, b) => a.cost - b.cost).slice(0, search.count);
+}
+
+function isWelcome({ barres, reachMm }: Fingering, { noBarre, maxReachMm }: GripSearch): boolean {
+  return !(noBarre && barres.length > 0) && (maxReachMm === undefined || reachMm <= maxReachMm);
 }

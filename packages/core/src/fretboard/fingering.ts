@@ -22,13 +22,23 @@ export interface Fingering {
   readonly cost: number;
 }
 
+type HeldFinger = Exclude<Finger, null>;
+
 interface Held extends Place {
-  readonly finger: 1 | 2 | 3 | 4;
+  readonly finger: HeldFinger;
+}
+
+/** How a hand may take a grip. */
+export interface FingeringOptions {
+  /** The thumb may reach over the neck to the lowest string. */
+  readonly thumb?: boolean;
 }
 
 const COST = {
-  barre: 1.6,
-  openOver: 0.6,
+  barre: 0.75,
+  barredString: 0.28,
+  openOver: 0.8,
+  thumb: 1.2,
   partialBarre: 2,
   perFinger: 0.5,
   offPosition: 0.3,
@@ -39,6 +49,8 @@ function frettedPlaces(grip: Grip): readonly Place[] {
   const places = grip.flatMap((fret, place) => (fret ? [{ fret, place }] : []));
   return places.sort((a, b) => a.fret - b.fret || a.place - b.place);
 }
+
+const THUMB_SPAN = 2;
 
 /** A finger can lie over two strings only if nothing between them sounds lower than its fret. */
 function canBarre(grip: Grip, a: Place, b: Place): boolean {
@@ -53,15 +65,35 @@ function isLiftedByBarre(held: readonly Held[], next: Place, finger: number): bo
   return laid.length > 0 && finger !== 1 && Math.abs((laid[0]?.place ?? 0) - next.place) > 3;
 }
 
-function assign(grip: Grip, places: readonly Place[], held: readonly Held[]): readonly Held[][] {
+/** What a way of holding is built for. */
+interface Holding {
+  readonly grip: Grip;
+  readonly places: readonly Place[];
+  readonly hand: Hand;
+}
+
+const MAXIMAL = assumed('reachMaximalRatio');
+
+/** A finger too far from one that is down already rules out everything that follows. */
+function isInReach(held: readonly Held[], next: Held, hand: Hand): boolean {
+  return held.every(
+    (one) =>
+      one.finger === next.finger ||
+      reachBetween(one, next, hand) <= MAXIMAL * comfortableReach(one.finger, next.finger, hand),
+  );
+}
+
+function assign(holding: Holding, held: readonly Held[]): readonly Held[][] {
+  const { grip, places, hand } = holding;
   const next = places[held.length];
   if (!next) return [[...held]];
   const last = held.at(-1);
   return ([1, 2, 3, 4] as const).flatMap((finger) => {
-    if (last && finger < last.finger) return [];
+    if (last && last.finger !== 'T' && finger < last.finger) return [];
     const first = held.find((one) => one.finger === finger);
     if (first && (!canBarre(grip, first, next) || isLiftedByBarre(held, next, finger))) return [];
-    return assign(grip, places, [...held, { ...next, finger }]);
+    const taken = { ...next, finger };
+    return isInReach(held, taken, hand) ? assign(holding, [...held, taken]) : [];
   });
 }
 
@@ -87,9 +119,10 @@ function total(values: readonly number[]): number {
 }
 
 /** A string that rings open over a finger laid flat asks for a bent joint. */
-function barreCost(grip: Grip, { finger, to }: Barre): number {
+function barreCost(grip: Grip, { finger, from, to }: Barre): number {
   const isOpenOver = grip.slice(to + 1).includes(0);
-  return (finger === 1 ? COST.barre : COST.partialBarre) + (isOpenOver ? COST.openOver : 0);
+  const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : COST.partialBarre;
+  return laid + (isOpenOver ? COST.openOver : 0);
 }
 
 function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
@@ -99,7 +132,9 @@ function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
   );
   // Finger 1 belongs to the lowest fret, each next finger one fret further.
   const lowest = held[0]?.fret ?? 0;
-  const offPosition = held.map((one) => Math.abs(one.finger - 1 - (one.fret - lowest)));
+  const offPosition = held.map((one) =>
+    one.finger === 'T' ? COST.thumb : Math.abs(one.finger - 1 - (one.fret - lowest)),
+  );
   const barred = barres.map((one) => barreCost(grip, one));
   return (
     total(barred) +
@@ -109,23 +144,43 @@ function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
   );
 }
 
-function isHeldByHand(held: readonly Held[], hand: Hand): boolean {
-  const maximal = assumed('reachMaximalRatio');
-  return pairsOf(held).every(
-    ([a, b]) => reachBetween(a, b, hand) <= maximal * comfortableReach(a.finger, b.finger, hand),
-  );
-}
-
 function toFingering(grip: Grip, held: readonly Held[], hand: Hand): Fingering {
-  const barres = barresOf(held);
   const reaches = pairsOf(held).map(([a, b]) => reachBetween(a, b, hand));
   const onString = new Map(held.map((one) => [one.place, one.finger]));
   return {
     fingers: grip.map((_, place) => onString.get(place) ?? null),
-    barres,
+    barres: barresOf(held),
     reachMm: millimetres(Math.max(0, ...reaches)),
     cost: costOf(grip, held, hand),
   };
+}
+
+/** With the thumb over the neck the other fingers hold what is left. */
+function waysOf(grip: Grip, hand: Hand, options: FingeringOptions): readonly (readonly Held[])[] {
+  const places = frettedPlaces(grip);
+  const ways = assign({ grip, places, hand }, []);
+  const low = places.find((one) => one.place === 0);
+  if (!options.thumb || !low) return ways;
+  const rest = places.filter((one) => one !== low);
+  const isNear = rest.every((one) => Math.abs(one.fret - low.fret) <= THUMB_SPAN);
+  const thumbed = isNear ? assign({ grip, places: rest, hand }, []) : [];
+  return [...ways, ...thumbed.map((held) => [...held, { ...low, finger: 'T' as const }])];
+}
+
+/**
+ * Lists the ways to hold a grip, easiest first; none when this hand cannot hold it.
+ *
+ * @example
+ * fingeringsOf(parseGrip('022000'), USUAL_HAND).length > 1 // true
+ */
+export function fingeringsOf(
+  grip: Grip,
+  hand: Hand,
+  options: FingeringOptions = {},
+): readonly Fingering[] {
+  return waysOf(grip, hand, options)
+    .map((held) => toFingering(grip, held, hand))
+    .sort((a, b) => a.cost - b.cost);
 }
 
 /**
@@ -135,11 +190,10 @@ function toFingering(grip: Grip, held: readonly Held[], hand: Hand): Fingering {
  * @example
  * formatFingers(fingeringOf(parseGrip('x32010'), USUAL_HAND).fingers) // '.32.1.'
  */
-export function fingeringOf(grip: Grip, hand: Hand): Fingering | undefined {
-  const ways = assign(grip, frettedPlaces(grip), []).filter((held) => isHeldByHand(held, hand));
-  const fingerings = ways.map((held) => toFingering(grip, held, hand));
-  return fingerings.reduce<Fingering | undefined>(
-    (best, one) => (best && best.cost <= one.cost ? best : one),
-    undefined,
-  );
+export function fingeringOf(
+  grip: Grip,
+  hand: Hand,
+  options?: FingeringOptions,
+): Fingering | undefined {
+  return fingeringsOf(grip, hand, options)[0];
 }

@@ -19,14 +19,18 @@ export interface Hand {
 /** A usual hand on a full-size neck without capo. */
 export const USUAL_HAND: Hand = { scaleLengthMm: assumed('scaleLengthMm'), capo: 0, stretch: 1 };
 
-const COMFORT: Readonly<Record<string, number>> = {
-  '1-2': assumed('reach12Mm'),
-  '2-3': assumed('reach23Mm'),
-  '3-4': assumed('reach34Mm'),
-  '1-3': assumed('reach13Mm'),
-  '2-4': assumed('reach24Mm'),
-  '1-4': assumed('reach14Mm'),
-};
+/** Comfortable reach between fingers, by the one and the other, 1 to 4. */
+const COMFORT: readonly (readonly number[])[] = (() => {
+  const [r12, r23, r34] = [assumed('reach12Mm'), assumed('reach23Mm'), assumed('reach34Mm')];
+  const [r13, r24, r14] = [assumed('reach13Mm'), assumed('reach24Mm'), assumed('reach14Mm')];
+  return [
+    [],
+    [0, 0, r12, r13, r14],
+    [0, r12, 0, r23, r24],
+    [0, r13, r23, 0, r34],
+    [0, r14, r24, r34, 0],
+  ];
+})();
 
 /**
  * Gives the distance of a fret from the nut, L·(1 − 2^(−n/12)) of equal temperament.
@@ -38,9 +42,11 @@ export function fretPosition(fretFromNut: number, scaleLengthMm: number): Millim
   return millimetres(scaleLengthMm * (1 - 2 ** (-fretFromNut / 12)));
 }
 
+const NUT_MM = assumed('stringSpacingNutMm');
+const BRIDGE_MM = assumed('stringSpacingBridgeMm');
+
 function spacingAt(x: number, hand: Hand): number {
-  const nut = assumed('stringSpacingNutMm');
-  return nut + (assumed('stringSpacingBridgeMm') - nut) * (x / hand.scaleLengthMm);
+  return NUT_MM + (BRIDGE_MM - NUT_MM) * (x / hand.scaleLengthMm);
 }
 
 /**
@@ -63,6 +69,6 @@ export function reachBetween(a: Place, b: Place, hand: Hand): Millimetres {
  * comfortableReach(1, 3, USUAL_HAND) // 80
  */
 export function comfortableReach(a: Finger, b: Finger, hand: Hand): Millimetres {
-  const key = String(a) < String(b) ? `${a}-${b}` : `${b}-${a}`;
-  return millimetres((COMFORT[key] ?? Infinity) * hand.stretch);
+  const known = typeof a === 'number' && typeof b === 'number' ? COMFORT[a]?.[b] : undefined;
+  return millimetres((known ?? Infinity) * hand.stretch);
 }

@@ -1,7 +1,9 @@
 export { changeBetween } from './change';
 export type { Change, FingerMove, HeldGrip } from './change';
-export { fingeringOf } from './fingering';
-export type { Barre, Fingering } from './fingering';
+export { checkGrip } from './check-grip';
+export type { GripCheck, GripSlip, GripVerdict } from './check-grip';
+export { fingeringOf, fingeringsOf } from './fingering';
+export type { Barre, Fingering, FingeringOptions } from './fingering';
 export { findGrips } from './finder';
 export type { FoundGrip, GripSearch } from './finder';
 export {
@@ -15,6 +17,8 @@ export {
 export type { Finger, Fingers, Grip, StringFret } from './grip';
 export { comfortableReach, fretPosition, reachBetween, USUAL_HAND } from './hand';
 export type { Hand, Place } from './hand';
+export { nameGrip } from './name-grip';
+export type { GripNames, NamingOptions } from './name-grip';
 export { soundingNotes, soundingTones } from './sounding';
 export type { Setup } from './sounding';
 export { gripWords } from './words';
