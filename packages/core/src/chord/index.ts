@@ -1,4 +1,6 @@
 export { chordLabel, chordTones, parseChordName } from './chord-name';
+export { findKey, keyFit, parseKey } from './key';
+export type { Key, KeyFinding, KeyFit, TimedChord } from './key';
 export { nameTones } from './name-tones';
 export type { NameFit, Sounding } from './name-tones';
 export { transposeChordName } from './transpose';

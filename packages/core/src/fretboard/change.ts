@@ -3,6 +3,7 @@ import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
 import { fingeringOf } from './fingering';
 import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
 import { reachBetween, type Hand, type Place } from './hand';
+import { shapeMove, type ShapeMove } from './shape-move';
 
 /** A grip with the fingers that hold it, where they are known. */
 export interface HeldGrip {
@@ -23,6 +24,8 @@ export interface FingerMove {
 /** A change from one grip to the next. */
 export interface Change {
   readonly moves: readonly FingerMove[];
+  /** How the whole shape moves, where it does. */
+  readonly shapeMove: ShapeMove | null;
   readonly seconds: Seconds;
   /** One line to say to a student. */
   readonly line: string;
@@ -120,6 +123,43 @@ function goalWord(move: FingerMove, to: Grip): string {
   return move.does === 'moves' ? `${who} moves to ${target}.` : `${who} lands on ${target}.`;
 }
 
+const WORDS = [
+  'no',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+] as const;
+
+function countWord(count: number, noun: string): string {
+  return `${WORDS[count] ?? count} ${noun}${count === 1 ? '' : 's'}`;
+}
+
+/** Down the neck is towards the nut, where the notes are lower. */
+function shapeLine({ frets, strings }: ShapeMove): string {
+  const along =
+    frets === 0 ? '' : `${countWord(Math.abs(frets), 'fret')} ${frets > 0 ? 'up' : 'down'}`;
+  const side = strings > 0 ? 'towards the thin ones' : 'towards the thick ones';
+  const over = strings === 0 ? '' : `${countWord(Math.abs(strings), 'string')} over, ${side}`;
+  return `The whole shape moves ${[along, over].filter(Boolean).join(' and ')}.`;
+}
+
+function isSameHand(from: HeldGrip, to: HeldGrip, hand: Hand): boolean {
+  const order = (held: HeldGrip): string => fingersOf(held, hand).filter(Boolean).join();
+  return order(from) === order(to);
+}
+
+/** A shape moves as a whole only when the same fingers hold it. */
+function wholeMove(from: HeldGrip, to: HeldGrip, hand: Hand): ShapeMove | null {
+  const move = shapeMove(from.grip, to.grip);
+  return move && isSameHand(from, to, hand) ? move : null;
+}
+
 function lineOf(moves: readonly FingerMove[], to: Grip): string {
   const by = (does: FingerMove['does']): readonly FingerMove[] =>
     moves.filter((move) => move.does === does);
@@ -146,5 +186,11 @@ export function changeBetween(
 ): Change {
   const moves = movesOf(from, to, hand);
   const time = predictedSeconds(moves, hasNewBarre(from, to, hand));
-  return { moves, seconds: seconds(time * paceFactor), line: lineOf(moves, to.grip) };
+  const whole = wholeMove(from, to, hand);
+  return {
+    moves,
+    shapeMove: whole,
+    seconds: seconds(time * paceFactor),
+    line: whole ? shapeLine(whole) : lineOf(moves, to.grip),
+  };
 }

@@ -131,7 +131,7 @@ function slipsOf(name: ChordName, grip: Grip, setup: Setup): readonly GripSlip[]
  * @example
  * checkGrip(parseChordName('C'), [null, 3, 2, 0, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).verdict // 'agrees'
  * @example
- * checkGrip(parseChordName('C'), [null, 3, 0, 2, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).slips.map((slip) => formatGrip(slip.grip)) // ['x32010']
+ * checkGrip(parseChordName('C'), [null, 3, 0, 2, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).slips.map((slip) => formatGrip(slip.grip)) // ['x32010', 'x32x10']
  */
 export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck {
   const compared = compare(name, soundingTones(grip, { ...setup, capo: 0 }));

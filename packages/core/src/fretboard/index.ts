@@ -19,6 +19,9 @@ export { comfortableReach, fretPosition, reachBetween, USUAL_HAND } from './hand
 export type { Hand, Place } from './hand';
 export { nameGrip } from './name-grip';
 export type { GripNames, NamingOptions } from './name-grip';
+export { fingerProgression } from './progression';
+export { shapeMove, withShapeMoved } from './shape-move';
+export type { ShapeMove } from './shape-move';
 export { soundingNotes, soundingTones } from './sounding';
 export type { Setup } from './sounding';
 export { gripWords } from './words';

@@ -1,0 +1,86 @@
+import { changeBetween } from './change';
+import { fingeringsOf, type Fingering, type FingeringOptions } from './fingering';
+import type { Grip } from './grip';
+import type { Hand } from './hand';
+
+/** Ways of one grip that are worth thinking about: near the easiest, and not too many. */
+const MOST_WAYS = 6;
+const COST_ROOM = 1.6;
+/** What a second saved in a change is worth in effort of holding. */
+const COST_A_SECOND = 3;
+
+interface Chosen {
+  readonly cost: number;
+  readonly ways: readonly (Fingering | undefined)[];
+}
+
+function worthyWays(grip: Grip, hand: Hand, options: FingeringOptions): readonly Fingering[] {
+  const ways = fingeringsOf(grip, hand, options);
+  const best = ways[0]?.cost ?? 0;
+  return ways.filter((way) => way.cost <= best + COST_ROOM).slice(0, MOST_WAYS);
+}
+
+/** Finds the time from one way of holding to another; the same pair comes often in a song. */
+class ChangeTimes {
+  private readonly known = new Map<string, number>();
+  constructor(private readonly hand: Hand) {}
+
+  between(from: Held, to: Held): number {
+    const key = [from.grip, from.way.fingers, to.grip, to.way.fingers].join('|');
+    const known = this.known.get(key);
+    if (known !== undefined) return known;
+    const { seconds } = changeBetween(
+      { grip: from.grip, fingers: from.way.fingers },
+      { grip: to.grip, fingers: to.way.fingers },
+      { hand: this.hand },
+    );
+    this.known.set(key, seconds);
+    return seconds;
+  }
+}
+
+interface Held {
+  readonly grip: Grip;
+  readonly way: Fingering;
+}
+
+/**
+ * Chooses fingerings for grips that follow each other so that, over all of them, holding and
+ * changing are easiest: fingers stay or slide where they can (shortest path). In the place of a
+ * grip that no hand holds stands undefined.
+ *
+ * @example
+ * fingerProgression([parseGrip('320033'), parseGrip('x32033')], USUAL_HAND).map((way) => formatFingers(way.fingers)) // ['21..34', '.21.34']
+ */
+export function fingerProgression(
+  grips: readonly Grip[],
+  hand: Hand,
+  options: FingeringOptions = {},
+): readonly (Fingering | undefined)[] {
+  const times = new ChangeTimes(hand);
+  const remembered = new Map<string, readonly Fingering[]>();
+  const waysFor = (grip: Grip): readonly Fingering[] => {
+    const ways = remembered.get(grip.join()) ?? worthyWays(grip, hand, options);
+    remembered.set(grip.join(), ways);
+    return ways;
+  };
+  let paths: readonly (Chosen & { readonly last: Held | undefined })[] = [
+    { cost: 0, ways: [], last: undefined },
+  ];
+  for (const grip of grips) {
+    const ways = waysFor(grip);
+    const options = ways.length === 0 ? [undefined] : ways;
+    const before = paths;
+    paths = options.map((way) => {
+      const ends = before.map((path) => {
+        const change =
+          way && path.last ? times.between(path.last, { grip, way }) * COST_A_SECOND : 0;
+        return { path, cost: path.cost + change + (way?.cost ?? 0) };
+      });
+      const best = ends.reduce((low, one) => (one.cost < low.cost ? one : low));
+      const last = way ? { grip, way } : best.path.last;
+      return { cost: best.cost, ways: [...best.path.ways, way], last };
+    });
+  }
+  return paths.reduce((low, one) => (one.cost < low.cost ? one : low)).ways;
+}
