@@ -76,7 +76,7 @@ export default defineConfig(
     },
   },
   {
-    files: ['apps/server/src/**/*.ts', 'packages/contract/src/**/*.ts'],
+    files: ['apps/server/src/**/*.ts', 'apps/work/src/**/*.ts', 'packages/contract/src/**/*.ts'],
     rules: {
       // The types of routes, services and schemas are read off what makes them.
       '@typescript-eslint/explicit-function-return-type': 'off',

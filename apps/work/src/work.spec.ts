@@ -128,3 +128,101 @@ describe('work chart', () => {
     expect(answer('chart', { text, to: 'text' })).toEqual(jasmine.objectContaining({ text }));
   });
 });
+
+describe('work on grips', () => {
+  it('names a grip by its shape and as it sounds, tones spelled by the key', () => {
+    const named = answer('name-grip', { grip: 'x02210', capo: 4, key: 'E' }) as {
+      shape: { name: string }[];
+      sounding: { name: string; root: string }[];
+      notes: string[];
+    };
+    expect([named.shape[0]?.name, named.sounding[0]?.name, named.sounding[0]?.root]).toEqual([
+      'Am',
+      'C#m',
+      'C#',
+    ]);
+    expect(named.notes).toEqual(['C#3', 'G#3', 'C#4', 'E4', 'G#4']);
+    expect(named.shape.length).toBeGreaterThanOrEqual(3);
+  });
+
+  it('checks a grip against its name, slips and faults of the hand included', () => {
+    expect(answer('check-grip', { name: 'D', grip: 'xx0242' })).toEqual(
+      jasmine.objectContaining({
+        verdict: 'differs',
+        slips: [{ grip: 'xx0232', changed: { string: 2, from: 4, to: 3 } }] as never,
+        faults: [],
+      }),
+    );
+    expect(
+      answer('check-grip', { name: 'C', grip: 'x32010', fingers: [1, 3, 2, 0, 1, 0] }),
+    ).toEqual(
+      jasmine.objectContaining({
+        verdict: 'agrees',
+        faults: [jasmine.objectContaining({ code: 'grip-conflict', string: 6 })] as never,
+      }),
+    );
+  });
+
+  it('finds grips, easiest first, without a barre where asked', () => {
+    const found = answer('find-grips', { name: 'F', count: 3, noBarre: true }) as {
+      cost: number;
+      barres: unknown[];
+    }[];
+    expect(found.length).toBe(3);
+    expect(found.every((one) => one.barres.length === 0)).toBeTrue();
+    expect(found.map((one) => one.cost)).toEqual(
+      [...found.map((one) => one.cost)].sort((a, b) => a - b),
+    );
+  });
+
+  it('fingers one grip or a row of them together', () => {
+    expect(answer('fingering', { grip: '133211' })).toEqual(
+      jasmine.objectContaining({
+        fingers: [1, 3, 4, 2, 1, 1],
+        barres: [{ finger: 1, fret: 1, fromString: 6, toString: 1 }],
+        playable: true,
+      }),
+    );
+    expect(answer('fingering', { grip: '1-9-1-9-1-9' })).toEqual(
+      jasmine.objectContaining({ playable: false, cost: null }),
+    );
+    expect((answer('fingering', { grips: ['320033', 'x32033'] }) as unknown[]).length).toBe(2);
+  });
+
+  it('tells a change by finger, in seconds and in a line', () => {
+    const change = answer('change', {
+      from: { grip: '355433' },
+      to: { grip: '133211' },
+      paceFactor: 2,
+    });
+    expect(change).toEqual(
+      jasmine.objectContaining({
+        shapeMove: { frets: -2, strings: 0 },
+        line: 'The whole shape moves two frets down.',
+      }),
+    );
+  });
+
+  it('finds the key of what sounds behind a capo', () => {
+    const chords = ['D', 'Bm7', 'G', 'A', 'D'].map((name) => ({ name, beats: 4 }));
+    expect(answer('key', { chords, capo: 2 })).toEqual(
+      jasmine.objectContaining({ best: 'E', numerals: ['I', 'vi7', 'IV', 'V', 'I'] }),
+    );
+  });
+
+  it('answers bad grips in their place', () => {
+    const bad: readonly (readonly [string, object])[] = [
+      ['name-grip', { grip: 'x0221' }],
+      ['name-grip', { grip: 'hello' }],
+      ['check-grip', { name: 'Hm', grip: 'x02210' }],
+      ['find-grips', { name: '?' }],
+      ['fingering', {}],
+      ['change', { from: { grip: 'x02210' } }],
+      ['key', { chords: [{ name: 'C' }] }],
+    ];
+    for (const [verb, input] of bad)
+      expect(JSON.stringify(answer(verb, input)))
+        .withContext(verb)
+        .toContain('"error"');
+  });
+});

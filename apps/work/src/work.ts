@@ -1,9 +1,21 @@
+import { changeVerb } from './change.verb';
 import { chartVerb } from './chart.verb';
+import { checkGripVerb } from './check-grip.verb';
+import { findGripsVerb } from './find-grips.verb';
+import { fingeringVerb } from './fingering.verb';
+import { keyVerb } from './key.verb';
 import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
+import { nameGripVerb } from './name-grip.verb';
 import { workError, type Verb, type WorkError } from './verb';
 
 const VERBS: ReadonlyMap<string, Verb> = new Map([
+  ['name-grip', nameGripVerb],
+  ['check-grip', checkGripVerb],
+  ['find-grips', findGripsVerb],
+  ['fingering', fingeringVerb],
+  ['change', changeVerb],
+  ['key', keyVerb],
   ['chart', chartVerb],
   ['ladder', ladderVerb],
   ['limit', limitVerb],

@@ -17,6 +17,8 @@ export {
 export type { Finger, Fingers, Grip, StringFret } from './grip';
 export { comfortableReach, fretPosition, reachBetween, USUAL_HAND } from './hand';
 export type { Hand, Place } from './hand';
+export { gripFaults } from './grip-faults';
+export type { GivenGrip, GripFault } from './grip-faults';
 export { nameGrip } from './name-grip';
 export type { GripNames, NamingOptions } from './name-grip';
 export { fingerProgression } from './progression';

@@ -1,0 +1,48 @@
+import {
+  changeBetween,
+  stringNumber,
+  type FingerMove,
+  type Grip,
+  type Place,
+} from '@harvu/core/fretboard';
+import { number, object } from 'yup';
+import { capoField, fingersField, gripField, toFingers, toGrip, toHand } from './grip-input';
+import { verbOf } from './verb';
+
+const held = () => object({ grip: gripField(), fingers: fingersField() }).required();
+
+const input = object({
+  from: held(),
+  to: held(),
+  paceFactor: number().moreThan(0).max(10).optional(),
+  capo: capoField(),
+  scaleLengthMm: number().min(300).max(900).optional(),
+});
+
+function placeOf(place: Place, grip: Grip): object {
+  return { string: stringNumber(grip, place.place), fret: place.fret };
+}
+
+function moveOf({ finger, does, from, to, mm }: FingerMove, grip: Grip): object {
+  return {
+    ...{ finger, does, mm },
+    ...(from && { from: placeOf(from, grip) }),
+    ...(to && { to: placeOf(to, grip) }),
+  };
+}
+
+/** `{from, to, paceFactor?}` → `{fingers, shapeMove, seconds, line}`. */
+export const changeVerb = verbOf(input, ({ from, to, paceFactor, capo, scaleLengthMm }) => {
+  const [a, b] = [toGrip(from.grip), toGrip(to.grip)];
+  const change = changeBetween(
+    { grip: a, fingers: toFingers(from.fingers) },
+    { grip: b, fingers: toFingers(to.fingers) },
+    { hand: toHand(capo, scaleLengthMm), ...(paceFactor !== undefined && { paceFactor }) },
+  );
+  return {
+    fingers: change.moves.map((move) => moveOf(move, b)),
+    shapeMove: change.shapeMove,
+    seconds: change.seconds,
+    line: change.line,
+  };
+});
