@@ -11,11 +11,12 @@ feel: straight
 tuning: E A D G B E
 capo: 2
 key: E
+hand: pick
 length: 3:32
 map: Intro, Verse 1, Lift 1, Chorus 1, Verse 2, Lift 2, Chorus 2, Bridge, Chorus 3, Out
 grip Bm7: x20202 fingers .1.2.3
 grip G: 320033 fingers 21..34
-grip Gm6: 310033 fingers 21..34
+grip Gm6: 3x2333 fingers 2.1334
 pattern barge-eights 4/4: D U D U D - D U
 
 [Intro] pattern barge-eights
@@ -57,6 +58,7 @@ feel: straight
 tuning: E A D G B E
 capo: 0
 key: G
+hand: pick
 length: 0:53
 map: Verse 1, Refrain 1, Verse 2, Refrain 2, Ending
 grip G: 320003 fingers 21...3

@@ -68,6 +68,7 @@ const frame = exactly({
     .max(8)
     .matches(/^[A-G][#b]{0,2}m?$/, 'must be a key such as F#m')
     .optional(),
+  hand: string().strict(true).oneOf(['pick', 'fingers']).optional(),
   pickup: number().strict(true).integer().min(1).max(23).optional(),
   length: seconds(),
 });
@@ -120,6 +121,9 @@ const grip = exactly({
     4,
   ),
   fingers: maybeList(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]), 8),
+  claim: exactly({ of: words(24), frets: whole(-24, 24), strings: whole(-8, 8) })
+    .default(undefined)
+    .optional(),
 });
 
 const pattern = exactly({ name: words(40), meter: meter(), strokes: list(words(40), 200) });

@@ -40,8 +40,6 @@ const COST = {
 } as const;
 const FIFTH = 7;
 const SIXTH = 9;
-/** Dearer names say nothing any more. */
-const HOPELESS = 8;
 
 /** A quality as bits, one a semitone above the root, with what each missing tone costs. */
 interface Weighed {
@@ -82,20 +80,24 @@ function isIn(bits: number, interval: number): boolean {
   return (bits & (1 << interval)) !== 0;
 }
 
+/** Adds the costs of the intervals that are set, one bit after the other. */
 function sumOver(bits: number, costs: readonly number[]): number {
   let sum = 0;
-  for (let interval = 0; interval < 12; interval++) {
-    if (isIn(bits, interval)) sum += costs[interval] ?? 0;
+  for (let left = bits; left !== 0; left &= left - 1) {
+    sum += costs[31 - Math.clz32(left & -left)] ?? 0;
   }
   return sum;
 }
 
-const EXTRA_COSTS = Array<number>(12).fill(COST.extra);
+function countIn(bits: number): number {
+  let count = 0;
+  for (let left = bits; left !== 0; left &= left - 1) count += 1;
+  return count;
+}
 
 interface Priced {
-  readonly root: PitchClass;
+  readonly seen: Seen;
   readonly quality: Quality;
-  readonly intervals: readonly number[];
   readonly cost: number;
   /** False for a name said without its bass, as people do. */
   readonly tellsBass: boolean;
@@ -127,45 +129,63 @@ function costOf(weighed: Weighed, seen: Seen): number {
   return (
     weighed.quality.rarity +
     sumOver(missing, weighed.missing) +
-    sumOver(extra, EXTRA_COSTS) +
+    countIn(extra) * COST.extra +
     bassCost(weighed, seen) -
     seen.bonus
   );
 }
 
-function pricedFor(seen: Seen): readonly Priced[] {
-  const intervals = Array.from({ length: 12 }, (_, one) => one).filter((one) =>
-    isIn(seen.bits, one),
-  );
-  return WEIGHED.flatMap((weighed): readonly Priced[] => {
-    const { quality, bits } = weighed;
+/** The cheapest names so far, in order; most candidates are dropped without a trace. */
+class Cheapest {
+  readonly names: Priced[] = [];
+
+  constructor(private readonly count: number) {}
+
+  /** What a name has to cost less than to be taken. */
+  private get limit(): number {
+    return this.names.length < this.count ? Infinity : (this.names.at(-1)?.cost ?? Infinity);
+  }
+
+  offer(seen: Seen, weighed: Weighed): void {
     const cost = costOf(weighed, seen);
-    if (cost > HOPELESS) return [];
-    const told = { root: seen.root, quality, intervals, cost, tellsBass: true };
-    const isInverted = seen.bass !== 0 && isIn(bits, seen.bass);
-    return isInverted
-      ? [told, { ...told, cost: cost + COST.untoldBass, tellsBass: false }]
-      : [told];
-  });
+    if (cost >= this.limit) return;
+    this.take({ seen, quality: weighed.quality, cost, tellsBass: true });
+    if (seen.bass === 0 || !isIn(weighed.bits, seen.bass)) return;
+    const untold = cost + COST.untoldBass;
+    if (untold < this.limit) {
+      this.take({ seen, quality: weighed.quality, cost: untold, tellsBass: false });
+    }
+  }
+
+  private take(name: Priced): void {
+    const at = this.names.findIndex((one) => one.cost > name.cost);
+    this.names.splice(at < 0 ? this.names.length : at, 0, name);
+    if (this.names.length > this.count) this.names.pop();
+  }
 }
 
-function priced({ bass, tones }: Sounding): readonly Priced[] {
+function cheapest({ bass, tones }: Sounding, count: number): readonly Priced[] {
   const bits = toBits(tones);
   const isBassAlone = tones.filter((tone) => tone === bass).length === 1;
-  return Array.from({ length: 12 }, (_, root) => root).flatMap((root) => {
+  const names = new Cheapest(count);
+  for (let root = 0; root < 12; root++) {
     const roots = tones.filter((tone) => tone === root).length;
-    return pricedFor({
+    const seen: Seen = {
       root,
       bits: rotated(bits, root),
       bass: toPitchClass(bass - root),
       isBassAlone,
       bonus: Math.min(3, roots) * COST.sharedRoot,
-    });
-  });
+    };
+    for (const weighed of WEIGHED) names.offer(seen, weighed);
+  }
+  return names.names;
 }
 
 function toFit(one: Priced, sounding: Sounding, key: string | undefined): NameFit {
-  const { root, quality, intervals, tellsBass } = one;
+  const { quality, tellsBass, seen } = one;
+  const { root } = seen;
+  const intervals = Array.from({ length: 12 }, (_, at) => at).filter((at) => isIn(seen.bits, at));
   const isMinor = quality.tones.includes(3) && !quality.tones.includes(4);
   const bass = toPitchClass(sounding.bass - root);
   const slash = tellsBass && bass !== 0;
@@ -203,8 +223,5 @@ export function nameTones(
   { key, count = 6 }: { readonly key?: string | undefined; readonly count?: number } = {},
 ): readonly NameFit[] {
   if (sounding.tones.length === 0) return [];
-  return [...priced(sounding)]
-    .sort((a, b) => a.cost - b.cost)
-    .slice(0, count)
-    .map((one) => toFit(one, sounding, key));
+  return cheapest(sounding, count).map((one) => toFit(one, sounding, key));
 }

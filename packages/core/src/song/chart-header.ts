@@ -2,7 +2,7 @@ import { parseFingers, parseGrip } from '../fretboard';
 import { formatTuning, parseTone, parseTuning, toPlainSigns } from '../pitch';
 import { formatFeel, formatMeter, parseFeel, parseMeter } from '../rhythm';
 import { bpm, formatClock, parseClock } from '../units';
-import type { Frame, NamedGrip, NamedPattern } from './document';
+import type { Frame, NamedGrip, NamedPattern, ShapeClaim } from './document';
 
 const SLOWEST_BPM = 20;
 const FASTEST_BPM = 400;
@@ -53,6 +53,11 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
     remedy: 'Write the fret of the capo, 0 to 12; 0 is no capo.',
   },
   key: { read: readKey, write: String, remedy: 'Write a key such as D, F#m or Bb.' },
+  hand: {
+    read: (text) => (text === 'pick' || text === 'fingers' ? text : undefined),
+    write: String,
+    remedy: 'Write pick, or fingers.',
+  },
   pickup: {
     read: (text) => readWhole(text, [1, 23]),
     write: String,
@@ -99,10 +104,31 @@ export function writeFrameField(frame: Frame, field: keyof Frame): string {
   return value === undefined ? '' : write(value);
 }
 
-const GRIP = /^(\S{1,24})\s*:\s*(\S+)(?:\s+fingers\s+(\S+))?$/;
+const GRIP =
+  /^(\S{1,24})\s*:\s*(\S+)(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?$/;
+
+/** "frets +2 strings -1" as numbers; what is not said does not move. */
+function readClaim(of: string, moves: string): ShapeClaim {
+  const by = (what: string): number =>
+    Number(new RegExp(`${what}\\s+([+-]\\d{1,2})`).exec(moves)?.[1] ?? 0);
+  return { of: toPlainSigns(of), frets: by('frets'), strings: by('strings') };
+}
 
 /**
- * Reads what follows "grip": a name, the frets, and perhaps the fingers; undefined when it is not that.
+ * Writes where a shape is said to come from, as it is read after a grip.
+ *
+ * @example
+ * writeClaim({ of: 'E', frets: 0, strings: 1 }) // 'as E strings +1'
+ */
+export function writeClaim({ of, frets, strings }: ShapeClaim): string {
+  const signed = (count: number): string => `${count > 0 ? '+' : ''}${count}`;
+  const along = frets === 0 ? '' : ` frets ${signed(frets)}`;
+  return `as ${of}${along}${strings === 0 ? '' : ` strings ${signed(strings)}`}`;
+}
+
+/**
+ * Reads what follows "grip": a name, the frets, perhaps the fingers, and perhaps the grip whose shape
+ * it is said to be; undefined when it is not that.
  *
  * @example
  * readNamedGrip('G: 320033 fingers 21..34')?.name // 'G'
@@ -111,10 +137,11 @@ export function readNamedGrip(text: string): NamedGrip | undefined {
   const match = GRIP.exec(text.trim());
   const grip = match?.[2] === undefined ? undefined : parseGrip(match[2]);
   if (!match?.[1] || !grip) return undefined;
-  const name = toPlainSigns(match[1]);
-  if (match[3] === undefined) return { name, grip };
+  const claim = match[4] === undefined ? undefined : readClaim(match[4], match[5] ?? '');
+  const named = { name: toPlainSigns(match[1]), grip, ...(claim && { claim }) };
+  if (match[3] === undefined) return named;
   const fingers = parseFingers(match[3]);
-  return fingers?.length === grip.length ? { name, grip, fingers } : undefined;
+  return fingers?.length === grip.length ? { ...named, fingers } : undefined;
 }
 
 const PATTERN = /^([^\s":]{1,40})\s+(\d[^:]*):\s*(.+)$/;

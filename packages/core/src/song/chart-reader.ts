@@ -28,6 +28,10 @@ const DROP = /^\s*drop\s+(\d{1,3})(?:\s*-\s*(\d{1,3}))?\s*$/;
 
 type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
 
+function isAboutFrets(field: string): boolean {
+  return field === 'tuning' || field === 'capo';
+}
+
 /** Reads line by line; what is half read lives only here. */
 class ChartReader {
   private readonly song: Mutable<SongDocument> = { ...EMPTY_SONG };
@@ -214,6 +218,7 @@ class ChartReader {
     if (field === 'map') this.readMap(text, value);
     else if (isFrameField(field)) {
       const read = readFrameField(field, value);
+      if (read && isAboutFrets(field)) this.noteLateFrame(field);
       if (read) this.song.frame = { ...this.song.frame, ...read };
       else
         this.unread(
@@ -225,6 +230,13 @@ class ChartReader {
       const hint = 'Bars start with |, sections with [, remarks with #.';
       this.unread('line-unread', text, `This line cannot be read. ${hint}`);
     }
+  }
+
+  /** Whoever reads frets or chords before the capo is told plays them wrong. */
+  private noteLateFrame(field: string): void {
+    if (this.song.grips.length === 0 && this.places.length === 0) return;
+    const before = this.song.grips.length > 0 ? 'a grip' : 'the first bar';
+    this.fault('frame-late', 1, `The ${field} is told after ${before}. Put it at the top.`);
   }
 
   private readMap(text: string, value: string): void {

@@ -1,7 +1,7 @@
 import { formatFingers, formatGrip } from '../fretboard';
 import { formatMeter } from '../rhythm';
 import { writeBars } from './chart-bars';
-import { FRAME_LINES, writeFrameField } from './chart-header';
+import { FRAME_LINES, writeClaim, writeFrameField } from './chart-header';
 import { writeMapEntry, writeSectionHead } from './chart-section';
 import type { Bar, Frame, NamedGrip, Section, SongDocument } from './document';
 
@@ -28,8 +28,9 @@ function writeSection(section: Section): string {
   ].join('\n');
 }
 
-function writeGrip({ name, grip, fingers }: NamedGrip): string {
-  return `grip ${name}: ${formatGrip(grip)}${fingers ? ` fingers ${formatFingers(fingers)}` : ''}`;
+function writeGrip({ name, grip, fingers, claim }: NamedGrip): string {
+  const held = fingers ? ` fingers ${formatFingers(fingers)}` : '';
+  return `grip ${name}: ${formatGrip(grip)}${held}${claim ? ` ${writeClaim(claim)}` : ''}`;
 }
 
 function writeHead(song: SongDocument): readonly string[] {

@@ -1,7 +1,8 @@
+import { transposeChordName } from '../chord';
 import type { Fingers, Grip } from '../fretboard';
 import { readFrameField } from './chart-header';
 import { readChart } from './chart-reader';
-import type { Frame, NamedGrip, SongDocument } from './document';
+import type { Bar, Frame, NamedGrip, SongDocument } from './document';
 
 /** One edit of a song. */
 export type SongCommand =
@@ -12,6 +13,14 @@ export type SongCommand =
       readonly name: string;
       readonly grip: Grip;
       readonly fingers?: Fingers;
+    }
+  | { readonly kind: 'drop-grip'; readonly name: string }
+  | { readonly kind: 'rename-chord'; readonly from: string; readonly to: string }
+  | {
+      /** Moves the capo: the shapes stay and sound elsewhere, or the sound stays and shapes change. */
+      readonly kind: 'move-capo';
+      readonly capo: number;
+      readonly keeps: 'shapes' | 'sounds';
     };
 
 function withFrameField(song: SongDocument, field: keyof Frame, text: string): SongDocument {
@@ -31,6 +40,58 @@ function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
   return { ...song, grips };
 }
 
+/** Every chord of the song, wherever it is written, under another name. */
+function withChords(song: SongDocument, rename: (name: string) => string): SongDocument {
+  const inBars = (bars: readonly Bar[]): readonly Bar[] =>
+    bars.map((bar) => ({
+      ...bar,
+      chords: bar.chords.map((mark) => ({ ...mark, name: rename(mark.name) })),
+    }));
+  const sections = song.sections.map((section) => ({
+    ...section,
+    bars: inBars(section.bars),
+    ...(section.endings && {
+      endings: section.endings.map((one) => ({ ...one, bars: inBars(one.bars) })),
+    }),
+    ...(section.differences && {
+      differences: section.differences.map((one) => ({ ...one, bars: inBars(one.bars) })),
+    }),
+  }));
+  return { ...song, sections };
+}
+
+function withChordRenamed(song: SongDocument, from: string, to: string): SongDocument {
+  const renamed = withChords(song, (name) => (name === from ? to : name));
+  // A grip that is there for the new name already stays; the old one would be its twin.
+  const isTaken = song.grips.some((grip) => grip.name === to);
+  const grips = song.grips.flatMap((grip) => {
+    if (grip.name !== from) return [grip];
+    return isTaken ? [] : [{ ...grip, name: to }];
+  });
+  return { ...renamed, grips };
+}
+
+/** What sounds moves with the capo under the shapes, and so does the key that was stated. */
+function withCapoUnderShapes(song: SongDocument, capo: number): SongDocument {
+  const { key } = song.frame;
+  const moved = capo - (song.frame.capo ?? 0);
+  return {
+    ...song,
+    frame: {
+      ...song.frame,
+      capo,
+      ...(key !== undefined && { key: transposeChordName(key, moved) }),
+    },
+  };
+}
+
+/** The sound stays where it was: other shapes, for which no grip has been chosen yet. */
+function withCapoUnderSounds(song: SongDocument, capo: number): SongDocument {
+  const moved = (song.frame.capo ?? 0) - capo;
+  const shapes = withChords(song, (name) => transposeChordName(name, moved));
+  return { ...shapes, grips: moved === 0 ? song.grips : [], frame: { ...song.frame, capo } };
+}
+
 /**
  * Carries out one edit and gives the changed song; the song given stays as it was, so undoing is
  * going back to it. A frame value that cannot be read changes nothing; an empty one takes it away.
@@ -48,5 +109,13 @@ export function withCommand(song: SongDocument, command: SongCommand): SongDocum
       const { name, grip, fingers } = command;
       return withGrip(song, fingers ? { name, grip, fingers } : { name, grip });
     }
+    case 'drop-grip':
+      return { ...song, grips: song.grips.filter((grip) => grip.name !== command.name) };
+    case 'rename-chord':
+      return withChordRenamed(song, command.from, command.to);
+    case 'move-capo':
+      return command.keeps === 'shapes'
+        ? withCapoUnderShapes(song, command.capo)
+        : withCapoUnderSounds(song, command.capo);
   }
 }

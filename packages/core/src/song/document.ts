@@ -1,4 +1,4 @@
-import type { Fingers, Grip } from '../fretboard';
+import type { Fingers, Grip, ShapeMove } from '../fretboard';
 import type { Tuning } from '../pitch';
 import type { Feel, Meter } from '../rhythm';
 import type { Bpm, Seconds } from '../units';
@@ -16,6 +16,8 @@ export interface Frame {
   readonly tuning?: Tuning;
   readonly capo?: number;
   readonly key?: string;
+  /** What strikes the strings. */
+  readonly hand?: 'pick' | 'fingers';
   /** Beats of the first bar, when it is a pickup. */
   readonly pickup?: number;
   /** How long the recording lasts. */
@@ -94,6 +96,13 @@ export interface NamedGrip {
   readonly name: string;
   readonly grip: Grip;
   readonly fingers?: Fingers;
+  /** Said to be the shape of another grip, moved along or across the neck. */
+  readonly claim?: ShapeClaim;
+}
+
+/** "The same shape as E, one string over": which grip it is taken from, and how it is moved. */
+export interface ShapeClaim extends ShapeMove {
+  readonly of: string;
 }
 
 /** A pattern as written: its strokes are read by the rhythm rules. */
@@ -132,6 +141,7 @@ export const EMPTY_SONG: SongDocument = {
 export interface ChartFault {
   readonly code:
     | 'line-unread'
+    | 'frame-late'
     | 'header-unread'
     | 'grip-unread'
     | 'pattern-unread'

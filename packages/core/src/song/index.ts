@@ -21,6 +21,7 @@ export type {
   NamedPattern,
   Section,
   SectionId,
+  ShapeClaim,
   SongDocument,
 } from './document';
 export { settledFrame } from './frame';
