@@ -7,7 +7,7 @@ const CORE_LEVELS = [
   ['song'],
   ['form'],
   ['steps'],
-  ['progress'],
+  ['progress', 'checks'],
 ];
 
 /** A folder of the core depends on lower levels only, so no pair can import each other. */

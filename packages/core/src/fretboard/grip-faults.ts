@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions';
-import { fingeringOf, type Fingering } from './fingering';
+import { fingeringOf, fingeringsOf, type Fingering } from './fingering';
 import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
 import { comfortableReach, reachBetween, type Hand } from './hand';
 
@@ -111,6 +111,12 @@ function reachFaults(grip: Grip, fingering: Fingering, hand: Hand): readonly Gri
   return [...wide, ...thumb];
 }
 
+/** Of all ways to hold a grip the one that stretches least: only where even that is wide, it is told. */
+function mostComfortable(grip: Grip, hand: Hand): Fingering | undefined {
+  const ways = fingeringsOf(grip, hand);
+  return ways.find((way) => widestOver(grip, way, hand) <= 1) ?? ways[0];
+}
+
 /**
  * Finds what is wrong with holding a grip: fingers on strings that are not held, one finger in two
  * places, frets beyond the neck, more than four fingers can hold, reaches over comfortable. Empty
@@ -124,7 +130,7 @@ function reachFaults(grip: Grip, fingering: Fingering, hand: Hand): readonly Gri
 export function gripFaults({ grip, fingers }: GivenGrip, hand: Hand): readonly GripFault[] {
   const said = [...neckFaults(grip, hand), ...(fingers ? fingerFaults(grip, fingers) : [])];
   if (said.length > 0) return said;
-  const usual = fingeringOf(grip, hand) ?? fingeringOf(grip, hand, { thumb: true });
+  const usual = mostComfortable(grip, hand) ?? fingeringOf(grip, hand, { thumb: true });
   if (!usual) {
     const most = assumed('reachMaximalRatio');
     return [

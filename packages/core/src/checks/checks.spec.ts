@@ -1,0 +1,154 @@
+import { readChart, withCommand, writeChart, type SongDocument } from '../song';
+import { CHECKS, findingsOf, type CheckCode, type Finding } from './index';
+
+const FRAME = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick\n';
+const CAPO_2 = FRAME.replace('capo: 0', 'capo: 2');
+
+/** Calibration songs: each triggers its check, and only that. */
+const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
+  [
+    'frame-missing',
+    'the feel and the hand left out',
+    'tempo: 92\nmeter: 4/4\ntuning: E A D G B E\ncapo: 0\n[A]\n| G | D |',
+  ],
+  ['grip-name', 'another chord altogether', `${FRAME}grip Am: 355433\n[A]\n| Am | G |`],
+  ['grip-omits', 'a chord without its third', `${FRAME}grip G: 3x0033\n[A]\n| G | D |`],
+  ['grip-colour', 'a plain name for a richer sound', `${FRAME}grip Am: x02010\n[A]\n| Am | G |`],
+  ['grip-slip', 'a finger one fret off', `${FRAME}grip D: xx0242\n[A]\n| D | G |`],
+  [
+    'grip-conflict',
+    'a finger on a muted string',
+    `${FRAME}grip C: x32010 fingers 132.1.\n[A]\n| C | G |`,
+  ],
+  ['grip-strike', 'open strings below the chord', `${FRAME}grip D: 000232\n[A]\n| D | G |`],
+  ['grip-origin', 'frets counted from the nut', `${CAPO_2}grip D: xx2454\n[A]\n| D | G |`],
+  [
+    'grip-twin',
+    'two names for one grip',
+    `${FRAME}grip Am7: x02010\ngrip C6/A: x02010\n[A]\n| Am7 | C6/A |`,
+  ],
+  [
+    'grip-reach',
+    'a stretch over comfortable',
+    `${FRAME}grip C: x3555x fingers .1234.\n[A]\n| C | G |`,
+  ],
+  [
+    'shape-claim',
+    'a shape said to be moved two frets, moved three',
+    `${FRAME}grip F: 133211\ngrip G: 355433 as F frets +3\n[A]\n| F | G |`,
+  ],
+  ['inventory', 'a grip that the chart never plays', `${FRAME}grip Em: 022000\n[A]\n| G | D |`],
+  ['key-fit', 'a key that does not fit', `${FRAME}key: Eb\n[A]\n| G | C | D7 | G |`],
+];
+
+/** Songs of different kinds with nothing to find. */
+const CLEAN: readonly (readonly [string, string])[] = [
+  [
+    'three open grips',
+    `${FRAME}key: G\ngrip G: 320003\ngrip C: x32010\ngrip D: xx0232\n[A]\n| G | C | D | G |`,
+  ],
+  [
+    'a capo',
+    `${CAPO_2}key: E\ngrip D: xx0232\ngrip Bm7: x20202\n[A]\n| D | Bm7 | G | A |\n| D | A7 | D | D |`,
+  ],
+  ['power chords, named so', `${FRAME}grip E5: 022xxx\ngrip A5: x022xx\n[A]\n| E5 | A5 |`],
+  [
+    'thumb-bass slash chords',
+    `${FRAME}grip D/F#: 200232\ngrip G: 320033\n[A]\n| G | D/F# | Em | G |`,
+  ],
+  ['sevenths without a fifth', `${FRAME}grip C7: x3231x\ngrip A7: x02020\n[A]\n| C7 | A7 |`],
+  [
+    'a barre and a shape moved along',
+    `${FRAME}grip F: 133211\ngrip G: 355433 as F frets +2\n[A]\n| F | G |`,
+  ],
+  ['an open tuning', `${FRAME.replace('E A D G B E', 'D G D G B D')}grip G: 000000\n[A]\n| G |`],
+  ['a minor key', `${FRAME}key: Am\n[A]\n| Am | F | C | G |\n| Am | E7 | Am | Am |`],
+];
+
+const songOf = (chart: string): SongDocument => {
+  const { song, faults } = readChart(chart);
+  expect(faults).toEqual([]);
+  return song;
+};
+const codes = (findings: readonly Finding[]) => findings.map((one) => one.code);
+
+describe('what Harvu notices', () => {
+  CALIBRATION.forEach(([code, what, chart]) => {
+    it(`is ${code}, and only that, for ${what}`, () => {
+      const findings = findingsOf(songOf(chart));
+      expect(codes(findings)).toEqual([code]);
+      expect(findings[0]?.severity).toBe(CHECKS[code]);
+    });
+  });
+
+  it('has a calibration song for every check', () => {
+    const tried = CALIBRATION.map(([code]) => code);
+    expect(Object.keys(CHECKS).filter((code) => !tried.includes(code as CheckCode))).toEqual([]);
+  });
+
+  CLEAN.forEach(([what, chart]) => {
+    it(`is nothing in ${what}`, () => {
+      expect(findingsOf(songOf(chart)).map((one) => one.message)).toEqual([]);
+    });
+  });
+
+  it('says where it is and what to do in a sentence with signs', () => {
+    const [finding] = findingsOf(songOf(`${FRAME}grip F#m: 244223\n[A]\n| F#m | A |`));
+    expect(finding?.at).toBe('F#m');
+    expect(finding?.message).toContain('F♯m');
+    expect(finding?.message).not.toContain('#');
+  });
+
+  it('has remedies that settle it', () => {
+    for (const [code, , chart] of CALIBRATION) {
+      const song = songOf(chart);
+      const remedy = findingsOf(song)[0]?.remedies[0];
+      if (!remedy) continue;
+      const mended = remedy.commands.reduce((now, command) => withCommand(now, command), song);
+      if (code === 'frame-missing') continue;
+      expect(codes(findingsOf(mended)))
+        .withContext(`${code}: ${writeChart(mended)}`)
+        .not.toContain(code);
+    }
+  });
+
+  it('has a key that stays while its cause stays, and changes with it', () => {
+    const keyOf = (grip: string) =>
+      findingsOf(songOf(`${FRAME}grip D: ${grip}\n[A]\n| D | G |`))[0]?.key;
+    expect(keyOf('xx0242')).toBe(keyOf('xx0242'));
+    expect(keyOf('xx0242')).not.toBe(keyOf('xx0231'));
+  });
+
+  it('counts a transposed section whose grips nobody chose', () => {
+    const chart = `${FRAME}map: A, A +2\ngrip G: 320003\ngrip D: xx0232\n[A]\n| G | D |`;
+    const findings = findingsOf(songOf(chart));
+    expect(codes(findings)).toEqual(['inventory']);
+    expect(findings[0]?.message).toContain('A, E have no grip of yours');
+  });
+
+  it('tells the capo late when frets were read before it', () => {
+    const { faults } = readChart('tempo: 92\ngrip G: 320003\ncapo: 2\n[A]\n| G |');
+    expect(faults.map(({ code, line }) => [code, line] as const)).toEqual([['frame-late', 3]]);
+    expect(readChart('[A]\n| G |\ntuning: D A D G B E').faults.map((one) => one.code)).toEqual([
+      'frame-late',
+    ]);
+  });
+});
+
+describe('a capo that is moved', () => {
+  const { song } = readChart(`${CAPO_2}key: E\ngrip D: xx0232\n[A]\n| D | G . A . |`);
+  const rowOf = (moved: SongDocument) =>
+    moved.sections[0]?.bars.flatMap((bar) => bar.chords.map((mark) => mark.name));
+
+  it('keeps the shapes, and the key follows what sounds', () => {
+    const moved = withCommand(song, { kind: 'move-capo', capo: 4, keeps: 'shapes' });
+    expect([moved.frame.capo, moved.frame.key, rowOf(moved)]).toEqual([4, 'F#', ['D', 'G', 'A']]);
+    expect(moved.grips).toEqual(song.grips);
+  });
+
+  it('keeps the sound, and the shapes change', () => {
+    const moved = withCommand(song, { kind: 'move-capo', capo: 0, keeps: 'sounds' });
+    expect([moved.frame.capo, moved.frame.key, rowOf(moved)]).toEqual([0, 'E', ['E', 'A', 'B']]);
+    expect(moved.grips).toEqual([]);
+  });
+});

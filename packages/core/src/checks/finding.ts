@@ -1,0 +1,53 @@
+import type { SongCommand } from '../song';
+
+/** What Harvu notices by itself, by code; a fault must be settled or overruled, a doubt may be dismissed. */
+export const CHECKS = {
+  'frame-missing': 'doubt',
+  'grip-name': 'fault',
+  'grip-omits': 'doubt',
+  'grip-colour': 'note',
+  'grip-slip': 'fault',
+  'grip-conflict': 'fault',
+  'grip-strike': 'doubt',
+  'grip-origin': 'doubt',
+  'grip-twin': 'note',
+  'grip-reach': 'doubt',
+  'shape-claim': 'fault',
+  inventory: 'fault',
+  'key-fit': 'doubt',
+} as const satisfies Record<string, Severity>;
+
+export type CheckCode = keyof typeof CHECKS;
+export type Severity = 'fault' | 'doubt' | 'note';
+
+/** One click that settles a finding: what the button says, and the edits it makes. */
+export interface Remedy {
+  readonly label: string;
+  readonly commands: readonly SongCommand[];
+}
+
+/** Something noticed: what, where, and what to do. */
+export interface Finding {
+  readonly code: CheckCode;
+  readonly severity: Severity;
+  /** The same as long as its cause is the same, so that what was dismissed stays so. */
+  readonly key: string;
+  /** Where: a grip or a section by name, "the frame". */
+  readonly at: string;
+  readonly message: string;
+  readonly remedies: readonly Remedy[];
+}
+
+/**
+ * Makes a finding; its severity is that of its code, its key what it says and where.
+ *
+ * @example
+ * createFinding('key-fit', { at: 'the frame', message: 'x' }).severity // 'doubt'
+ */
+export function createFinding(
+  code: CheckCode,
+  what: Pick<Finding, 'at' | 'message'> & { readonly remedies?: readonly Remedy[] },
+): Finding {
+  const { at, message, remedies = [] } = what;
+  return { code, severity: CHECKS[code], key: `${code}|${at}|${message}`, at, message, remedies };
+}

@@ -1,0 +1,114 @@
+import {
+  chordLabel,
+  findKey,
+  keyFit,
+  parseKey,
+  transposeChordName,
+  type TimedChord,
+} from '../chord';
+import { playingOf } from '../form';
+import { settledFrame, type Frame, type SongCommand, type SongDocument } from '../song';
+import { beatsToNumber } from '../units';
+import { createFinding, type Finding, type Remedy } from './finding';
+
+const WANTED: readonly { readonly field: keyof Frame; readonly says: string }[] = [
+  { field: 'tuning', says: 'the tuning' },
+  { field: 'capo', says: 'the capo (0 for none)' },
+  { field: 'meter', says: 'the meter' },
+  { field: 'tempo', says: 'the tempo' },
+  { field: 'feel', says: 'the feel' },
+  { field: 'hand', says: 'pick or fingers' },
+];
+/** What most songs have, offered as one click. */
+const USUAL: readonly {
+  readonly field: keyof Frame;
+  readonly text: string;
+  readonly label: string;
+}[] = [
+  { field: 'tuning', text: 'E A D G B E', label: 'Standard tuning' },
+  { field: 'capo', text: '0', label: 'No capo' },
+  { field: 'feel', text: 'straight', label: 'Straight' },
+  { field: 'hand', text: 'pick', label: 'Pick' },
+  { field: 'hand', text: 'fingers', label: 'Fingers' },
+];
+/** A stated key is doubted when another fits better by more than this. */
+const CLEARLY_BETTER = 0.08;
+
+function joined(words: readonly string[]): string {
+  const last = words.at(-1) ?? '';
+  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
+}
+
+/**
+ * Finds what the frame leaves unsaid, once the song has bars; empty when all is stated.
+ *
+ * @example
+ * frameFindings(EMPTY_SONG) // []
+ */
+export function frameFindings(song: SongDocument): readonly Finding[] {
+  if (song.sections.length === 0) return [];
+  const missing = WANTED.filter(({ field }) => song.frame[field] === undefined);
+  if (missing.length === 0) return [];
+  const fields = missing.map((one) => one.field);
+  const remedies = USUAL.filter(({ field }) => fields.includes(field)).map(
+    ({ field, text, label }): Remedy => ({
+      label,
+      commands: [{ kind: 'set-frame', field, text } satisfies SongCommand],
+    }),
+  );
+  return [
+    createFinding('frame-missing', {
+      at: 'the frame',
+      message: `Not stated: ${joined(missing.map((one) => one.says))}. Whoever learns the song needs it first.`,
+      remedies,
+    }),
+  ];
+}
+
+function soundingChords(song: SongDocument): readonly TimedChord[] {
+  const { capo } = settledFrame(song.frame);
+  const bars = playingOf(song).occurrences.flatMap((one) => one.bars);
+  return bars.flatMap((bar) =>
+    bar.chords.map(({ chord, beats }) => ({
+      name: transposeChordName(chord, capo),
+      beats: beatsToNumber(beats),
+    })),
+  );
+}
+
+/** A key and its relative have the same tones; teachers say either. */
+function isRelative(a: string, b: string): boolean {
+  const [one, other] = [parseKey(a), parseKey(b)];
+  if (!one || !other || one.isMinor === other.isMinor) return false;
+  const [major, minor] = one.isMinor ? [other, one] : [one, other];
+  return (minor.tonic + 3) % 12 === major.tonic;
+}
+
+/**
+ * Finds a stated key that the sounding chords do not fit, with the one they do; empty where the key
+ * is not stated or fits.
+ *
+ * @example
+ * keyFindings(readChart('key: Eb\n[A]\n| G | C | D7 | G |').song).map((one) => one.code) // ['key-fit']
+ */
+export function keyFindings(song: SongDocument): readonly Finding[] {
+  const stated = song.frame.key;
+  const chords = soundingChords(song);
+  const { best } = findKey(chords);
+  if (stated === undefined || !best || isRelative(stated, best.name)) return [];
+  const fits = keyFit(stated, chords);
+  if (best.fits - fits <= CLEARLY_BETTER) return [];
+  const percent = (share: number): string => `${Math.round(share * 100)} %`;
+  return [
+    createFinding('key-fit', {
+      at: 'the frame',
+      message: `The key is said to be ${chordLabel(stated)}, but what sounds fits ${chordLabel(best.name)} better: ${percent(best.fits)} against ${percent(fits)}.`,
+      remedies: [
+        {
+          label: `Make it ${chordLabel(best.name)}`,
+          commands: [{ kind: 'set-frame', field: 'key', text: best.name }],
+        },
+      ],
+    }),
+  ];
+}

@@ -1,0 +1,264 @@
+import { chordLabel, parseChordName, type ChordName } from '../chord';
+import {
+  checkGrip,
+  findGrips,
+  fingeringOf,
+  formatGrip,
+  gripFaults,
+  withShapeMoved,
+  type Grip,
+  type GripCheck,
+  type GripSlip,
+  type Hand,
+  type Setup,
+} from '../fretboard';
+import { toneName } from '../pitch';
+import type { NamedGrip, SongDocument } from '../song';
+import { createFinding, type Finding, type Remedy } from './finding';
+
+const SLIPS_OFFERED = 3;
+
+/** What a grip is judged against. */
+interface Judged extends NamedGrip {
+  readonly chord: ChordName;
+  readonly setup: Setup;
+  readonly hand: Hand;
+  readonly check: GripCheck;
+}
+
+function toRemedy(name: string, grip: Grip, label = `Make it ${formatGrip(grip)}`): Remedy {
+  return { label, commands: [{ kind: 'set-grip', name, grip }] };
+}
+
+function rename(from: string, to: string): Remedy {
+  return { label: `Name it ${chordLabel(to)}`, commands: [{ kind: 'rename-chord', from, to }] };
+}
+
+function tones(list: readonly number[], name: string): string {
+  return list
+    .map((tone) => chordLabel(toneName(tone, name.includes('b') ? 'flats' : 'sharps')))
+    .join(', ');
+}
+
+function fretWord(fret: number | null): string {
+  return fret === null ? 'muted' : fret === 0 ? 'open' : `fret ${fret}`;
+}
+
+function slipWords({ changed }: GripSlip): string {
+  const { string, from, to, movedTo } = changed;
+  if (movedTo !== undefined) return `the finger on string ${string} belongs on string ${movedTo}`;
+  return `string ${string} is ${fretWord(from)} and should be ${fretWord(to)}`;
+}
+
+/** A slip that leaves the rest ringing is likelier than one that mutes a string. */
+function likelySlips({ check }: Judged): readonly GripSlip[] {
+  const muted = (slip: GripSlip): number => slip.grip.filter((fret) => fret === null).length;
+  return [...check.slips].sort((a, b) => muted(a) - muted(b)).slice(0, SLIPS_OFFERED);
+}
+
+/** Frets counted from the nut although a capo is set; open strings may have been said as 0 or as the capo's fret. */
+function fromNut(grip: Grip, capo: number): readonly Grip[] {
+  const low = grip.every((fret) => fret === null || fret >= capo);
+  const readings = [
+    ...(low ? [grip.map((fret) => (fret === null ? null : fret - capo))] : []),
+    grip.map((fret) => (fret ? fret - capo : fret)),
+  ];
+  return readings.filter((reading) => reading.every((fret) => fret === null || fret >= 0));
+}
+
+function originFinding({ name, grip, chord, setup }: Judged): Finding | undefined {
+  if (setup.capo === 0) return undefined;
+  const true_ = fromNut(grip, setup.capo).find(
+    (reading) => checkGrip(chord, reading, setup).verdict === 'agrees',
+  );
+  if (!true_) return undefined;
+  return createFinding('grip-origin', {
+    at: name,
+    message: `${formatGrip(grip)} does not sound ${chordLabel(name)} counted from the capo, but does counted from the nut: from the capo it is ${formatGrip(true_)}.`,
+    remedies: [toRemedy(name, true_)],
+  });
+}
+
+/** The same grip with its lowest strings, one after the other, not struck. */
+function strikeFinding({ name, grip, chord, setup, check }: Judged): Finding | undefined {
+  const low = grip.findIndex((fret) => fret !== null);
+  const fewer = [1, 2].map((count) =>
+    grip.map((fret, place) => (place < low + count ? null : fret)),
+  );
+  const isTrue = (one: Grip): boolean => checkGrip(chord, one, setup).verdict === 'agrees';
+  const struck = fewer.find(isTrue);
+  const isOpenBelow = grip[low] === 0;
+  if (check.verdict !== 'differs' || !struck || !isOpenBelow) return undefined;
+  return createFinding('grip-strike', {
+    at: name,
+    message: `${formatGrip(grip)} sounds ${chordLabel(name)} only from string ${grip.length - struck.findIndex((fret) => fret !== null)} on. Say which strings are struck.`,
+    remedies: [toRemedy(name, struck)],
+  });
+}
+
+function slipFinding(judged: Judged): Finding | undefined {
+  const slips = likelySlips(judged);
+  const [first] = slips;
+  if (!first) return undefined;
+  const { name, grip, check } = judged;
+  return createFinding('grip-slip', {
+    at: name,
+    message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)}, not ${chordLabel(name)}: perhaps ${slipWords(first)}.`,
+    remedies: [...slips.map((slip) => toRemedy(name, slip.grip)), rename(name, check.sounds)],
+  });
+}
+
+function nameFinding({ name, grip, check }: Judged): Finding {
+  const foreign =
+    check.extra.length > 0 ? ` ${tones(check.extra, name)} does not belong to it.` : '';
+  return createFinding('grip-name', {
+    at: name,
+    message: `${formatGrip(grip)} does not sound ${chordLabel(name)} but ${chordLabel(check.sounds)}.${foreign}`,
+    remedies: [rename(name, check.sounds)],
+  });
+}
+
+function omitsFinding({ name, grip, check }: Judged): Finding {
+  const what = tones(check.missing, name);
+  return createFinding('grip-omits', {
+    at: name,
+    message: `${formatGrip(grip)} leaves out ${what} of ${chordLabel(name)}; what sounds is ${chordLabel(check.sounds)}.`,
+    remedies: [rename(name, check.sounds)],
+  });
+}
+
+function colourFinding(judged: Judged): Finding {
+  const { name, grip, check } = judged;
+  return createFinding('grip-colour', {
+    at: name,
+    message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)} (${tones(check.extra, name)} more); ${chordLabel(name)} is the plain name for it.`,
+    remedies: [
+      rename(name, check.sounds),
+      ...likelySlips(judged).map((slip) => toRemedy(name, slip.grip)),
+    ],
+  });
+}
+
+/** The more exact finding takes the place of the more general one. */
+function soundFinding(judged: Judged): Finding | undefined {
+  switch (judged.check.verdict) {
+    case 'agrees':
+      return undefined;
+    case 'colours':
+      // Another bass alone is no more than the name: many plain grips have one.
+      return judged.check.extra.length === 0 ? undefined : colourFinding(judged);
+    case 'omits':
+      return slipFinding(judged) ?? omitsFinding(judged);
+    case 'differs':
+      return (
+        originFinding(judged) ?? strikeFinding(judged) ?? slipFinding(judged) ?? nameFinding(judged)
+      );
+  }
+}
+
+/** A grip this hand holds with comfort, for the same name. */
+function easierGrip({ chord, setup, hand, grip }: Judged): Grip | undefined {
+  const found = findGrips({ name: chord, setup, hand, count: 6 });
+  return found.find(
+    (one) => one.grip.join() !== grip.join() && gripFaults({ grip: one.grip }, hand).length === 0,
+  )?.grip;
+}
+
+function handFindings(judged: Judged): readonly Finding[] {
+  const { name, grip, fingers, hand } = judged;
+  return gripFaults({ grip, fingers }, hand).map((fault) => {
+    const easier = fault.code === 'grip-reach' ? easierGrip(judged) : undefined;
+    const usual = fault.code === 'grip-conflict' ? fingeringOf(grip, hand) : undefined;
+    return createFinding(fault.code, {
+      at: name,
+      message: fault.message,
+      remedies: [
+        ...(easier ? [toRemedy(name, easier, `Easier: ${formatGrip(easier)}`)] : []),
+        ...(usual
+          ? [
+              {
+                label: 'Usual fingers',
+                commands: [{ kind: 'set-grip' as const, name, grip, fingers: usual.fingers }],
+              },
+            ]
+          : []),
+      ],
+    });
+  });
+}
+
+function twinFindings(song: SongDocument): readonly Finding[] {
+  return song.grips.flatMap(({ name, grip }, index): readonly Finding[] => {
+    const earlier = song.grips.slice(0, index);
+    const sameName = earlier.find((one) => one.name === name && one.grip.join() !== grip.join());
+    const sameGrip = earlier.find((one) => one.name !== name && one.grip.join() === grip.join());
+    return [
+      ...(sameName
+        ? [
+            createFinding('grip-twin', {
+              at: name,
+              message: `${chordLabel(name)} names two grips, ${formatGrip(sameName.grip)} and ${formatGrip(grip)}. Give one of them a name of its own.`,
+            }),
+          ]
+        : []),
+      ...(sameGrip
+        ? [
+            createFinding('grip-twin', {
+              at: name,
+              message: `${formatGrip(grip)} has two names, ${chordLabel(sameGrip.name)} and ${chordLabel(name)}.`,
+              remedies: [rename(name, sameGrip.name)],
+            }),
+          ]
+        : []),
+    ];
+  });
+}
+
+function claimFindings(song: SongDocument): readonly Finding[] {
+  return song.grips.flatMap(({ name, grip, claim }): readonly Finding[] => {
+    if (!claim) return [];
+    const source = song.grips.find((one) => one.name === claim.of);
+    const said = `${chordLabel(name)} is said to be the shape of ${chordLabel(claim.of)}`;
+    if (!source) {
+      const message = `${said}, which has no grip of yours. Write that grip first.`;
+      return [createFinding('shape-claim', { at: name, message })];
+    }
+    const moved = withShapeMoved(source.grip, claim);
+    const held = (one: Grip): string => one.map((fret) => fret ?? 0).join();
+    if (moved && held(moved) === held(grip)) return [];
+    const gives = moved ? `, which gives ${formatGrip(moved)}` : ', which leaves the neck';
+    return [
+      createFinding('shape-claim', {
+        at: name,
+        message: `${said} moved${gives}; written is ${formatGrip(grip)}.`,
+        remedies: moved ? [toRemedy(name, moved)] : [],
+      }),
+    ];
+  });
+}
+
+/**
+ * Finds what is doubtful about the grips a teacher gave: how they sound their names, how a hand
+ * holds them, twins, and shapes that are not what they are said to be. Empty when all is in order.
+ *
+ * @example
+ * gripFindings(readChart('grip C: x32010\n[A]\n| C |').song, { setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND }) // []
+ */
+export function gripFindings(
+  song: SongDocument,
+  { setup, hand }: { readonly setup: Setup; readonly hand: Hand },
+): readonly Finding[] {
+  const fitting = song.grips.filter(({ grip }) => grip.length === setup.tuning.length);
+  const own = fitting.flatMap((given): readonly Finding[] => {
+    const chord = parseChordName(given.name);
+    if (!chord) return [];
+    const judged = { ...given, chord, setup, hand, check: checkGrip(chord, given.grip, setup) };
+    const byHand = handFindings(judged);
+    const bySound = soundFinding(judged);
+    // Frets counted from the nut make impossible grips; told once, by their cause.
+    return bySound?.code === 'grip-origin' || !bySound
+      ? [...(bySound ? [bySound] : byHand)]
+      : [bySound, ...byHand];
+  });
+  return [...own, ...twinFindings(song), ...claimFindings(song)];
+}
