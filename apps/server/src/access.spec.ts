@@ -13,6 +13,7 @@ const ROUTES: Readonly<Record<string, Reach>> = {
   'POST /sign-in': 'anybody',
   'POST /sign-out': 'anybody',
   'GET /me': 'anybody',
+  'PUT /me/conventions': 'own',
   'GET /people': 'teaching',
   'POST /people': 'owner',
   'POST /people/:id/password': 'owner',
@@ -29,6 +30,8 @@ const ROUTES: Readonly<Record<string, Reach>> = {
   'POST /songs': 'teaching',
   'GET /songs/:id': 'teaching',
   'PUT /songs/:id': 'teaching',
+  'POST /songs/:id/overrules': 'teaching',
+  'POST /songs/:id/overrules/withdraw': 'teaching',
 };
 
 describe('who reaches what', () => {

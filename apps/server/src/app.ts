@@ -19,7 +19,12 @@ import {
   createRequestsService,
   createRequestsStore,
 } from './features/requests';
-import { createSongsRoutes, createSongsService, createSongsStore } from './features/songs';
+import {
+  createOverrulesStore,
+  createSongsRoutes,
+  createSongsService,
+  createSongsStore,
+} from './features/songs';
 import { createStudioRoutes, createStudioService, createStudioStore } from './features/studio';
 import { signedInOnly, type SignedIn } from './platform/access';
 import type { Clock } from './platform/clock';
@@ -70,6 +75,7 @@ export function createStores(sequelize: Sequelize) {
     sessions: createSessionsStore(sequelize),
     requests: createRequestsStore(sequelize),
     songs: createSongsStore(sequelize),
+    overrules: createOverrulesStore(sequelize),
     plans: createPlansStore(sequelize),
   };
 }
@@ -80,13 +86,20 @@ function createServices({ sequelize, clock, passwords, demoAccounts }: AppDeps) 
   const stores = createStores(sequelize);
   const inTransaction = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
     sequelize.transaction(work);
-  const { people, sessions, requests, plans } = stores;
-  const songs = createSongsService({ songs: stores.songs, clock, inTransaction });
+  const { people, sessions, requests, plans, overrules } = stores;
+  const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
   return {
     songs,
     people: createPeopleService({ people, sessions, passwords, clock }),
     requests: createRequestsService({ requests, songs, clock, inTransaction }),
-    plans: createPlansService({ plans, songs: stores.songs, people, clock, inTransaction }),
+    plans: createPlansService({
+      plans,
+      songs: stores.songs,
+      overrules,
+      people,
+      clock,
+      inTransaction,
+    }),
     studio: createStudioService({
       studio: stores.studio,
       people,

@@ -2,6 +2,7 @@ export { checked } from './fields';
 export type { Checked, FieldFault } from './fields';
 export {
   consentSchema,
+  conventionsSchema,
   newPersonSchema,
   passwordResetSchema,
   ROLES,
@@ -12,6 +13,7 @@ export {
 export type {
   Consent,
   DemoAccount,
+  Me,
   NewPerson,
   PasswordReset,
   Person,
@@ -28,5 +30,5 @@ export { isRealDate } from './real-date';
 export { declineSchema, newRequestSchema } from './requests';
 export type { Decline, NewRequest, RequestStatus, SongRequest } from './requests';
 export { songDocumentSchema } from './song-document';
-export { newSongSchema, saveSongSchema } from './songs';
-export type { NewSong, SavedSong, SaveSong, Song, SongSummary } from './songs';
+export { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from './songs';
+export type { NewSong, Overrule, Overruled, SavedSong, SaveSong, Song, SongSummary } from './songs';

@@ -1,4 +1,5 @@
-import { boolean, string, type InferType } from 'yup';
+import type { Conventions } from '@harvu/core/fretboard';
+import { boolean, string, type InferType, type Schema } from 'yup';
 import { exactly, maybeDay, maybeWords, words } from './fields';
 
 export const ROLES = ['owner', 'teacher', 'student'] as const;
@@ -58,6 +59,25 @@ export interface Person {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
+}
+
+const oneOf = <Choice extends string>(...choices: readonly Choice[]) =>
+  string<Choice>()
+    .strict(true)
+    .required('must be chosen')
+    .oneOf([...choices], `must be ${choices.join(' or ')}`);
+
+/** How somebody likes strings, frets and names shown; everybody chooses for themselves. */
+export const conventionsSchema = exactly({
+  strings: oneOf('numbers', 'letters'),
+  frets: oneOf('capo', 'nut'),
+  names: oneOf('shape', 'sounding'),
+  leftHanded: boolean().strict(true).required('must be said'),
+}) as unknown as Schema<Conventions>;
+
+/** Who is signed in, with how they like things shown. */
+export interface Me extends Person {
+  readonly conventions: Conventions;
 }
 
 /** A person as the owner and teachers see them. */

@@ -17,6 +17,17 @@ export const saveSongSchema = exactly({
   document: songDocumentSchema,
 }) as unknown as Schema<SaveSong>;
 
+/** The teacher's word against a finding: kept with its reason until the finding's cause changes. */
+export const overruleSchema = exactly({ key: words(1000), reason: words(300) });
+export type Overrule = InferType<typeof overruleSchema>;
+
+export const withdrawSchema = exactly({ key: words(1000) });
+
+export interface Overruled extends Overrule {
+  readonly by: string;
+  readonly at: string;
+}
+
 export interface SongSummary {
   readonly id: string;
   readonly title: string;
@@ -33,6 +44,7 @@ export interface Song {
   readonly revision: number;
   readonly savedAt: string;
   readonly document: SongDocument;
+  readonly overruled: readonly Overruled[];
 }
 
 export interface SavedSong {

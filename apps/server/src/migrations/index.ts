@@ -1,5 +1,6 @@
 import { spine } from './0001-spine';
+import { conventionsAndOverrules } from './0002-conventions-and-overrules';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [spine];
+export const MIGRATIONS: readonly Migration[] = [spine, conventionsAndOverrules];

@@ -1,5 +1,6 @@
 import { assumed } from '../assumptions';
 import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
+import type { HandWords } from './conventions';
 import { fingeringOf } from './fingering';
 import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
 import { reachBetween, type Hand, type Place } from './hand';
@@ -115,11 +116,11 @@ function fingersWord(
   return `${noun} ${names.length > 1 ? verb[1] : verb[0]}.`;
 }
 
-function goalWord(move: FingerMove, to: Grip): string {
+function goalWord(move: FingerMove, words: HandWords): string {
   if (!move.to) return '';
-  const target = `string ${stringNumber(to, move.to.place)} fret ${move.to.fret}`;
+  const target = `${words.string(move.to.place)} ${words.fret(move.to.fret)}`;
   const who = move.finger === 'T' ? 'The thumb' : `Finger ${move.finger}`;
-  if (move.does === 'slides') return `${who} slides to fret ${move.to.fret}.`;
+  if (move.does === 'slides') return `${who} slides to ${words.fret(move.to.fret)}.`;
   return move.does === 'moves' ? `${who} moves to ${target}.` : `${who} lands on ${target}.`;
 }
 
@@ -160,16 +161,32 @@ function wholeMove(from: HeldGrip, to: HeldGrip, hand: Hand): ShapeMove | null {
   return move && isSameHand(from, to, hand) ? move : null;
 }
 
-function lineOf(moves: readonly FingerMove[], to: Grip): string {
+function lineOf(moves: readonly FingerMove[], words: HandWords): string {
   const by = (does: FingerMove['does']): readonly FingerMove[] =>
     moves.filter((move) => move.does === does);
   const going = moves.filter((move) => move.to && move.does !== 'stays');
   const parts = [
     fingersWord(by('stays'), ['stays', 'stay']),
-    ...going.map((move) => goalWord(move, to)),
+    ...going.map((move) => goalWord(move, words)),
     fingersWord(by('lifts'), ['lifts', 'lift']),
   ];
   return parts.filter(Boolean).join(' ') || 'Nothing moves.';
+}
+
+/** Whose change it is, and how it is said. */
+export interface ChangeOptions {
+  readonly hand: Hand;
+  /** How much slower than usual this player is; 1 by default. */
+  readonly paceFactor?: number;
+  /** The words for strings and frets; numbers, frets from the capo by default. */
+  readonly words?: HandWords;
+}
+
+function plainWords(grip: Grip): HandWords {
+  return {
+    string: (place) => `string ${stringNumber(grip, place)}`,
+    fret: (fret) => `fret ${fret}`,
+  };
 }
 
 /**
@@ -182,7 +199,7 @@ function lineOf(moves: readonly FingerMove[], to: Grip): string {
 export function changeBetween(
   from: HeldGrip,
   to: HeldGrip,
-  { hand, paceFactor = 1 }: { readonly hand: Hand; readonly paceFactor?: number },
+  { hand, paceFactor = 1, words }: ChangeOptions,
 ): Change {
   const moves = movesOf(from, to, hand);
   const time = predictedSeconds(moves, hasNewBarre(from, to, hand));
@@ -191,6 +208,6 @@ export function changeBetween(
     moves,
     shapeMove: whole,
     seconds: seconds(time * paceFactor),
-    line: whole ? shapeLine(whole) : lineOf(moves, to.grip),
+    line: whole ? shapeLine(whole) : lineOf(moves, words ?? plainWords(to.grip)),
   };
 }

@@ -1,5 +1,7 @@
 export { changeBetween } from './change';
-export type { Change, FingerMove, HeldGrip } from './change';
+export type { Change, ChangeOptions, FingerMove, HeldGrip } from './change';
+export { handWords, USUAL_CONVENTIONS } from './conventions';
+export type { Conventions, HandWords } from './conventions';
 export { checkGrip } from './check-grip';
 export type { GripCheck, GripSlip, GripVerdict } from './check-grip';
 export { fingeringOf, fingeringsOf } from './fingering';

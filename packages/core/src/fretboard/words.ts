@@ -1,3 +1,4 @@
+import type { HandWords } from './conventions';
 import { stringNumber, type Fingers, type Grip } from './grip';
 
 /**
@@ -6,14 +7,14 @@ import { stringNumber, type Fingers, type Grip } from './grip';
  * @example
  * gripWords([3, null, 0, 0], [2, null, null, null]) // 'string 4 fret 3, finger 2; string 3 muted; string 2 open; string 1 open'
  */
-export function gripWords(grip: Grip, fingers?: Fingers): string {
+export function gripWords(grip: Grip, fingers?: Fingers, said?: HandWords): string {
   const words = grip.map((fret, place) => {
-    const string = `string ${stringNumber(grip, place)}`;
+    const string = said?.string(place) ?? `string ${stringNumber(grip, place)}`;
     if (fret === null) return `${string} muted`;
     if (fret === 0) return `${string} open`;
     const finger = fingers?.[place];
     const who = finger === 'T' ? ', thumb' : finger ? `, finger ${finger}` : '';
-    return `${string} fret ${fret}${who}`;
+    return `${string} ${said?.fret(fret) ?? `fret ${fret}`}${who}`;
   });
   return words.join('; ');
 }

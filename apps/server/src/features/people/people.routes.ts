@@ -1,8 +1,21 @@
-import { consentSchema, newPersonSchema, passwordResetSchema, signInSchema } from '@harvu/contract';
+import {
+  consentSchema,
+  conventionsSchema,
+  newPersonSchema,
+  passwordResetSchema,
+  signInSchema,
+} from '@harvu/contract';
 import { Hono } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
-import { ownersOnly, teachersOnly, type Inside, type SignedIn } from '../../platform/access';
+import {
+  ownersOnly,
+  signedInOnly,
+  teachersOnly,
+  type Inside,
+  type SignedIn,
+} from '../../platform/access';
+import { signInNeeded } from '../../platform/errors';
 import { pathId, readBody } from '../../platform/requests';
 import { SESSION_DAYS, type PeopleService } from './people.service';
 
@@ -37,7 +50,15 @@ export function createSignInRoutes(service: PeopleService) {
       deleteCookie(c, COOKIE, { path: '/' });
       return c.body(null, 204);
     })
-    .get('/me', (c) => c.json(c.get('person') ?? null));
+    .get('/me', async (c) => {
+      const person = c.get('person');
+      return c.json(person ? await service.toMe(person) : null);
+    })
+    .put('/me/conventions', signedInOnly, async (c) => {
+      const person = c.get('person');
+      if (!person) throw signInNeeded('You are not signed in.', 'Sign in and try again.');
+      return c.json(await service.saveConventions(person, await readBody(c, conventionsSchema)));
+    });
 }
 
 /** Routes about the people of the studio. */

@@ -1,4 +1,5 @@
-import type { Consent, NewPerson, Person, PersonRecord, SignIn } from '@harvu/contract';
+import type { Conventions } from '@harvu/core/fretboard';
+import type { Consent, Me, NewPerson, Person, PersonRecord, SignIn } from '@harvu/contract';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Clock } from '../../platform/clock';
 import { isTaken } from '../../platform/database';
@@ -45,8 +46,24 @@ function checkConsent(
   }
 }
 
+/** Lets everybody choose for themselves how things are shown. */
+function createConventions(people: PeopleStore) {
+  const toMe = async ({ id, name, role }: Person): Promise<Me> => ({
+    ...{ id, name, role },
+    conventions: await people.conventionsOf(id),
+  });
+  return {
+    toMe,
+    async saveConventions(person: Person, conventions: Conventions): Promise<Me> {
+      await people.saveConventions(person.id, conventions);
+      return toMe(person);
+    },
+  };
+}
+
 /** Signs people in and out, and lets the owner keep accounts. */
 export function createPeopleService({ people, sessions, passwords, clock }: PeopleDeps) {
+  const mine = createConventions(people);
   const nobodysHash = passwords.toHash(NOBODY);
 
   async function noteFailure(account: Account): Promise<void> {
@@ -68,7 +85,8 @@ export function createPeopleService({ people, sessions, passwords, clock }: Peop
   }
 
   return {
-    async signIn(signIn: SignIn): Promise<{ readonly token: string; readonly person: Person }> {
+    ...mine,
+    async signIn(signIn: SignIn): Promise<{ readonly token: string; readonly person: Me }> {
       const account = await checkAccount(signIn);
       if (account.isMinor && account.guardianConsentOn === null) {
         throw notAllowed(
@@ -82,7 +100,7 @@ export function createPeopleService({ people, sessions, passwords, clock }: Peop
       const expiresAt = new Date(now.getTime() + SESSION_DAYS * DAY_MS);
       const session = { token_hash: hashToken(token), person_id: account.id };
       await sessions.add({ ...session, created_at: now, expires_at: expiresAt });
-      return { token, person: { id: account.id, name: account.name, role: account.role } };
+      return { token, person: await mine.toMe(account) };
     },
     signOut: (token: string) => sessions.remove(hashToken(token)),
     personOf: (token: string) => sessions.findPerson(hashToken(token), clock.now()),

@@ -1,4 +1,4 @@
-import type { Person, PersonRecord, Problem, StudioDoor } from '@harvu/contract';
+import type { Me, Person, PersonRecord, Problem, StudioDoor } from '@harvu/contract';
 import { PASSWORD, TestStudio, type Visitor } from '../../../testing/test-studio';
 
 describe('people', () => {
@@ -93,6 +93,18 @@ describe('people', () => {
       ...{ isMinor: false, guardian: '', guardianConsentOn: null },
     });
     expect([answer.status, answer.body.field]).toEqual([409, 'signInName']);
+  });
+
+  it('see strings, frets and names the way each of them likes', async () => {
+    const lefty = await studio.add(owner, { signInName: 'lefty' });
+    const usual = { strings: 'numbers', frets: 'capo', names: 'shape', leftHanded: false };
+    expect((await lefty.get<Me>('/api/me')).body.conventions as object).toEqual(usual);
+    const own = { ...usual, strings: 'letters', leftHanded: true };
+    await lefty.send('PUT', '/api/me/conventions', own);
+    expect((await lefty.get<Me>('/api/me')).body.conventions as object).toEqual(own);
+    expect((await owner.get<Me>('/api/me')).body.conventions as object).toEqual(usual);
+    const bad = await lefty.send('PUT', '/api/me/conventions', { ...own, frets: 'bridge' });
+    expect([bad.status, bad.body.field]).toEqual([400, 'frets']);
   });
 
   it('who are found missing are answered so', async () => {

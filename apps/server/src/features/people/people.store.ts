@@ -1,4 +1,5 @@
 import type { Person, PersonRecord, Role } from '@harvu/contract';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
 import { DataTypes, Op, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
 
@@ -14,6 +15,7 @@ interface PersonRow {
   failed_sign_ins: number;
   locked_until: Date | null;
   created_at: Date;
+  conventions: string | null;
 }
 
 /** A person with what only the sign-in needs. */
@@ -37,6 +39,11 @@ function toRecord(row: PersonRow): PersonRecord {
     guardian: row.guardian,
     guardianConsentOn: row.guardian_consent_on,
   };
+}
+
+/** MariaDB keeps JSON as text; the driver may or may not have parsed it. */
+function toConventions(kept: unknown): Partial<Conventions> {
+  return (typeof kept === 'string' ? JSON.parse(kept) : kept) as Partial<Conventions>;
 }
 
 function toAccount(row: PersonRow): Account {
@@ -75,6 +82,7 @@ function definePeople(sequelize: Sequelize) {
     failed_sign_ins: DataTypes.INTEGER,
     locked_until: DataTypes.DATE(3),
     created_at: DataTypes.DATE(3),
+    conventions: DataTypes.TEXT,
   });
 }
 
@@ -105,6 +113,14 @@ export function createPeopleStore(sequelize: Sequelize) {
     async findAccount(signInName: string): Promise<Account | undefined> {
       const row = await people.findOne({ ...plain, where: { sign_in_name: signInName } });
       return row ? toAccount(row as unknown as PersonRow) : undefined;
+    },
+    async conventionsOf(id: string): Promise<Conventions> {
+      const row = (await people.findByPk(id, plain)) as unknown as PersonRow | null;
+      const kept = row?.conventions;
+      return kept ? { ...USUAL_CONVENTIONS, ...toConventions(kept) } : USUAL_CONVENTIONS;
+    },
+    async saveConventions(id: string, conventions: Conventions): Promise<void> {
+      await people.update({ conventions: JSON.stringify(conventions) }, { where: { id } });
     },
     async savePassword(id: string, passwordHash: string): Promise<void> {
       const changes = { password_hash: passwordHash, failed_sign_ins: 0, locked_until: null };

@@ -1,16 +1,18 @@
 import type { Assign, NewTry, Person, Plan, PlanSummary } from '@harvu/contract';
+import { findingsOf } from '@harvu/core/checks';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type Tx } from '../../platform/database';
 import { badRequest, conflict, missing } from '../../platform/errors';
 import type { PeopleStore } from '../people';
-import type { SongsStore } from '../songs';
+import type { OverrulesStore, SongsStore } from '../songs';
 import type { PlansStore } from './plans.store';
 
 export interface PlansDeps {
   readonly plans: PlansStore;
   readonly songs: SongsStore;
+  readonly overrules: OverrulesStore;
   readonly people: PeopleStore;
   readonly clock: Clock;
   readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
@@ -36,8 +38,29 @@ function createStepIds(plans: PlansStore) {
   };
 }
 
+/** A fault is settled or overruled with a reason before anybody learns the song. */
+function createSongGate({ songs, overrules }: Pick<PlansDeps, 'songs' | 'overrules'>) {
+  return async (songId: string, revision: number): Promise<void> => {
+    const document = await songs.documentOf(songId, revision);
+    if (!document) throw missing('song');
+    const overruled = new Set((await overrules.listOf(songId)).map((one) => one.key));
+    const open = findingsOf(document).filter(
+      (one) => one.severity === 'fault' && !overruled.has(one.key),
+    );
+    const [first] = open;
+    if (!first) return;
+    throw conflict(
+      `The song has ${open.length === 1 ? 'a fault' : `${open.length} faults`} left: ${first.at}: ${first.message}`,
+      'Settle it at the bench, or overrule it there with a reason.',
+      'revision',
+    );
+  };
+}
+
 /** Gives songs to students and keeps what they do with them. */
-export function createPlansService({ plans, songs, people, clock, inTransaction }: PlansDeps) {
+export function createPlansService(deps: PlansDeps) {
+  const { plans, people, clock, inTransaction } = deps;
+  const checkSong = createSongGate(deps);
   const stepIdsOf = createStepIds(plans);
 
   /** Somebody else's plan is answered like one that does not exist. */
@@ -70,7 +93,7 @@ export function createPlansService({ plans, songs, people, clock, inTransaction 
     },
     async assign(songId: string, { revision, studentIds }: Assign, teacher: Person): Promise<void> {
       const ids = [...new Set(studentIds)];
-      if (!(await songs.hasRevision(songId, revision))) throw missing('song');
+      await checkSong(songId, revision);
       if ((await people.findStudents(ids)).length !== ids.length) {
         throw badRequest(
           'One of these is no student of the studio.',

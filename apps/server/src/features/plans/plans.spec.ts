@@ -1,4 +1,5 @@
 import type { NewTry, Plan, PlanSummary, Song } from '@harvu/contract';
+import { findingsOf } from '@harvu/core/checks';
 import { readChart } from '@harvu/core/song';
 import { randomUUID } from 'node:crypto';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
@@ -105,6 +106,18 @@ describe('plans', () => {
     expect(after.document.sections.slice(0, 2).map((one) => one.id)).toEqual(
       before.document.sections.map((one) => one.id),
     );
+  });
+
+  it('are not given while a fault is left, unless the teacher overrules it', async () => {
+    const faulty = readChart('grip G: xx0242\n[A]\n| G | D |').song;
+    await owner.send('PUT', `/api/songs/${songId}`, { baseRevision: 2, document: faulty });
+    const refused = await assign([bram.person.id], 3);
+    expect([refused.status, refused.body.field]).toEqual([409, 'revision']);
+    expect(refused.body.title).toContain('G: xx0242');
+    const [fault] = findingsOf(faulty).filter((one) => one.severity === 'fault');
+    const overrule = { key: fault?.key, reason: 'An open tuning on my other guitar.' };
+    await owner.send('POST', `/api/songs/${songId}/overrules`, overrule);
+    expect((await assign([bram.person.id], 3)).status).toBe(204);
   });
 
   it('are given to students of the studio only, all or none', async () => {

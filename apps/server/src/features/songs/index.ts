@@ -1,3 +1,5 @@
+export { createOverrulesStore } from './overrules.store';
+export type { OverrulesStore } from './overrules.store';
 export { createSongsRoutes } from './songs.routes';
 export { checksumOf, createSongsService } from './songs.service';
 export type { SongsService } from './songs.service';

@@ -1,4 +1,4 @@
-import { newSongSchema, saveSongSchema } from '@harvu/contract';
+import { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from '@harvu/contract';
 import { Hono } from 'hono';
 import { teachersOnly, type Inside } from '../../platform/access';
 import { pathId, readBody } from '../../platform/requests';
@@ -13,6 +13,14 @@ export function createSongsRoutes(service: SongsService) {
       c.json(await service.start(await readBody(c, newSongSchema), c.get('person')), 201),
     )
     .get('/:id', async (c) => c.json(await service.find(pathId(c, 'song'))))
+    .post('/:id/overrules', async (c) => {
+      const id = pathId(c, 'song');
+      return c.json(await service.overrule(id, await readBody(c, overruleSchema), c.get('person')));
+    })
+    .post('/:id/overrules/withdraw', async (c) => {
+      const { key } = await readBody(c, withdrawSchema);
+      return c.json(await service.withdrawOverrule(pathId(c, 'song'), key));
+    })
     .put('/:id', async (c) => {
       const id = pathId(c, 'song');
       return c.json(await service.save(id, await readBody(c, saveSongSchema), c.get('person')));

@@ -1,13 +1,23 @@
-import type { NewSong, Person, SavedSong, SaveSong, Song } from '@harvu/contract';
+import type {
+  NewSong,
+  Overrule,
+  Overruled,
+  Person,
+  SavedSong,
+  SaveSong,
+  Song,
+} from '@harvu/contract';
 import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
 import { createHash } from 'node:crypto';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type Tx } from '../../platform/database';
 import { conflict, missing } from '../../platform/errors';
+import type { OverrulesStore } from './overrules.store';
 import type { SongsStore } from './songs.store';
 
 export interface SongsDeps {
   readonly songs: SongsStore;
+  readonly overrules: OverrulesStore;
   readonly clock: Clock;
   readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
 }
@@ -18,7 +28,7 @@ export function checksumOf(document: SongDocument): string {
 }
 
 /** Starts songs, and saves each edit as a new revision. */
-export function createSongsService({ songs, clock, inTransaction }: SongsDeps) {
+export function createSongsService({ songs, overrules, clock, inTransaction }: SongsDeps) {
   async function startIn(tx: Tx, song: NewSong, author: Person): Promise<string> {
     const id = clock.newId();
     const createdAt = clock.now();
@@ -31,7 +41,7 @@ export function createSongsService({ songs, clock, inTransaction }: SongsDeps) {
   async function find(id: string): Promise<Song> {
     const song = await songs.find(id);
     if (!song) throw missing('song');
-    return song;
+    return { ...song, overruled: await overrules.listOf(id) };
   }
 
   return {
@@ -40,6 +50,17 @@ export function createSongsService({ songs, clock, inTransaction }: SongsDeps) {
     list: () => songs.list(),
     start: async (song: NewSong, author: Person): Promise<Song> =>
       find(await inTransaction((tx) => startIn(tx, song, author))),
+    async overrule(id: string, overrule: Overrule, author: Person): Promise<readonly Overruled[]> {
+      await find(id);
+      const given = { songId: id, authorId: author.id, createdAt: clock.now() };
+      await overrules.put({ ...overrule, ...given });
+      return overrules.listOf(id);
+    },
+    async withdrawOverrule(id: string, key: string): Promise<readonly Overruled[]> {
+      await find(id);
+      await overrules.remove(id, key);
+      return overrules.listOf(id);
+    },
     /** The next number after the base can be taken once: whoever comes second is told. */
     async save(
       id: string,

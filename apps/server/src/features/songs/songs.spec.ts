@@ -51,6 +51,20 @@ describe('songs', () => {
     expect((await owner.get<Song>(`/api/songs/${id}`)).body.revision).toBe(2);
   });
 
+  it('keep a teacher’s word against a finding, with the reason, until it is taken back', async () => {
+    const { id } = await start();
+    const path = `/api/songs/${id}/overrules`;
+    expect((await owner.send('POST', path, { key: 'k', reason: ' ' })).body.field).toBe('reason');
+    await owner.send('POST', path, { key: 'k', reason: 'Meant so.' });
+    await owner.send('POST', path, { key: 'k', reason: 'Meant so, truly.' });
+    const kept = (await owner.get<Song>(`/api/songs/${id}`)).body.overruled;
+    expect(kept).toEqual([
+      { key: 'k', reason: 'Meant so, truly.', by: 'Ilse', at: studio.now.toISOString() },
+    ]);
+    await owner.send('POST', `${path}/withdraw`, { key: 'k' });
+    expect((await owner.get<Song>(`/api/songs/${id}`)).body.overruled).toEqual([]);
+  });
+
   it('refuse a document that no chart could be', async () => {
     const { id } = await start();
     const good = documentOf('[A]\n| G |');

@@ -114,7 +114,7 @@ export function createSongsStore(sequelize: Sequelize) {
       const rows = await sequelize.query<SummaryRow>(SUMMARIES, { type: QueryTypes.SELECT });
       return rows.map(toSummary);
     },
-    async find(id: string): Promise<Song | undefined> {
+    async find(id: string): Promise<Omit<Song, 'overruled'> | undefined> {
       const [row] = await sequelize.query<FoundRow>(`${LATEST} AND songs.id = ?`, {
         replacements: [id],
         type: QueryTypes.SELECT,
@@ -124,8 +124,9 @@ export function createSongsStore(sequelize: Sequelize) {
       const document = toDocument(row.document);
       return { id, title, playedBy, revision, savedAt: savedAt.toISOString(), document };
     },
-    async hasRevision(songId: string, number: number): Promise<boolean> {
-      return (await revisions.count({ where: { song_id: songId, number } })) > 0;
+    async documentOf(songId: string, number: number): Promise<SongDocument | undefined> {
+      const row = await revisions.findOne({ where: { song_id: songId, number }, raw: true });
+      return row ? toDocument((row as unknown as RevisionRow).document) : undefined;
     },
   };
 }

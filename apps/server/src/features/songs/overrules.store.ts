@@ -1,0 +1,63 @@
+import type { Overrule, Overruled } from '@harvu/contract';
+import { createHash } from 'node:crypto';
+import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
+
+interface OverruleRow {
+  song_id: string;
+  key_hash: string;
+  finding_key: string;
+  reason: string;
+  author_id: string;
+  created_at: Date;
+}
+
+type FoundRow = OverruleRow & { author_name: string };
+
+/** An overrule with what the database needs to keep it. */
+export interface NewOverrule extends Overrule {
+  readonly songId: string;
+  readonly authorId: string;
+  readonly createdAt: Date;
+}
+
+function hashOf(key: string): string {
+  return createHash('sha256').update(key).digest('hex');
+}
+
+/** Keeps the teachers' word against findings, by song. */
+export function createOverrulesStore(sequelize: Sequelize) {
+  const overrules = sequelize.define<Model<OverruleRow, OverruleRow>>('overrules', {
+    song_id: { type: DataTypes.CHAR(36), primaryKey: true },
+    key_hash: { type: DataTypes.CHAR(64), primaryKey: true },
+    finding_key: DataTypes.STRING(1000),
+    reason: DataTypes.STRING(300),
+    author_id: DataTypes.CHAR(36),
+    created_at: DataTypes.DATE(3),
+  });
+  return {
+    /** The newest word on a finding stands. */
+    async put({ songId, key, reason, authorId, createdAt }: NewOverrule): Promise<void> {
+      const row = { song_id: songId, key_hash: hashOf(key), finding_key: key, reason };
+      await overrules.upsert({ ...row, author_id: authorId, created_at: createdAt });
+    },
+    async remove(songId: string, key: string): Promise<void> {
+      await overrules.destroy({ where: { song_id: songId, key_hash: hashOf(key) } });
+    },
+    async listOf(songId: string): Promise<readonly Overruled[]> {
+      const rows = await sequelize.query<FoundRow>(
+        `SELECT overrules.*, people.name AS author_name FROM overrules
+         JOIN people ON people.id = overrules.author_id
+         WHERE song_id = ? ORDER BY created_at, key_hash`,
+        { replacements: [songId], type: QueryTypes.SELECT },
+      );
+      return rows.map((row) => ({
+        key: row.finding_key,
+        reason: row.reason,
+        by: row.author_name,
+        at: row.created_at.toISOString(),
+      }));
+    },
+  };
+}
+
+export type OverrulesStore = ReturnType<typeof createOverrulesStore>;
