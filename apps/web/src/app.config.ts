@@ -9,6 +9,7 @@ import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from 
 import { ROUTES } from './app.routes';
 import { problemInterceptor } from './platform/problems';
 import { Session } from './platform/session';
+import { CONVENTIONS } from './ui/conventions';
 import { Theme } from './platform/theme';
 
 export const appConfig: ApplicationConfig = {
@@ -20,6 +21,7 @@ export const appConfig: ApplicationConfig = {
       withComponentInputBinding(),
       withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
     ),
+    { provide: CONVENTIONS, useFactory: () => inject(Session).conventions },
     provideAppInitializer(() => {
       inject(Theme).apply();
       return inject(Session).load();

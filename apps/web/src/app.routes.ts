@@ -46,6 +46,12 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./features/studio').then((m) => m.StudioPage),
   },
   {
+    path: 'me',
+    title: 'Your ways · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/ways').then((m) => m.WaysPage),
+  },
+  {
     path: 'week',
     title: 'My week · Harvu',
     canActivate: [signedIn],

@@ -8,6 +8,7 @@ import {
   lucideLogOut,
   lucideMoon,
   lucideSearch,
+  lucideSettings2,
   lucideSun,
 } from '@ng-icons/lucide';
 import { filter, map } from 'rxjs';
@@ -38,7 +39,14 @@ const LEARNING: readonly Place[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterOutlet, RouterLink, RouterLinkActive, NgIcon, Logo],
   viewProviders: [
-    provideIcons({ lucideKeyboard, lucideLogOut, lucideMoon, lucideSearch, lucideSun }),
+    provideIcons({
+      lucideKeyboard,
+      lucideLogOut,
+      lucideMoon,
+      lucideSearch,
+      lucideSettings2,
+      lucideSun,
+    }),
   ],
   host: { class: 'flex min-h-dvh flex-col', '(document:keydown)': 'press($event)' },
   template: `
@@ -62,8 +70,11 @@ const LEARNING: readonly Place[] = [
               >
             }
           </nav>
-          <span class="ml-auto hidden truncate text-ink-soft md:inline"
-            >{{ person.name }} · {{ session.door().studioName }}</span
+          <a
+            routerLink="/me"
+            class="ml-auto hidden truncate text-ink-soft hover:text-ink md:inline"
+            title="How you like things shown"
+            >{{ person.name }} · {{ session.door().studioName }}</a
           >
           <span class="ml-auto flex gap-1 md:ml-0">
             <button
@@ -84,6 +95,12 @@ const LEARNING: readonly Place[] = [
             >
               <ng-icon name="lucideKeyboard" size="18" />
             </button>
+            <a
+              routerLink="/me"
+              class="p-2 text-ink-soft hover:text-ink"
+              aria-label="How you like things shown"
+              ><ng-icon name="lucideSettings2" size="18"
+            /></a>
             <button
               type="button"
               class="p-2 text-ink-soft hover:text-ink"

@@ -1,4 +1,5 @@
 import { Injectable } from '@angular/core';
+import type { Finding } from '@harvu/core/checks';
 import type { FoundGrip } from '@harvu/core/fretboard';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
@@ -6,6 +7,7 @@ import type { Step, Workpiece } from '@harvu/core/steps';
 import { wrap } from 'comlink';
 import { from, type Observable } from 'rxjs';
 import type { AnalysisApi } from './analysis.worker';
+import type { GripWishes } from './grip-search';
 
 /** A song taken apart, with its steps. */
 export interface SongAnalysis {
@@ -35,7 +37,15 @@ export class Analysis {
     return from(this.worker.progress(song, tries));
   }
 
-  findGrips(song: SongDocument, name: string): Observable<readonly FoundGrip[]> {
-    return from(this.worker.findGrips(song, name));
+  findings(song: SongDocument): Observable<readonly Finding[]> {
+    return from(this.worker.findings(song));
+  }
+
+  findGrips(
+    song: SongDocument,
+    name: string,
+    wishes: GripWishes,
+  ): Observable<readonly FoundGrip[]> {
+    return from(this.worker.findGrips(song, name, wishes));
   }
 }

@@ -1,8 +1,9 @@
+import { findingsOf } from '@harvu/core/checks';
 import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
-import { findGripsFor } from './grip-search';
 import { expose } from 'comlink';
+import { findGripsFor } from './grip-search';
 
 /** What the page asks of the worker; the heavy part of the core runs here. */
 const api = {
@@ -10,6 +11,7 @@ const api = {
     const work = workpieceOf(song);
     return { work, steps: makeSteps(work) };
   },
+  findings: findingsOf,
   progress(song: SongDocument, tries: readonly Try[]) {
     const work = workpieceOf(song);
     const steps = makeSteps(work);

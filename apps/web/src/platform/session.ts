@@ -1,7 +1,8 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import type { Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
+import type { Me, Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { SignedOut } from './signed-out';
 
@@ -12,12 +13,14 @@ const CLOSED_DOOR: StudioDoor = { studioName: '', needsSetUp: false, demoAccount
 export class Session {
   private readonly http = inject(HttpClient);
   private readonly router = inject(Router);
-  private readonly found = signal<Person | null>(null);
+  private readonly found = signal<Me | null>(null);
   private readonly studioDoor = signal<StudioDoor>(CLOSED_DOOR);
 
   readonly person = this.found.asReadonly();
   readonly door = this.studioDoor.asReadonly();
   readonly isTeaching = computed(() => ['owner', 'teacher'].includes(this.found()?.role ?? ''));
+  /** How whoever is here likes strings, frets and names. */
+  readonly conventions = computed(() => this.found()?.conventions ?? USUAL_CONVENTIONS);
   /** The first page of whoever is here. */
   readonly home = computed(() => (this.isTeaching() ? '/students' : '/week'));
 
@@ -31,7 +34,7 @@ export class Session {
   /** Asks who is signed in; without an answer, nobody is. */
   load(): Observable<unknown> {
     return forkJoin([
-      this.http.get<Person | null>('/api/me').pipe(catchError(() => of(null))),
+      this.http.get<Me | null>('/api/me').pipe(catchError(() => of(null))),
       this.http.get<StudioDoor>('/api/studio').pipe(catchError(() => of(CLOSED_DOOR))),
     ]).pipe(
       tap(([person, door]) => {
@@ -42,9 +45,13 @@ export class Session {
   }
 
   signIn(signIn: SignIn): Observable<Person> {
+    return this.http.post<Me>('/api/sign-in', signIn).pipe(tap((person) => this.found.set(person)));
+  }
+
+  saveConventions(conventions: Conventions): Observable<Me> {
     return this.http
-      .post<Person>('/api/sign-in', signIn)
-      .pipe(tap((person) => this.found.set(person)));
+      .put<Me>('/api/me/conventions', conventions)
+      .pipe(tap((me) => this.found.set(me)));
   }
 
   signOut(): Observable<void> {

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { gripWords, type Fingers, type Grip } from '@harvu/core/fretboard';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { gripWords, type Fingers, type Grip, type Place, type Setup } from '@harvu/core/fretboard';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
+import { CONVENTIONS, injectHandWords } from './conventions';
 
 interface Dot {
   readonly x: number;
@@ -14,6 +16,27 @@ const LEFT = 18;
 const TOP = 20;
 const LEAST_FRETS = 4;
 const DOT_RADIUS = 7.5;
+
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+const HEAD = 5;
+
+/** A line that ends at the rim of the dot it points to, with its head. */
+function arrow(from: Point, to: Point): { readonly line: string; readonly head: string } {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const length = Math.max(1, Math.hypot(dx, dy));
+  const [ux, uy] = [dx / length, dy / length];
+  const tip = { x: to.x - ux * (DOT_RADIUS + 1), y: to.y - uy * (DOT_RADIUS + 1) };
+  const base = { x: tip.x - ux * HEAD, y: tip.y - uy * HEAD };
+  const side = { x: -uy * HEAD * 0.6, y: ux * HEAD * 0.6 };
+  return {
+    line: `M${from.x} ${from.y}L${base.x} ${base.y}`,
+    head: `M${tip.x} ${tip.y}L${base.x + side.x} ${base.y + side.y}L${base.x - side.x} ${base.y - side.y}Z`,
+  };
+}
 
 /** A grip drawn as it is held: strings upright, the lowest at the left, fingers as numbered dots. */
 @Component({
@@ -41,15 +64,16 @@ const DOT_RADIUS = 7.5;
       }
       @if (first() === 1) {
         <path [attr.d]="nutPath()" class="stroke-ink" stroke-width="4" />
-      } @else {
+      }
+      @if (first() + shift() > 1) {
         <text
-          [attr.x]="left - 10"
+          [attr.x]="labelX()"
           [attr.y]="top + 14"
           text-anchor="end"
           class="fill-ink-soft font-mono"
           font-size="11"
         >
-          {{ first() }}
+          {{ first() + shift() }}
         </text>
       }
       @for (mark of marks(); track $index) {
@@ -73,6 +97,15 @@ const DOT_RADIUS = 7.5;
           stroke-linecap="round"
           opacity="0.35"
         />
+      }
+      @for (way of ways(); track $index) {
+        <path
+          [attr.d]="way.line"
+          class="fill-none stroke-brass-line"
+          stroke-width="1.8"
+          stroke-dasharray="3 2"
+        />
+        <path [attr.d]="way.head" class="fill-brass-line" />
       }
       @for (dot of dots(); track $index) {
         <circle
@@ -103,7 +136,13 @@ export class GripDiagram {
   /** Times its natural size; null to fill the width it is given. */
   readonly scale = input<number | null>(1);
 
-  protected readonly left = LEFT;
+  /** Tuning and capo: they tell what strings and frets are called. */
+  readonly setup = input<Setup>({ tuning: STANDARD_TUNING, capo: 0 });
+  /** Ways that fingers come from another grip, drawn as arrows. */
+  readonly moves = input<readonly { readonly from: Place; readonly to: Place }[]>([]);
+
+  private readonly conventions = inject(CONVENTIONS);
+  private readonly wordsFor = injectHandWords();
   protected readonly top = TOP;
   protected readonly dotRadius = DOT_RADIUS;
 
@@ -120,17 +159,22 @@ export class GripDiagram {
   protected readonly height = computed(() => TOP + this.fretCount() * FRET_GAP + 4);
   protected readonly bottom = computed(() => TOP + this.fretCount() * FRET_GAP);
   protected readonly viewBox = computed(() => `0 0 ${this.width()} ${this.height()}`);
-  protected readonly strings = computed(() =>
-    this.grip().map((_, place) => LEFT + place * STRING_GAP),
+  protected readonly strings = computed(() => this.grip().map((_, place) => this.stringX(place)));
+  /** Frets the labels count more: those up to the capo, for who counts from the nut. */
+  protected readonly shift = computed(() =>
+    this.conventions().frets === 'nut' ? this.setup().capo : 0,
   );
+  protected readonly labelX = computed(() => LEFT - 10);
   protected readonly frets = computed(() =>
     Array.from({ length: this.fretCount() + 1 }, (_, i) => i),
   );
-  protected readonly words = computed(() => gripWords(this.grip(), this.fingers()));
+  protected readonly words = computed(() =>
+    gripWords(this.grip(), this.fingers(), this.wordsFor(this.setup())),
+  );
 
   protected readonly marks = computed(() =>
     this.grip().flatMap((fret, place) =>
-      fret ? [] : [{ x: LEFT + place * STRING_GAP, isOpen: fret === 0 }],
+      fret ? [] : [{ x: this.stringX(place), isOpen: fret === 0 }],
     ),
   );
 
@@ -152,12 +196,26 @@ export class GripDiagram {
       const fret = this.grip()[from];
       if (places.length < 2 || !fret) return [];
       const { x, y } = this.placeOf(fret, from);
-      return [`M${x} ${y}H${LEFT + to * STRING_GAP}`];
+      return [`M${x} ${y}H${this.stringX(to)}`];
+    }),
+  );
+
+  /** Left-handed players see the lowest string at the right. */
+  private stringX(place: number): number {
+    const at = this.conventions().leftHanded ? this.grip().length - 1 - place : place;
+    return LEFT + at * STRING_GAP;
+  }
+
+  /** Arrows from where a finger was to where it goes, as far as both are drawn. */
+  protected readonly ways = computed(() =>
+    this.moves().flatMap(({ from, to }) => {
+      if (from.fret < this.first() || from.fret >= this.first() + this.fretCount()) return [];
+      return [arrow(this.placeOf(from.fret, from.place), this.placeOf(to.fret, to.place))];
     }),
   );
 
   private placeOf(fret: number, place: number): { readonly x: number; readonly y: number } {
-    return { x: LEFT + place * STRING_GAP, y: TOP + (fret - this.first() + 0.5) * FRET_GAP };
+    return { x: this.stringX(place), y: TOP + (fret - this.first() + 0.5) * FRET_GAP };
   }
 
   protected fretPath(line: number): string {

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { ChartFault } from '@harvu/core/song';
+import type { ChartFault, SongCommand } from '@harvu/core/song';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
@@ -19,6 +19,8 @@ import { plainBlocks } from '../plans';
 import { BenchState, type SaveState } from './bench.state';
 import { BarGrid } from './parts/bar-grid';
 import { BenchMargin } from './parts/bench-margin';
+import { CapoQuestion } from './parts/capo-question';
+import { ChangeList } from './parts/change-list';
 import { ChartEditor } from './parts/chart-editor';
 import { FrameForm } from './parts/frame-form';
 import { GripRow } from './parts/grip-row';
@@ -44,6 +46,8 @@ const KEYS: readonly ViewKey[] = [
   imports: [
     BarGrid,
     BenchMargin,
+    CapoQuestion,
+    ChangeList,
     ChartEditor,
     FrameForm,
     GripRow,
@@ -66,7 +70,7 @@ const KEYS: readonly ViewKey[] = [
         [trail]="'Songs / bench' + (song.playedBy ? ' / ' + song.playedBy : '')"
         [title]="song.title"
       >
-        <harvu-frame-form figures [frame]="state.document().frame" (changed)="state.run($event)" />
+        <harvu-frame-form figures [frame]="state.document().frame" (changed)="setFrame($event)" />
         <ng-container actions>
           <span class="self-center text-xs text-ink-soft" role="status">{{ saveWords() }}</span>
           <button type="button" class="button" [disabled]="!state.canUndo()" (click)="state.undo()">
@@ -79,6 +83,14 @@ const KEYS: readonly ViewKey[] = [
             >Make the steps</a
           >
         </ng-container>
+        @if (newCapo(); as capo) {
+          <harvu-capo-question
+            class="mt-2"
+            [capo]="capo.fret"
+            (changed)="newCapo.set(null); state.run($event)"
+            (left)="newCapo.set(null)"
+          />
+        }
         @if (blocks().length > 0) {
           <harvu-ribbon
             class="mt-2"
@@ -107,7 +119,11 @@ const KEYS: readonly ViewKey[] = [
                     >{{ occurrence.bars.length }} bars</span
                   >
                 </h2>
-                <harvu-bar-grid [bars]="occurrence.bars" [changes]="changeSeconds()" />
+                <harvu-bar-grid
+                  [bars]="occurrence.bars"
+                  [changes]="changeSeconds()"
+                  [capo]="state.document().frame.capo ?? 0"
+                />
               } @else {
                 <h2 id="grid-heading" class="mb-1 text-sm text-ink-soft">Bars</h2>
                 <p class="max-w-[46ch] text-ink-soft">
@@ -123,6 +139,9 @@ const KEYS: readonly ViewKey[] = [
                 [grips]="worked()?.work?.grips ?? []"
                 (changed)="state.run($event)"
               />
+              @if (worked()?.work; as work) {
+                <harvu-change-list class="mt-4" [song]="state.document()" [work]="work" />
+              }
             </section>
           </div>
         </div>
@@ -131,6 +150,11 @@ const KEYS: readonly ViewKey[] = [
           [work]="worked()?.work"
           [faults]="state.faults()"
           [problem]="state.problem()"
+          [noticed]="state.noticed()"
+          [overruled]="state.overruled()"
+          (settle)="state.runAll($event.commands)"
+          (overrule)="state.overrule($event)"
+          (withdraw)="state.withdraw($event)"
           (go)="goTo($event)"
           (again)="state.saveAgain()"
         />
@@ -144,6 +168,8 @@ export class BenchPage {
   readonly id = input.required<string>();
   protected readonly state = inject(BenchState);
   protected readonly current = signal(0);
+  /** The fret a capo is about to be moved to. */
+  protected readonly newCapo = signal<{ readonly fret: number } | null>(null);
   private readonly editor = viewChild(ChartEditor);
 
   protected readonly worked = computed(() => this.state.worked());
@@ -169,6 +195,18 @@ export class BenchPage {
       const id = this.id();
       untracked(() => this.state.open(id));
     });
+  }
+
+  /** Moving the capo of a song that has chords asks what is to stay. */
+  protected setFrame(command: SongCommand): void {
+    const hasChords = this.state.document().sections.length > 0;
+    const isCapo = command.kind === 'set-frame' && command.field === 'capo';
+    const isStated = this.state.document().frame.capo !== undefined;
+    if (isCapo && isStated && hasChords && command.text.trim() !== '') {
+      this.newCapo.set({ fret: Number(command.text) });
+    } else {
+      this.state.run(command);
+    }
   }
 
   protected goTo(fault: ChartFault): void {

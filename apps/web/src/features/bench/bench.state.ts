@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Problem, Song } from '@harvu/contract';
+import type { Overrule, Overruled, Problem, Song } from '@harvu/contract';
+import type { Finding } from '@harvu/core/checks';
 import {
   EMPTY_SONG,
   readChart,
@@ -69,6 +70,26 @@ export class BenchState {
     ),
   );
 
+  private readonly word = signal<readonly Overruled[]>([]);
+  private readonly allNoticed = toSignal(
+    toObservable(this.document).pipe(
+      debounceTime(ANALYSE_AFTER_MS),
+      switchMap((song) => this.analysis.findings(song)),
+    ),
+    { initialValue: [] as readonly Finding[] },
+  );
+  private readonly reasons = computed(() => new Map(this.word().map((one) => [one.key, one])));
+  /** What Harvu notices and no teacher has overruled. */
+  readonly noticed = computed(() =>
+    this.allNoticed().filter((one) => !this.reasons().has(one.key)),
+  );
+  readonly overruled = computed(() =>
+    this.allNoticed().flatMap(({ key, message }) => {
+      const word = this.reasons().get(key);
+      return word ? [{ ...word, message }] : [];
+    }),
+  );
+
   constructor() {
     toObservable(this.document)
       .pipe(
@@ -90,6 +111,7 @@ export class BenchState {
     this.api.find(id).subscribe({
       next: (song) => {
         this.revision = song.revision;
+        this.word.set(song.overruled);
         this.sheet.set({ text: writeChart(song.document), song: song.document });
         this.opened.set(song);
       },
@@ -108,10 +130,32 @@ export class BenchState {
 
   /** Carries out an edit made outside the text, and writes the text anew. */
   run(command: SongCommand): void {
-    const song = withCommand(this.document(), command);
+    this.runAll([command]);
+  }
+
+  /** Carries out several edits as one, to be undone as one. */
+  runAll(commands: readonly SongCommand[]): void {
+    const song = commands.reduce(withCommand, this.document());
     if (song === this.document()) return;
     this.typedAt = 0;
     this.show({ text: writeChart(song), song }, true);
+  }
+
+  overrule(overrule: Overrule): void {
+    this.keepWord((id) => this.api.overrule(id, overrule));
+  }
+
+  withdraw(key: string): void {
+    this.keepWord((id) => this.api.withdrawOverrule(id, key));
+  }
+
+  private keepWord(send: (id: string) => Observable<readonly Overruled[]>): void {
+    const id = this.opened()?.id;
+    if (!id) return;
+    send(id).subscribe({
+      next: (word) => this.word.set(word),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
+    });
   }
 
   undo(): void {

@@ -69,11 +69,13 @@ const KEYS: readonly ViewKey[] = [
               [beatsToNext]="state.place()?.beatsToNext ?? null"
               [change]="state.change()"
               [countIn]="state.countIn()"
+              [setup]="state.setup()"
             />
             @if (state.bpm() !== null) {
               <harvu-bar-strip
                 class="mt-4 tall:mt-6"
                 [pass]="state.pass()"
+                [capo]="state.setup().capo"
                 [place]="state.place()"
                 [isRunning]="state.isRunning()"
                 [countIn]="state.countIn()"

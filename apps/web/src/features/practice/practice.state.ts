@@ -1,13 +1,15 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem } from '@harvu/contract';
-import { changeBetween } from '@harvu/core/fretboard';
+import { changeBetween, type Setup } from '@harvu/core/fretboard';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import { settledFrame } from '@harvu/core/song';
 import { passBeats, passOf, placeInPass, type SongGrip } from '@harvu/core/steps';
 import { v4 as newId } from 'uuid';
 import { ClickEngine } from '../../platform/click-engine';
 import { toProblem } from '../../platform/problems';
 import { Outbox } from '../../platform/outbox';
+import { injectHandWords } from '../../ui/conventions';
 import { PlanReader, type PlanProgress } from '../plans';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
@@ -20,6 +22,7 @@ export class PracticeState {
   private readonly outbox = inject(Outbox);
   readonly engine = inject(ClickEngine);
 
+  private readonly wordsFor = injectHandWords();
   private readonly opened = signal<PlanProgress | null>(null);
   private readonly failed = signal<Problem | null>(null);
   private readonly stepId = signal('');
@@ -80,8 +83,11 @@ export class PracticeState {
   readonly change = computed(() => {
     const [from, to, work] = [this.now(), this.next(), this.opened()?.work];
     if (!from || !to || !work || from.name === to.name) return undefined;
-    return changeBetween(from, to, { hand: work.hand });
+    return changeBetween(from, to, { hand: work.hand, words: this.wordsFor(this.setup()) });
   });
+
+  /** The song's tuning and capo, once it is there. */
+  readonly setup = computed((): Setup => settledFrame(this.opened()?.plan.document.frame ?? {}));
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.engine.close());

@@ -1,6 +1,14 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { NewSong, SavedSong, SaveSong, Song, SongSummary } from '@harvu/contract';
+import type {
+  NewSong,
+  Overrule,
+  Overruled,
+  SavedSong,
+  SaveSong,
+  Song,
+  SongSummary,
+} from '@harvu/contract';
 import type { Observable } from 'rxjs';
 
 /** Asks the server about songs. */
@@ -18,6 +26,14 @@ export class SongsApi {
 
   find(id: string): Observable<Song> {
     return this.http.get<Song>(`/api/songs/${id}`);
+  }
+
+  overrule(id: string, overrule: Overrule): Observable<readonly Overruled[]> {
+    return this.http.post<readonly Overruled[]>(`/api/songs/${id}/overrules`, overrule);
+  }
+
+  withdrawOverrule(id: string, key: string): Observable<readonly Overruled[]> {
+    return this.http.post<readonly Overruled[]>(`/api/songs/${id}/overrules/withdraw`, { key });
   }
 
   save(id: string, save: SaveSong): Observable<SavedSong> {

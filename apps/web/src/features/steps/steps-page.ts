@@ -9,7 +9,9 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { settledFrame } from '@harvu/core/song';
 import { goalWords, type Step } from '@harvu/core/steps';
+import { ChangeDrawing } from '../../ui/change-drawing';
 import { LadderLine } from '../../ui/ladder-line';
 import { Note } from '../../ui/note';
 import { PageHead } from '../../ui/page-head';
@@ -22,7 +24,16 @@ import { StepsState } from './steps.state';
 @Component({
   selector: 'harvu-steps-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AssignPanel, LadderLine, Note, PageHead, ProblemLine, Ribbon, RouterLink],
+  imports: [
+    AssignPanel,
+    ChangeDrawing,
+    LadderLine,
+    Note,
+    PageHead,
+    ProblemLine,
+    Ribbon,
+    RouterLink,
+  ],
   providers: [StepsState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
@@ -105,6 +116,16 @@ import { StepsState } from './steps.state';
             <harvu-assign-panel />
           }
           @if (chosen(); as step) {
+            @if (drawn(); as change) {
+              <harvu-change
+                class="rounded-sm border border-line bg-sheet p-3"
+                [from]="change.from"
+                [to]="change.to"
+                [hand]="change.hand"
+                [setup]="change.setup"
+                [scale]="0.9"
+              />
+            }
             <harvu-note tone="brass" [heading]="whyHeading(step)">{{ step.why }}</harvu-note>
             @if (step.rungs.length > 1) {
               <harvu-note tone="slate" [heading]="step.rungs.length + ' rungs.'">
@@ -146,6 +167,15 @@ export class StepsPage {
     const needs = new Set(this.chosen()?.needs ?? []);
     const titles = this.steps().flatMap((step) => (needs.has(step.id) ? [step.title] : []));
     return titles.length === 0 ? '' : `${titles.join('; ')}.`;
+  });
+
+  /** The change that the chosen step drills. */
+  protected readonly drawn = computed(() => {
+    const [step, work, song] = [this.chosen(), this.state.analysed()?.work, this.state.song()];
+    if (step?.kind !== 'change' || !work || !song) return undefined;
+    const [from, to] = step.atoms.map((name) => work.grips.find((grip) => grip.name === name));
+    const setup = settledFrame(song.document.frame);
+    return from && to ? { from, to, setup, hand: work.hand } : undefined;
   });
 
   constructor() {

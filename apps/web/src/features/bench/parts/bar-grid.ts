@@ -28,7 +28,7 @@ interface Row {
         >
           @for (cell of bar.cells; track $index) {
             <span class="min-w-0 overflow-hidden px-2 pt-1" [style.flex]="cell.grow + ' 1 0'">
-              <b class="block truncate font-display text-base">{{ cell.chord | chord }}</b>
+              <b class="block truncate font-display text-base">{{ cell.chord | chord: capo() }}</b>
               @if (cell.seconds) {
                 <span
                   class="block font-mono text-xs whitespace-nowrap text-brass"
@@ -50,6 +50,9 @@ export class BarGrid {
   readonly bars = input.required<readonly PlayedBar[]>();
   /** Seconds of each change, by "from to". */
   readonly changes = input<ReadonlyMap<string, number>>(new Map());
+
+  /** The song's capo, for who names chords by what sounds. */
+  readonly capo = input(0);
 
   protected readonly rows = computed((): readonly Row[] => {
     const chords = this.bars().flatMap((bar) => bar.chords.map((one) => one.chord));

@@ -1,10 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Problem } from '@harvu/contract';
+import type { Overrule, Overruled, Problem } from '@harvu/contract';
 import { chordLabel } from '@harvu/core/chord';
 import type { ChartFault, SongDocument } from '@harvu/core/song';
 import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
+import type { Finding as Noticed, Remedy } from '@harvu/core/checks';
 import { Note, type NoteTone } from '../../../ui/note';
+import { FindingNote } from './finding-note';
+
+/** A finding that a teacher let stand, with the reason. */
+export interface OverruledFinding extends Overruled {
+  readonly message: string;
+}
 
 interface Finding {
   readonly tone: NoteTone;
@@ -53,7 +60,7 @@ function slowFinding(work: Workpiece): readonly Finding[] {
 @Component({
   selector: 'harvu-bench-margin',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Note],
+  imports: [FindingNote, Note],
   host: {
     class: 'ruled block border-line px-4 py-4 lg:border-l',
     role: 'complementary',
@@ -83,6 +90,21 @@ function slowFinding(work: Workpiece): readonly Finding[] {
       @if (hidden() > 0) {
         <harvu-note tone="rose">{{ hidden() }} more faults below these.</harvu-note>
       }
+      @for (one of noticed(); track one.key) {
+        <harvu-finding-note
+          [finding]="one"
+          (settle)="settle.emit($event)"
+          (overrule)="overrule.emit({ key: one.key, reason: $event })"
+        />
+      }
+      @for (one of overruled(); track one.key) {
+        <harvu-note tone="slate" heading="Meant so:">
+          {{ one.message }} “{{ one.reason }}”, {{ one.by }}
+          <button type="button" class="link mt-1 block text-xs" (click)="withdraw.emit(one.key)">
+            Look at it again
+          </button>
+        </harvu-note>
+      }
       @for (finding of findings(); track finding.heading) {
         <harvu-note [tone]="finding.tone" [heading]="finding.heading">{{
           finding.words
@@ -95,6 +117,13 @@ export class BenchMargin {
   readonly song = input.required<SongDocument>();
   readonly work = input<Workpiece | undefined>();
   readonly faults = input.required<readonly ChartFault[]>();
+  /** What was noticed and not overruled. */
+  readonly noticed = input<readonly Noticed[]>([]);
+  /** What was noticed and is meant so. */
+  readonly overruled = input<readonly OverruledFinding[]>([]);
+  readonly settle = output<Remedy>();
+  readonly overrule = output<Overrule>();
+  readonly withdraw = output<string>();
   readonly problem = input<Problem | null>(null);
   readonly go = output<ChartFault>();
   readonly again = output();
@@ -107,6 +136,10 @@ export class BenchMargin {
     return [lengthFinding(this.song(), work), learnFinding(work), ...slowFinding(work)];
   });
   protected readonly count = computed(
-    () => this.faults().length + this.findings().length + (this.problem() ? 1 : 0),
+    () =>
+      this.faults().length +
+      this.noticed().length +
+      this.findings().length +
+      (this.problem() ? 1 : 0),
   );
 }

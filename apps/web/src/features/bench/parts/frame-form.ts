@@ -23,6 +23,7 @@ const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
   { field: 'capo', label: 'capo', example: '0', width: 3 },
   { field: 'tuning', label: 'tuning', example: 'E A D G B E', width: 12 },
   { field: 'key', label: 'key', example: 'D', width: 4 },
+  { field: 'hand', label: 'with', example: 'pick', width: 7 },
   { field: 'length', label: 'length', example: '3:34', width: 5 },
 ];
 

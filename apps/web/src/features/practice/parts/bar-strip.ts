@@ -25,7 +25,7 @@ const FULL_CHORDS = 3;
           @for (one of bar.chords; track $index) {
             <span class="min-w-0 overflow-hidden px-2 pt-1.5" [style.flex]="one.grow + ' 1 0'">
               <b class="font-display text-lg whitespace-nowrap sm:text-xl">{{
-                one.chord | chord
+                one.chord | chord: capo()
               }}</b>
             </span>
           }
@@ -51,6 +51,8 @@ const FULL_CHORDS = 3;
   `,
 })
 export class BarStrip {
+  /** The song's capo, for who names chords by what sounds. */
+  readonly capo = input(0);
   readonly pass = input.required<Pass>();
   readonly place = input<PassPlace>();
   readonly isRunning = input(false);

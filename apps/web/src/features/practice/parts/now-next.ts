@@ -1,22 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Change } from '@harvu/core/fretboard';
+import type { Change, Setup } from '@harvu/core/fretboard';
 import type { SongGrip } from '@harvu/core/steps';
-import { ChordLabel } from '../../../ui/chord-label';
+import { ChordLabel, OtherChordLabel } from '../../../ui/chord-label';
 import { GripDiagram } from '../../../ui/grip-diagram';
 
 /** The grip that sounds now, large, and the next one with what the fingers do to get there. */
 @Component({
   selector: 'harvu-now-next',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel, GripDiagram],
+  imports: [ChordLabel, GripDiagram, OtherChordLabel],
   host: { class: 'flex flex-wrap items-center gap-x-8 gap-y-3' },
   template: `
     <div class="flex min-w-0 items-center gap-4 sm:gap-8">
       <div class="min-w-[80px]">
         <p class="text-sm text-ink-soft">{{ countIn() > 0 ? 'in ' + countIn() : 'now' }}</p>
         <p class="font-display leading-none font-bold" [class]="nowSize()">
-          {{ nowName() | chord }}
+          {{ nowName() | chord: setup().capo }}
         </p>
+        <p class="text-xs text-ink-soft">{{ nowName() | otherChord: setup().capo }}</p>
       </div>
       @if (now(); as held) {
         <harvu-grip
@@ -24,6 +25,7 @@ import { GripDiagram } from '../../../ui/grip-diagram';
           [grip]="held.grip"
           [fingers]="held.fingers"
           [staying]="staying()"
+          [setup]="setup()"
           [scale]="null"
         />
       }
@@ -34,7 +36,9 @@ import { GripDiagram } from '../../../ui/grip-diagram';
       >
         <div class="max-w-[240px] min-w-[80px]">
           <p class="text-sm text-ink-soft">{{ inWords() }}</p>
-          <p class="font-display text-2xl font-bold text-brass">{{ nextName() | chord }}</p>
+          <p class="font-display text-2xl font-bold text-brass">
+            {{ nextName() | chord: setup().capo }}
+          </p>
           <p class="mt-1 text-sm tall:text-base">{{ change()?.line }}</p>
         </div>
         @if (next(); as held) {
@@ -43,6 +47,9 @@ import { GripDiagram } from '../../../ui/grip-diagram';
             [grip]="held.grip"
             [fingers]="held.fingers"
             [staying]="staying()"
+            [setup]="setup()"
+            [moves]="going()"
+            [setup]="setup()"
             [scale]="null"
           />
         }
@@ -57,6 +64,7 @@ export class NowNext {
   readonly nextName = input.required<string>();
   readonly beatsToNext = input.required<number | null>();
   readonly change = input<Change>();
+  readonly setup = input.required<Setup>();
   /** Beats of the count-in still to come. */
   readonly countIn = input(0);
 
@@ -67,6 +75,11 @@ export class NowNext {
   );
   protected readonly staying = computed(() =>
     (this.change()?.moves ?? []).flatMap((move) => (move.does === 'stays' ? [move.finger] : [])),
+  );
+  protected readonly going = computed(() =>
+    (this.change()?.moves ?? []).flatMap(({ does, from, to }) =>
+      (does === 'moves' || does === 'slides') && from && to ? [{ from, to }] : [],
+    ),
   );
   protected readonly inWords = computed(() => {
     const beats = this.beatsToNext();

@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { settledFrame, type SongDocument } from '@harvu/core/song';
+import type { SongGrip, Workpiece } from '@harvu/core/steps';
+import { ChangeDrawing } from '../../../ui/change-drawing';
+import { ChordLabel } from '../../../ui/chord-label';
+
+const SHOWN = 6;
+
+/** The song's changes, slowest first; choosing one draws it. */
+@Component({
+  selector: 'harvu-change-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChangeDrawing, ChordLabel],
+  host: { class: 'block' },
+  template: `
+    @if (changes().length > 0) {
+      <h2 class="mb-1 text-sm text-ink-soft">
+        Changes, slowest first
+        <span class="font-sans text-xs font-normal"
+          >{{ window() }} s between strokes at {{ work().goalBpm }} bpm</span
+        >
+      </h2>
+      <ul class="grid gap-x-4 sm:grid-cols-2">
+        @for (one of shown(); track one.key) {
+          <li>
+            <button
+              type="button"
+              class="flex w-full items-baseline gap-2 rounded-sm border-b border-line-soft px-1.5 py-1 text-left hover:bg-sheet"
+              [class.bg-brass-wash!]="one.key === chosen()"
+              [attr.aria-expanded]="one.key === chosen()"
+              (click)="choose(one.key)"
+            >
+              <b>{{ one.from | chord: setup().capo }} → {{ one.to | chord: setup().capo }}</b>
+              <span class="ml-auto font-mono text-xs" [class.text-rose]="one.isLate"
+                >{{ one.seconds.toFixed(2) }} s<span class="sr-only">{{
+                  one.isLate ? ', longer than there is' : ''
+                }}</span></span
+              >
+            </button>
+          </li>
+        }
+      </ul>
+      @if (changes().length > few) {
+        <button type="button" class="link mt-1 text-xs" (click)="isAll.set(!isAll())">
+          {{ isAll() ? 'Only the slowest' : 'All ' + changes().length + ' changes' }}
+        </button>
+      }
+      @if (drawn(); as change) {
+        <harvu-change
+          class="mt-2 rounded-md border border-line bg-sheet p-3"
+          [from]="change.from"
+          [to]="change.to"
+          [hand]="work().hand"
+          [setup]="setup()"
+        />
+      }
+    }
+  `,
+})
+export class ChangeList {
+  readonly song = input.required<SongDocument>();
+  readonly work = input.required<Workpiece>();
+  protected readonly few = SHOWN;
+  protected readonly chosen = signal('');
+  protected readonly isAll = signal(false);
+  protected readonly setup = computed(() => settledFrame(this.song().frame));
+
+  private readonly windowS = computed(() => (60 * this.work().windowBeats) / this.work().goalBpm);
+  protected readonly window = computed(() => this.windowS().toFixed(2));
+  protected readonly changes = computed(() =>
+    [...this.work().changes]
+      .sort((a, b) => b.seconds - a.seconds)
+      .map((one) => ({
+        ...one,
+        key: `${one.from} ${one.to}`,
+        isLate: one.seconds > this.windowS(),
+      })),
+  );
+  protected readonly shown = computed(() =>
+    this.isAll() ? this.changes() : this.changes().slice(0, SHOWN),
+  );
+  protected readonly drawn = computed(() => {
+    const change = this.changes().find((one) => one.key === this.chosen());
+    const [from, to] = [this.gripOf(change?.from), this.gripOf(change?.to)];
+    return from && to ? { from, to } : undefined;
+  });
+
+  protected choose(key: string): void {
+    this.chosen.update((now) => (now === key ? '' : key));
+  }
+
+  private gripOf(name: string | undefined): SongGrip | undefined {
+    return this.work().grips.find((grip) => grip.name === name);
+  }
+}

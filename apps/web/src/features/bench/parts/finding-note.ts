@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { chordLabel } from '@harvu/core/chord';
+import type { Finding, Remedy } from '@harvu/core/checks';
+import { Note, type NoteTone } from '../../../ui/note';
+
+const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
+  fault: 'rose',
+  doubt: 'brass',
+  note: 'slate',
+};
+
+/** One thing noticed: what and where, clicks that settle it, and a way to say that it is meant so. */
+@Component({
+  selector: 'harvu-finding-note',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Note],
+  template: `
+    <harvu-note [tone]="tone()" [heading]="heading()">
+      {{ finding().message }}
+      <span class="mt-2 flex flex-wrap gap-2">
+        @for (remedy of finding().remedies; track remedy.label) {
+          <button type="button" class="button min-h-8 py-0.5" (click)="settle.emit(remedy)">
+            {{ remedy.label }}
+          </button>
+        }
+        <button
+          type="button"
+          class="link self-center text-xs"
+          [attr.aria-expanded]="isOverruling()"
+          (click)="isOverruling.set(!isOverruling())"
+        >
+          It is meant so
+        </button>
+      </span>
+      @if (isOverruling()) {
+        <form class="mt-2 flex gap-2" (submit)="$event.preventDefault(); send(reason.value)">
+          <input
+            #reason
+            class="field"
+            maxlength="300"
+            required
+            aria-label="Why it is meant so"
+            placeholder="Why it is meant so"
+          />
+          <button type="submit" class="button">Keep</button>
+        </form>
+      }
+    </harvu-note>
+  `,
+})
+export class FindingNote {
+  readonly finding = input.required<Finding>();
+  readonly settle = output<Remedy>();
+  /** The reason a teacher gives for letting it stand. */
+  readonly overrule = output<string>();
+  protected readonly isOverruling = signal(false);
+  protected readonly tone = computed(() => TONES[this.finding().severity]);
+  protected readonly heading = computed(() => {
+    const { at } = this.finding();
+    return at === 'the frame' ? 'Frame.' : `${chordLabel(at)}.`;
+  });
+
+  protected send(reason: string): void {
+    if (reason.trim() !== '') this.overrule.emit(reason.trim());
+  }
+}

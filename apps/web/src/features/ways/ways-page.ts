@@ -1,0 +1,134 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { Problem } from '@harvu/contract';
+import { handWords, type Conventions } from '@harvu/core/fretboard';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
+import { toProblem } from '../../platform/problems';
+import { Session } from '../../platform/session';
+import { ChordLabel, OtherChordLabel } from '../../ui/chord-label';
+import { GripDiagram } from '../../ui/grip-diagram';
+import { PageHead } from '../../ui/page-head';
+import { ProblemLine } from '../../ui/problem-line';
+
+interface Choice {
+  readonly value: string | boolean;
+  readonly label: string;
+}
+
+interface Question {
+  readonly field: keyof Conventions;
+  readonly asks: string;
+  readonly choices: readonly Choice[];
+}
+
+const QUESTIONS: readonly Question[] = [
+  {
+    field: 'leftHanded',
+    asks: 'You hold the guitar',
+    choices: [
+      { value: false, label: 'right-handed' },
+      { value: true, label: 'left-handed, diagrams mirrored' },
+    ],
+  },
+  {
+    field: 'strings',
+    asks: 'Strings are called',
+    choices: [
+      { value: 'numbers', label: 'by number, 1 the thinnest' },
+      { value: 'letters', label: 'by letter, low E to high E' },
+    ],
+  },
+  {
+    field: 'frets',
+    asks: 'Frets are counted',
+    choices: [
+      { value: 'capo', label: 'from the capo' },
+      { value: 'nut', label: 'from the nut' },
+    ],
+  },
+  {
+    field: 'names',
+    asks: 'With a capo, chords are named',
+    choices: [
+      { value: 'shape', label: 'by their shape first' },
+      { value: 'sounding', label: 'by what sounds first' },
+    ],
+  },
+];
+
+const SAMPLE = { tuning: STANDARD_TUNING, capo: 2 };
+
+/** How somebody likes strings, frets, names and diagrams; it holds everywhere at once. */
+@Component({
+  selector: 'harvu-ways-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChordLabel, GripDiagram, OtherChordLabel, PageHead, ProblemLine],
+  host: { class: 'flex flex-1 flex-col' },
+  template: `
+    <harvu-page-head title="Your ways">
+      <span figures class="text-ink-soft">how strings, frets and names are shown to you</span>
+    </harvu-page-head>
+    <div
+      class="grid gap-x-10 gap-y-6 px-4 py-5 sm:px-6 md:grid-cols-[minmax(0,460px)_minmax(0,1fr)]"
+    >
+      <div class="grid content-start gap-5">
+        <harvu-problem [problem]="problem()" />
+        @for (question of questions; track question.field) {
+          <fieldset>
+            <legend class="mb-1 font-display font-bold">{{ question.asks }}</legend>
+            @for (choice of question.choices; track choice.label) {
+              <label class="flex items-center gap-3 border-b border-line-soft py-2">
+                <input
+                  type="radio"
+                  class="size-4 accent-spruce"
+                  [name]="question.field"
+                  [checked]="session.conventions()[question.field] === choice.value"
+                  (change)="choose(question.field, choice.value)"
+                />
+                {{ choice.label }}
+              </label>
+            }
+          </fieldset>
+        }
+        <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
+      </div>
+      <section aria-labelledby="sample-heading" class="md:border-l md:border-line md:pl-10">
+        <h2 id="sample-heading" class="text-sm text-ink-soft">
+          So it looks, with a capo at fret 2
+        </h2>
+        <div class="mt-3 flex items-center gap-6">
+          <div>
+            <p class="font-display text-2xl font-bold">{{ 'D' | chord: 2 }}</p>
+            <p class="text-ink-soft">{{ 'D' | otherChord: 2 }}</p>
+          </div>
+          <harvu-grip
+            [grip]="[null, null, 0, 2, 3, 2]"
+            [fingers]="[null, null, null, 1, 3, 2]"
+            [setup]="sample"
+            [scale]="1.6"
+          />
+        </div>
+        <p class="mt-3 max-w-[44ch]">“{{ sentence() }}”</p>
+      </section>
+    </div>
+  `,
+})
+export class WaysPage {
+  protected readonly session = inject(Session);
+  protected readonly questions = QUESTIONS;
+  protected readonly sample = SAMPLE;
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly told = signal('');
+  protected readonly sentence = computed(() => {
+    const words = handWords(this.session.conventions(), SAMPLE);
+    return `Finger 3 lands on ${words.string(4)} ${words.fret(3)}.`;
+  });
+
+  protected choose(field: keyof Conventions, value: string | boolean): void {
+    this.problem.set(null);
+    const chosen = { ...this.session.conventions(), [field]: value };
+    this.session.saveConventions(chosen).subscribe({
+      next: () => this.told.set('Kept.'),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}
