@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Finding } from '@harvu/core/checks';
-import type { FoundGrip } from '@harvu/core/fretboard';
+import type { Conventions, FoundGrip } from '@harvu/core/fretboard';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import type { Step, Workpiece } from '@harvu/core/steps';
@@ -37,8 +37,8 @@ export class Analysis {
     return from(this.worker.progress(song, tries));
   }
 
-  findings(song: SongDocument): Observable<readonly Finding[]> {
-    return from(this.worker.findings(song));
+  findings(song: SongDocument, conventions: Conventions): Observable<readonly Finding[]> {
+    return from(this.worker.findings(song, conventions));
   }
 
   findGrips(

@@ -2,11 +2,6 @@ import { inject, Pipe, type PipeTransform } from '@angular/core';
 import { chordLabel, transposeChordName } from '@harvu/core/chord';
 import { CONVENTIONS } from './conventions';
 
-/** A name as it sounds behind a capo. */
-export function soundingName(name: string, capo: number): string {
-  return transposeChordName(name, capo);
-}
-
 /**
  * A chord name with ♯ and ♭, silence and "no chord" in words; given the capo, the shape's name or
  * the sounding one, as whoever looks likes it.
@@ -19,7 +14,7 @@ export class ChordLabel implements PipeTransform {
     if (name === '-') return 'silent';
     if (name === 'N.C.') return 'no chord';
     const isSounding = this.conventions().names === 'sounding';
-    return chordLabel(isSounding ? soundingName(name, capo) : name);
+    return chordLabel(isSounding ? transposeChordName(name, capo) : name);
   }
 }
 
@@ -32,6 +27,6 @@ export class OtherChordLabel implements PipeTransform {
     if (capo === 0 || name === '-' || name === 'N.C.') return '';
     return this.conventions().names === 'sounding'
       ? `shape ${chordLabel(name)}`
-      : `sounds ${chordLabel(soundingName(name, capo))}`;
+      : `sounds ${chordLabel(transposeChordName(name, capo))}`;
   }
 }

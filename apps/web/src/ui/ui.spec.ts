@@ -1,5 +1,8 @@
-import { parseGrip } from '@harvu/core/fretboard';
+import { signal } from '@angular/core';
+import { parseGrip, USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { setUpPage, Shown } from '../testing/page';
+import { CONVENTIONS } from './conventions';
 import { GripDiagram } from './grip-diagram';
 import { LadderLine } from './ladder-line';
 import { Note } from './note';
@@ -109,6 +112,40 @@ describe('a grip drawn', () => {
     const grip = await draw('133211', { fingers: [1, 3, 4, 2, 1, 1], staying: [1] });
     expect(grip.all('path[opacity]').length).toBe(1);
     expect(grip.all('circle.fill-spruce').length).toBe(3);
+  });
+});
+
+describe('a grip drawn for somebody', () => {
+  const conventions = signal<Conventions>(USUAL_CONVENTIONS);
+  beforeEach(() => {
+    conventions.set(USUAL_CONVENTIONS);
+    setUpPage([{ provide: CONVENTIONS, useValue: conventions }]);
+  });
+  const setup = { tuning: STANDARD_TUNING, capo: 2 };
+  const dotsOf = (grip: Shown<GripDiagram>) =>
+    grip.all('circle.fill-ink').map((dot) => Number(dot.getAttribute('cx')));
+
+  it('is mirrored for the left hand', async () => {
+    const grip = await Shown.of(GripDiagram, { grip: parseGrip('2xxxxx'), setup });
+    const [right] = dotsOf(grip);
+    conventions.set({ ...USUAL_CONVENTIONS, leftHanded: true });
+    await grip.settle();
+    expect((dotsOf(grip)[0] ?? 0) - (right ?? 0)).toBe(5 * 14);
+  });
+
+  it('has its frets counted from the capo or from the nut', async () => {
+    const grip = await Shown.of(GripDiagram, { grip: parseGrip('x02210'), setup });
+    expect(grip.all('text.font-mono').length).toBe(0);
+    conventions.set({ ...USUAL_CONVENTIONS, frets: 'nut', strings: 'letters' });
+    await grip.settle();
+    expect(grip.one('text.font-mono').textContent.trim()).toBe('3');
+    expect(grip.one('svg').getAttribute('aria-label')).toContain('the B string fret 3');
+  });
+
+  it('shows by arrows where fingers come from', async () => {
+    const moves = [{ from: { fret: 3, place: 1 }, to: { fret: 2, place: 2 } }];
+    const grip = await Shown.of(GripDiagram, { grip: parseGrip('022000'), setup, moves });
+    expect(grip.all('path.fill-brass-line').length).toBe(1);
   });
 });
 

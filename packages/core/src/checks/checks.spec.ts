@@ -1,3 +1,4 @@
+import { USUAL_CONVENTIONS } from '../fretboard';
 import { readChart, withCommand, writeChart, type SongDocument } from '../song';
 import { CHECKS, findingsOf, type CheckCode, type Finding } from './index';
 
@@ -117,6 +118,14 @@ describe('what Harvu notices', () => {
       findingsOf(songOf(`${FRAME}grip D: ${grip}\n[A]\n| D | G |`))[0]?.key;
     expect(keyOf('xx0242')).toBe(keyOf('xx0242'));
     expect(keyOf('xx0242')).not.toBe(keyOf('xx0231'));
+  });
+
+  it('is said in the reader’s words, and is the same finding all the same', () => {
+    const song = songOf(`${FRAME}grip D: xx0242\n[A]\n| D | G |`);
+    const letters = { ...USUAL_CONVENTIONS, strings: 'letters' as const };
+    const [plain, said] = [findingsOf(song)[0], findingsOf(song, letters)[0]];
+    expect(said?.message).toContain('the B string is fret 4 and should be fret 3');
+    expect(said?.key).toBe(plain?.key ?? '');
   });
 
   it('counts a transposed section whose grips nobody chose', () => {

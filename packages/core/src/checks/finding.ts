@@ -39,15 +39,20 @@ export interface Finding {
 }
 
 /**
- * Makes a finding; its severity is that of its code, its key what it says and where.
+ * Makes a finding; its severity is that of its code, its key where it is and its cause, by default
+ * what it says.
  *
  * @example
  * createFinding('key-fit', { at: 'the frame', message: 'x' }).severity // 'doubt'
  */
 export function createFinding(
   code: CheckCode,
-  what: Pick<Finding, 'at' | 'message'> & { readonly remedies?: readonly Remedy[] },
+  what: Pick<Finding, 'at' | 'message'> & {
+    /** What it is about, the same in everybody's words. */
+    readonly cause?: string;
+    readonly remedies?: readonly Remedy[];
+  },
 ): Finding {
-  const { at, message, remedies = [] } = what;
-  return { code, severity: CHECKS[code], key: `${code}|${at}|${message}`, at, message, remedies };
+  const { at, message, cause = message, remedies = [] } = what;
+  return { code, severity: CHECKS[code], key: `${code}|${at}|${cause}`, at, message, remedies };
 }

@@ -3,13 +3,18 @@ import {
   checkGrip,
   findGrips,
   fingeringOf,
+  formatFingers,
   formatGrip,
+  handWords,
   gripFaults,
+  USUAL_CONVENTIONS,
   withShapeMoved,
   type Grip,
   type GripCheck,
   type GripSlip,
+  type Conventions,
   type Hand,
+  type HandWords,
   type Setup,
 } from '../fretboard';
 import { toneName } from '../pitch';
@@ -24,6 +29,7 @@ interface Judged extends NamedGrip {
   readonly setup: Setup;
   readonly hand: Hand;
   readonly check: GripCheck;
+  readonly words: HandWords;
 }
 
 function toRemedy(name: string, grip: Grip, label = `Make it ${formatGrip(grip)}`): Remedy {
@@ -40,14 +46,15 @@ function tones(list: readonly number[], name: string): string {
     .join(', ');
 }
 
-function fretWord(fret: number | null): string {
-  return fret === null ? 'muted' : fret === 0 ? 'open' : `fret ${fret}`;
+function fretWord(fret: number | null, words: HandWords): string {
+  return fret === null ? 'muted' : fret === 0 ? 'open' : words.fret(fret);
 }
 
-function slipWords({ changed }: GripSlip): string {
+function slipWords({ changed, grip }: GripSlip, words: HandWords): string {
   const { string, from, to, movedTo } = changed;
-  if (movedTo !== undefined) return `the finger on string ${string} belongs on string ${movedTo}`;
-  return `string ${string} is ${fretWord(from)} and should be ${fretWord(to)}`;
+  const called = (number: number): string => words.string(grip.length - number);
+  if (movedTo !== undefined) return `the finger on ${called(string)} belongs on ${called(movedTo)}`;
+  return `${called(string)} is ${fretWord(from, words)} and should be ${fretWord(to, words)}`;
 }
 
 /** A slip that leaves the rest ringing is likelier than one that mutes a string. */
@@ -74,13 +81,14 @@ function originFinding({ name, grip, chord, setup }: Judged): Finding | undefine
   if (!true_) return undefined;
   return createFinding('grip-origin', {
     at: name,
+    cause: formatGrip(grip),
     message: `${formatGrip(grip)} does not sound ${chordLabel(name)} counted from the capo, but does counted from the nut: from the capo it is ${formatGrip(true_)}.`,
     remedies: [toRemedy(name, true_)],
   });
 }
 
 /** The same grip with its lowest strings, one after the other, not struck. */
-function strikeFinding({ name, grip, chord, setup, check }: Judged): Finding | undefined {
+function strikeFinding({ name, grip, chord, setup, check, words }: Judged): Finding | undefined {
   const low = grip.findIndex((fret) => fret !== null);
   const fewer = [1, 2].map((count) =>
     grip.map((fret, place) => (place < low + count ? null : fret)),
@@ -91,7 +99,8 @@ function strikeFinding({ name, grip, chord, setup, check }: Judged): Finding | u
   if (check.verdict !== 'differs' || !struck || !isOpenBelow) return undefined;
   return createFinding('grip-strike', {
     at: name,
-    message: `${formatGrip(grip)} sounds ${chordLabel(name)} only from string ${grip.length - struck.findIndex((fret) => fret !== null)} on. Say which strings are struck.`,
+    cause: formatGrip(grip),
+    message: `${formatGrip(grip)} sounds ${chordLabel(name)} only from ${words.string(struck.findIndex((fret) => fret !== null))} on. Say which strings are struck.`,
     remedies: [toRemedy(name, struck)],
   });
 }
@@ -103,7 +112,8 @@ function slipFinding(judged: Judged): Finding | undefined {
   const { name, grip, check } = judged;
   return createFinding('grip-slip', {
     at: name,
-    message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)}, not ${chordLabel(name)}: perhaps ${slipWords(first)}.`,
+    cause: formatGrip(grip),
+    message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)}, not ${chordLabel(name)}: perhaps ${slipWords(first, judged.words)}.`,
     remedies: [...slips.map((slip) => toRemedy(name, slip.grip)), rename(name, check.sounds)],
   });
 }
@@ -113,6 +123,7 @@ function nameFinding({ name, grip, check }: Judged): Finding {
     check.extra.length > 0 ? ` ${tones(check.extra, name)} does not belong to it.` : '';
   return createFinding('grip-name', {
     at: name,
+    cause: formatGrip(grip),
     message: `${formatGrip(grip)} does not sound ${chordLabel(name)} but ${chordLabel(check.sounds)}.${foreign}`,
     remedies: [rename(name, check.sounds)],
   });
@@ -122,6 +133,7 @@ function omitsFinding({ name, grip, check }: Judged): Finding {
   const what = tones(check.missing, name);
   return createFinding('grip-omits', {
     at: name,
+    cause: formatGrip(grip),
     message: `${formatGrip(grip)} leaves out ${what} of ${chordLabel(name)}; what sounds is ${chordLabel(check.sounds)}.`,
     remedies: [rename(name, check.sounds)],
   });
@@ -131,6 +143,7 @@ function colourFinding(judged: Judged): Finding {
   const { name, grip, check } = judged;
   return createFinding('grip-colour', {
     at: name,
+    cause: formatGrip(grip),
     message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)} (${tones(check.extra, name)} more); ${chordLabel(name)} is the plain name for it.`,
     remedies: [
       rename(name, check.sounds),
@@ -164,13 +177,19 @@ function easierGrip({ chord, setup, hand, grip }: Judged): Grip | undefined {
   )?.grip;
 }
 
+/** A grip with its fingers, whatever strings and frets are called. */
+function causeOf({ grip, fingers }: NamedGrip): string {
+  return formatGrip(grip) + (fingers ? ` ${formatFingers(fingers)}` : '');
+}
+
 function handFindings(judged: Judged): readonly Finding[] {
-  const { name, grip, fingers, hand } = judged;
-  return gripFaults({ grip, fingers }, hand).map((fault) => {
+  const { name, grip, fingers, hand, words } = judged;
+  return gripFaults({ grip, fingers }, hand, words).map((fault) => {
     const easier = fault.code === 'grip-reach' ? easierGrip(judged) : undefined;
     const usual = fault.code === 'grip-conflict' ? fingeringOf(grip, hand) : undefined;
     return createFinding(fault.code, {
       at: name,
+      cause: `${causeOf(judged)} ${fault.string ?? ''}`,
       message: fault.message,
       remedies: [
         ...(easier ? [toRemedy(name, easier, `Easier: ${formatGrip(easier)}`)] : []),
@@ -237,6 +256,13 @@ function claimFindings(song: SongDocument): readonly Finding[] {
   });
 }
 
+/** The guitar and hand grips are judged for, and the words of whoever reads. */
+export interface GripFindingsOptions {
+  readonly setup: Setup;
+  readonly hand: Hand;
+  readonly conventions?: Conventions;
+}
+
 /**
  * Finds what is doubtful about the grips a teacher gave: how they sound their names, how a hand
  * holds them, twins, and shapes that are not what they are said to be. Empty when all is in order.
@@ -246,13 +272,15 @@ function claimFindings(song: SongDocument): readonly Finding[] {
  */
 export function gripFindings(
   song: SongDocument,
-  { setup, hand }: { readonly setup: Setup; readonly hand: Hand },
+  { setup, hand, conventions = USUAL_CONVENTIONS }: GripFindingsOptions,
 ): readonly Finding[] {
+  const words = handWords(conventions, setup);
   const fitting = song.grips.filter(({ grip }) => grip.length === setup.tuning.length);
   const own = fitting.flatMap((given): readonly Finding[] => {
     const chord = parseChordName(given.name);
     if (!chord) return [];
-    const judged = { ...given, chord, setup, hand, check: checkGrip(chord, given.grip, setup) };
+    const check = checkGrip(chord, given.grip, setup);
+    const judged = { ...given, chord, setup, hand, check, words };
     const byHand = handFindings(judged);
     const bySound = soundFinding(judged);
     // Frets counted from the nut make impossible grips; told once, by their cause.

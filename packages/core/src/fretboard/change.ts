@@ -1,8 +1,8 @@
 import { assumed } from '../assumptions';
 import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
-import type { HandWords } from './conventions';
+import { plainWords, type HandWords } from './conventions';
 import { fingeringOf } from './fingering';
-import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
+import type { Finger, Fingers, Grip } from './grip';
 import { reachBetween, type Hand, type Place } from './hand';
 import { shapeMove, type ShapeMove } from './shape-move';
 
@@ -180,13 +180,6 @@ export interface ChangeOptions {
   readonly paceFactor?: number;
   /** The words for strings and frets; numbers, frets from the capo by default. */
   readonly words?: HandWords;
-}
-
-function plainWords(grip: Grip): HandWords {
-  return {
-    string: (place) => `string ${stringNumber(grip, place)}`,
-    fret: (fret) => `fret ${fret}`,
-  };
 }
 
 /**

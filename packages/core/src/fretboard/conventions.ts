@@ -1,3 +1,4 @@
+import { stringNumber, type Grip } from './grip';
 import { noteName, openNotes, type Tuning } from '../pitch';
 
 /** How one person likes strings, frets and names said and drawn; nothing stored depends on it. */
@@ -59,5 +60,18 @@ export function handWords(
         ? `the ${names[place] ?? ''} string`
         : `string ${tuning.length - place}`,
     fret: (fret) => `fret ${fret + shift}`,
+  };
+}
+
+/**
+ * Gives the words that hold for everybody: strings by number, frets from the capo.
+ *
+ * @example
+ * plainWords(parseGrip('x02210')).string(4) // 'string 2'
+ */
+export function plainWords(grip: Grip): HandWords {
+  return {
+    string: (place) => `string ${stringNumber(grip, place)}`,
+    fret: (fret) => `fret ${fret}`,
   };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { chordTones, parseChordName, QUALITIES } from '../chord';
-import { parseTuning, STANDARD_TUNING, toneName } from '../pitch';
+import { parseTuning, rootName, STANDARD_TUNING, toneName } from '../pitch';
 import {
   comfortableReach,
   findGrips,
@@ -55,6 +55,56 @@ describe('the grip finder', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('finds thousands of grips, every one of which a hand can hold', () => {
+    let count = 0;
+    for (let root = 0; root < 12; root++)
+      for (const quality of QUALITIES) {
+        const name = parseChordName(rootName(root) + (quality.suffixes[0] ?? ''));
+        if (!name) throw new Error('no chord');
+        const search = { name, setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND };
+        for (const grip of findGrips({ ...search, count: 10 })) {
+          expectHeld(grip);
+          count += 1;
+        }
+      }
+    expect(count).toBeGreaterThan(2000);
+  });
+
+  it('leaves out barres and wide reaches where asked, and takes the thumb only where allowed', () => {
+    const f = parseChordName('F');
+    if (!f) throw new Error('no F');
+    const search = {
+      name: f,
+      setup: { tuning: STANDARD_TUNING, capo: 0 },
+      hand: USUAL_HAND,
+      count: 12,
+    };
+    expect(
+      findGrips({ ...search, noBarre: true }).every((one) => one.barres.length === 0),
+    ).toBeTrue();
+    expect(findGrips({ ...search, maxReachMm: 60 }).every((one) => one.reachMm <= 60)).toBeTrue();
+    const thumbs = (grips: readonly FoundGrip[]) =>
+      grips.filter((one) => one.fingers.includes('T'));
+    expect(thumbs(findGrips(search)).length).toBe(0);
+    expect(thumbs(findGrips({ ...search, thumb: true })).length).toBeGreaterThan(0);
+  });
+
+  it('says what a grip leaves out or adds', () => {
+    const f = parseChordName('F');
+    if (!f) throw new Error('no F');
+    const search = {
+      name: f,
+      setup: { tuning: STANDARD_TUNING, capo: 0 },
+      hand: USUAL_HAND,
+      count: 40,
+    };
+    const easier = findGrips({ ...search, colours: true }).find(
+      (one) => formatGrip(one.grip) === 'xx3210',
+    );
+    expect(easier?.gained).toEqual([4]);
+    expect(findGrips(search).every((one) => one.gained.length === 0)).toBeTrue();
   });
 
   it('works in other tunings, and with fewer or more strings', () => {

@@ -1,4 +1,5 @@
 import { assumed } from '../assumptions';
+import { plainWords, type HandWords } from './conventions';
 import { fingeringOf, fingeringsOf, type Fingering } from './fingering';
 import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
 import { comfortableReach, reachBetween, type Hand } from './hand';
@@ -17,6 +18,12 @@ export interface GivenGrip {
   readonly fingers?: Fingers | undefined;
 }
 
+/** A grip whose fingers were all said. */
+interface Fingered {
+  readonly grip: Grip;
+  readonly fingers: Fingers;
+}
+
 const HIGHEST_FROM_NUT = 24;
 
 function places(grip: Grip, fingers: Fingers, finger: Finger): readonly number[] {
@@ -31,7 +38,11 @@ function canLie(grip: Grip, laid: readonly number[]): boolean {
   return between.every((one) => one === null || one >= fret);
 }
 
-function fingerFaults(grip: Grip, fingers: Fingers): readonly GripFault[] {
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function fingerFaults({ grip, fingers }: Fingered, words: HandWords): readonly GripFault[] {
   const idle = fingers.flatMap((finger, place): readonly GripFault[] => {
     if (finger === null || grip[place]) return [];
     const string = stringNumber(grip, place);
@@ -40,7 +51,7 @@ function fingerFaults(grip: Grip, fingers: Fingers): readonly GripFault[] {
       {
         code: 'grip-conflict',
         string,
-        message: `String ${string} is ${what}, and finger ${finger} is put on it. Give it a fret, or take the finger away.`,
+        message: `${capital(words.string(place))} is ${what}, and finger ${finger} is put on it. Give it a fret, or take the finger away.`,
       },
     ];
   });
@@ -60,7 +71,7 @@ function fingerFaults(grip: Grip, fingers: Fingers): readonly GripFault[] {
   return [...idle, ...torn];
 }
 
-function neckFaults(grip: Grip, hand: Hand): readonly GripFault[] {
+function neckFaults(grip: Grip, hand: Hand, words: HandWords): readonly GripFault[] {
   return grip.flatMap((fret, place): readonly GripFault[] => {
     if (!fret || fret + hand.capo <= HIGHEST_FROM_NUT) return [];
     const string = stringNumber(grip, place);
@@ -68,7 +79,7 @@ function neckFaults(grip: Grip, hand: Hand): readonly GripFault[] {
       {
         code: 'grip-conflict',
         string,
-        message: `String ${string} fret ${fret} lies beyond the neck. Choose a lower one.`,
+        message: `${capital(words.string(place))} ${words.fret(fret)} lies beyond the neck. Choose a lower one.`,
       },
     ];
   });
@@ -127,8 +138,15 @@ function mostComfortable(grip: Grip, hand: Hand): Fingering | undefined {
  * @example
  * gripFaults({ grip: parseGrip('x32010'), fingers: parseFingers('132.1.') }, USUAL_HAND).map((fault) => fault.string) // [6]
  */
-export function gripFaults({ grip, fingers }: GivenGrip, hand: Hand): readonly GripFault[] {
-  const said = [...neckFaults(grip, hand), ...(fingers ? fingerFaults(grip, fingers) : [])];
+export function gripFaults(
+  { grip, fingers }: GivenGrip,
+  hand: Hand,
+  words: HandWords = plainWords(grip),
+): readonly GripFault[] {
+  const said = [
+    ...neckFaults(grip, hand, words),
+    ...(fingers ? fingerFaults({ grip, fingers }, words) : []),
+  ];
   if (said.length > 0) return said;
   const usual = mostComfortable(grip, hand) ?? fingeringOf(grip, hand, { thumb: true });
   if (!usual) {

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { parseMeter } from '../rhythm';
-import { EMPTY_SONG, type Bar, type ChordMark, type Section, type SongDocument } from '../song';
+import { parseGrip } from '../fretboard';
+import {
+  EMPTY_SONG,
+  type Bar,
+  type ChordMark,
+  type NamedGrip,
+  type Section,
+  type SongDocument,
+} from '../song';
 import { bpm, seconds } from '../units';
 
 const CHORDS = ['G', 'C', 'Am7', 'F#m7b5', 'Bb', 'D/F#', 'N.C.', '-', 'Esus4'] as const;
@@ -78,16 +86,35 @@ const frame = joined(
   ),
   maybe('capo', fc.integer({ min: 0, max: 12 })),
   maybe('key', fc.constantFrom('D', 'F#m', 'Bb')),
+  maybe('hand', fc.constantFrom('pick', 'fingers')),
   maybe(
     'tuning',
     fc.constantFrom(['D2', 'A2', 'D3', 'G3', 'B3', 'E4'], ['E2', 'A2', 'D3', 'G3', 'B3', 'E4']),
   ),
 );
 
+const claim = fc.record({
+  of: fc.constantFrom('E', 'F#m'),
+  frets: fc.integer({ min: -5, max: 7 }),
+  strings: fc.integer({ min: -2, max: 2 }),
+});
+const namedGrip: fc.Arbitrary<NamedGrip> = fc
+  .tuple(
+    fc.constantFrom('G', 'F#m7b5', 'D/F#'),
+    fc.constantFrom('320003', 'x-10-12-12-12-10', '2x0232'),
+    fc.option(claim, { nil: undefined }),
+  )
+  .map(([name, text, of]) => ({ name, grip: parseGrip(text) ?? [], ...(of && { claim: of }) }));
+
 /** Generates songs of every kind that can be written, with sections, derivations, endings and a map. */
 export const anySong: fc.Arbitrary<SongDocument> = fc
-  .tuple(frame, fc.array(fc.oneof(whole, derived), { maxLength: 5 }), whole, fc.boolean())
-  .map(([framed, rest, first, isMapped]) => {
+  .tuple(
+    frame,
+    fc.array(fc.oneof(whole, derived), { maxLength: 5 }),
+    whole,
+    fc.tuple(fc.boolean(), fc.array(namedGrip, { maxLength: 3 })),
+  )
+  .map(([framed, rest, first, [isMapped, grips]]) => {
     const sections = [first, ...rest].map((one, index) => ({
       ...one,
       id: '',
@@ -100,5 +127,5 @@ export const anySong: fc.Arbitrary<SongDocument> = fc
           ...(index === 1 && { semitones: -2 }),
         }))
       : [];
-    return { ...EMPTY_SONG, frame: framed, sections, map };
+    return { ...EMPTY_SONG, frame: framed, grips, sections, map };
   });

@@ -2,15 +2,22 @@ import type { HttpTestingController } from '@angular/common/http/testing';
 import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { SaveSong, Song } from '@harvu/contract';
-import { EMPTY_SONG, writeChart } from '@harvu/core/song';
-import { NEVER } from 'rxjs';
+import { findingsOf } from '@harvu/core/checks';
+import { EMPTY_SONG, writeChart, type SongDocument } from '@harvu/core/song';
+import { NEVER, of } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import { setUpPage } from '../../testing/page';
 import { BenchState } from './bench.state';
 
 const SONG: Song = {
   ...{ id: 's1', title: 'A song', playedBy: '', revision: 4 },
-  ...{ savedAt: '2026-11-24T10:00:00.000Z', document: EMPTY_SONG },
+  ...{ savedAt: '2026-11-24T10:00:00.000Z', document: EMPTY_SONG, overruled: [] },
+};
+
+/** Works findings out at once, where the application asks its worker. */
+const ANALYSIS = {
+  analyse: () => NEVER,
+  findings: (song: SongDocument) => of(findingsOf(song)),
 };
 
 describe('the bench', () => {
@@ -18,7 +25,7 @@ describe('the bench', () => {
   let state: BenchState;
   beforeEach(() => {
     jasmine.clock().install().mockDate(new Date('2026-11-24T10:00:00.000Z'));
-    http = setUpPage([BenchState, { provide: Analysis, useValue: { analyse: () => NEVER } }]);
+    http = setUpPage([BenchState, { provide: Analysis, useValue: ANALYSIS }]);
     state = TestBed.inject(BenchState);
     state.open('s1');
     http.expectOne('/api/songs/s1').flush(SONG);
@@ -110,6 +117,37 @@ describe('the bench', () => {
     state.saveAgain();
     saves()[0]?.flush({ revision: 5, savedAt: '' });
     expect([state.saveState(), state.problem()]).toEqual(['saved', null]);
+  });
+
+  it('notices what is wrong with a grip, and settles it by one click that can be taken back', () => {
+    type('grip D: xx0242\n[A]\n| D |\n', 300);
+    TestBed.tick();
+    const slip = state.noticed().find((one) => one.code === 'grip-slip');
+    expect(slip?.remedies[0]?.label).toBe('Make it xx0232');
+    state.runAll(slip?.remedies[0]?.commands ?? []);
+    expect(state.text()).toContain('grip D: xx0232');
+    TestBed.tick();
+    jasmine.clock().tick(300);
+    TestBed.tick();
+    expect(state.noticed().map((one) => one.code)).not.toContain('grip-slip');
+    state.undo();
+    expect(state.text()).toContain('grip D: xx0242');
+  });
+
+  it('lets a finding stand when the teacher says so, and looks again when asked', () => {
+    type('grip D: xx0242\n[A]\n| D |\n', 300);
+    TestBed.tick();
+    const slip = state.noticed().find((one) => one.code === 'grip-slip');
+    const word = { key: slip?.key ?? '', reason: 'Meant so.' };
+    state.overrule(word);
+    const kept = http.expectOne('/api/songs/s1/overrules');
+    expect(kept.request.body).toEqual(word);
+    kept.flush([{ ...word, by: 'Ilse', at: '' }]);
+    expect(state.noticed().map((one) => one.code)).not.toContain('grip-slip');
+    expect(state.overruled().map((one) => one.reason)).toEqual(['Meant so.']);
+    state.withdraw(word.key);
+    http.expectOne('/api/songs/s1/overrules/withdraw').flush([]);
+    expect(state.noticed().map((one) => one.code)).toContain('grip-slip');
   });
 
   it('saves what is not saved yet when one leaves', () => {

@@ -24,6 +24,7 @@ import {
 } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import { toProblem } from '../../platform/problems';
+import { CONVENTIONS } from '../../ui/conventions';
 import { SongsApi } from '../songs';
 
 /** What the bench shows at one moment: the text as typed and the song read from it. */
@@ -71,10 +72,15 @@ export class BenchState {
   );
 
   private readonly word = signal<readonly Overruled[]>([]);
+  private readonly conventions = inject(CONVENTIONS);
+  private readonly asked = computed(() => ({
+    song: this.document(),
+    conventions: this.conventions(),
+  }));
   private readonly allNoticed = toSignal(
-    toObservable(this.document).pipe(
+    toObservable(this.asked).pipe(
       debounceTime(ANALYSE_AFTER_MS),
-      switchMap((song) => this.analysis.findings(song)),
+      switchMap(({ song, conventions }) => this.analysis.findings(song, conventions)),
     ),
     { initialValue: [] as readonly Finding[] },
   );

@@ -1,0 +1,180 @@
+import { signal, type Type } from '@angular/core';
+import { createFinding, findingsOf } from '@harvu/core/checks';
+import { parseGrip, USUAL_CONVENTIONS, type Conventions, type Grip } from '@harvu/core/fretboard';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
+import { readChart, type SongCommand } from '@harvu/core/song';
+import { workpieceOf } from '@harvu/core/steps';
+import { of } from 'rxjs';
+import { Analysis } from '../../platform/analysis';
+import { findGripsFor } from '../../platform/grip-search';
+import { setUpPage, Shown } from '../../testing/page';
+import { CONVENTIONS } from '../../ui/conventions';
+import { CapoQuestion } from './parts/capo-question';
+import { ChangeList } from './parts/change-list';
+import { FindingNote } from './parts/finding-note';
+import { GripNeck } from './parts/grip-neck';
+import { GripRow } from './parts/grip-row';
+
+const conventions = signal<Conventions>(USUAL_CONVENTIONS);
+const CAPO_2 = { tuning: STANDARD_TUNING, capo: 2 };
+const { song } = readChart('tempo: 92\ncapo: 2\ngrip Am: x02010\n[A]\n| Am | D |\n| F | Am |');
+const work = workpieceOf(song);
+
+/** Shows a part and collects what it gives out. */
+async function collect<T, Out>(
+  part: Type<T>,
+  inputs: Readonly<Record<string, unknown>>,
+  output: (instance: T) => { subscribe: (take: (value: Out) => void) => unknown },
+) {
+  const shown = await Shown.of(part, inputs);
+  const given: Out[] = [];
+  output(shown.fixture.componentInstance).subscribe((value) => given.push(value));
+  return { shown, given };
+}
+
+describe('the parts of the bench', () => {
+  beforeEach(() => {
+    conventions.set(USUAL_CONVENTIONS);
+    const analysis = {
+      findGrips: (...asked: Parameters<typeof findGripsFor>) => of(findGripsFor(...asked)),
+    };
+    setUpPage([
+      { provide: CONVENTIONS, useValue: conventions },
+      { provide: Analysis, useValue: analysis },
+    ]);
+  });
+
+  it('say each grip’s taught, exact and sounding name', async () => {
+    const row = await Shown.of(GripRow, { song, grips: work.grips });
+    expect(row.all('li')[0]?.textContent).toMatch(/Am.*sounds Bm\s*exactly Am7\s*yours/);
+    conventions.set({ ...USUAL_CONVENTIONS, names: 'sounding' });
+    await row.settle();
+    expect(row.all('li')[0]?.textContent).toMatch(/Bm.*shape Am/);
+  });
+
+  it('edit a grip by typing, and tell at once what it sounds', async () => {
+    const { shown, given } = await collect<GripRow, SongCommand>(
+      GripRow,
+      { song, grips: work.grips },
+      (one) => one.changed,
+    );
+    await shown.press('Am');
+    expect(shown.text).toContain('Sounds more than its name: Am7.');
+    const field = shown.one<HTMLInputElement>('input.field');
+    field.value = 'x0221';
+    await shown.press('Use it');
+    expect(shown.text).toContain('This is no grip for 6 strings.');
+    field.value = 'x02210';
+    await shown.press('Use it');
+    expect(given).toEqual([
+      {
+        kind: 'set-grip',
+        name: 'Am',
+        grip: parseGrip('x02210') ?? [],
+        fingers: [null, null, 2, 3, 1, null],
+      },
+    ]);
+    expect(shown.text).toContain('Sounds its name.');
+  });
+
+  it('offer grips with what each loses or adds, as one wishes them', async () => {
+    const { shown, given } = await collect<GripRow, SongCommand>(
+      GripRow,
+      { song, grips: work.grips },
+      (one) => one.changed,
+    );
+    await shown.press('F');
+    const offered = () =>
+      shown
+        .all('[aria-label^="Grips found"] li')
+        .map((one) => one.textContent.replace(/\s+/g, ' '));
+    expect(offered().some((words) => words.includes('barre'))).toBeTrue();
+    shown.all<HTMLInputElement>('input[type=checkbox]')[0]?.click();
+    await shown.settle();
+    expect(offered().some((words) => words.includes('barre'))).toBeFalse();
+    shown.all('[aria-label^="Grips found"] button')[0]?.click();
+    expect(given.map((one) => one.kind)).toEqual(['set-grip']);
+  });
+
+  it('hold, open and mute strings by pressing on the neck', async () => {
+    const { shown, given } = await collect<GripNeck, Grip>(
+      GripNeck,
+      { grip: parseGrip('x02210'), setup: CAPO_2 },
+      (one) => one.changed,
+    );
+    const press = (label: string) =>
+      shown
+        .all('button')
+        .find((one) => one.getAttribute('aria-label') === label)
+        ?.click();
+    press('string 2 fret 3');
+    press('string 2 fret 1');
+    press('mute string 5');
+    press('open string 6');
+    expect(given.map((grip) => grip.map((fret) => fret ?? 'x').join(''))).toEqual([
+      'x02230',
+      'x02200',
+      'xx2210',
+      '002210',
+    ]);
+  });
+
+  it('call strings and frets as whoever looks does, and mirror for the left hand', async () => {
+    conventions.set({ ...USUAL_CONVENTIONS, strings: 'letters', frets: 'nut', leftHanded: true });
+    const neck = await Shown.of(GripNeck, { grip: parseGrip('x02210'), setup: CAPO_2 });
+    const labels = neck.all('button').map((one) => one.getAttribute('aria-label'));
+    expect(labels[0]).toBe('mute the high E string');
+    expect(labels).toContain('the B string fret 3');
+  });
+
+  it('list the changes slowest first, and draw the one chosen', async () => {
+    const list = await Shown.of(ChangeList, { song, work });
+    const seconds = list.all('li').map((one) => Number(/([\d.]+) s/.exec(one.textContent)?.[1]));
+    expect(seconds).toEqual([...seconds].sort((a, b) => b - a));
+    expect(seconds.length).toBe(3);
+    list.all('li button')[0]?.click();
+    await list.settle();
+    expect(list.all('harvu-change harvu-grip').length).toBe(2);
+    expect(list.one('harvu-change').textContent).toMatch(/Finger/);
+  });
+
+  it('settle a finding by one click, or keep it with a reason', async () => {
+    const slip = findingsOf(readChart('grip D: xx0242\n[A]\n| D |').song).find(
+      (one) => one.code === 'grip-slip',
+    );
+    const shown = await Shown.of(FindingNote, { finding: slip });
+    const settled: string[] = [];
+    const kept: string[] = [];
+    shown.fixture.componentInstance.settle.subscribe((remedy) => settled.push(remedy.label));
+    shown.fixture.componentInstance.overrule.subscribe((reason) => kept.push(reason));
+    expect(shown.text).toContain('Fault: D.');
+    await shown.press('Make it xx0232');
+    await shown.press('It is meant so');
+    const form = shown.one('form');
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    shown.one<HTMLInputElement>('form input').value = 'My other tuning.';
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    expect([settled, kept]).toEqual([['Make it xx0232'], ['My other tuning.']]);
+  });
+
+  it('say a finding about the frame as one', async () => {
+    const finding = createFinding('key-fit', { at: 'the frame', message: 'It does not fit.' });
+    expect((await Shown.of(FindingNote, { finding })).text).toContain(
+      'Doubt: Frame. It does not fit.',
+    );
+  });
+
+  it('ask what is to stay when the capo moves', async () => {
+    const { shown, given } = await collect<CapoQuestion, SongCommand>(
+      CapoQuestion,
+      { capo: 4 },
+      (one) => one.changed,
+    );
+    await shown.press('Keep the sound');
+    await shown.press('Keep the shapes');
+    expect(given).toEqual([
+      { kind: 'move-capo', capo: 4, keeps: 'sounds' },
+      { kind: 'move-capo', capo: 4, keeps: 'shapes' },
+    ]);
+  });
+});

@@ -1,0 +1,102 @@
+// npm run bench: what the core does in how long, side by side with a general music library in one run.
+import { Chord, Note } from 'tonal';
+import { chordTones, nameTones, parseChordName, type NameFit } from '../packages/core/src/chord';
+import {
+  findGrips,
+  fingerProgression,
+  soundingNotes,
+  USUAL_HAND,
+} from '../packages/core/src/fretboard';
+import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
+import { knownGrips, progression, type KnownGrip } from './bench/grip-collection';
+
+const SETUP = { tuning: STANDARD_TUNING, capo: 0 };
+const print = (line: string): void => void process.stdout.write(`${line}\n`);
+
+function milliseconds(work: () => void): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}
+
+/** Root, tones and bass: two spellings of one chord are one chord. */
+function meaning(name: string): string {
+  const parsed = parseChordName(name);
+  if (!parsed) return '';
+  return [parsed.root, parsed.bass, ...[...chordTones(parsed)].sort((a, b) => a - b)].join();
+}
+
+type Namer = (known: KnownGrip) => readonly string[];
+
+function notesOf({ grip }: KnownGrip): readonly number[] {
+  return soundingNotes(grip, SETUP).filter((note) => note !== null);
+}
+
+const ours: Namer = (known) => {
+  const notes = notesOf(known);
+  const fits = nameTones(
+    { bass: toPitchClass(Math.min(...notes)), tones: notes.map(toPitchClass) },
+    { count: 3 },
+  );
+  return fits.map((fit: NameFit) => fit.name);
+};
+
+/** The library writes a major triad "CM"; here that is "C". */
+const library: Namer = (known) => {
+  const notes = [...notesOf(known)].sort((a, b) => a - b).map((note) => Note.fromMidiSharps(note));
+  return Chord.detect(notes, { assumePerfectFifth: true })
+    .slice(0, 3)
+    .map((name) => name.replace(/^([A-G][#b]?)M(?=$|\/)/, '$1'));
+};
+
+function compareNaming(known: readonly KnownGrip[]): void {
+  print(`\nNaming ${known.length} grips of all qualities and everyday slash chords`);
+  for (const [who, namer] of [
+    ['Harvu', ours],
+    ['library', library],
+  ] as const) {
+    let [first, three] = [0, 0];
+    const ms = milliseconds(() => {
+      for (const one of known) {
+        const wanted = meaning(one.name);
+        const names = namer(one).map(meaning);
+        if (names[0] === wanted) first += 1;
+        if (names.includes(wanted)) three += 1;
+      }
+    });
+    const share = (count: number): string => `${((100 * count) / known.length).toFixed(1)} %`;
+    print(
+      `  ${who.padEnd(8)} first ${share(first)}  among three ${share(three)}  ${Math.round((known.length / ms) * 1000)} names a second`,
+    );
+  }
+}
+
+function timeFinder(): void {
+  const names = ['C', 'F#m', 'Bb7', 'Em9', 'G13', 'Abmaj7', 'D/F#', 'C#dim7'];
+  const times = names.map((text) => {
+    const name = parseChordName(text);
+    const search = { setup: SETUP, hand: USUAL_HAND, count: 12 };
+    return name ? milliseconds(() => void findGrips({ ...search, name })) : 0;
+  });
+  const mean = times.reduce((sum, one) => sum + one, 0) / times.length;
+  print(
+    `\nFinding all grips of a name: ${mean.toFixed(1)} ms on average, ${Math.max(...times).toFixed(1)} ms at most, of ${names.join(', ')}`,
+  );
+}
+
+function timeFingering(): void {
+  for (const length of [50, 200, 800]) {
+    const ms = milliseconds(() => void fingerProgression(progression(length), USUAL_HAND));
+    print(`Fingering ${String(length).padStart(3)} grips together: ${ms.toFixed(1)} ms`);
+  }
+}
+
+const known = knownGrips();
+// Once for nothing: what is measured is the code, not its warming up.
+for (const one of known.slice(0, 200)) {
+  ours(one);
+  library(one);
+}
+compareNaming(known);
+timeFinder();
+timeFingering();
