@@ -80,7 +80,7 @@ module.exports = {
       'platform-knows-no-feature',
       'What every feature uses knows none of them.',
       { path: '^apps/(server|web)/src/platform/' },
-      { path: '^apps/(server|web)/src/(features|ui)/' },
+      { path: '^apps/(server|web)/src/features/' },
     ),
     forbid(
       'features-by-index',

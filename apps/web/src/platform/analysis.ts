@@ -1,11 +1,12 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Finding } from '@harvu/core/checks';
-import type { Conventions, FoundGrip } from '@harvu/core/fretboard';
+import type { FoundGrip } from '@harvu/core/fretboard';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import type { Step, Workpiece } from '@harvu/core/steps';
 import { wrap } from 'comlink';
 import { from, type Observable } from 'rxjs';
+import { CONVENTIONS } from '../ui/conventions';
 import type { AnalysisApi } from './analysis.worker';
 import type { GripWishes } from './grip-search';
 
@@ -25,20 +26,21 @@ export interface SongProgress extends SongAnalysis {
 /** Has songs worked out in a worker, so that the page never waits. */
 @Injectable({ providedIn: 'root' })
 export class Analysis {
+  private readonly conventions = inject(CONVENTIONS);
   private readonly worker = wrap<AnalysisApi>(
     new Worker(new URL('./analysis.worker', import.meta.url), { type: 'module' }),
   );
 
   analyse(song: SongDocument): Observable<SongAnalysis> {
-    return from(this.worker.analyse(song));
+    return from(this.worker.analyse(song, this.conventions()));
   }
 
   progress(song: SongDocument, tries: readonly Try[]): Observable<SongProgress> {
-    return from(this.worker.progress(song, tries));
+    return from(this.worker.progress(song, tries, this.conventions()));
   }
 
-  findings(song: SongDocument, conventions: Conventions): Observable<readonly Finding[]> {
-    return from(this.worker.findings(song, conventions));
+  findings(song: SongDocument): Observable<readonly Finding[]> {
+    return from(this.worker.findings(song, this.conventions()));
   }
 
   findGrips(

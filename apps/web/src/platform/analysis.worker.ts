@@ -1,4 +1,5 @@
 import { findingsOf } from '@harvu/core/checks';
+import type { Conventions } from '@harvu/core/fretboard';
 import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
@@ -7,13 +8,13 @@ import { findGripsFor } from './grip-search';
 
 /** What the page asks of the worker; the heavy part of the core runs here. */
 const api = {
-  analyse(song: SongDocument) {
-    const work = workpieceOf(song);
+  analyse(song: SongDocument, conventions: Conventions) {
+    const work = workpieceOf(song, conventions);
     return { work, steps: makeSteps(work) };
   },
   findings: findingsOf,
-  progress(song: SongDocument, tries: readonly Try[]) {
-    const work = workpieceOf(song);
+  progress(song: SongDocument, tries: readonly Try[], conventions: Conventions) {
+    const work = workpieceOf(song, conventions);
     const steps = makeSteps(work);
     const readiness = readinessOf(work, { steps, tries });
     const lines = tempoLines(steps, tries);

@@ -57,6 +57,21 @@ describe('the steps of a song', () => {
     expect(byTitle('Change D and G').rungs.at(-1)).toBe(89 as never);
   });
 
+  it('name chords as whoever reads them does, and are the same steps all the same', () => {
+    const { song } = readChart('capo: 2\n[A]\n| G | D |');
+    const [shapes, sounding] = (['shape', 'sounding'] as const).map((names) =>
+      makeSteps(workpieceOf(song, { names })),
+    );
+    expect(shapes?.slice(0, 3).map((step) => step.title)).toEqual([
+      ...['Grip G', 'Grip D', 'Change D and G'],
+    ]);
+    expect(sounding?.slice(0, 3).map((step) => step.title)).toEqual([
+      ...['Grip A', 'Grip E', 'Change E and A'],
+    ]);
+    expect(sounding?.[3]?.why).toMatch(/^A → E takes/);
+    expect(sounding?.map((step) => step.id)).toEqual(shapes?.map((step) => step.id));
+  });
+
   it('are none for a song without bars', () => {
     expect(makeSteps(workpieceOf(EMPTY_SONG))).toEqual([]);
     expect(makeSteps(workpieceOf(readChart('[A]').song))).toEqual([]);

@@ -1,4 +1,4 @@
-import { chordLabel } from '../chord';
+import { chordLabel, transposeChordName } from '../chord';
 import { changesOf, chordRow, type Part, type PlayedBar } from '../form';
 import { rungsTo } from './ladder';
 import type { SongGrip } from './song-grips';
@@ -10,9 +10,14 @@ function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'goal'>): S
   return { ...step, kind, id: [kind, ...step.atoms].join(':'), goal: GOALS[kind] };
 }
 
-function gripStep(grip: SongGrip): Step {
+/** A chord as whoever reads the steps calls it: by its shape, or by what sounds. */
+function called({ names, capo }: Workpiece, name: string): string {
+  return chordLabel(names === 'sounding' ? transposeChordName(name, capo) : name);
+}
+
+function gripStep(grip: SongGrip, work: Workpiece): Step {
   return createStep('grip', {
-    title: `Grip ${chordLabel(grip.name)}`,
+    title: `Grip ${called(work, grip.name)}`,
     atoms: [grip.name],
     needs: [],
     rungs: [],
@@ -20,8 +25,8 @@ function gripStep(grip: SongGrip): Step {
   });
 }
 
-function inWords(change: TimedSongChange): string {
-  return `${chordLabel(change.from)} → ${chordLabel(change.to)} takes about ${change.seconds.toFixed(2)} s`;
+function inWords(change: TimedSongChange, work: Workpiece): string {
+  return `${called(work, change.from)} → ${called(work, change.to)} takes about ${change.seconds.toFixed(2)} s`;
 }
 
 function windowWords(work: Workpiece): string {
@@ -36,11 +41,11 @@ function changeStep(change: TimedSongChange, work: Workpiece): Step {
   const { startBpm } = tempoLimit({ bpmGoal: goal, changes: [drill] });
   const names = [change.from, change.to].sort();
   return createStep('change', {
-    title: `Change ${names.map(chordLabel).join(' and ')}`,
+    title: `Change ${names.map((name) => called(work, name)).join(' and ')}`,
     atoms: names,
     needs: names.map((name) => `grip:${name}`),
     rungs: rungsTo(goal, startBpm),
-    why: `${inWords(change)}; there are ${windowWords(work)} for it at ${goalBpm} bpm, so ${goal} changes a minute are needed.`,
+    why: `${inWords(change, work)}; there are ${windowWords(work)} for it at ${goalBpm} bpm, so ${goal} changes a minute are needed.`,
   });
 }
 
@@ -78,7 +83,7 @@ function ladderFor(work: Workpiece, bars: readonly PlayedBar[]): Pick<Step, 'run
   const barer = limit.needsBarerLayer ? ' Strum once a chord until it is quicker.' : '';
   return {
     rungs,
-    why: `${inWords(slow)}; ${beatWords(work)} for it allows ${fastest} bpm.${barer}`,
+    why: `${inWords(slow, work)}; ${beatWords(work)} for it allows ${fastest} bpm.${barer}`,
   };
 }
 
@@ -161,7 +166,7 @@ function wholeStep(work: Workpiece, before: readonly Step[]): Step {
  */
 export function makeSteps(work: Workpiece): readonly Step[] {
   if (work.playing.barCount === 0) return [];
-  const hands = [...work.grips.map(gripStep), ...changeSteps(work)];
+  const hands = [...work.grips.map((grip) => gripStep(grip, work)), ...changeSteps(work)];
   const sections = work.parts.map((part) => sectionStep(work, part, hands));
   const joins = joinsOf(work).map((join) => joinStep(work, join, hands));
   const parts = inOrder(sections);

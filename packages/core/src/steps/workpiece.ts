@@ -1,4 +1,4 @@
-import { changeBetween, type Hand } from '../fretboard';
+import { changeBetween, USUAL_CONVENTIONS, type Conventions, type Hand } from '../fretboard';
 import {
   changesOf,
   partsOf,
@@ -25,6 +25,9 @@ export interface Workpiece {
   readonly goalBpm: Bpm;
   /** Beats from the last stroke of a chord to the first of the next, strumming twice a beat (eighths in x/8). */
   readonly windowBeats: number;
+  readonly capo: number;
+  /** Which of a chord's two names is said with a capo. */
+  readonly names: Conventions['names'];
   /** Beats of a full bar. */
   readonly meterBeats: number;
   readonly grips: readonly SongGrip[];
@@ -48,12 +51,16 @@ function timedChanges(
 }
 
 /**
- * Takes a song apart: what is played, its parts, grips and timed changes.
+ * Takes a song apart: what is played, its parts, grips and timed changes; for a reader who names
+ * chords by shape, unless told otherwise.
  *
  * @example
  * workpieceOf(readChart('[A]\n| G | D |').song).changes.map((change) => change.to) // ['D']
  */
-export function workpieceOf(song: SongDocument): Workpiece {
+export function workpieceOf(
+  song: SongDocument,
+  { names }: Pick<Conventions, 'names'> = USUAL_CONVENTIONS,
+): Workpiece {
   const playing = playingOf(song, partsOf(song));
   const grips = songGrips(song, playing);
   return {
@@ -64,6 +71,8 @@ export function workpieceOf(song: SongDocument): Workpiece {
     meterBeats: settledFrame(song.frame).meter.beats,
     grips,
     hand: handFor(song),
+    capo: settledFrame(song.frame).capo,
+    names,
     changes: timedChanges(song, playing, grips),
   };
 }

@@ -24,7 +24,6 @@ import {
 } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import { toProblem } from '../../platform/problems';
-import { CONVENTIONS } from '../../ui/conventions';
 import { SongsApi } from '../songs';
 
 /** What the bench shows at one moment: the text as typed and the song read from it. */
@@ -72,15 +71,10 @@ export class BenchState {
   );
 
   private readonly word = signal<readonly Overruled[]>([]);
-  private readonly conventions = inject(CONVENTIONS);
-  private readonly asked = computed(() => ({
-    song: this.document(),
-    conventions: this.conventions(),
-  }));
   private readonly allNoticed = toSignal(
-    toObservable(this.asked).pipe(
+    toObservable(this.document).pipe(
       debounceTime(ANALYSE_AFTER_MS),
-      switchMap(({ song, conventions }) => this.analysis.findings(song, conventions)),
+      switchMap((song) => this.analysis.findings(song)),
     ),
     { initialValue: [] as readonly Finding[] },
   );

@@ -12,6 +12,7 @@ import { RouterLink } from '@angular/router';
 import { settledFrame } from '@harvu/core/song';
 import { goalWords, type Step } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../ui/change-drawing';
+import { GripDiagram } from '../../ui/grip-diagram';
 import { LadderLine } from '../../ui/ladder-line';
 import { Note } from '../../ui/note';
 import { PageHead } from '../../ui/page-head';
@@ -27,6 +28,7 @@ import { StepsState } from './steps.state';
   imports: [
     AssignPanel,
     ChangeDrawing,
+    GripDiagram,
     LadderLine,
     Note,
     PageHead,
@@ -116,6 +118,15 @@ import { StepsState } from './steps.state';
             <harvu-assign-panel />
           }
           @if (chosen(); as step) {
+            @if (grip(); as one) {
+              <harvu-grip
+                class="justify-self-center"
+                [grip]="one.grip.grip"
+                [fingers]="one.grip.fingers"
+                [setup]="one.setup"
+                [scale]="1.4"
+              />
+            }
             @if (drawn(); as change) {
               <harvu-change
                 class="rounded-sm border border-line bg-sheet p-3"
@@ -169,6 +180,13 @@ export class StepsPage {
     return titles.length === 0 ? '' : `${titles.join('; ')}.`;
   });
 
+  /** The grip that the chosen step is about. */
+  protected readonly grip = computed(() => {
+    const [step, work, song] = [this.chosen(), this.state.analysed()?.work, this.state.song()];
+    const grip = work?.grips.find((one) => one.name === step?.atoms[0]);
+    if (step?.kind !== 'grip' || !grip || !song) return undefined;
+    return { grip, setup: settledFrame(song.document.frame) };
+  });
   /** The change that the chosen step drills. */
   protected readonly drawn = computed(() => {
     const [step, work, song] = [this.chosen(), this.state.analysed()?.work, this.state.song()];

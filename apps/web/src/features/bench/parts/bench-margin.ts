@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Overrule, Overruled, Problem } from '@harvu/contract';
-import { chordLabel } from '@harvu/core/chord';
-import type { ChartFault, SongDocument } from '@harvu/core/song';
+import { settledFrame, type ChartFault, type SongDocument } from '@harvu/core/song';
 import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
 import type { Finding as Noticed, Remedy } from '@harvu/core/checks';
+import { ChordLabel } from '../../../ui/chord-label';
 import { Note, type NoteTone } from '../../../ui/note';
 import { FindingNote } from './finding-note';
 
@@ -48,11 +48,11 @@ function learnFinding(work: Workpiece): Finding {
   return { tone: 'slate', heading: 'Learn each thing once.', words };
 }
 
-function slowFinding(work: Workpiece): readonly Finding[] {
+function slowFinding(work: Workpiece, called: (name: string) => string): readonly Finding[] {
   const [slow] = [...work.changes].sort((a, b) => b.seconds - a.seconds);
   if (!slow) return [];
   const window = (60 * work.windowBeats) / work.goalBpm;
-  const words = `${chordLabel(slow.from)} → ${chordLabel(slow.to)} takes about ${slow.seconds.toFixed(2)} s; two strums a beat leave ${window.toFixed(2)} s at ${work.goalBpm} bpm.`;
+  const words = `${called(slow.from)} → ${called(slow.to)} takes about ${slow.seconds.toFixed(2)} s; two strums a beat leave ${window.toFixed(2)} s at ${work.goalBpm} bpm.`;
   return [{ tone: slow.seconds > window ? 'brass' : 'spruce', heading: 'Slowest change.', words }];
 }
 
@@ -114,6 +114,9 @@ function slowFinding(work: Workpiece): readonly Finding[] {
   `,
 })
 export class BenchMargin {
+  private readonly label = new ChordLabel();
+  private readonly called = (name: string): string =>
+    this.label.transform(name, settledFrame(this.song().frame).capo);
   readonly song = input.required<SongDocument>();
   readonly work = input<Workpiece | undefined>();
   readonly faults = input.required<readonly ChartFault[]>();
@@ -133,7 +136,11 @@ export class BenchMargin {
   protected readonly findings = computed((): readonly Finding[] => {
     const work = this.work();
     if (!work || work.playing.barCount === 0) return [];
-    return [lengthFinding(this.song(), work), learnFinding(work), ...slowFinding(work)];
+    return [
+      lengthFinding(this.song(), work),
+      learnFinding(work),
+      ...slowFinding(work, this.called),
+    ];
   });
   protected readonly count = computed(
     () =>
