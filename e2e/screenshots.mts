@@ -36,6 +36,14 @@ const song =
     await page.getByRole('group', { name: /section by section/ }).waitFor();
   };
 
+/** Opens the editor of a grip at the bench. */
+const editGrip: Shot['go'] = async (page) => {
+  await song('Slow Barge', 'Bench')(page);
+  await page.getByRole('button', { name: /^Gm6/ }).click();
+  await page.getByRole('region', { name: 'Choose a grip' }).scrollIntoViewIfNeeded();
+  await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
+};
+
 const openWeekSong: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
   await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
@@ -57,6 +65,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
+  { name: 'ways', as: 'Odalys Renn', go: at('/me') },
+  { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
   { name: 'week', as: 'Odalys Renn', go: at('/week') },
   { name: 'week-phone', as: 'Wiebke Halm', size: PHONE, go: at('/week') },
   { name: 'student-song', as: 'Odalys Renn', go: openWeekSong },
