@@ -72,6 +72,7 @@ export const conventionsSchema = exactly({
   strings: oneOf('numbers', 'letters'),
   frets: oneOf('capo', 'nut'),
   names: oneOf('shape', 'sounding'),
+  counts: oneOf('syllables', 'numbers'),
   leftHanded: boolean().strict(true).required('must be said'),
 }) as unknown as Schema<Conventions>;
 

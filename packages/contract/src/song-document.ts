@@ -126,7 +126,13 @@ const grip = exactly({
     .optional(),
 });
 
-const pattern = exactly({ name: words(40), meter: meter(), strokes: list(words(40), 200) });
+const pattern = exactly({
+  name: words(40),
+  meter: meter(),
+  strokes: list(words(40), 200),
+  free: onlyTrue(),
+  told: string().strict(true).min(1).max(200).optional(),
+});
 
 const mapEntry = exactly({
   section: words(60),

@@ -32,6 +32,8 @@ export interface Occurrence {
   readonly bars: readonly PlayedBar[];
   readonly tempo: Bpm;
   readonly layer?: string;
+  /** The name of the pattern it is played with. */
+  readonly pattern?: string;
   readonly semitones: number;
   readonly startsAt: Seconds;
   readonly lasts: Seconds;
@@ -85,6 +87,7 @@ class Player {
     return {
       ...{ section: section.id, part, name: section.name, bars, tempo, semitones, startsAt },
       ...(layer !== undefined && { layer }),
+      ...(section.pattern !== undefined && { pattern: section.pattern }),
       lasts: seconds(this.time - startsAt),
     };
   }

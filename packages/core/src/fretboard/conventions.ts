@@ -9,6 +9,8 @@ export interface Conventions {
   readonly frets: 'capo' | 'nut';
   /** With a capo: which of the two names comes first. */
   readonly names: 'shape' | 'sounding';
+  /** Beats counted aloud by syllables, or every slot by its number. */
+  readonly counts: 'syllables' | 'numbers';
   /** Diagrams mirrored. */
   readonly leftHanded: boolean;
 }
@@ -18,6 +20,7 @@ export const USUAL_CONVENTIONS: Conventions = {
   strings: 'numbers',
   frets: 'capo',
   names: 'shape',
+  counts: 'syllables',
   leftHanded: false,
 };
 

@@ -43,6 +43,7 @@ export function countWords(
   const syllables = school === 'syllables' ? SYLLABLES[each] : undefined;
   return Array.from({ length: slotsPerBar }, (_, slot) => {
     if (!syllables) return String(slot + 1);
-    return syllables[slot % each] || String(Math.floor(slot / each) + 1);
+    const syllable = syllables[slot % each] ?? '';
+    return syllable === '' ? String(Math.floor(slot / each) + 1) : syllable;
   });
 }

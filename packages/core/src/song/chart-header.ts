@@ -144,11 +144,13 @@ export function readNamedGrip(text: string): NamedGrip | undefined {
   return fingers?.length === grip.length ? { ...named, fingers } : undefined;
 }
 
-const PATTERN = /^([^\s":]{1,40})\s+(\d[^:]*):\s*(.+)$/;
+const PATTERN =
+  /^([^\s":]{1,40})\s+(\d[^:]*?)(\s+free)?\s*:\s*(.+?)(?:\s+told\s+"([^"]{1,200})")?$/;
 const MOST_STROKES = 200;
 
 /**
- * Reads what follows "pattern": a name, its meter, and its strokes; undefined when it is not that.
+ * Reads what follows "pattern": a name, its meter, perhaps "free", its strokes, and perhaps how it
+ * was told in words; undefined when it is not that.
  *
  * @example
  * readNamedPattern('eights 4/4: D U D U')?.strokes // ['D', 'U', 'D', 'U']
@@ -156,8 +158,12 @@ const MOST_STROKES = 200;
 export function readNamedPattern(text: string): NamedPattern | undefined {
   const match = PATTERN.exec(text.trim());
   const meter = match?.[2] === undefined ? undefined : parseMeter(match[2]);
-  const strokes = match?.[3]?.trim().split(/\s+/) ?? [];
-  return match?.[1] && meter && strokes.length <= MOST_STROKES
-    ? { name: match[1], meter, strokes }
-    : undefined;
+  const strokes = match?.[4]?.trim().split(/\s+/) ?? [];
+  if (!match?.[1] || !meter || strokes.length > MOST_STROKES) return undefined;
+  const [, name, , free, , told] = match;
+  return {
+    ...{ name, meter, strokes },
+    ...(free !== undefined && { free: true as const }),
+    ...(told !== undefined && { told }),
+  };
 }

@@ -20,6 +20,7 @@ export interface ReadChart {
 /** Longer text than this is not read further. */
 export const LONGEST_CHART = 200_000;
 const MOST_LINES = 5000;
+const LONGEST_LINE = 1000;
 const NAMED = /^(grip|pattern)\s+(.*)$/;
 const HEADER = /^([a-z]+)\s*:\s*(.*)$/;
 const ENDING = /^(\s*(\d)\.\s*)(\|.*)$/;
@@ -44,7 +45,7 @@ class ChartReader {
     const lines = text.slice(0, LONGEST_CHART).split(/\r\n|\n|\r/);
     for (const line of lines.slice(0, MOST_LINES)) {
       this.line += 1;
-      this.readLine(line.replace(/\t/g, ' ').trimEnd());
+      this.readLine(this.cutLine(line.replace(/\t/g, ' ').trimEnd()));
     }
     if (text.length > LONGEST_CHART || lines.length > MOST_LINES) {
       this.fault('chart-long', 1, 'The chart is too long; what follows was not read. Shorten it.');
@@ -52,6 +53,17 @@ class ChartReader {
     this.faults.push(...checkChart(this.song, { bars: this.places, mapLine: this.mapLine }));
     this.faults.sort((a, b) => a.line - b.line || a.column - b.column);
     return { song: this.song, faults: this.faults };
+  }
+
+  /** Whatever is pasted, no line is longer than what can be kept. */
+  private cutLine(line: string): string {
+    if (line.length <= LONGEST_LINE) return line;
+    this.fault(
+      'chart-long',
+      LONGEST_LINE,
+      'This line is too long; its end was not read. Split it.',
+    );
+    return line.slice(0, LONGEST_LINE);
   }
 
   private readLine(line: string): void {

@@ -3,7 +3,7 @@ import { formatMeter } from '../rhythm';
 import { writeBars } from './chart-bars';
 import { FRAME_LINES, writeClaim, writeFrameField } from './chart-header';
 import { writeMapEntry, writeSectionHead } from './chart-section';
-import type { Bar, Frame, NamedGrip, Section, SongDocument } from './document';
+import type { Bar, Frame, NamedGrip, NamedPattern, Section, SongDocument } from './document';
 
 const BARS_A_LINE = 4;
 
@@ -33,6 +33,11 @@ function writeGrip({ name, grip, fingers, claim }: NamedGrip): string {
   return `grip ${name}: ${formatGrip(grip)}${held}${claim ? ` ${writeClaim(claim)}` : ''}`;
 }
 
+function writePattern({ name, meter, strokes, free, told }: NamedPattern): string {
+  const head = `pattern ${name} ${formatMeter(meter)}${free ? ' free' : ''}`;
+  return `${head}: ${strokes.join(' ')}${told === undefined ? '' : ` told "${told}"`}`;
+}
+
 function writeHead(song: SongDocument): readonly string[] {
   const fields = Object.keys(FRAME_LINES) as (keyof Frame)[];
   const frame = fields.map((field) => [field, writeFrameField(song.frame, field)] as const);
@@ -41,9 +46,7 @@ function writeHead(song: SongDocument): readonly string[] {
     ...frame.filter(([, text]) => text !== '').map(([field, text]) => `${field}: ${text}`),
     ...(song.map.length > 0 ? [`map: ${song.map.map(writeMapEntry).join(', ')}`] : []),
     ...song.grips.map(writeGrip),
-    ...song.patterns.map(
-      ({ name, meter, strokes }) => `pattern ${name} ${formatMeter(meter)}: ${strokes.join(' ')}`,
-    ),
+    ...song.patterns.map(writePattern),
   ];
 }
 

@@ -2,7 +2,7 @@ import { transposeChordName } from '../chord';
 import type { Fingers, Grip } from '../fretboard';
 import { readFrameField } from './chart-header';
 import { readChart } from './chart-reader';
-import type { Bar, Frame, NamedGrip, SongDocument } from './document';
+import type { Bar, Frame, NamedGrip, NamedPattern, SongDocument } from './document';
 
 /** One edit of a song. */
 export type SongCommand =
@@ -15,6 +15,13 @@ export type SongCommand =
       readonly fingers?: Fingers;
     }
   | { readonly kind: 'drop-grip'; readonly name: string }
+  | { readonly kind: 'set-pattern'; readonly pattern: NamedPattern }
+  | {
+      /** Lays a pattern over some sections; an empty name takes it away. */
+      readonly kind: 'assign-pattern';
+      readonly name: string;
+      readonly sections: readonly string[];
+    }
   | { readonly kind: 'rename-chord'; readonly from: string; readonly to: string }
   | {
       /** Moves the capo: the shapes stay and sound elsewhere, or the sound stays and shapes change. */
@@ -38,6 +45,31 @@ function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
     ? song.grips.map((one) => (one.name === grip.name ? grip : one))
     : [...song.grips, grip];
   return { ...song, grips };
+}
+
+function withPattern(song: SongDocument, pattern: NamedPattern): SongDocument {
+  const isKnown = song.patterns.some((one) => one.name === pattern.name);
+  const patterns = isKnown
+    ? song.patterns.map((one) => (one.name === pattern.name ? pattern : one))
+    : [...song.patterns, pattern];
+  return { ...song, patterns };
+}
+
+/** Sections that had the pattern and are not named any more lose it; the rest keep their own. */
+function withPatternAssigned(
+  song: SongDocument,
+  name: string,
+  sections: readonly string[],
+): SongDocument {
+  return {
+    ...song,
+    sections: song.sections.map((section) => {
+      if (sections.includes(section.name)) return { ...section, pattern: name };
+      if (section.pattern !== name) return section;
+      const { pattern: _left, ...rest } = section;
+      return rest;
+    }),
+  };
 }
 
 /** Every chord of the song, wherever it is written, under another name. */
@@ -109,6 +141,10 @@ export function withCommand(song: SongDocument, command: SongCommand): SongDocum
       const { name, grip, fingers } = command;
       return withGrip(song, fingers ? { name, grip, fingers } : { name, grip });
     }
+    case 'set-pattern':
+      return withPattern(song, command.pattern);
+    case 'assign-pattern':
+      return withPatternAssigned(song, command.name, command.sections);
     case 'drop-grip':
       return { ...song, grips: song.grips.filter((grip) => grip.name !== command.name) };
     case 'rename-chord':

@@ -110,6 +110,10 @@ export interface NamedPattern {
   readonly name: string;
   readonly meter: Meter;
   readonly strokes: readonly string[];
+  /** Judged on its pulse only, and free of the even motion of the hand. */
+  readonly free?: true;
+  /** The same pattern in the teacher's words, kept beside the strokes. */
+  readonly told?: string;
 }
 
 /** A whole song, one plain value; the bench edits it by commands. */

@@ -4,7 +4,15 @@ import { rungsTo } from './ladder';
 import type { SongGrip } from './song-grips';
 import { GOALS, type Step, type StepKind } from './step';
 import { drillRate, neededRate, tempoLimit } from './tempo-limit';
-import { barsOfPart, type TimedSongChange, type Workpiece } from './workpiece';
+import {
+  barsOfPart,
+  changesOfPart,
+  tightestChanges,
+  windowedChanges,
+  type TimedSongChange,
+  type WindowedChange,
+  type Workpiece,
+} from './workpiece';
 
 function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'goal'>): Step {
   return { ...step, kind, id: [kind, ...step.atoms].join(':'), goal: GOALS[kind] };
@@ -29,13 +37,14 @@ function inWords(change: TimedSongChange, work: Workpiece): string {
   return `${called(work, change.from)} → ${called(work, change.to)} takes about ${change.seconds.toFixed(2)} s`;
 }
 
-function windowWords(work: Workpiece): string {
-  return `${((60 * work.windowBeats) / work.goalBpm).toFixed(2)} s`;
+function windowSeconds({ goalBpm }: Workpiece, windowBeats: number): string {
+  return `${((60 * windowBeats) / goalBpm).toFixed(2)} s`;
 }
 
 /** Both directions of a change are practised in one drill; the slower one sets the start. */
-function changeStep(change: TimedSongChange, work: Workpiece): Step {
-  const { goalBpm, windowBeats } = work;
+function changeStep(change: WindowedChange, work: Workpiece): Step {
+  const { goalBpm } = work;
+  const { windowBeats } = change;
   const goal = neededRate({ goalBpm, windowBeats });
   const drill = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
   const { startBpm } = tempoLimit({ bpmGoal: goal, changes: [drill] });
@@ -45,45 +54,55 @@ function changeStep(change: TimedSongChange, work: Workpiece): Step {
     atoms: names,
     needs: names.map((name) => `grip:${name}`),
     rungs: rungsTo(goal, startBpm),
-    why: `${inWords(change, work)}; there are ${windowWords(work)} for it at ${goalBpm} bpm, so ${goal} changes a minute are needed.`,
+    why: `${inWords(change, work)}; there are ${windowSeconds(work, windowBeats)} for it at ${goalBpm} bpm, so ${goal} changes a minute are needed.`,
   });
 }
 
+/** Of the two ways a change goes, the slower time and the tighter window; in the order they first come. */
 function changeSteps(work: Workpiece): readonly Step[] {
-  const slowest = new Map<string, TimedSongChange>();
-  for (const change of work.changes) {
-    const key = [change.from, change.to].sort().join(' ');
-    const known = slowest.get(key);
-    if (!known || known.seconds < change.seconds) slowest.set(key, change);
+  const drills = new Map<string, WindowedChange>();
+  for (const change of tightestChanges(work)) {
+    const key = pairOf(change);
+    const known = drills.get(key) ?? change;
+    drills.set(key, { ...known, windowBeats: Math.min(known.windowBeats, change.windowBeats) });
   }
-  return [...slowest.values()].map((change) => changeStep(change, work));
+  const inOrder = [...new Set(work.changes.map(pairOf))];
+  return inOrder.flatMap((key) => {
+    const drill = drills.get(key);
+    return drill ? [changeStep(drill, work)] : [];
+  });
 }
 
-/** The slowest of the changes some bars hold. */
-function slowestChange(work: Workpiece, bars: readonly PlayedBar[]): TimedSongChange | undefined {
-  const played = changesOf(bars).map(({ from, to }) => `${from} ${to}`);
-  const changes = work.changes.filter(({ from, to }) => played.includes(`${from} ${to}`));
-  return changes.reduce<TimedSongChange | undefined>(
-    (slow, one) => (slow && slow.seconds >= one.seconds ? slow : one),
-    undefined,
-  );
+function pairOf({ from, to }: TimedSongChange): string {
+  return [from, to].sort().join(' ');
 }
 
-function beatWords(work: Workpiece): string {
-  return work.windowBeats === 1 ? 'one beat' : 'half a beat';
+function beatWords(beats: number): string {
+  if (beats === 0.5) return 'half a beat';
+  if (beats === 1) return 'one beat';
+  return `${Number(beats.toFixed(2))} beats`;
 }
 
-function ladderFor(work: Workpiece, bars: readonly PlayedBar[]): Pick<Step, 'rungs' | 'why'> {
-  const slow = slowestChange(work, bars);
-  const changes = slow ? [{ seconds: slow.seconds, windowBeats: work.windowBeats }] : [];
-  const limit = tempoLimit({ bpmGoal: work.goalBpm, changes });
+/** Changes that leave no time at all cannot be played as written; they are told, and do not divide by nothing. */
+const LEAST_WINDOW_BEATS = 0.05;
+
+function ladderFor(
+  work: Workpiece,
+  changes: readonly WindowedChange[],
+): Pick<Step, 'rungs' | 'why'> {
+  const timed = changes.map(({ seconds, windowBeats }) => ({
+    seconds,
+    windowBeats: Math.max(LEAST_WINDOW_BEATS, windowBeats),
+  }));
+  const limit = tempoLimit({ bpmGoal: work.goalBpm, changes: timed });
   const rungs = rungsTo(work.goalBpm, limit.startBpm);
+  const slow = limit.because.kind === 'change' ? changes[limit.because.index] : undefined;
   if (!slow || limit.limitBpm === null) return { rungs, why: 'No change holds the tempo back.' };
   const fastest = Math.floor(limit.limitBpm);
   const barer = limit.needsBarerLayer ? ' Strum once a chord until it is quicker.' : '';
   return {
     rungs,
-    why: `${inWords(slow, work)}; ${beatWords(work)} for it allows ${fastest} bpm.${barer}`,
+    why: `${inWords(slow, work)}; ${beatWords(slow.windowBeats)} for it allows ${fastest} bpm.${barer}`,
   };
 }
 
@@ -112,7 +131,7 @@ function sectionStep(work: Workpiece, part: Part, before: readonly Step[]): Step
     title: partTitle(part),
     atoms: [part.id],
     needs: [...needsOf(bars, before), ...(isParentPlayed ? [`section:${part.parent}`] : [])],
-    ...ladderFor(work, bars),
+    ...ladderFor(work, changesOfPart(work, part.id)),
   });
 }
 
@@ -131,6 +150,11 @@ function joinBars(work: Workpiece, from: Part, to: Part): readonly PlayedBar[] {
   return [...barsOfPart(work, from.id).slice(-2), ...barsOfPart(work, to.id).slice(0, 2)];
 }
 
+/** The pattern a part is first played with. */
+function patternOf(work: Workpiece, part: Part): string | undefined {
+  return work.playing.occurrences.find((one) => one.part.id === part.id)?.pattern;
+}
+
 function joinStep(
   work: Workpiece,
   [from, to]: readonly [Part, Part],
@@ -141,18 +165,18 @@ function joinStep(
     title: `Join ${from.letter} → ${to.letter}: two bars into two`,
     atoms: [from.id, to.id],
     needs: [`section:${from.id}`, `section:${to.id}`, ...needsOf(bars, before)],
-    ...ladderFor(work, bars),
+    ...ladderFor(work, windowedChanges(work, bars, patternOf(work, to))),
   });
 }
 
 function wholeStep(work: Workpiece, before: readonly Step[]): Step {
-  const bars = work.playing.occurrences.flatMap((one) => one.bars);
+  const changes = work.parts.flatMap((part) => changesOfPart(work, part.id));
   const needs = before.filter(({ kind }) => kind === 'section' || kind === 'join');
   return createStep('whole', {
     title: 'Whole song',
     atoms: [],
     needs: needs.map((step) => step.id),
-    ...ladderFor(work, bars),
+    ...ladderFor(work, changes),
   });
 }
 

@@ -97,7 +97,10 @@ describe('people', () => {
 
   it('see strings, frets and names the way each of them likes', async () => {
     const lefty = await studio.add(owner, { signInName: 'lefty' });
-    const usual = { strings: 'numbers', frets: 'capo', names: 'shape', leftHanded: false };
+    const usual = {
+      ...{ strings: 'numbers', frets: 'capo', names: 'shape' },
+      ...{ counts: 'syllables', leftHanded: false },
+    };
     expect((await lefty.get<Me>('/api/me')).body.conventions as object).toEqual(usual);
     const own = { ...usual, strings: 'letters', leftHanded: true };
     await lefty.send('PUT', '/api/me/conventions', own);

@@ -129,7 +129,9 @@ describe('the parts of the bench', () => {
 
   it('list the changes slowest first, and draw the one chosen', async () => {
     const list = await Shown.of(ChangeList, { song, work });
-    const seconds = list.all('li').map((one) => Number(/([\d.]+) s/.exec(one.textContent)?.[1]));
+    const seconds = list
+      .all('li')
+      .map((one) => Number(/([\d.]+) of [\d.]+ s/.exec(one.textContent)?.[1]));
     expect(seconds).toEqual([...seconds].sort((a, b) => b - a));
     expect(seconds.length).toBe(3);
     list.all('li button')[0]?.click();

@@ -46,6 +46,14 @@ const QUESTIONS: readonly Question[] = [
     ],
   },
   {
+    field: 'counts',
+    asks: 'Beats are counted',
+    choices: [
+      { value: 'syllables', label: '1 & 2 &, with syllables' },
+      { value: 'numbers', label: '1 2 3 4, every slot its number' },
+    ],
+  },
+  {
     field: 'names',
     asks: 'With a capo, chords are named',
     choices: [

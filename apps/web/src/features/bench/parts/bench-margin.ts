@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Overrule, Overruled, Problem } from '@harvu/contract';
 import { settledFrame, type ChartFault, type SongDocument } from '@harvu/core/song';
-import type { Workpiece } from '@harvu/core/steps';
+import { tightestChanges, type Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
 import type { Finding as Noticed, Remedy } from '@harvu/core/checks';
 import { ChordLabel } from '../../../ui/chord-label';
@@ -49,10 +49,10 @@ function learnFinding(work: Workpiece): Finding {
 }
 
 function slowFinding(work: Workpiece, called: (name: string) => string): readonly Finding[] {
-  const [slow] = [...work.changes].sort((a, b) => b.seconds - a.seconds);
+  const [slow] = tightestChanges(work);
   if (!slow) return [];
-  const window = (60 * work.windowBeats) / work.goalBpm;
-  const words = `${called(slow.from)} → ${called(slow.to)} takes about ${slow.seconds.toFixed(2)} s; two strums a beat leave ${window.toFixed(2)} s at ${work.goalBpm} bpm.`;
+  const window = (60 * slow.windowBeats) / work.goalBpm;
+  const words = `${called(slow.from)} → ${called(slow.to)} takes about ${slow.seconds.toFixed(2)} s; the pattern leaves ${window.toFixed(2)} s at ${work.goalBpm} bpm.`;
   return [{ tone: slow.seconds > window ? 'brass' : 'spruce', heading: 'Slowest change.', words }];
 }
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
-import type { SongGrip, Workpiece } from '@harvu/core/steps';
+import { tightestChanges, type SongGrip, type Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordLabel } from '../../../ui/chord-label';
 
@@ -17,7 +17,7 @@ const SHOWN = 6;
       <h2 class="mb-1 text-sm text-ink-soft">
         Changes, slowest first
         <span class="font-sans text-xs font-normal"
-          >{{ window() }} s between strokes at {{ work().goalBpm }} bpm</span
+          >beside the time the pattern leaves at {{ work().goalBpm }} bpm</span
         >
       </h2>
       <ul class="grid gap-x-4 sm:grid-cols-2">
@@ -32,9 +32,10 @@ const SHOWN = 6;
             >
               <b>{{ one.from | chord: setup().capo }} → {{ one.to | chord: setup().capo }}</b>
               <span class="ml-auto font-mono text-xs" [class.text-rose]="one.isLate"
-                >{{ one.seconds.toFixed(2) }} s<span class="sr-only">{{
-                  one.isLate ? ', longer than there is' : ''
-                }}</span></span
+                >{{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s<span
+                  class="sr-only"
+                  >{{ one.isLate ? ', longer than there is' : '' }}</span
+                ></span
               >
             </button>
           </li>
@@ -65,16 +66,11 @@ export class ChangeList {
   protected readonly isAll = signal(false);
   protected readonly setup = computed(() => settledFrame(this.song().frame));
 
-  private readonly windowS = computed(() => (60 * this.work().windowBeats) / this.work().goalBpm);
-  protected readonly window = computed(() => this.windowS().toFixed(2));
   protected readonly changes = computed(() =>
-    [...this.work().changes]
-      .sort((a, b) => b.seconds - a.seconds)
-      .map((one) => ({
-        ...one,
-        key: `${one.from} ${one.to}`,
-        isLate: one.seconds > this.windowS(),
-      })),
+    tightestChanges(this.work()).map((one) => {
+      const window = (60 * one.windowBeats) / this.work().goalBpm;
+      return { ...one, key: `${one.from} ${one.to}`, window, isLate: one.seconds > window };
+    }),
   );
   protected readonly shown = computed(() =>
     this.isAll() ? this.changes() : this.changes().slice(0, SHOWN),
