@@ -226,3 +226,28 @@ describe('work on grips', () => {
         .toContain('"error"');
   });
 });
+
+describe('work on rhythm', () => {
+  it('places strokes on a grid, counting every way', () => {
+    const seven = answer('place-strokes', {
+      strokes: ['D', 'U', 'D', 'U', 'D', 'D', 'U'],
+      slots: 8,
+    });
+    expect(seven).toEqual({ count: 1, placements: [[0, 1, 2, 3, 4, 6, 7]] });
+    const four = { strokes: ['D', 'U', 'U', 'D'], slots: 8 };
+    expect(answer('place-strokes', four)).toEqual(jasmine.objectContaining({ count: 4 }));
+    expect(answer('place-strokes', { ...four, startsOnBeat: false })).toEqual(
+      jasmine.objectContaining({ count: 5 }),
+    );
+  });
+
+  it('reads taps, and says when there are too few', () => {
+    expect(answer('taps', { tapsS: [1, 1.5, 2, 2.5] })).toEqual({
+      ...{ bpm: 120, subdivision: 1, slots: [0, 1, 2, 3], confidence: 1 },
+    });
+    expect(JSON.stringify(answer('taps', { tapsS: [1] }))).toContain('at least three');
+    expect(JSON.stringify(answer('place-strokes', { strokes: ['L'], slots: 8 }))).toContain(
+      '"error"',
+    );
+  });
+});

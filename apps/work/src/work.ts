@@ -7,6 +7,8 @@ import { keyVerb } from './key.verb';
 import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
 import { nameGripVerb } from './name-grip.verb';
+import { placeStrokesVerb } from './place-strokes.verb';
+import { tapsVerb } from './taps.verb';
 import { workError, type Verb, type WorkError } from './verb';
 
 const VERBS: ReadonlyMap<string, Verb> = new Map([
@@ -16,6 +18,8 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['fingering', fingeringVerb],
   ['change', changeVerb],
   ['key', keyVerb],
+  ['place-strokes', placeStrokesVerb],
+  ['taps', tapsVerb],
   ['chart', chartVerb],
   ['ladder', ladderVerb],
   ['limit', limitVerb],

@@ -40,6 +40,26 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
   ],
   ['inventory', 'a grip that the chart never plays', `${FRAME}grip Em: 022000\n[A]\n| G | D |`],
   ['key-fit', 'a key that does not fit', `${FRAME}key: Eb\n[A]\n| G | C | D7 | G |`],
+  [
+    'pattern-fill',
+    'five strokes in a bar of four',
+    `${FRAME}pattern five 4/4: D U D U D\n[A] pattern five\n| G | D |`,
+  ],
+  [
+    'pattern-hand',
+    'an up on the beat',
+    `${FRAME}pattern odd 4/4: D U U D D - D U\n[A] pattern odd\n| G | D |`,
+  ],
+  [
+    'pattern-tellings',
+    'words that say another pattern',
+    `${FRAME}pattern two 4/4: D U D U D - D U told "down down up"\n[A] pattern two\n| G | D |`,
+  ],
+  [
+    'change-slot',
+    'three chords in a bar of eighths',
+    `${FRAME}pattern eights 4/4: D U D U D U D U\n[A] pattern eights\n| G C D | G |`,
+  ],
 ];
 
 /** Songs of different kinds with nothing to find. */
@@ -63,6 +83,18 @@ const CLEAN: readonly (readonly [string, string])[] = [
     `${FRAME}grip F: 133211\ngrip G: 355433 as F frets +2\n[A]\n| F | G |`,
   ],
   ['an open tuning', `${FRAME.replace('E A D G B E', 'D G D G B D')}grip G: 000000\n[A]\n| G |`],
+  [
+    'a free pattern',
+    `${FRAME}pattern loose 4/4 free: D U U D D - D U\n[A] pattern loose\n| G | D |`,
+  ],
+  [
+    'a pattern in six, and one that is picked',
+    `${FRAME.replace('4/4', '6/8')}pattern six 6/8: D - U D - U\npattern roll 6/8: p i m a m i\n[A] pattern six\n| G | D |\n[B] pattern roll\n| G | D |`,
+  ],
+  [
+    'half-bar chords on their slots, told as it is written',
+    `${FRAME}pattern eights 4/4: D U D U D - D U told "down-up down-up down down-up"\n[A] pattern eights\n| G D | C |`,
+  ],
   ['a minor key', `${FRAME}key: Am\n[A]\n| Am | F | C | G |\n| Am | E7 | Am | Am |`],
 ];
 

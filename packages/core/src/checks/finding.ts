@@ -15,6 +15,10 @@ export const CHECKS = {
   'shape-claim': 'fault',
   inventory: 'fault',
   'key-fit': 'doubt',
+  'pattern-fill': 'fault',
+  'pattern-hand': 'doubt',
+  'pattern-tellings': 'doubt',
+  'change-slot': 'doubt',
 } as const satisfies Record<string, Severity>;
 
 export type CheckCode = keyof typeof CHECKS;

@@ -5,6 +5,7 @@ import type { Finding, Severity } from './finding';
 import { frameFindings, keyFindings } from './frame-findings';
 import { gripFindings } from './grip-findings';
 import { inventoryFindings } from './inventory-findings';
+import { patternFindings } from './pattern-findings';
 
 const WEIGHT: Readonly<Record<Severity, number>> = { fault: 0, doubt: 1, note: 2 };
 
@@ -24,6 +25,7 @@ export function findingsOf(
     ...frameFindings(song),
     ...gripFindings(song, { setup: { tuning, capo }, hand: handFor(song), conventions }),
     ...inventoryFindings(song),
+    ...patternFindings(song),
     ...keyFindings(song),
   ];
   return [...all].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);

@@ -4,3 +4,4 @@ export { findingsOf } from './findings';
 export { frameFindings, keyFindings } from './frame-findings';
 export { gripFindings } from './grip-findings';
 export { inventoryFindings } from './inventory-findings';
+export { patternFindings } from './pattern-findings';

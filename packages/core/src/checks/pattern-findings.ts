@@ -1,0 +1,124 @@
+import { chordLabel } from '../chord';
+import { changesOffSlot, patternNamed, playingOf } from '../form';
+import { formatMeter, parseStrokes, readPattern, type Pattern, type Slot } from '../rhythm';
+import { settledFrame, type NamedPattern, type SongDocument } from '../song';
+import { createFinding, type Finding } from './finding';
+
+/** Slots a beat at which the strumming hand swings down and up evenly. */
+const EVEN_SUBDIVISIONS: readonly number[] = [1, 2, 4];
+
+function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding[] {
+  const read = readPattern(named.meter, named.strokes);
+  if (!read.ok) return [createFinding('pattern-fill', { at: named.name, message: read.message })];
+  const meter = formatMeter(settledFrame(song.frame).meter);
+  const own = formatMeter(named.meter);
+  const isPlayed = song.sections.some((section) => section.pattern === named.name);
+  if (own === meter || !isPlayed) return [];
+  const message = `This pattern fills ${own}, and the song is in ${meter}. Write it anew for ${meter}.`;
+  return [createFinding('pattern-fill', { at: named.name, message })];
+}
+
+/** Strums that go against an even hand: downs belong on even slots, ups on odd ones. */
+function oddStrums({ meter, slotsPerBar, slots }: Pattern): readonly number[] {
+  if (meter.unit >= 8 || !EVEN_SUBDIVISIONS.includes(slotsPerBar / meter.beats)) return [];
+  return slots.flatMap((slot, index) => {
+    if (slot.kind !== 'strum') return [];
+    const isDownSlot = (index % slotsPerBar) % 2 === 0;
+    return (slot.direction === 'down') === isDownSlot ? [] : [index];
+  });
+}
+
+function turned(strokes: readonly string[], at: readonly number[]): readonly string[] {
+  let slot = -1;
+  return strokes.map((stroke) => {
+    if (stroke === '|') return stroke;
+    slot += 1;
+    if (!at.includes(slot)) return stroke;
+    return stroke.startsWith('D') ? stroke.replace('D', 'U') : stroke.replace('U', 'D');
+  });
+}
+
+function handFindings(named: NamedPattern, pattern: Pattern): readonly Finding[] {
+  const odd = named.free ? [] : oddStrums(pattern);
+  const [first] = odd;
+  if (first === undefined) return [];
+  const isDown = pattern.slots[first]?.kind === 'strum' && first % 2 === 1;
+  const what = isDown ? 'a down between the beats' : 'an up on the beat';
+  return [
+    createFinding('pattern-hand', {
+      at: named.name,
+      message: `Slot ${first + 1} is ${what}: the hand does not swing evenly there. Turn the stroke, or let the pattern be free.`,
+      remedies: [
+        {
+          label: 'Turn the stroke',
+          commands: [
+            { kind: 'set-pattern', pattern: { ...named, strokes: turned(named.strokes, odd) } },
+          ],
+        },
+        {
+          label: 'Let it be free',
+          commands: [{ kind: 'set-pattern', pattern: { ...named, free: true } }],
+        },
+      ],
+    }),
+  ];
+}
+
+function directionsOf(slots: readonly Slot[]): string {
+  return slots
+    .flatMap((slot) => (slot.kind === 'strum' ? [slot.direction === 'down' ? 'D' : 'U'] : []))
+    .join(' ');
+}
+
+function tellingFindings(named: NamedPattern, pattern: Pattern): readonly Finding[] {
+  if (named.told === undefined) return [];
+  const told = parseStrokes(named.told)?.join(' ');
+  const written = directionsOf(pattern.slots);
+  if (told === written) return [];
+  const message =
+    told === undefined
+      ? `It is told as “${named.told}”, which cannot be read as downs and ups.`
+      : `Told: ${told}. Written: ${written}. One of the two is meant.`;
+  const { told: _left, ...untold } = named;
+  return [
+    createFinding('pattern-tellings', {
+      at: named.name,
+      message,
+      remedies: [
+        { label: 'What is written', commands: [{ kind: 'set-pattern', pattern: untold }] },
+      ],
+    }),
+  ];
+}
+
+function slotFindings(song: SongDocument): readonly Finding[] {
+  const seen = new Set<string>();
+  return playingOf(song).occurrences.flatMap((occurrence): readonly Finding[] => {
+    const pattern = patternNamed(song, occurrence.pattern);
+    if (!pattern || seen.has(occurrence.section)) return [];
+    seen.add(occurrence.section);
+    const [off] = changesOffSlot(occurrence.bars, pattern);
+    if (!off) return [];
+    const beat = Number(off.beat.toFixed(2));
+    const message = `In bar ${off.bar} ${chordLabel(off.chord)} comes on beat ${beat}, where ${occurrence.pattern ?? ''} has no slot. Move the chord, or use a finer pattern.`;
+    return [createFinding('change-slot', { at: occurrence.name, message })];
+  });
+}
+
+/**
+ * Finds what is doubtful about the patterns of a song: those that do not fill their bar, strokes
+ * against an even hand, tellings that differ, chords that come between slots. Empty when all is in
+ * order.
+ *
+ * @example
+ * patternFindings(readChart('pattern p 4/4: D U D\n[A]\n| G |').song).map((one) => one.code) // ['pattern-fill']
+ */
+export function patternFindings(song: SongDocument): readonly Finding[] {
+  const own = song.patterns.flatMap((named): readonly Finding[] => {
+    const filled = fillFindings(song, named);
+    const pattern = patternNamed(song, named.name);
+    if (filled.length > 0 || !pattern) return filled;
+    return [...handFindings(named, pattern), ...tellingFindings(named, pattern)];
+  });
+  return [...own, ...slotFindings(song)];
+}
