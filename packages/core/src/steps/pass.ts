@@ -1,11 +1,13 @@
 import type { PlayedBar } from '../form';
 import { beatsToNumber } from '../units';
 import type { Step } from './step';
-import { barsOfPart, type Workpiece } from './workpiece';
+import type { Workpiece } from './workpiece';
 
 /** One bar of a pass: what to play, and how many beats it lasts. */
 export interface PassBar {
   readonly label: string;
+  /** The name of the pattern it is played with. */
+  readonly pattern?: string;
   readonly chords: PlayedBar['chords'];
   readonly beats: number;
 }
@@ -19,8 +21,11 @@ export interface Pass {
 const DRILL_BARS = 4;
 const DRILL_BEATS = 4;
 
-function toPassBars(bars: readonly PlayedBar[]): readonly PassBar[] {
-  return bars.map(({ number, chords, beats }) => ({ label: String(number), chords, beats }));
+function toPassBars(bars: readonly PlayedBar[], pattern?: string): readonly PassBar[] {
+  return bars.map(({ number, chords, beats }) => ({
+    ...{ label: String(number), chords, beats },
+    ...(pattern !== undefined && { pattern }),
+  }));
 }
 
 /** A change drill: the two grips in turn, one strum each. */
@@ -37,10 +42,11 @@ function gripBars([chord = '-']: readonly string[], beats: number): readonly Pas
   return [{ label: '1', chords: [{ chord, beat: 1, beats }], beats }];
 }
 
-function partOccurrence(work: Workpiece, partId: string): readonly PlayedBar[] {
+/** One pass is enough to learn a repeated section. */
+function partBars(work: Workpiece, partId: string): readonly PassBar[] {
   const first = work.playing.occurrences.find((one) => one.part.id === partId);
-  // One pass is enough to learn a repeated section.
-  return first?.bars.slice(0, Math.max(1, first.part.bars.length)) ?? [];
+  if (!first) return [];
+  return toPassBars(first.bars.slice(0, Math.max(1, first.part.bars.length)), first.pattern);
 }
 
 function barsOf(step: Step, work: Workpiece): readonly PassBar[] {
@@ -51,15 +57,19 @@ function barsOf(step: Step, work: Workpiece): readonly PassBar[] {
     case 'change':
       return drillBars(step.atoms);
     case 'section':
-      return toPassBars(partOccurrence(work, first));
+      return partBars(work, first);
     case 'join':
-      return toPassBars([
-        ...barsOfPart(work, first).slice(-2),
-        ...partOccurrence(work, second).slice(0, 2),
-      ]);
+      return [...lastBars(work, first).slice(-2), ...partBars(work, second).slice(0, 2)];
     case 'whole':
-      return toPassBars(work.playing.occurrences.flatMap((one) => one.bars));
+      return work.playing.occurrences.flatMap((one) => toPassBars(one.bars, one.pattern));
   }
+}
+
+/** The end of a part as it is last played, its last pass. */
+function lastBars(work: Workpiece, partId: string): readonly PassBar[] {
+  return work.playing.occurrences
+    .filter((one) => one.part.id === partId)
+    .flatMap((one) => toPassBars(one.bars, one.pattern));
 }
 
 /**

@@ -24,6 +24,7 @@ import { ChangeList } from './parts/change-list';
 import { ChartEditor } from './parts/chart-editor';
 import { FrameForm } from './parts/frame-form';
 import { GripRow } from './parts/grip-row';
+import { PatternRow } from './parts/pattern-row';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
@@ -52,6 +53,7 @@ const KEYS: readonly ViewKey[] = [
     FrameForm,
     GripRow,
     PageHead,
+    PatternRow,
     ProblemLine,
     Ribbon,
     RouterLink,
@@ -139,6 +141,13 @@ const KEYS: readonly ViewKey[] = [
                 [grips]="worked()?.work?.grips ?? []"
                 (changed)="state.run($event)"
               />
+              @if (state.document().sections.length > 0) {
+                <harvu-pattern-row
+                  class="mt-4"
+                  [song]="state.document()"
+                  (changed)="state.run($event)"
+                />
+              }
               @if (worked()?.work; as work) {
                 <harvu-change-list class="mt-4" [song]="state.document()" [work]="work" />
               }

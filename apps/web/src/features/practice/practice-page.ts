@@ -12,6 +12,7 @@ import { goalWords } from '@harvu/core/steps';
 import { ClickEngine } from '../../platform/click-engine';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
+import { PatternLane } from '../../ui/pattern-lane';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { BarStrip } from './parts/bar-strip';
@@ -30,7 +31,7 @@ const KEYS: readonly ViewKey[] = [
 @Component({
   selector: 'harvu-practice-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BarStrip, NowNext, ProblemLine, Ribbon, RouterLink, RungLadder],
+  imports: [BarStrip, NowNext, PatternLane, ProblemLine, Ribbon, RouterLink, RungLadder],
   providers: [ClickEngine, PracticeState],
   host: {
     class: 'flex min-h-dvh flex-1 flex-col px-4 py-3 sm:px-6',
@@ -80,6 +81,9 @@ const KEYS: readonly ViewKey[] = [
                 [isRunning]="state.isRunning()"
                 [countIn]="state.countIn()"
               />
+              @if (state.lane(); as lane) {
+                <harvu-lane class="mt-3" [pattern]="lane.pattern" [current]="lane.slot" />
+              }
             }
             <harvu-rung-ladder
               class="mt-3 lg:hidden"

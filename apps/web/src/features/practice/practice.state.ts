@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem } from '@harvu/contract';
 import { changeBetween, type Setup } from '@harvu/core/fretboard';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import type { Pattern } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
 import { passBeats, passOf, placeInPass, type SongGrip } from '@harvu/core/steps';
 import { v4 as newId } from 'uuid';
@@ -76,6 +77,12 @@ export class PracticeState {
   );
   readonly place = computed(() => placeInPass(this.pass(), Math.max(0, this.passBeat())), {
     equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+  });
+  /** The pattern of the bar being played, and the slot its hand is at. */
+  readonly lane = computed(() => {
+    const [bar, work] = [this.pass().bars[this.place()?.bar ?? 0], this.opened()?.work];
+    const pattern = work?.patterns[bar?.pattern ?? ''];
+    return pattern && { pattern, slot: this.slotIn(pattern) };
   });
   readonly now = computed(() => this.gripOf(this.place()?.now));
   readonly next = computed(() => this.gripOf(this.place()?.next));
@@ -190,6 +197,16 @@ export class PracticeState {
       this.told.set(`Two in a row: down to ${this.bpm()}, no harm done.`);
     else if (clean) this.told.set(`${climb.cleanInRow} of ${step.goal.cleanInRow} clean.`);
     else this.told.set('Stumbled. Once more at the same tempo.');
+  }
+
+  private slotIn(pattern: Pattern): number {
+    const beats = this.passBeat();
+    if (!this.isOn() || beats < 0) return -1;
+    const within = beats % passBeats(this.pass());
+    const before = this.pass().bars.slice(0, this.place()?.bar ?? 0);
+    const inBar = within - before.reduce((sum, bar) => sum + bar.beats, 0);
+    const from = ((this.place()?.bar ?? 0) % pattern.bars) * pattern.slotsPerBar;
+    return from + Math.floor((inBar * pattern.slotsPerBar) / pattern.meter.beats + 1e-6);
   }
 
   private gripOf(name: string | undefined): SongGrip | undefined {
