@@ -59,16 +59,13 @@ function wordsOf(slot: Slot, count: string): string {
       [attr.viewBox]="'0 0 ' + width() + ' ' + height"
       [style.max-width.px]="width() * scale()"
       class="block w-full"
+      [class.mx-auto]="isCentred()"
       role="img"
       [attr.aria-label]="words()"
     >
       <path [attr.d]="motion()" class="fill-none stroke-line" stroke-width="1.5" />
       @for (slot of drawn(); track $index) {
-        <g
-          [class.cursor-pointer]="isEditable()"
-          [class.opacity-35]="slot.isGhost"
-          (click)="pick.emit($index)"
-        >
+        <g [class.cursor-pointer]="isEditable()" (click)="pick.emit($index)">
           <rect
             [attr.x]="slot.x - 20"
             y="0"
@@ -102,7 +99,9 @@ function wordsOf(slot: Slot, count: string): string {
             <path
               [attr.d]="arrow(slot)"
               class="fill-none"
-              [class]="slot.isMuted ? 'stroke-rose' : 'stroke-ink'"
+              [class]="
+                slot.isMuted ? 'stroke-rose' : slot.isGhost ? 'stroke-ink-soft' : 'stroke-ink'
+              "
               [attr.stroke-width]="slot.isAccent ? 4 : slot.isGhost ? 1.4 : 2.4"
               [attr.stroke-dasharray]="slot.isGhost ? '3 3' : null"
             />
@@ -124,7 +123,8 @@ function wordsOf(slot: Slot, count: string): string {
             text-anchor="middle"
             font-size="14"
             [attr.font-weight]="slot.isDown ? 700 : 400"
-            class="fill-ink font-mono"
+            class="font-mono"
+            [class]="slot.isGhost ? 'fill-ink-soft' : 'fill-ink'"
           >
             {{ slot.count }}
           </text>
@@ -142,6 +142,7 @@ export class PatternLane {
   readonly current = input(-1);
   readonly isEditable = input(false);
   readonly scale = input(1);
+  readonly isCentred = input(false);
   readonly pick = output<number>();
   protected readonly height = HEIGHT;
   private readonly conventions = inject(CONVENTIONS);

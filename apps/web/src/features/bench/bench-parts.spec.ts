@@ -14,6 +14,7 @@ import { ChangeList } from './parts/change-list';
 import { FindingNote } from './parts/finding-note';
 import { GripNeck } from './parts/grip-neck';
 import { GripRow } from './parts/grip-row';
+import { PatternRow } from './parts/pattern-row';
 
 const conventions = signal<Conventions>(USUAL_CONVENTIONS);
 const CAPO_2 = { tuning: STANDARD_TUNING, capo: 2 };
@@ -178,5 +179,97 @@ describe('the parts of the bench', () => {
       { kind: 'move-capo', capo: 4, keeps: 'sounds' },
       { kind: 'move-capo', capo: 4, keeps: 'shapes' },
     ]);
+  });
+
+  describe('the pattern editor', () => {
+    const chart = 'pattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| G |\n[B]\n| D |';
+    const { song: patterned } = readChart(chart);
+    const open = async () => {
+      const made = await collect<PatternRow, SongCommand>(
+        PatternRow,
+        { song: patterned },
+        (one) => one.changed,
+      );
+      await made.shown.press('eights');
+      return made;
+    };
+    const strokesIn = (commands: readonly SongCommand[]) =>
+      commands.map((one) =>
+        one.kind === 'set-pattern' ? one.pattern.strokes.join(' ') : one.kind,
+      );
+    const type = async (shown: Shown<PatternRow>, label: string, value: string) => {
+      const field = shown
+        .all<HTMLInputElement>('label')
+        .find((one) => one.textContent.includes(label))
+        ?.querySelector('input');
+      if (!field) throw new Error(label);
+      field.value = value;
+      field.dispatchEvent(new Event('input'));
+      await shown.settle();
+    };
+
+    it('draws what words may mean, best first, and takes the one chosen', async () => {
+      const { shown, given } = await open();
+      await type(shown, 'In words', 'down-up, up, down');
+      expect(shown.text).toContain('It fits one bar in 8 in 4 ways.');
+      const ways = shown.all('[aria-label^="Ways it may"] button');
+      expect(ways.length).toBe(3);
+      ways[0]?.click();
+      expect(strokesIn(given)).toEqual(['D U - U D - - -']);
+    });
+
+    it('says that words fit no bar evenly, and what would do', async () => {
+      const { shown } = await open();
+      await type(shown, 'In words', 'down up down down up up down');
+      expect(shown.text).toContain('it needs two bars or a finer grid');
+      await type(shown, 'In words', 'sideways');
+      expect(shown.text).toContain('These words are not downs and ups only.');
+    });
+
+    it('turns a slot by pressing on it', async () => {
+      const { shown, given } = await open();
+      const slots = shown.all<SVGElement>('harvu-pattern-editor harvu-lane g');
+      for (const at of [0, 5]) slots[at]?.dispatchEvent(new Event('click'));
+      expect(strokesIn(given)).toEqual(['- U D U D - D U', 'D U D U D x D U']);
+    });
+
+    it('takes strokes as they are written, and tells those that do not fill the bar', async () => {
+      const { shown, given } = await open();
+      await type(shown, 'Strokes:', 'D U D');
+      await shown.press('Write it');
+      expect(shown.text).toContain('3 strokes and rests do not fill a bar of 4/4');
+      await type(shown, 'Strokes:', 'D - D U');
+      await shown.press('Write it');
+      expect(strokesIn(given)).toEqual(['D - D U']);
+    });
+
+    it('takes a rhythm that is tapped', async () => {
+      const { shown } = await open();
+      const button = shown.all('button').find((one) => one.textContent.includes('Tap it'));
+      for (const beat of [0, 1, 1.5, 2, 3, 3.5]) {
+        const event = new Event('pointerdown');
+        Object.defineProperty(event, 'timeStamp', { value: 1000 + beat * 600 });
+        button?.dispatchEvent(event);
+      }
+      await shown.settle();
+      expect(shown.text).toContain('tapped at 100 bpm, 2 a beat, 100 % on the grid');
+    });
+
+    it('lays the pattern over the sections that are ticked', async () => {
+      const { shown, given } = await open();
+      const boxes = shown.all<HTMLInputElement>('fieldset input');
+      boxes[1]?.click();
+      boxes[0]?.click();
+      expect(given).toEqual([
+        { kind: 'assign-pattern', name: 'eights', sections: ['A', 'B'] },
+        { kind: 'assign-pattern', name: 'eights', sections: [] },
+      ]);
+    });
+
+    it('begins a new pattern that fills the bar', async () => {
+      const { shown, given } = await open();
+      await shown.press('New pattern');
+      expect(strokesIn(given)).toEqual(['D D D D']);
+    });
   });
 });

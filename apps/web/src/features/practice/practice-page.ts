@@ -82,7 +82,13 @@ const KEYS: readonly ViewKey[] = [
                 [countIn]="state.countIn()"
               />
               @if (state.lane(); as lane) {
-                <harvu-lane class="mt-3" [pattern]="lane.pattern" [current]="lane.slot" />
+                <harvu-lane
+                  class="mt-3"
+                  [pattern]="lane.pattern"
+                  [current]="lane.slot"
+                  [scale]="1.7"
+                  [isCentred]="true"
+                />
               }
             }
             <harvu-rung-ladder

@@ -1,0 +1,36 @@
+import { expect, test } from '@playwright/test';
+import { Bench } from '../screens/bench';
+import { Door } from '../screens/door';
+
+test.beforeEach(async ({ page }) => new Door(page).slipInAs('Ilse Korrin'));
+
+test('a pattern goes from the teacher’s words over the chart to the steps', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.start(`Pattern ${Date.now()}`);
+  await bench.write('tempo: 92\nmeter: 4/4\ncapo: 0\n[A]\n| G | D |\n');
+  await page.getByRole('button', { name: 'New pattern' }).click();
+  const editor = page.getByRole('region', { name: 'Edit a pattern' });
+  await editor.getByLabel('In words, as you say it').fill('down-up down-up down down-up');
+  await expect(editor.getByText('It fits one bar in 8 in 1 way.')).toBeVisible();
+  await editor.getByRole('list', { name: /Ways/ }).getByRole('button').first().click();
+  await expect(bench.text).toContainText('pattern pattern-1 4/4: D U D U D - D U');
+  await editor.getByLabel('A', { exact: true }).check();
+  await expect(bench.text).toContainText('[A] pattern pattern-1');
+  await editor.getByRole('button', { name: 'Hear it' }).click();
+  await expect(editor.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await editor.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText('of 0.33 s').first()).toBeVisible();
+  await bench.isSaved();
+  await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByText('A A', { exact: true }).click();
+  await expect(page.getByText(/half a beat for it allows/)).toBeVisible();
+});
+
+test('a chord that comes between the slots of its pattern is told', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.start(`Between ${Date.now()}`);
+  await bench.write(
+    'tempo: 92\nmeter: 4/4\npattern p 4/4: D D D D\n[A] pattern p\n| G C D | G |\n',
+  );
+  await expect(bench.margin.getByText(/where p has no slot/)).toBeVisible();
+});
