@@ -8,6 +8,7 @@ import {
   USUAL_HAND,
 } from '../packages/core/src/fretboard';
 import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
+import { parseStrokes, placeStrokes } from '../packages/core/src/rhythm';
 import { knownGrips, progression, type KnownGrip } from './bench/grip-collection';
 
 const SETUP = { tuning: STANDARD_TUNING, capo: 0 };
@@ -91,6 +92,19 @@ function timeFingering(): void {
   }
 }
 
+function timePlacements(): void {
+  const strokes = parseStrokes('DU D DU D DUD U D') ?? [];
+  for (const slots of [16, 32, 64]) {
+    let count = 0;
+    const ms = milliseconds(() => {
+      ({ count } = placeStrokes({ strokes, slots }));
+    });
+    print(
+      `Placing ${strokes.length} strokes in ${slots} slots: ${ms.toFixed(2)} ms for ${count} ways`,
+    );
+  }
+}
+
 const known = knownGrips();
 // Once for nothing: what is measured is the code, not its warming up.
 for (const one of known.slice(0, 200)) {
@@ -100,3 +114,4 @@ for (const one of known.slice(0, 200)) {
 compareNaming(known);
 timeFinder();
 timeFingering();
+timePlacements();

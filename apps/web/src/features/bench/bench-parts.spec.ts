@@ -226,6 +226,17 @@ describe('the parts of the bench', () => {
       expect(shown.text).toContain('These words are not downs and ups only.');
     });
 
+    it('repeats a row of strings until the bar is full, and says how it ends', async () => {
+      const { shown, given } = await open();
+      await type(shown, 'In words', '5 2 3 1');
+      expect(shown.text).toContain('A row of 4, repeated until the bar is full.');
+      expect(shown.text).toContain('one bar in 8: 4 + 4');
+      shown.all('[aria-label^="Ways it may"] button')[0]?.click();
+      expect(strokesIn(given)).toEqual(['5 2 3 1 5 2 3 1']);
+      await type(shown, 'In words', 'p i m a m');
+      expect(shown.text).toContain('one bar in 8: 5 + 3, its end cut short');
+    });
+
     it('turns a slot by pressing on it', async () => {
       const { shown, given } = await open();
       const slots = shown.all<SVGElement>('harvu-pattern-editor harvu-lane g');

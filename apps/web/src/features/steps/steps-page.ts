@@ -16,6 +16,7 @@ import { GripDiagram } from '../../ui/grip-diagram';
 import { LadderLine } from '../../ui/ladder-line';
 import { Note } from '../../ui/note';
 import { PageHead } from '../../ui/page-head';
+import { PatternLane } from '../../ui/pattern-lane';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { AssignPanel } from './parts/assign-panel';
@@ -32,6 +33,7 @@ import { StepsState } from './steps.state';
     LadderLine,
     Note,
     PageHead,
+    PatternLane,
     ProblemLine,
     Ribbon,
     RouterLink,
@@ -127,6 +129,9 @@ import { StepsState } from './steps.state';
                 [scale]="1.4"
               />
             }
+            @if (lane(); as pattern) {
+              <harvu-lane class="rounded-sm border border-line bg-sheet p-2" [pattern]="pattern" />
+            }
             @if (drawn(); as change) {
               <harvu-change
                 class="rounded-sm border border-line bg-sheet p-3"
@@ -186,6 +191,13 @@ export class StepsPage {
     const grip = work?.grips.find((one) => one.name === step?.atoms[0]);
     if (step?.kind !== 'grip' || !grip || !song) return undefined;
     return { grip, setup: settledFrame(song.document.frame) };
+  });
+  /** The pattern that the chosen section is played with. */
+  protected readonly lane = computed(() => {
+    const [step, work] = [this.chosen(), this.state.analysed()?.work];
+    if (step?.kind !== 'section' || !work) return undefined;
+    const occurrence = work.playing.occurrences.find((one) => one.part.id === step.atoms[0]);
+    return work.patterns[occurrence?.pattern ?? ''];
   });
   /** The change that the chosen step drills. */
   protected readonly drawn = computed(() => {

@@ -9,6 +9,8 @@ import {
   signal,
 } from '@angular/core';
 import {
+  cellsOver,
+  parseSlot,
   parseStrokes,
   placeStrokes,
   readPattern,
@@ -42,6 +44,18 @@ function onGrid(strokes: readonly ToldStroke[], slots: readonly number[], grid: 
     return { kind: 'strum', direction: stroke === 'D' ? 'down' : 'up' };
   });
   return { ...grid, slots: filled };
+}
+
+const REST: Slot = { kind: 'rest' };
+
+/** A picking pattern said as a row, "5 2 3 1" or "p m i a"; empty when it is none. */
+function pickedCell(text: string): readonly Slot[] {
+  const slots = text
+    .trim()
+    .split(/[\s,]+/)
+    .map(parseSlot);
+  const isPicked = slots.some((slot) => slot?.kind === 'pluck');
+  return isPicked && slots.every((slot) => slot !== undefined) ? slots : [];
 }
 
 /** One pattern being edited: by pressing on its slots, in words, by writing strokes, or by tapping it. */
@@ -127,7 +141,7 @@ function onGrid(strokes: readonly ToldStroke[], slots: readonly number[], grid: 
           #words
           class="field mt-0.5"
           maxlength="200"
-          placeholder="down, down-up, up, down-up"
+          placeholder="down, down-up, up; or 5 2 3 1; or p m i a"
           autocomplete="off"
           (input)="told.set(words.value)"
         />
@@ -237,6 +251,17 @@ export class PatternEditor {
     // The first grid that takes the words at all is meant; finer ones only where it does not.
     return ways.find((some) => some.length > 0) ?? [];
   });
+  /** A row of strings or fingers, repeated until the bar is full; what is left over is said. */
+  private readonly pickedWays = computed((): readonly Way[] => {
+    const cell = pickedCell(this.told());
+    if (cell.length === 0) return [];
+    return this.grids().map(([label, grid]) => {
+      const parts = cellsOver(cell.length, grid.slots.length);
+      const slots = grid.slots.map((_, index): Slot => cell[index % cell.length] ?? REST);
+      const ends = parts.at(-1) === cell.length ? '' : ', its end cut short';
+      return { label: `${label}: ${parts.join(' + ')}${ends}`, pattern: { ...grid, slots } };
+    });
+  });
   private readonly tapped = computed(() =>
     readTaps(this.taps(), { beatsPerBar: this.frame().meter.beats }),
   );
@@ -254,9 +279,15 @@ export class PatternEditor {
     const label = `tapped at ${Math.round(read.bpm)} bpm, ${read.subdivision} a beat, ${sure} % on the grid`;
     return [{ label, pattern: { meter, bars, slotsPerBar, slots } }];
   });
-  protected readonly ways = computed(() => [...this.tappedWays(), ...this.toldWays()]);
+  protected readonly ways = computed(() => [
+    ...this.tappedWays(),
+    ...this.toldWays(),
+    ...this.pickedWays(),
+  ]);
   protected readonly reading = computed(() => {
     if (this.told().trim() === '') return '';
+    const cell = pickedCell(this.told());
+    if (cell.length > 0) return `A row of ${cell.length}, repeated until the bar is full.`;
     const strokes = this.toldStrokes();
     if (!strokes) return 'These words are not downs and ups only.';
     const [coarse] = this.grids();
