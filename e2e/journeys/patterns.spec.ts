@@ -22,7 +22,7 @@ test('a pattern goes from the teacher’s words over the chart to the steps', as
   await expect(page.getByText('of 0.33 s').first()).toBeVisible();
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
-  await page.getByText('A A', { exact: true }).click();
+  await page.getByRole('button', { name: /A A .*rungs/ }).click();
   await expect(page.getByText(/half a beat for it allows/)).toBeVisible();
 });
 

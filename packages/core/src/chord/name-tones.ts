@@ -1,4 +1,14 @@
-import { keySigns, rootName, toneName, toPitchClass, type PitchClass } from '../pitch';
+import {
+  hasTone,
+  keySigns,
+  rootName,
+  toneCount,
+  toneName,
+  tonesOf,
+  toPitchClass,
+  toToneSet,
+  type PitchClass,
+} from '../pitch';
 import { QUALITIES, type Quality } from './qualities.data';
 
 /** The tones that sound, the lowest first; how often each sounds tells roots from colours. */
@@ -62,22 +72,14 @@ function missingCost(quality: Quality, interval: number): number {
   return place === 3 ? COST.seventh : COST.colour;
 }
 
-function toBits(intervals: readonly number[]): number {
-  return intervals.reduce((bits, interval) => bits | (1 << interval), 0);
-}
-
 const WEIGHED: readonly Weighed[] = QUALITIES.map((quality) => ({
   quality,
-  bits: toBits(quality.tones),
+  bits: toToneSet(quality.tones),
   missing: Array.from({ length: 12 }, (_, interval) => missingCost(quality, interval)),
 }));
 
 function rotated(bits: number, root: PitchClass): number {
   return ((bits >> root) | (bits << (12 - root))) & 0xfff;
-}
-
-function isIn(bits: number, interval: number): boolean {
-  return (bits & (1 << interval)) !== 0;
 }
 
 /** Adds the costs of the intervals that are set, one bit after the other. */
@@ -87,12 +89,6 @@ function sumOver(bits: number, costs: readonly number[]): number {
     sum += costs[31 - Math.clz32(left & -left)] ?? 0;
   }
   return sum;
-}
-
-function countIn(bits: number): number {
-  let count = 0;
-  for (let left = bits; left !== 0; left &= left - 1) count += 1;
-  return count;
 }
 
 interface Priced {
@@ -119,7 +115,7 @@ function isSuspended({ tones }: Quality): boolean {
 
 function bassCost({ bits, quality }: Weighed, { bass, isBassAlone }: Seen): number {
   if (bass === 0) return 0;
-  if (isIn(bits, bass)) return isSuspended(quality) ? COST.suspendedBass : COST.chordToneBass;
+  if (hasTone(bits, bass)) return isSuspended(quality) ? COST.suspendedBass : COST.chordToneBass;
   return isBassAlone ? COST.foreignBass : COST.doubledForeignBass;
 }
 
@@ -129,7 +125,7 @@ function costOf(weighed: Weighed, seen: Seen): number {
   return (
     weighed.quality.rarity +
     sumOver(missing, weighed.missing) +
-    countIn(extra) * COST.extra +
+    toneCount(extra) * COST.extra +
     bassCost(weighed, seen) -
     seen.bonus
   );
@@ -150,7 +146,7 @@ class Cheapest {
     const cost = costOf(weighed, seen);
     if (cost >= this.limit) return;
     this.take({ seen, quality: weighed.quality, cost, tellsBass: true });
-    if (seen.bass === 0 || !isIn(weighed.bits, seen.bass)) return;
+    if (seen.bass === 0 || !hasTone(weighed.bits, seen.bass)) return;
     const untold = cost + COST.untoldBass;
     if (untold < this.limit) {
       this.take({ seen, quality: weighed.quality, cost: untold, tellsBass: false });
@@ -165,7 +161,7 @@ class Cheapest {
 }
 
 function cheapest({ bass, tones }: Sounding, count: number): readonly Priced[] {
-  const bits = toBits(tones);
+  const bits = toToneSet(tones);
   const isBassAlone = tones.filter((tone) => tone === bass).length === 1;
   const names = new Cheapest(count);
   for (let root = 0; root < 12; root++) {
@@ -185,7 +181,7 @@ function cheapest({ bass, tones }: Sounding, count: number): readonly Priced[] {
 function toFit(one: Priced, sounding: Sounding, key: string | undefined): NameFit {
   const { quality, tellsBass, seen } = one;
   const { root } = seen;
-  const intervals = Array.from({ length: 12 }, (_, at) => at).filter((at) => isIn(seen.bits, at));
+  const intervals = tonesOf(seen.bits);
   const isMinor = quality.tones.includes(3) && !quality.tones.includes(4);
   const bass = toPitchClass(sounding.bass - root);
   const slash = tellsBass && bass !== 0;

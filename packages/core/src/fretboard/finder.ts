@@ -1,5 +1,14 @@
 import { chordTones, type ChordName } from '../chord';
-import { openNotes, toPitchClass, type PitchClass } from '../pitch';
+import {
+  hasTone,
+  openNotes,
+  toneCount,
+  tonesOf,
+  toPitchClass,
+  toToneSet,
+  type PitchClass,
+  type ToneSet,
+} from '../pitch';
 import { fingeringOf, type Fingering } from './fingering';
 import type { Grip } from './grip';
 import type { Hand } from './hand';
@@ -49,24 +58,6 @@ const COST = {
 const FIFTH = 7;
 const COLOURS = [2, 9, 10, 11] as const;
 
-function toBits(tones: readonly PitchClass[]): number {
-  return tones.reduce((bits, tone) => bits | (1 << tone), 0);
-}
-
-function tonesIn(bits: number): readonly PitchClass[] {
-  return Array.from({ length: 12 }, (_, tone) => tone).filter((tone) => (bits & (1 << tone)) !== 0);
-}
-
-function countIn(bits: number): number {
-  let count = 0;
-  for (let left = bits; left !== 0; left &= left - 1) count += 1;
-  return count;
-}
-
-function isTone(bits: number, note: number): boolean {
-  return (bits & (1 << toPitchClass(note))) !== 0;
-}
-
 /** The tones a search is about, as bits. */
 interface Wanted {
   readonly tones: number;
@@ -80,9 +71,9 @@ function wantedOf({ name, colours }: GripSearch): Wanted {
   const { root, quality, bass } = name;
   const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...(quality.spare ?? [])];
   const needed = quality.tones.filter((tone) => !spare.includes(tone));
-  const toTones = (intervals: readonly number[]): number =>
-    toBits(intervals.map((one) => toPitchClass(root + one)));
-  const tones = toBits(chordTones(name));
+  const toTones = (intervals: readonly number[]): ToneSet =>
+    toToneSet(intervals.map((one) => root + one));
+  const tones = toToneSet(chordTones(name));
   return {
     tones,
     needed: toTones(needed) | (1 << bass),
@@ -146,8 +137,8 @@ class PositionSearch {
     const near = [0, ...Array.from({ length: POSITION_SPAN + 1 }, (_, i) => position + i)];
     const options: StringOptions[] = [];
     for (const open of [...this.open].reverse()) {
-      const frets = near.filter((fret) => isTone(this.wanted.allowed, open + fret));
-      const own = toBits(frets.map((fret) => toPitchClass(open + fret)));
+      const frets = near.filter((fret) => hasTone(this.wanted.allowed, open + fret));
+      const own = toToneSet(frets.map((fret) => open + fret));
       options.unshift({ open, frets, bitsFromHere: own | (options[0]?.bitsFromHere ?? 0) });
     }
     return options;
@@ -216,7 +207,7 @@ function innerMutedOf(grip: Grip): number {
 }
 
 function soundBits(grip: Grip, open: readonly number[]): number {
-  return toBits(
+  return toToneSet(
     grip.flatMap((fret, place) => (fret === null ? [] : [toPitchClass((open[place] ?? 0) + fret)])),
   );
 }
@@ -238,8 +229,8 @@ function effortOf(grip: Grip, bits: number, wanted: Wanted): number {
     Math.max(0, ...frets) * COST.position +
     (grip.includes(0) ? 0 : COST.closed) +
     strandedOpenStrings(grip) * COST.stranded +
-    countIn(wanted.tones & ~bits) * COST.noFifth +
-    countIn(bits & ~wanted.tones) * COST.gained
+    toneCount(wanted.tones & ~bits) * COST.noFifth +
+    toneCount(bits & ~wanted.tones) * COST.gained
   );
 }
 
@@ -275,8 +266,8 @@ export function findGrips(search: GripSearch): readonly FoundGrip[] {
     tried += 1;
     const fingering = fingeringOf(grip, search.hand, { thumb: search.thumb ?? false });
     if (!fingering || !isWelcome(fingering, search)) continue;
-    const missing = tonesIn(wanted.tones & ~bits);
-    const gained = tonesIn(bits & ~wanted.tones);
+    const missing = tonesOf(wanted.tones & ~bits);
+    const gained = tonesOf(bits & ~wanted.tones);
     found.push({ ...fingering, grip, missing, gained, cost: fingering.cost + effort });
   }
   return found.sort((a, b) => a.cost - b.cost).slice(0, search.count);

@@ -5,3 +5,5 @@ export { keySigns, rootName } from './spelling';
 export type { Signs } from './spelling';
 export { formatTuning, openNotes, parseTuning, STANDARD_TUNING } from './tuning';
 export type { Tuning } from './tuning';
+export { hasTone, toneCount, tonesOf, toToneSet } from './tone-set';
+export type { ToneSet } from './tone-set';

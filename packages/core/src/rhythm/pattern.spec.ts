@@ -6,9 +6,11 @@ import {
   parseMeter,
   parseSlot,
   parseStrokes,
+  patternOfTaps,
   placeStrokes,
   readPattern,
   readTaps,
+  readTelling,
   slotTimes,
   strokeRate,
   type Meter,
@@ -245,5 +247,46 @@ describe('cells and counts', () => {
     expect(countWords(3, 9).join(' ')).toBe('1 trip let 2 trip let 3 trip let');
     expect(countWords(7, 7).join(' ')).toBe('1 2 3 4 5 6 7');
     expect(countWords(4, 8, 'numbers').join(' ')).toBe('1 2 3 4 5 6 7 8');
+  });
+});
+
+describe('a pattern as it is said', () => {
+  const told = (text: string, bar = '4/4') => readTelling(text, meter(bar));
+
+  it('is given in every way it fits the coarsest grid, best first', () => {
+    const { says, ways } = told('down-up, up, down');
+    expect(says).toBe('It fits one bar in 8 in 4 ways.');
+    expect(ways.length).toBe(3);
+    expect(ways[0]?.pattern.slots.map((slot) => formatSlot(slot)).join(' ')).toBe(
+      'D U - U D - - -',
+    );
+  });
+
+  it('is tried over two bars or finer where one bar does not take it', () => {
+    const { says, ways } = told('D U D D U U D');
+    expect(says).toContain('two bars or a finer grid');
+    expect(ways[0]?.label).toBe('two bars in 8, 84 ways');
+    expect(told('UUUUUUUUUUUU').ways).toEqual([]);
+  });
+
+  it('is a row of strings or fingers repeated until the bar is full', () => {
+    expect(told('5 2 3 1').ways.map((way) => way.label)).toEqual([
+      ...['one bar in 8: 4 + 4', 'two bars in 8: 4 + 4 + 4 + 4', 'one bar in 16: 4 + 4 + 4 + 4'],
+    ]);
+    expect(told('p i m a m i', '6/8').ways[0]?.label).toBe('one bar in 6: 6');
+    expect(told('5 4 3', '5/4').ways[0]?.label).toBe(
+      'one bar in 10: 3 + 3 + 3 + 1, its end cut short',
+    );
+  });
+
+  it('is nothing without words, and told where the words are none', () => {
+    expect(told('  ')).toEqual({ says: '', ways: [] });
+    expect(told('sideways').says).toContain('neither downs and ups nor a row');
+  });
+
+  it('is taken from taps, within what can be kept', () => {
+    expect(patternOfTaps([0, 0.6, 0.9, 1.2], meter('4/4'))?.pattern.slots.length).toBe(8);
+    const long = Array.from({ length: 400 }, (_, i) => i * 0.5);
+    expect(patternOfTaps(long, meter('4/4'))).toBeUndefined();
   });
 });

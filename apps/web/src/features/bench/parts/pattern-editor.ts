@@ -9,15 +9,12 @@ import {
   signal,
 } from '@angular/core';
 import {
-  cellsOver,
-  parseSlot,
-  parseStrokes,
-  placeStrokes,
+  patternOfTaps,
   readPattern,
-  readTaps,
+  readTelling,
+  strokeRate,
   type Pattern,
   type Slot,
-  type ToldStroke,
 } from '@harvu/core/rhythm';
 import {
   settledFrame,
@@ -28,35 +25,7 @@ import {
 import { PatternPlayer } from '../../../platform/pattern-player';
 import { PatternLane, strokesOf } from '../../../ui/pattern-lane';
 
-/** One way that told or tapped strokes may be meant. */
-interface Way {
-  readonly label: string;
-  readonly pattern: Pattern;
-}
-
-const WAYS_A_GRID = 3;
 const MOST_TAPS = 64;
-
-function onGrid(strokes: readonly ToldStroke[], slots: readonly number[], grid: Pattern): Pattern {
-  const filled = grid.slots.map((_, index): Slot => {
-    const stroke = strokes[slots.indexOf(index)];
-    if (stroke === undefined || !slots.includes(index)) return { kind: 'rest' };
-    return { kind: 'strum', direction: stroke === 'D' ? 'down' : 'up' };
-  });
-  return { ...grid, slots: filled };
-}
-
-const REST: Slot = { kind: 'rest' };
-
-/** A picking pattern said as a row, "5 2 3 1" or "p m i a"; empty when it is none. */
-function pickedCell(text: string): readonly Slot[] {
-  const slots = text
-    .trim()
-    .split(/[\s,]+/)
-    .map(parseSlot);
-  const isPicked = slots.some((slot) => slot?.kind === 'pluck');
-  return isPicked && slots.every((slot) => slot !== undefined) ? slots : [];
-}
 
 /** One pattern being edited: by pressing on its slots, in words, by writing strokes, or by tapping it. */
 @Component({
@@ -218,86 +187,16 @@ export class PatternEditor {
   });
   protected readonly rate = computed(() => {
     const pattern = this.pattern();
-    if (!pattern) return '';
-    const strokes = pattern.slots.filter((slot) => slot.kind !== 'rest').length;
-    return ((strokes * this.tempo()) / (pattern.meter.beats * pattern.bars * 60)).toFixed(1);
+    return pattern ? strokeRate(pattern, this.tempo()).toFixed(1) : '';
   });
 
-  /** The grids that are tried: the bar at two and four slots a beat, and two bars of the coarser. */
-  private readonly grids = computed((): readonly (readonly [label: string, grid: Pattern])[] => {
-    const { meter } = this.frame();
-    const coarse = meter.unit >= 8 ? meter.beats : meter.beats * 2;
-    const grid = (slotsPerBar: number, bars: number): Pattern => ({
-      ...{ meter, bars, slotsPerBar },
-      slots: Array.from({ length: slotsPerBar * bars }, () => ({ kind: 'rest' as const })),
-    });
-    return [
-      [`one bar in ${coarse}`, grid(coarse, 1)],
-      [`two bars in ${coarse}`, grid(coarse, 2)],
-      [`one bar in ${coarse * 2}`, grid(coarse * 2, 1)],
-    ];
+  private readonly telling = computed(() => readTelling(this.told(), this.frame().meter));
+  private readonly tapped = computed(() => patternOfTaps(this.taps(), this.frame().meter));
+  protected readonly ways = computed(() => {
+    const tapped = this.tapped();
+    return [...(tapped ? [tapped] : []), ...this.telling().ways];
   });
-  private readonly toldStrokes = computed(() => parseStrokes(this.told()));
-  private readonly toldWays = computed((): readonly (Way & { readonly count: number })[] => {
-    const strokes = this.toldStrokes() ?? [];
-    if (strokes.length === 0) return [];
-    const ways = this.grids().map(([label, grid]) => {
-      const { count, placements } = placeStrokes({ strokes, slots: grid.slots.length });
-      return placements.slice(0, WAYS_A_GRID).map((slots) => ({
-        ...{ label: `${label}, ${count} ${count === 1 ? 'way' : 'ways'}`, count },
-        pattern: onGrid(strokes, slots, grid),
-      }));
-    });
-    // The first grid that takes the words at all is meant; finer ones only where it does not.
-    return ways.find((some) => some.length > 0) ?? [];
-  });
-  /** A row of strings or fingers, repeated until the bar is full; what is left over is said. */
-  private readonly pickedWays = computed((): readonly Way[] => {
-    const cell = pickedCell(this.told());
-    if (cell.length === 0) return [];
-    return this.grids().map(([label, grid]) => {
-      const parts = cellsOver(cell.length, grid.slots.length);
-      const slots = grid.slots.map((_, index): Slot => cell[index % cell.length] ?? REST);
-      const ends = parts.at(-1) === cell.length ? '' : ', its end cut short';
-      return { label: `${label}: ${parts.join(' + ')}${ends}`, pattern: { ...grid, slots } };
-    });
-  });
-  private readonly tapped = computed(() =>
-    readTaps(this.taps(), { beatsPerBar: this.frame().meter.beats }),
-  );
-  private readonly tappedWays = computed((): readonly Way[] => {
-    const read = this.tapped();
-    if (!read) return [];
-    const { meter } = this.frame();
-    const slotsPerBar = meter.beats * read.subdivision;
-    const bars = Math.max(1, Math.ceil(((read.slots.at(-1) ?? 0) + 1) / slotsPerBar));
-    const slots = Array.from({ length: bars * slotsPerBar }, (_, index): Slot => {
-      if (!read.slots.includes(index)) return { kind: 'rest' };
-      return { kind: 'strum', direction: index % 2 === 0 ? 'down' : 'up' };
-    });
-    const sure = Math.round(read.confidence * 100);
-    const label = `tapped at ${Math.round(read.bpm)} bpm, ${read.subdivision} a beat, ${sure} % on the grid`;
-    return [{ label, pattern: { meter, bars, slotsPerBar, slots } }];
-  });
-  protected readonly ways = computed(() => [
-    ...this.tappedWays(),
-    ...this.toldWays(),
-    ...this.pickedWays(),
-  ]);
-  protected readonly reading = computed(() => {
-    if (this.told().trim() === '') return '';
-    const cell = pickedCell(this.told());
-    if (cell.length > 0) return `A row of ${cell.length}, repeated until the bar is full.`;
-    const strokes = this.toldStrokes();
-    if (!strokes) return 'These words are not downs and ups only.';
-    const [coarse] = this.grids();
-    if (!coarse || strokes.length === 0) return '';
-    const fits = placeStrokes({ strokes, slots: coarse[1].slots.length }).count;
-    if (fits > 0) return `It fits ${coarse[0]} in ${fits} ${fits === 1 ? 'way' : 'ways'}.`;
-    return this.toldWays().length > 0
-      ? `It does not fit ${coarse[0]} with the hand swinging evenly; it needs two bars or a finer grid. Choose, or tap it.`
-      : `${strokes.length} strokes fit no grid here with the hand swinging evenly. Tap it, or write it as a free pattern.`;
-  });
+  protected readonly reading = computed(() => this.telling().says);
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.player.close());
