@@ -44,6 +44,14 @@ const editGrip: Shot['go'] = async (page) => {
   await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
 };
 
+/** Opens the editor of the song's pattern at the bench, with a telling in words. */
+const editPattern: Shot['go'] = async (page) => {
+  await song('Slow Barge', 'Bench')(page);
+  await page.getByRole('button', { name: /barge-eights/ }).click();
+  await page.getByLabel('In words, as you say it').fill('down-up, up, down');
+  await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
+};
+
 const openWeekSong: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
   await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
@@ -65,6 +73,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
+  { name: 'pattern-editor', as: 'Ilse Korrin', go: editPattern },
   { name: 'ways', as: 'Odalys Renn', go: at('/me') },
   { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
   { name: 'week', as: 'Odalys Renn', go: at('/week') },
