@@ -34,7 +34,9 @@ export function clicksUntil(
   count: Count,
   { fromBeat, untilS }: { readonly fromBeat: number; readonly untilS: number },
 ): readonly Click[] {
-  const beats = Math.max(0, Math.ceil(((untilS - count.startS) * count.bpm) / 60) - fromBeat);
+  // One more than the division says, which may be a hair low; what is too late is filtered out.
+  const last = Math.floor(beatsAt(count, untilS)) + 1;
+  const beats = Math.max(0, last + 1 - fromBeat);
   return Array.from({ length: beats }, (_, index) => {
     const beat = fromBeat + index;
     return { beat, atS: clickTime(count, beat) };

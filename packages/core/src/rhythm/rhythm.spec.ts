@@ -86,6 +86,16 @@ describe('a click', () => {
     );
   });
 
+  it('is not lost when the end asked for lies a hair after it', () => {
+    for (let tempo = 20; tempo <= 400; tempo++)
+      for (let beat = 0; beat <= 50; beat++) {
+        const atS = clickTime({ startS: 0, bpm: bpm(tempo) }, beat);
+        const untilS = atS + atS * Number.EPSILON + Number.MIN_VALUE;
+        const clicks = clicksUntil({ startS: 0, bpm: bpm(tempo) }, { fromBeat: beat, untilS });
+        expect(clicks.length).withContext(`${tempo} ${beat}`).toBe(1);
+      }
+  });
+
   it('and the beats passed agree', () => {
     expect(beatsAt(count, clickTime(count, 7))).toBeCloseTo(7, 9);
     expect(beatsAt(count, 12)).toBeLessThan(0);

@@ -86,7 +86,7 @@ const KEYS: readonly ViewKey[] = [
                   class="mt-3"
                   [pattern]="lane.pattern"
                   [current]="lane.slot"
-                  [scale]="1.7"
+                  [scale]="1.25"
                   [isCentred]="true"
                 />
               }
