@@ -25,6 +25,11 @@ export const ASSUMPTIONS = {
     unit: 'times comfortable',
     why: 'Beyond this a grip is not offered.',
   },
+  longBarreSeconds: {
+    value: 8,
+    unit: 's',
+    why: 'A full barre held longer on end tires the thumb; an easier grip is shown beside it.',
+  },
   changeBaseSeconds: { value: 0.25, unit: 's', why: 'Letting go and setting down again.' },
   changeFingerSeconds: { value: 0.09, unit: 's a finger', why: 'Each finger that moves or lands.' },
   changeTravelSeconds: { value: 0.0016, unit: 's a mm', why: 'The longest way a finger goes.' },

@@ -132,6 +132,17 @@ describe('what Harvu notices', () => {
     expect(finding?.message).not.toContain('#');
   });
 
+  it('is a full barre held for long, with an easier grip beside it, but not one held for a bar', () => {
+    const held = (bars: string) => findingsOf(songOf(`${FRAME}grip F: 133211\n[A]\n${bars}`));
+    const [long] = held('| F | F | F | F | C |');
+    expect([long?.code, long?.message]).toEqual([
+      'grip-reach',
+      'The barre of F is held for 10 s on end, which tires the hand.',
+    ]);
+    expect(long?.remedies[0]?.label).toMatch(/^Easier: /);
+    expect(held('| F | C | F | C |')).toEqual([]);
+  });
+
   it('has remedies that settle it', () => {
     for (const [code, , chart] of CALIBRATION) {
       const song = songOf(chart);

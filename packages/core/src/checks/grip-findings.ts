@@ -1,4 +1,6 @@
+import { assumed } from '../assumptions';
 import { chordLabel, parseChordName, type ChordName } from '../chord';
+import { playingOf } from '../form';
 import {
   checkGrip,
   findGrips,
@@ -19,9 +21,25 @@ import {
 } from '../fretboard';
 import { toneName } from '../pitch';
 import type { NamedGrip, SongDocument } from '../song';
+import { beatsToNumber } from '../units';
 import { createFinding, type Finding, type Remedy } from './finding';
 
 const SLIPS_OFFERED = 3;
+const FULL_BARRE = 5;
+
+/** How long each chord is stayed on at the longest, in seconds. */
+function longestHeld(song: SongDocument): ReadonlyMap<string, number> {
+  const longest = new Map<string, number>();
+  let [chord, seconds] = ['', 0];
+  for (const { bars, tempo } of playingOf(song).occurrences) {
+    for (const one of bars.flatMap((bar) => bar.chords)) {
+      seconds = (one.chord === chord ? seconds : 0) + (beatsToNumber(one.beats) * 60) / tempo;
+      chord = one.chord;
+      longest.set(chord, Math.max(longest.get(chord) ?? 0, seconds));
+    }
+  }
+  return longest;
+}
 
 /** What a grip is judged against. */
 interface Judged extends NamedGrip {
@@ -30,6 +48,8 @@ interface Judged extends NamedGrip {
   readonly hand: Hand;
   readonly check: GripCheck;
   readonly words: HandWords;
+  /** The longest the song stays on it, in seconds. */
+  readonly heldS: number;
 }
 
 function toRemedy(name: string, grip: Grip, label = `Make it ${formatGrip(grip)}`): Remedy {
@@ -170,8 +190,8 @@ function soundFinding(judged: Judged): Finding | undefined {
 }
 
 /** A grip this hand holds with comfort, for the same name. */
-function easierGrip({ chord, setup, hand, grip }: Judged): Grip | undefined {
-  const found = findGrips({ name: chord, setup, hand, count: 6 });
+function easierGrip({ chord, setup, hand, grip }: Judged, noBarre = false): Grip | undefined {
+  const found = findGrips({ name: chord, setup, hand, count: 6, noBarre });
   return found.find(
     (one) => one.grip.join() !== grip.join() && gripFaults({ grip: one.grip }, hand).length === 0,
   )?.grip;
@@ -180,6 +200,27 @@ function easierGrip({ chord, setup, hand, grip }: Judged): Grip | undefined {
 /** A grip with its fingers, whatever strings and frets are called. */
 function causeOf({ grip, fingers }: NamedGrip): string {
   return formatGrip(grip) + (fingers ? ` ${formatFingers(fingers)}` : '');
+}
+
+/** A full barre lies over five strings or more. */
+function hasFullBarre({ grip, fingers, hand }: Judged): boolean {
+  const usual = fingeringOf(grip, hand);
+  const laid = fingers ? fingers.filter((finger) => finger === 1).length > 1 : true;
+  return laid && (usual?.barres.some((barre) => barre.to - barre.from >= FULL_BARRE - 1) ?? false);
+}
+
+function barreFindings(judged: Judged): readonly Finding[] {
+  const { name, grip, heldS } = judged;
+  if (heldS < assumed('longBarreSeconds') || !hasFullBarre(judged)) return [];
+  const easier = easierGrip(judged, true);
+  return [
+    createFinding('grip-reach', {
+      at: name,
+      cause: `${formatGrip(grip)} held`,
+      message: `The barre of ${chordLabel(name)} is held for ${Math.round(heldS)} s on end, which tires the hand.`,
+      remedies: easier ? [toRemedy(name, easier, `Easier: ${formatGrip(easier)}`)] : [],
+    }),
+  ];
 }
 
 function handFindings(judged: Judged): readonly Finding[] {
@@ -275,13 +316,15 @@ export function gripFindings(
   { setup, hand, conventions = USUAL_CONVENTIONS }: GripFindingsOptions,
 ): readonly Finding[] {
   const words = handWords(conventions, setup);
+  const held = longestHeld(song);
   const fitting = song.grips.filter(({ grip }) => grip.length === setup.tuning.length);
   const own = fitting.flatMap((given): readonly Finding[] => {
     const chord = parseChordName(given.name);
     if (!chord) return [];
     const check = checkGrip(chord, given.grip, setup);
-    const judged = { ...given, chord, setup, hand, check, words };
-    const byHand = handFindings(judged);
+    const heldS = held.get(given.name) ?? 0;
+    const judged = { ...given, chord, setup, hand, check, words, heldS };
+    const byHand = [...handFindings(judged), ...barreFindings(judged)];
     const bySound = soundFinding(judged);
     // Frets counted from the nut make impossible grips; told once, by their cause.
     return bySound?.code === 'grip-origin' || !bySound
