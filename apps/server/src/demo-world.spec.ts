@@ -1,7 +1,7 @@
 import { DEMO_PEOPLE, DEMO_SONGS } from '@harvu/demo';
 import type { PlanSummary, StudioDoor } from '@harvu/contract';
 import { randomUUID } from 'node:crypto';
-import { TestStudio } from '../testing/test-studio';
+import { OFFERED, TestStudio } from '../testing/test-studio';
 import { seedDemoWorld } from './demo-world';
 
 describe('the demo world', () => {
@@ -39,7 +39,7 @@ describe('the demo world', () => {
 
   it('is a demo, so its accounts are offered at the door', async () => {
     const door = await studio.request<StudioDoor>('GET', '/api/studio');
-    expect(door.body.needsSetUp).toBeFalse();
+    expect([door.body.needsSetUp, door.body.demoAccounts]).toEqual([false, OFFERED]);
   });
 
   it('leaves a studio that somebody set up alone', async () => {

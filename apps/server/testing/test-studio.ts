@@ -13,6 +13,10 @@ const QUICK: Passwords = {
 };
 
 export const PASSWORD = 'lantern-night';
+/** Accounts that only a studio in demo mode may offer at its door. */
+export const OFFERED = [
+  { signInName: 'demo', name: 'Demo', role: 'student', password: PASSWORD },
+] as const;
 const OWNER = {
   studioName: 'Test Yard',
   name: 'Ilse',
@@ -54,7 +58,7 @@ export class TestStudio {
       sequelize,
       clock: { now: () => this.now, newId: () => randomUUID() },
       passwords: QUICK,
-      demoAccounts: [],
+      demoAccounts: OFFERED,
       onFailure: (error) => this.failures.push(error),
     });
   }

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
   changeBetween,
+  fingerWays,
+  stayingFingers,
   type Fingers,
   type Grip,
   type Hand,
@@ -62,12 +64,6 @@ export class ChangeDrawing {
       words: this.wordsFor(this.setup()),
     }),
   );
-  protected readonly staying = computed(() =>
-    this.change().moves.flatMap((move) => (move.does === 'stays' ? [move.finger] : [])),
-  );
-  protected readonly going = computed(() =>
-    this.change().moves.flatMap(({ does, from, to }) =>
-      (does === 'moves' || does === 'slides') && from && to ? [{ from, to }] : [],
-    ),
-  );
+  protected readonly staying = computed(() => stayingFingers(this.change()));
+  protected readonly going = computed(() => fingerWays(this.change()));
 }

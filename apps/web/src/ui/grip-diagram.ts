@@ -1,5 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { gripWords, type Fingers, type Grip, type Place, type Setup } from '@harvu/core/fretboard';
+import {
+  gripWords,
+  type Fingers,
+  type Grip,
+  type FingerWay,
+  type Setup,
+} from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { CONVENTIONS, injectHandWords } from './conventions';
 
@@ -139,7 +145,7 @@ export class GripDiagram {
   /** Tuning and capo: they tell what strings and frets are called. */
   readonly setup = input<Setup>({ tuning: STANDARD_TUNING, capo: 0 });
   /** Ways that fingers come from another grip, drawn as arrows. */
-  readonly moves = input<readonly { readonly from: Place; readonly to: Place }[]>([]);
+  readonly moves = input<readonly FingerWay[]>([]);
 
   private readonly conventions = inject(CONVENTIONS);
   private readonly wordsFor = injectHandWords();

@@ -204,3 +204,31 @@ export function changeBetween(
     line: whole ? shapeLine(whole) : lineOf(moves, words ?? plainWords(to.grip)),
   };
 }
+
+/**
+ * Lists the fingers that stay where they are in a change.
+ *
+ * @example
+ * stayingFingers(changeBetween({ grip: parseGrip('320033') }, { grip: parseGrip('310033') }, { hand: USUAL_HAND })) // [2, 3, 4]
+ */
+export function stayingFingers({ moves }: Change): readonly FingerMove['finger'][] {
+  return moves.flatMap((move) => (move.does === 'stays' ? [move.finger] : []));
+}
+
+/** The way of one finger along or across the neck. */
+export interface FingerWay {
+  readonly from: Place;
+  readonly to: Place;
+}
+
+/**
+ * Lists the ways of the fingers that slide or move in a change, for arrows.
+ *
+ * @example
+ * fingerWays(changeBetween({ grip: parseGrip('000000') }, { grip: parseGrip('022000') }, { hand: USUAL_HAND })) // []
+ */
+export function fingerWays({ moves }: Change): readonly FingerWay[] {
+  return moves.flatMap(({ does, from, to }) =>
+    (does === 'moves' || does === 'slides') && from && to ? [{ from, to }] : [],
+  );
+}

@@ -1,5 +1,5 @@
-export { changeBetween } from './change';
-export type { Change, ChangeOptions, FingerMove, HeldGrip } from './change';
+export { changeBetween, fingerWays, stayingFingers } from './change';
+export type { Change, ChangeOptions, FingerMove, FingerWay, HeldGrip } from './change';
 export { handWords, USUAL_CONVENTIONS } from './conventions';
 export type { Conventions, HandWords } from './conventions';
 export { checkGrip } from './check-grip';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Change, Setup } from '@harvu/core/fretboard';
+import { fingerWays, stayingFingers, type Change, type Setup } from '@harvu/core/fretboard';
 import type { SongGrip } from '@harvu/core/steps';
 import { ChordLabel, OtherChordLabel } from '../../../ui/chord-label';
 import { GripDiagram } from '../../../ui/grip-diagram';
@@ -73,14 +73,14 @@ export class NowNext {
       ? 'text-[54px] sm:text-[72px]'
       : 'text-[54px] sm:text-[96px] tall:text-[132px]',
   );
-  protected readonly staying = computed(() =>
-    (this.change()?.moves ?? []).flatMap((move) => (move.does === 'stays' ? [move.finger] : [])),
-  );
-  protected readonly going = computed(() =>
-    (this.change()?.moves ?? []).flatMap(({ does, from, to }) =>
-      (does === 'moves' || does === 'slides') && from && to ? [{ from, to }] : [],
-    ),
-  );
+  protected readonly staying = computed(() => {
+    const change = this.change();
+    return change ? stayingFingers(change) : [];
+  });
+  protected readonly going = computed(() => {
+    const change = this.change();
+    return change ? fingerWays(change) : [];
+  });
   protected readonly inWords = computed(() => {
     const beats = this.beatsToNext();
     return beats === null ? 'then' : `in ${beats} ${beats === 1 ? 'beat' : 'beats'}`;
