@@ -50,7 +50,7 @@ test('a clean pass counts only when it was played to its end', async ({ page }) 
   await new Door(page).slipInAs('Odalys Renn');
   const plan = await planOf(page);
   const verse = plan.document.sections.find((section) => section.name === 'Verse 1');
-  await page.goto(`/plans/${plan.id}/practice/section:${verse?.id ?? ''}`);
+  await page.goto(`/plans/${plan.id}/practice/section:${verse?.id ?? ''}:full`);
   const room = new PracticeRoom(page);
   await room.isAt('B Verse 1');
   await page.keyboard.press(' ');

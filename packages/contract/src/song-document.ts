@@ -105,6 +105,16 @@ const section = exactly({
   times: whole(1, 64),
   parent: string().strict(true).min(1).max(60).optional(),
   pattern: string().strict(true).min(1).max(40).optional(),
+  patternUses: maybeList(
+    exactly({
+      pattern: words(40),
+      layer: layer(),
+      bars: exactly({ from: whole(1, 999), to: whole(1, 999) })
+        .default(undefined)
+        .optional(),
+    }),
+    64,
+  ),
   layer: layer(),
   startsAt: seconds(),
   cue: string().strict(true).max(80).optional(),

@@ -1,5 +1,5 @@
 import { chordLabel } from '../chord';
-import { changesOffSlot, patternNamed, playingOf } from '../form';
+import { barsInLayer, changesOffSlot, patternNamed, playingOf, songPatterns } from '../form';
 import { formatMeter, parseStrokes, readPattern, type Pattern, type Slot } from '../rhythm';
 import { settledFrame, type NamedPattern, type SongDocument } from '../song';
 import { createFinding, type Finding } from './finding';
@@ -93,14 +93,14 @@ function tellingFindings(named: NamedPattern, pattern: Pattern): readonly Findin
 
 function slotFindings(song: SongDocument): readonly Finding[] {
   const seen = new Set<string>();
+  const patterns = songPatterns(song);
   return playingOf(song).occurrences.flatMap((occurrence): readonly Finding[] => {
-    const pattern = patternNamed(song, occurrence.pattern);
-    if (!pattern || seen.has(occurrence.section)) return [];
+    if (seen.has(occurrence.section)) return [];
     seen.add(occurrence.section);
-    const [off] = changesOffSlot(occurrence.bars, pattern);
+    const [off] = changesOffSlot(barsInLayer(occurrence, 'full', patterns));
     if (!off) return [];
     const beat = Number(off.beat.toFixed(2));
-    const message = `In bar ${off.bar} ${chordLabel(off.chord)} comes on beat ${beat}, where ${occurrence.pattern ?? ''} has no slot. Move the chord, or use a finer pattern.`;
+    const message = `In bar ${off.bar} ${chordLabel(off.chord)} comes on beat ${beat}, where ${off.pattern} has no slot. Move the chord, or use a finer pattern.`;
     return [createFinding('change-slot', { at: occurrence.name, message })];
   });
 }

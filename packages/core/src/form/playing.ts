@@ -2,12 +2,15 @@ import { transposeChordName } from '../chord';
 import {
   barBeats,
   barChords,
+  parentsOf,
   sectionBars,
   sectionNamed,
   settledFrame,
   type Bar,
   type BarChord,
+  type Layer,
   type MapEntry,
+  type PatternUse,
   type Section,
   type SongDocument,
 } from '../song';
@@ -17,8 +20,10 @@ import { partsOf, type Part, type Parts } from './letters';
 /** A bar as it is played: its chords, its length, and where it starts. */
 export interface PlayedBar {
   readonly id: string;
-  /** Its number in the section, from 1. */
+  /** Its number in the section, from 1, counted on through all passes. */
   readonly number: number;
+  /** Its number in its own pass, from 1. */
+  readonly inPass: number;
   readonly chords: readonly BarChord[];
   readonly beats: number;
   readonly startsAt: Seconds;
@@ -31,9 +36,11 @@ export interface Occurrence {
   readonly name: string;
   readonly bars: readonly PlayedBar[];
   readonly tempo: Bpm;
-  readonly layer?: string;
+  /** The layer the recording plays it in; all there is, if none is said. */
+  readonly layer?: Layer;
   /** The name of the pattern it is played with. */
   readonly pattern?: string;
+  readonly patternUses: readonly PatternUse[];
   readonly semitones: number;
   readonly startsAt: Seconds;
   readonly lasts: Seconds;
@@ -53,12 +60,27 @@ function mapOf(song: SongDocument): readonly MapEntry[] {
   return song.sections.map((section) => ({ section: section.name, times: 1 }));
 }
 
-function passBars(song: SongDocument, section: Section, times: number): readonly Bar[] {
+interface WrittenBar {
+  readonly bar: Bar;
+  readonly inPass: number;
+}
+
+function passBars(song: SongDocument, section: Section, times: number): readonly WrittenBar[] {
   const passes = section.times * times;
   return Array.from({ length: passes }, (_, index) => {
     // An entry's own repeats begin the section's endings again.
-    return sectionBars(song, section, (index % section.times) + 1);
+    const bars = sectionBars(song, section, (index % section.times) + 1);
+    return bars.map((bar, place) => ({ bar, inPass: place + 1 }));
   }).flat();
+}
+
+/** A derived section that says nothing of its hand is played like its parent. */
+function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
+  const teller = [section, ...parentsOf(song, section)].find(
+    (one) => one.pattern !== undefined || one.patternUses,
+  );
+  const { pattern, patternUses = [] } = teller ?? section;
+  return { ...(pattern !== undefined && { pattern }), patternUses };
 }
 
 function transposed(chords: readonly BarChord[], semitones: number): readonly BarChord[] {
@@ -82,18 +104,18 @@ class Player {
     const tempo = entry.tempo ?? settledFrame(this.song.frame).tempo;
     const semitones = entry.semitones ?? 0;
     const written = passBars(this.song, section, entry.times).slice(0, MOST_BARS - this.count);
-    const bars = written.map((bar, index) => this.playBar(bar, { index, tempo, semitones }));
+    const bars = written.map((one, index) => this.playBar(one, { index, tempo, semitones }));
     const layer = entry.layer ?? section.layer;
     return {
       ...{ section: section.id, part, name: section.name, bars, tempo, semitones, startsAt },
       ...(layer !== undefined && { layer }),
-      ...(section.pattern !== undefined && { pattern: section.pattern }),
+      ...handOf(this.song, section),
       lasts: seconds(this.time - startsAt),
     };
   }
 
   private playBar(
-    bar: Bar,
+    { bar, inPass }: WrittenBar,
     at: { readonly index: number; readonly tempo: Bpm; readonly semitones: number },
   ): PlayedBar {
     const pickup = this.count === 0 ? this.song.frame.pickup : undefined;
@@ -103,7 +125,7 @@ class Player {
     this.time += (beats * 60) / at.tempo;
     this.count += 1;
     const chords = transposed(barChords(bar, meterBeats), at.semitones);
-    return { id: bar.id, number: at.index + 1, chords, beats, startsAt };
+    return { id: bar.id, number: at.index + 1, inPass, chords, beats, startsAt };
   }
 }
 

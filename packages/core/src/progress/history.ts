@@ -32,7 +32,7 @@ function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): 
 }
 
 /**
- * Traces how the clean tempo of each section grew over the minutes practised on the song; sections
+ * Traces how the clean tempo of each section grew in the layer that is the goal over the minutes practised on the song; sections
  * never played clean are left out.
  *
  * @example
@@ -41,8 +41,9 @@ function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): 
 export function tempoLines(steps: readonly Step[], tries: readonly Try[]): readonly TempoLine[] {
   const inOrder = [...tries].sort((a, b) => a.at.localeCompare(b.at));
   const minutes = minutesUpTo(inOrder);
+  const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
   return steps
-    .filter((step) => step.kind === 'section')
+    .filter((step) => step.kind === 'section' && step.layer === goal)
     .map((step) => lineOf(step, inOrder, minutes))
     .filter((line) => line.points.length > 0);
 }

@@ -6,7 +6,8 @@ import { climbOf, readinessOf, stepProgress, tempoLines, type Try } from './inde
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);
 const steps = makeSteps(work);
 const step = (start: string): Step => {
-  const found = steps.find((one) => one.title.startsWith(start));
+  // The last one is the layer that is the goal.
+  const found = steps.findLast((one) => one.title.startsWith(start));
   if (!found) throw new Error(`no step: ${start}`);
   return found;
 };

@@ -50,24 +50,27 @@ function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
   );
 }
 
+/** The part a section step teaches; none for a join. */
+function partOf({ step }: PartProgress): readonly string[] {
+  return step.kind === 'section' ? step.atoms : [];
+}
+
 function shareAtGoal(
   occurrences: readonly Occurrence[],
   { parts, goalBpm }: { readonly parts: readonly PartProgress[]; readonly goalBpm: Bpm },
 ): number {
-  const held = new Set(
-    parts.filter((one) => (one.cleanBpm ?? 0) >= goalBpm).map((one) => one.step.id),
-  );
+  const held = new Set(parts.filter((one) => (one.cleanBpm ?? 0) >= goalBpm).flatMap(partOf));
   const total = occurrences.reduce((sum, one) => sum + one.lasts, 0);
   const clean = occurrences
-    .filter((one) => held.has(`section:${one.part.id}`))
+    .filter((one) => held.has(one.part.id))
     .reduce((sum, one) => sum + one.lasts, 0);
   return total > 0 ? clean / total : 0;
 }
 
 function holeBars(occurrences: readonly Occurrence[], parts: readonly PartProgress[]): number {
-  const holes = new Set(parts.filter((one) => one.cleanBpm === null).map((one) => one.step.id));
+  const holes = new Set(parts.filter((one) => one.cleanBpm === null).flatMap(partOf));
   const untouched = new Set(
-    occurrences.map((one) => one.part).filter((part) => holes.has(`section:${part.id}`)),
+    occurrences.map((one) => one.part).filter((part) => holes.has(part.id)),
   );
   return [...untouched].reduce((sum, part) => sum + part.bars.length, 0);
 }
@@ -84,10 +87,12 @@ export function readinessOf(
   { steps, tries }: { readonly steps: readonly Step[]; readonly tries: readonly Try[] },
 ): Readiness {
   const { goalBpm } = work;
-  const wholeStep = steps.find((step) => step.kind === 'whole');
+  // The whole song in the layer that is the goal comes last; barer layers are the way there.
+  const wholeStep = steps.findLast((step) => step.kind === 'whole');
   const whole = wholeStep && climbOf(wholeStep, tries);
   const parts = steps
     .filter((step) => step.kind === 'section' || step.kind === 'join')
+    .filter((step) => step.layer === wholeStep?.layer)
     .map((step) => partProgress(step, tries, whole));
   const { occurrences } = work.playing;
   const low = slowest(parts);

@@ -6,6 +6,8 @@ export interface BarChord {
   readonly chord: string;
   readonly beat: Beats;
   readonly beats: Beats;
+  /** Struck once and left ringing. */
+  readonly hit?: true;
 }
 
 function lengthOf(mark: ChordMark, bar: Bar, meterBeats: number): Beats {
@@ -24,6 +26,7 @@ export function barChords(bar: Bar, meterBeats: number): readonly BarChord[] {
     chord: mark.name,
     beat: sumBeats([1, ...lengths.slice(0, index)]),
     beats: lengths[index] ?? 0,
+    ...(mark.hit && { hit: true as const }),
   }));
 }
 

@@ -1,12 +1,9 @@
 import { bpm, formatClock, parseClock } from '../units';
-import type { MapEntry, Section } from './document';
-
-/** The layers a section can have, barest first. */
-export const LAYERS = ['bare', 'pulse', 'full', 'ornaments'] as const;
+import { LAYERS, type Layer, type MapEntry, type PatternUse, type Section } from './document';
 
 const SECTION = /^\[([^\][=]{1,60}?)(?:\s*=\s*([^\][=]{1,60}?))?\s*\]\s*(.*)$/;
 const OPTION =
-  /^(?:x(\d{1,2})|pattern\s+([^\s":]{1,40})|layer\s+([a-z]+)|at\s+([\d:.]+)|cue\s+"([^"]{0,80})")(?:\s+|$)/;
+  /^(?:x(\d{1,2})|pattern\s+([^\s":]{1,40}(?:\s+for\s+[a-z]+)?(?:\s+in\s+\d{1,3}(?:-\d{1,3})?)?)|layer\s+([a-z]+)|at\s+([\d:.]+)|cue\s+"([^"]{0,80})")(?:\s+|$)/;
 const MAP_OPTION = /\s+(?:x(\d{1,2})|([+-]\d{1,2})|layer\s+([a-z]+)|tempo\s+(\d{2,3}))$/;
 const MOST_TIMES = 64;
 const MOST_SEMITONES = 11;
@@ -18,21 +15,52 @@ function isSectionName(name: string): boolean {
   return name.trim() !== '' && !name.includes(',') && !MAP_OPTION.test(` ${name}`);
 }
 
-function isLayer(word: string): boolean {
+function isLayer(word: string): word is Layer {
   return (LAYERS as readonly string[]).includes(word);
 }
 
-function readOption(match: RegExpExecArray): Partial<SectionHead> | undefined {
+const USE = /^(\S+)(?:\s+for\s+([a-z]+))?(?:\s+in\s+(\d+)(?:-(\d+))?)?$/;
+const MOST_USES = 64;
+
+/** "NAME for ornaments in 7-8": a pattern, and where it is played. */
+function readUse(text: string): PatternUse | undefined {
+  const [, pattern, layer, first, last] = USE.exec(text) ?? [];
+  if (pattern === undefined || (layer !== undefined && !isLayer(layer))) return undefined;
+  const from = Number(first ?? 0);
+  const to = Number(last ?? from);
+  if (first !== undefined && (from < 1 || to < from)) return undefined;
+  return { pattern, ...(layer && { layer }), ...(from > 0 && { bars: { from, to } }) };
+}
+
+function writeUse({ pattern, layer, bars }: PatternUse): string {
+  const inBars = bars && (bars.from === bars.to ? bars.from : `${bars.from}-${bars.to}`);
+  return `pattern ${pattern}${layer ? ` for ${layer}` : ''}${inBars ? ` in ${inBars}` : ''}`;
+}
+
+/** A pattern said without a place is the section's own. */
+function withUse(head: Partial<SectionHead>, use: PatternUse): Partial<SectionHead> {
+  if (!use.layer && !use.bars) return { ...head, pattern: use.pattern };
+  return { ...head, patternUses: [...(head.patternUses ?? []), use] };
+}
+
+/** The head with one option more; undefined when it is none. */
+function withOption(
+  head: Partial<SectionHead>,
+  match: RegExpExecArray,
+): Partial<SectionHead> | undefined {
   const [, times, pattern, layer, clock, cue] = match;
   if (times !== undefined) {
     const count = Number(times);
-    return count >= 1 && count <= MOST_TIMES ? { times: count } : undefined;
+    return count >= 1 && count <= MOST_TIMES ? { ...head, times: count } : undefined;
   }
-  if (pattern !== undefined) return { pattern };
-  if (layer !== undefined) return isLayer(layer) ? { layer } : undefined;
-  if (cue !== undefined) return { cue };
+  if (pattern !== undefined) {
+    const use = readUse(pattern);
+    return use && withUse(head, use);
+  }
+  if (layer !== undefined) return isLayer(layer) ? { ...head, layer } : undefined;
+  if (cue !== undefined) return { ...head, cue };
   const startsAt = parseClock(clock ?? '');
-  return startsAt === undefined ? undefined : { startsAt };
+  return startsAt === undefined ? undefined : { ...head, startsAt };
 }
 
 function readOptions(text: string): Partial<SectionHead> | undefined {
@@ -40,12 +68,12 @@ function readOptions(text: string): Partial<SectionHead> | undefined {
   let head: Partial<SectionHead> = {};
   while (rest !== '') {
     const match = OPTION.exec(rest);
-    const option = match ? readOption(match) : undefined;
+    const option = match ? withOption(head, match) : undefined;
     if (!match || !option) return undefined;
-    head = { ...head, ...option };
+    head = option;
     rest = rest.slice(match[0].length);
   }
-  return head;
+  return (head.patternUses?.length ?? 0) > MOST_USES ? undefined : head;
 }
 
 /**
@@ -70,11 +98,12 @@ export function readSectionHead(line: string): SectionHead | undefined {
  * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
  */
 export function writeSectionHead(section: Section): string {
-  const { name, parent, times, pattern, layer, startsAt, cue } = section;
+  const { name, parent, times, pattern, patternUses = [], layer, startsAt, cue } = section;
   const words = [
     parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
     times > 1 ? `x${times}` : '',
     pattern === undefined ? '' : `pattern ${pattern}`,
+    ...patternUses.map(writeUse),
     layer === undefined ? '' : `layer ${layer}`,
     startsAt === undefined ? '' : `at ${formatClock(startsAt)}`,
     cue === undefined ? '' : `cue "${cue}"`,

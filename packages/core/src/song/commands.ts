@@ -2,7 +2,15 @@ import { transposeChordName } from '../chord';
 import type { Fingers, Grip } from '../fretboard';
 import { readFrameField } from './chart-header';
 import { readChart } from './chart-reader';
-import type { Bar, Frame, NamedGrip, NamedPattern, SongDocument } from './document';
+import type {
+  Bar,
+  Frame,
+  NamedGrip,
+  NamedPattern,
+  PatternUse,
+  Section,
+  SongDocument,
+} from './document';
 
 /** One edit of a song. */
 export type SongCommand =
@@ -21,6 +29,12 @@ export type SongCommand =
       readonly kind: 'assign-pattern';
       readonly name: string;
       readonly sections: readonly string[];
+    }
+  | {
+      /** Lays a pattern over a section in one layer, in some of its bars, or both; an empty name takes it away. */
+      readonly kind: 'use-pattern';
+      readonly section: string;
+      readonly use: PatternUse;
     }
   | { readonly kind: 'rename-chord'; readonly from: string; readonly to: string }
   | {
@@ -70,6 +84,30 @@ function withPatternAssigned(
       return rest;
     }),
   };
+}
+
+function isSamePlace(a: PatternUse, b: PatternUse): boolean {
+  const isSameBars = a.bars?.from === b.bars?.from && a.bars?.to === b.bars?.to;
+  return a.layer === b.layer && isSameBars;
+}
+
+/** One place of a section has one pattern; a use without a place is the section's own. */
+function withUse(section: Section, use: PatternUse): Section {
+  const { pattern, patternUses = [], ...rest } = section;
+  const isOwn = !use.layer && !use.bars;
+  const own = isOwn ? use.pattern : (pattern ?? '');
+  const others = patternUses.filter((one) => !isSamePlace(one, use));
+  const uses = isOwn || use.pattern === '' ? others : [...others, use];
+  return {
+    ...rest,
+    ...(own !== '' && { pattern: own }),
+    ...(uses.length > 0 && { patternUses: uses }),
+  };
+}
+
+function withPatternUsed(song: SongDocument, name: string, use: PatternUse): SongDocument {
+  const sections = song.sections.map((one) => (one.name === name ? withUse(one, use) : one));
+  return { ...song, sections };
 }
 
 /** Every chord of the song, wherever it is written, under another name. */
@@ -145,6 +183,8 @@ export function withCommand(song: SongDocument, command: SongCommand): SongDocum
       return withPattern(song, command.pattern);
     case 'assign-pattern':
       return withPatternAssigned(song, command.name, command.sections);
+    case 'use-pattern':
+      return withPatternUsed(song, command.section, command.use);
     case 'drop-grip':
       return { ...song, grips: song.grips.filter((grip) => grip.name !== command.name) };
     case 'rename-chord':

@@ -10,8 +10,14 @@ export function sectionNamed(song: SongDocument, name: string): Section | undefi
   return song.sections.find((section) => section.name === name);
 }
 
-/** The chain of parents of a section, nearest first; stops where it would go round. */
-function ancestors(song: SongDocument, section: Section): readonly Section[] {
+/**
+ * Lists the parents a section derives from, nearest first; stops where it would go round, or where
+ * one is not written. Empty for a section that stands alone.
+ *
+ * @example
+ * parentsOf(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }) // []
+ */
+export function parentsOf(song: SongDocument, section: Section): readonly Section[] {
   const chain: Section[] = [section];
   for (let next = section.parent; next !== undefined; next = chain.at(-1)?.parent) {
     const parent = sectionNamed(song, next);
@@ -28,7 +34,7 @@ function ancestors(song: SongDocument, section: Section): readonly Section[] {
  * isDerivable(EMPTY_SONG, { id: 's1', name: 'A', times: 1, parent: 'B', bars: [] }) // false
  */
 export function isDerivable(song: SongDocument, section: Section): boolean {
-  const oldest = ancestors(song, section).at(-1) ?? section;
+  const oldest = parentsOf(song, section).at(-1) ?? section;
   return oldest.parent === undefined;
 }
 

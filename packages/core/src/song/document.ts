@@ -61,6 +61,18 @@ export interface Ending {
   readonly bars: readonly Bar[];
 }
 
+/** The layers music can be played in, barest first: one strum a chord, one a beat, all of it, and more. */
+export const LAYERS = ['bare', 'pulse', 'full', 'ornaments'] as const;
+export type Layer = (typeof LAYERS)[number];
+
+/** Where a section is played with another pattern than its own: in a layer, in some bars, or both. */
+export interface PatternUse {
+  readonly pattern: string;
+  readonly layer?: Layer;
+  /** Bars of one pass, counted from 1. */
+  readonly bars?: { readonly from: number; readonly to: number };
+}
+
 /** One section as written. */
 export interface Section {
   readonly id: SectionId;
@@ -69,8 +81,11 @@ export interface Section {
   readonly times: number;
   /** The name of the section this one is derived from. */
   readonly parent?: string;
+  /** The pattern of its full layer. */
   readonly pattern?: string;
-  readonly layer?: string;
+  readonly patternUses?: readonly PatternUse[];
+  /** The layer the recording plays it in. */
+  readonly layer?: Layer;
   /** Where it starts on the recording's clock. */
   readonly startsAt?: Seconds;
   readonly cue?: string;
@@ -86,7 +101,7 @@ export interface Section {
 export interface MapEntry {
   readonly section: string;
   readonly times: number;
-  readonly layer?: string;
+  readonly layer?: Layer;
   readonly semitones?: number;
   readonly tempo?: Bpm;
 }

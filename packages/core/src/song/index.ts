@@ -4,21 +4,22 @@ export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeFrameField } from './ch
 export { checkChart } from './chart-faults';
 export { LONGEST_CHART, readChart } from './chart-reader';
 export type { ReadChart } from './chart-reader';
-export { LAYERS } from './chart-section';
 export { writeChart } from './chart-writer';
 export { withCommand } from './commands';
 export type { SongCommand } from './commands';
-export { isDerivable, sectionBars, sectionNamed } from './derive';
-export { EMPTY_SONG } from './document';
+export { isDerivable, parentsOf, sectionBars, sectionNamed } from './derive';
+export { EMPTY_SONG, LAYERS } from './document';
 export type {
   Bar,
   BarId,
   ChartFault,
   ChordMark,
   Frame,
+  Layer,
   MapEntry,
   NamedGrip,
   NamedPattern,
+  PatternUse,
   Section,
   SectionId,
   ShapeClaim,

@@ -9,5 +9,5 @@ export { goalWords, GOALS } from './step';
 export type { Goal, Step, StepKind } from './step';
 export { drillRate, neededRate, tempoLimit } from './tempo-limit';
 export type { LimitRequest, TempoLimit, TimedChange } from './tempo-limit';
-export { tightestChanges, workpieceOf } from './workpiece';
+export { barsOfPart, tightestChanges, workpieceOf } from './workpiece';
 export type { TimedSongChange, WindowedChange, Workpiece } from './workpiece';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { EMPTY_SONG, readChart } from '../song';
+import { EMPTY_SONG, readChart, type Layer } from '../song';
 import { anySong } from '../testing/any-song';
 import {
   makeSteps,
@@ -17,24 +17,27 @@ const BARGE = readChart(
 const work = workpieceOf(BARGE);
 const steps = makeSteps(work);
 const byTitle = (title: string): Step => {
-  const step = steps.find((one) => one.title.startsWith(title));
+  // The last one is the layer that is the goal.
+  const step =
+    steps.find((one) => one.title === title) ??
+    steps.findLast((one) => one.title.startsWith(title));
   if (!step) throw new Error(`no step: ${title}`);
   return step;
 };
 
 describe('the steps of a song', () => {
   it('go from grips over changes and sections to joins and the whole song', () => {
-    expect([...new Set(steps.map((step) => step.kind))]).toEqual([
-      'grip',
-      'change',
-      'section',
-      'join',
-      'whole',
+    const order = steps.map(({ kind, layer }) => `${kind}${layer ? ` ${layer}` : ''}`);
+    expect([...new Set(order)]).toEqual([
+      ...['grip', 'change', 'section bare', 'whole bare'],
+      ...['section pulse', 'section full', 'join full', 'whole full'],
     ]);
   });
 
   it('teach each distinct section once, and a derived one after its parent with its new bars named', () => {
-    const sections = steps.filter((step) => step.kind === 'section').map((step) => step.title);
+    const sections = steps
+      .filter((step) => step.kind === 'section' && step.layer === 'full')
+      .map((step) => step.title);
     expect(sections).toEqual(['A Verse', 'B Chorus', 'B′ Chorus 2: bar 3 new']);
     expect(byTitle('B′').needs).toContain(byTitle('B Chorus').id);
   });
@@ -70,6 +73,40 @@ describe('the steps of a song', () => {
     ]);
     expect(sounding?.[3]?.why).toMatch(/^A → E takes/);
     expect(sounding?.map((step) => step.id)).toEqual(shapes?.map((step) => step.id));
+  });
+
+  it('take a section barer first, each layer with the changes’ time in it', () => {
+    const chart = 'tempo: 120\ngrip F: 133211\n[A]\n| C | F | C | F |';
+    const made = makeSteps(workpieceOf(readChart(chart).song)).filter(
+      (one) => one.kind === 'section',
+    );
+    expect(made.map((one) => one.title)).toEqual(['A A, bare', 'A A, pulse', 'A A']);
+    expect(made.map((one) => /; (.*) for it/.exec(one.why)?.[1])).toEqual([
+      ...['4 beats', 'one beat', 'half a beat'],
+    ]);
+    expect(made.map((one) => one.needs.at(-1))).toEqual([
+      ...['change:C:F', 'section:s5:bare', 'section:s5:pulse'],
+    ]);
+  });
+
+  it('pass over a barer layer that is no different, and a pulse that is not needed', () => {
+    const layersOf = (chart: string): readonly string[] =>
+      makeSteps(workpieceOf(readChart(chart).song))
+        .filter((one) => one.kind === 'section')
+        .map((one) => one.layer ?? '');
+    expect(layersOf('[A]\n| G! | D! |')).toEqual(['full']);
+    expect(layersOf('tempo: 40\n[A]\n| G | D |')).toEqual(['bare', 'full']);
+  });
+
+  it('go as far as the layer that is the goal', () => {
+    const { song } = readChart(
+      'pattern fill 4/4: D U D U x x x x\n[A] pattern fill for ornaments in 2\n| G | D |',
+    );
+    const layersOf = (goal: Layer): readonly string[] =>
+      makeSteps(workpieceOf(song), goal).flatMap((one) => one.layer ?? []);
+    expect(layersOf('bare')).toEqual(['bare', 'bare']);
+    expect(layersOf('ornaments')).toContain('ornaments');
+    expect(layersOf('full')).not.toContain('ornaments');
   });
 
   it('are none for a song without bars', () => {

@@ -1,4 +1,5 @@
-import type { PlayedBar } from '../form';
+import { barsInLayer, type BarStrokes, type Occurrence, type StruckBar } from '../form';
+import type { Layer } from '../song';
 import { beatsToNumber } from '../units';
 import type { Step } from './step';
 import type { Workpiece } from './workpiece';
@@ -6,9 +7,9 @@ import type { Workpiece } from './workpiece';
 /** One bar of a pass: what to play, and how many beats it lasts. */
 export interface PassBar {
   readonly label: string;
-  /** The name of the pattern it is played with. */
-  readonly pattern?: string;
-  readonly chords: PlayedBar['chords'];
+  /** What the hand plays; without it, each chord is struck once. */
+  readonly struck?: BarStrokes;
+  readonly chords: StruckBar['chords'];
   readonly beats: number;
 }
 
@@ -21,11 +22,15 @@ export interface Pass {
 const DRILL_BARS = 4;
 const DRILL_BEATS = 4;
 
-function toPassBars(bars: readonly PlayedBar[], pattern?: string): readonly PassBar[] {
-  return bars.map(({ number, chords, beats }) => ({
+function toPassBars(bars: readonly StruckBar[]): readonly PassBar[] {
+  return bars.map(({ number, chords, beats, struck }) => ({
     ...{ label: String(number), chords, beats },
-    ...(pattern !== undefined && { pattern }),
+    ...(struck && { struck }),
   }));
+}
+
+function playedBars(work: Workpiece, one: Occurrence, layer: Layer): readonly PassBar[] {
+  return toPassBars(barsInLayer(one, layer, work.patterns));
 }
 
 /** A change drill: the two grips in turn, one strum each. */
@@ -43,34 +48,41 @@ function gripBars([chord = '-']: readonly string[], beats: number): readonly Pas
 }
 
 /** One pass is enough to learn a repeated section. */
-function partBars(work: Workpiece, partId: string): readonly PassBar[] {
+function partBars(work: Workpiece, partId: string, layer: Layer): readonly PassBar[] {
   const first = work.playing.occurrences.find((one) => one.part.id === partId);
   if (!first) return [];
-  return toPassBars(first.bars.slice(0, Math.max(1, first.part.bars.length)), first.pattern);
+  return playedBars(work, first, layer).slice(0, Math.max(1, first.part.bars.length));
 }
 
-function barsOf(step: Step, work: Workpiece): readonly PassBar[] {
+function barsOf(step: Played, work: Workpiece): readonly PassBar[] {
   const [first = '', second = ''] = step.atoms;
+  const layer = step.layer ?? 'full';
   switch (step.kind) {
     case 'grip':
       return gripBars(step.atoms, work.meterBeats);
     case 'change':
       return drillBars(step.atoms);
     case 'section':
-      return partBars(work, first);
+      return partBars(work, first, layer);
     case 'join':
-      return [...lastBars(work, first).slice(-2), ...partBars(work, second).slice(0, 2)];
+      return [
+        ...lastBars(work, first, layer).slice(-2),
+        ...partBars(work, second, layer).slice(0, 2),
+      ];
     case 'whole':
-      return work.playing.occurrences.flatMap((one) => toPassBars(one.bars, one.pattern));
+      return work.playing.occurrences.flatMap((one) => playedBars(work, one, layer));
   }
 }
 
 /** The end of a part as it is last played, its last pass. */
-function lastBars(work: Workpiece, partId: string): readonly PassBar[] {
+function lastBars(work: Workpiece, partId: string, layer: Layer): readonly PassBar[] {
   return work.playing.occurrences
     .filter((one) => one.part.id === partId)
-    .flatMap((one) => toPassBars(one.bars, one.pattern));
+    .flatMap((one) => playedBars(work, one, layer));
 }
+
+/** What a pass needs to know of its step. */
+type Played = Pick<Step, 'kind' | 'atoms' | 'layer'>;
 
 /**
  * Gives what is played once through a step, with one bar of count-in; no bars when the song no
@@ -79,7 +91,7 @@ function lastBars(work: Workpiece, partId: string): readonly PassBar[] {
  * @example
  * passOf({ kind: 'whole', atoms: [] }, workpieceOf(readChart('[A]\n| Em | Em |').song)).bars.length // 2
  */
-export function passOf(step: Step, work: Workpiece): Pass {
+export function passOf(step: Played, work: Workpiece): Pass {
   const countInBeats = step.kind === 'change' ? DRILL_BEATS : work.meterBeats;
   return { bars: barsOf(step, work), countInBeats };
 }

@@ -1,3 +1,4 @@
+import type { Layer } from '../song';
 import type { Bpm } from '../units';
 
 /** What a step practises. */
@@ -19,6 +20,8 @@ export interface Step {
   readonly title: string;
   /** What it practises: chord names, a part, or two parts in order. */
   readonly atoms: readonly string[];
+  /** The layer a section, a join or the whole song is played in. */
+  readonly layer?: Layer;
   /** Ids of the steps that come before it. */
   readonly needs: readonly string[];
   /** Tempos in bpm, rising to the goal; for a change, in changes a minute. Empty for a grip. */

@@ -1,17 +1,19 @@
 import { changeBetween, USUAL_CONVENTIONS, type Conventions, type Hand } from '../fretboard';
 import {
+  barsInLayer,
   changesOf,
   changeWindows,
   partsOf,
-  patternNamed,
   playingOf,
+  songPatterns,
   type ChordChange,
+  type Occurrence,
   type Part,
-  type PlayedBar,
   type Playing,
+  type SongPatterns,
+  type StruckBar,
 } from '../form';
-import type { Meter, Pattern } from '../rhythm';
-import { settledFrame, type SongDocument } from '../song';
+import { settledFrame, type Layer, type SongDocument } from '../song';
 import type { Bpm } from '../units';
 import { handFor, songGrips, type SongGrip } from './song-grips';
 
@@ -26,10 +28,7 @@ export interface Workpiece {
   /** Parts that are played, in playing order. */
   readonly parts: readonly Part[];
   readonly goalBpm: Bpm;
-  /** The song's patterns by name, those that fill their bar. */
-  readonly patterns: Readonly<Record<string, Pattern>>;
-  /** What is assumed where a section has no pattern: two strokes a beat, one where the beat is an eighth. */
-  readonly usualPattern: Pattern;
+  readonly patterns: SongPatterns;
   readonly capo: number;
   /** Which of a chord's two names is said with a capo. */
   readonly names: Conventions['names'];
@@ -40,24 +39,6 @@ export interface Workpiece {
   readonly hand: Hand;
   /** The changes of the song whose grips are known; both directions where both occur. */
   readonly changes: readonly TimedSongChange[];
-}
-
-function patternsOf(song: SongDocument): Readonly<Record<string, Pattern>> {
-  return Object.fromEntries(
-    song.patterns.flatMap(({ name }) => {
-      const pattern = patternNamed(song, name);
-      return pattern ? [[name, pattern] as const] : [];
-    }),
-  );
-}
-
-function usualPattern(meter: Meter): Pattern {
-  const slotsPerBar = meter.unit >= 8 ? meter.beats : meter.beats * 2;
-  const slots = Array.from({ length: slotsPerBar }, (_, slot) => ({
-    kind: 'strum' as const,
-    direction: slot % 2 === 0 ? ('down' as const) : ('up' as const),
-  }));
-  return { meter, bars: 1, slotsPerBar, slots };
 }
 
 function timedChanges(
@@ -90,8 +71,7 @@ export function workpieceOf(
     playing,
     parts: [...new Set(playing.occurrences.map((one) => one.part))],
     goalBpm: settledFrame(song.frame).tempo,
-    patterns: patternsOf(song),
-    usualPattern: usualPattern(settledFrame(song.frame).meter),
+    patterns: songPatterns(song),
     meterBeats: settledFrame(song.frame).meter.beats,
     grips,
     hand: handFor(song),
@@ -101,16 +81,19 @@ export function workpieceOf(
   };
 }
 
+function occurrencesOf(work: Workpiece, partId: string): readonly Occurrence[] {
+  return work.playing.occurrences.filter((one) => one.part.id === partId);
+}
+
 /**
- * Gives the bars a part is played with, wherever it comes in the song (transposed ones included).
+ * Gives the bars a part is played with in a layer, wherever it comes in the song (transposed ones
+ * included).
  *
  * @example
- * barsOfPart(workpieceOf(EMPTY_SONG), 's1') // []
+ * barsOfPart(workpieceOf(EMPTY_SONG), 's1', 'full') // []
  */
-export function barsOfPart(work: Workpiece, partId: string): readonly PlayedBar[] {
-  return work.playing.occurrences
-    .filter((one) => one.part.id === partId)
-    .flatMap((one) => one.bars);
+export function barsOfPart(work: Workpiece, partId: string, layer: Layer): readonly StruckBar[] {
+  return occurrencesOf(work, partId).flatMap((one) => barsInLayer(one, layer, work.patterns));
 }
 
 /** A change with its time and the beats there are for it. */
@@ -119,53 +102,58 @@ export interface WindowedChange extends TimedSongChange {
 }
 
 /**
- * Gives every change some bars hold, with its time and its window in the pattern that is played;
- * changes between unknown grips are left out. Without a pattern the usual one is assumed.
+ * Gives every change some bars hold, with its time and its window as the bars are played; changes
+ * between unknown grips are left out.
  *
  * @example
- * windowedChanges(workpieceOf(EMPTY_SONG), [], undefined) // []
+ * windowedChanges(workpieceOf(EMPTY_SONG), []) // []
  */
 export function windowedChanges(
   work: Workpiece,
-  bars: readonly PlayedBar[],
-  pattern: string | undefined,
+  bars: readonly StruckBar[],
 ): readonly WindowedChange[] {
-  const played = work.patterns[pattern ?? ''] ?? work.usualPattern;
-  return changeWindows(bars, played).flatMap(({ from, to, windowBeats }) => {
-    const timed = work.changes.find((one) => one.from === from && one.to === to);
-    return timed ? [{ ...timed, windowBeats }] : [];
+  const timed = new Map(work.changes.map((one) => [`${one.from} ${one.to}`, one]));
+  return changeWindows(bars).flatMap(({ from, to, windowBeats }) => {
+    const one = timed.get(`${from} ${to}`);
+    return one ? [{ ...one, windowBeats }] : [];
   });
 }
 
 /**
- * Gives the changes of a part wherever it is played, in its own pattern.
+ * Gives the changes of a part wherever it is played, in one layer.
  *
  * @example
- * changesOfPart(workpieceOf(readChart('tempo: 60\n[A]\n| G | D |').song), 's3').map((one) => one.windowBeats) // [0.5]
+ * changesOfPart(workpieceOf(readChart('tempo: 60\n[A]\n| G | D |').song), 's3', 'bare').map((one) => one.windowBeats) // [4]
  */
-export function changesOfPart(work: Workpiece, partId: string): readonly WindowedChange[] {
-  return work.playing.occurrences
-    .filter((one) => one.part.id === partId)
-    .flatMap((one) => windowedChanges(work, one.bars, one.pattern));
+export function changesOfPart(
+  work: Workpiece,
+  partId: string,
+  layer: Layer,
+): readonly WindowedChange[] {
+  return occurrencesOf(work, partId).flatMap((one) =>
+    windowedChanges(work, barsInLayer(one, layer, work.patterns)),
+  );
 }
 
 /**
- * Gives every change of a song once, with the least time there is for it anywhere, slowest first.
+ * Gives every change of a song once, with the least time there is for it anywhere in a layer,
+ * slowest first.
  *
  * @example
  * tightestChanges(workpieceOf(readChart('[A]\n| G | D |').song)).map((one) => one.windowBeats) // [0.5]
  */
-export function tightestChanges(work: Workpiece): readonly WindowedChange[] {
+export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
   const windows = new Map<string, number>();
-  for (const { from, to, windowBeats } of work.parts.flatMap((part) =>
-    changesOfPart(work, part.id),
-  )) {
+  // Played through, so that the changes where sections meet have their windows too.
+  const bars = work.playing.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns));
+  for (const { from, to, windowBeats } of changeWindows(bars)) {
     const key = `${from} ${to}`;
     windows.set(key, Math.min(windows.get(key) ?? Infinity, windowBeats));
   }
-  // A change that comes only where sections meet is struck in the usual way.
-  const usual = work.usualPattern.meter.beats / work.usualPattern.slotsPerBar;
   return work.changes
-    .map((one) => ({ ...one, windowBeats: windows.get(`${one.from} ${one.to}`) ?? usual }))
+    .flatMap((one) => {
+      const windowBeats = windows.get(`${one.from} ${one.to}`);
+      return windowBeats === undefined ? [] : [{ ...one, windowBeats }];
+    })
     .sort((a, b) => b.seconds - a.seconds);
 }

@@ -42,6 +42,16 @@ const head = joined(
   maybe('layer', fc.constantFrom('bare', 'pulse', 'full', 'ornaments')),
   maybe('pattern', fc.constantFrom('eights', 'slow-one')),
   maybe(
+    'patternUses',
+    fc.constantFrom(
+      [{ pattern: 'fills', layer: 'ornaments' as const }],
+      [
+        { pattern: 'in', bars: { from: 3, to: 3 } },
+        { pattern: 'for', layer: 'pulse' as const, bars: { from: 1, to: 12 } },
+      ],
+    ),
+  ),
+  maybe(
     'startsAt',
     fc.integer({ min: 0, max: 600_000 }).map((ms) => seconds(ms / 1000)),
   ),

@@ -2,8 +2,8 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem } from '@harvu/contract';
 import { changeBetween, type Setup } from '@harvu/core/fretboard';
+import type { BarStrokes } from '@harvu/core/form';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
-import type { Pattern } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
 import { passBeats, passOf, placeInPass, type SongGrip } from '@harvu/core/steps';
 import { v4 as newId } from 'uuid';
@@ -80,9 +80,8 @@ export class PracticeState {
   });
   /** The pattern of the bar being played, and the slot its hand is at. */
   readonly lane = computed(() => {
-    const [bar, work] = [this.pass().bars[this.place()?.bar ?? 0], this.opened()?.work];
-    const pattern = work?.patterns[bar?.pattern ?? ''];
-    return pattern && { pattern, slot: this.slotIn(pattern) };
+    const struck = this.pass().bars[this.place()?.bar ?? 0]?.struck;
+    return struck && { pattern: struck.pattern, slot: this.slotIn(struck) };
   });
   readonly now = computed(() => this.gripOf(this.place()?.now));
   readonly next = computed(() => this.gripOf(this.place()?.next));
@@ -199,13 +198,13 @@ export class PracticeState {
     else this.told.set('Stumbled. Once more at the same tempo.');
   }
 
-  private slotIn(pattern: Pattern): number {
+  private slotIn({ pattern, bar }: BarStrokes): number {
     const beats = this.passBeat();
     if (!this.isOn() || beats < 0) return -1;
     const within = beats % passBeats(this.pass());
     const before = this.pass().bars.slice(0, this.place()?.bar ?? 0);
     const inBar = within - before.reduce((sum, bar) => sum + bar.beats, 0);
-    const from = ((this.place()?.bar ?? 0) % pattern.bars) * pattern.slotsPerBar;
+    const from = bar * pattern.slotsPerBar;
     return from + Math.floor((inBar * pattern.slotsPerBar) / pattern.meter.beats + 1e-6);
   }
 

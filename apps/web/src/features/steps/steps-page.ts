@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { settledFrame } from '@harvu/core/song';
-import { goalWords, type Step } from '@harvu/core/steps';
+import { barsOfPart, goalWords, type Step } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../ui/change-drawing';
 import { GripDiagram } from '../../ui/grip-diagram';
 import { LadderLine } from '../../ui/ladder-line';
@@ -196,8 +196,8 @@ export class StepsPage {
   protected readonly lane = computed(() => {
     const [step, work] = [this.chosen(), this.state.analysed()?.work];
     if (step?.kind !== 'section' || !work) return undefined;
-    const occurrence = work.playing.occurrences.find((one) => one.part.id === step.atoms[0]);
-    return work.patterns[occurrence?.pattern ?? ''];
+    const [first] = barsOfPart(work, step.atoms[0] ?? '', step.layer ?? 'full');
+    return first?.struck?.pattern;
   });
   /** The change that the chosen step drills. */
   protected readonly drawn = computed(() => {
@@ -217,7 +217,7 @@ export class StepsPage {
 
   protected pickBlock(index: number): void {
     const part = this.state.analysed()?.work.playing.occurrences[index]?.part.id;
-    const step = this.steps().find((one) => one.id === `section:${part}`);
+    const step = this.steps().find((one) => one.kind === 'section' && one.atoms[0] === part);
     this.chosen.set(step ?? null);
     document.getElementById(step?.id ?? '')?.scrollIntoView({ block: 'nearest' });
   }

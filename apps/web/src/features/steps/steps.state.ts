@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Person, PlanSummary, Problem, Song } from '@harvu/contract';
+import type { Layer } from '@harvu/core/song';
 import type { Step, StepKind } from '@harvu/core/steps';
 import { forkJoin, switchMap, tap, type Observable } from 'rxjs';
 import { Analysis, type SongAnalysis } from '../../platform/analysis';
@@ -20,12 +21,27 @@ export interface NumberedStep extends Step {
   readonly number: number;
 }
 
-const GROUPS: readonly { readonly heading: string; readonly kinds: readonly StepKind[] }[] = [
+interface GroupRule {
+  readonly heading: string;
+  readonly kinds: readonly StepKind[];
+  /** Only steps in this layer, where the goal is a fuller one. */
+  readonly layer?: Layer;
+}
+
+const GROUPS: readonly GroupRule[] = [
   { heading: 'Grips', kinds: ['grip'] },
   { heading: 'Changes', kinds: ['change'] },
+  { heading: 'Bare: one strum a chord', kinds: ['section', 'whole'], layer: 'bare' },
+  { heading: 'Pulse: one strum a beat', kinds: ['section', 'whole'], layer: 'pulse' },
+  { heading: 'Full, before ornaments', kinds: ['section', 'whole'], layer: 'full' },
   { heading: 'Sections', kinds: ['section'] },
   { heading: 'Joins and whole song', kinds: ['join', 'whole'] },
 ];
+
+function isInGroup(step: Step, { kinds, layer }: GroupRule, goal: Layer | undefined): boolean {
+  const isBarer = step.layer !== undefined && step.layer !== goal;
+  return kinds.includes(step.kind) && (isBarer ? step.layer : undefined) === layer;
+}
 
 /** A song's steps, and who they are assigned to. */
 @Injectable()
@@ -54,10 +70,11 @@ export class StepsState {
   });
   readonly groups = computed((): readonly StepGroup[] => {
     const steps = (this.made()?.steps ?? []).map((step, index) => ({ ...step, number: index + 1 }));
-    return GROUPS.map(({ heading, kinds }) => ({
-      heading,
-      isShort: kinds.includes('grip'),
-      steps: steps.filter((step) => kinds.includes(step.kind)),
+    const goal = steps.at(-1)?.layer;
+    return GROUPS.map((rule) => ({
+      heading: rule.heading,
+      isShort: rule.kinds.includes('grip'),
+      steps: steps.filter((step) => isInGroup(step, rule, goal)),
     })).filter((group) => group.steps.length > 0);
   });
 

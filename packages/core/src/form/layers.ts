@@ -1,0 +1,78 @@
+import type { Pattern } from '../rhythm';
+import { LAYERS, type Layer, type PatternUse } from '../song';
+import type { SongPatterns } from './patterns';
+import type { Occurrence, PlayedBar } from './playing';
+
+/** What the hand plays in one bar: a pattern, the name it has in the song, and which of its bars. */
+export interface BarStrokes {
+  readonly pattern: Pattern;
+  /** Undefined for a pattern made by itself. */
+  readonly name?: string;
+  /** From 0. */
+  readonly bar: number;
+}
+
+/** A bar as it is played in one layer; without strokes, each chord is struck once. */
+export interface StruckBar extends PlayedBar {
+  readonly struck?: BarStrokes;
+}
+
+/**
+ * Tells which of two layers is the barer.
+ *
+ * @example
+ * barerLayer('full', 'pulse') // 'pulse'
+ */
+export function barerLayer(a: Layer, b: Layer): Layer {
+  return LAYERS.indexOf(a) <= LAYERS.indexOf(b) ? a : b;
+}
+
+/** How closely a use speaks of a bar in a layer; 0 when it does not. */
+function weightOf({ layer, bars }: PatternUse, inPass: number, played: Layer): number {
+  if (bars && (inPass < bars.from || inPass > bars.to)) return 0;
+  const isPlain = layer === undefined || layer === 'full';
+  if (layer !== played && !(isPlain && LAYERS.indexOf(played) >= LAYERS.indexOf('full'))) return 0;
+  return 1 + (layer === played ? 2 : 0) + (bars ? 1 : 0);
+}
+
+function useFor(
+  { pattern, patternUses }: Pick<Occurrence, 'pattern' | 'patternUses'>,
+  { inPass }: PlayedBar,
+  played: Layer,
+): PatternUse | undefined {
+  const own = pattern === undefined ? [] : [{ pattern }];
+  return [...own, ...patternUses].reduce<PatternUse | undefined>((best, use) => {
+    const weight = weightOf(use, inPass, played);
+    return weight > 0 && weight >= (best ? weightOf(best, inPass, played) : 0) ? use : best;
+  }, undefined);
+}
+
+function automatic(patterns: SongPatterns, layer: Layer): Pattern | undefined {
+  if (layer === 'bare') return undefined;
+  return layer === 'pulse' ? patterns.pulse : patterns.usual;
+}
+
+/**
+ * Gives the bars of an occurrence as they are played in a layer, or in the barer one its recording
+ * has: by the pattern said for the layer and the bar, else by the section's own; the bare and the
+ * pulse layer are made by themselves where nothing is said.
+ *
+ * @example
+ * barsInLayer(playingOf(readChart('[A]\n| G | D |').song).occurrences[0], 'pulse', songPatterns(EMPTY_SONG))[0].struck.pattern.slots.length // 4
+ */
+export function barsInLayer(
+  occurrence: Occurrence,
+  layer: Layer,
+  patterns: SongPatterns,
+): readonly StruckBar[] {
+  const played = barerLayer(layer, occurrence.layer ?? layer);
+  return occurrence.bars.map((bar) => {
+    const use = useFor(occurrence, bar, played);
+    const own = use && patterns.named[use.pattern];
+    const pattern = own ?? automatic(patterns, played);
+    if (!pattern) return bar;
+    const place = bar.inPass - (own ? (use.bars?.from ?? 1) : 1);
+    const struck = { pattern, bar: place % pattern.bars };
+    return { ...bar, struck: own ? { ...struck, name: use.pattern } : struck };
+  });
+}
