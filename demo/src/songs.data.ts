@@ -81,8 +81,48 @@ pattern lantern 3/4: D - D U D -
 | C | D | G | G! |
 `;
 
+const FOG_COUNT = `tempo: 112
+meter: 5/4 (3+2)
+feel: straight
+tuning: E A D G B E
+capo: 0
+key: Am
+hand: fingers
+picking: p654 i3 m2 a1
+length: 1:34
+map: Intro, Verse 1, Swell 1, Verse 2, Swell 2, Out
+grip Am: x02210 fingers ..231.
+grip C: x32010 fingers .32.1.
+grip G: 320003 fingers 21...3
+grip Em: 022000 fingers .23...
+grip F: xx3211 fingers ..3211
+grip Dm: xx0231 fingers ...231
+pattern fog-five 5/4 (3+2): 5p 3i 2m 1a 2m 3i 5p 3i 2m 3i
+pattern fog-thumb 5/4 (3+2): p - - p -
+pattern fog-pinch 5/4 (3+2): 5p+1a 3i 2m 1a 2m 3i 5p+1a 3i 2m 3i
+
+[Intro] pattern fog-five pattern fog-thumb for pulse
+| Am | C | Am | G |
+
+[Verse 1] pattern fog-five pattern fog-thumb for pulse
+| Am | C | G | Am |
+| F | C | G | Am |
+
+[Swell 1] pattern fog-five pattern fog-pinch for ornaments pattern fog-thumb for pulse cue "count the horns"
+| F | G | Em | Am |
+| Dm | F | G . . Em . |
+
+[Verse 2 = Verse 1]
+
+[Swell 2 = Swell 1]
+
+[Out] pattern fog-five
+| Am! |
+`;
+
 /** The songs of the demo world. */
 export const DEMO_SONGS: readonly DemoSong[] = [
   { title: 'Slow Barge to Ferrow', playedBy: 'Ossel and the Sluice Hands', chart: SLOW_BARGE },
   { title: 'Tin Lantern Waltz', playedBy: 'Harn Quay Nine', chart: TIN_LANTERN },
+  { title: 'Fog Signals, Counting', playedBy: 'Mirrel and the Slow Lamps', chart: FOG_COUNT },
 ];

@@ -34,3 +34,39 @@ test('a chord that comes between the slots of its pattern is told', async ({ pag
   );
   await expect(bench.margin.getByText(/where p has no slot/)).toBeVisible();
 });
+
+test('a section goes from bare to ornaments, each layer with its own steps', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.start(`Layers ${Date.now()}`);
+  await bench.write(
+    'tempo: 120\nmeter: 4/4\ncapo: 0\npattern eights 4/4: D U D U D U D U\npattern fill 4/4: D U D U x x x x\n[A]\n| C | F | C | F |\n',
+  );
+  const hand = page.getByRole('group', { name: 'How it is struck' });
+  await hand.getByLabel('all bars').selectOption('eights');
+  await hand.getByLabel('Bars with another pattern').fill('4');
+  await hand.getByLabel('Their pattern').selectOption('fill');
+  await hand.getByRole('button', { name: 'Add' }).click();
+  await expect(bench.text).toContainText('[A] pattern eights pattern fill in 4');
+  await hand.getByRole('button', { name: 'Bare' }).click();
+  await expect(hand.getByLabel('all bars')).toHaveValue('');
+  await bench.isSaved();
+  await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByRole('button', { name: /A A, bare/ }).click();
+  await expect(page.getByText(/4 beats for it allows/)).toBeVisible();
+  await page.getByRole('button', { name: /A A, pulse/ }).click();
+  await expect(page.getByText(/one beat for it allows/)).toBeVisible();
+});
+
+test('a picked pattern follows the grip, and is tapped on a pad that is simulated', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await bench.open('Fog Signals');
+  await page.getByRole('button', { name: /^fog-five/ }).click();
+  const editor = page.getByRole('region', { name: 'Edit a pattern' });
+  await editor.getByLabel('as it is picked over').selectOption('G');
+  await expect(editor.getByRole('img', { name: /^1 string 6 p/ }).first()).toBeVisible();
+  await editor.getByRole('button', { name: 'Use a MIDI pad' }).click();
+  await expect(editor.getByText('Simulated pad is heard.')).toBeVisible();
+  await expect(editor.getByText(/tapped at \d+ bpm, 2 a beat/)).toBeVisible({ timeout: 10_000 });
+});

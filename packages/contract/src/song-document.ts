@@ -57,6 +57,11 @@ const tuning = maybeList(words(4), 8).test('tuning', 'must be 4 to 8 notes', (va
   value === undefined ? true : parseTuning(value.join(' ')) !== undefined,
 );
 
+const finger = () => list(whole(1, 8), 8).min(1, 'must have a string');
+const picking = exactly({ p: finger(), i: finger(), m: finger(), a: finger() })
+  .default(undefined)
+  .optional();
+
 const frame = exactly({
   tempo: number().strict(true).min(20).max(400).optional(),
   meter: meter().default(undefined).optional(),
@@ -69,6 +74,7 @@ const frame = exactly({
     .matches(/^[A-G][#b]{0,2}m?$/, 'must be a key such as F#m')
     .optional(),
   hand: string().strict(true).oneOf(['pick', 'fingers']).optional(),
+  picking,
   pickup: number().strict(true).integer().min(1).max(23).optional(),
   length: seconds(),
 });

@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { countWords, formatSlot, type Pattern, type Slot } from '@harvu/core/rhythm';
+import { countWords, type Pattern, type Slot } from '@harvu/core/rhythm';
 import { CONVENTIONS } from './conventions';
+import { PluckedNotes, stringsHeight } from './plucked-notes';
 
 const SLOT = 40;
 const HIGH = 12;
 const LOW = 48;
-const HEIGHT = 78;
+/** What the counts below the hand take. */
+const COUNTS = 22;
 
 interface Drawn {
   readonly x: number;
@@ -13,10 +15,8 @@ interface Drawn {
   readonly isGhost: boolean;
   readonly isAccent: boolean;
   readonly isMuted: boolean;
-  /** What is written at a hit or a plucked string. */
-  readonly sign: string;
-  /** Thumb notes have a square of their own. */
-  readonly isThumb: boolean;
+  /** How the slot is drawn: an arrow, the cross of a hit, or notes on strings. */
+  readonly as: 'stroke' | 'hit' | 'plucked';
   readonly small: string;
   readonly count: string;
   readonly words: string;
@@ -30,13 +30,8 @@ const SMALL: Readonly<Record<string, string>> = {
   open: 'open',
 };
 
-function signOf(slot: Slot): string {
-  if (slot.kind === 'hit') return '×';
-  if (slot.kind !== 'pluck') return '';
-  return slot.notes.map(({ string, finger }) => `${string ?? ''}${finger ?? ''}`).join('+');
-}
-
 function smallOf(slot: Slot): string {
+  if (slot.kind === 'pluck') return slot.notes.map(({ finger }) => finger ?? '').join('+');
   if (slot.kind !== 'strum') return '';
   return [slot.strings, slot.sound].flatMap((one) => (one ? [SMALL[one] ?? ''] : [])).join(' ');
 }
@@ -44,7 +39,10 @@ function smallOf(slot: Slot): string {
 function wordsOf(slot: Slot, count: string): string {
   if (slot.kind === 'rest') return `${count} nothing`;
   if (slot.kind === 'hit') return `${count} hit`;
-  if (slot.kind === 'pluck') return `${count} string ${signOf(slot)}`;
+  if (slot.kind === 'pluck') {
+    const notes = slot.notes.map(({ string, finger }) => `string ${string ?? ''} ${finger ?? ''}`);
+    return `${count} ${notes.map((note) => note.trim()).join(' with ')}`;
+  }
   const accent = slot.accent ? ', accented' : '';
   return `${count} ${slot.direction}${accent}${smallOf(slot) ? `, ${smallOf(slot)}` : ''}`;
 }
@@ -53,10 +51,11 @@ function wordsOf(slot: Slot, count: string): string {
 @Component({
   selector: 'harvu-lane',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [PluckedNotes],
   host: { class: 'block' },
   template: `
     <svg
-      [attr.viewBox]="'0 0 ' + width() + ' ' + height"
+      [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
       [style.max-width.px]="width() * scale()"
       class="block w-full"
       [class.mx-auto]="isCentred()"
@@ -64,38 +63,37 @@ function wordsOf(slot: Slot, count: string): string {
       [attr.aria-label]="words()"
     >
       <path [attr.d]="motion()" class="fill-none stroke-line" stroke-width="1.5" />
+      @if (isPicked()) {
+        <g harvuPlucked [pattern]="pattern()" [slotWidth]="slotWidth"></g>
+      }
       @for (slot of drawn(); track $index) {
         <g [class.cursor-pointer]="isEditable()" (click)="pick.emit($index)">
           <rect
             [attr.x]="slot.x - 20"
             y="0"
             width="40"
-            [attr.height]="height"
+            [attr.height]="height()"
             [class]="$index === current() ? 'fill-brass-wash' : 'fill-transparent'"
           />
-          @if (slot.sign) {
-            @if (slot.isThumb) {
-              <rect [attr.x]="slot.x - 12" y="18" width="24" height="24" class="fill-ink" />
-            } @else {
-              <circle
-                [attr.cx]="slot.x"
-                cy="30"
-                r="12"
-                class="fill-sheet stroke-ink"
-                stroke-width="1.4"
-              />
-            }
+          @if (slot.as === 'hit') {
+            <circle
+              [attr.cx]="slot.x"
+              [attr.cy]="middle()"
+              r="12"
+              class="fill-sheet stroke-ink"
+              stroke-width="1.4"
+            />
             <text
               [attr.x]="slot.x"
-              y="34.5"
+              [attr.y]="middle() + 4.5"
               text-anchor="middle"
               font-size="12"
               font-weight="700"
-              [class]="slot.isThumb ? 'fill-paper font-sans' : 'fill-ink font-sans'"
+              class="fill-ink font-sans"
             >
-              {{ slot.sign }}
+              ×
             </text>
-          } @else {
+          } @else if (slot.as === 'stroke' && !(isPicked() && slot.isGhost)) {
             <path
               [attr.d]="arrow(slot)"
               class="fill-none"
@@ -119,7 +117,7 @@ function wordsOf(slot: Slot, count: string): string {
           }
           <text
             [attr.x]="slot.x"
-            y="70"
+            [attr.y]="height() - 8"
             text-anchor="middle"
             font-size="14"
             [attr.font-weight]="slot.isDown ? 700 : 400"
@@ -131,7 +129,11 @@ function wordsOf(slot: Slot, count: string): string {
         </g>
       }
       @for (x of barLines(); track x) {
-        <path [attr.d]="'M' + x + ' 2V56'" class="stroke-ink" stroke-width="2" />
+        <path
+          [attr.d]="'M' + x + ' 2V' + (height() - counts)"
+          class="stroke-ink"
+          stroke-width="2"
+        />
       }
     </svg>
   `,
@@ -144,18 +146,19 @@ export class PatternLane {
   readonly scale = input(1);
   readonly isCentred = input(false);
   readonly pick = output<number>();
-  protected readonly height = HEIGHT;
+  protected readonly slotWidth = SLOT;
+  protected readonly counts = COUNTS;
   private readonly conventions = inject(CONVENTIONS);
 
   protected readonly width = computed(() => Math.max(1, this.pattern().slots.length) * SLOT);
-  private readonly counts = computed(() => {
+  private readonly countWords = computed(() => {
     const { meter, slotsPerBar } = this.pattern();
     return countWords(meter.beats, slotsPerBar, this.conventions().counts);
   });
   protected readonly drawn = computed((): readonly Drawn[] =>
     this.pattern().slots.map((slot, index) => {
       const inBar = index % this.pattern().slotsPerBar;
-      const count = this.counts()[inBar] ?? '';
+      const count = this.countWords()[inBar] ?? '';
       const isRest = slot.kind === 'rest';
       const direction = slot.kind === 'strum' ? slot.direction : inBar % 2 === 0 ? 'down' : 'up';
       return {
@@ -164,8 +167,7 @@ export class PatternLane {
         isGhost: isRest,
         isAccent: slot.kind === 'strum' && slot.accent === true,
         isMuted: slot.kind === 'strum' && slot.sound === 'muted',
-        sign: signOf(slot),
-        isThumb: slot.kind === 'pluck' && slot.notes[0]?.finger === 'p',
+        as: slot.kind === 'hit' ? 'hit' : slot.kind === 'pluck' ? 'plucked' : 'stroke',
         small: smallOf(slot),
         count,
         words: wordsOf(slot, count),
@@ -177,9 +179,17 @@ export class PatternLane {
       .map((slot) => slot.words)
       .join('; '),
   );
+  protected readonly isPicked = computed(() =>
+    this.pattern().slots.some((slot) => slot.kind === 'pluck'),
+  );
+  private readonly handHeight = computed(() =>
+    this.isPicked() ? stringsHeight(this.pattern()) : LOW + 8,
+  );
+  protected readonly height = computed(() => this.handHeight() + COUNTS);
+  protected readonly middle = computed(() => (this.isPicked() ? this.handHeight() / 2 : 30));
   /** The way of the hand between strokes. */
   protected readonly motion = computed(() =>
-    this.pattern().slots.some((slot) => slot.kind === 'pluck')
+    this.isPicked()
       ? ''
       : this.drawn()
           .map(({ x, isDown }, index) => `${index === 0 ? 'M' : 'L'}${x} ${isDown ? LOW : HIGH}`)
@@ -197,11 +207,4 @@ export class PatternLane {
     const back = isDown ? -7 : 7;
     return `M${x} ${from}V${to}M${x - 6} ${to + back}L${x} ${to}L${x + 6} ${to + back}`;
   }
-}
-
-/** Writes the strokes of a pattern as chart text does, bars parted. */
-export function strokesOf({ slots, slotsPerBar }: Pattern): readonly string[] {
-  return slots.flatMap((slot, index) =>
-    index > 0 && index % slotsPerBar === 0 ? ['|', formatSlot(slot)] : [formatSlot(slot)],
-  );
 }

@@ -46,6 +46,11 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     `${FRAME}pattern five 4/4: D U D U D\n[A] pattern five\n| G | D |`,
   ],
   [
+    'pattern-fill',
+    'a section played with a pattern nobody wrote',
+    `${FRAME}[A] pattern gone for ornaments\n| G | D |`,
+  ],
+  [
     'pattern-hand',
     'an up on the beat',
     `${FRAME}pattern odd 4/4: D U U D D - D U\n[A] pattern odd\n| G | D |`,
@@ -92,6 +97,10 @@ const CLEAN: readonly (readonly [string, string])[] = [
     `${FRAME.replace('4/4', '6/8')}pattern six 6/8: D - U D - U\npattern roll 6/8: p i m a m i\n[A] pattern six\n| G | D |\n[B] pattern roll\n| G | D |`,
   ],
   [
+    'layers with patterns of their own, and one in some bars',
+    `${FRAME}pattern eights 4/4: D U D U D U D U\npattern fill 4/4: D U D U x x x x\n[A] pattern eights pattern fill in 2 pattern fill for ornaments\n| G | D | G |`,
+  ],
+  [
     'half-bar chords on their slots, told as it is written',
     `${FRAME}pattern eights 4/4: D U D U D - D U told "down-up down-up down down-up"\n[A] pattern eights\n| G D | C |`,
   ],
@@ -123,6 +132,16 @@ describe('what Harvu notices', () => {
     it(`is nothing in ${what}`, () => {
       expect(findingsOf(songOf(chart)).map((one) => one.message)).toEqual([]);
     });
+  });
+
+  it('draws two tellings of a pattern below each other, and takes either', () => {
+    const chart = `${FRAME}pattern two 4/4: D U D U D - D U told "down down up"\n[A] pattern two\n| G | D |`;
+    const song = songOf(chart);
+    const [finding] = findingsOf(song);
+    expect(finding?.patterns.map((one) => one.label)).toEqual(['As told', 'As written']);
+    expect(finding?.remedies.map((one) => one.label)).toEqual(['What is written', 'What is told']);
+    for (const remedy of finding?.remedies ?? [])
+      expect(findingsOf(remedy.commands.reduce(withCommand, song))).toEqual([]);
   });
 
   it('says where it is and what to do in a sentence with signs', () => {

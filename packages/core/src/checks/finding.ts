@@ -1,3 +1,4 @@
+import type { PatternWay } from '../rhythm';
 import type { SongCommand } from '../song';
 
 /** What Harvu notices by itself, by code; a fault must be settled or overruled, a doubt may be dismissed. */
@@ -40,6 +41,8 @@ export interface Finding {
   readonly at: string;
   readonly message: string;
   readonly remedies: readonly Remedy[];
+  /** Patterns to be drawn below each other, where two tellings differ. */
+  readonly patterns: readonly PatternWay[];
 }
 
 /**
@@ -55,8 +58,10 @@ export function createFinding(
     /** What it is about, the same in everybody's words. */
     readonly cause?: string;
     readonly remedies?: readonly Remedy[];
+    readonly patterns?: readonly PatternWay[];
   },
 ): Finding {
-  const { at, message, cause = message, remedies = [] } = what;
-  return { code, severity: CHECKS[code], key: `${code}|${at}|${cause}`, at, message, remedies };
+  const { at, message, cause = message, remedies = [], patterns = [] } = what;
+  const key = `${code}|${at}|${cause}`;
+  return { code, severity: CHECKS[code], key, at, message, remedies, patterns };
 }

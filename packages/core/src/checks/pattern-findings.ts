@@ -1,6 +1,14 @@
 import { chordLabel } from '../chord';
 import { barsInLayer, changesOffSlot, patternNamed, playingOf, songPatterns } from '../form';
-import { formatMeter, parseStrokes, readPattern, type Pattern, type Slot } from '../rhythm';
+import {
+  formatMeter,
+  parseStrokes,
+  readPattern,
+  readTelling,
+  strokesOf,
+  type Pattern,
+  type Slot,
+} from '../rhythm';
 import { settledFrame, type NamedPattern, type SongDocument } from '../song';
 import { createFinding, type Finding } from './finding';
 
@@ -12,7 +20,10 @@ function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding
   if (!read.ok) return [createFinding('pattern-fill', { at: named.name, message: read.message })];
   const meter = formatMeter(settledFrame(song.frame).meter);
   const own = formatMeter(named.meter);
-  const isPlayed = song.sections.some((section) => section.pattern === named.name);
+  const isPlayed = song.sections.some(
+    ({ pattern, patternUses = [] }) =>
+      pattern === named.name || patternUses.some((use) => use.pattern === named.name),
+  );
   if (own === meter || !isPlayed) return [];
   const message = `This pattern fills ${own}, and the song is in ${meter}. Write it anew for ${meter}.`;
   return [createFinding('pattern-fill', { at: named.name, message })];
@@ -80,15 +91,48 @@ function tellingFindings(named: NamedPattern, pattern: Pattern): readonly Findin
       ? `It is told as “${named.told}”, which cannot be read as downs and ups.`
       : `Told: ${told}. Written: ${written}. One of the two is meant.`;
   const { told: _left, ...untold } = named;
+  const [asTold] = readTelling(named.told, named.meter).ways;
+  const strokes = asTold && strokesOf(asTold.pattern);
   return [
     createFinding('pattern-tellings', {
       at: named.name,
       message,
       remedies: [
         { label: 'What is written', commands: [{ kind: 'set-pattern', pattern: untold }] },
+        ...(strokes
+          ? [
+              {
+                label: 'What is told',
+                commands: [{ kind: 'set-pattern' as const, pattern: { ...named, strokes } }],
+              },
+            ]
+          : []),
+      ],
+      patterns: [
+        ...(asTold ? [{ label: 'As told', pattern: asTold.pattern }] : []),
+        { label: 'As written', pattern },
       ],
     }),
   ];
+}
+
+/** A section that is to be played with a pattern nobody wrote. */
+function unknownFindings(song: SongDocument): readonly Finding[] {
+  const written = new Set(song.patterns.map((one) => one.name));
+  return song.sections.flatMap(({ name, pattern, patternUses = [] }) => {
+    const told = [
+      ...(pattern === undefined ? [] : [pattern]),
+      ...patternUses.map((u) => u.pattern),
+    ];
+    return [...new Set(told)]
+      .filter((one) => !written.has(one))
+      .map((one) =>
+        createFinding('pattern-fill', {
+          at: name,
+          message: `It is played with “${one}”, which is not written. Write the pattern, or choose another.`,
+        }),
+      );
+  });
 }
 
 function slotFindings(song: SongDocument): readonly Finding[] {
@@ -120,5 +164,5 @@ export function patternFindings(song: SongDocument): readonly Finding[] {
     if (filled.length > 0 || !pattern) return filled;
     return [...handFindings(named, pattern), ...tellingFindings(named, pattern)];
   });
-  return [...own, ...slotFindings(song)];
+  return [...own, ...unknownFindings(song), ...slotFindings(song)];
 }

@@ -27,8 +27,8 @@ function withPattern(strokes: string, chart: string, meter = '4/4'): readonly St
   );
 }
 
-const beatsOf = (strokes: readonly LaidStroke[]): readonly number[] =>
-  strokes.map((one) => one.beat);
+const beatsOf = (strokes: readonly (readonly LaidStroke[])[]): readonly number[] =>
+  strokes.flat().map((one) => one.beat);
 const windows = (bars: readonly StruckBar[]): readonly number[] =>
   changeWindows(bars).map((one) => one.windowBeats);
 
@@ -41,7 +41,7 @@ describe('a pattern laid over bars', () => {
   it('gives a shorter bar the part that fits', () => {
     const laid = layStrokes(withPattern('D U D U D U D U', 'pickup: 1\n[A]\n| G | D |'));
     expect(beatsOf(laid).slice(0, 4)).toEqual([0, 0.5, 1, 1.5]);
-    expect(laid.length).toBe(2 + 8);
+    expect(laid.map((bar) => bar.length)).toEqual([2, 8]);
   });
 
   it('never loses or adds a stroke over whole bars', () => {
@@ -52,7 +52,9 @@ describe('a pattern laid over bars', () => {
         (strokes, count) => {
           const chart = `[A]\n${'| G '.repeat(count)}|`;
           const laid = layStrokes(withPattern(strokes.join(' '), chart));
-          expect(laid.length).toBe(strokes.filter((stroke) => stroke !== '-').length * count);
+          expect(laid.flat().length).toBe(
+            strokes.filter((stroke) => stroke !== '-').length * count,
+          );
           expect(beatsOf(laid)).toEqual([...beatsOf(laid)].sort((a, b) => a - b));
         },
       ),

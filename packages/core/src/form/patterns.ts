@@ -1,9 +1,9 @@
-import { readPattern, type Meter, type Pattern } from '../rhythm';
+import { readPattern, settledPicking, type Meter, type Pattern } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
 
 /** What the hand of a song may play: its own patterns, and the two that are made by themselves. */
 export interface SongPatterns {
-  /** Those that fill their bar, by name. */
+  /** Those that fill their bar, by name; every plucked note with its string and finger. */
   readonly named: Readonly<Record<string, Pattern>>;
   /** The pulse layer: one down-stroke on every felt beat. */
   readonly pulse: Pattern;
@@ -63,10 +63,10 @@ function usualPattern(meter: Meter): Pattern {
  * songPatterns(readChart('meter: 3/4').song).pulse.slots.length // 3
  */
 export function songPatterns(song: SongDocument): SongPatterns {
-  const { meter } = settledFrame(song.frame);
+  const { meter, picking } = settledFrame(song.frame);
   const named = song.patterns.flatMap(({ name }) => {
     const pattern = patternNamed(song, name);
-    return pattern ? [[name, pattern] as const] : [];
+    return pattern ? [[name, settledPicking(pattern, picking)] as const] : [];
   });
   return {
     named: Object.fromEntries(named),

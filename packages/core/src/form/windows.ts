@@ -1,4 +1,4 @@
-import { slotBeat, soundsChord } from '../rhythm';
+import { slotBeat, soundsChord, type Slot } from '../rhythm';
 import { beatsToNumber } from '../units';
 import { isSilence } from './chords';
 import type { StruckBar } from './layers';
@@ -6,10 +6,11 @@ import type { StruckBar } from './layers';
 /** A stroke where it falls in some bars that follow each other, in beats from their start. */
 export interface LaidStroke {
   readonly beat: number;
-  /** The slot of the pattern it comes from; 0 where each chord is struck once. */
-  readonly slot: number;
-  readonly soundsChord: boolean;
+  readonly what: Slot;
 }
+
+/** What strikes a chord once. */
+const ONCE: Slot = { kind: 'strum', direction: 'down' };
 
 const TOLERANCE = 1e-9;
 
@@ -61,7 +62,7 @@ function strokesIn({ bar: { struck, beats }, start }: PlacedBar): readonly LaidS
     const what = pattern.slots[slot];
     const beat = beatsToNumber(slotBeat(pattern, slot));
     if (!what || what.kind === 'rest' || beat >= beats) return [];
-    return [{ beat: start + beat, slot, soundsChord: soundsChord(what) }];
+    return [{ beat: start + beat, what }];
   });
 }
 
@@ -76,22 +77,22 @@ function laidIn(bar: PlacedBar, sounding: readonly Sounding[]): readonly LaidStr
   const strokes = strokesIn(bar).filter(
     ({ beat }) => !hits.some(({ at, until }) => isWithin(beat, at, until)),
   );
-  const once = single.map(({ at }) => ({ beat: at, slot: 0, soundsChord: true }));
+  const once = single.map(({ at }) => ({ beat: at, what: ONCE }));
   return [...strokes, ...once].sort((a, b) => a.beat - b.beat);
 }
 
 /**
- * Lays the strokes of bars that follow each other: a shorter bar takes the part of its pattern that
+ * Lays the strokes of bars that follow each other, bar by bar: a shorter bar takes the part of its pattern that
  * fits, a single hit stands alone, a bar without a pattern strikes each new chord once. Every stroke
  * of a whole bar is kept, none is added.
  *
  * @example
  * layStrokes([]) // []
  */
-export function layStrokes(bars: readonly StruckBar[]): readonly LaidStroke[] {
+export function layStrokes(bars: readonly StruckBar[]): readonly (readonly LaidStroke[])[] {
   const places = placed(bars);
   const sounding = soundingByBar(places);
-  return places.flatMap((place, index) => laidIn(place, sounding[index] ?? []));
+  return places.map((place, index) => laidIn(place, sounding[index] ?? []));
 }
 
 /** A change of chord, when it comes, and how long the left hand has for it. */
@@ -115,7 +116,9 @@ export function changeWindows(bars: readonly StruckBar[]): readonly ChangeWindow
   const sounding = soundingByBar(placed(bars))
     .flat()
     .filter((one) => !one.isHeld);
-  const strokes = layStrokes(bars).filter((one) => one.soundsChord);
+  const strokes = layStrokes(bars)
+    .flat()
+    .filter(({ what }) => soundsChord(what));
   let index = 0;
   return sounding.slice(1).map(({ chord, at }, place) => {
     while ((strokes[index]?.beat ?? Infinity) < at - TOLERANCE) index += 1;

@@ -41,6 +41,16 @@ export function formatGrip(grip: Grip): string {
 }
 
 /**
+ * Lists the strings a grip sounds, counted from the thinnest, lowest first.
+ *
+ * @example
+ * soundingStrings([null, 3, 2, 0, 1, 0]) // [5, 4, 3, 2, 1]
+ */
+export function soundingStrings(grip: Grip): readonly number[] {
+  return grip.flatMap((fret, place) => (fret === null ? [] : [stringNumber(grip, place)]));
+}
+
+/**
  * Reads fingers written low to high, a dot for none; undefined when it is not that.
  *
  * @example

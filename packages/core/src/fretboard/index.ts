@@ -14,6 +14,7 @@ export {
   HIGHEST_FRET,
   parseFingers,
   parseGrip,
+  soundingStrings,
   stringNumber,
 } from './grip';
 export type { Finger, Fingers, Grip, StringFret } from './grip';

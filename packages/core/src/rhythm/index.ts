@@ -6,8 +6,17 @@ export { cellsOver, countWords } from './fill';
 export type { CountSchool } from './fill';
 export { accentedBeats, formatMeter, parseMeter } from './meter';
 export type { Meter } from './meter';
-export { readPattern, slotBeat, slotTimes, soundsChord, strokeRate } from './pattern';
+export { readPattern, slotBeat, slotTimes, soundsChord, strokeRate, strokesOf } from './pattern';
 export type { Pattern, PatternReading } from './pattern';
+export {
+  formatPicking,
+  parsePicking,
+  pickedOver,
+  PICKING_FINGERS,
+  settledPicking,
+  USUAL_PICKING,
+} from './picking';
+export type { PickingHand } from './picking';
 export { parseStrokes, placeStrokes } from './placements';
 export type { PlacementRequest, Placements, ToldStroke } from './placements';
 export { formatSlot, parseSlot } from './slot';

@@ -11,6 +11,7 @@ import {
   readPattern,
   readTaps,
   readTelling,
+  strokesOf,
   slotTimes,
   strokeRate,
   type Meter,
@@ -250,6 +251,15 @@ describe('cells and counts', () => {
   });
 });
 
+describe('a pattern as it is written', () => {
+  it('is the same when it is read again', () => {
+    for (const strokes of ['D U D U', 'D D D D | D - D -', '5p - 3i+1a x']) {
+      const read = readPattern(meter('4/4'), strokes.split(' '));
+      expect(read.ok && strokesOf(read.pattern).join(' ')).toBe(strokes);
+    }
+  });
+});
+
 describe('a pattern as it is said', () => {
   const told = (text: string, bar = '4/4') => readTelling(text, meter(bar));
 
@@ -269,14 +279,26 @@ describe('a pattern as it is said', () => {
     expect(told('UUUUUUUUUUUU').ways).toEqual([]);
   });
 
+  it('names the meters whose bar it would fill, where it does not fill the song’s', () => {
+    expect(told('D U D U D U D U D U').says).toContain('In 5/4 it would fill one bar.');
+    expect(told('D U D U D U D U', '3/4').says).toContain('In 4/4 it would fill one bar.');
+  });
+
   it('is a row of strings or fingers repeated until the bar is full', () => {
     expect(told('5 2 3 1').ways.map((way) => way.label)).toEqual([
       ...['one bar in 8: 4 + 4', 'two bars in 8: 4 + 4 + 4 + 4', 'one bar in 16: 4 + 4 + 4 + 4'],
     ]);
     expect(told('p i m a m i', '6/8').ways[0]?.label).toBe('one bar in 6: 6');
-    expect(told('5 4 3', '5/4').ways[0]?.label).toBe(
+    const uneven = told('5 4 3', '5/4');
+    expect(uneven.ways.slice(0, 2).map((way) => way.label)).toEqual([
       'one bar in 10: 3 + 3 + 3 + 1, its end cut short',
-    );
+      'one bar in 10: 3 + 3 + 3 + 1, its end left to ring',
+    ]);
+    expect(uneven.ways.slice(0, 2).map((way) => way.pattern.slots.at(-1)?.kind)).toEqual([
+      'pluck',
+      'rest',
+    ]);
+    expect(uneven.says).toContain('Say how it ends');
   });
 
   it('is nothing without words, and told where the words are none', () => {

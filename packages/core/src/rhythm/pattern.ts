@@ -1,7 +1,7 @@
 import { beatsToNumber, shareBeats, timesBeats, type Beats } from '../units';
 import type { Feel } from './feel';
 import type { Meter } from './meter';
-import { parseSlot, type Slot } from './slot';
+import { formatSlot, parseSlot, type Slot } from './slot';
 
 /** What one hand does over one or more bars, on an even grid. */
 export interface Pattern {
@@ -77,6 +77,18 @@ export function readPattern(meter: Meter, strokes: readonly string[]): PatternRe
   if (odd) return fillFault(meter, odd.length);
   const read = slots.filter((slot) => slot !== undefined);
   return { ok: true, pattern: { meter, bars: bars.length, slotsPerBar, slots: read } };
+}
+
+/**
+ * Writes the strokes of a pattern as they are read, "|" between its bars.
+ *
+ * @example
+ * strokesOf(readPattern(parseMeter('2/4'), ['D', 'U', '|', 'D', '-']).pattern) // ['D', 'U', '|', 'D', '-']
+ */
+export function strokesOf({ slots, slotsPerBar }: Pattern): readonly string[] {
+  return slots.flatMap((slot, index) =>
+    index > 0 && index % slotsPerBar === 0 ? ['|', formatSlot(slot)] : [formatSlot(slot)],
+  );
 }
 
 /**

@@ -1,5 +1,5 @@
 import { cellsOver } from './fill';
-import type { Meter } from './meter';
+import { parseMeter, type Meter } from './meter';
 import type { Pattern } from './pattern';
 import { parseStrokes, placeStrokes, type ToldStroke } from './placements';
 import { parseSlot, type Slot } from './slot';
@@ -56,17 +56,34 @@ function waysOn(strokes: readonly ToldStroke[], { label, empty }: Grid): readonl
   });
 }
 
-function tellStrokes(strokes: readonly ToldStroke[], grids: readonly Grid[]): PatternTelling {
+/** Meters that may have been meant where the strokes do not fill the song's own. */
+const OTHER_METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '12/8'] as const;
+
+/** The other meters whose bar the strokes fill in one way only, so that they may be what is meant. */
+function otherMeters(strokes: readonly ToldStroke[], own: Meter): readonly string[] {
+  return OTHER_METERS.flatMap((text) => {
+    const meter = parseMeter(text);
+    const [grid] = meter ? gridsFor(meter) : [];
+    const isOwn = meter?.beats === own.beats && meter.unit === own.unit;
+    if (!grid || isOwn) return [];
+    return placeStrokes({ strokes, slots: grid.empty.slots.length }).count === 1 ? [text] : [];
+  });
+}
+
+function tellStrokes(strokes: readonly ToldStroke[], meter: Meter): PatternTelling {
   // The first grid that takes the words at all is meant; finer ones only where it does not.
+  const grids = gridsFor(meter);
   const ways = grids.map((grid) => waysOn(strokes, grid)).find((some) => some.length > 0) ?? [];
   const [coarse] = grids;
   const fits = coarse ? placeStrokes({ strokes, slots: coarse.empty.slots.length }).count : 0;
   const where = coarse?.label ?? '';
   if (fits > 0) return { ways, says: `It fits ${where} in ${counted(fits)}.` };
+  const others = otherMeters(strokes, meter);
+  const other = others.length === 0 ? '' : ` In ${others.join(' or ')} it would fill one bar.`;
   const says =
     ways.length > 0
-      ? `It does not fit ${where} with the hand swinging evenly; it needs two bars or a finer grid. Choose, or tap it.`
-      : `${strokes.length} strokes fit no grid here with the hand swinging evenly. Tap it, or write it as a free pattern.`;
+      ? `It does not fit ${where} with the hand swinging evenly; it needs two bars or a finer grid.${other} Choose, or tap it.`
+      : `${strokes.length} strokes fit no grid here with the hand swinging evenly.${other} Tap it, or write it as a free pattern.`;
   return { ways, says };
 }
 
@@ -81,13 +98,23 @@ function rowOf(text: string): readonly Slot[] {
 }
 
 function tellRow(row: readonly Slot[], grids: readonly Grid[]): PatternTelling {
-  const ways = grids.map(({ label, empty }) => {
-    const parts = cellsOver(row.length, empty.slots.length);
-    const ends = parts.at(-1) === row.length ? '' : ', its end cut short';
-    const slots = empty.slots.map((rest, slot) => row[slot % row.length] ?? rest);
-    return { label: `${label}: ${parts.join(' + ')}${ends}`, pattern: { ...empty, slots } };
+  const ways = grids.flatMap(({ label, empty }): readonly PatternWay[] => {
+    const count = empty.slots.length;
+    const parts = cellsOver(row.length, count);
+    const whole = count - (count % row.length);
+    const cut = empty.slots.map((rest, slot) => row[slot % row.length] ?? rest);
+    const sum = `${label}: ${parts.join(' + ')}`;
+    if (whole === count) return [{ label: sum, pattern: { ...empty, slots: cut } }];
+    const ringing = cut.map((one, slot) => (slot < whole ? one : REST));
+    return [
+      { label: `${sum}, its end cut short`, pattern: { ...empty, slots: cut } },
+      { label: `${sum}, its end left to ring`, pattern: { ...empty, slots: ringing } },
+    ];
   });
-  return { ways, says: `A row of ${row.length}, repeated until the bar is full.` };
+  const says = `A row of ${row.length}, repeated until the bar is full.`;
+  return ways.some(({ label }) => label.includes('end'))
+    ? { ways, says: `${says} Say how it ends where it does not divide the bar.` }
+    : { ways, says };
 }
 
 /**
@@ -102,12 +129,11 @@ function tellRow(row: readonly Slot[], grids: readonly Grid[]): PatternTelling {
  */
 export function readTelling(text: string, meter: Meter): PatternTelling {
   if (text.trim() === '') return { says: '', ways: [] };
-  const grids = gridsFor(meter);
   const row = rowOf(text);
-  if (row.length > 0) return tellRow(row, grids);
+  if (row.length > 0) return tellRow(row, gridsFor(meter));
   const strokes = parseStrokes(text);
   return strokes && strokes.length > 0
-    ? tellStrokes(strokes, grids)
+    ? tellStrokes(strokes, meter)
     : { says: 'These words are neither downs and ups nor a row of strings.', ways: [] };
 }
 

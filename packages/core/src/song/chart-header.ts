@@ -1,6 +1,13 @@
 import { parseFingers, parseGrip } from '../fretboard';
 import { formatTuning, parseTone, parseTuning, toPlainSigns } from '../pitch';
-import { formatFeel, formatMeter, parseFeel, parseMeter } from '../rhythm';
+import {
+  formatFeel,
+  formatMeter,
+  formatPicking,
+  parseFeel,
+  parseMeter,
+  parsePicking,
+} from '../rhythm';
 import { bpm, formatClock, parseClock } from '../units';
 import type { Frame, NamedGrip, NamedPattern, ShapeClaim } from './document';
 
@@ -57,6 +64,11 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
     read: (text) => (text === 'pick' || text === 'fingers' ? text : undefined),
     write: String,
     remedy: 'Write pick, or fingers.',
+  },
+  picking: {
+    read: parsePicking,
+    write: formatPicking,
+    remedy: 'Write the strings of each finger, such as p654 i3 m2 a1.',
   },
   pickup: {
     read: (text) => readWhole(text, [1, 23]),

@@ -58,6 +58,21 @@ describe('chart text', () => {
     expect(song.sections[1]?.bars[0]?.chords).toEqual([{ name: 'D', span: 1, doubt: true }]);
   });
 
+  it('reads where else a section has another pattern, and the fingers’ strings', () => {
+    const { song, faults } = readChart(
+      'picking: p54 i3 m2 a1\n[A] pattern in pattern for for pulse in 3-4 pattern x in 2\n| G |',
+    );
+    expect(faults).toEqual([]);
+    expect(song.frame.picking).toEqual({ p: [5, 4], i: [3], m: [2], a: [1] });
+    expect(song.sections[0]?.pattern).toBe('in');
+    expect(song.sections[0]?.patternUses).toEqual([
+      { pattern: 'for', layer: 'pulse', bars: { from: 3, to: 4 } },
+      { pattern: 'x', bars: { from: 2, to: 2 } },
+    ]);
+    for (const head of ['[A] pattern x for loud', '[A] pattern x in 4-2', '[A] pattern x in 0'])
+      expect(readChart(`${head}\n| G |`).faults[0]?.code).toBe('section-unread');
+  });
+
   it('shares a bar evenly without dots, and counts beats with them', () => {
     const { song } = readChart('[A]\n| G A | G A B | G . A D |');
     const beats = song.sections[0]?.bars.map((bar) =>

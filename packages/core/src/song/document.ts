@@ -1,6 +1,6 @@
 import type { Fingers, Grip, ShapeMove } from '../fretboard';
 import type { Tuning } from '../pitch';
-import type { Feel, Meter } from '../rhythm';
+import type { Feel, Meter, PickingHand } from '../rhythm';
 import type { Bpm, Seconds } from '../units';
 
 /** Stable across revisions, so that what a student did stays attached. */
@@ -18,6 +18,8 @@ export interface Frame {
   readonly key?: string;
   /** What strikes the strings. */
   readonly hand?: 'pick' | 'fingers';
+  /** Which strings each finger of the picking hand has. */
+  readonly picking?: PickingHand;
   /** Beats of the first bar, when it is a pickup. */
   readonly pickup?: number;
   /** How long the recording lasts. */

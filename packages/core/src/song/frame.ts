@@ -1,6 +1,6 @@
 import { assumed } from '../assumptions';
 import { STANDARD_TUNING, type Tuning } from '../pitch';
-import { parseMeter, type Feel, type Meter } from '../rhythm';
+import { parseMeter, USUAL_PICKING, type Feel, type Meter, type PickingHand } from '../rhythm';
 import { bpm, type Bpm } from '../units';
 import type { Frame } from './document';
 
@@ -11,12 +11,14 @@ export interface SettledFrame {
   readonly feel: Feel;
   readonly tuning: Tuning;
   readonly capo: number;
+  readonly picking: PickingHand;
 }
 
 const FOUR_FOUR: Meter = parseMeter('4/4') ?? { beats: 4, unit: 4, groups: [4] };
 
 /**
- * Fills what a frame leaves unstated: 80 bpm, 4/4, straight, standard tuning, no capo.
+ * Fills what a frame leaves unstated: 80 bpm, 4/4, straight, standard tuning, no capo, a
+ * string for each finger.
  *
  * @example
  * settledFrame({}).tempo // 80
@@ -28,5 +30,6 @@ export function settledFrame(frame: Frame): SettledFrame {
     feel: frame.feel ?? { kind: 'straight' },
     tuning: frame.tuning ?? STANDARD_TUNING,
     capo: frame.capo ?? 0,
+    picking: frame.picking ?? USUAL_PICKING,
   };
 }

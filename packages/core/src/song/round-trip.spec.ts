@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { anySong } from '../testing/any-song';
-import { EMPTY_SONG, readChart, withCommand, writeChart, type SongDocument } from './index';
+import {
+  EMPTY_SONG,
+  readChart,
+  withCommand,
+  writeChart,
+  type PatternUse,
+  type SongDocument,
+} from './index';
 
 function withoutIds(song: SongDocument): unknown {
   return JSON.parse(
@@ -90,6 +97,23 @@ describe('a command', () => {
     expect(changed.grips).toEqual([
       { name: 'G', grip: [3, 2, 0, 0, 3, 3], fingers: [2, 1, null, null, 3, 4] },
     ]);
+  });
+
+  it('lays a pattern over a layer or some bars, one to a place, and takes it away again', () => {
+    const use = (from: SongDocument, more: PatternUse): SongDocument =>
+      withCommand(from, { kind: 'use-pattern', section: 'A', use: more });
+    const head = (of: SongDocument): string => writeChart(of).split('\n')[0] ?? '';
+    const own = use(song, { pattern: 'eights' });
+    expect(head(own)).toBe('[A] pattern eights');
+    const more = use(use(own, { pattern: 'fill', layer: 'ornaments' }), {
+      pattern: 'gallop',
+      bars: { from: 2, to: 2 },
+    });
+    expect(head(more)).toBe('[A] pattern eights pattern fill for ornaments pattern gallop in 2');
+    const other = use(more, { pattern: 'roll', layer: 'ornaments' });
+    expect(head(other)).toBe('[A] pattern eights pattern gallop in 2 pattern roll for ornaments');
+    const less = use(use(other, { pattern: '', layer: 'ornaments' }), { pattern: '' });
+    expect(head(less)).toBe('[A] pattern gallop in 2');
   });
 
   it('leaves the song it was given as it was', () => {

@@ -6,6 +6,7 @@ import {
   type PlayedBar,
   type StruckBar,
 } from '../form';
+import { soundsChord } from '../rhythm';
 import { LAYERS, type Layer } from '../song';
 import type { Step } from './step';
 import { createStep, ladderFor, stepId } from './step-words';
@@ -21,7 +22,8 @@ interface LayeredPart {
 
 function strokesKey(bars: readonly StruckBar[]): string {
   return layStrokes(bars)
-    .map(({ beat, soundsChord }) => `${beat}${soundsChord ? '' : 'x'}`)
+    .flat()
+    .map(({ beat, what }) => `${beat}${soundsChord(what) ? '' : 'x'}`)
     .join(' ');
 }
 

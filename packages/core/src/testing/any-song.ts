@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parseMeter } from '../rhythm';
+import { parseMeter, USUAL_PICKING } from '../rhythm';
 import { parseGrip } from '../fretboard';
 import {
   EMPTY_SONG,
@@ -97,6 +97,7 @@ const frame = joined(
   maybe('capo', fc.integer({ min: 0, max: 12 })),
   maybe('key', fc.constantFrom('D', 'F#m', 'Bb')),
   maybe('hand', fc.constantFrom('pick', 'fingers')),
+  maybe('picking', fc.constantFrom(USUAL_PICKING, { p: [5, 4], i: [3], m: [2], a: [1] })),
   maybe(
     'tuning',
     fc.constantFrom(['D2', 'A2', 'D3', 'G3', 'B3', 'E4'], ['E2', 'A2', 'D3', 'G3', 'B3', 'E4']),

@@ -10,7 +10,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { ChartFault, SongCommand } from '@harvu/core/song';
+import { barsInLayer } from '@harvu/core/form';
+import type { ChartFault, Layer, SongCommand } from '@harvu/core/song';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
@@ -25,6 +26,7 @@ import { ChartEditor } from './parts/chart-editor';
 import { FrameForm } from './parts/frame-form';
 import { GripRow } from './parts/grip-row';
 import { PatternRow } from './parts/pattern-row';
+import { SectionHand } from './parts/section-hand';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
@@ -57,6 +59,7 @@ const KEYS: readonly ViewKey[] = [
     ProblemLine,
     Ribbon,
     RouterLink,
+    SectionHand,
   ],
   providers: [BenchState],
   host: {
@@ -122,9 +125,16 @@ const KEYS: readonly ViewKey[] = [
                   >
                 </h2>
                 <harvu-bar-grid
-                  [bars]="occurrence.bars"
+                  [bars]="struck()"
                   [changes]="changeSeconds()"
                   [capo]="state.document().frame.capo ?? 0"
+                />
+                <harvu-section-hand
+                  class="mt-2"
+                  [song]="state.document()"
+                  [sectionId]="occurrence.section"
+                  [(layer)]="layer"
+                  (changed)="state.run($event)"
                 />
               } @else {
                 <h2 id="grid-heading" class="mb-1 text-sm text-ink-soft">Bars</h2>
@@ -145,6 +155,7 @@ const KEYS: readonly ViewKey[] = [
                 <harvu-pattern-row
                   class="mt-4"
                   [song]="state.document()"
+                  [grips]="worked()?.work?.grips ?? []"
                   (changed)="state.run($event)"
                 />
               }
@@ -190,6 +201,12 @@ export class BenchPage {
   protected readonly shown = computed(() => {
     const occurrences = this.worked()?.work.playing.occurrences ?? [];
     return occurrences[Math.min(this.current(), occurrences.length - 1)];
+  });
+  /** The layer in which the bars are shown. */
+  protected readonly layer = signal<Layer>('full');
+  protected readonly struck = computed(() => {
+    const [shown, work] = [this.shown(), this.worked()?.work];
+    return shown && work ? barsInLayer(shown, this.layer(), work.patterns) : [];
   });
   protected readonly changeSeconds = computed(
     () =>

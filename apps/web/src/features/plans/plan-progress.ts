@@ -18,12 +18,16 @@ const AT_ONCE = 3;
 
 /** Draws a song's occurrences as ribbon blocks, filled as far as a student holds them. */
 export function filledBlocks(work: Workpiece, readiness: Readiness): readonly RibbonBlock[] {
-  const held = new Map(readiness.parts.map((one) => [one.step.id, one.cleanBpm]));
+  const held = new Map(
+    readiness.parts
+      .filter(({ step }) => step.kind === 'section')
+      .map(({ step, cleanBpm }) => [step.atoms[0], cleanBpm]),
+  );
   return work.playing.occurrences.map(({ part, name, bars }) => ({
     letter: part.letter,
     name,
     bars: bars.length,
-    cleanBpm: held.get(`section:${part.id}`) ?? null,
+    cleanBpm: held.get(part.id) ?? null,
     goalBpm: work.goalBpm,
   }));
 }

@@ -14,7 +14,8 @@ import { PracticeState } from './practice.state';
 const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus]\n| Em |');
 const work = workpieceOf(song);
 const steps = makeSteps(work);
-const idOf = (start: string) => steps.find((step) => step.title.startsWith(start))?.id ?? '';
+// The last one is the layer that is the goal.
+const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(start))?.id ?? '';
 
 function planProgress(): PlanProgress {
   const plan = { id: 'p1', title: 'A song', document: song, tries: [] } as unknown as Plan;

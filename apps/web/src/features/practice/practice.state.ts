@@ -1,9 +1,10 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem } from '@harvu/contract';
-import { changeBetween, type Setup } from '@harvu/core/fretboard';
+import { changeBetween, soundingStrings, type Setup } from '@harvu/core/fretboard';
 import type { BarStrokes } from '@harvu/core/form';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import { pickedOver } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
 import { passBeats, passOf, placeInPass, type SongGrip } from '@harvu/core/steps';
 import { v4 as newId } from 'uuid';
@@ -81,7 +82,10 @@ export class PracticeState {
   /** The pattern of the bar being played, and the slot its hand is at. */
   readonly lane = computed(() => {
     const struck = this.pass().bars[this.place()?.bar ?? 0]?.struck;
-    return struck && { pattern: struck.pattern, slot: this.slotIn(struck) };
+    if (!struck) return undefined;
+    const hand = settledFrame(this.opened()?.plan.document.frame ?? {}).picking;
+    const sounding = soundingStrings(this.now()?.grip ?? []);
+    return { pattern: pickedOver(struck.pattern, { hand, sounding }), slot: this.slotIn(struck) };
   });
   readonly now = computed(() => this.gripOf(this.place()?.now));
   readonly next = computed(() => this.gripOf(this.place()?.next));

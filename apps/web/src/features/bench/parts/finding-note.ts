@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { chordLabel } from '@harvu/core/chord';
 import type { Finding, Remedy } from '@harvu/core/checks';
 import { Note, type NoteTone } from '../../../ui/note';
+import { PatternLane } from '../../../ui/pattern-lane';
 
 const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
   fault: 'rose',
@@ -13,10 +14,16 @@ const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
 @Component({
   selector: 'harvu-finding-note',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Note],
+  imports: [Note, PatternLane],
   template: `
     <harvu-note [tone]="tone()" [heading]="heading()">
       {{ finding().message }}
+      @for (one of finding().patterns; track one.label) {
+        <span class="mt-1.5 block rounded-sm bg-paper px-1.5 pt-1">
+          <span class="text-xs text-ink-soft">{{ one.label }}</span>
+          <harvu-lane [pattern]="one.pattern" [scale]="0.8" />
+        </span>
+      }
       <span class="mt-2 flex flex-wrap gap-2">
         @for (remedy of finding().remedies; track remedy.label) {
           <button type="button" class="button min-h-8 py-0.5" (click)="settle.emit(remedy)">

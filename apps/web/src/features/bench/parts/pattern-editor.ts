@@ -8,11 +8,12 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { soundingStrings } from '@harvu/core/fretboard';
 import {
-  patternOfTaps,
+  pickedOver,
   readPattern,
-  readTelling,
   strokeRate,
+  strokesOf,
   type Pattern,
   type Slot,
 } from '@harvu/core/rhythm';
@@ -22,16 +23,18 @@ import {
   type SongCommand,
   type SongDocument,
 } from '@harvu/core/song';
+import type { SongGrip } from '@harvu/core/steps';
 import { PatternPlayer } from '../../../platform/pattern-player';
-import { PatternLane, strokesOf } from '../../../ui/pattern-lane';
-
-const MOST_TAPS = 64;
+import { ChordLabel } from '../../../ui/chord-label';
+import { PatternLane } from '../../../ui/pattern-lane';
+import { PatternTelling } from './pattern-telling';
+import { PickingHandForm } from './picking-hand-form';
 
 /** One pattern being edited: by pressing on its slots, in words, by writing strokes, or by tapping it. */
 @Component({
   selector: 'harvu-pattern-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PatternLane],
+  imports: [ChordLabel, PatternLane, PatternTelling, PickingHandForm],
   providers: [PatternPlayer],
   host: {
     class: 'block rounded-md border border-line bg-sheet p-3',
@@ -42,11 +45,27 @@ const MOST_TAPS = 64;
   template: `
     @if (pattern(); as lane) {
       <harvu-lane
-        [pattern]="lane"
+        [pattern]="shown(lane)"
         [isEditable]="true"
         [current]="player.slot()"
         (pick)="turn($event)"
       />
+      @if (isPicked() && grips().length > 0) {
+        <label class="mb-1 flex items-center gap-2 text-xs text-ink-soft">
+          as it is picked over
+          <select
+            #over
+            class="field w-auto py-0.5"
+            [value]="overName()"
+            (change)="overName.set(over.value)"
+          >
+            <option value="">no grip</option>
+            @for (grip of grips(); track grip.name) {
+              <option [value]="grip.name">{{ grip.name | chord }}</option>
+            }
+          </select>
+        </label>
+      }
       <p class="text-xs text-ink-soft">
         Press a slot to turn it: stroke, rest, hit.
         @if (rate(); as strokes) {
@@ -103,50 +122,19 @@ const MOST_TAPS = 64;
     @if (fault()) {
       <p role="alert" class="mt-1 text-xs text-rose">{{ fault() }}</p>
     }
-    <div class="mt-3 flex flex-wrap items-end gap-2">
-      <label class="min-w-0 flex-1 basis-64 text-xs text-ink-soft">
-        In words, as you say it
-        <input
-          #words
-          class="field mt-0.5"
-          maxlength="200"
-          placeholder="down, down-up, up; or 5 2 3 1; or p m i a"
-          autocomplete="off"
-          (input)="told.set(words.value)"
-        />
-      </label>
-      <button
-        type="button"
-        class="button min-w-32"
-        (keydown.space)="$event.preventDefault(); tap($event)"
-        (pointerdown)="tap($event)"
-      >
-        Tap it (space)
-      </button>
-      @if (taps().length > 0) {
-        <button type="button" class="link self-center text-xs" (click)="taps.set([])">
-          {{ taps().length }} taps, begin again
-        </button>
-      }
-    </div>
-    @if (reading(); as words) {
-      <p role="status" class="mt-1 text-xs text-ink-soft">{{ words }}</p>
-    }
-    @if (ways().length > 0) {
-      <ul class="mt-2 grid gap-2" aria-label="Ways it may be meant, best first">
-        @for (way of ways(); track $index) {
-          <li>
-            <button
-              type="button"
-              class="block w-full rounded-md border border-line bg-paper p-1.5 text-left hover:border-ink"
-              (click)="take(way.pattern)"
-            >
-              <span class="text-xs text-ink-soft">{{ way.label }}</span>
-              <harvu-lane [pattern]="way.pattern" [scale]="0.7" />
-            </button>
-          </li>
-        }
-      </ul>
+    <harvu-pattern-telling
+      class="mt-3"
+      [meter]="frame().meter"
+      [hand]="frame().picking"
+      (taken)="take($event)"
+    />
+    @if (isPicked()) {
+      <harvu-picking-hand
+        class="mt-3"
+        [hand]="frame().picking"
+        [isStated]="song().frame.picking !== undefined"
+        (changed)="changed.emit($event)"
+      />
     }
     @if (song().sections.length > 0) {
       <fieldset class="mt-3">
@@ -161,6 +149,9 @@ const MOST_TAPS = 64;
                 (change)="assign(section.name)"
               />
               {{ section.name }}
+              @if (section.parent && !section.pattern && !section.patternUses) {
+                <span class="text-xs text-ink-soft">as {{ section.parent }}</span>
+              }
             </label>
           }
         </div>
@@ -173,13 +164,14 @@ export class PatternEditor {
   readonly named = input.required<NamedPattern>();
   readonly changed = output<SongCommand>();
   readonly closed = output();
+  /** The song's grips, over which a picking pattern may be seen. */
+  readonly grips = input<readonly SongGrip[]>([]);
   protected readonly player = inject(PatternPlayer);
 
-  protected readonly told = signal('');
-  protected readonly taps = signal<readonly number[]>([]);
+  protected readonly overName = signal('');
   protected readonly fault = signal('');
   protected readonly chosenTempo = signal<number | null>(null);
-  private readonly frame = computed(() => settledFrame(this.song().frame));
+  protected readonly frame = computed(() => settledFrame(this.song().frame));
   protected readonly tempo = computed(() => this.chosenTempo() ?? this.frame().tempo);
   protected readonly pattern = computed(() => {
     const read = readPattern(this.named().meter, this.named().strokes);
@@ -190,13 +182,9 @@ export class PatternEditor {
     return pattern ? strokeRate(pattern, this.tempo()).toFixed(1) : '';
   });
 
-  private readonly telling = computed(() => readTelling(this.told(), this.frame().meter));
-  private readonly tapped = computed(() => patternOfTaps(this.taps(), this.frame().meter));
-  protected readonly ways = computed(() => {
-    const tapped = this.tapped();
-    return [...(tapped ? [tapped] : []), ...this.telling().ways];
-  });
-  protected readonly reading = computed(() => this.telling().says);
+  protected readonly isPicked = computed(
+    () => this.pattern()?.slots.some((slot) => slot.kind === 'pluck') ?? false,
+  );
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.player.close());
@@ -248,8 +236,11 @@ export class PatternEditor {
     this.save({ strokes: strokesOf({ ...pattern, slots }) });
   }
 
-  protected tap({ timeStamp }: Event): void {
-    this.taps.update((taps) => [...taps.slice(-MOST_TAPS + 1), timeStamp / 1000]);
+  /** The pattern with its strings, as the hand has them or as they follow a grip. */
+  protected shown(pattern: Pattern): Pattern {
+    const over = this.grips().find((one) => one.name === this.overName());
+    const sounding = over ? soundingStrings(over.grip) : [];
+    return pickedOver(pattern, { hand: this.frame().picking, sounding });
   }
 
   protected assign(section: string): void {

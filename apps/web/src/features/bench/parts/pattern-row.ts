@@ -1,14 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { patternNamed } from '@harvu/core/form';
+import { songPatterns } from '@harvu/core/form';
 import { formatMeter } from '@harvu/core/rhythm';
 import {
   settledFrame,
   type NamedPattern,
+  type PatternUse,
   type SongCommand,
   type SongDocument,
 } from '@harvu/core/song';
+import type { SongGrip } from '@harvu/core/steps';
 import { PatternLane } from '../../../ui/pattern-lane';
 import { PatternEditor } from './pattern-editor';
+
+function useWords({ layer, bars }: PatternUse): string {
+  const inBars =
+    bars && (bars.from === bars.to ? `bar ${bars.from}` : `bars ${bars.from}–${bars.to}`);
+  return `${layer ? ` ${layer}` : ''}${inBars ? ` ${inBars}` : ''}`;
+}
 
 /** The song's patterns as lanes; choosing one opens its editor. */
 @Component({
@@ -49,6 +57,7 @@ import { PatternEditor } from './pattern-editor';
         class="mt-2"
         [song]="song()"
         [named]="named"
+        [grips]="grips()"
         (changed)="changed.emit($event)"
         (closed)="chosen.set('')"
       />
@@ -57,14 +66,16 @@ import { PatternEditor } from './pattern-editor';
 })
 export class PatternRow {
   readonly song = input.required<SongDocument>();
+  readonly grips = input<readonly SongGrip[]>([]);
   readonly changed = output<SongCommand>();
   protected readonly chosen = signal('');
 
+  private readonly patterns = computed(() => songPatterns(this.song()));
   protected readonly shown = computed(() =>
     this.song().patterns.map((named) => ({
       named,
       meter: formatMeter(named.meter),
-      pattern: patternNamed(this.song(), named.name),
+      pattern: this.patterns().named[named.name],
       where: this.whereOf(named),
     })),
   );
@@ -73,10 +84,13 @@ export class PatternRow {
   );
 
   private whereOf({ name }: NamedPattern): string {
-    const sections = this.song().sections.filter((section) => section.pattern === name);
-    return sections.length === 0
-      ? 'in no section yet'
-      : sections.map((section) => section.name).join(', ');
+    const places = this.song().sections.flatMap((section) => [
+      ...(section.pattern === name ? [section.name] : []),
+      ...(section.patternUses ?? [])
+        .filter((use) => use.pattern === name)
+        .map((use) => `${section.name}${useWords(use)}`),
+    ]);
+    return places.length === 0 ? 'in no section yet' : places.join(', ');
   }
 
   protected choose(name: string): void {
