@@ -10,7 +10,7 @@ import type { Workpiece } from './workpiece';
  * goal. Empty for a song that plays no bar. The same song always gives the same steps.
  *
  * @example
- * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['grip:Em', 'section:s3:bare', 'whole:bare', 'section:s3:full', 'whole:full']
+ * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['grip:Em', 'section:s3:full', 'whole:full']
  */
 export function makeSteps(work: Workpiece, goal: Layer = 'full'): readonly Step[] {
   if (work.playing.barCount === 0) return [];

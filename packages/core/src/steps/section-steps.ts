@@ -28,14 +28,16 @@ function strokesKey(bars: readonly StruckBar[]): string {
 }
 
 /**
- * The layers a part is taught in, barest first: those whose strokes differ from the goal's; the
- * pulse only where the goal could not be started at half its tempo.
+ * The layers a part is taught in, barest first: those whose strokes differ from the goal's, where
+ * there is a change to be learnt; the pulse only where the goal could not be started at half its tempo.
  */
 function layersTaught(work: Workpiece, part: Part, goal: Layer): readonly Layer[] {
   const strokes = (layer: Layer): string => strokesKey(barsOfPart(work, part.id, layer));
   const full = strokes(goal);
   const seen = new Set([full]);
-  const needsPulse = ladderFor(work, changesOfPart(work, part.id, goal)).needsBarerLayer;
+  const changes = changesOfPart(work, part.id, goal);
+  if (changes.length === 0) return [goal];
+  const needsPulse = ladderFor(work, changes).needsBarerLayer;
   const barer = LAYERS.slice(0, LAYERS.indexOf(goal)).filter((layer) => {
     if (layer === 'pulse' && !needsPulse) return false;
     const key = strokes(layer);
