@@ -241,6 +241,34 @@ describe('work on rhythm', () => {
     );
   });
 
+  it('compares two charts', () => {
+    expect(answer('compare', { a: '| G | D | F# | C |', b: '| G | D | Gb | D |' })).toEqual({
+      relation: 'ending',
+      semitones: 0,
+      changedBars: [4],
+      droppedBars: [],
+      similarity: 0.75,
+      line: 'the second is the first, but bar 4 is D instead of C.',
+    });
+    const up = answer('compare', { a: '[V]\n| G | D |', b: '[W]\n| A | E |' });
+    expect(up).toEqual(jasmine.objectContaining({ relation: 'transposed', semitones: 2 }));
+    expect(JSON.stringify(answer('compare', { a: '| G |' }))).toContain('"at":"b"');
+  });
+
+  it('fits bars to the recording’s clock', () => {
+    const sections = [0, 8, 16, 26].map((startsAtS) => ({ bars: 4, startsAtS }));
+    const fit = answer('clock', { beatsPerBar: 4, sections }) as {
+      readonly bpm: number;
+      readonly residuals: readonly { readonly missingBars: number }[];
+    };
+    expect(fit.bpm).toBeCloseTo(120, 6);
+    expect(fit.residuals.map((one) => one.missingBars)).toEqual([0, 0, 0, 1]);
+    const flat = sections.map((one) => ({ ...one, startsAtS: 1 }));
+    expect(JSON.stringify(answer('clock', { beatsPerBar: 4, sections: flat }))).toContain(
+      'The marks do not rise',
+    );
+  });
+
   it('reads taps, and says when there are too few', () => {
     expect(answer('taps', { tapsS: [1, 1.5, 2, 2.5] })).toEqual({
       ...{ bpm: 120, subdivision: 1, slots: [0, 1, 2, 3], confidence: 1 },

@@ -1,6 +1,8 @@
 import { changeVerb } from './change.verb';
 import { chartVerb } from './chart.verb';
 import { checkGripVerb } from './check-grip.verb';
+import { clockVerb } from './clock.verb';
+import { compareVerb } from './compare.verb';
 import { findGripsVerb } from './find-grips.verb';
 import { fingeringVerb } from './fingering.verb';
 import { keyVerb } from './key.verb';
@@ -20,6 +22,8 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['key', keyVerb],
   ['place-strokes', placeStrokesVerb],
   ['taps', tapsVerb],
+  ['clock', clockVerb],
+  ['compare', compareVerb],
   ['chart', chartVerb],
   ['ladder', ladderVerb],
   ['limit', limitVerb],

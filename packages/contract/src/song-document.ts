@@ -109,6 +109,9 @@ const section = exactly({
   id: documentId('s'),
   name: words(60),
   times: whole(1, 64),
+  timesDoubt: onlyTrue(),
+  statedBars: number().strict(true).integer().min(1).max(999).optional(),
+  part: string().strict(true).min(1).max(24).optional(),
   parent: string().strict(true).min(1).max(60).optional(),
   pattern: string().strict(true).min(1).max(40).optional(),
   patternUses: maybeList(
@@ -124,6 +127,7 @@ const section = exactly({
   layer: layer(),
   startsAt: seconds(),
   cue: string().strict(true).max(80).optional(),
+  cues: maybeList(exactly({ bar: whole(1, 999), words: words(80) }), 999),
   bars: bars(),
   endings: maybeList(exactly({ pass: whole(1, 9), bars: bars() }), 9),
   differences: maybeList(exactly({ at: whole(1, 999), bars: bars() }), 200),
@@ -140,6 +144,7 @@ const grip = exactly({
   claim: exactly({ of: words(24), frets: whole(-24, 24), strings: whole(-8, 8) })
     .default(undefined)
     .optional(),
+  doubt: onlyTrue(),
 });
 
 const pattern = exactly({
@@ -153,6 +158,7 @@ const pattern = exactly({
 const mapEntry = exactly({
   section: words(60),
   times: whole(1, 64),
+  once: onlyTrue(),
   layer: layer(),
   semitones: number().strict(true).integer().min(-11).max(11).optional(),
   tempo: number().strict(true).min(20).max(400).optional(),

@@ -109,3 +109,23 @@ describe('a song played through its map', () => {
     ]);
   });
 });
+
+describe('an entry that is played once', () => {
+  it('has the last pass alone, with its ending', () => {
+    const chart = 'map: A once, A\n[A] x2\n| G |\n1. | C |\n2. | D |';
+    const chords = played(chart).occurrences.map((one) =>
+      one.bars.map((bar) => bar.chords[0]?.chord).join(' '),
+    );
+    expect(chords).toEqual(['G D', 'G C G D']);
+  });
+});
+
+describe('a song of several guitar parts', () => {
+  it('plays the part that is taught, and what all of them share', () => {
+    const chart = '[A] part rhythm\n| G |\n[A] part lead\n| Em |\n[B]\n| C |';
+    const chords = (text: string) =>
+      played(text).occurrences.map((one) => one.bars[0]?.chords[0]?.chord);
+    expect(chords(`part: lead\n${chart}`)).toEqual(['Em', 'C']);
+    expect(chords(`part: rhythm\n${chart}`)).toEqual(['G', 'C']);
+  });
+});

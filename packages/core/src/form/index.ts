@@ -1,5 +1,12 @@
 export { changesOf, chordRow, isSilence } from './chords';
 export type { ChordChange } from './chords';
+export { fitClock } from './clock';
+export type { ClockFit, ClockMark } from './clock';
+export { compareBars, repeatingCell } from './compare';
+export type { Comparison, Relation } from './compare';
+export { compareLine } from './compare-words';
+export { barCost, barKeys } from './music-keys';
+export type { ComparedBar } from './music-keys';
 export { partsOf } from './letters';
 export type { Part, Parts } from './letters';
 export { barerLayer, barsInLayer } from './layers';

@@ -32,6 +32,8 @@ export interface PlayedBar {
 /** One block of the ribbon: a section where it comes in the song, with all its passes. */
 export interface Occurrence {
   readonly section: string;
+  /** Its place on the map, from 0. */
+  readonly entry: number;
   readonly part: Part;
   readonly name: string;
   readonly bars: readonly PlayedBar[];
@@ -57,7 +59,10 @@ const MOST_BARS = 5000;
 
 function mapOf(song: SongDocument): readonly MapEntry[] {
   if (song.map.length > 0) return song.map;
-  return song.sections.map((section) => ({ section: section.name, times: 1 }));
+  // Where a section is written for several guitar parts, only one of them is played.
+  return song.sections
+    .filter((section) => sectionNamed(song, section.name) === section)
+    .map((section) => ({ section: section.name, times: 1 }));
 }
 
 interface WrittenBar {
@@ -65,13 +70,16 @@ interface WrittenBar {
   readonly inPass: number;
 }
 
-function passBars(song: SongDocument, section: Section, times: number): readonly WrittenBar[] {
-  const passes = section.times * times;
-  return Array.from({ length: passes }, (_, index) => {
-    // An entry's own repeats begin the section's endings again.
-    const bars = sectionBars(song, section, (index % section.times) + 1);
-    return bars.map((bar, place) => ({ bar, inPass: place + 1 }));
-  }).flat();
+/** The passes of an entry; its own repeats begin the section's endings again, "once" is the last pass alone. */
+function passesOf({ times }: Section, entry: MapEntry): readonly number[] {
+  if (entry.once) return Array<number>(entry.times).fill(times);
+  return Array.from({ length: times * entry.times }, (_, index) => (index % times) + 1);
+}
+
+function passBars(song: SongDocument, section: Section, entry: MapEntry): readonly WrittenBar[] {
+  return passesOf(section, entry).flatMap((pass) =>
+    sectionBars(song, section, pass).map((bar, place) => ({ bar, inPass: place + 1 })),
+  );
 }
 
 /** A derived section that says nothing of its hand is played like its parent. */
@@ -96,18 +104,19 @@ class Player {
     private readonly parts: Parts,
   ) {}
 
-  play(entry: MapEntry): Occurrence | undefined {
+  play(entry: MapEntry, place: number): Occurrence | undefined {
     const section = sectionNamed(this.song, entry.section);
     const part = section && this.parts.bySection.get(section.id);
     if (!section || !part) return undefined;
     const startsAt = seconds(this.time);
     const tempo = entry.tempo ?? settledFrame(this.song.frame).tempo;
     const semitones = entry.semitones ?? 0;
-    const written = passBars(this.song, section, entry.times).slice(0, MOST_BARS - this.count);
+    const written = passBars(this.song, section, entry).slice(0, MOST_BARS - this.count);
     const bars = written.map((one, index) => this.playBar(one, { index, tempo, semitones }));
     const layer = entry.layer ?? section.layer;
     return {
-      ...{ section: section.id, part, name: section.name, bars, tempo, semitones, startsAt },
+      ...{ section: section.id, entry: place, part, name: section.name },
+      ...{ bars, tempo, semitones, startsAt },
       ...(layer !== undefined && { layer }),
       ...handOf(this.song, section),
       lasts: seconds(this.time - startsAt),
@@ -138,7 +147,7 @@ class Player {
  */
 export function playingOf(song: SongDocument, parts: Parts = partsOf(song)): Playing {
   const player = new Player(song, parts);
-  const occurrences = mapOf(song).flatMap((entry) => player.play(entry) ?? []);
+  const occurrences = mapOf(song).flatMap((entry, place) => player.play(entry, place) ?? []);
   const last = occurrences.at(-1);
   return {
     occurrences,

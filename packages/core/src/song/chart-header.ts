@@ -65,6 +65,11 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
     write: String,
     remedy: 'Write pick, or fingers.',
   },
+  part: {
+    read: (text) => (/^[^\s":]{1,24}$/.test(text) ? text : undefined),
+    write: String,
+    remedy: 'Write the name of the part in one word, such as rhythm or lead.',
+  },
   picking: {
     read: parsePicking,
     write: formatPicking,
@@ -117,7 +122,7 @@ export function writeFrameField(frame: Frame, field: keyof Frame): string {
 }
 
 const GRIP =
-  /^(\S{1,24})\s*:\s*(\S+)(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?$/;
+  /^(\S{1,24})\s*:\s*(\S+)(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?(\s+\?)?$/;
 
 /** "frets +2 strings -1" as numbers; what is not said does not move. */
 function readClaim(of: string, moves: string): ShapeClaim {
@@ -139,8 +144,8 @@ export function writeClaim({ of, frets, strings }: ShapeClaim): string {
 }
 
 /**
- * Reads what follows "grip": a name, the frets, perhaps the fingers, and perhaps the grip whose shape
- * it is said to be; undefined when it is not that.
+ * Reads what follows "grip": a name, the frets, perhaps the fingers, perhaps the grip whose shape it
+ * is said to be, perhaps a "?" where it needs listening; undefined when it is not that.
  *
  * @example
  * readNamedGrip('G: 320033 fingers 21..34')?.name // 'G'
@@ -150,7 +155,8 @@ export function readNamedGrip(text: string): NamedGrip | undefined {
   const grip = match?.[2] === undefined ? undefined : parseGrip(match[2]);
   if (!match?.[1] || !grip) return undefined;
   const claim = match[4] === undefined ? undefined : readClaim(match[4], match[5] ?? '');
-  const named = { name: toPlainSigns(match[1]), grip, ...(claim && { claim }) };
+  const doubt = match[6] === undefined ? {} : { doubt: true as const };
+  const named = { name: toPlainSigns(match[1]), grip, ...(claim && { claim }), ...doubt };
   if (match[3] === undefined) return named;
   const fingers = parseFingers(match[3]);
   return fingers?.length === grip.length ? { ...named, fingers } : undefined;

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { barChords, readChart, sectionBars, type ChartFault, type SongDocument } from './index';
+import {
+  barChords,
+  readChart,
+  sectionBars,
+  type ChartFault,
+  type SongDocument,
+  sectionNamed,
+} from './index';
 
 const sectionChords = (song: SongDocument, name: string, pass = 1): readonly string[] => {
   const section = song.sections.find((one) => one.name === name);
@@ -71,6 +78,26 @@ describe('chart text', () => {
     ]);
     for (const head of ['[A] pattern x for loud', '[A] pattern x in 4-2', '[A] pattern x in 0'])
       expect(readChart(`${head}\n| G |`).faults[0]?.code).toBe('section-unread');
+  });
+
+  it('reads doubts, stated bars, cues of bars, and parts', () => {
+    const { song, faults } = readChart(
+      'part: lead\ngrip G: 320033 ?\nmap: A once\n[A] x2? bars 2 part lead\n| G | D |\ncue 2 "the horns"\n[A] part rhythm\n| C |',
+    );
+    expect(faults).toEqual([]);
+    expect(song.frame.part).toBe('lead');
+    expect(song.grips[0]?.doubt).toBeTrue();
+    expect(song.map).toEqual([{ section: 'A', times: 1, once: true }]);
+    expect(song.sections[0]).toEqual(
+      jasmine.objectContaining({
+        ...{ times: 2, timesDoubt: true, statedBars: 2, part: 'lead' },
+        cues: [{ bar: 2, words: 'the horns' }],
+      }),
+    );
+    expect(sectionNamed(song, 'A')?.part).toBe('lead');
+    const rhythm = { ...song, frame: { ...song.frame, part: 'rhythm' } };
+    expect(sectionNamed(rhythm, 'A')?.part).toBe('rhythm');
+    expect(sectionNamed({ ...song, frame: {} }, 'A')?.part).toBe('lead');
   });
 
   it('shares a bar evenly without dots, and counts beats with them', () => {

@@ -8,6 +8,7 @@ import {
   readNamedPattern,
 } from './chart-header';
 import { readMapEntry, readSectionHead } from './chart-section';
+import { findRepeat, repeatQuestion } from './repeat-scope';
 import { EMPTY_SONG, type Bar, type ChartFault, type Section, type SongDocument } from './document';
 import { withStableIds } from './identities';
 
@@ -25,6 +26,7 @@ const NAMED = /^(grip|pattern)\s+(.*)$/;
 const HEADER = /^([a-z]+)\s*:\s*(.*)$/;
 const ENDING = /^(\s*(\d)\.\s*)(\|.*)$/;
 const DIFFERENCE = /^(\s*(\d{1,3})\s*:\s*)(\|.*)$/;
+const CUE = /^\s*cue\s+(\d{1,3})\s+"([^"]{1,80})"\s*$/;
 const DROP = /^\s*drop\s+(\d{1,3})(?:\s*-\s*(\d{1,3}))?\s*$/;
 
 type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
@@ -112,7 +114,7 @@ class ChartReader {
       this.unread('section-unread', text, `This section line cannot be read. ${hint}`);
       return;
     }
-    if (this.song.sections.some((one) => one.name === head.name)) {
+    if (this.song.sections.some((one) => one.name === head.name && one.part === head.part)) {
       this.fault('section-twice', 2, `There are two sections "${head.name}". Number them.`);
     }
     this.startSection(head);
@@ -135,6 +137,11 @@ class ChartReader {
   private readPlainBars(line: string): void {
     if (!this.section()) this.startSection({ name: 'Song', times: 1 });
     const section = this.section();
+    const repeat = findRepeat(line);
+    if (repeat) {
+      this.unread('repeat-scope', line.trim(), repeatQuestion(repeat));
+      return;
+    }
     const read = readBars(line, 0);
     // A line with a bar that cannot be read is kept word for word, so that nothing typed is lost.
     if (read.faults.length > 0) this.keepFaulty(line, read);
@@ -183,8 +190,16 @@ class ChartReader {
     return (
       this.readEnding(line, section) ||
       this.readDifference(line, section) ||
-      this.readDrop(line, section)
+      this.readDrop(line, section) ||
+      this.readCue(line, section)
     );
+  }
+
+  private readCue(line: string, section: Section): boolean {
+    const [, bar, words] = CUE.exec(line) ?? [];
+    if (bar === undefined || words === undefined || Number(bar) < 1) return false;
+    this.extend({ cues: [...(section.cues ?? []), { bar: Number(bar), words }] });
+    return true;
   }
 
   private readEnding(line: string, section: Section): boolean {

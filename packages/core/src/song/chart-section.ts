@@ -3,8 +3,8 @@ import { LAYERS, type Layer, type MapEntry, type PatternUse, type Section } from
 
 const SECTION = /^\[([^\][=]{1,60}?)(?:\s*=\s*([^\][=]{1,60}?))?\s*\]\s*(.*)$/;
 const OPTION =
-  /^(?:x(\d{1,2})|pattern\s+([^\s":]{1,40}(?:\s+for\s+[a-z]+)?(?:\s+in\s+\d{1,3}(?:-\d{1,3})?)?)|layer\s+([a-z]+)|at\s+([\d:.]+)|cue\s+"([^"]{0,80})")(?:\s+|$)/;
-const MAP_OPTION = /\s+(?:x(\d{1,2})|([+-]\d{1,2})|layer\s+([a-z]+)|tempo\s+(\d{2,3}))$/;
+  /^(?:x(\d{1,2}\??)|bars\s+(\d{1,3})|part\s+([^\s":]{1,24})|pattern\s+([^\s":]{1,40}(?:\s+for\s+[a-z]+)?(?:\s+in\s+\d{1,3}(?:-\d{1,3})?)?)|layer\s+([a-z]+)|at\s+([\d:.]+)|cue\s+"([^"]{0,80})")(?:\s+|$)/;
+const MAP_OPTION = /\s+(?:x(\d{1,2})|(once)|([+-]\d{1,2})|layer\s+([a-z]+)|tempo\s+(\d{2,3}))$/;
 const MOST_TIMES = 64;
 const MOST_SEMITONES = 11;
 
@@ -43,16 +43,23 @@ function withUse(head: Partial<SectionHead>, use: PatternUse): Partial<SectionHe
   return { ...head, patternUses: [...(head.patternUses ?? []), use] };
 }
 
+/** "2", or "2?" where it is not sure. */
+function withTimes(head: Partial<SectionHead>, text: string): Partial<SectionHead> | undefined {
+  const times = Number(text.replace('?', ''));
+  if (times < 1 || times > MOST_TIMES) return undefined;
+  return { ...head, times, ...(text.endsWith('?') && { timesDoubt: true as const }) };
+}
+
 /** The head with one option more; undefined when it is none. */
 function withOption(
   head: Partial<SectionHead>,
   match: RegExpExecArray,
 ): Partial<SectionHead> | undefined {
-  const [, times, pattern, layer, clock, cue] = match;
-  if (times !== undefined) {
-    const count = Number(times);
-    return count >= 1 && count <= MOST_TIMES ? { ...head, times: count } : undefined;
-  }
+  const [, times, bars, part, pattern, layer, clock, cue] = match;
+  if (times !== undefined) return withTimes(head, times);
+  if (bars !== undefined)
+    return Number(bars) > 0 ? { ...head, statedBars: Number(bars) } : undefined;
+  if (part !== undefined) return { ...head, part };
   if (pattern !== undefined) {
     const use = readUse(pattern);
     return use && withUse(head, use);
@@ -98,10 +105,13 @@ export function readSectionHead(line: string): SectionHead | undefined {
  * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
  */
 export function writeSectionHead(section: Section): string {
-  const { name, parent, times, pattern, patternUses = [], layer, startsAt, cue } = section;
+  const { name, parent, times, timesDoubt, statedBars, part } = section;
+  const { pattern, patternUses = [], layer, startsAt, cue } = section;
   const words = [
     parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
-    times > 1 ? `x${times}` : '',
+    times > 1 || timesDoubt ? `x${times}${timesDoubt ? '?' : ''}` : '',
+    statedBars === undefined ? '' : `bars ${statedBars}`,
+    part === undefined ? '' : `part ${part}`,
     pattern === undefined ? '' : `pattern ${pattern}`,
     ...patternUses.map(writeUse),
     layer === undefined ? '' : `layer ${layer}`,
@@ -112,7 +122,8 @@ export function writeSectionHead(section: Section): string {
 }
 
 function readMapOption(match: RegExpExecArray): Partial<MapEntry> | undefined {
-  const [, times, semitones, layer, tempo] = match;
+  const [, times, once, semitones, layer, tempo] = match;
+  if (once !== undefined) return { once: true };
   if (times !== undefined) {
     const count = Number(times);
     return count >= 1 && count <= MOST_TIMES ? { times: count } : undefined;
@@ -150,10 +161,11 @@ export function readMapEntry(text: string): MapEntry | undefined {
  * writeMapEntry({ section: 'Chorus 1', times: 2, semitones: 2 }) // 'Chorus 1 x2 +2'
  */
 export function writeMapEntry(entry: MapEntry): string {
-  const { section, times, semitones, layer, tempo } = entry;
+  const { section, times, once, semitones, layer, tempo } = entry;
   const words = [
     section,
     times > 1 ? `x${times}` : '',
+    once ? 'once' : '',
     semitones === undefined ? '' : `${semitones > 0 ? '+' : ''}${semitones}`,
     layer === undefined ? '' : `layer ${layer}`,
     tempo === undefined ? '' : `tempo ${tempo}`,

@@ -24,13 +24,15 @@ function writeSection(section: Section): string {
     ...(section.endings ?? []).map(({ pass, bars }) => `${pass}. ${writeBars(bars)}`),
     ...(section.differences ?? []).map(({ at, bars }) => `${at}: ${writeBars(bars)}`),
     ...drops,
+    ...(section.cues ?? []).map(({ bar, words }) => `cue ${bar} "${words}"`),
     ...(section.lines ?? []),
   ].join('\n');
 }
 
-function writeGrip({ name, grip, fingers, claim }: NamedGrip): string {
+function writeGrip({ name, grip, fingers, claim, doubt }: NamedGrip): string {
   const held = fingers ? ` fingers ${formatFingers(fingers)}` : '';
-  return `grip ${name}: ${formatGrip(grip)}${held}${claim ? ` ${writeClaim(claim)}` : ''}`;
+  const from = claim ? ` ${writeClaim(claim)}` : '';
+  return `grip ${name}: ${formatGrip(grip)}${held}${from}${doubt ? ' ?' : ''}`;
 }
 
 function writePattern({ name, meter, strokes, free, told }: NamedPattern): string {

@@ -1,13 +1,18 @@
 import type { Bar, Section, SongDocument } from './document';
 
 /**
- * Finds a section by its name; the first when two share it.
+ * Finds a section by its name: where several guitar parts have it, that of the part that is taught,
+ * else the one that every part plays, else the first.
  *
  * @example
  * sectionNamed(EMPTY_SONG, 'Verse 1') // undefined
  */
 export function sectionNamed(song: SongDocument, name: string): Section | undefined {
-  return song.sections.find((section) => section.name === name);
+  const named = song.sections.filter((section) => section.name === name);
+  if (named.length < 2) return named[0];
+  const { part } = song.frame;
+  const ofPart = part === undefined ? undefined : named.find((one) => one.part === part);
+  return ofPart ?? named.find((one) => one.part === undefined) ?? named[0];
 }
 
 /**

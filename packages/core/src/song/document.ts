@@ -18,6 +18,8 @@ export interface Frame {
   readonly key?: string;
   /** What strikes the strings. */
   readonly hand?: 'pick' | 'fingers';
+  /** The guitar part that is taught, where the song holds several. */
+  readonly part?: string;
   /** Which strings each finger of the picking hand has. */
   readonly picking?: PickingHand;
   /** Beats of the first bar, when it is a pickup. */
@@ -75,12 +77,24 @@ export interface PatternUse {
   readonly bars?: { readonly from: number; readonly to: number };
 }
 
+/** A few words that tell where one is, at a bar of one pass, counted from 1. */
+export interface BarCue {
+  readonly bar: number;
+  readonly words: string;
+}
+
 /** One section as written. */
 export interface Section {
   readonly id: SectionId;
   readonly name: string;
   /** How often it is played each time it comes, from 1. */
   readonly times: number;
+  /** Needs listening: the teacher is not sure how often. */
+  readonly timesDoubt?: true;
+  /** How many bars one pass is said to have. */
+  readonly statedBars?: number;
+  /** The guitar part it is written for; every part plays it where none is said. */
+  readonly part?: string;
   /** The name of the section this one is derived from. */
   readonly parent?: string;
   /** The pattern of its full layer. */
@@ -91,6 +105,8 @@ export interface Section {
   /** Where it starts on the recording's clock. */
   readonly startsAt?: Seconds;
   readonly cue?: string;
+  /** Cue words of single bars. */
+  readonly cues?: readonly BarCue[];
   readonly bars: readonly Bar[];
   readonly endings?: readonly Ending[];
   readonly differences?: readonly Difference[];
@@ -103,6 +119,8 @@ export interface Section {
 export interface MapEntry {
   readonly section: string;
   readonly times: number;
+  /** One pass only, the last, whatever the section itself repeats. */
+  readonly once?: true;
   readonly layer?: Layer;
   readonly semitones?: number;
   readonly tempo?: Bpm;
@@ -115,6 +133,8 @@ export interface NamedGrip {
   readonly fingers?: Fingers;
   /** Said to be the shape of another grip, moved along or across the neck. */
   readonly claim?: ShapeClaim;
+  /** Needs listening: the teacher is not sure. */
+  readonly doubt?: true;
 }
 
 /** "The same shape as E, one string over": which grip it is taken from, and how it is moved. */
@@ -176,6 +196,7 @@ export interface ChartFault {
     | 'bar-ledger'
     | 'chord-unread'
     | 'repeat-first'
+    | 'repeat-scope'
     | 'chart-long';
   /** Counted from 1. */
   readonly line: number;

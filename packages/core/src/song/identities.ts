@@ -83,7 +83,7 @@ function pairSections(after: SongDocument, before: SongDocument): ReadonlyMap<Se
   const pairs = new Map<Section, Section>();
   const free = new Set(before.sections);
   for (const section of after.sections) {
-    const same = [...free].find((one) => one.name === section.name);
+    const same = [...free].find((one) => one.name === section.name && one.part === section.part);
     if (same && free.delete(same)) pairs.set(section, same);
   }
   const unpaired = after.sections.filter((section) => !pairs.has(section));

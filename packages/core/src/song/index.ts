@@ -11,6 +11,7 @@ export { isDerivable, parentsOf, sectionBars, sectionNamed } from './derive';
 export { EMPTY_SONG, LAYERS } from './document';
 export type {
   Bar,
+  BarCue,
   BarId,
   ChartFault,
   ChordMark,
@@ -25,5 +26,7 @@ export type {
   ShapeClaim,
   SongDocument,
 } from './document';
+export { settleRepeat } from './repeat-scope';
+export type { RepeatScope } from './repeat-scope';
 export { settledFrame } from './frame';
 export type { SettledFrame } from './frame';

@@ -56,6 +56,10 @@ const head = joined(
     fc.integer({ min: 0, max: 600_000 }).map((ms) => seconds(ms / 1000)),
   ),
   maybe('cue', fc.constantFrom('go on', 'x2 layer full')),
+  maybe('cues', fc.constantFrom([{ bar: 2, words: 'the horns' }])),
+  maybe('timesDoubt', fc.constant(true)),
+  maybe('statedBars', fc.integer({ min: 1, max: 40 })),
+  maybe('part', fc.constantFrom('lead', 'rhythm')),
 );
 
 const whole = fc
@@ -97,6 +101,7 @@ const frame = joined(
   maybe('capo', fc.integer({ min: 0, max: 12 })),
   maybe('key', fc.constantFrom('D', 'F#m', 'Bb')),
   maybe('hand', fc.constantFrom('pick', 'fingers')),
+  maybe('part', fc.constantFrom('lead', 'rhythm')),
   maybe('picking', fc.constantFrom(USUAL_PICKING, { p: [5, 4], i: [3], m: [2], a: [1] })),
   maybe(
     'tuning',
@@ -115,7 +120,10 @@ const namedGrip: fc.Arbitrary<NamedGrip> = fc
     fc.constantFrom('320003', 'x-10-12-12-12-10', '2x0232'),
     fc.option(claim, { nil: undefined }),
   )
-  .map(([name, text, of]) => ({ name, grip: parseGrip(text) ?? [], ...(of && { claim: of }) }));
+  .map(([name, text, of]) => ({
+    ...{ name, grip: parseGrip(text) ?? [] },
+    ...(of ? { claim: of } : { doubt: true as const }),
+  }));
 
 /** Generates songs of every kind that can be written, with sections, derivations, endings and a map. */
 export const anySong: fc.Arbitrary<SongDocument> = fc
@@ -136,6 +144,7 @@ export const anySong: fc.Arbitrary<SongDocument> = fc
           section: name,
           times: 1 + (index % 3),
           ...(index === 1 && { semitones: -2 }),
+          ...(index === 2 && { once: true as const }),
         }))
       : [];
     return { ...EMPTY_SONG, frame: framed, grips, sections, map };

@@ -1,0 +1,80 @@
+import { chordLabel } from '../chord';
+import type { Comparison } from './compare';
+import type { ComparedBar } from './music-keys';
+
+/** Two sections by what they are called. */
+export interface Compared {
+  readonly a: { readonly name: string; readonly bars: readonly ComparedBar[] };
+  readonly b: { readonly name: string; readonly bars: readonly ComparedBar[] };
+}
+
+function listed(numbers: readonly number[]): string {
+  const last = numbers.at(-1) ?? 0;
+  if (numbers.length === 1) return `bar ${last}`;
+  return `bars ${numbers.slice(0, -1).join(', ')} and ${last}`;
+}
+
+function count(bars: number): string {
+  return bars === 1 ? 'one bar' : `${bars} bars`;
+}
+
+function chordsOf(bar: ComparedBar | undefined): string {
+  return (bar?.chords ?? []).map((one) => chordLabel(one.chord)).join(' ');
+}
+
+/** What one bar has instead of the other: "bar 6 holds G for the whole bar". */
+function barWords(
+  number: number,
+  bar: ComparedBar | undefined,
+  before: ComparedBar | undefined,
+): string {
+  const isHeld = bar?.chords.length === 1 && (before?.chords.length ?? 0) > 1;
+  if (isHeld) return `bar ${number} holds ${chordsOf(bar)} for the whole bar`;
+  if (chordsOf(bar) !== chordsOf(before)) {
+    return `bar ${number} is ${chordsOf(bar)} instead of ${chordsOf(before)}`;
+  }
+  return `bar ${number} is played otherwise`;
+}
+
+function differenceWords({ changedBars, droppedBars }: Comparison, { a, b }: Compared): string {
+  const added = Math.max(0, b.bars.length - a.bars.length);
+  const isAtEnd = changedBars.length === added && droppedBars.length === 0;
+  if (added > 0 && isAtEnd) return `is ${a.name}, ${count(added)} longer`;
+  const left = droppedBars.length === 0 ? '' : `${listed(droppedBars)} left out`;
+  const [only] = changedBars;
+  if (changedBars.length === 1 && only !== undefined && a.bars.length === b.bars.length) {
+    return `is ${a.name}, but ${barWords(only, b.bars[only - 1], a.bars[only - 1])}`;
+  }
+  const changed = changedBars.length === 0 ? '' : `${listed(changedBars)} differ`;
+  return `is ${a.name}, but ${[changed, left].filter(Boolean).join(' and ')}`;
+}
+
+function upOrDown(semitones: number): string {
+  const size = Math.abs(semitones);
+  return `${size} ${size === 1 ? 'semitone' : 'semitones'} ${semitones > 0 ? 'up' : 'down'}`;
+}
+
+/**
+ * Says in one sentence how the second section stands to the first.
+ *
+ * @example
+ * compareLine(compareBars([], []), { a: { name: 'Verse 1', bars: [] }, b: { name: 'Verse 2', bars: [] } }) // 'Verse 2 is the same as Verse 1.'
+ */
+export function compareLine(comparison: Comparison, compared: Compared): string {
+  const { a, b } = compared;
+  const { relation, semitones, beginsAt } = comparison;
+  const moved = semitones === 0 ? '' : `, ${upOrDown(semitones)}`;
+  switch (relation) {
+    case 'same':
+      return `${b.name} is the same as ${a.name}.`;
+    case 'transposed':
+      return `${b.name} is ${a.name}${moved}.`;
+    case 'rotated':
+      return `${b.name} is ${a.name}, beginning with its bar ${beginsAt}.`;
+    case 'ending':
+    case 'bars':
+      return `${b.name} ${differenceWords(comparison, compared)}${moved}.`;
+    case 'new':
+      return `${b.name} is other music than ${a.name}.`;
+  }
+}

@@ -1,0 +1,192 @@
+import { barCost, barKeys, type BarKeys, type ComparedBar } from './music-keys';
+
+/** How one section stands to another, the first that holds. */
+export type Relation = 'same' | 'transposed' | 'rotated' | 'ending' | 'bars' | 'new';
+
+/** Where two sections differ, and what that makes of them. */
+export interface Comparison {
+  readonly relation: Relation;
+  /** How far the second stands above the first, −5 to 6. */
+  readonly semitones: number;
+  /** Bars of the second that the first does not have there, counted from 1. */
+  readonly changedBars: readonly number[];
+  /** Bars of the first that the second leaves out, counted from 1. */
+  readonly droppedBars: readonly number[];
+  /** For a rotation, the bar of the first with which the second begins; else 1. */
+  readonly beginsAt: number;
+  /** 1 for the same, 0 for nothing in common. */
+  readonly similarity: number;
+}
+
+/** Leaving a bar out or putting one in costs as much as other chords. */
+const GAP = 1;
+/** At most this share of the longer section may differ for it to be the same but for some bars. */
+const MOST_DIFFERENT = 0.5;
+const ENDING_BARS = 2;
+/** Half of any few bars agree with any others at one interval or another; moved music has to agree more. */
+const MOVED_SIMILARITY = 0.75;
+
+interface Alignment {
+  readonly cost: number;
+  readonly changedBars: readonly number[];
+  readonly droppedBars: readonly number[];
+}
+
+/** Cheapest way from one row of bars to the other, bar by bar (edit distance). */
+function align(a: readonly BarKeys[], b: readonly BarKeys[]): Alignment {
+  const width = b.length + 1;
+  const costs = new Float64Array((a.length + 1) * width);
+  const at = (i: number, j: number): number => costs[i * width + j] ?? Infinity;
+  for (let j = 1; j <= b.length; j++) costs[j] = j * GAP;
+  for (let i = 1; i <= a.length; i++) {
+    costs[i * width] = i * GAP;
+    for (let j = 1; j <= b.length; j++) {
+      costs[i * width + j] = Math.min(
+        at(i - 1, j - 1) + costBetween(a, b, [i, j]),
+        at(i - 1, j) + GAP,
+        at(i, j - 1) + GAP,
+      );
+    }
+  }
+  const changed: number[] = [];
+  const dropped: number[] = [];
+  for (let [i, j] = [a.length, b.length]; i > 0 || j > 0;) {
+    const step = i > 0 && j > 0 ? costBetween(a, b, [i, j]) : Infinity;
+    if (i > 0 && j > 0 && at(i, j) === at(i - 1, j - 1) + step) {
+      if (step > 0) changed.unshift(j);
+      i -= 1;
+      j -= 1;
+    } else if (j > 0 && at(i, j) === at(i, j - 1) + GAP) changed.unshift(j--);
+    else dropped.unshift(i--);
+  }
+  return { cost: at(a.length, b.length), changedBars: changed, droppedBars: dropped };
+}
+
+function costBetween(
+  a: readonly BarKeys[],
+  b: readonly BarKeys[],
+  [i, j]: readonly [number, number],
+): number {
+  const [one, other] = [a[i - 1], b[j - 1]];
+  return one && other ? barCost(one, other) : Infinity;
+}
+
+function isSame(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
+  return (
+    a.length === b.length &&
+    a.every((bar, index) => {
+      const other = b[index];
+      return other !== undefined && barCost(bar, other) === 0;
+    })
+  );
+}
+
+/** How many bars both have the same from the start. */
+function samePrefix(a: readonly BarKeys[], b: readonly BarKeys[]): number {
+  const differs = a.findIndex((bar, index) => {
+    const other = b[index];
+    return !other || barCost(bar, other) > 0;
+  });
+  return differs < 0 ? a.length : differs;
+}
+
+/** Only the last one or two bars differ, or bars were added or dropped at the end. */
+function isOtherEnding(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
+  const prefix = samePrefix(a, b);
+  if (prefix === 0) return false;
+  if (a.length === b.length) return prefix >= a.length - ENDING_BARS;
+  return prefix === Math.min(a.length, b.length);
+}
+
+/** Bars of the first at which the second may begin, from 2; none for none. */
+function rotationOf(a: readonly BarKeys[], b: readonly BarKeys[]): number | undefined {
+  if (a.length !== b.length) return undefined;
+  const starts = Array.from({ length: Math.max(0, a.length - 1) }, (_, index) => index + 1);
+  const start = starts.find((from) => isSame([...a.slice(from), ...a.slice(0, from)], b));
+  return start === undefined ? undefined : start + 1;
+}
+
+const SHIFTS = [1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6] as const;
+
+function shiftedKeys(bars: readonly ComparedBar[], semitones: number): readonly BarKeys[] {
+  return bars.map((bar) => barKeys(bar, semitones));
+}
+
+/** The part of a comparison that lies in the alignment. */
+function differences(
+  a: readonly BarKeys[],
+  b: readonly BarKeys[],
+): Pick<Comparison, 'changedBars' | 'droppedBars' | 'similarity'> & { readonly cost: number } {
+  const { cost, changedBars, droppedBars } = align(a, b);
+  const longer = Math.max(a.length, b.length);
+  const similarity = longer === 0 ? 1 : Math.max(0, 1 - cost / longer);
+  return { cost, changedBars, droppedBars, similarity };
+}
+
+function compareAt(
+  a: readonly BarKeys[],
+  b: readonly BarKeys[],
+  semitones: number,
+): Comparison | undefined {
+  const { cost, ...rest } = differences(a, b);
+  const found = (relation: Relation): Comparison => ({ ...rest, relation, semitones, beginsAt: 1 });
+  if (isOtherEnding(a, b)) return found('ending');
+  const longer = Math.max(a.length, b.length);
+  return cost <= MOST_DIFFERENT * longer ? found('bars') : undefined;
+}
+
+const PLAIN = { semitones: 0, changedBars: [], droppedBars: [], beginsAt: 1 } as const;
+
+function exactly(
+  a: readonly ComparedBar[],
+  keys: readonly BarKeys[],
+  b: readonly BarKeys[],
+): Comparison | undefined {
+  if (isSame(keys, b)) return { ...PLAIN, relation: 'same', similarity: 1 };
+  if (a.length === b.length) {
+    const semitones = SHIFTS.find((shift) => isSame(shiftedKeys(a, shift), b));
+    if (semitones !== undefined)
+      return { ...PLAIN, relation: 'transposed', semitones, similarity: 1 };
+  }
+  const beginsAt = rotationOf(keys, b);
+  return beginsAt === undefined
+    ? undefined
+    : { ...PLAIN, relation: 'rotated', beginsAt, similarity: 1 };
+}
+
+/**
+ * Compares two sections bar by bar, also after transposing: the same, the same some semitones up or
+ * down, a rotation, the same with another ending, the same but for some bars (at most half of the
+ * longer one), or new. Two empty ones are the same.
+ *
+ * @example
+ * compareBars([], []).relation // 'same'
+ */
+export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]): Comparison {
+  const [keys, others] = [shiftedKeys(a, 0), shiftedKeys(b, 0)];
+  const exact = exactly(a, keys, others);
+  if (exact) return exact;
+  const plain = compareAt(keys, others, 0);
+  if (plain) return plain;
+  for (const shift of SHIFTS) {
+    const moved = compareAt(shiftedKeys(a, shift), others, shift);
+    if (moved && moved.similarity >= MOVED_SIMILARITY) return moved;
+  }
+  const { changedBars, droppedBars, similarity } = differences(keys, others);
+  return { relation: 'new', semitones: 0, changedBars, droppedBars, beginsAt: 1, similarity };
+}
+
+/**
+ * Finds the shortest run of bars a section repeats from its start, in bars; undefined where nothing
+ * comes twice. The last time may be cut short.
+ *
+ * @example
+ * repeatingCell([]) // undefined
+ */
+export function repeatingCell(bars: readonly ComparedBar[]): number | undefined {
+  const keys = shiftedKeys(bars, 0);
+  const half = Math.floor(bars.length / 2);
+  return Array.from({ length: half }, (_, index) => index + 1).find((cell) =>
+    isSame(keys.slice(cell), keys.slice(0, -cell)),
+  );
+}
