@@ -2,6 +2,7 @@ import { transposeChordName } from '../chord';
 import {
   barBeats,
   barChords,
+  mapOf,
   parentsOf,
   sectionBars,
   sectionNamed,
@@ -56,14 +57,6 @@ export interface Playing {
 }
 
 const MOST_BARS = 5000;
-
-function mapOf(song: SongDocument): readonly MapEntry[] {
-  if (song.map.length > 0) return song.map;
-  // Where a section is written for several guitar parts, only one of them is played.
-  return song.sections
-    .filter((section) => sectionNamed(song, section.name) === section)
-    .map((section) => ({ section: section.name, times: 1 }));
-}
 
 interface WrittenBar {
   readonly bar: Bar;

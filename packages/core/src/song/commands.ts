@@ -1,7 +1,8 @@
 import { transposeChordName } from '../chord';
-import type { Fingers, Grip } from '../fretboard';
 import { readFrameField } from './chart-header';
+import { writeBars } from './chart-bars';
 import { readChart } from './chart-reader';
+import { withOwnBars, withoutParent, withParent } from './deriving';
 import type {
   Bar,
   Frame,
@@ -9,40 +10,21 @@ import type {
   NamedPattern,
   PatternUse,
   Section,
+  SectionId,
   SongDocument,
 } from './document';
-
-/** One edit of a song. */
-export type SongCommand =
-  | { readonly kind: 'write-chart'; readonly text: string }
-  | { readonly kind: 'set-frame'; readonly field: keyof Frame; readonly text: string }
-  | {
-      readonly kind: 'set-grip';
-      readonly name: string;
-      readonly grip: Grip;
-      readonly fingers?: Fingers;
-    }
-  | { readonly kind: 'drop-grip'; readonly name: string }
-  | { readonly kind: 'set-pattern'; readonly pattern: NamedPattern }
-  | {
-      /** Lays a pattern over some sections; an empty name takes it away. */
-      readonly kind: 'assign-pattern';
-      readonly name: string;
-      readonly sections: readonly string[];
-    }
-  | {
-      /** Lays a pattern over a section in one layer, in some of its bars, or both; an empty name takes it away. */
-      readonly kind: 'use-pattern';
-      readonly section: string;
-      readonly use: PatternUse;
-    }
-  | { readonly kind: 'rename-chord'; readonly from: string; readonly to: string }
-  | {
-      /** Moves the capo: the shapes stay and sound elsewhere, or the sound stays and shapes change. */
-      readonly kind: 'move-capo';
-      readonly capo: number;
-      readonly keeps: 'shapes' | 'sounds';
-    };
+import { withNewIds } from './identities';
+import {
+  mapOf,
+  withNewSection,
+  withoutSection,
+  withSectionCopied,
+  withSectionJoined,
+  withSectionMoved,
+  withSectionRenamed,
+  withSectionSplit,
+} from './section-edits';
+import type { Edit, SongCommand } from './song-command';
 
 function withFrameField(song: SongDocument, field: keyof Frame, text: string): SongDocument {
   if (text.trim() === '') {
@@ -110,6 +92,76 @@ function withPatternUsed(song: SongDocument, name: string, use: PatternUse): Son
   return { ...song, sections };
 }
 
+function withSection(
+  song: SongDocument,
+  id: SectionId,
+  change: (section: Section) => Section,
+): SongDocument {
+  const sections = song.sections.map((one) => (one.id === id ? change(one) : one));
+  return { ...song, sections };
+}
+
+/** A bar that was written as a repeat stays one, as long as it still is like the bar before it. */
+function folded(before: readonly Bar[], bars: readonly Bar[]): readonly Bar[] {
+  const repeats = new Set(before.filter((bar) => bar.repeat).map((bar) => bar.id));
+  const text = (bar: Bar | undefined): string => (bar ? writeBars([bar]) : '');
+  return bars.map((bar, index) =>
+    repeats.has(bar.id) && text(bar) === text(bars[index - 1])
+      ? { id: bar.id, repeat: true as const, chords: [] }
+      : bar,
+  );
+}
+
+function withBars(song: SongDocument, { section, ending, bars }: Edit<'set-bars'>): SongDocument {
+  return withSection(song, section, (one) => {
+    if (ending === undefined) return withOwnBars(song, one, folded(one.bars, bars));
+    const endings = (one.endings ?? []).map((end) =>
+      end.pass === ending ? { pass: ending, bars } : end,
+    );
+    return { ...one, endings };
+  });
+}
+
+function withTransposedPlay(
+  song: SongDocument,
+  { section, of, semitones }: Edit<'play-transposed'>,
+): SongDocument {
+  const gone = song.sections.find((one) => one.id === section);
+  if (!gone) return song;
+  const map = mapOf(song).map((entry) =>
+    entry.section === gone.name
+      ? { ...entry, section: of, semitones: (entry.semitones ?? 0) + semitones }
+      : entry,
+  );
+  return withoutSection({ ...song, map }, section);
+}
+
+/** What is not named stays; nothing, no words or no doubt takes the field away. */
+function withSectionSet(section: Section, edit: Edit<'set-section'>): Section {
+  const { kind: _kind, section: _section, ...said } = edit;
+  const merged = { ...section, ...said };
+  const isEmpty = (value: unknown): boolean =>
+    value === null ||
+    value === '' ||
+    value === false ||
+    (Array.isArray(value) && value.length === 0);
+  const emptied = (Object.keys(said) as (keyof typeof said)[]).filter((key) =>
+    isEmpty(merged[key]),
+  );
+  return Object.fromEntries(
+    Object.entries(merged).filter(([key]) => !(emptied as readonly string[]).includes(key)),
+  ) as unknown as Section;
+}
+
+function withGripDoubt(song: SongDocument, { name, isOpen }: Edit<'doubt-grip'>): SongDocument {
+  const grips = song.grips.map((grip) => {
+    if (grip.name !== name) return grip;
+    const { doubt: _doubt, ...sure } = grip;
+    return isOpen ? { ...sure, doubt: true as const } : sure;
+  });
+  return { ...song, grips };
+}
+
 /** Every chord of the song, wherever it is written, under another name. */
 function withChords(song: SongDocument, rename: (name: string) => string): SongDocument {
   const inBars = (bars: readonly Bar[]): readonly Bar[] =>
@@ -170,6 +222,11 @@ function withCapoUnderSounds(song: SongDocument, capo: number): SongDocument {
  * withCommand(EMPTY_SONG, { kind: 'set-frame', field: 'capo', text: '2' }).frame // { capo: 2 }
  */
 export function withCommand(song: SongDocument, command: SongCommand): SongDocument {
+  return withNewIds(changed(song, command));
+}
+
+/** Carries an edit out; sections and bars it adds have no id yet. */
+function changed(song: SongDocument, command: SongCommand): SongDocument {
   switch (command.kind) {
     case 'write-chart':
       return readChart(command.text, song).song;
@@ -187,6 +244,36 @@ export function withCommand(song: SongDocument, command: SongCommand): SongDocum
       return withPatternUsed(song, command.section, command.use);
     case 'drop-grip':
       return { ...song, grips: song.grips.filter((grip) => grip.name !== command.name) };
+    case 'set-bars':
+      return withBars(song, command);
+    case 'set-map':
+      return { ...song, map: command.map };
+    case 'derive':
+      return withSection(song, command.section, (one) => withParent(song, one, command.parent));
+    case 'write-out':
+      return withSection(song, command.section, (one) => withoutParent(song, one));
+    case 'play-transposed':
+      return withTransposedPlay(song, command);
+    case 'add-section':
+      return withNewSection(song, command);
+    case 'copy-section':
+      return withSectionCopied(song, command.section);
+    case 'move-section':
+      return withSectionMoved(song, command.section, command.by);
+    case 'drop-section':
+      return withoutSection(song, command.section);
+    case 'rename-section':
+      return withSectionRenamed(song, command.section, command.name);
+    case 'split-section':
+      return withSectionSplit(song, command.section, command.at);
+    case 'join-section':
+      return withSectionJoined(song, command.section);
+    case 'set-section':
+      return withSection(song, command.section, (one) => withSectionSet(one, command));
+    case 'doubt-grip':
+      return withGripDoubt(song, command);
+    case 'restore':
+      return { ...command.song, nextId: Math.max(song.nextId, command.song.nextId) };
     case 'rename-chord':
       return withChordRenamed(song, command.from, command.to);
     case 'move-capo':

@@ -55,11 +55,22 @@ function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[]
   return changed.filter((bar) => !dropped.includes(bar));
 }
 
-function ownBars(song: SongDocument, section: Section): readonly Bar[] {
+/**
+ * Gives the bars of a section before its endings, derived ones worked out and repeats written out.
+ *
+ * @example
+ * ownBars(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }) // []
+ */
+export function ownBars(song: SongDocument, section: Section): readonly Bar[] {
+  return withoutRepeats(writtenBars(song, section));
+}
+
+function writtenBars(song: SongDocument, section: Section): readonly Bar[] {
   if (section.parent === undefined) return section.bars;
   const parent = sectionNamed(song, section.parent);
   return parent && isDerivable(song, section)
-    ? withDifferences(section, ownBars(song, parent))
+    ? // The parent's repeats are its own music, whatever comes before them here.
+      withDifferences(section, ownBars(song, parent))
     : section.bars;
 }
 
@@ -83,5 +94,5 @@ function withoutRepeats(bars: readonly Bar[]): readonly Bar[] {
 export function sectionBars(song: SongDocument, section: Section, pass = 1): readonly Bar[] {
   const endings = section.endings ?? [];
   const ending = endings.find((one) => one.pass === pass) ?? endings.at(-1);
-  return withoutRepeats([...ownBars(song, section), ...(ending?.bars ?? [])]);
+  return withoutRepeats([...writtenBars(song, section), ...(ending?.bars ?? [])]);
 }

@@ -111,3 +111,23 @@ export function withStableIds(after: SongDocument, before: SongDocument): SongDo
   });
   return { ...after, sections, nextId: ids.following };
 }
+
+/**
+ * Gives an id to every section and bar that has none yet; a song without such stays the same value.
+ *
+ * @example
+ * withNewIds({ ...EMPTY_SONG, sections: [{ id: '', name: 'A', times: 1, bars: [] }] }).sections[0].id // 's1'
+ */
+export function withNewIds(song: SongDocument): SongDocument {
+  const isComplete = song.sections.every(
+    (section) => section.id !== '' && writtenBars(section).every((bar) => bar.id !== ''),
+  );
+  if (isComplete) return song;
+  const ids = new IdMaker(song.nextId);
+  const sections = song.sections.map((section) => {
+    const id = section.id === '' ? ids.next('s') : section.id;
+    const given = writtenBars(section).map((bar) => (bar.id === '' ? ids.next('b') : bar.id));
+    return { ...withBarIds(section, given), id };
+  });
+  return { ...song, sections, nextId: ids.following };
+}
