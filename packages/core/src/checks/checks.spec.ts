@@ -65,7 +65,52 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     'three chords in a bar of eighths',
     `${FRAME}pattern eights 4/4: D U D U D U D U\n[A] pattern eights\n| G C D | G |`,
   ],
+  ['bar-fill', 'a bar of three beats in four', `${FRAME}[A]\n| G . . | D |`],
+  ['bar-ledger', 'four bars said, two written', `${FRAME}[A] bars 4\n| G | D |`],
+  [
+    'bar-ledger',
+    'a bar without a number in a derived section',
+    `${FRAME}[A]\n| G | D | C | G |\n[B = A]\n| C |`,
+  ],
+  ['repeat-scope', '"twice" behind a line', `${FRAME}[A]\n| G | D |\n| C | G | twice`],
+  ['map-cover', 'a section on the map nobody wrote', `${FRAME}map: A, B\n[A]\n| G | D |`],
+  [
+    'map-cover',
+    'a section that is never played',
+    `${FRAME}map: A\n[A]\n| G | D |\n[B]\n| C | Em |`,
+  ],
+  ['map-cover', 'an ending that never comes', `${FRAME}[A]\n| G |\n1. | D |\n2. | C |`],
+  ['same-claim', 'two sections that are one', `${FRAME}[A]\n| G | D | C |\n[B]\n| G | D | C |`],
+  ['same-claim', 'one bar that differs', `${FRAME}[A]\n| G | D | C | G |\n[B]\n| G | D | Em | G |`],
+  ['same-claim', 'the same two semitones up', `${FRAME}[A]\n| G | C |\n[B]\n| A | D |`],
+  [
+    'same-claim',
+    'a derived section with nothing of its parent',
+    `${FRAME}[A]\n| G | D | C | G |\n[B = A]\n1: | Em | Am | D | C |`,
+  ],
+  [
+    'clock',
+    'a bar the recording has and the chart lacks',
+    `${FRAME}[A] at 0:00\n| G | D | G | D |\n[B = A] at 0:10.4\n[C = A] at 0:23.5\n[D = A] at 0:33.9`,
+  ],
+  [
+    'clock',
+    'marks at another tempo',
+    `${FRAME}[A] at 0:00\n| G | D | G | D |\n[B = A] at 0:08\n[C = A] at 0:16\n[D = A] at 0:24`,
+  ],
+  ['clock', 'a mark before the one before it', `${FRAME}[A] at 0:09\n| G | D |\n[B = A] at 0:08`],
+  ['doubt-open', 'a chord that needs listening', `${FRAME}[A]\n| G | D? |`],
+  ['doubt-open', 'a grip that needs listening', `${FRAME}grip G: 320003 ?\n[A]\n| G | D |`],
+  ['doubt-open', 'a count that needs listening', `${FRAME}[A] x2?\n| G | D |`],
+  [
+    'rights',
+    'words that are no cue',
+    `${FRAME}[A]\n| G | D |\n# the boats go down the river and the boats come up again while the lamps along the towpath burn and nobody knows`,
+  ],
 ];
+
+/** Faults of the text that are told by the checks too. */
+const CHART_CODES = ['bar-fill', 'bar-ledger', 'repeat-scope', 'map-cover'];
 
 /** Songs of different kinds with nothing to find. */
 const CLEAN: readonly (readonly [string, string])[] = [
@@ -104,12 +149,20 @@ const CLEAN: readonly (readonly [string, string])[] = [
     'half-bar chords on their slots, told as it is written',
     `${FRAME}pattern eights 4/4: D U D U D - D U told "down-up down-up down down-up"\n[A] pattern eights\n| G D | C |`,
   ],
+  [
+    'sections derived, with other endings, marked where the recording has them',
+    `${FRAME}map: A, B, A +2, C once\ngrip A: x02220\ngrip E: 022100\n[A] at 0:00 bars 4\n| G | D | G | D |\n[B = A] at 0:10.5\n4: | G! |\ncue 4 "the horns"\n[C] x2 cue "lamps"\n| Em | C |\n1. | D |\n2. | G |`,
+  ],
+  [
+    'two guitar parts, one of them taught',
+    `part: lead\n${FRAME}[A] part rhythm\n| G | D |\n[A] part lead\n| Em | C |`,
+  ],
   ['a minor key', `${FRAME}key: Am\n[A]\n| Am | F | C | G |\n| Am | E7 | Am | Am |`],
 ];
 
 const songOf = (chart: string): SongDocument => {
   const { song, faults } = readChart(chart);
-  expect(faults).toEqual([]);
+  expect(faults.filter(({ code }) => !CHART_CODES.includes(code))).toEqual([]);
   return song;
 };
 const codes = (findings: readonly Finding[]) => findings.map((one) => one.code);

@@ -20,6 +20,14 @@ export const CHECKS = {
   'pattern-hand': 'doubt',
   'pattern-tellings': 'doubt',
   'change-slot': 'doubt',
+  'bar-fill': 'fault',
+  'bar-ledger': 'fault',
+  'repeat-scope': 'fault',
+  'map-cover': 'fault',
+  'same-claim': 'doubt',
+  clock: 'doubt',
+  'doubt-open': 'doubt',
+  rights: 'note',
 } as const satisfies Record<string, Severity>;
 
 export type CheckCode = keyof typeof CHECKS;

@@ -1,11 +1,16 @@
 import { USUAL_CONVENTIONS, type Conventions } from '../fretboard';
 import { settledFrame, type SongDocument } from '../song';
 import { handFor } from '../steps';
+import { chartFindings } from './chart-findings';
+import { clockFindings } from './clock-findings';
+import { doubtFindings } from './doubt-findings';
 import type { Finding, Severity } from './finding';
 import { frameFindings, keyFindings } from './frame-findings';
 import { gripFindings } from './grip-findings';
 import { inventoryFindings } from './inventory-findings';
 import { patternFindings } from './pattern-findings';
+import { rightsFindings } from './rights-findings';
+import { sameFindings } from './same-findings';
 
 const WEIGHT: Readonly<Record<Severity, number>> = { fault: 0, doubt: 1, note: 2 };
 
@@ -22,11 +27,16 @@ export function findingsOf(
 ): readonly Finding[] {
   const { tuning, capo } = settledFrame(song.frame);
   const all = [
+    ...chartFindings(song),
     ...frameFindings(song),
     ...gripFindings(song, { setup: { tuning, capo }, hand: handFor(song), conventions }),
     ...inventoryFindings(song),
     ...patternFindings(song),
+    ...sameFindings(song),
+    ...clockFindings(song),
     ...keyFindings(song),
+    ...doubtFindings(song),
+    ...rightsFindings(song),
   ];
   return [...all].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
 }

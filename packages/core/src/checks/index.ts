@@ -5,3 +5,8 @@ export { frameFindings, keyFindings } from './frame-findings';
 export { gripFindings } from './grip-findings';
 export { inventoryFindings } from './inventory-findings';
 export { patternFindings } from './pattern-findings';
+export { chartFindings } from './chart-findings';
+export { clockFindings } from './clock-findings';
+export { doubtFindings } from './doubt-findings';
+export { rightsFindings } from './rights-findings';
+export { sameFindings } from './same-findings';

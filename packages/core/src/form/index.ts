@@ -2,6 +2,8 @@ export { changesOf, chordRow, isSilence } from './chords';
 export type { ChordChange } from './chords';
 export { fitClock } from './clock';
 export type { ClockFit, ClockMark } from './clock';
+export { clockMarks, songClock } from './clock-marks';
+export type { MarkedSection } from './clock-marks';
 export { compareBars, repeatingCell } from './compare';
 export type { Comparison, Relation } from './compare';
 export { compareLine } from './compare-words';

@@ -1,5 +1,5 @@
 import { parseChordName } from '../chord';
-import { isDerivable, sectionNamed } from './derive';
+import { isDerivable, sectionBars, sectionNamed } from './derive';
 import type { Bar, ChartFault, Section, SongDocument } from './document';
 import { settledFrame } from './frame';
 
@@ -15,6 +15,8 @@ export interface BarPlace {
 export interface ChartPlaces {
   readonly bars: readonly BarPlace[];
   readonly mapLine: number;
+  /** The line of each section's head. */
+  readonly heads: readonly number[];
 }
 
 function isSilent(name: string): boolean {
@@ -79,6 +81,24 @@ function mapFaults(song: SongDocument, mapLine: number): readonly ChartFault[] {
   ];
 }
 
+/** The bars of one pass against the count that was stated. */
+function ledgerFault(song: SongDocument, section: Section, line: number): readonly ChartFault[] {
+  const { statedBars } = section;
+  const written = sectionBars(song, section).length;
+  if (statedBars === undefined || statedBars === written) return [];
+  const message = `"${section.name}" is said to have ${statedBars} bars; ${written} are written. Write the rest, or correct the count.`;
+  return [{ code: 'bar-ledger', line, column: 1, message }];
+}
+
+/** An ending of a pass that never comes. */
+function endingFault(song: SongDocument, section: Section, line: number): readonly ChartFault[] {
+  const late = (section.endings ?? []).find(({ pass }) => pass > section.times);
+  if (!late) return [];
+  const times = section.times === 1 ? 'once' : `${section.times} times`;
+  const message = `Ending ${late.pass} of "${section.name}" is never played: it comes ${times}. Say x${late.pass}, or take the ending away.`;
+  return [{ code: 'map-cover', line, column: 1, message }];
+}
+
 function parentFault(song: SongDocument, section: Section, line: number): readonly ChartFault[] {
   if (section.parent === undefined || isDerivable(song, section)) return [];
   const message = sectionNamed(song, section.parent)
@@ -92,11 +112,11 @@ function parentFault(song: SongDocument, section: Section, line: number): readon
  * with nothing before it, the map against the sections, derivations; empty when all is in order.
  *
  * @example
- * checkChart(EMPTY_SONG, { bars: [], mapLine: 0 }) // []
+ * checkChart(EMPTY_SONG, { bars: [], mapLine: 0, heads: [] }) // []
  */
 export function checkChart(
   song: SongDocument,
-  { bars, mapLine }: ChartPlaces,
+  { bars, mapLine, heads }: ChartPlaces,
 ): readonly ChartFault[] {
   return [
     ...bars.flatMap((place) => [
@@ -105,9 +125,14 @@ export function checkChart(
       ...repeatFault(bars, place),
     ]),
     ...mapFaults(song, mapLine),
-    ...song.sections.flatMap((section, index) =>
-      parentFault(song, section, bars.find((place) => place.section === index)?.line ?? 1),
-    ),
+    ...song.sections.flatMap((section, index) => {
+      const line = heads[index] ?? 1;
+      return [
+        ...parentFault(song, section, line),
+        ...ledgerFault(song, section, line),
+        ...endingFault(song, section, line),
+      ];
+    }),
     ...gripFaults(song),
   ];
 }

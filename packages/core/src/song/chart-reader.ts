@@ -40,6 +40,7 @@ class ChartReader {
   private readonly song: Mutable<SongDocument> = { ...EMPTY_SONG };
   private readonly faults: ChartFault[] = [];
   private readonly places: BarPlace[] = [];
+  private readonly heads: number[] = [];
   private mapLine = 0;
   private line = 0;
 
@@ -52,7 +53,12 @@ class ChartReader {
     if (text.length > LONGEST_CHART || lines.length > MOST_LINES) {
       this.fault('chart-long', 1, 'The chart is too long; what follows was not read. Shorten it.');
     }
-    this.faults.push(...checkChart(this.song, { bars: this.places, mapLine: this.mapLine }));
+    const places = {
+      bars: this.places,
+      mapLine: this.mapLine,
+      heads: this.heads,
+    };
+    this.faults.push(...checkChart(this.song, places));
     this.faults.sort((a, b) => a.line - b.line || a.column - b.column);
     return { song: this.song, faults: this.faults };
   }
@@ -104,6 +110,7 @@ class ChartReader {
   }
 
   private startSection(section: Omit<Section, 'id' | 'bars'>): void {
+    this.heads.push(this.line);
     this.song.sections = [...this.song.sections, { id: '', bars: [], ...section }];
   }
 

@@ -1,0 +1,61 @@
+import { sectionBars, type Bar, type Section, type SongDocument } from '../song';
+import { createFinding, type Finding } from './finding';
+
+/**
+ * Lists what needs listening, place by place: grips, bars, how often a section comes.
+ *
+ * @example
+ * doubtFindings(readChart('[A]\n| G? |').song).map((one) => one.message) // ['Bar 1 needs listening.']
+ */
+export function doubtFindings(song: SongDocument): readonly Finding[] {
+  const grips = song.grips
+    .filter((grip) => grip.doubt)
+    .map(({ name }) =>
+      createFinding('doubt-open', {
+        at: name,
+        message: 'This grip needs listening.',
+        remedies: [
+          { label: 'It is right', commands: [{ kind: 'doubt-grip', name, isOpen: false }] },
+        ],
+      }),
+    );
+  const sections = song.sections.flatMap((section): readonly Finding[] => {
+    const bars =
+      section.parent === undefined ? sectionBars(song, section) : ownDoubts(song, section);
+    const open = bars.flatMap((bar, index) =>
+      bar.chords.some((mark) => mark.doubt) ? [index + 1] : [],
+    );
+    const where = open.length === 1 ? 'Bar' : 'Bars';
+    return [
+      ...(open.length > 0
+        ? [
+            createFinding('doubt-open', {
+              at: section.name,
+              message: `${where} ${open.join(', ')} ${open.length === 1 ? 'needs' : 'need'} listening.`,
+            }),
+          ]
+        : []),
+      ...(section.timesDoubt
+        ? [
+            createFinding('doubt-open', {
+              at: section.name,
+              message: `How often it is played (${section.times} times) needs listening.`,
+              remedies: [
+                {
+                  label: 'It is right',
+                  commands: [{ kind: 'set-section', section: section.id, timesDoubt: false }],
+                },
+              ],
+            }),
+          ]
+        : []),
+    ];
+  });
+  return [...grips, ...sections];
+}
+
+/** Bars that a derived section has from its parent are told there. */
+function ownDoubts(song: SongDocument, section: Section): readonly Bar[] {
+  const own = new Set((section.differences ?? []).flatMap(({ bars }) => bars.map((bar) => bar.id)));
+  return sectionBars(song, section).map((bar) => (own.has(bar.id) ? bar : { ...bar, chords: [] }));
+}

@@ -1,0 +1,135 @@
+import { compareBars, compareLine, type ComparedBar, type Comparison } from '../form';
+import {
+  barBeats,
+  barChords,
+  sectionBars,
+  sectionNamed,
+  settledFrame,
+  type Section,
+  type SongDocument,
+} from '../song';
+import { createFinding, type Finding, type Remedy } from './finding';
+
+/** Less alike than this, music is not worth deriving from each other. */
+const WORTH_DERIVING = 0.6;
+const FEWEST_BARS = 2;
+
+/** A section as far as it is compared. */
+interface Candidate {
+  readonly section: Section;
+  readonly bars: readonly ComparedBar[];
+}
+
+function candidateOf(song: SongDocument, section: Section): Candidate {
+  const { beats } = settledFrame(song.frame).meter;
+  const bars = sectionBars(song, section).map((bar) => {
+    const { pattern } = section;
+    return {
+      ...{ chords: barChords(bar, beats), beats: barBeats(bar, beats) },
+      ...(pattern !== undefined && { pattern }),
+    };
+  });
+  return { section, bars };
+}
+
+function deriveRemedies(
+  a: Section,
+  b: Section,
+  { relation, semitones }: Comparison,
+): readonly Remedy[] {
+  if (semitones !== 0) {
+    // Only what is the same all through can be played as the other, moved.
+    if (relation !== 'transposed') return [];
+    const label = `Play ${a.name}, moved`;
+    return [
+      { label, commands: [{ kind: 'play-transposed', section: b.id, of: a.name, semitones }] },
+    ];
+  }
+  if (relation === 'rotated') return [];
+  return [
+    {
+      label: `Derive it from ${a.name}`,
+      commands: [{ kind: 'derive', section: b.id, parent: a.name }],
+    },
+  ];
+}
+
+const RANK: Readonly<Record<Comparison['relation'], number>> = {
+  same: 0,
+  transposed: 1,
+  ending: 2,
+  bars: 3,
+  rotated: 4,
+  new: 5,
+};
+
+/** The section written before that this one is most like, where it is worth deriving from it. */
+function likeBefore(
+  one: Candidate,
+  before: readonly Candidate[],
+): { readonly like: Candidate; readonly comparison: Comparison } | undefined {
+  const found = before
+    .filter((other) => other.section.part === one.section.part)
+    .map((like) => ({ like, comparison: compareBars(like.bars, one.bars) }))
+    .filter(({ comparison }) => comparison.relation !== 'new')
+    .filter(({ comparison }) => comparison.similarity >= WORTH_DERIVING)
+    .sort(
+      (a, b) =>
+        b.comparison.similarity - a.comparison.similarity ||
+        RANK[a.comparison.relation] - RANK[b.comparison.relation],
+    );
+  return found[0];
+}
+
+function couldDerive(song: SongDocument): readonly Finding[] {
+  const own = song.sections
+    .filter((section) => section.parent === undefined)
+    .map((section) => candidateOf(song, section))
+    .filter(({ bars }) => bars.length >= FEWEST_BARS);
+  return own.flatMap((one, index) => {
+    const found = likeBefore(one, own.slice(0, index));
+    if (!found) return [];
+    const { like, comparison } = found;
+    const line = compareLine(comparison, {
+      a: { name: like.section.name, bars: like.bars },
+      b: { name: one.section.name, bars: one.bars },
+    });
+    return [
+      createFinding('same-claim', {
+        at: one.section.name,
+        message: line,
+        remedies: deriveRemedies(like.section, one.section, comparison),
+      }),
+    ];
+  });
+}
+
+/** Sections said to come from another that have hardly a bar in common with it. */
+function falselyDerived(song: SongDocument): readonly Finding[] {
+  return song.sections.flatMap((section) => {
+    const parent = section.parent === undefined ? undefined : sectionNamed(song, section.parent);
+    if (!parent) return [];
+    const [a, b] = [candidateOf(song, parent), candidateOf(song, section)];
+    if (compareBars(a.bars, b.bars).relation !== 'new') return [];
+    const message = `It is said to be ${parent.name}, and most of its bars are others. Write it out, or say what it is.`;
+    const commands = [{ kind: 'write-out' as const, section: section.id }];
+    return [
+      createFinding('same-claim', {
+        at: section.name,
+        message,
+        remedies: [{ label: 'Write it out', commands }],
+      }),
+    ];
+  });
+}
+
+/**
+ * Finds sections that could be derived from one before them, with what they have in common, and those
+ * said to be another that are not. Empty when neither is so.
+ *
+ * @example
+ * sameFindings(readChart('[A]\n| G | D |\n[B]\n| G | D |').song).map((one) => one.message) // ['B is the same as A.']
+ */
+export function sameFindings(song: SongDocument): readonly Finding[] {
+  return [...falselyDerived(song), ...couldDerive(song)];
+}
