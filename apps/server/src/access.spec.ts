@@ -30,6 +30,9 @@ const ROUTES: Readonly<Record<string, Reach>> = {
   'POST /songs': 'teaching',
   'GET /songs/:id': 'teaching',
   'PUT /songs/:id': 'teaching',
+  'GET /songs/:id/revisions': 'teaching',
+  'GET /songs/:id/revisions/:number': 'teaching',
+  'GET /songs/:id/changes/:after': 'teaching',
   'POST /songs/:id/overrules': 'teaching',
   'POST /songs/:id/overrules/withdraw': 'teaching',
 };
@@ -76,7 +79,8 @@ describe('who reaches what', () => {
 
   const pathOf = (route: string): string => {
     const path = route.split(' ')[1] ?? '';
-    return `/api${path.replace(':id', ids[path.split('/')[1] ?? ''] ?? '')}`;
+    const own = path.replace(':id', ids[path.split('/')[1] ?? ''] ?? '');
+    return `/api${own.replace(/:(number|after)/, '1')}`;
   };
   const knock = (who: Visitor, route: string): Promise<Answer> =>
     who.send(route.split(' ')[0] ?? '', pathOf(route), route.startsWith('GET') ? undefined : {});

@@ -30,6 +30,7 @@ import { signedInOnly, type SignedIn } from './platform/access';
 import type { Clock } from './platform/clock';
 import type { Tx } from './platform/database';
 import { DomainError, badRequest, notFound } from './platform/errors';
+import { USUAL_PATIENCE, type Patience } from './platform/live';
 import { sameOriginOnly } from './platform/origin';
 import type { Passwords } from './platform/passwords';
 
@@ -41,6 +42,8 @@ export interface AppDeps {
   readonly demoAccounts: readonly DemoAccount[];
   /** The built web application; without it only the API answers. */
   readonly webFiles?: Hono;
+  /** How long a page that asks for news is kept waiting. */
+  readonly patience?: Patience;
   /** Told of failures nobody foresaw. */
   readonly onFailure: (error: unknown, path: string) => void;
 }
@@ -136,7 +139,7 @@ function createApi(deps: AppDeps) {
     .route('/people', createPeopleRoutes(services.people))
     .route('/requests', createRequestsRoutes(services.requests))
     .route('/', createPlansRoutes(services.plans))
-    .route('/songs', createSongsRoutes(services.songs))
+    .route('/songs', createSongsRoutes(services.songs, deps.patience ?? USUAL_PATIENCE))
     .all('*', () => {
       throw notFound('There is nothing at this address.', 'Check the address.');
     });

@@ -59,6 +59,7 @@ export class TestStudio {
       clock: { now: () => this.now, newId: () => randomUUID() },
       passwords: QUICK,
       demoAccounts: OFFERED,
+      patience: { waitMs: 300, lookMs: 20 },
       onFailure: (error) => this.failures.push(error),
     });
   }

@@ -31,4 +31,15 @@ export { declineSchema, newRequestSchema } from './requests';
 export type { Decline, NewRequest, RequestStatus, SongRequest } from './requests';
 export { songDocumentSchema } from './song-document';
 export { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from './songs';
-export type { NewSong, Overrule, Overruled, SavedSong, SaveSong, Song, SongSummary } from './songs';
+export type {
+  NewSong,
+  Overrule,
+  Overruled,
+  RevisionDocument,
+  RevisionSummary,
+  SavedSong,
+  SaveSong,
+  Song,
+  SongChange,
+  SongSummary,
+} from './songs';

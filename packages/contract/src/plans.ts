@@ -15,6 +15,8 @@ export const assignSchema = exactly({
     .required('must be a list')
     .min(1, 'must name a student')
     .max(MOST_STUDENTS, `must name at most ${MOST_STUDENTS} students`),
+  /** The teacher's word that the song is given although something in it needs listening. */
+  despiteDoubts: boolean().strict(true).optional(),
 });
 export type Assign = InferType<typeof assignSchema>;
 

@@ -51,3 +51,23 @@ export interface SavedSong {
   readonly revision: number;
   readonly savedAt: string;
 }
+
+/** An older state of a song that one can go back to. */
+export interface RevisionSummary {
+  readonly number: number;
+  readonly by: string;
+  readonly at: string;
+  /** How many students learn the song as it was then. */
+  readonly planCount: number;
+}
+
+export interface RevisionDocument {
+  readonly number: number;
+  readonly document: SongDocument;
+}
+
+/** What whoever has a song open is told when it was saved elsewhere. */
+export interface SongChange {
+  readonly revision: number;
+  readonly by: string;
+}

@@ -31,3 +31,10 @@ export function pathId(c: Context, what: string): string {
   if (!UUID.test(id)) throw missing(what);
   return id;
 }
+
+/** Reads a whole number from the path, such as a revision's; anything else does not exist. */
+export function pathNumber(c: Context, name: string, what: string): number {
+  const text = c.req.param(name) ?? '';
+  if (!/^\d{1,9}$/.test(text)) throw missing(what);
+  return Number(text);
+}

@@ -135,6 +135,13 @@ function compareAt(
   return cost <= MOST_DIFFERENT * longer ? found('bars') : undefined;
 }
 
+/** Too few chords in common to be alike at all: cheaper to tell than by comparing bar by bar. */
+function mayAgree(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
+  const chords = new Set(a.map((bar) => bar.chords));
+  const common = b.filter((bar) => chords.has(bar.chords)).length;
+  return common >= MOVED_SIMILARITY * Math.max(a.length, b.length);
+}
+
 const PLAIN = { semitones: 0, changedBars: [], droppedBars: [], beginsAt: 1 } as const;
 
 function exactly(
@@ -169,7 +176,9 @@ export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]
   const plain = compareAt(keys, others, 0);
   if (plain) return plain;
   for (const shift of SHIFTS) {
-    const moved = compareAt(shiftedKeys(a, shift), others, shift);
+    const shifted = shiftedKeys(a, shift);
+    if (!mayAgree(shifted, others)) continue;
+    const moved = compareAt(shifted, others, shift);
     if (moved && moved.similarity >= MOVED_SIMILARITY) return moved;
   }
   const { changedBars, droppedBars, similarity } = differences(keys, others);

@@ -23,15 +23,25 @@ function chordKey(chord: string): string {
   return name ? `${name.root}:${name.quality.suffixes[0] ?? ''}:${name.bass}` : chord;
 }
 
+/** Sections are compared each with each, so a bar's keys are worked out once for every interval. */
+const known = new WeakMap<ComparedBar, Map<number, BarKeys>>();
+
 /**
  * Gives what a bar is told apart by, its chords moved up by so many semitones.
  *
  * @example
  * barKeys({ chords: [{ chord: 'F#', beat: 1, beats: 4 }], beats: 4 }).chords === barKeys({ chords: [{ chord: 'Gb', beat: 1, beats: 4 }], beats: 4 }).chords // true
  */
-export function barKeys(
+export function barKeys(bar: ComparedBar, semitones = 0): BarKeys {
+  const byShift = known.get(bar) ?? new Map<number, BarKeys>();
+  const keys = byShift.get(semitones) ?? workOutKeys(bar, semitones);
+  known.set(bar, byShift.set(semitones, keys));
+  return keys;
+}
+
+function workOutKeys(
   { chords, beats, pattern = '', layer = '' }: ComparedBar,
-  semitones = 0,
+  semitones: number,
 ): BarKeys {
   const named = chords.map(({ chord, hit }) => {
     const moved = semitones === 0 ? chord : transposeChordName(chord, semitones);

@@ -1,10 +1,10 @@
 import type { Assign, NewTry, Person, Plan, PlanSummary } from '@harvu/contract';
-import { findingsOf } from '@harvu/core/checks';
+import { findingsOf, type Finding } from '@harvu/core/checks';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type Tx } from '../../platform/database';
-import { badRequest, conflict, missing } from '../../platform/errors';
+import { badRequest, conflict, missing, type DomainError } from '../../platform/errors';
 import type { PeopleStore } from '../people';
 import type { OverrulesStore, SongsStore } from '../songs';
 import type { PlansStore } from './plans.store';
@@ -40,21 +40,37 @@ function createStepIds(plans: PlansStore) {
 
 /** A fault is settled or overruled with a reason before anybody learns the song. */
 function createSongGate({ songs, overrules }: Pick<PlansDeps, 'songs' | 'overrules'>) {
-  return async (songId: string, revision: number): Promise<void> => {
+  return async (songId: string, { revision, despiteDoubts = false }: Assign): Promise<void> => {
     const document = await songs.documentOf(songId, revision);
     if (!document) throw missing('song');
     const overruled = new Set((await overrules.listOf(songId)).map((one) => one.key));
-    const open = findingsOf(document).filter(
-      (one) => one.severity === 'fault' && !overruled.has(one.key),
-    );
-    const [first] = open;
-    if (!first) return;
-    throw conflict(
-      `The song has ${open.length === 1 ? 'a fault' : `${open.length} faults`} left: ${first.at}: ${first.message}`,
-      'Settle it at the bench, or overrule it there with a reason.',
-      'revision',
-    );
+    const open = findingsOf(document).filter((one) => !overruled.has(one.key));
+    const faults = open.filter((one) => one.severity === 'fault');
+    if (faults.length > 0) throw faultsLeft(faults);
+    const doubts = open.filter((one) => one.code === 'doubt-open');
+    if (doubts.length > 0 && !despiteDoubts) throw doubtsLeft(doubts);
   };
+}
+
+function placesOf(findings: readonly Finding[]): string {
+  return findings.map((one) => `${one.at}: ${one.message}`).join(' ');
+}
+
+function doubtsLeft(doubts: readonly Finding[]): DomainError {
+  return conflict(
+    `Something needs listening still. ${placesOf(doubts.slice(0, 3))}`,
+    'Settle it at the bench, or give the song all the same.',
+    'despiteDoubts',
+  );
+}
+
+function faultsLeft(open: readonly Finding[]): DomainError {
+  const many = open.length === 1 ? 'a fault' : `${open.length} faults`;
+  return conflict(
+    `The song has ${many} left: ${placesOf(open.slice(0, 1))}`,
+    'Settle it at the bench, or overrule it there with a reason.',
+    'revision',
+  );
 }
 
 /** Gives songs to students and keeps what they do with them. */
@@ -91,9 +107,10 @@ export function createPlansService(deps: PlansDeps) {
       if (!document) throw missing('plan');
       return { ...plan, document, tries: await plans.triesOf(id) };
     },
-    async assign(songId: string, { revision, studentIds }: Assign, teacher: Person): Promise<void> {
-      const ids = [...new Set(studentIds)];
-      await checkSong(songId, revision);
+    async assign(songId: string, assign: Assign, teacher: Person): Promise<void> {
+      const { revision } = assign;
+      const ids = [...new Set(assign.studentIds)];
+      await checkSong(songId, assign);
       if ((await people.findStudents(ids)).length !== ids.length) {
         throw badRequest(
           'One of these is no student of the studio.',

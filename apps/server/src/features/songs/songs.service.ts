@@ -3,9 +3,12 @@ import type {
   Overrule,
   Overruled,
   Person,
+  RevisionDocument,
+  RevisionSummary,
   SavedSong,
   SaveSong,
   Song,
+  SongChange,
 } from '@harvu/contract';
 import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
 import { createHash } from 'node:crypto';
@@ -13,7 +16,7 @@ import type { Clock } from '../../platform/clock';
 import { isTaken, type Tx } from '../../platform/database';
 import { conflict, missing } from '../../platform/errors';
 import type { OverrulesStore } from './overrules.store';
-import type { SongsStore } from './songs.store';
+import type { RevisionHead, SongsStore } from './songs.store';
 
 export interface SongsDeps {
   readonly songs: SongsStore;
@@ -25,6 +28,20 @@ export interface SongsDeps {
 /** Gives the checksum a revision is stored with. */
 export function checksumOf(document: SongDocument): string {
   return createHash('sha256').update(JSON.stringify(document)).digest('hex');
+}
+
+/** One sitting: what the same person saved within this time is one state to go back to. */
+const SITTING_MS = 10 * 60_000;
+
+/** Leaves out the states in the middle of a sitting, but none that somebody learns from. */
+function sittings(heads: readonly RevisionHead[]): readonly RevisionSummary[] {
+  const kept = heads.filter((head, index) => {
+    const later = heads[index - 1];
+    const isSameSitting =
+      later?.byId === head.byId && Date.parse(later.at) - Date.parse(head.at) < SITTING_MS;
+    return !isSameSitting || head.planCount > 0;
+  });
+  return kept.map(({ byId: _byId, ...summary }) => summary);
 }
 
 /** Starts songs, and saves each edit as a new revision. */
@@ -50,6 +67,21 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
     list: () => songs.list(),
     start: async (song: NewSong, author: Person): Promise<Song> =>
       find(await inTransaction((tx) => startIn(tx, song, author))),
+    /** The states of a song one can go back to, the newest first. */
+    async revisions(id: string): Promise<readonly RevisionSummary[]> {
+      await find(id);
+      return sittings(await songs.revisionsOf(id));
+    },
+    async revision(id: string, number: number): Promise<RevisionDocument> {
+      const document = await songs.documentOf(id, number);
+      if (!document) throw missing('revision');
+      return { number, document };
+    },
+    /** The newest revision after one, and who saved it; undefined while there is none. */
+    async changeAfter(id: string, revision: number): Promise<SongChange | undefined> {
+      const [newest] = await songs.revisionsOf(id, revision);
+      return newest && { revision: newest.number, by: newest.by };
+    },
     async overrule(id: string, overrule: Overrule, author: Person): Promise<readonly Overruled[]> {
       await find(id);
       const given = { songId: id, authorId: author.id, createdAt: clock.now() };

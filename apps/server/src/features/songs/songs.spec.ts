@@ -1,9 +1,17 @@
-import type { SavedSong, Song } from '@harvu/contract';
+import type {
+  RevisionDocument,
+  RevisionSummary,
+  SavedSong,
+  Song,
+  SongChange,
+} from '@harvu/contract';
 import { readChart, type SongDocument } from '@harvu/core/song';
 import { QueryTypes } from 'sequelize';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 
 const documentOf = (chart: string): SongDocument => readChart(chart).song;
+
+const FRAME = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick\n';
 
 describe('songs', () => {
   let studio: TestStudio;
@@ -49,6 +57,57 @@ describe('songs', () => {
     ]);
     expect(both.map((one) => one.status).sort()).toEqual([200, 409]);
     expect((await owner.get<Song>(`/api/songs/${id}`)).body.revision).toBe(2);
+  });
+
+  it('list the states to go back to, one a sitting, and those that somebody learns from', async () => {
+    const { id } = await start();
+    const student = await studio.add(owner, { signInName: `learner${Date.now()}` });
+    const later = (minutes: number) =>
+      (studio.now = new Date(studio.now.getTime() + minutes * 60_000));
+    await save(id, 1, documentOf(`${FRAME}[A]\n| G | D |`));
+    await owner.send('POST', `/api/songs/${id}/assign`, {
+      ...{ revision: 2, studentIds: [student.person.id] },
+    });
+    later(1);
+    await save(id, 2, documentOf('[A]\n| G | C |'));
+    later(1);
+    await save(id, 3, documentOf('[A]\n| G | Em |'));
+    later(30);
+    await save(id, 4, documentOf('[A]\n| G | Am |'));
+    const { body } = await owner.get<readonly RevisionSummary[]>(`/api/songs/${id}/revisions`);
+    expect(body.map(({ number, by, planCount }) => [number, by, planCount])).toEqual([
+      [5, owner.person.name, 0],
+      [4, owner.person.name, 0],
+      [2, owner.person.name, 1],
+    ]);
+    const old = await owner.get<RevisionDocument>(`/api/songs/${id}/revisions/2`);
+    expect(old.body.document).toEqual(documentOf(`${FRAME}[A]\n| G | D |`));
+    for (const number of ['99', '0x2', '-1'])
+      expect((await owner.get(`/api/songs/${id}/revisions/${number}`)).status).toBe(404);
+  });
+
+  it('tell whoever waits that a song was saved elsewhere, at once', async () => {
+    const { id } = await start();
+    const teacher = await studio.add(owner, { signInName: `t${Date.now()}`, role: 'teacher' });
+    const waiting = teacher.get<SongChange>(`/api/songs/${id}/changes/1`);
+    await save(id, 1, documentOf('[A]\n| G |'));
+    expect((await waiting).body).toEqual({ revision: 2, by: owner.person.name });
+    const nothing = await teacher.get(`/api/songs/${id}/changes/2`);
+    expect([nothing.status, nothing.body]).toEqual([204, '']);
+  });
+
+  it('are given with something to listen for only by a word of confirmation', async () => {
+    const { id } = await start();
+    const student = await studio.add(owner, { signInName: `d${Date.now()}` });
+    await save(id, 1, documentOf(`${FRAME}[A]\n| G | D? |`));
+    const give = (more: object) =>
+      owner.send('POST', `/api/songs/${id}/assign`, {
+        ...{ revision: 2, studentIds: [student.person.id], ...more },
+      });
+    const refused = await give({});
+    expect([refused.status, refused.body.field]).toEqual([409, 'despiteDoubts']);
+    expect(refused.body.title).toContain('Bar 2 needs listening.');
+    expect((await give({ despiteDoubts: true })).status).toBe(204);
   });
 
   it('keep a teacher’s word against a finding, with the reason, until it is taken back', async () => {

@@ -1,4 +1,4 @@
-import type { Song, SongSummary } from '@harvu/contract';
+import type { RevisionSummary, Song, SongSummary } from '@harvu/contract';
 import type { SongDocument } from '@harvu/core/song';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
@@ -90,6 +90,37 @@ const SUMMARIES = `
   WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)
   ORDER BY songs.title`;
 
+interface RevisionHeadRow {
+  number: number;
+  created_at: Date;
+  author_id: string;
+  author_name: string;
+  plan_count: number | string;
+}
+
+/** A revision without its document. */
+export interface RevisionHead extends RevisionSummary {
+  readonly byId: string;
+}
+
+const MOST_REVISIONS = 2000;
+const REVISIONS = `
+  SELECT r.number, r.created_at, r.author_id, people.name AS author_name,
+    (SELECT COUNT(*) FROM plans WHERE plans.song_id = r.song_id AND plans.revision = r.number)
+      AS plan_count
+  FROM song_revisions r JOIN people ON people.id = r.author_id
+  WHERE r.song_id = ? AND r.number > ? ORDER BY r.number DESC LIMIT ${MOST_REVISIONS}`;
+
+function toHead(row: RevisionHeadRow): RevisionHead {
+  return {
+    number: row.number,
+    by: row.author_name,
+    byId: row.author_id,
+    at: row.created_at.toISOString(),
+    planCount: Number(row.plan_count),
+  };
+}
+
 /** Keeps songs and their revisions. */
 export function createSongsStore(sequelize: Sequelize) {
   const { songs, revisions } = defineSongs(sequelize);
@@ -123,6 +154,14 @@ export function createSongsStore(sequelize: Sequelize) {
       const { title, played_by: playedBy, revision, saved_at: savedAt } = row;
       const document = toDocument(row.document);
       return { id, title, playedBy, revision, savedAt: savedAt.toISOString(), document };
+    },
+    /** Revisions after a number, the newest first. */
+    async revisionsOf(songId: string, after = 0): Promise<readonly RevisionHead[]> {
+      const rows = await sequelize.query<RevisionHeadRow>(REVISIONS, {
+        replacements: [songId, after],
+        type: QueryTypes.SELECT,
+      });
+      return rows.map(toHead);
     },
     async documentOf(songId: string, number: number): Promise<SongDocument | undefined> {
       const row = await revisions.findOne({ where: { song_id: songId, number }, raw: true });
