@@ -5,6 +5,7 @@ export type { BarChord } from './bar-chords';
 export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeFrameField } from './chart-header';
 export { checkChart } from './chart-faults';
 export { readBars, writeBars } from './chart-bars';
+export { changesInWords } from './change-words';
 export { LONGEST_CHART, readChart } from './chart-reader';
 export type { ReadChart } from './chart-reader';
 export { writeChart } from './chart-writer';
@@ -29,6 +30,8 @@ export type {
   ShapeClaim,
   SongDocument,
 } from './document';
+export { mergeTexts } from './merge';
+export type { MergedText } from './merge';
 export { mapOf } from './section-edits';
 export { settleRepeat } from './repeat-scope';
 export type { RepeatScope } from './repeat-scope';

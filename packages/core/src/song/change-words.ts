@@ -1,0 +1,136 @@
+import { diffArrays } from 'diff';
+import { chordLabel } from '../chord';
+import { writeBars } from './chart-bars';
+import { FRAME_LINES, writeFrameField } from './chart-header';
+import { ownBars } from './derive';
+import type { Bar, Frame, Section, SongDocument } from './document';
+import { writeMapEntry } from './chart-section';
+
+function shown(text: string): string {
+  return text === '' ? 'not stated' : chordLabel(text);
+}
+
+function frameWords(before: SongDocument, after: SongDocument): readonly string[] {
+  const fields = Object.keys(FRAME_LINES) as (keyof Frame)[];
+  return fields.flatMap((field) => {
+    const [old, now] = [before, after].map((song) => writeFrameField(song.frame, field));
+    return old === now ? [] : [`The ${field} was ${shown(old ?? '')}, now ${shown(now ?? '')}.`];
+  });
+}
+
+interface Named {
+  readonly name: string;
+}
+
+/** What was added, taken away or changed among things with a name. */
+function namedWords<Thing extends Named>(
+  what: string,
+  [before, after]: readonly [readonly Thing[], readonly Thing[]],
+): readonly string[] {
+  const text = (thing: unknown): string => JSON.stringify(thing);
+  if (text(before) === text(after)) return [];
+  const old = new Map(before.map((one) => [one.name, one]));
+  const now = new Set(after.map((one) => one.name));
+  return [
+    ...after.flatMap((one) => {
+      const was = old.get(one.name);
+      if (!was) return [`${what} ${chordLabel(one.name)} is new.`];
+      return text(was) === text(one) ? [] : [`${what} ${chordLabel(one.name)} was changed.`];
+    }),
+    ...before
+      .filter((one) => !now.has(one.name))
+      .map((one) => `${what} ${chordLabel(one.name)} was taken away.`),
+  ];
+}
+
+function chords(bars: readonly Bar[]): string {
+  return chordLabel(writeBars(bars).replace(/^\| | \|$/g, ''));
+}
+
+function barsWords(count: number): string {
+  return count === 1 ? 'one bar' : `${count} bars`;
+}
+
+/** One run of bars that differ: what stood there, and what stands there now. */
+function runWords(at: number, was: readonly Bar[], now: readonly Bar[]): string {
+  if (was.length === 0) return `${barsWords(now.length)} put in at bar ${at}: ${chords(now)}`;
+  if (now.length === 0) return `${barsWords(was.length)} taken out at bar ${at}: ${chords(was)}`;
+  const bars = was.length === 1 && now.length === 1 ? `bar ${at}` : `from bar ${at}`;
+  return `${bars} was ${chords(was)}, now ${chords(now)}`;
+}
+
+function barWords(was: readonly Bar[], now: readonly Bar[]): readonly string[] {
+  const texts = (bars: readonly Bar[]): string[] => bars.map((bar) => writeBars([bar]));
+  const parts = diffArrays(texts(was), texts(now));
+  const words: string[] = [];
+  let [old, at] = [0, 0];
+  for (const [index, { count = 0, added, removed }] of parts.entries()) {
+    const instead = parts[index + 1];
+    if (removed) {
+      const more = instead?.added ? (instead.count ?? 0) : 0;
+      words.push(runWords(at + 1, was.slice(old, old + count), now.slice(at, at + more)));
+      old += count;
+    } else if (added) {
+      if (parts[index - 1]?.removed !== true)
+        words.push(runWords(at + 1, [], now.slice(at, at + count)));
+      at += count;
+    } else {
+      old += count;
+      at += count;
+    }
+  }
+  return words;
+}
+
+/** What is said of a section beside its bars. */
+function headOf({
+  bars: _bars,
+  differences: _d,
+  drops: _drops,
+  endings: _e,
+  ...head
+}: Section): string {
+  return JSON.stringify(head);
+}
+
+function sectionWords(before: SongDocument, after: SongDocument): readonly string[] {
+  const old = new Map(before.sections.map((one) => [one.id, one]));
+  const now = new Set(after.sections.map((one) => one.id));
+  const changed = after.sections.flatMap((section): readonly string[] => {
+    const was = old.get(section.id);
+    const { name } = section;
+    if (!was) return [`${name} is new: ${chords(ownBars(after, section))}.`];
+    const runs = barWords(ownBars(before, was), ownBars(after, section));
+    const endings = JSON.stringify(was.endings) === JSON.stringify(section.endings);
+    return [
+      ...(was.name === name ? [] : [`${was.name} is called ${name} now.`]),
+      ...(runs.length === 0 ? [] : [`${name}: ${runs.join('; ')}.`]),
+      ...(endings ? [] : [`${name}: its endings were changed.`]),
+      ...(was.name === name && headOf(was) !== headOf(section)
+        ? [`${name}: what is said of it was changed.`]
+        : []),
+    ];
+  });
+  const gone = before.sections
+    .filter((one) => !now.has(one.id))
+    .map((one) => `${one.name} was taken away.`);
+  return [...changed, ...gone];
+}
+
+/**
+ * Says in words what changed between two states of a song, a sentence for each thing; empty where
+ * nothing did.
+ *
+ * @example
+ * changesInWords(readChart('capo: 2').song, readChart('capo: 3').song) // ['The capo was 2, now 3.']
+ */
+export function changesInWords(before: SongDocument, after: SongDocument): readonly string[] {
+  const mapText = ({ map }: SongDocument): string => map.map(writeMapEntry).join(', ');
+  return [
+    ...frameWords(before, after),
+    ...sectionWords(before, after),
+    ...(mapText(before) === mapText(after) ? [] : ['The map was changed.']),
+    ...namedWords('The grip', [before.grips, after.grips]),
+    ...namedWords('The pattern', [before.patterns, after.patterns]),
+  ];
+}
