@@ -1,3 +1,4 @@
+import { findingsOf } from '@harvu/core/checks';
 import { readinessOf, type Try } from '@harvu/core/progress';
 import { readChart, writeChart } from '@harvu/core/song';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
@@ -19,6 +20,7 @@ describe('the demo songs', () => {
     it(`have nothing to find fault with: ${title}`, () => {
       const { song, faults } = readChart(chart);
       expect(faults).toEqual([]);
+      expect(findingsOf(song).map((one) => one.message)).toEqual([]);
       expect(readChart(writeChart(song), song).song).toEqual(song);
       expect(makeSteps(workpieceOf(song)).length).toBeGreaterThan(5);
     });

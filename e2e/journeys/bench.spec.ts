@@ -52,22 +52,122 @@ test('a proposed grip is made one’s own by typing or by choosing', async ({ pa
   await expect(bench.text).toContainText('grip G: 320033');
 });
 
-test('whoever saves second is told and keeps what they wrote', async ({ page, browser }) => {
+test('two people at one song see each other’s changes at once, and lose nothing', async ({
+  page,
+  browser,
+}) => {
   const title = `Two at once ${Date.now()}`;
   const bench = new Bench(page);
   await bench.start(title);
-  await bench.write('[A]\n| G |\n');
+  await bench.write('[A]\n| G | D |\n\n[B]\n| C | C |\n');
   await bench.isSaved();
   const other = await browser.newPage();
   await new Door(other).slipInAs('Ilse Korrin');
   const second = new Bench(other);
   await second.open(title);
-  await bench.write('[A]\n| G | D |\n');
-  await bench.isSaved();
-  await second.write('[A]\n| G | Em |\n');
-  await expect(second.margin.getByText('Somebody else has saved this song')).toBeVisible();
+
+  await bench.write('[A]\n| G | Em |\n\n[B]\n| C | C |\n');
   await expect(second.text).toContainText('| G | Em |');
+  await expect(second.margin.getByText('A: bar 2 was D, now Em.')).toBeVisible();
+
+  // Both change different bars within the pause before saving.
+  await bench.write('[A]\n| G | Am |\n\n[B]\n| C | C |\n');
+  await second.write('[A]\n| G | Em |\n\n[B]\n| C | F |\n');
+  for (const one of [bench, second]) {
+    await expect(one.text).toContainText('| G | Am |', { timeout: 15_000 });
+    await expect(one.text).toContainText('| C | F |', { timeout: 15_000 });
+  }
+
+  // Both change the same bar: each keeps a view of both.
+  await second.isSaved();
+  await bench.write('[A]\n| Bm | Am |\n\n[B]\n| C | F |\n');
+  await second.write('[A]\n| D | Am |\n\n[B]\n| C | F |\n');
+  const told = async (): Promise<boolean> => {
+    const notes = [page, other].map((one) => one.getByText(/Theirs was/).isVisible());
+    return (await Promise.all(notes)).includes(true);
+  };
+  await expect.poll(told, { timeout: 15_000 }).toBe(true);
+  await page.getByRole('button', { name: 'As it was' }).click();
+  await expect(page.getByRole('list', { name: /Older states/ })).toContainText('Ilse Korrin');
   await other.close();
+});
+
+test('bars are written in the grid, the map on the ribbon, and an older state comes back', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await bench.start(`By hand ${Date.now()}`);
+  await bench.write('[A]\n| G | D |\n[B]\n| C | G |\n');
+  await bench.isSaved();
+  const grid = page.getByRole('list', { name: 'Bars' });
+  await grid.getByRole('button', { name: 'Bar 2: D' }).click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Em . D .');
+  await page.keyboard.press('Enter');
+  await expect(bench.text).toContainText('| G | Em . D . |');
+  await expect(grid.getByRole('button', { name: 'Bar 2: Em, D' })).toBeVisible();
+  await grid.getByRole('button', { name: 'Bar 2: Em, D' }).focus();
+  await page.keyboard.press('d');
+  await expect(bench.margin.getByText('Bar 2 needs listening.')).toBeVisible();
+  await bench.ribbon.getByRole('button', { name: /^A A/ }).focus();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(bench.text).toContainText('map: B, A');
+  await bench.isSaved();
+
+  await page.getByRole('button', { name: 'As it was' }).click();
+  await page
+    .getByRole('list', { name: /Older states/ })
+    .getByRole('button')
+    .last()
+    .click();
+  await expect(page.getByText(/A: bar 2 was D|A is new/)).toBeVisible();
+  await page.getByRole('button', { name: /Go back to revision/ }).click();
+  await expect(bench.text).not.toContainText('map: B, A');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(bench.text).toContainText('map: B, A');
+});
+
+test('what is the same is found, and derived by one click', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.start(`The same ${Date.now()}`);
+  await bench.write('[A]\n| G | D | C | G |\n\n[B]\n| G | D | Em | G |\n\n[C]\n| F | C | twice\n');
+  await expect(bench.margin.getByText('B is A, but bar 3 is Em instead of C')).toBeVisible();
+  await bench.margin.getByRole('button', { name: 'Derive it from A' }).click();
+  await expect(bench.text).toContainText('[B = A]');
+  await expect(bench.text).toContainText('3: | Em |');
+  await expect(bench.ribbon.getByRole('button', { name: /^A′ B/ })).toBeVisible();
+  await bench.margin.getByRole('button', { name: 'This line' }).click();
+  await expect(bench.text).toContainText('| F | C | F | C |');
+});
+
+test('section starts are tapped along, and a missing bar is told', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.start(`Clock ${Date.now()}`);
+  const derived = ['B', 'C', 'D'].map((name) => `[${name} = A]\n`).join('');
+  await bench.write(`tempo: 120\nmeter: 4/4\n[A]\n| G | D | G | D |\n${derived}`);
+  await page.getByRole('button', { name: 'Clock' }).click();
+  const clock = page.getByRole('region', { name: 'Against the recording' });
+  await clock.getByRole('button', { name: 'Start the clock' }).click();
+  await clock.getByRole('button', { name: 'A A starts now' }).click();
+  await expect(bench.text).toContainText(/\[A\] at 0:0/);
+  for (const [name, at] of [
+    ['A', '0:01'],
+    ['B', '0:09'],
+    ['C', '0:17'],
+    ['D', '0:27'],
+  ]) {
+    await clock.getByLabel(`Start of ${name ?? ''}`).fill(at ?? '');
+    await page.keyboard.press('Tab');
+  }
+  await expect(clock.getByText('C lacks 1 bar')).toBeVisible();
+  await expect(
+    bench.margin.getByText(/the recording is longer: it lacks 1 bar here/),
+  ).toBeVisible();
+  // A file is played from the device itself.
+  await clock.locator('input[type=file]').setInputFiles({
+    ...{ name: 'take.wav', mimeType: 'audio/wav', buffer: Buffer.alloc(44) },
+  });
+  await expect(clock.locator('audio')).toHaveAttribute('src', /^blob:/);
 });
 
 test('a song is found by / and a part of its name', async ({ page }) => {

@@ -40,7 +40,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await request.getByRole('button', { name: 'Accept' }).click();
     await expect(page.getByRole('heading', { name: title })).toBeVisible();
     await bench.write(`${CHART}| Em . |\n`);
-    await expect(bench.margin.getByText('Line 9, column 3.')).toBeVisible();
+    await expect(bench.margin.getByText('Refrain, line 9.')).toBeVisible();
     await bench.write(CHART);
     await expect(bench.margin.getByText(/^Line/)).toHaveCount(0);
     await expect(bench.ribbon.getByRole('button')).toHaveCount(2);

@@ -43,6 +43,7 @@ export interface Song {
   readonly playedBy: string;
   readonly revision: number;
   readonly savedAt: string;
+  readonly savedBy: string;
   readonly document: SongDocument;
   readonly overruled: readonly Overruled[];
 }

@@ -15,6 +15,8 @@ function policy(nonce: string): string {
     // The icons' own drawings carry style attributes; style sheets still need the nonce.
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
+    // A recording is played from the device's own file; it is never sent.
+    "media-src 'self' blob:",
     "font-src 'self'",
     "worker-src 'self' blob:",
     "connect-src 'self'",

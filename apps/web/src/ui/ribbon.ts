@@ -1,3 +1,4 @@
+import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -17,6 +18,12 @@ export interface RibbonBlock {
   /** Clean tempo of the section; null while untouched; left out where progress is not shown. */
   readonly cleanBpm?: number | null;
   readonly goalBpm?: number;
+}
+
+/** A block taken from one place to another, from 0. */
+export interface BlockMove {
+  readonly from: number;
+  readonly to: number;
 }
 
 type Level = 'none' | 'new' | 'low' | 'near' | 'goal';
@@ -60,17 +67,24 @@ function toDrawn(block: RibbonBlock): DrawnBlock {
 @Component({
   selector: 'harvu-ribbon',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkDrag, CdkDropList],
   host: { class: 'block min-w-0' },
   template: `
     <div
       class="-m-1 flex gap-[3px] overflow-x-auto p-1"
       role="group"
       aria-label="The song, section by section"
-      (keydown)="move($event)"
+      cdkDropList
+      cdkDropListOrientation="horizontal"
+      [cdkDropListDisabled]="!isEditable()"
+      (cdkDropListDropped)="drop($event)"
+      (keydown)="press($event)"
     >
       @for (block of drawn(); track $index) {
         <button
           type="button"
+          cdkDrag
+          [cdkDragData]="$index"
           class="@container relative shrink-0 basis-0 overflow-hidden rounded-sm border bg-sheet text-left"
           [class]="blockClass(block, $index)"
           [style.flex-grow]="block.bars"
@@ -117,7 +131,12 @@ export class Ribbon {
   readonly current = input(-1);
   /** A low ribbon with letters only, for lists and the practice room. */
   readonly thin = input(false);
+  /** Blocks may be dragged, or moved by Alt and an arrow. */
+  readonly isEditable = input(false);
   readonly pick = output<number>();
+  readonly moved = output<BlockMove>();
+  /** A block that is to be taken off. */
+  readonly dropped = output<number>();
 
   protected readonly drawn = computed(() => this.blocks().map(toDrawn));
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -146,12 +165,20 @@ export class Ribbon {
     return level === 'near' ? 'border-brass-line bg-brass-wash' : 'border-slate bg-slate-wash';
   }
 
-  protected move(event: KeyboardEvent): void {
-    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (step === 0) return;
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    if (previousIndex !== currentIndex) this.moved.emit({ from: previousIndex, to: currentIndex });
+  }
+
+  protected press(event: KeyboardEvent): void {
     const blocks = [...this.host.nativeElement.querySelectorAll('button')];
     const at = blocks.findIndex((block) => block === event.target);
-    blocks[Math.max(0, Math.min(blocks.length - 1, at + step))]?.focus();
+    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    const to = Math.max(0, Math.min(blocks.length - 1, at + step));
+    if (this.isEditable() && event.key === 'Delete') this.dropped.emit(at);
+    else if (step === 0) return;
+    else if (this.isEditable() && event.altKey && to !== at) this.moved.emit({ from: at, to });
+    // A block that was moved keeps the focus at its new place.
+    blocks[to]?.focus();
     event.preventDefault();
   }
 }

@@ -2,6 +2,7 @@ import { compareBars, compareLine, type ComparedBar, type Comparison } from '../
 import {
   barBeats,
   barChords,
+  parentsOf,
   sectionBars,
   sectionNamed,
   settledFrame,
@@ -23,7 +24,9 @@ interface Candidate {
 function candidateOf(song: SongDocument, section: Section): Candidate {
   const { beats } = settledFrame(song.frame).meter;
   const bars = sectionBars(song, section).map((bar) => {
-    const { pattern } = section;
+    // A derived section that names no pattern is played like its parent.
+    const teller = [section, ...parentsOf(song, section)].find((one) => one.pattern !== undefined);
+    const pattern = teller?.pattern;
     return {
       ...{ chords: barChords(bar, beats), beats: barBeats(bar, beats) },
       ...(pattern !== undefined && { pattern }),

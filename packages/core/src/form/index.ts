@@ -7,6 +7,8 @@ export type { MarkedSection } from './clock-marks';
 export { compareBars, repeatingCell } from './compare';
 export type { Comparison, Relation } from './compare';
 export { compareLine } from './compare-words';
+export { barsToLearn } from './learning';
+export type { ToLearn } from './learning';
 export { barCost, barKeys } from './music-keys';
 export type { ComparedBar } from './music-keys';
 export { partsOf } from './letters';

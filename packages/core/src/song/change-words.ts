@@ -4,7 +4,7 @@ import { writeBars } from './chart-bars';
 import { FRAME_LINES, writeFrameField } from './chart-header';
 import { ownBars } from './derive';
 import type { Bar, Frame, Section, SongDocument } from './document';
-import { writeMapEntry } from './chart-section';
+import { writeMapEntry, writeSectionHead } from './chart-section';
 
 function shown(text: string): string {
   return text === '' ? 'not stated' : chordLabel(text);
@@ -82,15 +82,11 @@ function barWords(was: readonly Bar[], now: readonly Bar[]): readonly string[] {
   return words;
 }
 
-/** What is said of a section beside its bars. */
-function headOf({
-  bars: _bars,
-  differences: _d,
-  drops: _drops,
-  endings: _e,
-  ...head
-}: Section): string {
-  return JSON.stringify(head);
+/** What is said of a section beside its name and its bars. */
+function saidOf(section: Section): string {
+  const [, said = ''] = writeSectionHead(section).split(/^\[[^\]]*\] ?/);
+  const cues = (section.cues ?? []).map(({ bar, words }) => `cue ${bar} "${words}"`);
+  return [said, ...cues].filter(Boolean).join(' ') || 'nothing said';
 }
 
 function sectionWords(before: SongDocument, after: SongDocument): readonly string[] {
@@ -106,9 +102,9 @@ function sectionWords(before: SongDocument, after: SongDocument): readonly strin
       ...(was.name === name ? [] : [`${was.name} is called ${name} now.`]),
       ...(runs.length === 0 ? [] : [`${name}: ${runs.join('; ')}.`]),
       ...(endings ? [] : [`${name}: its endings were changed.`]),
-      ...(was.name === name && headOf(was) !== headOf(section)
-        ? [`${name}: what is said of it was changed.`]
-        : []),
+      ...(saidOf(was) === saidOf(section)
+        ? []
+        : [`${name}: ${saidOf(was)} became ${saidOf(section)}.`]),
     ];
   });
   const gone = before.sections

@@ -75,6 +75,8 @@ describe('what changed between two states of a song', () => {
       'Out was taken away.',
       'The map was changed.',
     ]);
+    const head = writeChart(before).replace('[Out]', '[Out] x2 at 0:14\ncue 1 "horns"');
+    expect(words(head)).toEqual(['Out: nothing said became x2 at 0:14 cue 1 "horns".']);
     const more = withCommand(before, { kind: 'add-section', after: '', name: 'Solo' });
     expect(changesInWords(before, more)).toEqual(['Solo is new: -.']);
   });

@@ -30,17 +30,18 @@ export function checksumOf(document: SongDocument): string {
   return createHash('sha256').update(JSON.stringify(document)).digest('hex');
 }
 
-/** One sitting: what the same person saved within this time is one state to go back to. */
-const SITTING_MS = 10 * 60_000;
+/** What the same person saved within this time of each other is one state to go back to. */
+const ONE_STATE_MS = 5 * 60_000;
 
-/** Leaves out the states in the middle of a sitting, but none that somebody learns from. */
-function sittings(heads: readonly RevisionHead[]): readonly RevisionSummary[] {
-  const kept = heads.filter((head, index) => {
-    const later = heads[index - 1];
-    const isSameSitting =
-      later?.byId === head.byId && Date.parse(later.at) - Date.parse(head.at) < SITTING_MS;
-    return !isSameSitting || head.planCount > 0;
-  });
+/** Leaves out the states in between, but none that somebody learns from, and not the first. */
+function statesToGoBackTo(heads: readonly RevisionHead[]): readonly RevisionSummary[] {
+  const kept: RevisionHead[] = [];
+  for (const head of heads) {
+    const later = kept.at(-1);
+    const isInBetween =
+      later?.byId === head.byId && Date.parse(later.at) - Date.parse(head.at) < ONE_STATE_MS;
+    if (!isInBetween || head.planCount > 0 || head.number === 1) kept.push(head);
+  }
   return kept.map(({ byId: _byId, ...summary }) => summary);
 }
 
@@ -70,7 +71,7 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
     /** The states of a song one can go back to, the newest first. */
     async revisions(id: string): Promise<readonly RevisionSummary[]> {
       await find(id);
-      return sittings(await songs.revisionsOf(id));
+      return statesToGoBackTo(await songs.revisionsOf(id));
     },
     async revision(id: string, number: number): Promise<RevisionDocument> {
       const document = await songs.documentOf(id, number);

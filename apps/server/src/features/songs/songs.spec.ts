@@ -59,7 +59,7 @@ describe('songs', () => {
     expect((await owner.get<Song>(`/api/songs/${id}`)).body.revision).toBe(2);
   });
 
-  it('list the states to go back to, one a sitting, and those that somebody learns from', async () => {
+  it('list the states to go back to, one for every few minutes, the first, and those somebody learns', async () => {
     const { id } = await start();
     const student = await studio.add(owner, { signInName: `learner${Date.now()}` });
     const later = (minutes: number) =>
@@ -79,6 +79,7 @@ describe('songs', () => {
       [5, owner.person.name, 0],
       [4, owner.person.name, 0],
       [2, owner.person.name, 1],
+      [1, owner.person.name, 0],
     ]);
     const old = await owner.get<RevisionDocument>(`/api/songs/${id}/revisions/2`);
     expect(old.body.document).toEqual(documentOf(`${FRAME}[A]\n| G | D |`));

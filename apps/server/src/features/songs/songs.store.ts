@@ -39,8 +39,13 @@ interface RevisionRow {
   created_at: Date;
 }
 
-type FoundRow = SongRow & { revision: number; saved_at: Date; document: SongDocument | string };
-type SummaryRow = Omit<FoundRow, 'document'> & { student_count: number | string };
+type FoundRow = SongRow & {
+  revision: number;
+  saved_at: Date;
+  saved_by: string;
+  document: SongDocument | string;
+};
+type SummaryRow = Omit<FoundRow, 'document' | 'saved_by'> & { student_count: number | string };
 
 /** MariaDB keeps JSON as text; the driver may or may not have parsed it. */
 export function toDocument(json: SongDocument | string): SongDocument {
@@ -79,8 +84,8 @@ function defineSongs(sequelize: Sequelize) {
 }
 
 const LATEST = `
-  SELECT songs.*, r.number AS revision, r.created_at AS saved_at, r.document
-  FROM songs JOIN song_revisions r ON r.song_id = songs.id
+  SELECT songs.*, r.number AS revision, r.created_at AS saved_at, people.name AS saved_by, r.document
+  FROM songs JOIN song_revisions r ON r.song_id = songs.id JOIN people ON people.id = r.author_id
   WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)`;
 
 const SUMMARIES = `
@@ -151,9 +156,9 @@ export function createSongsStore(sequelize: Sequelize) {
         type: QueryTypes.SELECT,
       });
       if (!row) return undefined;
-      const { title, played_by: playedBy, revision, saved_at: savedAt } = row;
-      const document = toDocument(row.document);
-      return { id, title, playedBy, revision, savedAt: savedAt.toISOString(), document };
+      const { title, played_by: playedBy, revision, saved_by: savedBy } = row;
+      const saved = { revision, savedBy, savedAt: row.saved_at.toISOString() };
+      return { id, title, playedBy, ...saved, document: toDocument(row.document) };
     },
     /** Revisions after a number, the newest first. */
     async revisionsOf(songId: string, after = 0): Promise<readonly RevisionHead[]> {

@@ -11,55 +11,80 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { barsInLayer } from '@harvu/core/form';
-import type { ChartFault, Layer, SongCommand } from '@harvu/core/song';
+import {
+  mapOf,
+  settleRepeat,
+  type ChartFault,
+  type Layer,
+  type RepeatScope,
+  type SongCommand,
+} from '@harvu/core/song';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
-import { Ribbon } from '../../ui/ribbon';
+import { Ribbon, type BlockMove } from '../../ui/ribbon';
 import { plainBlocks } from '../plans';
 import { BenchState, type SaveState } from './bench.state';
-import { BarGrid } from './parts/bar-grid';
+import { expandedBlocks, foldedBlocks } from './ribbon-blocks';
 import { BenchMargin } from './parts/bench-margin';
 import { CapoQuestion } from './parts/capo-question';
 import { ChangeList } from './parts/change-list';
 import { ChartEditor } from './parts/chart-editor';
+import { ClockPanel } from './parts/clock-panel';
 import { FrameForm } from './parts/frame-form';
 import { GripRow } from './parts/grip-row';
+import { MapEntryForm } from './parts/map-entry';
 import { PatternRow } from './parts/pattern-row';
+import { SectionBars } from './parts/section-bars';
 import { SectionHand } from './parts/section-hand';
+import { SectionHead } from './parts/section-head';
+import { Versions } from './parts/versions';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
   changed: 'not saved yet',
   saving: 'saving …',
   failed: 'not saved',
-  overtaken: 'not saved: changed elsewhere',
 };
 
 const KEYS: readonly ViewKey[] = [
   { key: 'Ctrl Z', does: 'undo' },
   { key: 'Ctrl Shift Z', does: 'redo' },
-  { key: '← →', does: 'go along the ribbon, when it has the focus' },
+  { key: '← →', does: 'go along the ribbon, or from bar to bar; with Shift choose several bars' },
+  { key: 'Alt ← →', does: 'move the block of the ribbon, or the bars that are chosen' },
+  { key: 'Enter', does: 'write in a bar; Tab goes on to the next' },
+  { key: 'i', does: 'put a bar in after the one chosen' },
+  { key: 's', does: 'split a bar in two' },
+  { key: 'j', does: 'join a bar with the next' },
+  { key: 'd', does: 'mark bars that need listening' },
+  { key: 'Delete', does: 'take out the bars, or the block of the ribbon' },
+  { key: 'Ctrl C, X, V', does: 'copy, cut and paste bars, as chart text' },
 ];
+
+type Panel = 'clock' | 'versions';
 
 /** The bench: where a song is broken down, and what does not add up is told. */
 @Component({
   selector: 'harvu-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    BarGrid,
     BenchMargin,
     CapoQuestion,
     ChangeList,
     ChartEditor,
+    ClockPanel,
     FrameForm,
     GripRow,
+    MapEntryForm,
     PageHead,
     PatternRow,
     ProblemLine,
     Ribbon,
     RouterLink,
+    SectionBars,
     SectionHand,
+    SectionHead,
+    Versions,
   ],
   providers: [BenchState],
   host: {
@@ -78,6 +103,16 @@ const KEYS: readonly ViewKey[] = [
         <harvu-frame-form figures [frame]="state.document().frame" (changed)="setFrame($event)" />
         <ng-container actions>
           <span class="self-center text-xs text-ink-soft" role="status">{{ saveWords() }}</span>
+          @for (one of panels; track one.panel) {
+            <button
+              type="button"
+              class="button"
+              [attr.aria-expanded]="panel() === one.panel"
+              (click)="panel.set(panel() === one.panel ? null : one.panel)"
+            >
+              {{ one.label }}
+            </button>
+          }
           <button type="button" class="button" [disabled]="!state.canUndo()" (click)="state.undo()">
             Undo
           </button>
@@ -100,11 +135,49 @@ const KEYS: readonly ViewKey[] = [
           <harvu-ribbon
             class="mt-2"
             [blocks]="blocks()"
-            [current]="current()"
-            (pick)="current.set($event)"
+            [current]="shownBlock()"
+            [isEditable]="!isExpanded()"
+            (pick)="pick($event)"
+            (moved)="moveBlock($event)"
+            (dropped)="dropBlock($event)"
           />
+          <div class="mt-1.5 flex flex-wrap items-center gap-x-4 gap-y-1">
+            @if (shown(); as occurrence) {
+              <harvu-map-entry
+                [song]="state.document()"
+                [entry]="occurrence.entry"
+                (changed)="state.run($event)"
+                (moved)="current.set($event)"
+              />
+            }
+            <button
+              type="button"
+              class="link ml-auto text-xs"
+              [attr.aria-pressed]="isExpanded()"
+              (click)="isExpanded.set(!isExpanded())"
+            >
+              {{ isExpanded() ? 'Fold the repeats' : 'Show every time' }}
+            </button>
+          </div>
         }
       </harvu-page-head>
+      @if (panel() === 'clock' && worked()?.work; as work) {
+        <harvu-clock-panel
+          class="mx-4 mt-4 sm:mx-6"
+          [song]="state.document()"
+          [playing]="work.playing"
+          (changed)="state.run($event)"
+        />
+      }
+      @if (panel() === 'versions') {
+        <harvu-versions
+          class="mx-4 mt-4 sm:mx-6"
+          [songId]="song.id"
+          [song]="state.document()"
+          [newest]="state.revision()"
+          (restored)="state.restore($event)"
+        />
+      }
       <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_310px]">
         <div class="min-w-0 px-4 pt-4 pb-6 sm:px-6">
           <div class="grid items-start gap-5 xl:grid-cols-[minmax(0,4fr)_minmax(0,5fr)]">
@@ -118,16 +191,18 @@ const KEYS: readonly ViewKey[] = [
             </section>
             <section aria-labelledby="grid-heading" class="min-w-0">
               @if (shown(); as occurrence) {
-                <h2 id="grid-heading" class="mb-1 text-lg">
-                  {{ occurrence.part.letter }} {{ occurrence.name }}
-                  <span class="text-sm font-normal text-ink-soft"
-                    >{{ occurrence.bars.length }} bars</span
-                  >
-                </h2>
-                <harvu-bar-grid
+                <harvu-section-head
+                  class="mb-1"
+                  [song]="state.document()"
+                  [occurrence]="occurrence"
+                  (changed)="state.run($event)"
+                />
+                <harvu-section-bars
+                  [song]="state.document()"
+                  [sectionId]="occurrence.section"
                   [bars]="struck()"
                   [changes]="changeSeconds()"
-                  [capo]="state.document().frame.capo ?? 0"
+                  (changed)="state.run($event)"
                 />
                 <harvu-section-hand
                   class="mt-2"
@@ -170,6 +245,9 @@ const KEYS: readonly ViewKey[] = [
           [work]="worked()?.work"
           [faults]="state.faults()"
           [problem]="state.problem()"
+          [news]="state.news()"
+          (newsRead)="state.hideNews()"
+          (repeat)="settleRepeat($event)"
           [noticed]="state.noticed()"
           [overruled]="state.overruled()"
           (settle)="state.runAll($event.commands)"
@@ -194,14 +272,28 @@ export class BenchPage {
 
   protected readonly worked = computed(() => this.state.worked());
   protected readonly saveWords = computed(() => SAVE_WORDS[this.state.saveState()]);
-  protected readonly blocks = computed(() => {
+  protected readonly panel = signal<Panel | null>(null);
+  protected readonly panels = [
+    { panel: 'clock', label: 'Clock' },
+    { panel: 'versions', label: 'As it was' },
+  ] as const;
+  /** Every time a section is played has a block of its own. */
+  protected readonly isExpanded = signal(false);
+  private readonly occurrences = computed(() => this.worked()?.work.playing.occurrences ?? []);
+  private readonly drawn = computed(() => {
     const work = this.worked()?.work;
-    return work ? plainBlocks(work) : [];
+    if (!work) return [];
+    const blocks = plainBlocks(work);
+    return this.isExpanded() ? expandedBlocks(blocks, this.occurrences()) : foldedBlocks(blocks);
   });
-  protected readonly shown = computed(() => {
-    const occurrences = this.worked()?.work.playing.occurrences ?? [];
-    return occurrences[Math.min(this.current(), occurrences.length - 1)];
+  protected readonly blocks = computed(() => this.drawn().map((one) => one.block));
+  protected readonly shownBlock = computed(() => {
+    const at = Math.min(this.current(), this.occurrences().length - 1);
+    return this.drawn().findIndex((one) => one.occurrence === at);
   });
+  protected readonly shown = computed(
+    () => this.occurrences()[Math.min(this.current(), this.occurrences().length - 1)],
+  );
   /** The layer in which the bars are shown. */
   protected readonly layer = signal<Layer>('full');
   protected readonly struck = computed(() => {
@@ -221,6 +313,30 @@ export class BenchPage {
       const id = this.id();
       untracked(() => this.state.open(id));
     });
+  }
+
+  protected pick(block: number): void {
+    this.current.set(this.drawn()[block]?.occurrence ?? 0);
+  }
+
+  protected moveBlock({ from, to }: BlockMove): void {
+    const [one, other] = [this.occurrences()[from]?.entry, this.occurrences()[to]?.entry];
+    const map = mapOf(this.state.document());
+    const entry = one === undefined ? undefined : map[one];
+    if (!entry || one === undefined || other === undefined) return;
+    this.state.run({ kind: 'set-map', map: map.toSpliced(one, 1).toSpliced(other, 0, entry) });
+    this.current.set(to);
+  }
+
+  protected dropBlock(block: number): void {
+    const entry = this.occurrences()[block]?.entry;
+    const map = mapOf(this.state.document());
+    if (entry === undefined || map.length === 1) return;
+    this.state.run({ kind: 'set-map', map: map.toSpliced(entry, 1) });
+  }
+
+  protected settleRepeat(settled: { readonly line: number; readonly scope: RepeatScope }): void {
+    this.state.type(settleRepeat(this.state.text(), settled));
   }
 
   /** Moving the capo of a song that has chords asks what is to stay. */

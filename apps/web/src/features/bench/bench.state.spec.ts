@@ -3,7 +3,7 @@ import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { SaveSong, Song } from '@harvu/contract';
 import { findingsOf } from '@harvu/core/checks';
-import { EMPTY_SONG, writeChart, type SongDocument } from '@harvu/core/song';
+import { EMPTY_SONG, readChart, writeChart, type SongDocument } from '@harvu/core/song';
 import { NEVER, of } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import { setUpPage } from '../../testing/page';
@@ -11,7 +11,8 @@ import { BenchState } from './bench.state';
 
 const SONG: Song = {
   ...{ id: 's1', title: 'A song', playedBy: '', revision: 4 },
-  ...{ savedAt: '2026-11-24T10:00:00.000Z', document: EMPTY_SONG, overruled: [] },
+  ...{ savedAt: '2026-11-24T10:00:00.000Z', savedBy: 'Ilse' },
+  ...{ document: EMPTY_SONG, overruled: [] },
 };
 
 /** Works findings out at once, where the application asks its worker. */
@@ -101,13 +102,89 @@ describe('the bench', () => {
     ).toEqual(ids);
   });
 
-  it('stops saving when somebody else was quicker, and says so', () => {
-    type('[A]\n| G |\n', 1000);
-    const problem = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: 'Copy.' };
-    saves()[0]?.flush(problem, { status: 409, statusText: '' });
-    expect([state.saveState(), state.problem()?.code]).toEqual(['overtaken', 'conflict']);
-    type('[A]\n| D |\n', 2000);
-    expect(saves()).toEqual([]);
+  describe('with somebody else at the same song', () => {
+    const CHART = '[A]\n| G |\n\n[B]\n| D |\n';
+    const mine = readChart(CHART, EMPTY_SONG).song;
+    const theirsOf = (text: string): Song => ({
+      ...SONG,
+      ...{ revision: 6, savedBy: 'Bram', document: readChart(text, mine).song },
+    });
+    /** The song is saved as revision 5, by oneself. */
+    const saved = (): void => {
+      type(CHART, 1000);
+      saves()[0]?.flush({ revision: 5, savedAt: '' });
+      jasmine.clock().tick(5000);
+    };
+    const hear = (theirs: Song): void => {
+      http.match('/api/songs/s1/changes/4')[0]?.flush({ revision: 6, by: 'Bram' });
+      http.expectOne('/api/songs/s1').flush(theirs);
+      TestBed.tick();
+    };
+
+    it('shows their change at once where nothing is unsaved, and says what it is', () => {
+      saved();
+      hear(theirsOf(CHART.replace('G', 'Em')));
+      expect(state.text()).toContain('| Em |');
+      expect(state.news()).toEqual({
+        ...{ by: 'Bram', words: ['A: bar 1 was G, now Em.'], lines: [], revision: 6 },
+      });
+      jasmine.clock().tick(2000);
+      expect([state.saveState(), saves()]).toEqual(['saved', []]);
+      state.hideNews();
+      expect(state.news()).toBeNull();
+    });
+
+    it('brings both changes together, and saves them on top of theirs', () => {
+      saved();
+      type(CHART.replace('| D |', '| D | C |'));
+      hear(theirsOf(CHART.replace('G', 'Em')));
+      expect(state.text()).toBe('[A]\n| Em |\n\n[B]\n| D | C |\n');
+      jasmine.clock().tick(1000);
+      const body = saves()[0]?.request.body as SaveSong;
+      expect([body.baseRevision, writeChart(body.document)]).toEqual([6, state.text()]);
+    });
+
+    it('keeps one’s own where both wrote, and tells theirs', () => {
+      saved();
+      type(CHART.replace('G', 'Am'));
+      hear(theirsOf(CHART.replace('G', 'Em')));
+      expect(state.text()).toContain('| Am |');
+      expect(state.news()?.lines).toEqual(['| Em |']);
+    });
+
+    it('takes back one’s own edit alone', () => {
+      saved();
+      type(CHART.replace('| D |', '| D | C |'));
+      hear(theirsOf(CHART.replace('G', 'Em')));
+      state.undo();
+      expect(state.text()).toBe('[A]\n| Em |\n\n[B]\n| D |\n');
+      state.redo();
+      expect(state.text()).toBe('[A]\n| Em |\n\n[B]\n| D | C |\n');
+    });
+
+    it('is no loss where they were quicker to save', () => {
+      saved();
+      type(CHART.replace('| D |', '| D | C |'), 1000);
+      const problem = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: '' };
+      saves()[0]?.flush(problem, { status: 409, statusText: '' });
+      http.expectOne('/api/songs/s1').flush(theirsOf(CHART.replace('G', 'Em')));
+      TestBed.tick();
+      jasmine.clock().tick(1000);
+      const body = saves()[0]?.request.body as SaveSong;
+      expect([body.baseRevision, writeChart(body.document)]).toEqual([
+        ...[6, '[A]\n| Em |\n\n[B]\n| D | C |\n'],
+      ]);
+    });
+  });
+
+  it('goes back to an older state as to any other edit', () => {
+    type('[A]\n| G |\n', 5000);
+    const older = state.document();
+    type('[A]\n| D |\n', 5000);
+    state.restore(older);
+    expect(state.text()).toBe('[A]\n| G |\n');
+    state.undo();
+    expect(state.text()).toBe('[A]\n| D |\n');
   });
 
   it('can be told to save again after the connection was lost', () => {

@@ -3,8 +3,9 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import type { Overrule, Overruled, Problem, Song } from '@harvu/contract';
 import type { Finding } from '@harvu/core/checks';
 import {
+  changesInWords,
   EMPTY_SONG,
-  readChart,
+  mergeTexts,
   withCommand,
   writeChart,
   type SongCommand,
@@ -14,33 +15,43 @@ import {
   catchError,
   concatMap,
   debounceTime,
+  defer,
   distinctUntilChanged,
   EMPTY,
   filter,
   map,
+  repeat,
+  retry,
+  Subject,
   switchMap,
   tap,
+  timer,
   type Observable,
 } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import { toProblem } from '../../platform/problems';
 import { SongsApi } from '../songs';
+import { sheetOfSong, sheetOfText, withNews, type OthersChange, type Sheet } from './sheet';
 
-/** What the bench shows at one moment: the text as typed and the song read from it. */
-interface Sheet {
-  readonly text: string;
-  readonly song: SongDocument;
-}
-
-const EMPTY_SHEET: Sheet = { text: '', song: EMPTY_SONG };
+const EMPTY_SHEET: Sheet = { text: '', song: EMPTY_SONG, faults: [], news: 0 };
 const ANALYSE_AFTER_MS = 120;
 const SAVE_AFTER_MS = 900;
 /** Typing that goes on within this time is one thing to undo. */
 const ONE_EDIT_MS = 1200;
+const ASK_AGAIN_MS = 5000;
 
-export type SaveState = 'saved' | 'changed' | 'saving' | 'failed' | 'overtaken';
+export type SaveState = 'saved' | 'changed' | 'saving' | 'failed';
 
-/** One song on the bench: edits with undo, what the core makes of them, and saving by itself. */
+/** What somebody else did to the song that is open here. */
+export interface News {
+  readonly by: string;
+  readonly words: readonly string[];
+  /** Lines of theirs that stand where mine do; they are kept in their revision. */
+  readonly lines: readonly string[];
+  readonly revision: number;
+}
+
+/** One song on the bench: edits with undo, what the core makes of them, saving, and others' changes. */
 @Injectable()
 export class BenchState {
   private readonly api = inject(SongsApi);
@@ -51,15 +62,23 @@ export class BenchState {
   private readonly past = signal<readonly Sheet[]>([]);
   private readonly saving = signal<SaveState>('saved');
   private readonly failed = signal<Problem | null>(null);
-  private revision = 0;
+  private readonly heard = signal<News | null>(null);
+  /** Saves and others' changes go one after the other. */
+  private readonly queue = new Subject<Observable<unknown>>();
+  private others: readonly OthersChange[] = [];
+  /** The song as it is saved, as far as is known here. */
+  private readonly known = signal<Song | null>(null);
   private typedAt = 0;
 
   readonly song = this.opened.asReadonly();
   readonly problem = this.failed.asReadonly();
   readonly saveState = this.saving.asReadonly();
+  readonly news = this.heard.asReadonly();
+  /** The revision that was saved or brought in last. */
+  readonly revision = computed(() => this.known()?.revision ?? 0);
   readonly text = computed(() => this.sheet().text);
   readonly document = computed(() => this.sheet().song);
-  readonly faults = computed(() => readChart(this.sheet().text).faults);
+  readonly faults = computed(() => this.sheet().faults);
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.undone().length > 0);
   /** The song taken apart in the worker, a moment behind the typing. */
@@ -91,28 +110,37 @@ export class BenchState {
   );
 
   constructor() {
+    this.queue
+      .pipe(
+        concatMap((work) => work),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     toObservable(this.document)
       .pipe(
         filter(() => this.opened() !== null),
         distinctUntilChanged(),
-        tap((song) => song !== this.opened()?.document && this.markChanged()),
+        tap((song) => song !== this.known()?.document && this.saving.set('changed')),
         debounceTime(SAVE_AFTER_MS),
-        concatMap((song) => this.save(song)),
         takeUntilDestroyed(),
       )
-      .subscribe();
+      .subscribe(() => this.queue.next(defer(() => this.save())));
     // Whoever leaves within the pause before saving loses nothing.
-    inject(DestroyRef).onDestroy(
-      () => this.saving() === 'changed' && this.save(this.document()).subscribe(),
-    );
+    inject(DestroyRef).onDestroy(() => this.saving() === 'changed' && this.save().subscribe());
+    toObservable(this.opened)
+      .pipe(
+        switchMap((song) => (song ? this.changesOf(song.id) : EMPTY)),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.queue.next(defer(() => this.takeNews())));
   }
 
   open(id: string): void {
     this.api.find(id).subscribe({
       next: (song) => {
-        this.revision = song.revision;
+        this.known.set(song);
         this.word.set(song.overruled);
-        this.sheet.set({ text: writeChart(song.document), song: song.document });
+        this.sheet.set(sheetOfSong(song.document, 0));
         this.opened.set(song);
       },
       error: (error: unknown) => this.failed.set(toProblem(error)),
@@ -125,7 +153,7 @@ export class BenchState {
     const now = Date.now();
     const isNewEdit = now - this.typedAt > ONE_EDIT_MS;
     this.typedAt = now;
-    this.show({ text, song: readChart(text, this.document()).song }, isNewEdit);
+    this.show(sheetOfText(text, this.document(), this.others.length), isNewEdit);
   }
 
   /** Carries out an edit made outside the text, and writes the text anew. */
@@ -138,7 +166,7 @@ export class BenchState {
     const song = commands.reduce(withCommand, this.document());
     if (song === this.document()) return;
     this.typedAt = 0;
-    this.show({ text: writeChart(song), song }, true);
+    this.show(sheetOfSong(song, this.others.length), true);
   }
 
   overrule(overrule: Overrule): void {
@@ -172,7 +200,7 @@ export class BenchState {
     from.update((all) => all.slice(0, -1));
     to.update((all) => [...all, this.sheet()]);
     this.typedAt = 0;
-    this.sheet.set(sheet);
+    this.sheet.set(withNews(sheet, this.others, this.document()));
   }
 
   private show(sheet: Sheet, isNewEdit: boolean): void {
@@ -181,24 +209,24 @@ export class BenchState {
     this.sheet.set(sheet);
   }
 
-  private markChanged(): void {
-    if (this.saving() !== 'overtaken') this.saving.set('changed');
-  }
-
-  private save(document: SongDocument): Observable<unknown> {
-    const id = this.opened()?.id;
-    if (!id || this.saving() === 'saved' || this.saving() === 'overtaken') return EMPTY;
+  private save(): Observable<unknown> {
+    const base = this.known();
+    const document = this.document();
+    if (!base || this.saving() === 'saved') return EMPTY;
     this.saving.set('saving');
-    return this.api.save(id, { baseRevision: this.revision, document }).pipe(
+    return this.api.save(base.id, { baseRevision: base.revision, document }).pipe(
       map(({ revision }) => {
-        this.revision = revision;
+        this.known.set({ ...base, revision, document });
         this.failed.set(null);
         this.saving.set(document === this.document() ? 'saved' : 'changed');
       }),
       catchError((error: unknown) => {
         const problem = toProblem(error);
+        this.saving.set('changed');
+        // Somebody else was quicker: their change is brought in, and both are saved.
+        if (problem.code === 'conflict') return this.takeNews();
         this.failed.set(problem);
-        this.saving.set(problem.code === 'conflict' ? 'overtaken' : 'failed');
+        this.saving.set('failed');
         return EMPTY;
       }),
     );
@@ -206,6 +234,58 @@ export class BenchState {
 
   /** Tries to save again after a failure. */
   saveAgain(): void {
-    this.save(this.document()).subscribe();
+    this.queue.next(defer(() => this.save()));
+  }
+
+  /** Tells each time the song was saved elsewhere; asks again for as long as the bench is open. */
+  private changesOf(id: string): Observable<unknown> {
+    return defer(() => this.api.changeAfter(id, this.known()?.revision ?? 0)).pipe(
+      retry({ delay: () => timer(ASK_AGAIN_MS) }),
+      repeat({ delay: () => timer(0) }),
+      filter((change) => change !== null && change.revision > (this.known()?.revision ?? 0)),
+    );
+  }
+
+  /** Brings in what others have saved since; what is mine and not saved yet stays. */
+  private takeNews(): Observable<unknown> {
+    const base = this.known();
+    if (!base) return EMPTY;
+    return this.api.find(base.id).pipe(
+      tap((latest) => latest.revision > base.revision && this.bringIn(base, latest)),
+      catchError((error: unknown) => {
+        this.failed.set(toProblem(error));
+        return EMPTY;
+      }),
+    );
+  }
+
+  private bringIn(base: Song, latest: Song): void {
+    const change = { base: writeChart(base.document), theirs: writeChart(latest.document) };
+    const merged = mergeTexts({ ...change, mine: this.text() });
+    this.others = [...this.others, change];
+    this.known.set(latest);
+    this.word.set(latest.overruled);
+    const isUnchanged = merged.text === change.theirs;
+    this.saving.set(isUnchanged ? 'saved' : 'changed');
+    this.sheet.set(
+      isUnchanged
+        ? sheetOfSong(latest.document, this.others.length)
+        : sheetOfText(merged.text, latest.document, this.others.length),
+    );
+    this.heard.set({
+      by: latest.savedBy,
+      words: changesInWords(base.document, latest.document),
+      lines: merged.theirs.filter((line) => line.trim() !== ''),
+      revision: latest.revision,
+    });
+  }
+
+  hideNews(): void {
+    this.heard.set(null);
+  }
+
+  /** Goes back to an older state of the song; that is an edit like any other. */
+  restore(song: SongDocument): void {
+    this.run({ kind: 'restore', song });
   }
 }

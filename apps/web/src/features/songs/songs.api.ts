@@ -4,9 +4,12 @@ import type {
   NewSong,
   Overrule,
   Overruled,
+  RevisionDocument,
+  RevisionSummary,
   SavedSong,
   SaveSong,
   Song,
+  SongChange,
   SongSummary,
 } from '@harvu/contract';
 import type { Observable } from 'rxjs';
@@ -34,6 +37,19 @@ export class SongsApi {
 
   withdrawOverrule(id: string, key: string): Observable<readonly Overruled[]> {
     return this.http.post<readonly Overruled[]>(`/api/songs/${id}/overrules/withdraw`, { key });
+  }
+
+  revisions(id: string): Observable<readonly RevisionSummary[]> {
+    return this.http.get<readonly RevisionSummary[]>(`/api/songs/${id}/revisions`);
+  }
+
+  revision(id: string, number: number): Observable<RevisionDocument> {
+    return this.http.get<RevisionDocument>(`/api/songs/${id}/revisions/${number}`);
+  }
+
+  /** Waits a while for a revision after one; null where none came. */
+  changeAfter(id: string, revision: number): Observable<SongChange | null> {
+    return this.http.get<SongChange | null>(`/api/songs/${id}/changes/${revision}`);
   }
 
   save(id: string, save: SaveSong): Observable<SavedSong> {

@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Person, PlanSummary, Problem, Song } from '@harvu/contract';
 import type { Layer } from '@harvu/core/song';
 import type { Step, StepKind } from '@harvu/core/steps';
-import { forkJoin, switchMap, tap, type Observable } from 'rxjs';
+import { catchError, forkJoin, switchMap, tap, type Observable } from 'rxjs';
 import { Analysis, type SongAnalysis } from '../../platform/analysis';
 import { toProblem } from '../../platform/problems';
 import { plainBlocks, PlansApi } from '../plans';
@@ -93,14 +93,29 @@ export class StepsState {
     );
   }
 
-  assign(studentIds: readonly string[]): void {
+  /** Students a song with something to listen for was to be given to. */
+  readonly doubtful = signal<readonly string[]>([]);
+
+  /** Gives the song; one with something to listen for only by the teacher's word. */
+  assign(studentIds: readonly string[], { despiteDoubts = false } = {}): void {
     const song = this.opened();
     if (!song || studentIds.length === 0) return;
     const { id, revision } = song;
+    this.doubtful.set([]);
     this.run(
       this.plans
-        .assign(id, { revision, studentIds: [...studentIds] })
-        .pipe(switchMap(() => this.loadPlans(id))),
+        .assign(id, {
+          revision,
+          studentIds: [...studentIds],
+          ...(despiteDoubts && { despiteDoubts }),
+        })
+        .pipe(
+          switchMap(() => this.loadPlans(id)),
+          catchError((error: unknown) => {
+            if (toProblem(error).field === 'despiteDoubts') this.doubtful.set(studentIds);
+            throw error;
+          }),
+        ),
     );
   }
 

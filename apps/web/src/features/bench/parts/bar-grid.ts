@@ -1,13 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { layStrokes, type LaidStroke, type StruckBar } from '@harvu/core/form';
+import type { Bar, BarRange } from '@harvu/core/song';
 import { beatsToNumber } from '@harvu/core/units';
 import { ChordLabel } from '../../../ui/chord-label';
+
+/** What somebody does to the bars of a grid; places are counted from 0. */
+export type BarEdit =
+  | { readonly kind: 'write'; readonly at: number; readonly text: string }
+  | { readonly kind: 'insert'; readonly at: number }
+  | { readonly kind: 'drop'; readonly range: BarRange }
+  | { readonly kind: 'move'; readonly range: BarRange; readonly by: -1 | 1 }
+  | { readonly kind: 'paste'; readonly at: number; readonly text: string }
+  | { readonly kind: 'split'; readonly at: number }
+  | { readonly kind: 'join'; readonly at: number }
+  | { readonly kind: 'doubt'; readonly range: BarRange };
 
 interface Cell {
   readonly chord: string;
   readonly grow: number;
   /** Seconds the change to the next chord takes; empty where none comes. */
   readonly seconds: string;
+  readonly isDoubtful: boolean;
+  readonly isHit: boolean;
 }
 
 interface Stroke {
@@ -22,12 +47,14 @@ interface Row {
   readonly strokes: readonly Stroke[];
   /** The name of the pattern, where it is another than in the bar before. */
   readonly played: string;
+  readonly words: string;
+  readonly text: string;
 }
 
 /** Downs and the thumb go the whole way, ups and fingers half of it, hits are short. */
 function strokeOf(
   { beat, what }: LaidStroke,
-  { start, beats }: { start: number; beats: number },
+  { start, beats }: { readonly start: number; readonly beats: number },
 ): Stroke {
   const x = 2.5 + (95 * (beat - start)) / beats;
   const isDown =
@@ -36,38 +63,78 @@ function strokeOf(
   const isUp = !isDown && what.kind !== 'hit';
   const top = isDown ? 0 : isUp ? 5 : 8;
   const isAccent = what.kind === 'strum' && what.accent === true;
-  return {
-    path: `M${x} ${top}V12`,
-    width: isAccent ? 3.5 : isUp ? 1.4 : 2.2,
-    isHit: what.kind === 'hit',
-  };
+  const width = isAccent ? 3.5 : isUp ? 1.4 : 2.2;
+  return { path: `M${x} ${top}V12`, width, isHit: what.kind === 'hit' };
 }
 
-/** Bars in rows of four, each chord as wide as it lasts, with the time its change takes. */
+const COLUMNS = 4;
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  ArrowUp: -COLUMNS,
+  ArrowDown: COLUMNS,
+};
+
+/** Bars in rows of four, each chord as wide as it lasts, with the time its change takes; edited by pointer or keys. */
 @Component({
   selector: 'harvu-bar-grid',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChordLabel],
+  host: {
+    '(keydown)': 'press($event)',
+    '(copy)': 'copy($event)',
+    '(cut)': 'cut($event)',
+    '(paste)': 'paste($event)',
+  },
   template: `
-    <ol class="grid grid-cols-4 border-l-2 border-ink" aria-label="Bars">
+    <ol class="grid grid-cols-4 border-l-2 border-ink" [attr.aria-label]="label()">
       @for (bar of rows(); track $index) {
         <li
-          class="relative flex min-h-[86px] border-y border-r-2 border-line border-r-ink bg-sheet not-first:-mt-px"
+          class="relative min-h-[86px] border-y border-r-2 border-line border-r-ink not-first:-mt-px"
+          [class]="isChosen($index) ? 'bg-brass-wash' : 'bg-sheet'"
         >
-          @for (cell of bar.cells; track $index) {
-            <span class="min-w-0 overflow-hidden px-2 pt-1" [style.flex]="cell.grow + ' 1 0'">
-              <b class="block truncate font-display text-base">{{ cell.chord | chord: capo() }}</b>
-              @if (cell.seconds) {
-                <span
-                  class="block font-mono text-xs whitespace-nowrap text-brass"
-                  [title]="'The change to the next chord takes about ' + cell.seconds + ' s'"
-                  >{{ cell.seconds }} s</span
-                >
+          @if (editing() === $index) {
+            <input
+              #text
+              class="field absolute inset-1 w-[calc(100%-8px)] font-mono"
+              maxlength="400"
+              spellcheck="false"
+              [attr.aria-label]="'Chords of bar ' + bar.number"
+              [value]="bar.text"
+              (keydown)="type($event, $index, text.value)"
+              (blur)="leave($index, text.value)"
+            />
+          } @else {
+            <button
+              type="button"
+              class="flex h-full w-full text-left"
+              [attr.aria-label]="bar.words"
+              [attr.aria-pressed]="isChosen($index)"
+              [tabindex]="$index === focused() ? 0 : -1"
+              (click)="choose($index, $event.shiftKey)"
+              (dblclick)="edit($index)"
+            >
+              @for (cell of bar.cells; track $index) {
+                <span class="min-w-0 overflow-hidden px-2 pt-1" [style.flex]="cell.grow + ' 1 0'">
+                  <b class="block truncate font-display text-base"
+                    >{{ cell.chord | chord: capo() }}{{ cell.isHit ? '!' : '' }}
+                    @if (cell.isDoubtful) {
+                      <span class="text-brass">?</span>
+                    }
+                  </b>
+                  @if (cell.seconds) {
+                    <span
+                      class="block font-mono text-xs whitespace-nowrap text-brass"
+                      [title]="'The change to the next chord takes about ' + cell.seconds + ' s'"
+                      >{{ cell.seconds }} s</span
+                    >
+                  }
+                </span>
               }
-            </span>
+            </button>
           }
           <svg
-            class="absolute inset-x-0 bottom-[18px] h-3 w-full"
+            class="pointer-events-none absolute inset-x-0 bottom-[18px] h-3 w-full"
             viewBox="0 0 100 12"
             preserveAspectRatio="none"
             aria-hidden="true"
@@ -81,13 +148,15 @@ function strokeOf(
               />
             }
           </svg>
-          <span class="absolute right-1 bottom-0 font-mono text-xs text-ink-soft">{{
-            bar.number
-          }}</span>
+          <span
+            class="pointer-events-none absolute right-1 bottom-0 font-mono text-xs text-ink-soft"
+            >{{ bar.number }}</span
+          >
           @if (bar.played) {
-            <span class="absolute bottom-0 left-2 max-w-[75%] truncate text-xs text-ink-soft">{{
-              bar.played
-            }}</span>
+            <span
+              class="pointer-events-none absolute bottom-0 left-2 max-w-[75%] truncate text-xs text-ink-soft"
+              >{{ bar.played }}</span
+            >
           }
         </li>
       }
@@ -96,11 +165,37 @@ function strokeOf(
 })
 export class BarGrid {
   readonly bars = input.required<readonly StruckBar[]>();
+  /** The same bars as they are written: chords, doubts, hits. */
+  readonly written = input.required<readonly Bar[]>();
+  /** Each of the written bars as text, for editing and copying. */
+  readonly texts = input.required<readonly string[]>();
+  readonly label = input('Bars');
   /** Seconds of each change, by "from to". */
   readonly changes = input<ReadonlyMap<string, number>>(new Map());
-
   /** The song's capo, for who names chords by what sounds. */
   readonly capo = input(0);
+  readonly edited = output<BarEdit>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('text');
+
+  constructor() {
+    effect(() => {
+      this.field()?.nativeElement.focus();
+      this.field()?.nativeElement.select();
+    });
+  }
+
+  /** Where the choice began, and where it goes to. */
+  private readonly anchor = signal(-1);
+  protected readonly focused = signal(0);
+  protected readonly editing = signal(-1);
+  readonly chosen = computed((): BarRange | null => {
+    const [a, b] = [this.anchor(), this.focused()];
+    const last = this.bars().length - 1;
+    if (a < 0 || last < 0) return null;
+    return { from: Math.min(a, b, last), to: Math.min(Math.max(a, b), last) };
+  });
 
   protected readonly rows = computed((): readonly Row[] => {
     const chords = this.bars().flatMap((bar) => bar.chords.map((one) => one.chord));
@@ -108,12 +203,18 @@ export class BarGrid {
     let place = 0;
     let start = 0;
     return this.bars().map((bar, index) => ({
-      number: bar.number,
+      number: bar.inPass,
+      text: this.texts()[index] ?? '',
+      words: `Bar ${bar.inPass}: ${bar.chords.map((one) => one.chord).join(', ')}`,
       ...this.handIn(index, laid[index] ?? [], (start += bar.beats) - bar.beats),
-      cells: bar.chords.map(({ chord, beats }) => {
+      cells: bar.chords.map(({ chord, beats, hit }, at) => {
         place += 1;
         const seconds = this.changes().get(`${chord} ${chords[place] ?? ''}`);
-        return { chord, grow: beatsToNumber(beats), seconds: seconds?.toFixed(2) ?? '' };
+        return {
+          ...{ chord, grow: beatsToNumber(beats), seconds: seconds?.toFixed(2) ?? '' },
+          isDoubtful: this.written()[index]?.chords[at]?.doubt === true,
+          isHit: hit === true,
+        };
       }),
     }));
   });
@@ -130,5 +231,126 @@ export class BarGrid {
       strokes: laid.map((one) => strokeOf(one, { start, beats })),
       played: index > 0 && before?.struck?.name === name ? '' : name,
     };
+  }
+
+  protected isChosen(index: number): boolean {
+    const range = this.chosen();
+    return range !== null && index >= range.from && index <= range.to;
+  }
+
+  protected choose(index: number, isMore: boolean): void {
+    this.focused.set(index);
+    if (!isMore || this.anchor() < 0) this.anchor.set(index);
+  }
+
+  /** Opens the text of a bar; what is typed there is read as chart text. */
+  edit(index: number): void {
+    this.choose(index, false);
+    this.editing.set(index);
+  }
+
+  private focus(index: number, isMore: boolean): void {
+    const at = Math.max(0, Math.min(this.bars().length - 1, index));
+    this.choose(at, isMore);
+    const places = this.host.nativeElement.querySelectorAll<HTMLElement>('li');
+    places[at]?.querySelector('button')?.focus();
+  }
+
+  protected type(event: KeyboardEvent, at: number, text: string): void {
+    event.stopPropagation();
+    if (event.key === 'Escape') {
+      this.editing.set(-1);
+      setTimeout(() => this.focus(at, false));
+    }
+    if (event.key !== 'Enter' && event.key !== 'Tab') return;
+    event.preventDefault();
+    this.write(at, text);
+    const next = at + (event.shiftKey ? -1 : 1);
+    if (event.key === 'Tab' && next >= 0 && next < this.bars().length) this.edit(next);
+    else setTimeout(() => this.focus(at, false));
+  }
+
+  protected leave(at: number, text: string): void {
+    if (this.editing() === at) this.write(at, text);
+  }
+
+  private write(at: number, text: string): void {
+    this.editing.set(-1);
+    if (text.trim() !== this.texts()[at]) this.edited.emit({ kind: 'write', at, text });
+  }
+
+  protected press(event: KeyboardEvent): void {
+    const range = this.chosen();
+    if (!range || this.editing() >= 0) {
+      if (event.key in STEPS && this.editing() < 0) this.focus(0, false);
+      return;
+    }
+    const step = STEPS[event.key];
+    if (step !== undefined && event.altKey) this.move(range, step);
+    else if (step !== undefined) this.focus(this.focused() + step, event.shiftKey);
+    else if (!this.act(event, range)) return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  private move(range: BarRange, step: number): void {
+    const by = step > 0 ? 1 : -1;
+    if (range.from + by < 0 || range.to + by >= this.bars().length) return;
+    this.edited.emit({ kind: 'move', range, by });
+    this.anchor.update((at) => at + by);
+    this.focus(this.focused() + by, true);
+  }
+
+  /** Does what a key without an arrow says; false where it says nothing. */
+  private act({ key, ctrlKey, metaKey }: KeyboardEvent, range: BarRange): boolean {
+    if (ctrlKey || metaKey) return false;
+    switch (key) {
+      case 'Enter':
+        this.edit(this.focused());
+        return true;
+      case 'Delete':
+      case 'Backspace':
+        this.edited.emit({ kind: 'drop', range });
+        return true;
+      case 'i':
+        this.edited.emit({ kind: 'insert', at: range.to + 1 });
+        // The new bar is there as soon as the song has been worked out anew.
+        this.edit(range.to + 1);
+        return true;
+      case 's':
+        this.edited.emit({ kind: 'split', at: range.from });
+        return true;
+      case 'j':
+        this.edited.emit({ kind: 'join', at: range.from });
+        return true;
+      case 'd':
+        this.edited.emit({ kind: 'doubt', range });
+        return true;
+      default:
+        return false;
+    }
+  }
+
+  protected copy(event: ClipboardEvent): void {
+    const range = this.chosen();
+    if (!range || this.editing() >= 0) return;
+    const texts = this.texts().slice(range.from, range.to + 1);
+    event.clipboardData?.setData('text/plain', `| ${texts.join(' | ')} |`);
+    event.preventDefault();
+  }
+
+  protected cut(event: ClipboardEvent): void {
+    const range = this.chosen();
+    if (!range || this.editing() >= 0) return;
+    this.copy(event);
+    this.edited.emit({ kind: 'drop', range });
+  }
+
+  protected paste(event: ClipboardEvent): void {
+    const range = this.chosen();
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (!range || this.editing() >= 0 || text.trim() === '') return;
+    this.edited.emit({ kind: 'paste', at: range.to + 1, text });
+    event.preventDefault();
   }
 }

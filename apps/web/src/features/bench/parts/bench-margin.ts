@@ -1,11 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Overrule, Overruled, Problem } from '@harvu/contract';
-import { settledFrame, type ChartFault, type SongDocument } from '@harvu/core/song';
+import { barsToLearn } from '@harvu/core/form';
+import {
+  settledFrame,
+  type ChartFault,
+  type RepeatScope,
+  type SongDocument,
+} from '@harvu/core/song';
 import { tightestChanges, type Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
-import type { Finding as Noticed, Remedy } from '@harvu/core/checks';
+import { CHECKS, type Finding as Noticed, type Remedy } from '@harvu/core/checks';
 import { ChordLabel } from '../../../ui/chord-label';
 import { Note, type NoteTone } from '../../../ui/note';
+import type { News } from '../bench.state';
 import { FindingNote } from './finding-note';
 
 /** A finding that a teacher let stand, with the reason. */
@@ -20,6 +27,11 @@ interface Finding {
 }
 
 const SHOWN_FAULTS = 12;
+const SCOPES: readonly { readonly scope: RepeatScope; readonly label: string }[] = [
+  { scope: 'chord', label: 'The last chord' },
+  { scope: 'line', label: 'This line' },
+  { scope: 'section', label: 'The section' },
+];
 /** The map and the recording may differ by a held last chord before it is worth a word. */
 const LENGTH_SLACK_S = 5;
 
@@ -43,8 +55,13 @@ function lengthFinding(song: SongDocument, work: Workpiece): Finding {
 }
 
 function learnFinding(work: Workpiece): Finding {
-  const distinct = work.parts.reduce((sum, part) => sum + part.newBars.length, 0);
-  const words = `${work.playing.barCount} bars are played; ${distinct} in ${work.parts.length} sections are new to learn.`;
+  const { played, distinct, cells } = barsToLearn(work.playing);
+  const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
+  const rounds = cells.map(
+    ({ name, bars }) => `${name} goes round ${bars === 1 ? 'one bar' : `${bars} bars`}`,
+  );
+  const round = rounds.length === 0 ? '' : ` ${rounds.join('; ')}.`;
+  const words = `${played} bars are played; ${distinct} different ones, in ${sections}, are to learn.${round}`;
   return { tone: 'slate', heading: 'Learn each thing once.', words };
 }
 
@@ -71,28 +88,59 @@ function slowFinding(work: Workpiece, called: (name: string) => string): readonl
       In the margin: {{ count() }} {{ count() === 1 ? 'note' : 'notes' }}
     </h2>
     <div class="grid gap-2.5">
+      @if (news(); as heard) {
+        <harvu-note tone="slate" [heading]="heard.by + ' changed the song.'">
+          <ul class="max-h-40 overflow-y-auto">
+            @for (line of heard.words; track $index) {
+              <li>{{ line }}</li>
+            }
+          </ul>
+          @if (heard.lines.length > 0) {
+            <p class="mt-1">Where you both wrote, yours stands. Theirs was:</p>
+            <pre class="overflow-x-auto text-xs">{{
+              heard.lines.join(
+                '
+'
+              )
+            }}</pre>
+            <p class="text-xs">It is kept as revision {{ heard.revision }}.</p>
+          }
+          <button type="button" class="button mt-2 block" (click)="newsRead.emit()">Good</button>
+        </harvu-note>
+      }
       @if (problem(); as shown) {
         <harvu-note tone="rose" [heading]="shown.title">
           {{ shown.remedy }}
-          @if (shown.code !== 'conflict') {
-            <button type="button" class="button mt-2 block" (click)="again.emit()">
-              Save again
-            </button>
-          }
+          <button type="button" class="button mt-2 block" (click)="again.emit()">Save again</button>
         </harvu-note>
       }
       @for (fault of shownFaults(); track $index) {
         <harvu-note tone="rose" [heading]="'Line ' + fault.line + ', column ' + fault.column + '.'">
           {{ fault.message }}
-          <button type="button" class="button mt-2 block" (click)="go.emit(fault)">Show me</button>
+          <span class="mt-2 flex flex-wrap gap-2">
+            @for (scope of scopesOf(fault); track scope.scope) {
+              <button
+                type="button"
+                class="button min-h-8 py-0.5"
+                (click)="repeat.emit({ line: fault.line, scope: scope.scope })"
+              >
+                {{ scope.label }}
+              </button>
+            }
+            <button type="button" class="button min-h-8 py-0.5" (click)="go.emit(fault)">
+              Show me
+            </button>
+          </span>
         </harvu-note>
       }
       @if (hidden() > 0) {
         <harvu-note tone="rose">{{ hidden() }} more faults below these.</harvu-note>
       }
-      @for (one of noticed(); track one.key) {
+      @for (one of shownNotices(); track one.key) {
         <harvu-finding-note
           [finding]="one"
+          [place]="placeOf(one)"
+          (go)="go.emit($event)"
           (settle)="settle.emit($event)"
           (overrule)="overrule.emit({ key: one.key, reason: $event })"
         />
@@ -128,11 +176,23 @@ export class BenchMargin {
   readonly overrule = output<Overrule>();
   readonly withdraw = output<string>();
   readonly problem = input<Problem | null>(null);
+  /** What somebody else did to the song just now. */
+  readonly news = input<News | null>(null);
+  readonly newsRead = output();
+  /** What a repeat is said to be of. */
+  readonly repeat = output<{ readonly line: number; readonly scope: RepeatScope }>();
   readonly go = output<ChartFault>();
   readonly again = output();
 
-  protected readonly shownFaults = computed(() => this.faults().slice(0, SHOWN_FAULTS));
-  protected readonly hidden = computed(() => this.faults().length - this.shownFaults().length);
+  /** Faults that are noticed too are told once, where they can be kept with a reason. */
+  private readonly own = computed(() =>
+    this.faults().filter((fault) => fault.code === 'repeat-scope' || !(fault.code in CHECKS)),
+  );
+  protected readonly shownFaults = computed(() => this.own().slice(0, SHOWN_FAULTS));
+  protected readonly hidden = computed(() => this.own().length - this.shownFaults().length);
+  protected readonly shownNotices = computed(() =>
+    this.noticed().filter((one) => one.code !== 'repeat-scope'),
+  );
   protected readonly findings = computed((): readonly Finding[] => {
     const work = this.work();
     if (!work || work.playing.barCount === 0) return [];
@@ -144,9 +204,18 @@ export class BenchMargin {
   });
   protected readonly count = computed(
     () =>
-      this.faults().length +
-      this.noticed().length +
+      this.own().length +
+      this.shownNotices().length +
       this.findings().length +
       (this.problem() ? 1 : 0),
   );
+
+  /** Where in the text a finding stands, if the text has it as a fault. */
+  protected placeOf({ code, message }: Noticed): ChartFault | undefined {
+    return this.faults().find((fault) => fault.code === code && fault.message === message);
+  }
+
+  protected scopesOf({ code }: ChartFault): typeof SCOPES {
+    return code === 'repeat-scope' ? SCOPES : [];
+  }
 }

@@ -13,7 +13,7 @@ import {
 import { CSP_NONCE } from '@angular/core';
 import { defaultKeymap } from '@codemirror/commands';
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
-import { EditorState, type Text } from '@codemirror/state';
+import { EditorState, type ChangeSpec, type Text } from '@codemirror/state';
 import {
   drawSelection,
   EditorView,
@@ -64,6 +64,16 @@ function toDiagnostic(doc: Text, fault: ChartFault): Diagnostic {
     severity: 'error',
     message: fault.message,
   };
+}
+
+/** The one stretch in which two texts differ. */
+function changeBetween(before: string, after: string): ChangeSpec {
+  const shorter = Math.min(before.length, after.length);
+  let start = 0;
+  while (start < shorter && before[start] === after[start]) start += 1;
+  let end = 0;
+  while (end < shorter - start && before.at(-1 - end) === after.at(-1 - end)) end += 1;
+  return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) };
 }
 
 /** The chart as text, with line numbers, and faults underlined where they are. */
@@ -127,12 +137,9 @@ export class ChartEditor {
 
   private showText(text: string): void {
     const view = this.view;
-    if (!view || view.state.doc.toString() === text) return;
-    const anchor = Math.min(view.state.selection.main.anchor, text.length);
-    view.dispatch({
-      changes: { from: 0, to: view.state.doc.length, insert: text },
-      selection: { anchor },
-    });
+    const before = view?.state.doc.toString() ?? '';
+    // Only what differs is replaced, so that the cursor stays with its words.
+    if (view && before !== text) view.dispatch({ changes: changeBetween(before, text) });
   }
 
   private showFaults(faults: readonly ChartFault[]): void {

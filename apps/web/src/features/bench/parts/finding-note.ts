@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { chordLabel } from '@harvu/core/chord';
 import type { Finding, Remedy } from '@harvu/core/checks';
+import type { ChartFault } from '@harvu/core/song';
 import { Note, type NoteTone } from '../../../ui/note';
 import { PatternLane } from '../../../ui/pattern-lane';
 
@@ -30,6 +31,9 @@ const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
             {{ remedy.label }}
           </button>
         }
+        @if (place(); as at) {
+          <button type="button" class="button min-h-8 py-0.5" (click)="go.emit(at)">Show me</button>
+        }
         <button
           type="button"
           class="link self-center text-xs"
@@ -57,6 +61,9 @@ const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
 })
 export class FindingNote {
   readonly finding = input.required<Finding>();
+  /** Where it stands in the text. */
+  readonly place = input<ChartFault | undefined>();
+  readonly go = output<ChartFault>();
   readonly settle = output<Remedy>();
   /** The reason a teacher gives for letting it stand. */
   readonly overrule = output<string>();
@@ -64,7 +71,11 @@ export class FindingNote {
   protected readonly tone = computed(() => TONES[this.finding().severity]);
   protected readonly heading = computed(() => {
     const { at } = this.finding();
-    return at === 'the frame' ? 'Frame.' : `${chordLabel(at)}.`;
+    const name = at.startsWith('the ')
+      ? `${at.charAt(4).toUpperCase()}${at.slice(5)}`
+      : chordLabel(at);
+    const place = this.place();
+    return place ? `${name}, line ${place.line}.` : `${name}.`;
   });
 
   protected send(reason: string): void {

@@ -44,6 +44,15 @@ import { StepsState } from '../steps.state';
       >
         {{ words() }}
       </button>
+      @if (state.doubtful().length > 0) {
+        <button
+          type="button"
+          class="button button-strong mt-2 w-full"
+          (click)="state.assign(state.doubtful(), { despiteDoubts: true })"
+        >
+          Give it all the same
+        </button>
+      }
     </section>
   `,
 })

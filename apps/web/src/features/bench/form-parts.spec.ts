@@ -1,0 +1,330 @@
+import { playingOf, songPatterns, barsInLayer } from '@harvu/core/form';
+import {
+  readChart,
+  withCommand,
+  writeChart,
+  type SongCommand,
+  type SongDocument,
+} from '@harvu/core/song';
+import { of } from 'rxjs';
+import { setUpPage, Shown } from '../../testing/page';
+import { SongsApi } from '../songs';
+import { ClockPanel } from './parts/clock-panel';
+import { MapEntryForm } from './parts/map-entry';
+import { SectionBars } from './parts/section-bars';
+import { SectionHead } from './parts/section-head';
+import { Versions } from './parts/versions';
+import { expandedBlocks, foldedBlocks } from './ribbon-blocks';
+
+interface Editing {
+  readonly changed: { subscribe: (take: (command: SongCommand) => void) => unknown };
+}
+
+/** A part at its bench: every edit is carried out, and the part is given the song that comes of it. */
+class Desk<T extends Editing> {
+  private constructor(
+    readonly shown: Shown<T>,
+    public song: SongDocument,
+  ) {}
+
+  static async of<T extends Editing>(
+    part: Parameters<typeof Shown.of<T>>[0],
+    song: SongDocument,
+    inputs: (song: SongDocument) => Readonly<Record<string, unknown>>,
+  ): Promise<Desk<T>> {
+    const shown = await Shown.of<T>(part, { song, ...inputs(song) });
+    const desk = new Desk<T>(shown, song);
+    shown.fixture.componentInstance.changed.subscribe((command) => {
+      desk.song = withCommand(desk.song, command);
+      const given = { song: desk.song, ...inputs(desk.song) };
+      for (const [name, value] of Object.entries(given)) void shown.set(name, value);
+    });
+    return desk;
+  }
+
+  get chart(): string {
+    return writeChart(this.song).trim().replace(/\n+/g, '\n');
+  }
+
+  async fill(label: string, value: string): Promise<void> {
+    const field =
+      this.shown.all<HTMLInputElement>(`[aria-label="${label}"]`)[0] ??
+      this.shown
+        .all<HTMLLabelElement>('label')
+        .find((one) => one.textContent.trim().startsWith(label))
+        ?.querySelector<HTMLInputElement>('input, select');
+    if (!field) throw new Error(`no field ${label}`);
+    if (field.type === 'checkbox') field.click();
+    else {
+      field.value = value;
+      field.dispatchEvent(new Event('change'));
+    }
+    await this.shown.settle();
+  }
+}
+
+const songOf = (chart: string): SongDocument => readChart(chart).song;
+
+describe('the bars of a section', () => {
+  const open = (chart: string, section = 0) =>
+    Desk.of<SectionBars>(SectionBars, songOf(chart), (song) => {
+      const id = song.sections[section]?.id ?? '';
+      const one = playingOf(song).occurrences.find((played) => played.section === id);
+      const bars = one ? barsInLayer(one, 'full', songPatterns(song)) : [];
+      return { sectionId: id, bars };
+    });
+  const bars = (desk: Desk<SectionBars>) => desk.shown.all<HTMLButtonElement>('li button');
+  const press = async (desk: Desk<SectionBars>, key: string, more: KeyboardEventInit = {}) => {
+    const target = desk.shown.all('input')[0] ?? desk.shown.one('harvu-bar-grid ol');
+    target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, ...more }));
+    await desk.shown.settle();
+    await new Promise((done) => setTimeout(done));
+    await desk.shown.settle();
+  };
+  const choose = async (desk: Desk<SectionBars>, index: number, shiftKey = false) => {
+    bars(desk)[index]?.dispatchEvent(new MouseEvent('click', { shiftKey, bubbles: true }));
+    await desk.shown.settle();
+  };
+  const write = async (desk: Desk<SectionBars>, text: string, key = 'Enter') => {
+    desk.shown.one<HTMLInputElement>('input').value = text;
+    await press(desk, key);
+  };
+  const clip = async (desk: Desk<SectionBars>, kind: 'copy' | 'cut' | 'paste', text = '') => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', text);
+    const event = new ClipboardEvent(kind, { clipboardData, bubbles: true });
+    desk.shown.one('harvu-bar-grid ol').dispatchEvent(event);
+    await desk.shown.settle();
+    return clipboardData.getData('text/plain');
+  };
+  beforeEach(() => setUpPage());
+
+  it('are written where they stand, from one to the next', async () => {
+    const desk = await open('[A]\n| G | C |');
+    await choose(desk, 0);
+    await press(desk, 'Enter');
+    await write(desk, 'Em . D .', 'Tab');
+    await write(desk, 'A7 | D');
+    expect(desk.chart).toBe('[A]\n| Em . D . | A7 | D |');
+  });
+
+  it('say what is no bar, and leave it as it was', async () => {
+    const desk = await open('[A]\n| G | C |');
+    await choose(desk, 1);
+    await press(desk, 'Enter');
+    await write(desk, '. . G');
+    expect(desk.shown.one('[role=alert]').textContent).toContain('cannot be read as a bar');
+    expect(desk.chart).toBe('[A]\n| G | C |');
+  });
+
+  it('are put in, taken out, split, joined and moved by keys', async () => {
+    const desk = await open('[A]\n| G | C D | Em |');
+    await choose(desk, 1);
+    await press(desk, 's');
+    expect(desk.chart).toBe('[A]\n| G | C | D | Em |');
+    await press(desk, 'j');
+    expect(desk.chart).toBe('[A]\n| G | C D | Em |');
+    await press(desk, 'ArrowRight', { altKey: true });
+    expect(desk.chart).toBe('[A]\n| G | Em | C D |');
+    await press(desk, 'Delete');
+    expect(desk.chart).toBe('[A]\n| G | Em |');
+    await choose(desk, 0);
+    await press(desk, 'i');
+    await write(desk, 'Am');
+    expect(desk.chart).toBe('[A]\n| G | Am | Em |');
+  });
+
+  it('are marked as ones to listen for, several at a time, and settled again', async () => {
+    const desk = await open('[A]\n| G | C | D |');
+    await choose(desk, 0);
+    await choose(desk, 1, true);
+    await press(desk, 'd');
+    expect(desk.chart).toBe('[A]\n| G? | C? | D |');
+    await press(desk, 'd');
+    expect(desk.chart).toBe('[A]\n| G | C | D |');
+  });
+
+  it('are copied and pasted as chart text', async () => {
+    const desk = await open('[A]\n| G | C . D . | Em |');
+    await choose(desk, 0);
+    await choose(desk, 1, true);
+    const text = await clip(desk, 'copy');
+    expect(text).toBe('| G | C . D . |');
+    await choose(desk, 2);
+    await clip(desk, 'paste', `${text}\n| F |`);
+    expect(desk.chart).toBe('[A]\n| G | C . D . | Em | G |\n| C . D . | F |');
+    await choose(desk, 0);
+    await clip(desk, 'cut');
+    expect(desk.chart).toBe('[A]\n| C . D . | Em | G | C . D . |\n| F |');
+  });
+
+  it('of a derived section become its differences; those of an ending stay in it', async () => {
+    const derived = await open('[A]\n| G | C |\n[B = A]', 1);
+    await choose(derived, 1);
+    await press(derived, 'Enter');
+    await write(derived, 'D');
+    expect(derived.chart).toContain('[B = A]\n2: | D |');
+    const ended = await open('[A] x2\n| G |\n1. | C |\n2. | D |');
+    expect(ended.shown.all('ol').length).toBe(3);
+    const [, , second] = ended.shown.all('ol');
+    second?.querySelector('button')?.dispatchEvent(new MouseEvent('dblclick', { bubbles: true }));
+    await ended.shown.settle();
+    await write(ended, 'Em');
+    expect(ended.chart).toContain('2. | Em |');
+  });
+});
+
+describe('the head of a section', () => {
+  const open = (chart: string, at = 0) =>
+    Desk.of<SectionHead>(SectionHead, songOf(chart), (song) => ({
+      occurrence: playingOf(song).occurrences[at],
+    }));
+  beforeEach(() => setUpPage());
+
+  it('says how often, by which cue, and what of it is new', async () => {
+    const desk = await open('[A]\n| G | C |\n[B = A]\n2: | D |', 1);
+    expect(desk.shown.text).toContain('2 bars, 1 of them not in A');
+    await desk.fill('played', '3');
+    await desk.fill('count needs listening', '');
+    await desk.fill('cue', 'the "horns"');
+    expect(desk.chart).toContain('[B = A] x3? cue "the horns"');
+  });
+
+  it('names it anew, but never as another', async () => {
+    const desk = await open('[A]\n| G |\n[B]\n| D |');
+    await desk.fill('Name of the section', 'Verse [1]');
+    expect(desk.chart).toContain('[Verse 1]');
+    await desk.fill('Name of the section', 'B');
+    expect(desk.shown.one<HTMLInputElement>('[aria-label="Name of the section"]').value).toBe(
+      'Verse 1',
+    );
+  });
+
+  it('copies, splits, joins and takes away the whole of it', async () => {
+    const desk = await open('[A]\n| G | C | D | Em |');
+    await desk.shown.press('The whole section');
+    await desk.shown.press('Split it before bar');
+    expect(desk.chart).toBe('map: A, A 2\n[A]\n| G | C |\n[A 2]\n| D | Em |');
+    await desk.shown.press('Join with the next');
+    expect(desk.chart).toBe('map: A\n[A]\n| G | C | D | Em |');
+    await desk.shown.press('Copy it');
+    expect(desk.chart).toContain('[A 2 = A]');
+    await desk.shown.press('New one after it');
+    expect(desk.chart).toContain('map: A, Section, A 2');
+  });
+});
+
+describe('a place on the map', () => {
+  const open = (entry: number) =>
+    Desk.of<MapEntryForm>(MapEntryForm, songOf('map: A, B, A\n[A] x2\n| G |\n[B]\n| D |'), () => ({
+      entry,
+    }));
+  const map = (desk: Desk<MapEntryForm>) => desk.chart.split('\n')[0];
+  beforeEach(() => setUpPage());
+
+  it('says how often, in which layer, how far moved and how fast', async () => {
+    const desk = await open(2);
+    expect(desk.shown.text).toContain('3 of 3');
+    await desk.fill('Times on the map', '2');
+    await desk.fill('layer', 'bare');
+    await desk.fill('Semitones up', '-2');
+    await desk.fill('Tempo of its own', '80');
+    await desk.fill('last time only', '');
+    expect(map(desk)).toBe('map: A, B, A x2 once -2 layer bare tempo 80');
+    await desk.fill('Semitones up', '0');
+    await desk.fill('Tempo of its own', '');
+    expect(map(desk)).toBe('map: A, B, A x2 once layer bare');
+  });
+
+  it('is moved, played once more and taken off', async () => {
+    const desk = await open(1);
+    await desk.shown.press('Later');
+    expect(map(desk)).toBe('map: A, A, B');
+    await desk.shown.press('Once more');
+    expect(map(desk)).toBe('map: A, A, A, B');
+    await desk.shown.press('Take it off');
+    expect(map(desk)).toBe('map: A, A, B');
+  });
+});
+
+describe('the blocks of the ribbon', () => {
+  it('are one for each place on the map, or one for each time it is played', () => {
+    const { occurrences } = playingOf(songOf('[A] x3\n| G | D |\n[B]\n| C |'));
+    const blocks = occurrences.map((one) => ({
+      letter: 'A',
+      name: one.name,
+      bars: one.bars.length,
+    }));
+    expect(foldedBlocks(blocks).map((one) => one.block.bars)).toEqual([6, 1]);
+    expect(
+      expandedBlocks(blocks, occurrences).map((one) => [one.block.bars, one.occurrence]),
+    ).toEqual([
+      ...[
+        [2, 0],
+        [2, 0],
+        [2, 0],
+        [1, 1],
+      ],
+    ]);
+  });
+});
+
+describe('the song against the recording', () => {
+  const CHART = 'tempo: 120\n[A]\n| G | D | G | D |\n[B = A]\n[C = A]\n[D = A]';
+  const open = () =>
+    Desk.of<ClockPanel>(ClockPanel, songOf(CHART), (song) => ({ playing: playingOf(song) }));
+  beforeEach(() => setUpPage());
+
+  it('tells the tempo and the bars that are missing, from starts that are written', async () => {
+    const desk = await open();
+    const starts = [
+      ['A', '0:02'],
+      ['B', '0:10'],
+      ['C', '0:20'],
+      ['D', '0:28'],
+    ] as const;
+    for (const [name, at] of starts) await desk.fill(`Start of ${name}`, at);
+    expect(desk.shown.text).toContain('120.0 bpm, first beat at 0:02. It keeps its tempo.');
+    expect(desk.shown.text).toContain('B lacks 1 bar');
+    await desk.fill('Start of C', 'later');
+    expect(desk.shown.one<HTMLInputElement>('[aria-label="Start of C"]').value).toBe('0:20');
+    await desk.shown.press('Take all marks away');
+    expect(desk.chart).not.toContain('at 0:');
+  });
+
+  it('is tapped along: each press marks the next section', async () => {
+    const now = spyOn(performance, 'now').and.returnValue(50_000);
+    const desk = await open();
+    await desk.shown.press('Start the clock');
+    for (const [second, name] of [
+      [2, 'A'],
+      [10.04, 'B'],
+    ] as const) {
+      now.and.returnValue(50_000 + second * 1000);
+      await desk.shown.press(`${name} starts now`);
+    }
+    expect(desk.chart).toContain('[A] at 0:02\n');
+    expect(desk.chart).toContain('[B = A] at 0:10.04');
+    await desk.shown.press('Stop the clock');
+  });
+});
+
+describe('the song as it was', () => {
+  it('lists older states, says what changed since, and goes back to one', async () => {
+    const [old, now] = [songOf('capo: 2\n[A]\n| G |'), songOf('capo: 3\n[A]\n| G |')];
+    const api = {
+      revisions: () =>
+        of([{ number: 3, by: 'Ilse', at: '2026-11-20T16:05:00.000Z', planCount: 2 }]),
+      revision: () => of({ number: 3, document: old }),
+    };
+    setUpPage([{ provide: SongsApi, useValue: api }]);
+    const shown = await Shown.of(Versions, { songId: 's1', song: now });
+    const restored: SongDocument[] = [];
+    shown.fixture.componentInstance.restored.subscribe((song) => restored.push(song));
+    expect(shown.text).toContain('revision 3, Ilse · 2 students learn it');
+    await shown.press('revision 3');
+    expect(shown.text).toContain('The capo was 2, now 3.');
+    await shown.press('Go back to revision 3');
+    expect(restored).toEqual([old]);
+  });
+});
