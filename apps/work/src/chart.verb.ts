@@ -3,6 +3,7 @@ import { formatFeel, formatMeter } from '@harvu/core/rhythm';
 import {
   barChords,
   LONGEST_CHART,
+  mapOf,
   readChart,
   sectionBars,
   settledFrame,
@@ -51,7 +52,8 @@ function passOf(
 
 /** A section as the chart gives it: the bars of its first pass, and of all where endings differ. */
 function sectionOf(song: SongDocument, section: Section): object {
-  const { name, times, parent, pattern, layer, startsAt, cue, endings } = section;
+  const { name, times, parent, part, endings } = section;
+  const { pattern, patternUses, layer, startsAt, cue, cues } = section;
   const passes = endings
     ? Array.from({ length: Math.max(times, endings.length) }, (_, i) =>
         passOf(song, section, i + 1),
@@ -60,13 +62,7 @@ function sectionOf(song: SongDocument, section: Section): object {
   return {
     name,
     bars: passOf(song, section, 1),
-    times,
-    parent,
-    pattern,
-    layer,
-    startsAt,
-    cue,
-    passes,
+    ...{ times, parent, part, pattern, patternUses, layer, startsAt, cue, cues, passes },
   };
 }
 
@@ -74,7 +70,6 @@ function sectionOf(song: SongDocument, section: Section): object {
 export const chartVerb = verbOf(input, ({ text, to }) => {
   const { song, faults } = readChart(text);
   if (to === 'text') return { text: writeChart(song), faults };
-  const written = song.sections.map(({ name }) => ({ section: name, times: 1 }));
   return {
     frame: frameOf(song),
     grips: song.grips.map(gripOf),
@@ -84,7 +79,7 @@ export const chartVerb = verbOf(input, ({ text, to }) => {
       strokes,
     })),
     sections: song.sections.map((section) => sectionOf(song, section)),
-    map: song.map.length > 0 ? song.map : written,
+    map: mapOf(song),
     faults,
   };
 });

@@ -115,10 +115,12 @@ function folded(before: readonly Bar[], bars: readonly Bar[]): readonly Bar[] {
 function withBars(song: SongDocument, { section, ending, bars }: Edit<'set-bars'>): SongDocument {
   return withSection(song, section, (one) => {
     if (ending === undefined) return withOwnBars(song, one, folded(one.bars, bars));
-    const endings = (one.endings ?? []).map((end) =>
-      end.pass === ending ? { pass: ending, bars } : end,
-    );
-    return { ...one, endings };
+    const others = (one.endings ?? []).filter((end) => end.pass !== ending);
+    const all = bars.length === 0 ? others : [...others, { pass: ending, bars }];
+    const { endings: _endings, ...rest } = one;
+    if (all.length === 0) return rest;
+    const endings = [...all].sort((x, y) => x.pass - y.pass);
+    return { ...rest, endings };
   });
 }
 

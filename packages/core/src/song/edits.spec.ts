@@ -88,6 +88,15 @@ describe('edits of bars', () => {
       bars: [{ id: '', chords: [{ name: 'E', span: 1 }] }],
     });
     expect(edited).toBe('[A] x2\n| G |\n1. | C |\n2. | E |');
+    const none = run(one, { kind: 'set-bars', section: idOf(one, 'A'), ending: 1, bars: [] });
+    expect(none).toBe('[A] x2\n| G |\n2. | D |');
+    const third = run(one, {
+      kind: 'set-bars',
+      section: idOf(one, 'A'),
+      ending: 3,
+      bars: named('F'),
+    });
+    expect(third).toBe('[A] x2\n| G |\n1. | C |\n2. | D |\n3. | F |');
   });
 });
 

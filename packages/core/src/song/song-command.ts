@@ -36,7 +36,7 @@ export type SongCommand =
       readonly use: PatternUse;
     }
   | {
-      /** Gives a section other bars, before its endings or in the ending of a pass; new ones have no id. */
+      /** Gives a section other bars, before its endings or in the ending of a pass, which may be new; no bars take an ending away. */
       readonly kind: 'set-bars';
       readonly section: SectionId;
       readonly ending?: number;
@@ -60,12 +60,13 @@ export type SongCommand =
   | { readonly kind: 'split-section'; readonly section: SectionId; readonly at: number }
   | { readonly kind: 'join-section'; readonly section: SectionId }
   | {
-      /** Sets or takes away what is said of one section: how often, where it starts, its cue. */
+      /** Sets or takes away what is said of one section: how often, for which part, where it starts, its cues. */
       readonly kind: 'set-section';
       readonly section: SectionId;
       readonly times?: number;
       readonly timesDoubt?: boolean;
       readonly startsAt?: Seconds | null;
+      readonly part?: string;
       readonly cue?: string;
       readonly cues?: readonly BarCue[];
     }

@@ -212,6 +212,20 @@ describe('the head of a section', () => {
     await desk.shown.press('New one after it');
     expect(desk.chart).toContain('map: A, Section, A 2');
   });
+
+  it('takes endings, cues at bars, and a guitar part', async () => {
+    const desk = await open('[A] x2\n| G | C |');
+    await desk.shown.press('The whole section');
+    await desk.shown.press('Another ending');
+    await desk.fill('for the part', 'lead guitar');
+    await desk.fill('Bar of a cue', '2');
+    desk.shown.one<HTMLInputElement>('[aria-label="Words of a cue at a bar"]').value = 'the horns';
+    await desk.shown.press('Add');
+    expect(desk.chart).toBe('[A] x2 part lead-guitar\n| G | C |\n1. | - |\ncue 2 "the horns"');
+    expect(desk.shown.text).toContain('bar 2 “the horns”');
+    await desk.shown.press('take away');
+    expect(desk.chart).not.toContain('horns');
+  });
 });
 
 describe('a place on the map', () => {

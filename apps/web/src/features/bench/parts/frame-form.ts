@@ -24,6 +24,7 @@ const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
   { field: 'tuning', label: 'tuning', example: 'E A D G B E', width: 12 },
   { field: 'key', label: 'key', example: 'D', width: 4 },
   { field: 'hand', label: 'with', example: 'pick', width: 7 },
+  { field: 'part', label: 'part', example: 'all', width: 5 },
   { field: 'length', label: 'length', example: '3:34', width: 5 },
 ];
 

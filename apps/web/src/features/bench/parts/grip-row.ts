@@ -10,6 +10,7 @@ import { GripEditor } from './grip-editor';
 interface Shown extends SongGrip {
   /** The exact name of what sounds as a shape, where it is not the taught one. */
   readonly exact: string;
+  readonly doubt: boolean;
 }
 
 /** The song's grips in a row, each with its taught, exact and sounding name; choosing one opens its editor. */
@@ -43,8 +44,8 @@ interface Shown extends SongGrip {
               @if (one.exact) {
                 <span class="block text-xs text-brass">exactly {{ one.exact }}</span>
               }
-              <span class="block text-xs text-ink-soft">{{
-                one.isProposed ? 'proposed' : 'yours'
+              <span class="block text-xs" [class]="one.doubt ? 'text-brass' : 'text-ink-soft'">{{
+                one.doubt ? 'needs listening' : one.isProposed ? 'proposed' : 'yours'
               }}</span>
             </button>
           </li>
@@ -52,6 +53,18 @@ interface Shown extends SongGrip {
       </ul>
     }
     @if (edited(); as grip) {
+      @if (!grip.isProposed) {
+        <label class="mt-2 flex items-center gap-1.5 text-xs">
+          <input
+            #doubt
+            type="checkbox"
+            class="size-4 accent-spruce"
+            [checked]="isDoubtful(grip.name)"
+            (change)="changed.emit({ kind: 'doubt-grip', name: grip.name, isOpen: doubt.checked })"
+          />
+          this grip needs listening
+        </label>
+      }
       <harvu-grip-editor
         class="mt-2"
         [song]="song()"
@@ -76,9 +89,14 @@ export class GripRow {
     this.grips().map((one) => {
       const shape = { ...this.setup(), capo: 0 };
       const [best] = nameGrip(one.grip, shape, { count: 1 }).shape;
-      return { ...one, exact: best && best.name !== one.name ? chordLabel(best.name) : '' };
+      const exact = best && best.name !== one.name ? chordLabel(best.name) : '';
+      return { ...one, exact, doubt: this.isDoubtful(one.name) };
     }),
   );
+
+  protected isDoubtful(name: string): boolean {
+    return this.song().grips.some((one) => one.name === name && one.doubt);
+  }
 
   protected choose(name: string): void {
     this.chosen.update((now) => (now === name ? '' : name));

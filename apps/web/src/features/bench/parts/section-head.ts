@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Occurrence } from '@harvu/core/form';
-import { ownBars, type SongCommand, type SongDocument } from '@harvu/core/song';
+import { ownBars, type BarCue, type SongCommand, type SongDocument } from '@harvu/core/song';
 
 /** The head of one section: its name, how often it is played, its cue, and what is done with the whole of it. */
 @Component({
@@ -114,9 +114,60 @@ import { ownBars, type SongCommand, type SongDocument } from '@harvu/core/song';
               Write it out
             </button>
           }
+          <button type="button" class="button min-h-8 py-0" (click)="addEnding()">
+            Another ending
+          </button>
           <button type="button" class="button min-h-8 py-0" (click)="act('drop-section')">
             Take it away
           </button>
+        </div>
+        <div class="mt-1.5 flex flex-wrap items-center gap-x-4 gap-y-1 text-xs text-ink-soft">
+          <label
+            >for the part
+            <input
+              #part
+              class="field w-24 py-0.5"
+              maxlength="24"
+              placeholder="all"
+              [value]="shown.part ?? ''"
+              (change)="set({ part: oneWord(part.value) })"
+          /></label>
+          <form
+            class="flex items-center gap-1.5"
+            (submit)="$event.preventDefault(); addCue(+bar.value, words)"
+          >
+            cue at bar
+            <input
+              #bar
+              type="number"
+              min="1"
+              max="999"
+              class="field w-14 py-0.5"
+              aria-label="Bar of a cue"
+              value="1"
+            />
+            <input
+              #words
+              class="field w-40 py-0.5"
+              maxlength="80"
+              aria-label="Words of a cue at a bar"
+              placeholder="a few words, no lyrics"
+            />
+            <button type="submit" class="button min-h-8 py-0">Add</button>
+          </form>
+          @for (one of shown.cues ?? []; track $index) {
+            <span
+              >bar {{ one.bar }} “{{ one.words }}”
+              <button
+                type="button"
+                class="link"
+                [attr.aria-label]="'Take the cue at bar ' + one.bar + ' away'"
+                (click)="dropCue(one)"
+              >
+                take away
+              </button></span
+            >
+          }
         </div>
       }
     }
@@ -161,8 +212,34 @@ export class SectionHead {
     readonly times?: number;
     readonly timesDoubt?: boolean;
     readonly cue?: string;
+    readonly part?: string;
+    readonly cues?: readonly BarCue[];
   }): void {
     this.changed.emit({ kind: 'set-section', section: this.occurrence().section, ...said });
+  }
+
+  protected oneWord(text: string): string {
+    return text.trim().replace(/[\s":]+/g, '-');
+  }
+
+  protected addCue(bar: number, field: HTMLInputElement): void {
+    const words = this.clean(field.value);
+    if (words === '' || !Number.isInteger(bar) || bar < 1) return;
+    const others = (this.section()?.cues ?? []).filter((one) => one.bar !== bar);
+    this.set({ cues: [...others, { bar, words }].sort((a, b) => a.bar - b.bar) });
+    field.value = '';
+  }
+
+  protected dropCue(cue: BarCue): void {
+    this.set({ cues: (this.section()?.cues ?? []).filter((one) => one !== cue) });
+  }
+
+  /** The next ending that is not there yet, silent until it is written. */
+  protected addEnding(): void {
+    const last = Math.max(0, ...(this.section()?.endings ?? []).map((one) => one.pass));
+    const bars = [{ id: '', chords: [{ name: '-', span: 1 }] }];
+    const section = this.occurrence().section;
+    this.changed.emit({ kind: 'set-bars', section, ending: last + 1, bars });
   }
 
   /** A name that is taken, or that the text could not hold, goes back to what it was. */
