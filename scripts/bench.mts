@@ -9,7 +9,11 @@ import {
 } from '../packages/core/src/fretboard';
 import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
 import { parseStrokes, placeStrokes } from '../packages/core/src/rhythm';
+import { findingsOf, sameFindings } from '../packages/core/src/checks';
+import { dropBars, ownBars, readChart, withCommand } from '../packages/core/src/song';
+import { makeSteps, workpieceOf } from '../packages/core/src/steps';
 import { knownGrips, progression, type KnownGrip } from './bench/grip-collection';
+import { longChart, longSong } from './bench/long-song';
 
 const SETUP = { tuning: STANDARD_TUNING, capo: 0 };
 const print = (line: string): void => void process.stdout.write(`${line}\n`);
@@ -105,6 +109,38 @@ function timePlacements(): void {
   }
 }
 
+/** The middle of several runs, so that a pause of the machine does not count. */
+function typicalMs(work: () => void): number {
+  const times = Array.from({ length: 7 }, () => milliseconds(work)).sort((a, b) => a - b);
+  return times[3] ?? 0;
+}
+
+/** What the bench does with a song, from a short one to a very long one. */
+function timeSongs(): void {
+  print('\nA song at the bench, ms: reading the text, each keystroke an edit, taking it apart,');
+  print('comparing each section with each, all checks, all steps');
+  print('  bars    read    edit   apart  compare  checks   steps');
+  for (const bars of [50, 100, 200, 400, 800, 1600]) {
+    const text = longChart(bars);
+    const song = longSong(bars);
+    const [section] = song.sections;
+    const work = workpieceOf(song);
+    const edit = (): void => {
+      const list = section ? dropBars(ownBars(song, section), { from: 0, to: 0 }) : [];
+      withCommand(song, { kind: 'set-bars', section: section?.id ?? '', bars: list });
+    };
+    const times = [
+      typicalMs(() => void readChart(text, song)),
+      typicalMs(edit),
+      typicalMs(() => void workpieceOf(song)),
+      typicalMs(() => void sameFindings(song)),
+      typicalMs(() => void findingsOf(song)),
+      typicalMs(() => void makeSteps(work)),
+    ];
+    print([bars, ...times].map((one) => one.toFixed(one === bars ? 0 : 1).padStart(7)).join(' '));
+  }
+}
+
 const known = knownGrips();
 // Once for nothing: what is measured is the code, not its warming up.
 for (const one of known.slice(0, 200)) {
@@ -115,3 +151,4 @@ compareNaming(known);
 timeFinder();
 timeFingering();
 timePlacements();
+timeSongs();

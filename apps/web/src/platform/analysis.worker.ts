@@ -1,13 +1,19 @@
 import { findingsOf } from '@harvu/core/checks';
+import { barsToLearn } from '@harvu/core/form';
 import type { Conventions } from '@harvu/core/fretboard';
 import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/progress';
-import type { SongDocument } from '@harvu/core/song';
-import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import { readChart, type SongDocument } from '@harvu/core/song';
+import { makeSteps, tightestChanges, workpieceOf } from '@harvu/core/steps';
 import { expose } from 'comlink';
 import { findGripsFor } from './grip-search';
 
 /** What the page asks of the worker; the heavy part of the core runs here. */
 const api = {
+  read: readChart,
+  takeApart(song: SongDocument, conventions: Conventions) {
+    const work = workpieceOf(song, conventions);
+    return { work, tightest: tightestChanges(work), toLearn: barsToLearn(work.playing) };
+  },
   analyse(song: SongDocument, conventions: Conventions) {
     const work = workpieceOf(song, conventions);
     return { work, steps: makeSteps(work) };

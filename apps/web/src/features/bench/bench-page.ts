@@ -161,7 +161,7 @@ type Panel = 'clock' | 'versions';
           </div>
         }
       </harvu-page-head>
-      @if (panel() === 'clock' && worked()?.work; as work) {
+      @if (panel() === 'clock' && worked(); as work) {
         <harvu-clock-panel
           class="mx-4 mt-4 sm:mx-6"
           [song]="state.document()"
@@ -223,26 +223,31 @@ type Panel = 'clock' | 'versions';
               <harvu-grip-row
                 class="mt-4 block"
                 [song]="state.document()"
-                [grips]="worked()?.work?.grips ?? []"
+                [grips]="worked()?.grips ?? []"
                 (changed)="state.run($event)"
               />
               @if (state.document().sections.length > 0) {
                 <harvu-pattern-row
                   class="mt-4"
                   [song]="state.document()"
-                  [grips]="worked()?.work?.grips ?? []"
+                  [grips]="worked()?.grips ?? []"
                   (changed)="state.run($event)"
                 />
               }
-              @if (worked()?.work; as work) {
-                <harvu-change-list class="mt-4" [song]="state.document()" [work]="work" />
+              @if (worked(); as work) {
+                <harvu-change-list
+                  class="mt-4"
+                  [song]="state.document()"
+                  [work]="work"
+                  [tightest]="state.worked()?.tightest ?? []"
+                />
               }
             </section>
           </div>
         </div>
         <harvu-bench-margin
           [song]="state.document()"
-          [work]="worked()?.work"
+          [worked]="state.worked()"
           [faults]="state.faults()"
           [problem]="state.problem()"
           [news]="state.news()"
@@ -270,7 +275,7 @@ export class BenchPage {
   protected readonly newCapo = signal<{ readonly fret: number } | null>(null);
   private readonly editor = viewChild(ChartEditor);
 
-  protected readonly worked = computed(() => this.state.worked());
+  protected readonly worked = computed(() => this.state.worked()?.work);
   protected readonly saveWords = computed(() => SAVE_WORDS[this.state.saveState()]);
   protected readonly panel = signal<Panel | null>(null);
   protected readonly panels = [
@@ -279,9 +284,9 @@ export class BenchPage {
   ] as const;
   /** Every time a section is played has a block of its own. */
   protected readonly isExpanded = signal(false);
-  private readonly occurrences = computed(() => this.worked()?.work.playing.occurrences ?? []);
+  private readonly occurrences = computed(() => this.worked()?.playing.occurrences ?? []);
   private readonly drawn = computed(() => {
-    const work = this.worked()?.work;
+    const work = this.worked();
     if (!work) return [];
     const blocks = plainBlocks(work);
     return this.isExpanded() ? expandedBlocks(blocks, this.occurrences()) : foldedBlocks(blocks);
@@ -297,14 +302,12 @@ export class BenchPage {
   /** The layer in which the bars are shown. */
   protected readonly layer = signal<Layer>('full');
   protected readonly struck = computed(() => {
-    const [shown, work] = [this.shown(), this.worked()?.work];
+    const [shown, work] = [this.shown(), this.worked()];
     return shown && work ? barsInLayer(shown, this.layer(), work.patterns) : [];
   });
   protected readonly changeSeconds = computed(
     () =>
-      new Map(
-        (this.worked()?.work.changes ?? []).map((one) => [`${one.from} ${one.to}`, one.seconds]),
-      ),
+      new Map((this.worked()?.changes ?? []).map((one) => [`${one.from} ${one.to}`, one.seconds])),
   );
 
   constructor() {

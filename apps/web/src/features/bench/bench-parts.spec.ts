@@ -3,7 +3,7 @@ import { createFinding, findingsOf } from '@harvu/core/checks';
 import { parseGrip, USUAL_CONVENTIONS, type Conventions, type Grip } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { readChart, type SongCommand } from '@harvu/core/song';
-import { workpieceOf } from '@harvu/core/steps';
+import { tightestChanges, workpieceOf } from '@harvu/core/steps';
 import { of } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import { findGripsFor } from '../../platform/grip-search';
@@ -129,7 +129,7 @@ describe('the parts of the bench', () => {
   });
 
   it('list the changes slowest first, and draw the one chosen', async () => {
-    const list = await Shown.of(ChangeList, { song, work });
+    const list = await Shown.of(ChangeList, { song, work, tightest: tightestChanges(work) });
     const seconds = list
       .all('li')
       .map((one) => Number(/([\d.]+) of [\d.]+ s/.exec(one.textContent)?.[1]));

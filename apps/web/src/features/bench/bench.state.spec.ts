@@ -17,7 +17,8 @@ const SONG: Song = {
 
 /** Works findings out at once, where the application asks its worker. */
 const ANALYSIS = {
-  analyse: () => NEVER,
+  read: (text: string, before: SongDocument) => of(readChart(text, before)),
+  takeApart: () => NEVER,
   findings: (song: SongDocument) => of(findingsOf(song)),
 };
 

@@ -31,7 +31,14 @@ import {
 import { Analysis } from '../../platform/analysis';
 import { toProblem } from '../../platform/problems';
 import { SongsApi } from '../songs';
-import { sheetOfSong, sheetOfText, withNews, type OthersChange, type Sheet } from './sheet';
+import {
+  readSheet,
+  sheetOfSong,
+  sheetOfText,
+  withNews,
+  type OthersChange,
+  type Sheet,
+} from './sheet';
 
 const EMPTY_SHEET: Sheet = { text: '', song: EMPTY_SONG, faults: [], news: 0 };
 const ANALYSE_AFTER_MS = 120;
@@ -85,7 +92,7 @@ export class BenchState {
   readonly worked = toSignal(
     toObservable(this.document).pipe(
       debounceTime(ANALYSE_AFTER_MS),
-      switchMap((song) => this.analysis.analyse(song)),
+      switchMap((song) => this.analysis.takeApart(song)),
     ),
   );
 
@@ -110,6 +117,17 @@ export class BenchState {
   );
 
   constructor() {
+    // Typing waits for nothing: the song is read from the text in the worker.
+    toObservable(this.sheet)
+      .pipe(
+        filter((sheet) => sheet.isUnread === true),
+        switchMap((sheet) =>
+          this.analysis.read(sheet.text, sheet.song).pipe(map((read) => ({ ...sheet, ...read }))),
+        ),
+        filter((sheet) => sheet.text === this.text()),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ isUnread: _isUnread, ...sheet }) => this.sheet.set(sheet));
     this.queue
       .pipe(
         concatMap((work) => work),
@@ -126,7 +144,10 @@ export class BenchState {
       )
       .subscribe(() => this.queue.next(defer(() => this.save())));
     // Whoever leaves within the pause before saving loses nothing.
-    inject(DestroyRef).onDestroy(() => this.saving() === 'changed' && this.save().subscribe());
+    inject(DestroyRef).onDestroy(() => {
+      this.markIfUnread();
+      if (this.saving() === 'changed') this.save().subscribe();
+    });
     toObservable(this.opened)
       .pipe(
         switchMap((song) => (song ? this.changesOf(song.id) : EMPTY)),
@@ -153,7 +174,13 @@ export class BenchState {
     const now = Date.now();
     const isNewEdit = now - this.typedAt > ONE_EDIT_MS;
     this.typedAt = now;
-    this.show(sheetOfText(text, this.document(), this.others.length), isNewEdit);
+    this.show({ ...this.sheet(), text, isUnread: true, news: this.others.length }, isNewEdit);
+  }
+
+  /** The song as it is typed to this moment, where it cannot be waited for. */
+  private readNow(): SongDocument {
+    if (this.sheet().isUnread) this.sheet.update(readSheet);
+    return this.document();
   }
 
   /** Carries out an edit made outside the text, and writes the text anew. */
@@ -163,8 +190,9 @@ export class BenchState {
 
   /** Carries out several edits as one, to be undone as one. */
   runAll(commands: readonly SongCommand[]): void {
-    const song = commands.reduce(withCommand, this.document());
-    if (song === this.document()) return;
+    const before = this.readNow();
+    const song = commands.reduce(withCommand, before);
+    if (song === before) return;
     this.typedAt = 0;
     this.show(sheetOfSong(song, this.others.length), true);
   }
@@ -200,7 +228,7 @@ export class BenchState {
     from.update((all) => all.slice(0, -1));
     to.update((all) => [...all, this.sheet()]);
     this.typedAt = 0;
-    this.sheet.set(withNews(sheet, this.others, this.document()));
+    this.sheet.set(withNews(readSheet(sheet), this.others, this.document()));
   }
 
   private show(sheet: Sheet, isNewEdit: boolean): void {
@@ -209,10 +237,14 @@ export class BenchState {
     this.sheet.set(sheet);
   }
 
+  private markIfUnread(): void {
+    if (this.sheet().isUnread) this.saving.set('changed');
+  }
+
   private save(): Observable<unknown> {
     const base = this.known();
-    const document = this.document();
     if (!base || this.saving() === 'saved') return EMPTY;
+    const document = this.readNow();
     this.saving.set('saving');
     return this.api.save(base.id, { baseRevision: base.revision, document }).pipe(
       map(({ revision }) => {

@@ -11,6 +11,8 @@ export interface Sheet {
   readonly text: string;
   readonly song: SongDocument;
   readonly faults: readonly ChartFault[];
+  /** The text has been typed on since the song was read from it. */
+  readonly isUnread?: true;
   /** How many changes of others it already has in it. */
   readonly news: number;
 }
@@ -24,6 +26,11 @@ export interface OthersChange {
 /** Reads a text as it was typed; ids stay as far as they can. */
 export function sheetOfText(text: string, before: SongDocument, news: number): Sheet {
   return { text, ...readChart(text, before), news };
+}
+
+/** A sheet with its song read from its text, if it has not been yet. */
+export function readSheet(sheet: Sheet): Sheet {
+  return sheet.isUnread ? sheetOfText(sheet.text, sheet.song, sheet.news) : sheet;
 }
 
 /** Writes a song anew. */

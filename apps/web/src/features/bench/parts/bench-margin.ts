@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Overrule, Overruled, Problem } from '@harvu/contract';
-import { barsToLearn } from '@harvu/core/form';
 import {
   settledFrame,
   type ChartFault,
   type RepeatScope,
   type SongDocument,
 } from '@harvu/core/song';
-import { tightestChanges, type Workpiece } from '@harvu/core/steps';
+import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
 import { CHECKS, type Finding as Noticed, type Remedy } from '@harvu/core/checks';
+import type { SongApart } from '../../../platform/analysis';
 import { ChordLabel } from '../../../ui/chord-label';
 import { Note, type NoteTone } from '../../../ui/note';
 import type { News } from '../bench.state';
@@ -54,8 +54,8 @@ function lengthFinding(song: SongDocument, work: Workpiece): Finding {
   };
 }
 
-function learnFinding(work: Workpiece): Finding {
-  const { played, distinct, cells } = barsToLearn(work.playing);
+function learnFinding({ work, toLearn }: SongApart): Finding {
+  const { played, distinct, cells } = toLearn;
   const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
   const rounds = cells.map(
     ({ name, bars }) => `${name} goes round ${bars === 1 ? 'one bar' : `${bars} bars`}`,
@@ -65,8 +65,11 @@ function learnFinding(work: Workpiece): Finding {
   return { tone: 'slate', heading: 'Learn each thing once.', words };
 }
 
-function slowFinding(work: Workpiece, called: (name: string) => string): readonly Finding[] {
-  const [slow] = tightestChanges(work);
+function slowFinding(
+  { work, tightest }: SongApart,
+  called: (name: string) => string,
+): readonly Finding[] {
+  const [slow] = tightest;
   if (!slow) return [];
   const window = (60 * slow.windowBeats) / work.goalBpm;
   const words = `${called(slow.from)} → ${called(slow.to)} takes about ${slow.seconds.toFixed(2)} s; the pattern leaves ${window.toFixed(2)} s at ${work.goalBpm} bpm.`;
@@ -166,7 +169,7 @@ export class BenchMargin {
   private readonly called = (name: string): string =>
     this.label.transform(name, settledFrame(this.song().frame).capo);
   readonly song = input.required<SongDocument>();
-  readonly work = input<Workpiece | undefined>();
+  readonly worked = input<SongApart | undefined>();
   readonly faults = input.required<readonly ChartFault[]>();
   /** What was noticed and not overruled. */
   readonly noticed = input<readonly Noticed[]>([]);
@@ -194,12 +197,12 @@ export class BenchMargin {
     this.noticed().filter((one) => one.code !== 'repeat-scope'),
   );
   protected readonly findings = computed((): readonly Finding[] => {
-    const work = this.work();
-    if (!work || work.playing.barCount === 0) return [];
+    const worked = this.worked();
+    if (!worked || worked.work.playing.barCount === 0) return [];
     return [
-      lengthFinding(this.song(), work),
-      learnFinding(work),
-      ...slowFinding(work, this.called),
+      lengthFinding(this.song(), worked.work),
+      learnFinding(worked),
+      ...slowFinding(worked, this.called),
     ];
   });
   protected readonly count = computed(

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
-import { tightestChanges, type SongGrip, type Workpiece } from '@harvu/core/steps';
+import type { SongGrip, WindowedChange, Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordLabel } from '../../../ui/chord-label';
 
@@ -61,13 +61,15 @@ const SHOWN = 6;
 export class ChangeList {
   readonly song = input.required<SongDocument>();
   readonly work = input.required<Workpiece>();
+  /** Its changes with the time there is for them, slowest first. */
+  readonly tightest = input.required<readonly WindowedChange[]>();
   protected readonly few = SHOWN;
   protected readonly chosen = signal('');
   protected readonly isAll = signal(false);
   protected readonly setup = computed(() => settledFrame(this.song().frame));
 
   protected readonly changes = computed(() =>
-    tightestChanges(this.work()).map((one) => {
+    this.tightest().map((one) => {
       const window = (60 * one.windowBeats) / this.work().goalBpm;
       return { ...one, key: `${one.from} ${one.to}`, window, isLate: one.seconds > window };
     }),
