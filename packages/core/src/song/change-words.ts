@@ -1,5 +1,5 @@
-import { diffArrays } from 'diff';
 import { chordLabel } from '../chord';
+import { changedRuns, type BarRun } from './bar-runs';
 import { writeBars } from './chart-bars';
 import { FRAME_LINES, writeFrameField } from './chart-header';
 import { ownBars } from './derive';
@@ -51,35 +51,13 @@ function barsWords(count: number): string {
   return count === 1 ? 'one bar' : `${count} bars`;
 }
 
-/** One run of bars that differ: what stood there, and what stands there now. */
-function runWords(at: number, was: readonly Bar[], now: readonly Bar[]): string {
-  if (was.length === 0) return `${barsWords(now.length)} put in at bar ${at}: ${chords(now)}`;
-  if (now.length === 0) return `${barsWords(was.length)} taken out at bar ${at}: ${chords(was)}`;
-  const bars = was.length === 1 && now.length === 1 ? `bar ${at}` : `from bar ${at}`;
-  return `${bars} was ${chords(was)}, now ${chords(now)}`;
-}
-
-function barWords(was: readonly Bar[], now: readonly Bar[]): readonly string[] {
-  const texts = (bars: readonly Bar[]): string[] => bars.map((bar) => writeBars([bar]));
-  const parts = diffArrays(texts(was), texts(now));
-  const words: string[] = [];
-  let [old, at] = [0, 0];
-  for (const [index, { count = 0, added, removed }] of parts.entries()) {
-    const instead = parts[index + 1];
-    if (removed) {
-      const more = instead?.added ? (instead.count ?? 0) : 0;
-      words.push(runWords(at + 1, was.slice(old, old + count), now.slice(at, at + more)));
-      old += count;
-    } else if (added) {
-      if (parts[index - 1]?.removed !== true)
-        words.push(runWords(at + 1, [], now.slice(at, at + count)));
-      at += count;
-    } else {
-      old += count;
-      at += count;
-    }
-  }
-  return words;
+/** One stretch of bars that differ: what stood there, and what stands there now. */
+function runWords({ old, newAt, now }: BarRun): string {
+  const at = newAt + 1;
+  if (old.length === 0) return `${barsWords(now.length)} put in at bar ${at}: ${chords(now)}`;
+  if (now.length === 0) return `${barsWords(old.length)} taken out at bar ${at}: ${chords(old)}`;
+  const bars = old.length === 1 && now.length === 1 ? `bar ${at}` : `from bar ${at}`;
+  return `${bars} was ${chords(old)}, now ${chords(now)}`;
 }
 
 /** What is said of a section beside its name and its bars. */
@@ -96,7 +74,7 @@ function sectionWords(before: SongDocument, after: SongDocument): readonly strin
     const was = old.get(section.id);
     const { name } = section;
     if (!was) return [`${name} is new: ${chords(ownBars(after, section))}.`];
-    const runs = barWords(ownBars(before, was), ownBars(after, section));
+    const runs = changedRuns(ownBars(before, was), ownBars(after, section)).map(runWords);
     const endings = JSON.stringify(was.endings) === JSON.stringify(section.endings);
     return [
       ...(was.name === name ? [] : [`${was.name} is called ${name} now.`]),

@@ -151,15 +151,17 @@ export function writeClaim({ of, frets, strings }: ShapeClaim): string {
  * readNamedGrip('G: 320033 fingers 21..34')?.name // 'G'
  */
 export function readNamedGrip(text: string): NamedGrip | undefined {
-  const match = GRIP.exec(text.trim());
-  const grip = match?.[2] === undefined ? undefined : parseGrip(match[2]);
-  if (!match?.[1] || !grip) return undefined;
-  const claim = match[4] === undefined ? undefined : readClaim(match[4], match[5] ?? '');
-  const doubt = match[6] === undefined ? {} : { doubt: true as const };
-  const named = { name: toPlainSigns(match[1]), grip, ...(claim && { claim }), ...doubt };
-  if (match[3] === undefined) return named;
-  const fingers = parseFingers(match[3]);
-  return fingers?.length === grip.length ? { ...named, fingers } : undefined;
+  const [, name, frets, held, of, moves = '', doubt] = GRIP.exec(text.trim()) ?? [];
+  const grip = frets === undefined ? undefined : parseGrip(frets);
+  const fingers = held === undefined ? undefined : parseFingers(held);
+  if (name === undefined || !grip) return undefined;
+  if (held !== undefined && fingers?.length !== grip.length) return undefined;
+  return {
+    ...{ name: toPlainSigns(name), grip },
+    ...(fingers && { fingers }),
+    ...(of !== undefined && { claim: readClaim(of, moves) }),
+    ...(doubt !== undefined && { doubt: true as const }),
+  };
 }
 
 const PATTERN =

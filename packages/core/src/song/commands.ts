@@ -216,6 +216,48 @@ function withCapoUnderSounds(song: SongDocument, capo: number): SongDocument {
   return { ...shapes, grips: moved === 0 ? song.grips : [], frame: { ...song.frame, capo } };
 }
 
+type Edits = {
+  readonly [Kind in SongCommand['kind']]: (song: SongDocument, edit: Edit<Kind>) => SongDocument;
+};
+
+/** How each kind of edit is carried out; sections and bars it adds have no id yet. */
+const EDITS: Edits = {
+  'write-chart': (song, { text }) => readChart(text, song).song,
+  'set-frame': (song, { field, text }) => withFrameField(song, field, text),
+  'set-grip': (song, { name, grip, fingers }) =>
+    withGrip(song, fingers ? { name, grip, fingers } : { name, grip }),
+  'doubt-grip': withGripDoubt,
+  'drop-grip': (song, { name }) => ({
+    ...song,
+    grips: song.grips.filter((grip) => grip.name !== name),
+  }),
+  'set-pattern': (song, { pattern }) => withPattern(song, pattern),
+  'assign-pattern': (song, { name, sections }) => withPatternAssigned(song, name, sections),
+  'use-pattern': (song, { section, use }) => withPatternUsed(song, section, use),
+  'set-bars': withBars,
+  'set-map': (song, { map }) => ({ ...song, map }),
+  derive: (song, { section, parent }) =>
+    withSection(song, section, (one) => withParent(song, one, parent)),
+  'write-out': (song, { section }) => withSection(song, section, (one) => withoutParent(song, one)),
+  'play-transposed': withTransposedPlay,
+  'add-section': withNewSection,
+  'copy-section': (song, { section }) => withSectionCopied(song, section),
+  'move-section': (song, { section, by }) => withSectionMoved(song, section, by),
+  'drop-section': (song, { section }) => withoutSection(song, section),
+  'rename-section': (song, { section, name }) => withSectionRenamed(song, section, name),
+  'split-section': (song, { section, at }) => withSectionSplit(song, section, at),
+  'join-section': (song, { section }) => withSectionJoined(song, section),
+  'set-section': (song, edit) =>
+    withSection(song, edit.section, (one) => withSectionSet(one, edit)),
+  'rename-chord': (song, { from, to }) => withChordRenamed(song, from, to),
+  'move-capo': (song, { capo, keeps }) =>
+    keeps === 'shapes' ? withCapoUnderShapes(song, capo) : withCapoUnderSounds(song, capo),
+  restore: (song, { song: older }) => ({
+    ...older,
+    nextId: Math.max(song.nextId, older.nextId),
+  }),
+};
+
 /**
  * Carries out one edit and gives the changed song; the song given stays as it was, so undoing is
  * going back to it. A frame value that cannot be read changes nothing; an empty one takes it away.
@@ -224,63 +266,7 @@ function withCapoUnderSounds(song: SongDocument, capo: number): SongDocument {
  * withCommand(EMPTY_SONG, { kind: 'set-frame', field: 'capo', text: '2' }).frame // { capo: 2 }
  */
 export function withCommand(song: SongDocument, command: SongCommand): SongDocument {
-  return withNewIds(changed(song, command));
-}
-
-/** Carries an edit out; sections and bars it adds have no id yet. */
-function changed(song: SongDocument, command: SongCommand): SongDocument {
-  switch (command.kind) {
-    case 'write-chart':
-      return readChart(command.text, song).song;
-    case 'set-frame':
-      return withFrameField(song, command.field, command.text);
-    case 'set-grip': {
-      const { name, grip, fingers } = command;
-      return withGrip(song, fingers ? { name, grip, fingers } : { name, grip });
-    }
-    case 'set-pattern':
-      return withPattern(song, command.pattern);
-    case 'assign-pattern':
-      return withPatternAssigned(song, command.name, command.sections);
-    case 'use-pattern':
-      return withPatternUsed(song, command.section, command.use);
-    case 'drop-grip':
-      return { ...song, grips: song.grips.filter((grip) => grip.name !== command.name) };
-    case 'set-bars':
-      return withBars(song, command);
-    case 'set-map':
-      return { ...song, map: command.map };
-    case 'derive':
-      return withSection(song, command.section, (one) => withParent(song, one, command.parent));
-    case 'write-out':
-      return withSection(song, command.section, (one) => withoutParent(song, one));
-    case 'play-transposed':
-      return withTransposedPlay(song, command);
-    case 'add-section':
-      return withNewSection(song, command);
-    case 'copy-section':
-      return withSectionCopied(song, command.section);
-    case 'move-section':
-      return withSectionMoved(song, command.section, command.by);
-    case 'drop-section':
-      return withoutSection(song, command.section);
-    case 'rename-section':
-      return withSectionRenamed(song, command.section, command.name);
-    case 'split-section':
-      return withSectionSplit(song, command.section, command.at);
-    case 'join-section':
-      return withSectionJoined(song, command.section);
-    case 'set-section':
-      return withSection(song, command.section, (one) => withSectionSet(one, command));
-    case 'doubt-grip':
-      return withGripDoubt(song, command);
-    case 'restore':
-      return { ...command.song, nextId: Math.max(song.nextId, command.song.nextId) };
-    case 'rename-chord':
-      return withChordRenamed(song, command.from, command.to);
-    case 'move-capo':
-      return command.keeps === 'shapes'
-        ? withCapoUnderShapes(song, command.capo)
-        : withCapoUnderSounds(song, command.capo);
-  }
+  // The table pairs each kind with its own edit; only the pairing is known here.
+  const edit = EDITS[command.kind] as (song: SongDocument, command: SongCommand) => SongDocument;
+  return withNewIds(edit(song, command));
 }

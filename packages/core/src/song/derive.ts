@@ -51,8 +51,10 @@ function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[]
       changed[Math.min(at - 1 + index, changed.length)] = bar;
     });
   }
-  const dropped = (section.drops ?? []).flatMap(({ from, to }) => changed.slice(from - 1, to));
-  return changed.filter((bar) => !dropped.includes(bar));
+  const drops = section.drops ?? [];
+  return changed.filter(
+    (_, index) => !drops.some(({ from, to }) => index >= from - 1 && index < to),
+  );
 }
 
 /**

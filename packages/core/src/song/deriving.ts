@@ -1,4 +1,4 @@
-import { diffArrays } from 'diff';
+import { changedRuns, type BarRun } from './bar-runs';
 import { writeBars } from './chart-bars';
 import { isDerivable, ownBars, sectionNamed } from './derive';
 import type { Bar, Difference, Drop, Section, SongDocument } from './document';
@@ -31,34 +31,21 @@ function byPlace(parent: readonly Bar[], bars: readonly Bar[]): Derivation {
 
 /** Runs that agree are kept where they are; undefined where a bar would have to be put in between. */
 function byRuns(parent: readonly Bar[], bars: readonly Bar[]): Derivation | undefined {
-  const texts = (list: readonly Bar[]): string[] => list.map((bar) => writeBars([bar]));
-  const differences: Difference[] = [];
-  const drops: Drop[] = [];
-  let [old, now] = [0, 0];
-  const parts = diffArrays(texts(parent), texts(bars));
-  for (const [index, { count = 0, added, removed }] of parts.entries()) {
-    if (!added && !removed) {
-      old += count;
-      now += count;
-    } else if (removed) {
-      const after = parts[index + 1];
-      const instead = after?.added ? (after.count ?? 0) : 0;
-      const changed = Math.min(count, instead);
-      if (changed > 0) differences.push({ at: old + 1, bars: bars.slice(now, now + changed) });
-      if (count > changed) drops.push({ from: old + changed + 1, to: old + count });
-      old += count;
-      now += changed;
-      if (instead > changed && old < parent.length) return undefined;
-      if (instead > changed) {
-        differences.push({ at: parent.length + 1, bars: bars.slice(now, now + instead - changed) });
-        now += instead - changed;
-      }
-    } else if (parts[index - 1]?.removed !== true) {
-      if (old < parent.length) return undefined;
-      differences.push({ at: parent.length + 1, bars: bars.slice(now, now + count) });
-      now += count;
-    }
-  }
+  const runs = changedRuns(parent, bars);
+  const isBetween = ({ oldAt, old, now }: BarRun): boolean =>
+    now.length > old.length && oldAt + old.length < parent.length;
+  if (runs.some(isBetween)) return undefined;
+  const differences = runs.flatMap(({ oldAt, old, now }) => {
+    const instead = now.slice(0, old.length);
+    const more = now.slice(old.length);
+    return [
+      ...(instead.length > 0 ? [{ at: oldAt + 1, bars: instead }] : []),
+      ...(more.length > 0 ? [{ at: parent.length + 1, bars: more }] : []),
+    ];
+  });
+  const drops = runs
+    .filter(({ old, now }) => old.length > now.length)
+    .map(({ oldAt, old, now }) => ({ from: oldAt + now.length + 1, to: oldAt + old.length }));
   return { differences, drops };
 }
 
@@ -111,13 +98,17 @@ function chainOf(song: SongDocument, section: Section): readonly string[] {
 }
 
 /**
- * Writes a derived section out: its bars as they are played, and no parent.
+ * Writes a derived section out: its bars as they are played, and no parent; bars that were the
+ * parent's are new ones of its own, without an id yet.
  *
  * @example
  * withoutParent(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }).bars // []
  */
 export function withoutParent(song: SongDocument, section: Section): Section {
-  const bars = ownBars(song, section);
+  const own = new Set((section.differences ?? []).flatMap((one) => one.bars.map((bar) => bar.id)));
+  const bars = ownBars(song, section).map((bar) =>
+    section.parent === undefined || own.has(bar.id) ? bar : { ...bar, id: '' },
+  );
   const { parent: _parent, differences: _differences, drops: _drops, ...rest } = section;
   return { ...rest, bars };
 }
