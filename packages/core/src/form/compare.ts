@@ -32,43 +32,60 @@ interface Alignment {
   readonly droppedBars: readonly number[];
 }
 
-/** Cheapest way from one row of bars to the other, bar by bar (edit distance). */
-function align(a: readonly BarKeys[], b: readonly BarKeys[]): Alignment {
-  const width = b.length + 1;
-  const costs = new Float64Array((a.length + 1) * width);
-  const at = (i: number, j: number): number => costs[i * width + j] ?? Infinity;
-  for (let j = 1; j <= b.length; j++) costs[j] = j * GAP;
-  for (let i = 1; i <= a.length; i++) {
-    costs[i * width] = i * GAP;
-    for (let j = 1; j <= b.length; j++) {
-      costs[i * width + j] = Math.min(
-        at(i - 1, j - 1) + costBetween(a, b, [i, j]),
-        at(i - 1, j) + GAP,
-        at(i, j - 1) + GAP,
-      );
+/** The costs of getting from any beginning of one row to any of the other, row by row (edit distance). */
+class Costs {
+  private readonly costs: Float64Array;
+  private readonly width: number;
+
+  constructor(
+    private readonly a: readonly BarKeys[],
+    private readonly b: readonly BarKeys[],
+  ) {
+    this.width = b.length + 1;
+    this.costs = new Float64Array((a.length + 1) * this.width);
+    for (let i = 0; i <= a.length; i++) this.fill(i);
+  }
+
+  private fill(i: number): void {
+    for (let j = 0; j <= this.b.length; j++) {
+      const isCorner = i === 0 && j === 0;
+      this.costs[i * this.width + j] = isCorner
+        ? 0
+        : Math.min(this.swapped(i, j), this.at(i - 1, j) + GAP, this.at(i, j - 1) + GAP);
     }
   }
-  const changed: number[] = [];
-  const dropped: number[] = [];
-  for (let [i, j] = [a.length, b.length]; i > 0 || j > 0;) {
-    const step = i > 0 && j > 0 ? costBetween(a, b, [i, j]) : Infinity;
-    if (i > 0 && j > 0 && at(i, j) === at(i - 1, j - 1) + step) {
-      if (step > 0) changed.unshift(j);
-      i -= 1;
-      j -= 1;
-    } else if (j > 0 && at(i, j) === at(i, j - 1) + GAP) changed.unshift(j--);
-    else dropped.unshift(i--);
+
+  at(i: number, j: number): number {
+    return i < 0 || j < 0 ? Infinity : (this.costs[i * this.width + j] ?? Infinity);
   }
-  return { cost: at(a.length, b.length), changedBars: changed, droppedBars: dropped };
+
+  /** The cost of taking bar i for bar j, both counted from 1. */
+  between(i: number, j: number): number {
+    const [one, other] = [this.a[i - 1], this.b[j - 1]];
+    return one && other ? barCost(one, other) : Infinity;
+  }
+
+  swapped(i: number, j: number): number {
+    return this.at(i - 1, j - 1) + this.between(i, j);
+  }
 }
 
-function costBetween(
-  a: readonly BarKeys[],
-  b: readonly BarKeys[],
-  [i, j]: readonly [number, number],
-): number {
-  const [one, other] = [a[i - 1], b[j - 1]];
-  return one && other ? barCost(one, other) : Infinity;
+/** Cheapest way from one row of bars to the other, walked back from its end. */
+function align(a: readonly BarKeys[], b: readonly BarKeys[]): Alignment {
+  const costs = new Costs(a, b);
+  const changed: number[] = [];
+  const dropped: number[] = [];
+  let [i, j] = [a.length, b.length];
+  while (i > 0 || j > 0) {
+    const cost = costs.at(i, j);
+    if (cost === costs.swapped(i, j)) {
+      if (costs.between(i, j) > 0) changed.unshift(j);
+      i -= 1;
+      j -= 1;
+    } else if (cost === costs.at(i, j - 1) + GAP) changed.unshift(j--);
+    else dropped.unshift(i--);
+  }
+  return { cost: costs.at(a.length, b.length), changedBars: changed, droppedBars: dropped };
 }
 
 function isSame(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {

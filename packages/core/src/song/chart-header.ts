@@ -143,6 +143,17 @@ export function writeClaim({ of, frets, strings }: ShapeClaim): string {
   return `as ${of}${along}${strings === 0 ? '' : ` strings ${signed(strings)}`}`;
 }
 
+/** The frets and the fingers of a grip; undefined where they do not go together. */
+function readHeld(
+  frets: string,
+  held: string | undefined,
+): Pick<NamedGrip, 'grip' | 'fingers'> | undefined {
+  const grip = parseGrip(frets);
+  if (!grip || held === undefined) return grip && { grip };
+  const fingers = parseFingers(held);
+  return fingers?.length === grip.length ? { grip, fingers } : undefined;
+}
+
 /**
  * Reads what follows "grip": a name, the frets, perhaps the fingers, perhaps the grip whose shape it
  * is said to be, perhaps a "?" where it needs listening; undefined when it is not that.
@@ -151,14 +162,11 @@ export function writeClaim({ of, frets, strings }: ShapeClaim): string {
  * readNamedGrip('G: 320033 fingers 21..34')?.name // 'G'
  */
 export function readNamedGrip(text: string): NamedGrip | undefined {
-  const [, name, frets, held, of, moves = '', doubt] = GRIP.exec(text.trim()) ?? [];
-  const grip = frets === undefined ? undefined : parseGrip(frets);
-  const fingers = held === undefined ? undefined : parseFingers(held);
-  if (name === undefined || !grip) return undefined;
-  if (held !== undefined && fingers?.length !== grip.length) return undefined;
+  const [, name = '', frets = '', fingers, of, moves = '', doubt] = GRIP.exec(text.trim()) ?? [];
+  const held = readHeld(frets, fingers);
+  if (name === '' || !held) return undefined;
   return {
-    ...{ name: toPlainSigns(name), grip },
-    ...(fingers && { fingers }),
+    ...{ name: toPlainSigns(name), ...held },
     ...(of !== undefined && { claim: readClaim(of, moves) }),
     ...(doubt !== undefined && { doubt: true as const }),
   };

@@ -1,5 +1,6 @@
 import {
   ChangeDetectionStrategy,
+  ChangeDetectorRef,
   Component,
   computed,
   effect,
@@ -177,13 +178,12 @@ export class BarGrid {
   readonly edited = output<BarEdit>();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
+  private readonly detector = inject(ChangeDetectorRef);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('text');
 
   constructor() {
-    effect(() => {
-      this.field()?.nativeElement.focus();
-      this.field()?.nativeElement.select();
-    });
+    // A bar that was put in is there only when the song has been worked out anew.
+    effect(() => this.select());
   }
 
   /** Where the choice began, and where it goes to. */
@@ -247,6 +247,16 @@ export class BarGrid {
   edit(index: number): void {
     this.choose(index, false);
     this.editing.set(index);
+    // At once, so that what is typed on goes into the field.
+    this.detector.detectChanges();
+    this.select();
+  }
+
+  private select(): void {
+    const field = this.field()?.nativeElement;
+    if (!field || field === document.activeElement) return;
+    field.focus();
+    field.select();
   }
 
   private focus(index: number, isMore: boolean): void {
