@@ -52,6 +52,36 @@ const editPattern: Shot['go'] = async (page) => {
   await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
 };
 
+/** Opens the editor of a picking pattern, seen over a grip. */
+const editPicking: Shot['go'] = async (page) => {
+  await song('Fog Signals', 'Bench')(page);
+  await page.getByRole('button', { name: /^fog-five/ }).click();
+  const editor = page.getByRole('region', { name: 'Edit a pattern' });
+  await editor.getByLabel('as it is picked over').selectOption('G');
+  await editor.getByLabel('In words, as you say it').fill('5 3 2');
+  await editor.getByText('Played in').scrollIntoViewIfNeeded();
+};
+
+/** Opens the recording's clock at the bench, with marks that lack a bar. The song is left as it was. */
+const openClock: Shot['go'] = async (page) => {
+  await song('Tin Lantern', 'Bench')(page);
+  await page.getByRole('button', { name: 'Clock' }).click();
+  const starts = [
+    ['Verse 1', '0:02'],
+    ['Refrain 1', '0:17.1'],
+    ['Verse 2', '0:26.5'],
+    ['Refrain 2', '0:41.4'],
+    ['Ending', '0:49'],
+  ] as const;
+  await page.route('**/api/songs/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  for (const [name, at] of starts) {
+    await page.getByLabel(`Start of ${name}`).fill(at);
+    await page.keyboard.press('Tab');
+  }
+};
+
 const openWeekSong: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
   await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
@@ -74,6 +104,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
   { name: 'pattern-editor', as: 'Ilse Korrin', go: editPattern },
+  { name: 'picking-editor', as: 'Ilse Korrin', go: editPicking },
+  { name: 'clock', as: 'Ilse Korrin', go: openClock },
   { name: 'ways', as: 'Odalys Renn', go: at('/me') },
   { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
   { name: 'week', as: 'Odalys Renn', go: at('/week') },

@@ -140,6 +140,26 @@ test('what is the same is found, and derived by one click', async ({ page }) => 
   await expect(bench.text).toContainText('| F | C | F | C |');
 });
 
+test('a song with something to listen for is given only by the teacher’s word', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await bench.start(`Doubtful ${Date.now()}`);
+  await bench.write(
+    'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick\n[A]\n| G | D? |\n',
+  );
+  await expect(bench.margin.getByText('Bar 2 needs listening.')).toBeVisible();
+  await bench.isSaved();
+  await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByLabel('Bram Tessel').check();
+  await page.getByRole('button', { name: 'Assign to Bram' }).click();
+  await expect(page.getByText(/Something needs listening still/)).toBeVisible();
+  await page.getByRole('button', { name: 'Give it all the same' }).click();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Bram' }).getByText('has it'),
+  ).toBeVisible();
+});
+
 test('section starts are tapped along, and a missing bar is told', async ({ page }) => {
   const bench = new Bench(page);
   await bench.start(`Clock ${Date.now()}`);
