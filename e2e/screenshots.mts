@@ -59,7 +59,9 @@ const editPicking: Shot['go'] = async (page) => {
   const editor = page.getByRole('region', { name: 'Edit a pattern' });
   await editor.getByLabel('as it is picked over').selectOption('G');
   await editor.getByLabel('In words, as you say it').fill('5 3 2');
-  await editor.getByText('Played in').scrollIntoViewIfNeeded();
+  await editor.evaluate((region) => {
+    region.scrollIntoView({ block: 'start' });
+  });
 };
 
 /** Opens the recording's clock at the bench, with marks that lack a bar. The song is left as it was. */

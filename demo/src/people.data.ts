@@ -39,7 +39,7 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     learns: [
       {
         title: 'Slow Barge to Ferrow',
-        weeks: 5,
+        weeks: 8,
         daysAWeek: 5,
         minutesADay: 15,
         ease: 0.6,

@@ -189,6 +189,16 @@ describe('readiness', () => {
     expect(readiness.heldBackBy).toBeUndefined();
   });
 
+  it('tells the whole song in the barer layers on the way', () => {
+    const bare = steps.filter((one) => one.kind === 'section' && one.layer === 'bare');
+    const [first, second] = bare;
+    if (!first || !second) throw new Error('no bare sections');
+    const barerOf = (tries: readonly Try[]) => readinessOf(work, { steps, tries }).barer;
+    expect(barerOf(allTheWay(first))).toEqual([{ layer: 'bare', songBpm: null }]);
+    const both = [...allTheWay(first), ...allTheWay(second)];
+    expect(barerOf(both)).toEqual([{ layer: 'bare', songBpm: work.goalBpm }]);
+  });
+
   it('shares playing time by how long each section lasts', () => {
     expect(readinessOf(work, { steps, tries: allTheWay(verse) }).share).toBeCloseTo(0.5, 9);
   });

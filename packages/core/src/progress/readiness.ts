@@ -1,4 +1,5 @@
 import type { Occurrence } from '../form';
+import type { Layer } from '../song';
 import type { Step, Workpiece } from '../steps';
 import { bpm, type Bpm } from '../units';
 import { climbOf, type Climb, type Try } from './climb';
@@ -24,6 +25,8 @@ export interface Readiness {
   /** The section or join that holds the song back; undefined when nothing does. */
   readonly heldBackBy: PartProgress | undefined;
   readonly parts: readonly PartProgress[];
+  /** The tempo the whole song holds in each barer layer on the way; null while some section of it is a hole. */
+  readonly barer: readonly { readonly layer: Layer; readonly songBpm: Bpm | null }[];
   readonly gates: {
     readonly partsAtGoal: number;
     readonly parts: number;
@@ -75,6 +78,20 @@ function holeBars(occurrences: readonly Occurrence[], parts: readonly PartProgre
   return [...untouched].reduce((sum, part) => sum + part.bars.length, 0);
 }
 
+/** How fast the whole song goes in one barer layer: as its run, or as the slowest of its sections. */
+function barerSong(
+  wholeStep: Step,
+  { steps, tries }: { readonly steps: readonly Step[]; readonly tries: readonly Try[] },
+): Readiness['barer'] {
+  const { layer } = wholeStep;
+  if (layer === undefined) return [];
+  const whole = climbOf(wholeStep, tries);
+  const sections = steps
+    .filter((step) => step.kind === 'section' && step.layer === layer)
+    .map((step) => partProgress(step, tries, whole));
+  return [{ layer, songBpm: slowest(sections)?.cleanBpm ?? null }];
+}
+
 /**
  * Works out how far a student is with a song: the whole song goes as fast as the slowest of its
  * sections and joins, and a part never played clean is a hole. Steps are those made of this song.
@@ -105,6 +122,9 @@ export function readinessOf(
     share: shareAtGoal(occurrences, { parts, goalBpm }),
     heldBackBy: low && (low.cleanBpm ?? 0) < goalBpm ? low : undefined,
     parts,
+    barer: steps
+      .filter((step) => step.kind === 'whole' && step !== wholeStep)
+      .flatMap((step) => barerSong(step, { steps, tries })),
     gates: gatesOf(parts, { goalBpm, whole, wholeStep }),
   };
 }

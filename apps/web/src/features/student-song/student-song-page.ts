@@ -155,7 +155,7 @@ export class StudentSongPage {
   protected readonly notes = computed(() => {
     const found = this.found();
     if (!found) return [];
-    const { share, gates } = found.readiness;
+    const { share, gates, goalBpm, barer } = found.readiness;
     const isReady = gates.isReady;
     const days = `${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs on different days`;
     return [
@@ -169,6 +169,17 @@ export class StudentSongPage {
         heading: `${Math.round(share * 100)} % of the playing time`,
         words: 'is clean at the goal tempo.',
       },
+      ...barer.flatMap(({ layer, songBpm }) =>
+        songBpm === null
+          ? []
+          : [
+              {
+                tone: songBpm >= goalBpm ? ('spruce' as const) : ('slate' as const),
+                heading: `Whole song, ${layer}:`,
+                words: `clean at ${songBpm} of ${goalBpm} bpm.`,
+              },
+            ],
+      ),
     ];
   });
 
