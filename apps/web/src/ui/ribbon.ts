@@ -85,6 +85,7 @@ function toDrawn(block: RibbonBlock): DrawnBlock {
           type="button"
           cdkDrag
           [cdkDragData]="$index"
+          [cdkDragStartDelay]="startDelay"
           class="@container relative shrink-0 basis-0 overflow-hidden rounded-sm border bg-sheet text-left"
           [class]="blockClass(block, $index)"
           [style.flex-grow]="block.bars"
@@ -138,6 +139,8 @@ export class Ribbon {
   /** A block that is to be taken off. */
   readonly dropped = output<number>();
 
+  /** A finger scrolls the ribbon; only one that rests on a block takes it along. */
+  protected readonly startDelay = { touch: 300, mouse: 0 };
   protected readonly drawn = computed(() => this.blocks().map(toDrawn));
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 

@@ -6,6 +6,7 @@ import { withOwnBars, withoutParent, withParent } from './deriving';
 import type {
   Bar,
   Frame,
+  MapEntry,
   NamedGrip,
   NamedPattern,
   PatternUse,
@@ -124,6 +125,13 @@ function withBars(song: SongDocument, { section, ending, bars }: Edit<'set-bars'
   });
 }
 
+/** An octave more or less is the same chords, and no move at all is not said. */
+function movedEntry(entry: MapEntry, by: number): MapEntry {
+  const { semitones: _semitones, ...rest } = entry;
+  const semitones = by % 12;
+  return semitones === 0 ? rest : { ...rest, semitones };
+}
+
 function withTransposedPlay(
   song: SongDocument,
   { section, of, semitones }: Edit<'play-transposed'>,
@@ -132,7 +140,7 @@ function withTransposedPlay(
   if (!gone) return song;
   const map = mapOf(song).map((entry) =>
     entry.section === gone.name
-      ? { ...entry, section: of, semitones: (entry.semitones ?? 0) + semitones }
+      ? movedEntry({ ...entry, section: of }, (entry.semitones ?? 0) + semitones)
       : entry,
   );
   return withoutSection({ ...song, map }, section);

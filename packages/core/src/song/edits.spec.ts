@@ -136,7 +136,8 @@ describe('edits of sections', () => {
     expect(run(SONG, { kind: 'rename-section', section: id, name: 'Verse' })).toContain(
       'map: Verse, B, Verse\n[Verse]',
     );
-    expect(withCommand(SONG, { kind: 'rename-section', section: id, name: 'B' })).toBe(SONG);
+    for (const name of ['B', '', 'Chorus x2', 'Verse layer bare', 'A, B', 'A = B', 'A] x2'])
+      expect(withCommand(SONG, { kind: 'rename-section', section: id, name })).toBe(SONG);
   });
 
   it('split a section in two that follow each other, and join them again', () => {
@@ -158,6 +159,15 @@ describe('edits of sections', () => {
       semitones: 2,
     } as const;
     expect(run(one, command)).toBe('map: A, A +2, C\n[A]\n| G | C |\n[C]\n| Em |');
+    const far = song('map: A, B +11\n[A]\n| G | C |\n[B]\n| A | D |');
+    const moved = {
+      kind: 'play-transposed',
+      section: idOf(far, 'B'),
+      of: 'A',
+      semitones: 2,
+    } as const;
+    expect(run(far, moved)).toContain('map: A, A +1');
+    expect(run(far, { ...moved, semitones: 1 })).toContain('map: A, A\n');
   });
 
   it('say how often, when and by which cue, and unsay it', () => {

@@ -1,3 +1,4 @@
+import { readSectionHead } from './chart-section';
 import { ownBars, sectionNamed } from './derive';
 import { withoutParent } from './deriving';
 import type { MapEntry, Section, SectionId, SongDocument } from './document';
@@ -117,14 +118,16 @@ export function withoutSection(song: SongDocument, id: SectionId): SongDocument 
 }
 
 /**
- * Gives a section another name, wherever it is named; a name that is taken changes nothing.
+ * Gives a section another name, wherever it is named; a name that is taken, or that chart text could
+ * not hold, changes nothing.
  *
  * @example
  * withSectionRenamed(EMPTY_SONG, 's1', 'Verse') // EMPTY_SONG
  */
 export function withSectionRenamed(song: SongDocument, id: SectionId, name: string): SongDocument {
   const old = song.sections.find((one) => one.id === id);
-  if (!old || name.trim() === '' || song.sections.some((one) => one.name === name)) return song;
+  const isTaken = song.sections.some((one) => one.name === name);
+  if (!old || isTaken || readSectionHead(`[${name}]`)?.name !== name) return song;
   const sections = song.sections.map((one) => {
     if (one.id === id) return { ...one, name };
     return one.parent === old.name ? { ...one, parent: name } : one;

@@ -228,6 +228,20 @@ describe('the bench', () => {
     expect(state.noticed().map((one) => one.code)).toContain('grip-slip');
   });
 
+  it('begins anew with another song, and saves what was not saved of the last', () => {
+    type('[A]\n| G |\n', 300);
+    state.open('s2');
+    const [save] = saves();
+    expect(writeChart((save?.request.body as SaveSong).document)).toBe('[A]\n| G |\n');
+    const other = { ...SONG, id: 's2', revision: 9, document: readChart('[B]\n| D |\n').song };
+    http.expectOne('/api/songs/s2').flush(other);
+    TestBed.tick();
+    save?.flush({ revision: 5, savedAt: '' });
+    expect([state.text(), state.canUndo(), state.revision()]).toEqual(['[B]\n| D |\n', false, 9]);
+    jasmine.clock().tick(3000);
+    expect([state.saveState(), saves()]).toEqual(['saved', []]);
+  });
+
   it('saves what is not saved yet when one leaves', () => {
     const view = createEnvironmentInjector([BenchState], TestBed.inject(EnvironmentInjector));
     state = view.get(BenchState);

@@ -144,10 +144,7 @@ export class BenchState {
       )
       .subscribe(() => this.queue.next(defer(() => this.save())));
     // Whoever leaves within the pause before saving loses nothing.
-    inject(DestroyRef).onDestroy(() => {
-      this.markIfUnread();
-      if (this.saving() === 'changed') this.save().subscribe();
-    });
+    inject(DestroyRef).onDestroy(() => this.leave());
     toObservable(this.opened)
       .pipe(
         switchMap((song) => (song ? this.changesOf(song.id) : EMPTY)),
@@ -157,6 +154,7 @@ export class BenchState {
   }
 
   open(id: string): void {
+    this.leave();
     this.api.find(id).subscribe({
       next: (song) => {
         this.known.set(song);
@@ -166,6 +164,19 @@ export class BenchState {
       },
       error: (error: unknown) => this.failed.set(toProblem(error)),
     });
+  }
+
+  /** Leaves the song that was open: what is not saved yet is, and nothing of it is undone in another. */
+  private leave(): void {
+    this.markIfUnread();
+    if (this.saving() === 'changed') this.save().subscribe();
+    this.opened.set(null);
+    this.known.set(null);
+    this.others = [];
+    this.heard.set(null);
+    this.past.set([]);
+    this.undone.set([]);
+    this.saving.set('saved');
   }
 
   /** Takes the text as typed; a burst of typing is undone as one. */
@@ -247,6 +258,7 @@ export class BenchState {
     const document = this.readNow();
     this.saving.set('saving');
     return this.api.save(base.id, { baseRevision: base.revision, document }).pipe(
+      filter(() => this.known()?.id === base.id),
       map(({ revision }) => {
         this.known.set({ ...base, revision, document });
         this.failed.set(null);

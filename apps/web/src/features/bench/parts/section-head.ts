@@ -1,6 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Occurrence } from '@harvu/core/form';
-import { ownBars, type BarCue, type SongCommand, type SongDocument } from '@harvu/core/song';
+import {
+  ownBars,
+  withCommand,
+  type BarCue,
+  type SongCommand,
+  type SongDocument,
+} from '@harvu/core/song';
 
 /** The head of one section: its name, how often it is played, its cue, and what is done with the whole of it. */
 @Component({
@@ -245,9 +251,9 @@ export class SectionHead {
   /** A name that is taken, or that the text could not hold, goes back to what it was. */
   protected rename(field: HTMLInputElement): void {
     const name = field.value.replaceAll(/[\][=,]/g, '').trim();
-    const isTaken = this.song().sections.some((one) => one.name === name);
-    if (name === '' || isTaken) field.value = this.section()?.name ?? '';
-    else this.changed.emit({ kind: 'rename-section', section: this.occurrence().section, name });
+    const edit = { kind: 'rename-section', section: this.occurrence().section, name } as const;
+    if (withCommand(this.song(), edit) === this.song()) field.value = this.section()?.name ?? '';
+    else this.changed.emit(edit);
   }
 
   protected add(): void {
