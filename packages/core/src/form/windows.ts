@@ -1,4 +1,4 @@
-import { slotBeat, soundsChord, type Slot } from '../rhythm';
+import { soundsChord, type Slot } from '../rhythm';
 import { beatsToNumber } from '../units';
 import { isSilence } from './chords';
 import type { StruckBar } from './layers';
@@ -58,11 +58,9 @@ function strokesIn({ bar: { struck, beats }, start }: PlacedBar): readonly LaidS
   if (!struck) return [];
   const { pattern, bar } = struck;
   const from = bar * pattern.slotsPerBar;
-  return Array.from({ length: pattern.slotsPerBar }, (_, index) => from + index).flatMap((slot) => {
-    const what = pattern.slots[slot];
-    const beat = beatsToNumber(slotBeat(pattern, slot));
-    if (!what || what.kind === 'rest' || beat >= beats) return [];
-    return [{ beat: start + beat, what }];
+  return pattern.slots.slice(from, from + pattern.slotsPerBar).flatMap((what, slot) => {
+    const beat = (slot * pattern.meter.beats) / pattern.slotsPerBar;
+    return what.kind === 'rest' || beat >= beats ? [] : [{ beat: start + beat, what }];
   });
 }
 

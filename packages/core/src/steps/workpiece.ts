@@ -39,6 +39,10 @@ export interface Workpiece {
   readonly hand: Hand;
   /** The changes of the song whose grips are known; both directions where both occur. */
   readonly changes: readonly TimedSongChange[];
+  /** The same by "from to". */
+  readonly timed: ReadonlyMap<string, TimedSongChange>;
+  /** Where each part comes, by its id. */
+  readonly comes: ReadonlyMap<string, readonly Occurrence[]>;
 }
 
 function timedChanges(
@@ -67,6 +71,7 @@ export function workpieceOf(
 ): Workpiece {
   const playing = playingOf(song, partsOf(song));
   const grips = songGrips(song, playing);
+  const changes = timedChanges(song, playing, grips);
   return {
     playing,
     parts: [...new Set(playing.occurrences.map((one) => one.part))],
@@ -77,12 +82,24 @@ export function workpieceOf(
     hand: handFor(song),
     capo: settledFrame(song.frame).capo,
     names,
-    changes: timedChanges(song, playing, grips),
+    changes,
+    timed: new Map(changes.map((one) => [`${one.from} ${one.to}`, one])),
+    comes: byPart(playing),
   };
 }
 
+function byPart({ occurrences }: Playing): ReadonlyMap<string, readonly Occurrence[]> {
+  const comes = new Map<string, Occurrence[]>();
+  for (const one of occurrences) {
+    const known = comes.get(one.part.id) ?? [];
+    comes.set(one.part.id, known);
+    known.push(one);
+  }
+  return comes;
+}
+
 function occurrencesOf(work: Workpiece, partId: string): readonly Occurrence[] {
-  return work.playing.occurrences.filter((one) => one.part.id === partId);
+  return work.comes.get(partId) ?? [];
 }
 
 /**
@@ -112,9 +129,8 @@ export function windowedChanges(
   work: Workpiece,
   bars: readonly StruckBar[],
 ): readonly WindowedChange[] {
-  const timed = new Map(work.changes.map((one) => [`${one.from} ${one.to}`, one]));
   return changeWindows(bars).flatMap(({ from, to, windowBeats }) => {
-    const one = timed.get(`${from} ${to}`);
+    const one = work.timed.get(`${from} ${to}`);
     return one ? [{ ...one, windowBeats }] : [];
   });
 }
