@@ -327,10 +327,16 @@ describe('the song against the recording', () => {
 describe('the song as it was', () => {
   it('lists older states, says what changed since, and goes back to one', async () => {
     const [old, now] = [songOf('capo: 2\n[A]\n| G |'), songOf('capo: 3\n[A]\n| G |')];
+    const middle = songOf('capo: 2\n[A]\n| D |');
+    const at = '2026-11-20T16:05:00.000Z';
     const api = {
       revisions: () =>
-        of([{ number: 3, by: 'Ilse', at: '2026-11-20T16:05:00.000Z', planCount: 2 }]),
-      revision: () => of({ number: 3, document: old }),
+        of([
+          { number: 4, by: 'Ilse', at, planCount: 0 },
+          { number: 3, by: 'Ilse', at, planCount: 2 },
+        ]),
+      revision: (_: string, number: number) =>
+        of({ number, document: number === 3 ? old : middle }),
     };
     setUpPage([{ provide: SongsApi, useValue: api }]);
     const shown = await Shown.of(Versions, { songId: 's1', song: now });
@@ -339,6 +345,12 @@ describe('the song as it was', () => {
     expect(shown.text).toContain('revision 3, Ilse · 2 students learn it');
     await shown.press('revision 3');
     expect(shown.text).toContain('The capo was 2, now 3.');
+    const until = shown.one<HTMLSelectElement>('select');
+    until.value = '4';
+    until.dispatchEvent(new Event('change'));
+    await shown.settle();
+    expect(shown.text).not.toContain('The capo was 2');
+    expect(shown.all('ul li').length).toBeGreaterThan(0);
     await shown.press('Go back to revision 3');
     expect(restored).toEqual([old]);
   });

@@ -55,6 +55,17 @@ import { SongsApi } from '../../songs';
     <div class="min-w-0">
       @if (chosen(); as old) {
         <h3 class="text-sm">What has changed since revision {{ old.number }}</h3>
+        <label class="flex items-center gap-1.5 text-xs text-ink-soft">
+          up to
+          <select #upTo class="field w-auto py-0.5" (change)="compareWith(+upTo.value)">
+            <option value="0" [selected]="!until()">now</option>
+            @for (one of later(); track one.number) {
+              <option [value]="one.number" [selected]="one.number === until()">
+                revision {{ one.number }}, {{ one.at | day: 'time' }}
+              </option>
+            }
+          </select>
+        </label>
         <ul class="mt-1 max-h-48 list-disc overflow-y-auto pl-5 text-sm">
           @for (line of words(); track $index) {
             <li>{{ line }}</li>
@@ -62,7 +73,7 @@ import { SongsApi } from '../../songs';
             <li class="list-none -ml-5 text-ink-soft">Nothing: it is the same song.</li>
           }
         </ul>
-        @if (words().length > 0) {
+        @if (isOlder()) {
           <button type="button" class="button mt-2" (click)="restored.emit(old.document)">
             Go back to revision {{ old.number }}
           </button>
@@ -100,9 +111,26 @@ export class Versions {
     ),
     { initialValue: [] },
   );
+  protected readonly until = signal<number | null>(null);
+  /** The state the chosen one is held against; the song as it is now where none is named. */
+  private readonly other = toSignal(
+    toObservable(this.until).pipe(switchMap((number) => this.revision(number))),
+    { initialValue: null },
+  );
+  /** States after the one that is chosen. */
+  protected readonly later = computed(() => {
+    const number = this.chosen()?.number ?? Infinity;
+    return this.revisions().filter((one) => one.number > number);
+  });
   protected readonly words = computed(() => {
     const old = this.chosen();
-    return old ? changesInWords(old.document, this.song()) : [];
+    return old ? changesInWords(old.document, this.other()?.document ?? this.song()) : [];
+  });
+
+  /** Whether going back to the chosen state would change the song. */
+  protected readonly isOlder = computed(() => {
+    const old = this.chosen();
+    return old !== null && changesInWords(old.document, this.song()).length > 0;
   });
 
   private revision(number: number | null): Observable<RevisionDocument | null> {
@@ -111,6 +139,11 @@ export class Versions {
   }
 
   protected look(number: number): void {
+    this.until.set(null);
     this.looked.set(number);
+  }
+
+  protected compareWith(number: number): void {
+    this.until.set(number === 0 ? null : number);
   }
 }
