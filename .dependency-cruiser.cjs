@@ -7,6 +7,7 @@ const CORE_LEVELS = [
   ['song'],
   ['form'],
   ['steps'],
+  ['plan'],
   ['progress', 'checks'],
 ];
 

@@ -5,6 +5,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const here = (path) => fileURLToPath(new URL(path, import.meta.url));
 const bundle = here('dist/work.mjs');
+const SOURCES = ['src', '../../packages/core/src', '../../packages/contract/src'];
 
 function newest(folder) {
   return Math.max(
@@ -30,7 +31,7 @@ async function build() {
 
 const isStale =
   !existsSync(bundle) ||
-  Math.max(newest(here('src')), newest(here('../../packages/core/src'))) > statSync(bundle).mtimeMs;
+  Math.max(...SOURCES.map((folder) => newest(here(folder)))) > statSync(bundle).mtimeMs;
 const isOnlyBuild = process.argv[2] === '--build';
 if (isStale || isOnlyBuild) await build();
 if (!isOnlyBuild) await import(pathToFileURL(bundle).href);

@@ -1,3 +1,4 @@
+import { readChart } from '@harvu/core/song';
 import { work } from './work';
 
 const answer = (verb: string, input: unknown): unknown => {
@@ -277,5 +278,73 @@ describe('work on rhythm', () => {
     expect(JSON.stringify(answer('place-strokes', { strokes: ['L'], slots: 8 }))).toContain(
       '"error"',
     );
+  });
+});
+
+describe('work on steps', () => {
+  const song =
+    'tempo: 92\ncapo: 0\npattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| G | D |\n[B] pattern eights\n| Em | C |';
+  const request = { song, school: 'grips-first', today: '2026-11-26' };
+  interface Answered {
+    readonly steps: readonly {
+      readonly id: string;
+      readonly kind: string;
+      readonly needs: readonly string[];
+      readonly rungs?: readonly number[];
+      readonly minutes: number;
+    }[];
+    readonly skipped: readonly { readonly id: string }[];
+    readonly minutes: number;
+    readonly finishOn: string;
+    readonly deadline?: { readonly verdict: string };
+  }
+  const steps = (more: object = {}): Answered =>
+    answer('steps', { ...request, ...more }) as Answered;
+
+  it('orders them as the school wishes, each after what it needs', () => {
+    const seen = new Set<string>();
+    for (const step of steps().steps) {
+      expect(step.needs.every((id) => seen.has(id)))
+        .withContext(step.id)
+        .toBeTrue();
+      seen.add(step.id);
+    }
+    const ids = (school: string) => [...steps({ school }).steps.map((one) => one.id)].sort();
+    expect(ids('hardest-first')).toEqual(ids('whole-first'));
+    expect(steps({ layer: 'bare' }).steps.some((one) => one.id.endsWith(':full'))).toBeFalse();
+  });
+
+  it('skips what the student owns, and takes their times and minutes', () => {
+    const student = {
+      ownedGrips: ['G', 'Em'],
+      changes: [{ from: 'G', to: 'D', seconds: 0.52 }],
+      paceFactor: 1,
+      minutesByWeekday: [20, 0, 0, 0, 0, 0, 0],
+    };
+    const made = steps({ student, deadlineOn: '2026-12-12' });
+    expect(made.skipped.map((one) => one.id)).toEqual(['grip:G', 'grip:Em']);
+    const section = made.steps.find((one) => /^section:.*full$/.test(one.id));
+    expect(section?.rungs?.[0]).toBe(51);
+    expect(new Date(made.finishOn).getUTCDay()).toBe(1);
+    expect(made.deadline?.verdict).toBe('misses');
+    const sum = made.steps.reduce((all, one) => all + one.minutes, 0);
+    expect(Math.abs(sum - made.minutes)).toBeLessThan(made.steps.length * 0.05 + 0.5);
+  });
+
+  it('takes a song document as well as chart text', () => {
+    const { sections } = answer('chart', { text: song }) as {
+      readonly sections: readonly unknown[];
+    };
+    expect(sections.length).toBe(2);
+    expect(steps({ song: readChart(song).song }).steps).toEqual(steps().steps);
+  });
+
+  it('says what is wrong with a request', () => {
+    const bad = (more: object): string => JSON.stringify(steps(more));
+    expect(bad({ school: 'mine' })).toContain('"at":"school"');
+    expect(bad({ today: 'soon' })).toContain('"at":"today"');
+    expect(bad({ today: '2026-02-30' })).toContain('"at":"today"');
+    expect(bad({ song: { sections: 3 } })).toContain('"at":"song"');
+    expect(bad({ student: { minutesByWeekday: [1] } })).toContain('minutesByWeekday');
   });
 });

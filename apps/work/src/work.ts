@@ -10,6 +10,7 @@ import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
 import { nameGripVerb } from './name-grip.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
+import { stepsVerb } from './steps.verb';
 import { tapsVerb } from './taps.verb';
 import { workError, type Verb, type WorkError } from './verb';
 
@@ -27,6 +28,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['chart', chartVerb],
   ['ladder', ladderVerb],
   ['limit', limitVerb],
+  ['steps', stepsVerb],
 ]);
 
 /** What the command prints and ends with. */

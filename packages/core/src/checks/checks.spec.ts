@@ -1,6 +1,8 @@
 import { USUAL_CONVENTIONS } from '../fretboard';
 import { readChart, withCommand, writeChart, type SongDocument } from '../song';
-import { CHECKS, findingsOf, type CheckCode, type Finding } from './index';
+import { makePlan, SCHOOLS, USUAL_TEACHING, type PlanChange } from '../plan';
+import { USUAL_STUDENT, type Student } from '../steps';
+import { CHECKS, findingsOf, stepFindings, type CheckCode, type Finding } from './index';
 
 const FRAME = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick\n';
 const CAPO_2 = FRAME.replace('capo: 0', 'capo: 2');
@@ -109,6 +111,52 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
   ],
 ];
 
+/** One song and its steps: what is done to them by hand, or known of the student, triggers a check and only that. */
+const STEPS_SONG = `${FRAME}[A]\n| G | D |\n[B]\n| Em | C |`;
+const ownStep = {
+  kind: 'own',
+  step: 'own:1',
+  title: 'Clap it',
+  minutes: 3,
+  after: 'listen',
+} as const;
+const STEP_CALIBRATION: readonly (readonly [
+  CheckCode,
+  string,
+  readonly PlanChange[],
+  Partial<Student>,
+])[] = [
+  [
+    'frame-late',
+    'a grip before the guitar is ready',
+    [{ kind: 'move', step: 'grip:G', after: null, school: 'whole-first' }],
+    {},
+  ],
+  ['frame-late', 'getting ready left out', [{ kind: 'drop', step: 'ready' }], {}],
+  [
+    'step-order',
+    'a change before its grips',
+    [{ kind: 'move', step: 'change:D:G', after: 'ready', school: 'whole-first' }],
+    {},
+  ],
+  ['step-order', 'a grip left out', [{ kind: 'drop', step: 'grip:G' }], {}],
+  ['step-order', 'a step without a goal', [{ ...ownStep, goal: '', goalBpm: 60 }], {}],
+  ['step-order', 'a step without goal or tempo', [{ ...ownStep, goal: ' ' }], {}],
+  [
+    'step-order',
+    'something optional that is waited for',
+    [{ kind: 'optional', step: 'grip:G' }],
+    {},
+  ],
+  [
+    'step-rate',
+    'a change slower than half the goal needs',
+    [],
+    { changes: [{ from: 'G', to: 'D', seconds: 2 }], paceFactor: 1 },
+  ],
+  ['step-rate', 'a hand slower than half the goal needs', [], { strokesPerSecond: 1.2 }],
+];
+
 /** Faults of the text that are told by the checks too. */
 const CHART_CODES = ['bar-fill', 'bar-ledger', 'repeat-scope', 'map-cover'];
 
@@ -176,8 +224,28 @@ describe('what Harvu notices', () => {
     });
   });
 
+  STEP_CALIBRATION.forEach(([code, what, changes, student]) => {
+    it(`is ${code}, and only that, for ${what}`, () => {
+      const plan = makePlan(songOf(STEPS_SONG), {
+        teaching: { ...USUAL_TEACHING, changes },
+        student: { ...USUAL_STUDENT, ...student },
+      });
+      const findings = stepFindings(plan);
+      expect([...new Set(codes(findings))]).toEqual([code]);
+      expect(findings[0]?.severity).toBe(CHECKS[code]);
+    });
+  });
+
+  it('is nothing in the steps of any school, nor of a step that says when it is done', () => {
+    for (const school of SCHOOLS) {
+      const changes = [{ ...ownStep, goal: 'twice' }];
+      const teaching = { ...USUAL_TEACHING, school, changes };
+      expect(codes(stepFindings(makePlan(songOf(STEPS_SONG), { teaching })))).toEqual([]);
+    }
+  });
+
   it('has a calibration song for every check', () => {
-    const tried = CALIBRATION.map(([code]) => code);
+    const tried = [...CALIBRATION, ...STEP_CALIBRATION].map(([code]) => code);
     expect(Object.keys(CHECKS).filter((code) => !tried.includes(code as CheckCode))).toEqual([]);
   });
 

@@ -4,6 +4,7 @@ import type { SongCommand } from '../song';
 /** What Harvu notices by itself, by code; a fault must be settled or overruled, a doubt may be dismissed. */
 export const CHECKS = {
   'frame-missing': 'doubt',
+  'frame-late': 'fault',
   'grip-name': 'fault',
   'grip-omits': 'doubt',
   'grip-colour': 'note',
@@ -28,6 +29,8 @@ export const CHECKS = {
   clock: 'doubt',
   'doubt-open': 'doubt',
   rights: 'note',
+  'step-order': 'note',
+  'step-rate': 'doubt',
 } as const satisfies Record<string, Severity>;
 
 export type CheckCode = keyof typeof CHECKS;

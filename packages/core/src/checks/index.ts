@@ -10,3 +10,4 @@ export { clockFindings } from './clock-findings';
 export { doubtFindings } from './doubt-findings';
 export { rightsFindings } from './rights-findings';
 export { sameFindings } from './same-findings';
+export { stepFindings } from './step-findings';

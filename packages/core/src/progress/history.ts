@@ -43,7 +43,7 @@ export function tempoLines(steps: readonly Step[], tries: readonly Try[]): reado
   const minutes = minutesUpTo(inOrder);
   const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
   return steps
-    .filter((step) => step.kind === 'section' && step.layer === goal)
+    .filter(({ kind, layer }) => (kind === 'section' || kind === 'difference') && layer === goal)
     .map((step) => lineOf(step, inOrder, minutes))
     .filter((line) => line.points.length > 0);
 }

@@ -40,10 +40,31 @@ function faster(a: Bpm | null, b: Bpm | null): Bpm | null {
   return a === null || b === null ? (a ?? b) : bpm(Math.max(a, b));
 }
 
-/** A part holds what its own step holds, or what a clean run of the whole song showed. */
-function partProgress(step: Step, tries: readonly Try[], whole: Climb | undefined): PartProgress {
+/** The slower of two tempos; none where one of them is a hole. */
+function slower(a: Bpm | null, b: Bpm | null): Bpm | null {
+  return a === null || b === null ? null : bpm(Math.min(a, b));
+}
+
+/** What a student holds of the steps of a song. */
+interface Held {
+  readonly steps: readonly Step[];
+  readonly tries: readonly Try[];
+}
+
+/** A part that differs from another is held only as far as both what is new and the other are. */
+function heldBpm(step: Step, { steps, tries }: Held): Bpm | null {
   const own = climbOf(step, tries).cleanBpm;
-  return { step, cleanBpm: faster(own, whole?.cleanBpm ?? null) };
+  const base = steps.find((one) => one.id === step.base);
+  return base && own !== null ? slower(own, heldBpm(base, { steps, tries })) : own;
+}
+
+/** A part holds what its own step holds, or what a clean run of the whole song showed. */
+function partProgress(step: Step, held: Held, whole: Climb | undefined): PartProgress {
+  return { step, cleanBpm: faster(heldBpm(step, held), whole?.cleanBpm ?? null) };
+}
+
+function isSection({ kind }: Step): boolean {
+  return kind === 'section' || kind === 'difference';
 }
 
 function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
@@ -55,7 +76,7 @@ function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
 
 /** The part a section step teaches; none for a join. */
 function partOf({ step }: PartProgress): readonly string[] {
-  return step.kind === 'section' ? step.atoms : [];
+  return isSection(step) ? step.atoms : [];
 }
 
 function shareAtGoal(
@@ -79,16 +100,13 @@ function holeBars(occurrences: readonly Occurrence[], parts: readonly PartProgre
 }
 
 /** How fast the whole song goes in one barer layer: as its run, or as the slowest of its sections. */
-function barerSong(
-  wholeStep: Step,
-  { steps, tries }: { readonly steps: readonly Step[]; readonly tries: readonly Try[] },
-): Readiness['barer'] {
+function barerSong(wholeStep: Step, held: Held): Readiness['barer'] {
   const { layer } = wholeStep;
   if (layer === undefined) return [];
-  const whole = climbOf(wholeStep, tries);
-  const sections = steps
-    .filter((step) => step.kind === 'section' && step.layer === layer)
-    .map((step) => partProgress(step, tries, whole));
+  const whole = climbOf(wholeStep, held.tries);
+  const sections = held.steps
+    .filter((step) => isSection(step) && step.layer === layer)
+    .map((step) => partProgress(step, held, whole));
   return [{ layer, songBpm: slowest(sections)?.cleanBpm ?? null }];
 }
 
@@ -99,18 +117,16 @@ function barerSong(
  * @example
  * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
  */
-export function readinessOf(
-  work: Workpiece,
-  { steps, tries }: { readonly steps: readonly Step[]; readonly tries: readonly Try[] },
-): Readiness {
+export function readinessOf(work: Workpiece, held: Held): Readiness {
   const { goalBpm } = work;
+  const { steps, tries } = held;
   // The whole song in the layer that is the goal comes last; barer layers are the way there.
   const wholeStep = steps.findLast((step) => step.kind === 'whole');
   const whole = wholeStep && climbOf(wholeStep, tries);
   const parts = steps
-    .filter((step) => step.kind === 'section' || step.kind === 'join')
+    .filter((step) => isSection(step) || step.kind === 'join')
     .filter((step) => step.layer === wholeStep?.layer)
-    .map((step) => partProgress(step, tries, whole));
+    .map((step) => partProgress(step, held, whole));
   const { occurrences } = work.playing;
   const low = slowest(parts);
   const rest = slowest(parts.filter((one) => one.cleanBpm !== null));
@@ -124,7 +140,7 @@ export function readinessOf(
     parts,
     barer: steps
       .filter((step) => step.kind === 'whole' && step !== wholeStep)
-      .flatMap((step) => barerSong(step, { steps, tries })),
+      .flatMap((step) => barerSong(step, held)),
     gates: gatesOf(parts, { goalBpm, whole, wholeStep }),
   };
 }

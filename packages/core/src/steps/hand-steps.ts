@@ -1,66 +1,77 @@
+import type { Pattern } from '../rhythm';
+import type { Layer } from '../song';
 import { rungsTo } from './ladder';
-import type { SongGrip } from './song-grips';
-import type { Step } from './step';
-import { called, createStep, inWords, stepId } from './step-words';
-import { drillRate, neededRate, tempoLimit } from './tempo-limit';
-import {
-  tightestChanges,
-  type TimedSongChange,
-  type WindowedChange,
-  type Workpiece,
-} from './workpiece';
+import { GOALS, type Step } from './step';
+import { stepMinutes } from './step-minutes';
+import { createStep, rungRatio } from './step-words';
+import { tempoLimit } from './tempo-limit';
+import { barsOfPart, type Workpiece } from './workpiece';
 
-function gripStep(grip: SongGrip, work: Workpiece): Step {
-  return createStep('grip', {
-    title: `Grip ${called(work, grip.name)}`,
-    atoms: [grip.name],
-    needs: [],
-    rungs: [],
-    why: 'Every string that is struck rings, five times in a row.',
+/** Bars of one pass of the hand alone. */
+export const HAND_BARS = 4;
+
+/**
+ * Counts the strokes in the densest beat of a pattern; 0 for one of rests.
+ *
+ * @example
+ * strokesPerBeat(readPattern(parseMeter('4/4'), 'D - D U D U D U'.split(' ')).pattern) // 2
+ */
+export function strokesPerBeat({ meter, slotsPerBar, slots }: Pattern): number {
+  const perBeat = slotsPerBar / meter.beats;
+  const counts = new Map<number, number>();
+  slots.forEach((slot, index) => {
+    const beat = Math.floor(index / perBeat);
+    if (slot.kind !== 'rest') counts.set(beat, (counts.get(beat) ?? 0) + 1);
   });
+  return Math.max(0, ...counts.values());
 }
 
-function windowSeconds({ goalBpm }: Workpiece, windowBeats: number): string {
-  return `${((60 * windowBeats) / goalBpm).toFixed(2)} s`;
-}
-
-/** Both directions of a change are practised in one drill; the slower one sets the start. */
-function changeStep(change: WindowedChange, work: Workpiece): Step {
-  const { goalBpm } = work;
-  const { windowBeats } = change;
-  const goal = neededRate({ goalBpm, windowBeats });
-  const drill = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
-  const { startBpm } = tempoLimit({ bpmGoal: goal, changes: [drill] });
-  const names = [change.from, change.to].sort();
-  return createStep('change', {
-    title: `Change ${names.map((name) => called(work, name)).join(' and ')}`,
-    atoms: names,
-    needs: names.map((name) => stepId('grip', [name])),
-    rungs: rungsTo(goal, startBpm),
-    why: `${inWords(change, work)}; there are ${windowSeconds(work, windowBeats)} for it at ${goalBpm} bpm, so ${goal} changes a minute are needed.`,
-  });
-}
-
-function pairOf({ from, to }: TimedSongChange): string {
-  return [from, to].sort().join(' ');
-}
-
-/** Of the two ways a change goes, the slower time and the tighter window; in the order they first come. */
-function changeSteps(work: Workpiece): readonly Step[] {
-  const drills = new Map<string, WindowedChange>();
-  for (const change of tightestChanges(work)) {
-    const key = pairOf(change);
-    const known = drills.get(key) ?? change;
-    drills.set(key, { ...known, windowBeats: Math.min(known.windowBeats, change.windowBeats) });
+/** The song's own patterns that its parts are played with in a layer, in the order they come. */
+function patternsPlayed(work: Workpiece, layer: Layer): readonly (readonly [string, Pattern])[] {
+  const played = new Map<string, Pattern>();
+  for (const { id } of work.parts) {
+    for (const { struck } of barsOfPart(work, id, layer)) {
+      if (struck?.name !== undefined) played.set(struck.name, struck.pattern);
+    }
   }
-  const inOrder = [...new Set(work.changes.map(pairOf))];
-  return inOrder.flatMap((key) => {
-    const drill = drills.get(key);
-    return drill ? [changeStep(drill, work)] : [];
+  return [...played];
+}
+
+function whyOf(work: Workpiece, perBeat: number): string {
+  const needed = ((perBeat * work.goalBpm) / 60).toFixed(1);
+  const shown = work.student.strokesPerSecond;
+  const has =
+    shown === undefined
+      ? `a first hand is taken to have ${work.constants.strokesPerSecond}`
+      : `${shown} have been shown`;
+  return `It asks for ${needed} strokes a second at ${work.goalBpm} bpm; ${has}.`;
+}
+
+function handStep(work: Workpiece, name: string, pattern: Pattern): Step {
+  const { goalBpm, constants, student } = work;
+  const perBeat = strokesPerBeat(pattern);
+  const perSecond = student.strokesPerSecond ?? constants.strokesPerSecond;
+  const limit = tempoLimit({
+    ...{ bpmGoal: goalBpm, changes: [], strokesPerBeat: perBeat, strokesPerSecond: perSecond },
+    constants,
+  });
+  const rungs = rungsTo(goalBpm, limit.startBpm, rungRatio(work));
+  const pass = {
+    ...{ rungs, goal: GOALS.hand, passBeats: HAND_BARS * pattern.meter.beats },
+    tauMinutes: constants.handMinutes * pattern.bars * work.pace,
+  };
+  return createStep('hand', {
+    title: `Pattern ${name} on one muted chord`,
+    atoms: [name],
+    needs: ['ready'],
+    rungs,
+    minutes: stepMinutes(pass, constants),
+    why: whyOf(work, perBeat),
+    limit: { limitBpm: limit.limitBpm, strokes: { perBeat, perSecond } },
   });
 }
 
-/** The steps of the left hand: every grip, then every change. */
-export function handSteps(work: Workpiece): readonly Step[] {
-  return [...work.grips.map((grip) => gripStep(grip, work)), ...changeSteps(work)];
+/** The picking or strumming hand alone: each of the song's patterns that is played up to a layer. */
+export function handSteps(work: Workpiece, goal: Layer): readonly Step[] {
+  return patternsPlayed(work, goal).map(([name, pattern]) => handStep(work, name, pattern));
 }

@@ -71,7 +71,7 @@ export function ladder({
  * @example
  * rungsTo(92, 90) // [90, 92]
  */
-export function rungsTo(goalBpm: number, startBpm: number): readonly Bpm[] {
-  const made = ladder({ startBpm, goalBpm });
+export function rungsTo(goalBpm: number, startBpm: number, ratio?: number): readonly Bpm[] {
+  const made = ladder({ startBpm, goalBpm, ...(ratio !== undefined && { ratio }) });
   return made.ok ? made.rungs : [bpm(goalBpm)];
 }

@@ -2,13 +2,18 @@ import fc from 'fast-check';
 import { EMPTY_SONG, readChart, type Layer } from '../song';
 import { anySong } from '../testing/any-song';
 import {
+  climbMinutes,
   makeSteps,
   passBeats,
   passOf,
   placeInPass,
+  rungsTo,
   songGrips,
+  splitSection,
+  USUAL_STUDENT,
   workpieceOf,
   type Step,
+  type Student,
 } from './index';
 
 const BARGE = readChart(
@@ -26,20 +31,136 @@ const byTitle = (title: string): Step => {
 };
 
 describe('the steps of a song', () => {
-  it('go from grips over changes and sections to joins and the whole song', () => {
+  it('go from a guitar that is ready over grips, changes and sections to playing it for somebody', () => {
     const order = steps.map(({ kind, layer }) => `${kind}${layer ? ` ${layer}` : ''}`);
     expect([...new Set(order)]).toEqual([
-      ...['grip', 'change', 'section bare', 'whole bare'],
-      ...['section pulse', 'section full', 'join full', 'whole full'],
+      ...['ready', 'listen', 'grip', 'change'],
+      ...['section bare', 'difference bare', 'whole bare', 'section pulse'],
+      ...['section full', 'difference full', 'join full', 'whole full'],
+      ...['recording full', 'perform full'],
     ]);
   });
 
-  it('teach each distinct section once, and a derived one after its parent with its new bars named', () => {
+  it('teach each distinct section once, and of a derived one only what is new, after its parent', () => {
     const sections = steps
-      .filter((step) => step.kind === 'section' && step.layer === 'full')
-      .map((step) => step.title);
-    expect(sections).toEqual(['A Verse', 'B Chorus', 'B′ Chorus 2: bar 3 new']);
+      .filter(
+        ({ kind, layer }) => (kind === 'section' || kind === 'difference') && layer === 'full',
+      )
+      .map(({ title, bars }) => [title, bars]);
+    expect(sections).toEqual([
+      ['A Verse', undefined],
+      ['B Chorus', undefined],
+      ['B′ Chorus 2: bar 3 only', [3]],
+    ]);
     expect(byTitle('B′').needs).toContain(byTitle('B Chorus').id);
+    expect(byTitle('B′').base).toBe(byTitle('B Chorus').id);
+  });
+
+  it('teach every distinct bar exactly once before the joins, for any song', () => {
+    fc.assert(
+      fc.property(anySong, (song) => {
+        const one = workpieceOf(song);
+        const made = makeSteps(one).filter(
+          ({ kind, layer }) => (kind === 'section' || kind === 'difference') && layer === 'full',
+        );
+        for (const part of one.parts) {
+          const [own, ...more] = made.filter((step) => step.atoms[0] === part.id);
+          expect(more).toEqual([]);
+          const taught = own?.bars ?? part.bars.map((_, place) => place + 1);
+          // A part that is only shorter has its new ending practised.
+          const fresh = part.newBars.length > 0 ? part.newBars : [part.bars.length];
+          expect(taught).toEqual(fresh);
+          const parent = made.find((step) => step.id === own?.base);
+          if (own?.bars) expect(parent?.atoms).toEqual([part.parent ?? '']);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('practise the picking hand alone, each pattern once, faster the more it has shown', () => {
+    const chart =
+      'tempo: 92\npattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| G | D |\n[B] pattern eights\n| C |';
+    const { song } = readChart(chart);
+    const handOf = (strokesPerSecond?: number): Step | undefined => {
+      const student = {
+        ...USUAL_STUDENT,
+        ...(strokesPerSecond !== undefined && { strokesPerSecond }),
+      };
+      return makeSteps(workpieceOf(song, { student })).find((step) => step.kind === 'hand');
+    };
+    expect(handOf()?.id).toBe('hand:eights');
+    expect(handOf()?.rungs.map(Number)).toEqual(rungsTo(92, 67).map(Number));
+    expect(handOf(2.8)?.rungs[0]).toBe(75 as never);
+    expect(handOf(4)?.rungs.map(Number)).toEqual([92]);
+    expect(
+      makeSteps(workpieceOf(song)).find(
+        (step) => step.id.startsWith('section:') && step.layer === 'full',
+      )?.needs,
+    ).toContain('hand:eights');
+  });
+
+  it('let a student’s own hand and changes set the tempos, and say so', () => {
+    const { song } = readChart('tempo: 92\ngrip Gm6: 3x2333\n[A]\n| G | Gm6 |');
+    const sectionFor = (student: Partial<Student>): Step | undefined =>
+      makeSteps(workpieceOf(song, { student: { ...USUAL_STUDENT, ...student } })).find(
+        (step) => step.kind === 'section' && step.layer === 'full',
+      );
+    const measured = sectionFor({ changes: [{ from: 'Gm6', to: 'G', seconds: 0.52 }] });
+    expect(measured?.limit?.limitBpm).toBeCloseTo(57.7, 1);
+    expect([measured?.rungs[0], measured?.why]).toEqual([
+      51 as never,
+      'G → Gm6 takes 0.52 s; half a beat for it allows 57 bpm.',
+    ]);
+    const hand = sectionFor({
+      strokesPerSecond: 1.75,
+      changes: [{ from: 'G', to: 'Gm6', seconds: 0.2 }],
+    });
+    expect(hand?.why).toBe('2 strokes a beat at 1.75 a second allow 52 bpm.');
+    const slow = sectionFor({ paceFactor: 2 });
+    expect(slow?.limit?.change?.seconds).toBeCloseTo(
+      2 * (sectionFor({})?.limit?.change?.seconds ?? 0),
+    );
+  });
+
+  it('judge other changes by the pace of those that were measured', () => {
+    const { song } = readChart('[A]\n| G | D | C |');
+    const plain = workpieceOf(song);
+    const shown = plain.changes.slice(0, 1).map((one) => ({ ...one, seconds: one.seconds * 3 }));
+    const measured = workpieceOf(song, { student: { ...USUAL_STUDENT, changes: shown } });
+    expect(measured.pace).toBeCloseTo(3 ** (1 / 4));
+    expect(measured.changes[1]?.seconds).toBeCloseTo(
+      (plain.changes[1]?.seconds ?? 0) * 3 ** (1 / 4),
+    );
+  });
+
+  it('take longer the further the tempo has to go, and the more there is to learn', () => {
+    const minutesOf = (chart: string): number =>
+      makeSteps(workpieceOf(readChart(chart).song)).reduce((sum, step) => sum + step.minutes, 0);
+    expect(minutesOf('tempo: 120\n[A]\n| G | D |')).toBeGreaterThan(
+      minutesOf('tempo: 60\n[A]\n| G | D |'),
+    );
+    expect(minutesOf('[A]\n| G | D | C | F |')).toBeGreaterThan(minutesOf('[A]\n| G | D |'));
+    for (const [from, tau] of [
+      [58, 1.726],
+      [64, 1.57],
+      [72, 1.313],
+    ] as const) {
+      const minutes = climbMinutes({
+        fromBpm: from,
+        goalBpm: 92,
+        tauMinutes: 1,
+        ceilingRatio: 1.08,
+      });
+      expect(minutes).toBeCloseTo(tau, 3);
+    }
+  });
+
+  it('start a join where its crossing allows, and the whole song a little under the goal', () => {
+    expect(byTitle('Join A → B:').limit?.change).toEqual(
+      jasmine.objectContaining({ from: 'D', to: 'G', atBeat: 8 }),
+    );
+    expect(steps.find((step) => step.id === 'whole:full')?.rungs.map(Number)).toEqual([79, 85, 92]);
   });
 
   it('join each pair that follows in the map, once', () => {
@@ -65,13 +186,13 @@ describe('the steps of a song', () => {
     const [shapes, sounding] = (['shape', 'sounding'] as const).map((names) =>
       makeSteps(workpieceOf(song, { names })),
     );
-    expect(shapes?.slice(0, 3).map((step) => step.title)).toEqual([
+    expect(shapes?.slice(2, 5).map((step) => step.title)).toEqual([
       ...['Grip G', 'Grip D', 'Change D and G'],
     ]);
-    expect(sounding?.slice(0, 3).map((step) => step.title)).toEqual([
+    expect(sounding?.slice(2, 5).map((step) => step.title)).toEqual([
       ...['Grip A', 'Grip E', 'Change E and A'],
     ]);
-    expect(sounding?.[3]?.why).toMatch(/^A → E takes/);
+    expect(sounding?.[4]?.why).toMatch(/^A → E takes/);
     expect(sounding?.map((step) => step.id)).toEqual(shapes?.map((step) => step.id));
   });
 
@@ -85,8 +206,10 @@ describe('the steps of a song', () => {
       ...['4 beats', 'one beat', 'half a beat'],
     ]);
     expect(made.map((one) => one.needs.at(-1))).toEqual([
-      ...['change:C:F', 'section:s5:bare', 'section:s5:pulse'],
+      ...['grip:F', 'section:s5:bare', 'section:s5:pulse'],
     ]);
+    // Four beats are ample for the change; half a beat is not.
+    expect(made.map((one) => one.needs.includes('change:C:F'))).toEqual([false, true, true]);
   });
 
   it('pass over a barer layer that is no different, and a pulse that is not needed', () => {
@@ -103,8 +226,8 @@ describe('the steps of a song', () => {
       'pattern fill 4/4: D U D U x x x x\n[A] pattern fill for ornaments in 2\n| G | D |',
     );
     const layersOf = (goal: Layer): readonly string[] =>
-      makeSteps(workpieceOf(song), goal).flatMap((one) => one.layer ?? []);
-    expect(layersOf('bare')).toEqual(['bare', 'bare']);
+      makeSteps(workpieceOf(song), { goal }).flatMap((one) => one.layer ?? []);
+    expect([...new Set(layersOf('bare'))]).toEqual(['bare']);
     expect(layersOf('ornaments')).toContain('ornaments');
     expect(layersOf('full')).not.toContain('ornaments');
   });
@@ -163,6 +286,44 @@ describe('a pass', () => {
     expect(barsOf(byTitle('A Verse'))).toBe('G | D | Em | D');
     expect(barsOf(byTitle('Join A → B:'))).toBe('Em | D | G | Gm6');
     expect(passOf(byTitle('Whole'), work).bars.length).toBe(4 + 2 + 4 + 3);
+  });
+
+  it('of a difference has a bar before and after what is new, of a half its bars alone', () => {
+    const { song } = readChart('[A]\n| G | D | C | Em | G | D |\n[B = A]\n3: | F |');
+    const one = workpieceOf(song);
+    const made = makeSteps(one);
+    const difference = made.find(({ kind, layer }) => kind === 'difference' && layer === 'full');
+    const chordsOf = (step: Step | undefined): readonly string[] =>
+      step ? passOf(step, one).bars.map((bar) => bar.chords[0]?.chord ?? '') : [];
+    expect(chordsOf(difference)).toEqual(['D', 'F', 'Em']);
+    const whole = made.find(({ kind, layer }) => kind === 'section' && layer === 'full');
+    const split = whole && splitSection(one, whole, 4);
+    expect(split?.halves.map(chordsOf)).toEqual([
+      ['G', 'D', 'C', 'Em'],
+      ['G', 'D'],
+    ]);
+    expect(difference && splitSection(one, difference, 1)).toBeUndefined();
+  });
+
+  it('of the hand alone takes its pattern on muted strings, and of listening the whole song', () => {
+    const { song } = readChart(
+      'pattern two 4/4: D U D U D - D U | D - D - D - D -\n[A] pattern two\n| G | D |',
+    );
+    const one = workpieceOf(song);
+    const bars = (id: string) => {
+      const step = makeSteps(one).find((each) => each.id === id);
+      return step ? passOf(step, one).bars : [];
+    };
+    expect(bars('hand:two').map((bar) => [bar.chords[0]?.chord, bar.struck?.bar])).toEqual([
+      ...[
+        ['-', 0],
+        ['-', 1],
+        ['-', 0],
+        ['-', 1],
+      ],
+    ]);
+    expect(bars('listen').length).toBe(2);
+    expect(bars('ready')).toEqual([]);
   });
 
   it('of a change drill takes the two grips in turn, a beat each', () => {

@@ -1,8 +1,10 @@
 import { barsInLayer, type BarStrokes, type Occurrence, type StruckBar } from '../form';
 import type { Layer } from '../song';
 import { beatsToNumber } from '../units';
-import type { Step } from './step';
-import type { Workpiece } from './workpiece';
+import { barsAround } from './bar-ranges';
+import { HAND_BARS } from './hand-steps';
+import type { Step, StepKind } from './step';
+import { passesOfPart, type Workpiece } from './workpiece';
 
 /** One bar of a pass: what to play, and how many beats it lasts. */
 export interface PassBar {
@@ -43,35 +45,77 @@ function drillBars([a = '-', b = '-']: readonly string[]): readonly PassBar[] {
   }));
 }
 
-function gripBars([chord = '-']: readonly string[], beats: number): readonly PassBar[] {
-  return [{ label: '1', chords: [{ chord, beat: 1, beats }], beats }];
+/** A bar for each grip. */
+function gripBars(chords: readonly string[], beats: number): readonly PassBar[] {
+  return chords.map((chord, index) => ({
+    ...{ label: String(index + 1), beats },
+    chords: [{ chord, beat: 1, beats }],
+  }));
 }
 
 /** One pass is enough to learn a repeated section. */
 function partBars(work: Workpiece, partId: string, layer: Layer): readonly PassBar[] {
-  const first = work.playing.occurrences.find((one) => one.part.id === partId);
-  if (!first) return [];
-  return playedBars(work, first, layer).slice(0, Math.max(1, first.part.bars.length));
+  return toPassBars(passesOfPart(work, partId, layer)[0] ?? []);
 }
 
-function barsOf(step: Played, work: Workpiece): readonly PassBar[] {
+/** Only some bars of a part, each stretch with a bar before and after it. */
+function someBars(bars: readonly PassBar[], own: readonly number[]): readonly PassBar[] {
+  return barsAround(own, bars.length).flatMap(({ from, to }) => bars.slice(from - 1, to));
+}
+
+/** The hand alone: a few bars of its pattern on strings that are muted. */
+function handBars(work: Workpiece, name: string): readonly PassBar[] {
+  const pattern = work.patterns.named[name];
+  if (!pattern) return [];
+  const { beats } = pattern.meter;
+  return Array.from({ length: HAND_BARS }, (_, index) => ({
+    label: String(index + 1),
+    struck: { pattern, name, bar: index % pattern.bars },
+    chords: [{ chord: '-', beat: 1, beats }],
+    beats,
+  }));
+}
+
+function joinBars(step: Played, work: Workpiece, layer: Layer): readonly PassBar[] {
   const [first = '', second = ''] = step.atoms;
-  const layer = step.layer ?? 'full';
-  switch (step.kind) {
-    case 'grip':
-      return gripBars(step.atoms, work.meterBeats);
-    case 'change':
-      return drillBars(step.atoms);
-    case 'section':
-      return partBars(work, first, layer);
-    case 'join':
-      return [
-        ...lastBars(work, first, layer).slice(-2),
-        ...partBars(work, second, layer).slice(0, 2),
-      ];
-    case 'whole':
-      return work.playing.occurrences.flatMap((one) => playedBars(work, one, layer));
-  }
+  return [...lastBars(work, first, layer).slice(-2), ...partBars(work, second, layer).slice(0, 2)];
+}
+
+function wholeBars(work: Workpiece, layer: Layer): readonly PassBar[] {
+  return work.playing.occurrences.flatMap((one) => playedBars(work, one, layer));
+}
+
+/** A half of a section is its bars alone; a difference has a bar on either side, to get in and out. */
+function sectionBars({ kind, atoms, bars: own }: Played, work: Workpiece, layer: Layer) {
+  return atoms.flatMap((partId) => {
+    const bars = partBars(work, partId, layer);
+    if (!own) return bars;
+    return kind === 'difference'
+      ? someBars(bars, own)
+      : bars.filter((_, place) => own.includes(place + 1));
+  });
+}
+
+type Player = (step: Played, work: Workpiece, layer: Layer) => readonly PassBar[];
+
+/** How a pass of each kind of step is played; those that are not there have no bars. */
+const PLAYERS: Readonly<Partial<Record<StepKind, Player>>> = {
+  listen: (_, work) => wholeBars(work, 'full'),
+  grip: ({ atoms }, work) => gripBars(atoms, work.meterBeats),
+  change: ({ atoms }) => drillBars(atoms),
+  hand: ({ atoms: [name = ''] }, work) => handBars(work, name),
+  half: sectionBars,
+  section: sectionBars,
+  difference: sectionBars,
+  join: joinBars,
+  whole: (_, work, layer) => wholeBars(work, layer),
+  recording: (_, work, layer) => wholeBars(work, layer),
+  sing: (_, work, layer) => wholeBars(work, layer),
+  perform: (_, work, layer) => wholeBars(work, layer),
+};
+
+function barsOf(step: Played, work: Workpiece): readonly PassBar[] {
+  return PLAYERS[step.kind]?.(step, work, step.layer ?? 'full') ?? [];
 }
 
 /** The end of a part as it is last played, its last pass. */
@@ -82,7 +126,7 @@ function lastBars(work: Workpiece, partId: string, layer: Layer): readonly PassB
 }
 
 /** What a pass needs to know of its step. */
-type Played = Pick<Step, 'kind' | 'atoms' | 'layer'>;
+type Played = Pick<Step, 'kind' | 'atoms' | 'layer' | 'bars'>;
 
 /**
  * Gives what is played once through a step, with one bar of count-in; no bars when the song no

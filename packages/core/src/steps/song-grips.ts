@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions';
 import { parseChordName } from '../chord';
 import {
   fingeringOf,
@@ -10,6 +11,7 @@ import {
 } from '../fretboard';
 import { chordRow, playingOf, type Playing } from '../form';
 import { settledFrame, type SongDocument } from '../song';
+import { USUAL_STUDENT, type Student } from './student';
 
 /** The grip a song uses for a chord, given by the teacher or proposed by Harvu. */
 export interface SongGrip {
@@ -20,41 +22,46 @@ export interface SongGrip {
 }
 
 /**
- * Gives the hand a song is played with: the usual one behind this song's capo.
+ * Gives the hand a song is played with behind its capo: the student's neck and stretch, the usual
+ * ones where they were not measured.
  *
  * @example
  * handFor({ ...EMPTY_SONG, frame: { capo: 2 } }).capo // 2
+ * @example
+ * handFor(EMPTY_SONG, { ...USUAL_STUDENT, stretchMm: 84 }).stretch // 0.8
  */
-export function handFor(song: SongDocument): Hand {
-  return { ...USUAL_HAND, capo: settledFrame(song.frame).capo };
+export function handFor(song: SongDocument, student: Student = USUAL_STUDENT): Hand {
+  const { scaleLengthMm = USUAL_HAND.scaleLengthMm, stretchMm } = student;
+  const stretch = stretchMm === undefined ? 1 : stretchMm / assumed('reach14Mm');
+  return { scaleLengthMm, stretch, capo: settledFrame(song.frame).capo };
 }
 
-function givenGrip(song: SongDocument, name: string): SongGrip | undefined {
+function givenGrip(song: SongDocument, name: string, hand: Hand): SongGrip | undefined {
   const given = song.grips.find((one) => one.name === name);
   if (!given) return undefined;
   const fingers =
-    given.fingers ?? fingeringOf(given.grip, handFor(song))?.fingers ?? given.grip.map(() => null);
+    given.fingers ?? fingeringOf(given.grip, hand)?.fingers ?? given.grip.map(() => null);
   return { name, grip: given.grip, fingers, isProposed: false };
 }
 
-/** The easiest grip of a name never changes for one tuning and capo, and is asked for at every keystroke. */
+/** The easiest grip of a name never changes for one tuning and hand, and is asked for at every keystroke. */
 const remembered = new Map<string, FoundGrip | undefined>();
 const MOST_REMEMBERED = 5000;
 
-function easiestGrip(song: SongDocument, name: string): FoundGrip | undefined {
+function easiestGrip(song: SongDocument, name: string, hand: Hand): FoundGrip | undefined {
   const setup = settledFrame(song.frame);
-  const key = [name, setup.capo, ...setup.tuning].join(' ');
+  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, ...setup.tuning].join(' ');
   if (!remembered.has(key)) {
     if (remembered.size >= MOST_REMEMBERED) remembered.clear();
     const parsed = parseChordName(name);
-    const [found] = parsed ? findGrips({ name: parsed, setup, hand: handFor(song), count: 1 }) : [];
+    const [found] = parsed ? findGrips({ name: parsed, setup, hand, count: 1 }) : [];
     remembered.set(key, found);
   }
   return remembered.get(key);
 }
 
-function proposedGrip(song: SongDocument, name: string): SongGrip | undefined {
-  const found = easiestGrip(song, name);
+function proposedGrip(song: SongDocument, name: string, hand: Hand): SongGrip | undefined {
+  const found = easiestGrip(song, name, hand);
   return found && { name, grip: found.grip, fingers: found.fingers, isProposed: true };
 }
 
@@ -68,8 +75,12 @@ function proposedGrip(song: SongDocument, name: string): SongGrip | undefined {
 export function songGrips(
   song: SongDocument,
   playing: Playing = playingOf(song),
+  student: Student = USUAL_STUDENT,
 ): readonly SongGrip[] {
+  const hand = handFor(song, student);
   const bars = playing.occurrences.flatMap((one) => one.bars);
   const names = [...new Set(chordRow(bars))];
-  return names.flatMap((name) => givenGrip(song, name) ?? proposedGrip(song, name) ?? []);
+  return names.flatMap(
+    (name) => givenGrip(song, name, hand) ?? proposedGrip(song, name, hand) ?? [],
+  );
 }

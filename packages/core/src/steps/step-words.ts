@@ -1,7 +1,7 @@
 import { chordLabel, transposeChordName } from '../chord';
 import { rungsTo } from './ladder';
-import { GOALS, type Step, type StepKind } from './step';
-import { tempoLimit } from './tempo-limit';
+import { GOALS, type Step, type StepKind, type StepLimit } from './step';
+import { tempoLimit, type TempoLimit } from './tempo-limit';
 import type { TimedSongChange, WindowedChange, Workpiece } from './workpiece';
 
 /** Makes a step; its id comes from what it practises, and the layer where it has one. */
@@ -10,9 +10,12 @@ export function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'goa
   return { ...step, kind, id: stepId(kind, [...step.atoms, ...layer]), goal: GOALS[kind] };
 }
 
-/** The id of a step that practises some atoms, perhaps in a layer. */
+/**
+ * The id of a step that practises some atoms, perhaps in a layer; a difference has the id of a
+ * section, so that tries stay with it when a section turns out to be derived.
+ */
 export function stepId(kind: StepKind, atoms: readonly string[]): string {
-  return [kind, ...atoms].join(':');
+  return [kind === 'difference' ? 'section' : kind, ...atoms].join(':');
 }
 
 /** A chord as whoever reads the steps calls it: by its shape, or by what sounds. */
@@ -22,10 +25,17 @@ export function called({ names, capo }: Workpiece, name: string): string {
 
 /** How long a change takes, in words. */
 export function inWords(change: TimedSongChange, work: Workpiece): string {
-  return `${called(work, change.from)} → ${called(work, change.to)} takes about ${change.seconds.toFixed(2)} s`;
+  const about = change.isShown ? '' : 'about ';
+  return `${called(work, change.from)} → ${called(work, change.to)} takes ${about}${change.seconds.toFixed(2)} s`;
 }
 
-function beatWords(beats: number): string {
+/**
+ * Says a number of beats.
+ *
+ * @example
+ * beatWords(0.5) // 'half a beat'
+ */
+export function beatWords(beats: number): string {
   if (beats === 0.5) return 'half a beat';
   if (beats === 1) return 'one beat';
   return `${Number(beats.toFixed(2))} beats`;
@@ -34,24 +44,60 @@ function beatWords(beats: number): string {
 /** Changes that leave no time at all cannot be played as written; they are told, and do not divide by nothing. */
 const LEAST_WINDOW_BEATS = 0.05;
 
-/** The ladder that some changes allow, and why it starts where it does. */
-export function ladderFor(
-  work: Workpiece,
-  changes: readonly WindowedChange[],
-): Pick<Step, 'rungs' | 'why'> & { readonly needsBarerLayer: boolean } {
-  const timed = changes.map(({ seconds, windowBeats }) => ({
+/** What a part asks of both hands. */
+export interface Demand {
+  readonly changes: readonly WindowedChange[];
+  /** Strokes in its densest beat; 0 where nothing is known of the hand. */
+  readonly strokesPerBeat: number;
+}
+
+/** The limit some changes and strokes set to this student. */
+function limitOf({ student, goalBpm, constants }: Workpiece, demand: Demand): TempoLimit {
+  const changes = demand.changes.map(({ seconds, windowBeats }) => ({
     seconds,
     windowBeats: Math.max(LEAST_WINDOW_BEATS, windowBeats),
   }));
-  const limit = tempoLimit({ bpmGoal: work.goalBpm, changes: timed });
-  const rungs = rungsTo(work.goalBpm, limit.startBpm);
-  const { needsBarerLayer } = limit;
-  const slow = limit.because.kind === 'change' ? changes[limit.because.index] : undefined;
-  if (!slow || limit.limitBpm === null) {
-    return { rungs, why: 'No change holds the tempo back.', needsBarerLayer };
+  const { strokesPerSecond } = student;
+  return tempoLimit({
+    ...{ bpmGoal: goalBpm, changes, strokesPerBeat: demand.strokesPerBeat, constants },
+    ...(strokesPerSecond !== undefined && { strokesPerSecond }),
+  });
+}
+
+function toStepLimit({ limitBpm, because }: TempoLimit, { changes }: Demand): StepLimit {
+  if (because.kind === 'strokes') {
+    const { strokesPerBeat: perBeat, strokesPerSecond: perSecond } = because;
+    return { limitBpm, strokes: { perBeat, perSecond } };
   }
-  const fastest = Math.floor(limit.limitBpm);
+  const change = because.kind === 'change' ? changes[because.index] : undefined;
+  return { limitBpm, ...(change && { change }) };
+}
+
+function because(work: Workpiece, { limitBpm, change, strokes }: StepLimit): string {
+  if (limitBpm === null) return 'No change holds the tempo back.';
+  const fastest = `${Math.floor(limitBpm)} bpm`;
+  if (strokes) {
+    return `${Number(strokes.perBeat.toFixed(2))} strokes a beat at ${strokes.perSecond} a second allow ${fastest}.`;
+  }
+  return change
+    ? `${inWords(change, work)}; ${beatWords(change.windowBeats)} for it allows ${fastest}.`
+    : '';
+}
+
+/** The ladder that some changes and strokes allow, and why it starts where it does. */
+export function ladderFor(
+  work: Workpiece,
+  demand: Demand,
+): Required<Pick<Step, 'rungs' | 'why' | 'limit'>> & { readonly needsBarerLayer: boolean } {
+  const found = limitOf(work, demand);
+  const { startBpm, needsBarerLayer } = found;
+  const limit = toStepLimit(found, demand);
+  const rungs = rungsTo(work.goalBpm, startBpm, rungRatio(work));
   const barer = needsBarerLayer ? ' The barer layer comes first, until it is quicker.' : '';
-  const why = `${inWords(slow, work)}; ${beatWords(slow.windowBeats)} for it allows ${fastest} bpm.${barer}`;
-  return { rungs, why, needsBarerLayer };
+  return { rungs, limit, why: `${because(work, limit)}${barer}`, needsBarerLayer };
+}
+
+/** How much faster each rung is: the student's own, else the studio's. */
+export function rungRatio({ student, constants }: Workpiece): number {
+  return student.rungRatio ?? constants.rungRatio;
 }

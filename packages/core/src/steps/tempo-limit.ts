@@ -1,4 +1,4 @@
-import { assumed } from '../assumptions';
+import { USUAL_CONSTANTS, type Constants } from '../assumptions';
 import { bpm, type Bpm } from '../units';
 
 /** One change as a limit: how long it takes, and the beats there are for it. */
@@ -13,6 +13,8 @@ export interface LimitRequest {
   readonly changes: readonly TimedChange[];
   readonly strokesPerBeat?: number;
   readonly strokesPerSecond?: number;
+  /** The studio's own constants; those assumed by default. */
+  readonly constants?: Constants;
 }
 
 /** The fastest tempo at which everything fits, the tempo to start at, and what decided it. */
@@ -66,6 +68,7 @@ function limitsOf(request: LimitRequest): readonly Limit[] {
  */
 export function tempoLimit(request: LimitRequest): TempoLimit {
   const goal = request.bpmGoal;
+  const { startShare, startLeastShare } = request.constants ?? USUAL_CONSTANTS;
   const least = limitsOf(request).reduce<Limit | undefined>(
     (low, one) => (low && low.bpm <= one.bpm ? low : one),
     undefined,
@@ -78,13 +81,13 @@ export function tempoLimit(request: LimitRequest): TempoLimit {
       needsBarerLayer: false,
     };
   }
-  const start = Math.floor(assumed('startShare') * least.bpm + ROUNDING);
-  const half = Math.ceil(assumed('startLeastShare') * goal);
+  const start = Math.floor(startShare * least.bpm + ROUNDING);
+  const half = Math.ceil(startLeastShare * goal);
   return {
     limitBpm: bpm(least.bpm),
     startBpm: bpm(Math.min(goal, Math.max(half, start))),
     because: least.because,
-    needsBarerLayer: start < assumed('startLeastShare') * goal,
+    needsBarerLayer: start < startLeastShare * goal,
   };
 }
 
@@ -103,7 +106,7 @@ export function neededRate({
   readonly windowBeats: number;
 }): number {
   const window = (60 * windowBeats) / goalBpm;
-  return Math.ceil(60 / (window + assumed('drillStrumSeconds')) - ROUNDING);
+  return Math.ceil(60 / (window + USUAL_CONSTANTS.drillStrumSeconds) - ROUNDING);
 }
 
 /**
@@ -113,5 +116,5 @@ export function neededRate({
  * drillRate(0.65) // 60
  */
 export function drillRate(changeSeconds: number): number {
-  return 60 / (changeSeconds + assumed('drillStrumSeconds'));
+  return 60 / (changeSeconds + USUAL_CONSTANTS.drillStrumSeconds);
 }

@@ -1,3 +1,4 @@
+import { USUAL_CONSTANTS, type Constants } from '../assumptions';
 import { changeBetween, USUAL_CONVENTIONS, type Conventions, type Hand } from '../fretboard';
 import {
   barsInLayer,
@@ -13,13 +14,17 @@ import {
   type SongPatterns,
   type StruckBar,
 } from '../form';
+import type { Tuning } from '../pitch';
 import { settledFrame, type Layer, type SongDocument } from '../song';
 import type { Bpm } from '../units';
 import { handFor, songGrips, type SongGrip } from './song-grips';
+import { paceFactorOf, shownSeconds, USUAL_STUDENT, type Student } from './student';
 
-/** A change with the time it takes a usual player. */
+/** A change with the time it takes this student. */
 export interface TimedSongChange extends ChordChange {
   readonly seconds: number;
+  /** The student has shown it; otherwise the time is predicted. */
+  readonly isShown?: true;
 }
 
 /** A song taken apart, ready for its steps to be made. */
@@ -30,6 +35,7 @@ export interface Workpiece {
   readonly goalBpm: Bpm;
   readonly patterns: SongPatterns;
   readonly capo: number;
+  readonly tuning: Tuning;
   /** Which of a chord's two names is said with a capo. */
   readonly names: Conventions['names'];
   /** Beats of a full bar. */
@@ -43,35 +49,79 @@ export interface Workpiece {
   readonly timed: ReadonlyMap<string, TimedSongChange>;
   /** Where each part comes, by its id. */
   readonly comes: ReadonlyMap<string, readonly Occurrence[]>;
+  readonly student: Student;
+  /** How much slower than usual the student changes and learns. */
+  readonly pace: number;
+  readonly constants: Constants;
+}
+
+/** Whom a song is taken apart for. */
+export interface WorkpieceOptions {
+  /** Which of a chord's two names is said; by shape by default. */
+  readonly names?: Conventions['names'];
+  readonly student?: Student;
+  readonly constants?: Constants;
+}
+
+/** A change with the time it takes a usual hand. */
+interface PredictedChange extends ChordChange {
+  readonly predicted: number;
+}
+
+function predictedChanges(
+  playing: Playing,
+  grips: readonly SongGrip[],
+  hand: Hand,
+): readonly PredictedChange[] {
+  const byName = new Map(grips.map((grip) => [grip.name, grip]));
+  return changesOf(playing.occurrences.flatMap((one) => one.bars)).flatMap(({ from, to }) => {
+    const [a, b] = [byName.get(from), byName.get(to)];
+    return a && b ? [{ from, to, predicted: changeBetween(a, b, { hand }).seconds }] : [];
+  });
+}
+
+/** What the student's own changes in this song say of all the others. */
+function paceOf(
+  changes: readonly PredictedChange[],
+  { changes: shown, paceFactor }: Student,
+  { paceShrink }: Constants,
+): number {
+  if (paceFactor !== undefined) return paceFactor;
+  const compared = changes.flatMap((one) => {
+    const measured = shownSeconds(shown, one);
+    return measured === undefined ? [] : [{ measured, predicted: one.predicted }];
+  });
+  return paceFactorOf(compared, paceShrink);
 }
 
 function timedChanges(
-  song: SongDocument,
-  playing: Playing,
-  grips: readonly SongGrip[],
+  changes: readonly PredictedChange[],
+  student: Student,
+  pace: number,
 ): readonly TimedSongChange[] {
-  const byName = new Map(grips.map((grip) => [grip.name, grip]));
-  const hand = handFor(song);
-  return changesOf(playing.occurrences.flatMap((one) => one.bars)).flatMap(({ from, to }) => {
-    const [a, b] = [byName.get(from), byName.get(to)];
-    return a && b ? [{ from, to, seconds: changeBetween(a, b, { hand }).seconds }] : [];
+  return changes.map(({ from, to, predicted }) => {
+    const seconds = shownSeconds(student.changes, { from, to });
+    return seconds === undefined
+      ? { from, to, seconds: predicted * pace }
+      : { from, to, seconds, isShown: true };
   });
 }
 
 /**
- * Takes a song apart: what is played, its parts, grips and timed changes; for a reader who names
- * chords by shape, unless told otherwise.
+ * Takes a song apart: what is played, its parts, grips and timed changes; for a usual student who
+ * names chords by shape, unless told otherwise.
  *
  * @example
  * workpieceOf(readChart('[A]\n| G | D |').song).changes.map((change) => change.to) // ['D']
  */
-export function workpieceOf(
-  song: SongDocument,
-  { names }: Pick<Conventions, 'names'> = USUAL_CONVENTIONS,
-): Workpiece {
+export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}): Workpiece {
+  const { student = USUAL_STUDENT, constants = USUAL_CONSTANTS } = options;
   const playing = playingOf(song, partsOf(song));
-  const grips = songGrips(song, playing);
-  const changes = timedChanges(song, playing, grips);
+  const grips = songGrips(song, playing, student);
+  const hand = handFor(song, student);
+  const predicted = predictedChanges(playing, grips, hand);
+  const pace = paceOf(predicted, student, constants);
+  const changes = timedChanges(predicted, student, pace);
   return {
     playing,
     parts: [...new Set(playing.occurrences.map((one) => one.part))],
@@ -79,9 +129,11 @@ export function workpieceOf(
     patterns: songPatterns(song),
     meterBeats: settledFrame(song.frame).meter.beats,
     grips,
-    hand: handFor(song),
+    hand,
     capo: settledFrame(song.frame).capo,
-    names,
+    tuning: settledFrame(song.frame).tuning,
+    names: options.names ?? USUAL_CONVENTIONS.names,
+    ...{ student, pace, constants },
     changes,
     timed: new Map(changes.map((one) => [`${one.from} ${one.to}`, one])),
     comes: byPart(playing),
@@ -113,9 +165,27 @@ export function barsOfPart(work: Workpiece, partId: string, layer: Layer): reado
   return occurrencesOf(work, partId).flatMap((one) => barsInLayer(one, layer, work.patterns));
 }
 
+/**
+ * Gives the first pass of a part, in a layer, each time it comes (transposed ones included).
+ *
+ * @example
+ * passesOfPart(workpieceOf(readChart('[A] x2\n| G | D |').song), 's3', 'full').map((bars) => bars.length) // [2]
+ */
+export function passesOfPart(
+  work: Workpiece,
+  partId: string,
+  layer: Layer,
+): readonly (readonly StruckBar[])[] {
+  return occurrencesOf(work, partId).map((one) =>
+    barsInLayer(one, layer, work.patterns).slice(0, Math.max(1, one.part.bars.length)),
+  );
+}
+
 /** A change with its time and the beats there are for it. */
 export interface WindowedChange extends TimedSongChange {
   readonly windowBeats: number;
+  /** Where it comes, in beats from the start of the bars that were looked at. */
+  readonly atBeat: number;
 }
 
 /**
@@ -129,9 +199,9 @@ export function windowedChanges(
   work: Workpiece,
   bars: readonly StruckBar[],
 ): readonly WindowedChange[] {
-  return changeWindows(bars).flatMap(({ from, to, windowBeats }) => {
+  return changeWindows(bars).flatMap(({ from, to, windowBeats, atBeat }) => {
     const one = work.timed.get(`${from} ${to}`);
-    return one ? [{ ...one, windowBeats }] : [];
+    return one ? [{ ...one, windowBeats, atBeat }] : [];
   });
 }
 
@@ -159,17 +229,19 @@ export function changesOfPart(
  * tightestChanges(workpieceOf(readChart('[A]\n| G | D |').song)).map((one) => one.windowBeats) // [0.5]
  */
 export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
-  const windows = new Map<string, number>();
+  const windows = new Map<string, { readonly windowBeats: number; readonly atBeat: number }>();
   // Played through, so that the changes where sections meet have their windows too.
   const bars = work.playing.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns));
-  for (const { from, to, windowBeats } of changeWindows(bars)) {
+  for (const { from, to, windowBeats, atBeat } of changeWindows(bars)) {
     const key = `${from} ${to}`;
-    windows.set(key, Math.min(windows.get(key) ?? Infinity, windowBeats));
+    if (windowBeats < (windows.get(key)?.windowBeats ?? Infinity)) {
+      windows.set(key, { windowBeats, atBeat });
+    }
   }
   return work.changes
     .flatMap((one) => {
-      const windowBeats = windows.get(`${one.from} ${one.to}`);
-      return windowBeats === undefined ? [] : [{ ...one, windowBeats }];
+      const tightest = windows.get(`${one.from} ${one.to}`);
+      return tightest ? [{ ...one, ...tightest }] : [];
     })
     .sort((a, b) => b.seconds - a.seconds);
 }

@@ -1,0 +1,111 @@
+import { isRealDate, songDocumentSchema } from '@harvu/contract';
+import { USUAL_CONSTANTS } from '@harvu/core/assumptions';
+import { deadlineOf, finishOn, makePlan, SCHOOLS, USUAL_TEACHING } from '@harvu/core/plan';
+import { EMPTY_SONG, LAYERS, LONGEST_CHART, readChart, type SongDocument } from '@harvu/core/song';
+import { USUAL_STUDENT, type Step, type Student } from '@harvu/core/steps';
+import { array, mixed, number, object, string, type InferType } from 'yup';
+import { verbOf, workError } from './verb';
+
+const MOST_OWNED = 5000;
+const DAYS = 7;
+
+const seconds = () => number().required().moreThan(0).max(60);
+
+const student = object({
+  ownedGrips: array().of(string().required()).max(MOST_OWNED).optional(),
+  ownedPatterns: array().of(string().required()).max(MOST_OWNED).optional(),
+  changes: array()
+    .of(object({ from: string().required(), to: string().required(), seconds: seconds() }))
+    .max(MOST_OWNED)
+    .optional(),
+  strokesPerSecond: number().moreThan(0).max(40).optional(),
+  paceFactor: number().min(0.1).max(10).optional(),
+  scaleLengthMm: number().min(300).max(1000).optional(),
+  stretchMm: number().min(40).max(250).optional(),
+  minutesByWeekday: array().of(number().required().min(0).max(1440)).length(DAYS).optional(),
+})
+  .default(undefined)
+  .optional();
+
+const day = () =>
+  string().test(
+    'day',
+    '${path} must be a day that exists, such as 2026-11-26',
+    (value) => value == null || isRealDate(value),
+  );
+
+const input = object({
+  song: mixed<string | object>().required(),
+  student,
+  school: string().oneOf(SCHOOLS).required(),
+  layer: string().oneOf(LAYERS).optional(),
+  deadlineOn: day().nullable().optional(),
+  today: day().required(),
+});
+
+type Input = InferType<typeof input>;
+
+function songOf(song: string | object): SongDocument | string {
+  if (typeof song === 'string') {
+    return song.length <= LONGEST_CHART ? readChart(song).song : 'The chart is too long.';
+  }
+  // A document may leave out what an empty song has.
+  const document = { ...EMPTY_SONG, ...song };
+  return songDocumentSchema.isValidSync(document, { strict: true })
+    ? document
+    : 'song must be chart text or a song document.';
+}
+
+/** Names are written with # and b; the signs are accepted. */
+function plain(name: string): string {
+  return name.replaceAll('♯', '#').replaceAll('♭', 'b');
+}
+
+function studentOf(known: Input['student']): Student {
+  const {
+    ownedGrips = [],
+    changes = [],
+    minutesByWeekday: _,
+    ...rest
+  } = known ?? { minutesByWeekday: [] };
+  return {
+    ...USUAL_STUDENT,
+    ...rest,
+    ownedGrips: ownedGrips.map(plain),
+    changes: changes.map((one) => ({ ...one, from: plain(one.from), to: plain(one.to) })),
+  };
+}
+
+function toAnswer({ rungs, goal, minutes, ...step }: Step) {
+  const { id, kind, title, atoms, layer, bars, needs, why } = step;
+  return {
+    ...{ id, kind, title, atoms, needs },
+    ...(layer !== undefined && { layer }),
+    ...(bars && { bars }),
+    ...(rungs.length > 0 && { startBpm: rungs[0], goalBpm: rungs.at(-1), rungs }),
+    ...{ goal, minutes: Math.round(minutes * 10) / 10, why },
+  };
+}
+
+/** `{song, student?, school, layer?, deadlineOn?, today}` → the steps in order, what is skipped, how long. */
+export const stepsVerb = verbOf(input, (request) => {
+  const song = songOf(request.song);
+  if (typeof song === 'string') return workError('input', song, 'song');
+  const { school, layer = 'full', deadlineOn = null, today } = request;
+  const plan = makePlan(song, {
+    teaching: { ...USUAL_TEACHING, school, goal: layer, wantedOn: deadlineOn },
+    student: studentOf(request.student),
+  });
+  const usual = Array<number>(DAYS).fill(USUAL_CONSTANTS.minutesADay);
+  const practice = { minutesByWeekday: request.student?.minutesByWeekday ?? usual, today };
+  const { minutes, low, high } = plan.time;
+  return {
+    steps: plan.steps.map(toAnswer),
+    skipped: plan.skipped.map(({ id, kind, title }) => ({ id, kind, title })),
+    minutes: Math.round(minutes),
+    minutesLow: Math.round(low),
+    minutesHigh: Math.round(high),
+    finishOn: finishOn(minutes, practice),
+    ...(deadlineOn !== null && { deadline: deadlineOf(plan.time, deadlineOn, practice) }),
+  };
+});

@@ -1,0 +1,93 @@
+import { parseChordName } from '../chord';
+import {
+  changeBetween,
+  fingeringOf,
+  findGrips,
+  formatGrip,
+  type FoundGrip,
+  type Grip,
+  type HeldGrip,
+} from '../fretboard';
+import type { SongGrip, Workpiece } from '../steps';
+
+/** Another grip for a chord of a song, easier to hold or to change from. */
+export interface EasierGrip {
+  readonly name: string;
+  readonly grip: FoundGrip['grip'];
+  readonly fingers: FoundGrip['fingers'];
+  /** The song's own grip. */
+  readonly insteadOf: SongGrip;
+  /** Time of its changes over that of the song's grip. */
+  readonly ratio: number;
+  /** True when it leaves tones of the name out. */
+  readonly losesTones: boolean;
+}
+
+/** Grips that are looked at for one name: the easiest to hold. */
+const LOOKED_AT = 8;
+/** A grip is offered when its changes take at most so much of the time … */
+const QUICKER = 0.92;
+/** … or when it lays less of a finger across the strings, and its changes take hardly longer. */
+const HARDLY_LONGER = 1.1;
+
+/** A string muted between two that sound makes strumming harder than the grip makes changing easier. */
+function isStrummable(grip: Grip): boolean {
+  const first = grip.findIndex((fret) => fret !== null);
+  const last = grip.findLastIndex((fret) => fret !== null);
+  return grip.slice(first, last + 1).every((fret) => fret !== null);
+}
+
+/** The grips a chord is reached from and left to, once for each change of the song. */
+function neighbours(work: Workpiece, name: string): readonly HeldGrip[] {
+  const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
+  return work.changes.flatMap(({ from, to }) => {
+    const other = from === name ? to : to === name ? from : undefined;
+    const grip = other === undefined ? undefined : byName.get(other);
+    return grip ?? [];
+  });
+}
+
+/** Strings that lie under barres. */
+function barred(grip: HeldGrip, { hand }: Workpiece): number {
+  const barres = fingeringOf(grip.grip, hand)?.barres ?? [];
+  return barres.reduce((sum, { from, to }) => sum + Math.abs(to - from) + 1, 0);
+}
+
+function secondsWith(grip: HeldGrip, others: readonly HeldGrip[], { hand }: Workpiece): number {
+  const both = others.flatMap((other) => [
+    changeBetween(grip, other, { hand }).seconds,
+    changeBetween(other, grip, { hand }).seconds,
+  ]);
+  return both.reduce((sum, one) => sum + one, 0);
+}
+
+/**
+ * Finds a grip of the same name that is easier for this hand: a song's changes go quicker from it, or it
+ * takes less of a barre; undefined where the song's own is the easiest, or the name cannot be read.
+ *
+ * @example
+ * easierGrip(workpieceOf(readChart('grip G: 355433\n[A]\n| G | D |').song), 'G').losesTones // false
+ */
+export function easierGrip(work: Workpiece, name: string): EasierGrip | undefined {
+  const { tuning, capo, hand } = work;
+  const own = work.grips.find((grip) => grip.name === name);
+  const parsed = parseChordName(name);
+  const others = neighbours(work, name);
+  if (!own || !parsed || others.length === 0) return undefined;
+  const setup = { tuning, capo };
+  const [now, barredNow] = [secondsWith(own, others, work), barred(own, work)];
+  const best = findGrips({ name: parsed, setup, hand, count: LOOKED_AT })
+    .filter(({ grip }) => formatGrip(grip) !== formatGrip(own.grip) && isStrummable(grip))
+    .map((found) => ({ found, ratio: secondsWith(found, others, work) / now }))
+    .filter(
+      ({ found, ratio }) =>
+        ratio <= QUICKER || (ratio <= HARDLY_LONGER && barred(found, work) < barredNow),
+    )
+    .toSorted((a, b) => a.found.cost - b.found.cost)[0];
+  if (!best) return undefined;
+  const { grip, fingers, missing } = best.found;
+  return {
+    ...{ name, grip, fingers, insteadOf: own, ratio: best.ratio },
+    losesTones: missing.length > 0,
+  };
+}

@@ -1,0 +1,226 @@
+import { splitSection, GOALS, rungsTo, type Step, type Workpiece } from '../steps';
+import type { OwnStep, PlanChange, School } from './teaching';
+
+/** A change made by hand that the steps, as they are now, cannot follow; and why. */
+export interface UnmetChange {
+  readonly change: PlanChange;
+  readonly why: string;
+}
+
+/** Steps while changes are made to them. */
+interface Draft {
+  readonly steps: readonly Step[];
+  readonly dropped: readonly Step[];
+}
+
+/** The steps after a change, or why it could not be made. */
+type Outcome = Draft | string;
+
+const GONE = 'The step is no longer there.';
+
+function find({ steps }: Draft, id: string): Step | undefined {
+  return steps.find((step) => step.id === id);
+}
+
+/** What needed a step that is gone needs what that one needed. */
+function without(steps: readonly Step[], gone: Step): readonly Step[] {
+  return steps
+    .filter((step) => step !== gone)
+    .map((step) =>
+      step.needs.includes(gone.id)
+        ? {
+            ...step,
+            needs: [...new Set([...step.needs.filter((id) => id !== gone.id), ...gone.needs])],
+          }
+        : step,
+    );
+}
+
+/** The layer that is the goal cannot do without its sections and its whole song. */
+function isGoalItself(step: Step, { steps }: Draft): boolean {
+  const whole = steps.findLast((one) => one.kind === 'whole');
+  if (step === whole) return true;
+  const isSection = step.kind === 'section' || step.kind === 'difference';
+  return isSection && step.layer === whole?.layer;
+}
+
+function drop(draft: Draft, id: string): Outcome {
+  const step = find(draft, id);
+  if (!step) return GONE;
+  if (isGoalItself(step, draft)) return 'It is the goal itself; leave the section out instead.';
+  return { steps: without(draft.steps, step), dropped: [...draft.dropped, step] };
+}
+
+function split(
+  draft: Draft,
+  { step: id, afterBar }: { readonly step: string; readonly afterBar: number },
+  work: Workpiece,
+): Outcome {
+  const step = find(draft, id);
+  const made = step && splitSection(work, step, afterBar);
+  if (!made) return step ? 'It cannot be split after that bar.' : GONE;
+  const { halves, whole } = made;
+  const steps = draft.steps.flatMap((one) => (one === step ? [...halves, whole] : [one]));
+  return { ...draft, steps };
+}
+
+/** Whether a step waits for another, however many lie between, by other ways than itself. */
+function waitsFor(steps: readonly Step[], from: Step, goalId: string): boolean {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  const seen = new Set<string>();
+  const queue = from.needs.filter((id) => id !== goalId);
+  for (let id = queue.pop(); id !== undefined; id = queue.pop()) {
+    if (id === goalId) return true;
+    if (seen.has(id)) continue;
+    seen.add(id);
+    queue.push(...(byId.get(id)?.needs ?? []));
+  }
+  return false;
+}
+
+function canMerge(a: Step, b: Step): boolean {
+  const isAlike = a.kind === b.kind && a.layer === b.layer && a !== b;
+  return isAlike && (a.kind === 'grip' || a.kind === 'section');
+}
+
+function mergedTitle(a: Step, b: Step): string {
+  if (a.kind !== 'grip') return `${a.title} with ${b.title}`;
+  return `${a.title.replace(/^Grip /, 'Grips ')} and ${b.title.replace(/^Grips? /, '')}`;
+}
+
+function mergedStep(a: Step, b: Step): Step {
+  const slower = (b.rungs[0] ?? Infinity) < (a.rungs[0] ?? Infinity) ? b : a;
+  const id = `${a.id}+${b.id}`;
+  const needs = [...new Set([...a.needs, ...b.needs])].filter(
+    (one) => one !== a.id && one !== b.id,
+  );
+  return {
+    ...slower,
+    ...{ id, needs, title: mergedTitle(a, b), atoms: [...a.atoms, ...b.atoms] },
+    minutes: a.minutes + b.minutes,
+  };
+}
+
+function merge(draft: Draft, id: string, otherId: string): Outcome {
+  const [a, b] = [find(draft, id), find(draft, otherId)];
+  if (!a || !b) return GONE;
+  if (!canMerge(a, b)) return 'Only two grips, or two sections in one layer, can be one step.';
+  if (waitsFor(draft.steps, a, b.id) || waitsFor(draft.steps, b, a.id)) {
+    return 'Another step comes between the two.';
+  }
+  const made = mergedStep(a, b);
+  const renamed = (one: string): string => (one === a.id || one === b.id ? made.id : one);
+  const steps = draft.steps
+    .filter((step) => step !== b)
+    .map((step) =>
+      step === a
+        ? made
+        : {
+            ...step,
+            needs: [...new Set(step.needs.map(renamed))],
+            ...(step.base !== undefined && { base: renamed(step.base) }),
+          },
+    );
+  return { ...draft, steps };
+}
+
+function ownStep({ step: id, title, goal, minutes, startBpm, goalBpm }: OwnStep): Step {
+  return {
+    ...{ id, kind: 'own', title, atoms: [], needs: [], minutes },
+    rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm),
+    goal: { ...GOALS.own, words: goal },
+    why: 'Your teacher put it here.',
+  };
+}
+
+function marked(draft: Draft, id: string, mark: Pick<Step, 'note' | 'isOptional'>): Outcome {
+  if (!find(draft, id)) return GONE;
+  const steps = draft.steps.map((step) => (step.id === id ? { ...step, ...mark } : step));
+  return { ...draft, steps };
+}
+
+function withChange(draft: Draft, change: PlanChange, work: Workpiece): Outcome {
+  switch (change.kind) {
+    case 'drop':
+      return drop(draft, change.step);
+    case 'split':
+      return split(draft, change, work);
+    case 'merge':
+      return merge(draft, change.step, change.with);
+    case 'own':
+      return { ...draft, steps: [...draft.steps, ownStep(change)] };
+    case 'note':
+      return marked(draft, change.step, { note: change.words });
+    case 'optional':
+      return marked(draft, change.step, { isOptional: true });
+    default:
+      return draft;
+  }
+}
+
+/** Steps with everything done to them by hand but their order, and what could not be done. */
+export function withHandMade(
+  steps: readonly Step[],
+  changes: readonly PlanChange[],
+  work: Workpiece,
+): Draft & { readonly unmet: readonly UnmetChange[] } {
+  let draft: Draft = { steps, dropped: [] };
+  const unmet: UnmetChange[] = [];
+  for (const change of changes) {
+    const outcome = withChange(draft, change, work);
+    if (typeof outcome === 'string') unmet.push({ change, why: outcome });
+    else draft = outcome;
+  }
+  return { ...draft, unmet };
+}
+
+type Placing = Extract<PlanChange, { kind: 'move' | 'own' }>;
+
+/**
+ * Counts how often a step stands before something it needs, or behind something that needs it.
+ *
+ * @example
+ * brokenBy([], 'grip:G') // 0
+ */
+export function brokenBy(steps: readonly Step[], id: string): number {
+  const place = steps.findIndex((step) => step.id === id);
+  const needs = new Set(steps[place]?.needs ?? []);
+  return steps.filter(
+    (step, other) =>
+      (other > place && needs.has(step.id)) || (other < place && step.needs.includes(id)),
+  ).length;
+}
+
+function placed(steps: readonly Step[], { step: id, after }: Placing): readonly Step[] | undefined {
+  const step = steps.find((one) => one.id === id);
+  const rest = steps.filter((one) => one !== step);
+  const anchor = rest.findIndex((one) => one.id === after);
+  if (!step || (after !== null && anchor < 0)) return undefined;
+  return rest.toSpliced(anchor + 1, 0, step);
+}
+
+/**
+ * Steps in the order they were put into by hand. A move that was made under another school and would
+ * now break what a step needs is left out and told; under its own school it is kept.
+ */
+export function inHandMadeOrder(
+  steps: readonly Step[],
+  changes: readonly PlanChange[],
+  school: School,
+): { readonly steps: readonly Step[]; readonly unmet: readonly UnmetChange[] } {
+  let order = steps;
+  const unmet: UnmetChange[] = [];
+  for (const change of changes) {
+    if (change.kind !== 'move' && change.kind !== 'own') continue;
+    const next = placed(order, change);
+    if (!next) {
+      if (change.kind === 'move') unmet.push({ change, why: GONE });
+      continue;
+    }
+    const breaks = brokenBy(next, change.step) > brokenBy(order, change.step);
+    if (change.kind === 'move' && change.school !== school && breaks) {
+      unmet.push({ change, why: 'In this order it would come before what it needs.' });
+    } else order = next;
+  }
+  return { steps: order, unmet };
+}

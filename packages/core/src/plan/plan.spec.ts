@@ -1,0 +1,414 @@
+import fc from 'fast-check';
+import { constantsWith, USUAL_CONSTANTS } from '../assumptions';
+import { formatGrip } from '../fretboard';
+import { readChart } from '../song';
+import { makeSteps, USUAL_STUDENT, workpieceOf, type Step, type Student } from '../steps';
+import { anySong } from '../testing/any-song';
+import {
+  brokenBy,
+  daysBetween,
+  deadlineOf,
+  easierGrip,
+  finishOn,
+  inSchoolOrder,
+  makePlan,
+  milestonesOf,
+  practiceUntil,
+  raisesOf,
+  SCHOOLS,
+  smallerPlans,
+  timeOf,
+  USUAL_TEACHING,
+  type PlanChange,
+  type School,
+  type StepPlan,
+  type Teaching,
+} from './index';
+
+const { song: BARGE } = readChart(
+  `tempo: 92
+map: Verse, Chorus, Verse, Chorus 2, Bridge, Chorus
+grip F: 133211
+pattern eights 4/4: D U D U D - D U
+[Verse] pattern eights
+| G | D | Em | D |
+[Chorus] pattern eights
+| G | C | G . D . | C |
+[Chorus 2 = Chorus]
+4: | F |
+[Bridge] pattern eights
+| F | C | F | G |`,
+);
+const planWith = (teaching: Partial<Teaching>, student: Partial<Student> = {}): StepPlan =>
+  makePlan(BARGE, {
+    teaching: { ...USUAL_TEACHING, ...teaching },
+    student: { ...USUAL_STUDENT, ...student },
+  });
+const changed = (...changes: readonly PlanChange[]): StepPlan => planWith({ changes });
+const titles = (steps: readonly Step[]): readonly string[] => steps.map((step) => step.title);
+const ids = (steps: readonly Step[]): readonly string[] => steps.map((step) => step.id);
+const BRIDGE = BARGE.sections.find((one) => one.name === 'Bridge')?.id ?? '';
+const VERSE = BARGE.sections.find((one) => one.name === 'Verse')?.id ?? '';
+const full = (part: string): string => `section:${part}:full`;
+
+describe('the schools of order', () => {
+  const orderOf = (school: School): readonly string[] => titles(planWith({ school }).steps);
+  const place = (school: School, title: string): number =>
+    orderOf(school).findIndex((one) => one.startsWith(title));
+
+  it('play the whole song bare before any change is drilled, in "simple whole first"', () => {
+    const whole = place('whole-first', 'Whole song, bare');
+    expect(whole).toBeLessThan(place('whole-first', 'Change'));
+    expect(whole).toBeLessThan(place('whole-first', 'Pattern'));
+    expect(place('whole-first', 'A Verse, bare')).toBeLessThan(whole);
+  });
+
+  it('bring a grip when it is needed, and a join as soon as both its parts are known, in "as they come"', () => {
+    expect(place('as-they-come', 'A Verse')).toBeLessThan(place('as-they-come', 'Grip F'));
+    expect(place('as-they-come', 'Join A → B')).toBeLessThan(place('as-they-come', 'C Bridge'));
+  });
+
+  it('take all grips before any section in "grips first"', () => {
+    const grips = planWith({ school: 'grips-first' }).steps.map((step) => step.kind);
+    expect(grips.lastIndexOf('grip')).toBeLessThan(grips.indexOf('section'));
+    expect(grips.lastIndexOf('change')).toBeLessThan(grips.indexOf('section'));
+  });
+
+  it('begin with what is furthest from its goal in "hardest first"', () => {
+    const { steps } = planWith({ school: 'hardest-first' });
+    const first = steps.find((step) => step.kind === 'change');
+    const headroom = ({ limit, rungs }: Step): number =>
+      (limit?.limitBpm ?? 0) / (rungs.at(-1) ?? 1);
+    const worked = steps.filter(({ kind, limit }) => kind !== 'grip' && limit?.limitBpm != null);
+    expect(first && worked.indexOf(first)).toBe(0);
+    const hardest = worked.toSorted((a, b) => headroom(a) - headroom(b))[0];
+    expect(hardest?.needs).toContain(first?.id ?? '');
+  });
+
+  it('begin with the pattern in "picking hand first"', () => {
+    expect(orderOf('hand-first')[2]).toBe('Pattern eights on one muted chord');
+  });
+
+  it('keep what steps need before them, teach the same steps, and are the same every time, for any song', () => {
+    fc.assert(
+      fc.property(anySong, fc.constantFrom(...SCHOOLS), (song, school) => {
+        const work = workpieceOf(song);
+        const steps = makeSteps(work);
+        const ordered = inSchoolOrder(steps, work, school);
+        const seen = new Set<string>();
+        for (const step of ordered) {
+          expect(step.needs.filter((id) => !seen.has(id)))
+            .withContext(step.id)
+            .toEqual([]);
+          seen.add(step.id);
+        }
+        expect([...ids(ordered)].sort()).toEqual([...ids(steps)].sort());
+        expect(inSchoolOrder(steps, work, school)).toEqual(ordered);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('what a student owns', () => {
+  it('is skipped and counted: grips by name or shape, changes as quick as needed, patterns', () => {
+    const { skipped, steps } = planWith(
+      {},
+      {
+        ownedGrips: ['G', 'F 133211', 'C x35553'],
+        ownedPatterns: ['D U D U D - D U'],
+        changes: [
+          { from: 'G', to: 'D', seconds: 0.2 },
+          { from: 'C', to: 'F', seconds: 0.9 },
+        ],
+      },
+    );
+    expect([...ids(skipped)].sort()).toEqual(['change:D:G', 'grip:F', 'grip:G', 'hand:eights']);
+    const gone = new Set(ids(skipped));
+    expect(steps.filter((step) => step.needs.some((id) => gone.has(id)))).toEqual([]);
+    expect(ids(steps)).toContain('grip:C');
+  });
+
+  it('comes back when the teacher wants it', () => {
+    const { skipped, steps } = planWith(
+      { changes: [{ kind: 'bring-back', step: 'grip:G' }] },
+      { ownedGrips: ['G', 'D'] },
+    );
+    expect(ids(skipped)).toEqual(['grip:D']);
+    expect(ids(steps)).toContain('grip:G');
+  });
+});
+
+describe('changes made by hand', () => {
+  it('put a step where it was put, even before what it needs', () => {
+    const { steps, unmet } = changed({
+      kind: 'move',
+      step: full(VERSE),
+      after: null,
+      school: 'whole-first',
+    });
+    expect(steps[0]?.id).toBe(full(VERSE));
+    expect(brokenBy(steps, full(VERSE))).toBeGreaterThan(0);
+    expect(unmet).toEqual([]);
+  });
+
+  it('are kept under another school where they still make sense, and told where they do not', () => {
+    const move = { kind: 'move', step: 'grip:F', after: 'listen', school: 'whole-first' } as const;
+    const early = {
+      kind: 'move',
+      step: full(VERSE),
+      after: 'ready',
+      school: 'whole-first',
+    } as const;
+    const { steps, unmet } = planWith({ school: 'grips-first', changes: [move, early] });
+    expect(ids(steps).slice(0, 3)).toEqual(['ready', 'listen', 'grip:F']);
+    expect(unmet).toEqual([
+      { change: early, why: 'In this order it would come before what it needs.' },
+    ]);
+  });
+
+  it('leave a step out, and let others wait for what it needed', () => {
+    const { steps, dropped } = changed({ kind: 'drop', step: `section:${VERSE}:bare` });
+    expect(ids(dropped)).toEqual([`section:${VERSE}:bare`]);
+    expect(steps.find((step) => step.id === 'whole:bare')?.needs).toContain('grip:Em');
+  });
+
+  it('never leave out the goal itself', () => {
+    for (const step of ['whole:full', full(VERSE)]) {
+      expect(changed({ kind: 'drop', step }).unmet.map((one) => one.why)).toEqual([
+        'It is the goal itself; leave the section out instead.',
+      ]);
+    }
+  });
+
+  it('split a section into two parts that come before it', () => {
+    const { steps } = changed({ kind: 'split', step: full(VERSE), afterBar: 2 });
+    const order = titles(steps).filter((title) => /^A Verse(: bars.*)?$/.test(title));
+    expect(order).toEqual(['A Verse: bars 1–2', 'A Verse: bars 3–4', 'A Verse']);
+    const alone = planWith({}).steps.find((step) => step.id === full(VERSE))?.minutes ?? 0;
+    expect(steps.find((step) => step.id === full(VERSE))?.minutes).toBeLessThanOrEqual(alone);
+    expect(changed({ kind: 'split', step: full(VERSE), afterBar: 4 }).unmet.length).toBe(1);
+  });
+
+  it('merge two grips or two sections of a layer, unless another step lies between them', () => {
+    const { steps } = changed({ kind: 'merge', step: 'grip:F', with: 'grip:C' });
+    const grips = steps.find((step) => step.id === 'grip:F+grip:C');
+    expect([grips?.title, grips?.atoms, grips?.minutes]).toEqual(['Grips F and C', ['F', 'C'], 10]);
+    expect(steps.find((step) => step.id === 'change:C:F')?.needs).toEqual(['grip:F+grip:C']);
+    const unlike = changed({ kind: 'merge', step: 'grip:F', with: 'hand:eights' });
+    expect(unlike.unmet[0]?.why).toContain('Only two grips');
+  });
+
+  it('add a step of the teacher’s own, notes, and what is optional', () => {
+    const own = {
+      kind: 'own',
+      step: 'own:1',
+      title: 'Clap the verse',
+      goal: 'twice',
+      minutes: 3,
+    } as const;
+    const { steps } = changed(
+      { ...own, after: 'listen', startBpm: 60, goalBpm: 92 },
+      { kind: 'note', step: 'own:1', words: 'Feet too.' },
+      { kind: 'optional', step: 'own:1' },
+    );
+    expect(steps[2]).toEqual(
+      jasmine.objectContaining({ id: 'own:1', minutes: 3, note: 'Feet too.', isOptional: true }),
+    );
+    expect([steps[2]?.rungs[0], steps[2]?.rungs.at(-1)].map(Number)).toEqual([60, 92]);
+  });
+
+  it('tell what is no longer there, and never lose a step, whatever is done', () => {
+    const anyId = fc.constantFrom(...ids(planWith({}).steps), 'grip:Zz');
+    const anyChange: fc.Arbitrary<PlanChange> = fc.oneof(
+      fc.record({
+        kind: fc.constant('move' as const),
+        step: anyId,
+        after: fc.option(anyId),
+        school: fc.constantFrom(...SCHOOLS),
+      }),
+      fc.record({ kind: fc.constant('drop' as const), step: anyId }),
+      fc.record({
+        kind: fc.constant('split' as const),
+        step: anyId,
+        afterBar: fc.integer({ min: 0, max: 5 }),
+      }),
+      fc.record({ kind: fc.constant('merge' as const), step: anyId, with: anyId }),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(anyChange, { maxLength: 8 }),
+        fc.constantFrom(...SCHOOLS),
+        (changes, school) => {
+          const { steps, dropped } = planWith({ school, changes });
+          const all = [...ids(steps), ...ids(dropped)];
+          expect(new Set(all).size).toBe(all.length);
+          const taught = new Set(
+            steps.flatMap((step) => (step.layer === 'full' ? step.atoms : [])),
+          );
+          for (const part of [VERSE, BRIDGE]) expect(taught).toContain(part);
+          expect(planWith({ school, changes }).steps).toEqual(steps);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('give the student another grip, or leave a part out, and leave the studio’s song as it is', () => {
+    const easier = changed({ kind: 'grip', name: 'F', grip: [null, null, 3, 2, 1, 1] });
+    const grip = easier.work.grips.find((one) => one.name === 'F');
+    expect(grip && formatGrip(grip.grip)).toBe('xx3211');
+    const shorter = changed({ kind: 'leave-out', part: BRIDGE });
+    expect(shorter.work.parts.map((part) => part.name)).toEqual(['Verse', 'Chorus', 'Chorus 2']);
+    expect(planWith({}).work.parts.length).toBe(4);
+  });
+
+  it('play slowly and then straight at the goal where two rungs are wished for', () => {
+    const { steps } = planWith({ twoRungs: true });
+    expect(Math.max(...steps.map((step) => step.rungs.length))).toBe(2);
+  });
+});
+
+describe('what would raise a step', () => {
+  it('is a barer layer or an open stroke, with the tempo each allows', () => {
+    const { steps, work } = planWith({});
+    const bridge = steps.find((step) => step.id === full(BRIDGE));
+    const raises = raisesOf(bridge, work);
+    expect(raises.map((one) => one.kind)).toContain('barer-layer');
+    const open = raises.find((one) => one.kind === 'open-stroke');
+    const seconds = bridge?.limit?.change?.seconds ?? 1;
+    // The last up-stroke on open strings leaves the hand a whole beat instead of half.
+    expect(open?.limitBpm).toBeCloseTo(60 / seconds);
+    expect(raises.every((one) => one.limitBpm > (bridge?.limit?.limitBpm ?? 0))).toBeTrue();
+  });
+
+  it('is an easier grip where one is quicker', () => {
+    const { song } = readChart('tempo: 120\ngrip G: 355433\n[A]\n| G | D |');
+    const { steps, work } = makePlan(song);
+    const section = steps.find(({ kind, layer }) => kind === 'section' && layer === 'full');
+    const raise = raisesOf(section, work).find((one) => one.kind === 'easier-grip');
+    expect(raise?.grip.name).toBe('G');
+    expect(raise?.limitBpm).toBeGreaterThan(section?.limit?.limitBpm ?? Infinity);
+  });
+
+  it('is nothing where no change limits', () => {
+    const { steps, work } = planWith({});
+    expect(raisesOf(steps[0], work)).toEqual([]);
+    expect(raisesOf(undefined, work)).toEqual([]);
+  });
+
+  it('takes less of a barre, and mutes no string between two that sound', () => {
+    const found = easierGrip(planWith({}).work, 'F');
+    expect(found && formatGrip(found.grip)).toBe('xx3211');
+    expect(found?.ratio).toBeLessThan(1.1);
+    expect(easierGrip(planWith({}).work, 'Zz')).toBeUndefined();
+  });
+});
+
+describe('the time of a plan', () => {
+  const EVERY_DAY = { minutesByWeekday: [10, 10, 10, 10, 10, 10, 10], today: '2026-11-26' };
+
+  it('is a range that narrows as steps even each other out', () => {
+    const one = timeOf([{ minutes: 100 }], USUAL_CONSTANTS);
+    const many = timeOf(
+      Array.from({ length: 50 }, () => ({ minutes: 2 })),
+      USUAL_CONSTANTS,
+    );
+    expect(one.minutes).toBe(many.minutes);
+    expect(many.high - many.low).toBeLessThan(one.high - one.low);
+    expect(many.low).toBeLessThan(100);
+  });
+
+  it('ends on the day by which the minutes are there, over weekends, years and clock changes', () => {
+    expect(finishOn(10, EVERY_DAY)).toBe('2026-11-26');
+    expect(finishOn(10.1, EVERY_DAY)).toBe('2026-11-27');
+    expect(finishOn(700, EVERY_DAY)).toBe('2027-02-03');
+    const sundays = { minutesByWeekday: [0, 0, 0, 0, 0, 0, 30], today: '2026-11-26' };
+    expect(finishOn(31, sundays)).toBe('2026-12-06');
+    expect(finishOn(60, { ...sundays, today: '2026-03-26' })).toBe('2026-04-05');
+    expect(finishOn(5, { ...sundays, minutesByWeekday: [0, 0, 0, 0, 0, 0, 0] })).toBeNull();
+    expect(finishOn(1e9, EVERY_DAY)).toBeNull();
+    expect(finishOn(0, EVERY_DAY)).toBe('2026-11-26');
+  });
+
+  it('agrees with counting the days one by one', () => {
+    const week = fc.array(fc.integer({ min: 0, max: 60 }), { minLength: 7, maxLength: 7 });
+    fc.assert(
+      fc.property(week, fc.integer({ min: 1, max: 2000 }), (minutesByWeekday, minutes) => {
+        const practice = { minutesByWeekday, today: '2026-02-25' };
+        const end = finishOn(minutes, practice);
+        if (end === null) return;
+        const before = practiceUntil(end, practice).minutes;
+        expect(before).toBeLessThan(minutes);
+        const weekday = (new Date(`${end}T00:00:00Z`).getUTCDay() + 6) % 7;
+        expect(before + (minutesByWeekday[weekday] ?? 0)).toBeGreaterThanOrEqual(minutes);
+      }),
+    );
+  });
+
+  it('fits a wanted day, is close, or misses it, with the minutes a day that are needed', () => {
+    const time = { minutes: 100, low: 80, high: 130 };
+    const verdictOf = (day: string): string => deadlineOf(time, day, EVERY_DAY).verdict;
+    expect(verdictOf('2026-12-09')).toBe('fits');
+    expect(verdictOf('2026-12-06')).toBe('close');
+    expect(verdictOf('2026-12-05')).toBe('misses');
+    expect(deadlineOf(time, '2026-12-01', EVERY_DAY).minutesADay).toBe(20);
+    expect(deadlineOf(time, '2026-11-20', EVERY_DAY)).toEqual({
+      ...{ verdict: 'misses', minutesThere: 0, minutesADay: null, finishOn: '2026-12-05' },
+    });
+    expect(daysBetween('2026-11-26', '2026-11-20')).toBe(-6);
+  });
+
+  it('grows with a student who learns slower, and with a studio’s own constants', () => {
+    const usual = planWith({}).time.minutes;
+    expect(planWith({}, { paceFactor: 1.5 }).time.minutes).toBeGreaterThan(usual);
+    const constants = constantsWith({ gripMinutes: 20, rungRatio: 1.2 });
+    const own = makePlan(BARGE, { constants });
+    expect(own.steps.find((step) => step.kind === 'grip')?.minutes).toBe(20);
+    const longest = (plan: StepPlan): number =>
+      Math.max(...plan.steps.map((step) => step.rungs.length));
+    expect(longest(own)).toBeLessThan(longest(planWith({})));
+  });
+});
+
+describe('milestones', () => {
+  it('come as soon as the order lets them', () => {
+    const of = (school: School) => milestonesOf(planWith({ school }).steps);
+    expect(of('whole-first').wholeBare).toBeLessThan(of('grips-first').wholeBare ?? 0);
+    expect(of('as-they-come').firstSection).toBeLessThan(of('grips-first').firstSection ?? 0);
+    const ends = SCHOOLS.map((school) => Math.round(of(school).end * 1e6));
+    expect(new Set(ends).size).toBe(1);
+  });
+});
+
+describe('a smaller way to learn a song', () => {
+  const wanted = (wantedOn: string) =>
+    smallerPlans(
+      BARGE,
+      {},
+      { wantedOn, minutesByWeekday: [10, 10, 10, 10, 10, 10, 10], today: '2026-11-26' },
+    );
+
+  it('is looked for only where the plan is not in time', () => {
+    expect(wanted('2027-11-26')).toEqual([]);
+  });
+
+  it('gets smaller until it is in time: simpler grips, barer layers, fewer parts', () => {
+    const ways = wanted('2026-12-12');
+    const minutes = ways.map((one) => one.time.minutes);
+    expect([...minutes].sort((a, b) => b - a)).toEqual(minutes);
+    expect(ways.slice(0, -1).every((one) => one.deadline.verdict === 'misses')).toBeTrue();
+    expect(ways.at(-1)?.deadline.verdict).not.toBe('misses');
+    expect(ways[0]?.words[0]).toMatch(/^simpler grips for .*F/);
+    const last = ways.at(-1);
+    const again = makePlan(BARGE, last && { teaching: last.teaching });
+    expect(again.time).toEqual(last?.time as never);
+  });
+
+  it('keeps at least half of the playing time, however close the day', () => {
+    const last = wanted('2026-11-28').at(-1);
+    const { work } = makePlan(BARGE, last && { teaching: last.teaching });
+    expect(work.playing.lasts).toBeGreaterThanOrEqual(workpieceOf(BARGE).playing.lasts / 2);
+    expect(last?.deadline.verdict).toBe('misses');
+  });
+});

@@ -1,0 +1,109 @@
+import { chordLabel } from '../chord';
+import { LAYERS, type SongDocument } from '../song';
+import type { Part } from '../form';
+import type { Practice } from './calendar';
+import { deadlineOf, type Deadline } from './deadline';
+import { easierGrip } from './easier-grips';
+import { makePlan, type PlanOptions, type StepPlan } from './make-plan';
+import type { PlanTime } from './plan-time';
+import { USUAL_TEACHING, type PlanChange, type Teaching } from './teaching';
+
+/** A smaller way to learn a song, and whether it would be in time. */
+export interface SmallerPlan {
+  /** What is smaller about it, in a few words each. */
+  readonly words: readonly string[];
+  readonly teaching: Teaching;
+  readonly time: PlanTime;
+  readonly deadline: Deadline;
+}
+
+/** A way to make a plan smaller: what it does to the teaching, and its words. */
+interface Reduction {
+  readonly words: string;
+  readonly teaching: Teaching;
+}
+
+/** At least so much of the playing time is kept when parts are left out. */
+const LEAST_PLAYED = 0.5;
+const MOST_EASIER = 4;
+
+function withSimplerGrips(plan: StepPlan, teaching: Teaching): Reduction | undefined {
+  const found = plan.work.grips
+    .flatMap(({ name }) => easierGrip(plan.work, name) ?? [])
+    .toSorted((a, b) => a.ratio - b.ratio)
+    .slice(0, MOST_EASIER);
+  if (found.length === 0) return undefined;
+  const grips = found.map(({ name, grip, fingers }): PlanChange => ({
+    kind: 'grip',
+    name,
+    grip,
+    fingers,
+  }));
+  return {
+    words: `simpler grips for ${found.map(({ name }) => chordLabel(name)).join(', ')}`,
+    teaching: { ...teaching, changes: [...teaching.changes, ...grips] },
+  };
+}
+
+/** The layers under the goal, fullest first. */
+function barerGoals(teaching: Teaching): readonly Reduction[] {
+  return LAYERS.slice(0, LAYERS.indexOf(teaching.goal))
+    .toReversed()
+    .map((goal) => ({ words: `only the ${goal} layer`, teaching: { ...teaching, goal } }));
+}
+
+/** The part that takes most minutes for the time it is played, among those that may be left out. */
+function costliestPart({ work, steps }: StepPlan, least: number): Part | undefined {
+  const playedOf = (part: Part): number =>
+    (work.comes.get(part.id) ?? []).reduce((sum, one) => sum + one.lasts, 0);
+  const minutesOf = (part: Part): number =>
+    steps.filter((step) => step.atoms.includes(part.id)).reduce((sum, one) => sum + one.minutes, 0);
+  return work.parts
+    .filter((part) => work.playing.lasts - playedOf(part) >= least)
+    .map((part) => ({ part, cost: minutesOf(part) / Math.max(1, playedOf(part)) }))
+    .toSorted((a, b) => b.cost - a.cost)[0]?.part;
+}
+
+/**
+ * Lists smaller ways to learn a song, each smaller than the one before, up to the first that would be
+ * learnt before a day: simpler grips, then barer layers, then without the parts that cost most for the
+ * time they are played. Empty when the plan itself is in time.
+ *
+ * @example
+ * smallerPlans(readChart('[A]\n| G | D |').song, {}, { wantedOn: '2027-11-26', minutesByWeekday: [9, 9, 9, 9, 9, 9, 9], today: '2026-11-26' }) // []
+ */
+export function smallerPlans(
+  song: SongDocument,
+  options: PlanOptions,
+  { wantedOn, ...practice }: Practice & { readonly wantedOn: string },
+): readonly SmallerPlan[] {
+  const smaller: SmallerPlan[] = [];
+  let plan = makePlan(song, options);
+  let teaching = options.teaching ?? USUAL_TEACHING;
+  const least = LEAST_PLAYED * plan.work.playing.lasts;
+  let words: readonly string[] = [];
+  const isInTime = (): boolean => deadlineOf(plan.time, wantedOn, practice).verdict !== 'misses';
+  const take = (next: Reduction, replaces = ''): void => {
+    teaching = next.teaching;
+    words = [...words.filter((one) => one !== replaces), next.words];
+    plan = makePlan(song, { ...options, teaching });
+    const deadline = deadlineOf(plan.time, wantedOn, practice);
+    smaller.push({ words, teaching, time: plan.time, deadline });
+  };
+  if (isInTime()) return [];
+  const simpler = withSimplerGrips(plan, teaching);
+  if (simpler) take(simpler);
+  let before = '';
+  for (const barer of barerGoals(teaching)) {
+    if (isInTime()) return smaller;
+    take(barer, before);
+    before = barer.words;
+  }
+  for (;;) {
+    const part = isInTime() ? undefined : costliestPart(plan, least);
+    if (!part) return smaller;
+    const change = { kind: 'leave-out', part: part.id } as const;
+    const changes = [...teaching.changes, change];
+    take({ words: `without ${part.name}`, teaching: { ...teaching, changes } });
+  }
+}

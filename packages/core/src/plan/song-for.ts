@@ -1,0 +1,34 @@
+import { partsOf } from '../form';
+import { mapOf, sectionNamed, type NamedGrip, type SongDocument } from '../song';
+import type { PlanChange } from './teaching';
+
+function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
+  const others = song.grips.filter((one) => one.name !== grip.name);
+  return { ...song, grips: [...others, grip] };
+}
+
+/** The map without a part; unchanged where nothing would be left of the song. */
+function withoutPart(song: SongDocument, part: string): SongDocument {
+  const { bySection } = partsOf(song);
+  const map = mapOf(song).filter((entry) => {
+    const section = sectionNamed(song, entry.section);
+    return !section || bySection.get(section.id)?.id !== part;
+  });
+  return map.length === 0 ? song : { ...song, map };
+}
+
+/**
+ * Gives the song as one student learns it: with their own grips, without the parts they leave out. The
+ * studio's song stays as it is.
+ *
+ * @example
+ * songFor(readChart('[A]\n| G |\n[B]\n| D |').song, [{ kind: 'leave-out', part: 's4' }]).map.map((entry) => entry.section) // ['A']
+ */
+export function songFor(song: SongDocument, changes: readonly PlanChange[]): SongDocument {
+  return changes.reduce((own, change) => {
+    if (change.kind === 'leave-out') return withoutPart(own, change.part);
+    if (change.kind !== 'grip') return own;
+    const { name, grip, fingers } = change;
+    return withGrip(own, { name, grip, ...(fingers && { fingers }) });
+  }, song);
+}

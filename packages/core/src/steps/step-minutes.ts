@@ -1,0 +1,75 @@
+import type { Constants } from '../assumptions';
+import type { Bpm } from '../units';
+import type { Goal, StepLimit } from './step';
+
+/**
+ * Works out the minutes from one tempo to another: τ·ln((A − from)/(A − to)), where A lies a little
+ * over the goal, so that each bpm takes longer the nearer it comes; 0 when there is nothing to climb.
+ *
+ * @example
+ * Math.round(climbMinutes({ fromBpm: 58, goalBpm: 92, tauMinutes: 1, ceilingRatio: 1.08 }) * 1000) // 1726
+ */
+export function climbMinutes({
+  fromBpm,
+  goalBpm,
+  tauMinutes,
+  ceilingRatio,
+}: {
+  readonly fromBpm: number;
+  readonly goalBpm: number;
+  readonly tauMinutes: number;
+  readonly ceilingRatio: number;
+}): number {
+  if (fromBpm >= goalBpm) return 0;
+  const ceiling = ceilingRatio * goalBpm;
+  return tauMinutes * Math.log((ceiling - fromBpm) / (ceiling - goalBpm));
+}
+
+/** What the minutes of a step with a ladder are made from. */
+export interface ClimbedStep {
+  readonly rungs: readonly Bpm[];
+  readonly goal: Goal;
+  /** Beats of one pass. */
+  readonly passBeats: number;
+  readonly tauMinutes: number;
+}
+
+/** Playing what the goal asks for at every rung, with the passes that are not clean. */
+function playingMinutes(
+  { rungs, goal, passBeats }: ClimbedStep,
+  { playedAgain }: Constants,
+): number {
+  const last = rungs.at(-1) ?? 0;
+  const tempos = [...rungs, ...Array<number>(Math.max(0, goal.days - 1)).fill(last)];
+  const once = tempos.reduce((sum, bpm) => sum + passBeats / bpm, 0);
+  return once * goal.cleanInRow * playedAgain;
+}
+
+/**
+ * Gives the minutes a step with a ladder takes: what climbing it takes, and at least what playing its
+ * passes takes. In minutes, above 0 for a step that is played at all.
+ *
+ * @example
+ * stepMinutes({ rungs: [60], goal: { cleanInRow: 3, days: 1, words: '' }, passBeats: 60, tauMinutes: 9 }, USUAL_CONSTANTS) // 6
+ */
+export function stepMinutes(step: ClimbedStep, constants: Constants): number {
+  const [fromBpm = 0, goalBpm = 0] = [step.rungs[0], step.rungs.at(-1)];
+  const { ceilingRatio } = constants;
+  const climbing = climbMinutes({ fromBpm, goalBpm, tauMinutes: step.tauMinutes, ceilingRatio });
+  return Math.max(climbing, playingMinutes(step, constants));
+}
+
+/**
+ * Tells how much harder than usual bars are: the goal over their tempo limit, within bounds.
+ *
+ * @example
+ * difficultyOf({ limitBpm: null }, 92, USUAL_CONSTANTS) // 0.75
+ */
+export function difficultyOf(
+  { limitBpm }: StepLimit,
+  goalBpm: number,
+  { easiestBar, hardestBar }: Constants,
+): number {
+  const ratio = limitBpm === null ? 0 : goalBpm / limitBpm;
+  return Math.min(hardestBar, Math.max(easiestBar, ratio));
+}
