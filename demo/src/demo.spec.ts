@@ -1,10 +1,24 @@
 import { findingsOf } from '@harvu/core/checks';
-import { readinessOf, type Try } from '@harvu/core/progress';
+import { readinessOf, shownBy, type Try } from '@harvu/core/progress';
 import { readChart, writeChart } from '@harvu/core/song';
-import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import { NEW_PROFILE, studentProfileSchema, toStudent } from '@harvu/contract';
+import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
+import { makeSteps, workpieceOf, type Student } from '@harvu/core/steps';
 import { DEMO_ACCOUNTS, DEMO_PEOPLE, DEMO_REQUESTS, DEMO_SONGS, simulateHistory } from './index';
 
 const UNTIL = new Date('2026-11-24T16:00:00.000Z');
+
+function studentOf(signInName: string): Student {
+  const person = DEMO_PEOPLE.find((one) => one.signInName === signInName);
+  return toStudent({ ...NEW_PROFILE, ...person?.profile }, shownBy([]));
+}
+
+function planOf(signInName: string): StepPlan {
+  const learning = DEMO_PEOPLE.find((one) => one.signInName === signInName)?.learns[0];
+  const song = DEMO_SONGS.find((one) => one.title === learning?.title);
+  const teaching = { ...USUAL_TEACHING, ...learning?.teaching };
+  return makePlan(readChart(song?.chart ?? '').song, { teaching, student: studentOf(signInName) });
+}
 
 function historyOf(signInName: string): readonly Try[] {
   const learning = DEMO_PEOPLE.find((one) => one.signInName === signInName)?.learns[0];
@@ -12,7 +26,9 @@ function historyOf(signInName: string): readonly Try[] {
   if (!learning || !song) throw new Error(`${signInName} learns nothing`);
   let id = 0;
   const newId = () => String(id++);
-  return simulateHistory(readChart(song.chart).song, { ...learning, until: UNTIL, newId });
+  return simulateHistory(readChart(song.chart).song, {
+    ...{ ...learning, student: studentOf(signInName), until: UNTIL, newId },
+  });
 }
 
 describe('the demo songs', () => {
@@ -39,12 +55,9 @@ describe('the demo histories', () => {
   });
 
   it('lie in the past, in order, and practise steps that exist', () => {
-    for (const { signInName, learns } of DEMO_PEOPLE.filter((one) => one.learns.length > 0)) {
+    for (const { signInName } of DEMO_PEOPLE.filter((one) => one.learns.length > 0)) {
       const tries = historyOf(signInName);
-      const song = DEMO_SONGS.find((one) => one.title === learns[0]?.title);
-      const ids = new Set(
-        makeSteps(workpieceOf(readChart(song?.chart ?? '').song)).map((s) => s.id),
-      );
+      const ids = new Set(planOf(signInName).steps.map((step) => step.id));
       expect(tries.every((one) => ids.has(one.stepId) && one.at < UNTIL.toISOString())).toBeTrue();
       expect(tries.map((one) => one.at)).toEqual(tries.map((one) => one.at).sort());
     }
@@ -52,10 +65,8 @@ describe('the demo histories', () => {
 
   it('leave students at different stages', () => {
     const shares = ['odalys', 'bram', 'wiebke'].map((name) => {
-      const learning = DEMO_PEOPLE.find((one) => one.signInName === name)?.learns[0];
-      const song = DEMO_SONGS.find((one) => one.title === learning?.title);
-      const work = workpieceOf(readChart(song?.chart ?? '').song);
-      return readinessOf(work, { steps: makeSteps(work), tries: historyOf(name) }).share;
+      const { work, steps } = planOf(name);
+      return readinessOf(work, { steps, tries: historyOf(name) }).share;
     });
     expect(shares[1]).toBeGreaterThan(shares[0] ?? 1);
     expect(shares[2]).toBeLessThan(0.5);
@@ -68,6 +79,15 @@ describe('the demo people', () => {
     const minors = DEMO_PEOPLE.filter((one) => one.isMinor);
     expect(minors.length).toBeGreaterThan(0);
     expect(minors.every((one) => one.guardian !== '' && one.consentDaysAgo !== null)).toBeTrue();
+  });
+
+  it('are known as the studio may know them', () => {
+    for (const { profile, name } of DEMO_PEOPLE.filter((one) => one.role === 'student')) {
+      const known = { ...NEW_PROFILE, ...profile };
+      expect(studentProfileSchema.isValidSync(known, { strict: true }))
+        .withContext(name)
+        .toBeTrue();
+    }
   });
 
   it('ask as people who are there', () => {

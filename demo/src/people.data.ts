@@ -1,6 +1,13 @@
+import type { StudentProfile } from '@harvu/contract';
+import type { Teaching } from '@harvu/core/plan';
+
 /** What somebody of the demo world learns, and how. */
 export interface DemoLearning {
   readonly title: string;
+  /** Where it differs from how the studio teaches the song. */
+  readonly teaching: Partial<Omit<Teaching, 'wantedOn'>>;
+  /** Days until it is wanted; null where nobody said. */
+  readonly wantedInDays: number | null;
   /** How long ago the song was given. */
   readonly weeks: number;
   /** Days a week with practice. */
@@ -21,6 +28,8 @@ export interface DemoPerson {
   readonly guardian: string;
   readonly consentDaysAgo: number | null;
   readonly learns: readonly DemoLearning[];
+  /** What the studio knows of a student; nothing of who teaches. */
+  readonly profile?: Partial<StudentProfile>;
 }
 
 const PASSWORD = 'lantern-night';
@@ -44,8 +53,22 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         minutesADay: 15,
         ease: 0.6,
         seed: 'odalys-barge',
+        teaching: {},
+        wantedInDays: 18,
       },
     ],
+    profile: {
+      ...{ instrument: 'Steel-string, full size', scaleLengthMm: 648, stretchMm: 112 },
+      minutesByWeekday: [18, 18, 18, 0, 18, 25, 25],
+      lessonSlot: { weekday: 1, time: '16:30', minutes: 45 },
+      ownedGrips: ['D xx0232', 'G 320033', 'A x02220'],
+      changes: [
+        { from: 'D', to: 'G', seconds: 0.52 },
+        { from: 'G', to: 'Gm6', seconds: 0.72 },
+      ],
+      ...{ strokesPerSecond: 3.2, songsPlayed: 'Tin Lantern Waltz, last winter' },
+      saidLast: 'The lift is fine, the bridge still scares me.',
+    },
   },
   {
     ...adult,
@@ -60,8 +83,17 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         minutesADay: 20,
         ease: 0.86,
         seed: 'bram-waltz',
+        teaching: { school: 'as-they-come' },
+        wantedInDays: 18,
       },
     ],
+    profile: {
+      ...{ instrument: 'Nylon-string, full size', scaleLengthMm: 650, plays: 'both' },
+      minutesByWeekday: [20, 20, 20, 20, 20, 20, 0],
+      lessonSlot: { weekday: 3, time: '18:00', minutes: 30 },
+      bodyNote: 'sore wrist',
+      saidLast: 'Can we try something with a riff?',
+    },
   },
   {
     name: 'Wiebke Halm',
@@ -79,8 +111,17 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         minutesADay: 7,
         ease: 0.3,
         seed: 'wiebke-waltz',
+        teaching: { goal: 'pulse' },
+        wantedInDays: null,
       },
     ],
+    profile: {
+      ...{ ageBand: 'under 10', instrument: 'Three-quarter size', plays: 'pick' },
+      ...{ scaleLengthMm: 580, stretchMm: 84 },
+      minutesByWeekday: [8, 0, 8, 0, 8, 10, 10],
+      lessonSlot: { weekday: 2, time: '15:30', minutes: 30 },
+      saidLast: 'My fingers are getting harder!',
+    },
   },
 ];
 

@@ -1,18 +1,14 @@
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
-import {
-  makeSteps,
-  passBeats,
-  passOf,
-  workpieceOf,
-  type Step,
-  type Workpiece,
-} from '@harvu/core/steps';
+import { passBeats, passOf, type Step, type Student } from '@harvu/core/steps';
 import seedrandom from 'seedrandom';
 import type { DemoLearning } from './people.data';
 
 /** What a history is made from; the same seed and the same day give the same history. */
 export interface HistoryRequest extends DemoLearning {
+  /** What is known of the student: their steps start from it. */
+  readonly student: Student;
   readonly until: Date;
   readonly newId: () => string;
 }
@@ -20,14 +16,14 @@ export interface HistoryRequest extends DemoLearning {
 const DAY_MS = 86_400_000;
 /** A breath, and reading what comes next, between two passes. */
 const PAUSE_SECONDS = 8;
-const GRIP_SECONDS = 20;
+/** Tuning, or letting a grip ring. */
+const STILL_SECONDS = 20;
 /** Each try at a rung makes a clean pass at it more likely. */
 const LEARNING = 0.06;
 
 /** Plays through the days of a history, one try after the other. */
 class SimulatedStudent {
-  private readonly work: Workpiece;
-  private readonly steps: readonly Step[];
+  private readonly plan: StepPlan;
   private readonly random: () => number;
   readonly tries: Try[] = [];
 
@@ -35,8 +31,8 @@ class SimulatedStudent {
     song: SongDocument,
     private readonly request: HistoryRequest,
   ) {
-    this.work = workpieceOf(song);
-    this.steps = makeSteps(this.work);
+    const teaching = { ...USUAL_TEACHING, ...request.teaching };
+    this.plan = makePlan(song, { teaching, student: request.student });
     this.random = seedrandom(request.seed);
   }
 
@@ -62,7 +58,7 @@ class SimulatedStudent {
 
   /** Mostly the first open step, sometimes one of the next two, as people do. */
   private nextStep(): Step | undefined {
-    const open = stepProgress(this.steps, this.tries).filter((one) => one.state === 'open');
+    const open = stepProgress(this.plan.steps, this.tries).filter((one) => one.state === 'open');
     const wish = this.random();
     const place = wish < 0.5 ? 0 : wish < 0.8 ? 1 : 2;
     return (open[place] ?? open[0])?.step;
@@ -72,7 +68,9 @@ class SimulatedStudent {
   private tryOnce(step: Step, atMs: number): number {
     const climb = climbOf(step, this.tries);
     const bpm = step.rungs[climb.rung] ?? null;
-    const seconds = bpm === null ? GRIP_SECONDS : (passBeats(passOf(step, this.work)) * 60) / bpm;
+    const { work } = this.plan;
+    const beats = step.kind === 'grip' ? 0 : passBeats(passOf(step, work));
+    const seconds = beats === 0 ? STILL_SECONDS : (beats * 60) / (bpm ?? work.goalBpm);
     const before = this.tries.filter((one) => one.stepId === step.id && one.bpm === bpm).length;
     const chance = Math.min(0.96, this.request.ease + before * LEARNING);
     this.tries.push({

@@ -25,7 +25,15 @@ const ROUTES: Readonly<Record<string, Reach>> = {
   'GET /plans': 'own',
   'GET /plans/:id': 'own',
   'POST /plans/:id/tries': 'own',
+  'PUT /plans/:id': 'teaching',
+  'POST /plans/:id/withdraw': 'teaching',
+  'GET /students/:id': 'own',
+  'PUT /students/:id': 'teaching',
+  'GET /constants': 'own',
+  'PUT /constants': 'owner',
   'POST /songs/:id/assign': 'teaching',
+  'GET /songs/:id/teaching': 'teaching',
+  'PUT /songs/:id/teaching': 'teaching',
   'GET /songs': 'teaching',
   'POST /songs': 'teaching',
   'GET /songs/:id': 'teaching',
@@ -73,7 +81,7 @@ describe('who reaches what', () => {
     const request = await odalys.send<SongRequest>('POST', '/api/requests', wish);
     return {
       ...{ songs: songId, plans: plan?.id ?? '', requests: request.body.id },
-      people: odalys.person.id,
+      ...{ people: odalys.person.id, students: odalys.person.id },
     };
   }
 
@@ -121,10 +129,12 @@ describe('who reaches what', () => {
       expect((await knock(teacher, route)).status)
         .withContext(route)
         .toBe(200);
-    for (const route of routesFor('owner'))
+    for (const route of routesFor('owner').filter((one) => one !== 'PUT /constants'))
       expect((await knock(owner, route)).status)
         .withContext(route)
         .toBe(400);
+    // Nothing of its own is what a studio begins with.
+    expect((await knock(owner, 'PUT /constants')).status).toBe(200);
   });
 
   it('shows a student their own plans and requests, and hides those of others as if there were none', async () => {
@@ -137,6 +147,8 @@ describe('who reaches what', () => {
     expect((await odalys.send('POST', tries, TRY)).status).toBe(204);
     expect((await bram.get('/api/plans')).body).toEqual([]);
     expect((await bram.get('/api/requests')).body).toEqual([]);
+    expect((await bram.get(`/api/students/${odalys.person.id}`)).status).toBe(404);
+    expect((await bram.get(`/api/students/${bram.person.id}`)).status).toBe(200);
   });
 
   it('never answers with a password or its hash', async () => {

@@ -1,5 +1,5 @@
-import type { Problem } from '@harvu/contract';
-import type { DemoAccount } from '@harvu/contract';
+import type { DemoAccount, Problem, StudentProfile } from '@harvu/contract';
+import type { Teaching } from '@harvu/core/plan';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
@@ -24,12 +24,20 @@ import {
   createSongsRoutes,
   createSongsService,
   createSongsStore,
+  createTeachingService,
 } from './features/songs';
-import { createStudioRoutes, createStudioService, createStudioStore } from './features/studio';
+import { createStudentsRoutes, createStudentsService } from './features/students';
+import {
+  createConstantsRoutes,
+  createStudioRoutes,
+  createStudioService,
+  createStudioStore,
+} from './features/studio';
 import { signedInOnly, type SignedIn } from './platform/access';
 import type { Clock } from './platform/clock';
 import type { Tx } from './platform/database';
 import { DomainError, badRequest, notFound } from './platform/errors';
+import { createKeptStore } from './platform/kept';
 import { USUAL_PATIENCE, type Patience } from './platform/live';
 import { sameOriginOnly } from './platform/origin';
 import type { Passwords } from './platform/passwords';
@@ -80,6 +88,12 @@ export function createStores(sequelize: Sequelize) {
     songs: createSongsStore(sequelize),
     overrules: createOverrulesStore(sequelize),
     plans: createPlansStore(sequelize),
+    profiles: createKeptStore<StudentProfile>(sequelize, {
+      ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
+    }),
+    teachings: createKeptStore<Teaching>(sequelize, {
+      ...{ table: 'song_teaching', key: 'song_id', column: 'teaching' },
+    }),
   };
 }
 
@@ -89,19 +103,20 @@ function createServices({ sequelize, clock, passwords, demoAccounts }: AppDeps) 
   const stores = createStores(sequelize);
   const inTransaction = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
     sequelize.transaction(work);
-  const { people, sessions, requests, plans, overrules } = stores;
+  const { people, sessions, requests, plans, overrules, profiles, teachings } = stores;
   const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
+  const constants = () => stores.studio.constants();
+  const students = createStudentsService({ profiles, people, plans, constants, clock });
+  const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
   return {
-    songs,
+    ...{ songs, students, teaching },
     people: createPeopleService({ people, sessions, passwords, clock }),
     requests: createRequestsService({ requests, songs, clock, inTransaction }),
     plans: createPlansService({
-      plans,
-      songs: stores.songs,
-      overrules,
-      people,
-      clock,
-      inTransaction,
+      ...{ plans, songs: stores.songs, overrules, people, clock, inTransaction },
+      teachingOf: async (songId) => (await teaching.find(songId)).teaching,
+      figuresFor: students.figuresFor,
+      minutesOf: students.minutesOf,
     }),
     studio: createStudioService({
       studio: stores.studio,
@@ -139,7 +154,12 @@ function createApi(deps: AppDeps) {
     .route('/people', createPeopleRoutes(services.people))
     .route('/requests', createRequestsRoutes(services.requests))
     .route('/', createPlansRoutes(services.plans))
-    .route('/songs', createSongsRoutes(services.songs, deps.patience ?? USUAL_PATIENCE))
+    .route('/students', createStudentsRoutes(services.students))
+    .route('/constants', createConstantsRoutes(services.studio))
+    .route(
+      '/songs',
+      createSongsRoutes(services.songs, services.teaching, deps.patience ?? USUAL_PATIENCE),
+    )
     .all('*', () => {
       throw notFound('There is nothing at this address.', 'Check the address.');
     });

@@ -6,6 +6,9 @@ import {
   DEMO_STUDIO,
   simulateHistory,
 } from '@harvu/demo';
+import { NEW_PROFILE, toStudent } from '@harvu/contract';
+import { USUAL_TEACHING } from '@harvu/core/plan';
+import { shownBy } from '@harvu/core/progress';
 import { readChart, type SongDocument } from '@harvu/core/song';
 import type { Sequelize } from 'sequelize';
 import type { Stores } from './app';
@@ -65,7 +68,7 @@ class Seeder {
 
   private async seedPeople(): Promise<void> {
     const { stores, clock, passwords } = this.deps;
-    for (const { password, consentDaysAgo, ...person } of DEMO_PEOPLE) {
+    for (const { password, consentDaysAgo, learns: _, profile, ...person } of DEMO_PEOPLE) {
       const id = clock.newId();
       this.personIds.set(person.signInName, id);
       const guardianConsentOn = dayAfter(
@@ -77,6 +80,11 @@ class Seeder {
         { ...person, id, guardianConsentOn, passwordHash, createdAt: this.now },
         this.tx,
       );
+      if (profile) {
+        const value = { ...NEW_PROFILE, ...profile };
+        const keeping = { baseVersion: 0, value, by: this.teacherId, at: this.now };
+        await stores.profiles.put(id, keeping, this.tx);
+      }
     }
   }
 
@@ -123,21 +131,19 @@ class Seeder {
         if (!song) continue;
         const studentId = this.idOf(person.signInName);
         const planId = clock.newId();
-        const given = {
-          id: planId,
-          studentId,
-          songId: song.id,
-          revision: 1,
-          assignedBy: this.teacherId,
-        };
+        const student = toStudent({ ...NEW_PROFILE, ...person.profile }, shownBy([]));
+        const wantedOn = dayAfter(this.now, learning.wantedInDays);
         await stores.plans.put(
-          { ...given, assignedAt: daysBefore(this.now, learning.weeks * 7) },
+          {
+            ...{ id: planId, studentId, songId: song.id, revision: 1, assignedBy: this.teacherId },
+            assignedAt: daysBefore(this.now, learning.weeks * 7),
+            teaching: { ...USUAL_TEACHING, ...learning.teaching, wantedOn },
+            figures: { student, constants: {} },
+          },
           this.tx,
         );
         const tries = simulateHistory(song.document, {
-          ...learning,
-          until: this.now,
-          newId: clock.newId,
+          ...{ ...learning, student, until: this.now, newId: clock.newId },
         });
         const sent = { planId, loggedBy: studentId, receivedAt: this.now };
         await stores.plans.addTries(

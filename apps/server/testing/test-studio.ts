@@ -133,7 +133,10 @@ export class TestStudio {
 
   /** Everything every table holds, to prove that a refused request changed nothing. */
   async everything(): Promise<string> {
-    const tables = ['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'tries'];
+    const tables = [
+      ...['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'tries'],
+      ...['student_profiles', 'song_teaching'],
+    ];
     const rows = await Promise.all(
       tables.map((table) =>
         this.sequelize.query(`SELECT * FROM ${table} ORDER BY 1, 2`, { type: QueryTypes.SELECT }),

@@ -2,7 +2,7 @@ import { isRealDate, songDocumentSchema } from '@harvu/contract';
 import { USUAL_CONSTANTS } from '@harvu/core/assumptions';
 import { deadlineOf, finishOn, makePlan, SCHOOLS, USUAL_TEACHING } from '@harvu/core/plan';
 import { EMPTY_SONG, LAYERS, LONGEST_CHART, readChart, type SongDocument } from '@harvu/core/song';
-import { USUAL_STUDENT, type Step, type Student } from '@harvu/core/steps';
+import type { Step, Student } from '@harvu/core/steps';
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { verbOf, workError } from './verb';
 
@@ -62,17 +62,16 @@ function plain(name: string): string {
 }
 
 function studentOf(known: Input['student']): Student {
-  const {
-    ownedGrips = [],
-    changes = [],
-    minutesByWeekday: _,
-    ...rest
-  } = known ?? { minutesByWeekday: [] };
+  const { strokesPerSecond, paceFactor, scaleLengthMm, stretchMm } = known ?? {};
+  const changes = known?.changes ?? [];
   return {
-    ...USUAL_STUDENT,
-    ...rest,
-    ownedGrips: ownedGrips.map(plain),
+    ownedGrips: (known?.ownedGrips ?? []).map(plain),
+    ownedPatterns: known?.ownedPatterns ?? [],
     changes: changes.map((one) => ({ ...one, from: plain(one.from), to: plain(one.to) })),
+    ...(strokesPerSecond !== undefined && { strokesPerSecond }),
+    ...(paceFactor !== undefined && { paceFactor }),
+    ...(scaleLengthMm !== undefined && { scaleLengthMm }),
+    ...(stretchMm !== undefined && { stretchMm }),
   };
 }
 

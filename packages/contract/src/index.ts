@@ -23,8 +23,8 @@ export type {
   SignIn,
   StudioDoor,
 } from './people';
-export { assignSchema, newTrySchema } from './plans';
-export type { Assign, NewTry, Plan, PlanSummary } from './plans';
+export { assignSchema, newTrySchema, savePlanSchema } from './plans';
+export type { Assign, NewTry, Plan, PlanFigures, PlanSummary, SavePlan } from './plans';
 export type { Problem } from './problem';
 export { isRealDate } from './real-date';
 export { declineSchema, newRequestSchema } from './requests';
@@ -43,3 +43,14 @@ export type {
   SongChange,
   SongSummary,
 } from './songs';
+export {
+  AGE_BANDS,
+  NEW_PROFILE,
+  saveProfileSchema,
+  studentProfileSchema,
+  toStudent,
+  WEEKDAYS,
+} from './students';
+export type { KnownStudent, SaveProfile, StudentProfile } from './students';
+export { constantsSchema, saveTeachingSchema, teachingSchema } from './teaching';
+export type { SaveTeaching, SongTeaching } from './teaching';

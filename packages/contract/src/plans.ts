@@ -1,8 +1,12 @@
 import type { Try } from '@harvu/core/progress';
+import type { OwnConstants } from '@harvu/core/assumptions';
+import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
-import { array, boolean, number, string, type InferType } from 'yup';
+import type { Student } from '@harvu/core/steps';
+import { array, boolean, number, string, type InferType, type Schema } from 'yup';
 import { isRealDate } from './real-date';
 import { exactly, id, whole, words } from './fields';
+import { teachingSchema } from './teaching';
 
 const MOST_STUDENTS = 100;
 
@@ -17,8 +21,29 @@ export const assignSchema = exactly({
     .max(MOST_STUDENTS, `must name at most ${MOST_STUDENTS} students`),
   /** The teacher's word that the song is given although something in it needs listening. */
   despiteDoubts: boolean().strict(true).optional(),
-});
-export type Assign = InferType<typeof assignSchema>;
+  /** How they are taught; the song's own way where it is left out. A plan that is there keeps its own. */
+  teaching: teachingSchema.default(undefined).optional(),
+}) as unknown as Schema<Assign>;
+
+export interface Assign {
+  readonly revision: number;
+  readonly studentIds: readonly string[];
+  readonly despiteDoubts?: boolean;
+  readonly teaching?: Teaching;
+}
+
+/** A new way for one plan, from the state one started from; with the figures the student shows now, if wished. */
+export const savePlanSchema = exactly({
+  baseVersion: whole(1, 1_000_000),
+  teaching: teachingSchema,
+  takeFigures: boolean().strict(true).required('must be said'),
+}) as unknown as Schema<SavePlan>;
+
+export interface SavePlan {
+  readonly baseVersion: number;
+  readonly teaching: Teaching;
+  readonly takeFigures: boolean;
+}
 
 const moment = () =>
   string()
@@ -55,10 +80,22 @@ export interface PlanSummary {
   readonly studentName: string;
   readonly revision: number;
   readonly assignedAt: string;
+  /** When the song was taken back; what was done stays. */
+  readonly withdrawnAt: string | null;
+}
+
+/** The figures a plan stands on; they stay as they were, so that no ladder moves under a student's feet. */
+export interface PlanFigures {
+  readonly student: Student;
+  readonly constants: OwnConstants;
 }
 
 /** One student's way to one song: the revision that was given, and every try since. */
 export interface Plan extends PlanSummary {
   readonly document: SongDocument;
   readonly tries: readonly Try[];
+  readonly version: number;
+  readonly teaching: Teaching;
+  readonly figures: PlanFigures;
+  readonly minutesByWeekday: readonly number[];
 }

@@ -1,6 +1,7 @@
 import { spine } from './0001-spine';
 import { conventionsAndOverrules } from './0002-conventions-and-overrules';
+import { plansByStudent } from './0003-plans-by-student';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [spine, conventionsAndOverrules];
+export const MIGRATIONS: readonly Migration[] = [spine, conventionsAndOverrules, plansByStudent];

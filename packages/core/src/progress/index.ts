@@ -6,3 +6,5 @@ export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';
 export { readinessOf } from './readiness';
 export type { PartProgress, Readiness } from './readiness';
+export { shownBy } from './shown';
+export type { PractisedSong, Shown } from './shown';

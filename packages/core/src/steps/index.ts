@@ -17,7 +17,7 @@ export { climbMinutes } from './step-minutes';
 export { beatWords } from './step-words';
 export { paceFactorOf, USUAL_STUDENT } from './student';
 export type { MeasuredChange, Student } from './student';
-export { drillRate, neededRate, tempoLimit } from './tempo-limit';
+export { drillRate, neededRate, secondsOfDrill, tempoLimit } from './tempo-limit';
 export type { LimitRequest, TempoLimit, TimedChange } from './tempo-limit';
 export { barsOfPart, tightestChanges, workpieceOf } from './workpiece';
 export type { TimedSongChange, WindowedChange, Workpiece, WorkpieceOptions } from './workpiece';

@@ -2,6 +2,7 @@ import type { Person, PersonRecord, Role } from '@harvu/contract';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
 import { DataTypes, Op, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
+import { fromJsonColumn } from '../../platform/json-column';
 
 interface PersonRow {
   id: string;
@@ -39,11 +40,6 @@ function toRecord(row: PersonRow): PersonRecord {
     guardian: row.guardian,
     guardianConsentOn: row.guardian_consent_on,
   };
-}
-
-/** MariaDB keeps JSON as text; the driver may or may not have parsed it. */
-function toConventions(kept: unknown): Partial<Conventions> {
-  return (typeof kept === 'string' ? JSON.parse(kept) : kept) as Partial<Conventions>;
 }
 
 function toAccount(row: PersonRow): Account {
@@ -117,7 +113,9 @@ export function createPeopleStore(sequelize: Sequelize) {
     async conventionsOf(id: string): Promise<Conventions> {
       const row = (await people.findByPk(id, plain)) as unknown as PersonRow | null;
       const kept = row?.conventions;
-      return kept ? { ...USUAL_CONVENTIONS, ...toConventions(kept) } : USUAL_CONVENTIONS;
+      return kept
+        ? { ...USUAL_CONVENTIONS, ...fromJsonColumn<Partial<Conventions>>(kept) }
+        : USUAL_CONVENTIONS;
     },
     async saveConventions(id: string, conventions: Conventions): Promise<void> {
       await people.update({ conventions: JSON.stringify(conventions) }, { where: { id } });

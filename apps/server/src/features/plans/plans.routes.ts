@@ -1,4 +1,4 @@
-import { assignSchema, newTrySchema } from '@harvu/contract';
+import { assignSchema, newTrySchema, savePlanSchema } from '@harvu/contract';
 import { Hono } from 'hono';
 import { teachersOnly, type Inside } from '../../platform/access';
 import { pathId, readBody } from '../../platform/requests';
@@ -12,6 +12,14 @@ export function createPlansRoutes(service: PlansService) {
     .post('/plans/:id/tries', async (c) => {
       const id = pathId(c, 'plan');
       await service.log(id, await readBody(c, newTrySchema), c.get('person'));
+      return c.body(null, 204);
+    })
+    .put('/plans/:id', teachersOnly, async (c) => {
+      const id = pathId(c, 'plan');
+      return c.json(await service.change(id, await readBody(c, savePlanSchema), c.get('person')));
+    })
+    .post('/plans/:id/withdraw', teachersOnly, async (c) => {
+      await service.withdraw(pathId(c, 'plan'), c.get('person'));
       return c.body(null, 204);
     })
     .post('/songs/:id/assign', teachersOnly, async (c) => {

@@ -1,9 +1,11 @@
-import type { PlanSummary } from '@harvu/contract';
+import type { PlanFigures, PlanSummary } from '@harvu/contract';
+import { USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import type { Try } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
+import { USUAL_STUDENT } from '@harvu/core/steps';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
-import { toDocument } from '../songs';
+import { fromJsonColumn } from '../../platform/json-column';
 
 interface PlanRow {
   id: string;
@@ -12,6 +14,11 @@ interface PlanRow {
   revision: number;
   assigned_by: string;
   assigned_at: Date;
+  /** Null for a plan made before plans had a way of their own. */
+  teaching: Teaching | string | null;
+  figures: PlanFigures | string | null;
+  version: number;
+  withdrawn_at: Date | null;
 }
 
 interface TryRow {
@@ -38,7 +45,18 @@ export interface NewPlan {
   readonly revision: number;
   readonly assignedBy: string;
   readonly assignedAt: Date;
+  readonly teaching: Teaching;
+  readonly figures: PlanFigures;
 }
+
+/** How a plan is taught and on which figures, as often as it was saved. */
+export interface PlanWay {
+  readonly version: number;
+  readonly teaching: Teaching;
+  readonly figures: PlanFigures;
+}
+
+const NO_FIGURES: PlanFigures = { student: USUAL_STUDENT, constants: {} };
 
 /** A try with who sent it and when it came in. */
 export interface LoggedTry extends Try {
@@ -57,6 +75,15 @@ function toSummary(row: FoundRow): PlanSummary {
     studentName: row.student_name,
     revision: row.revision,
     assignedAt: row.assigned_at.toISOString(),
+    withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
+  };
+}
+
+function toWay({ version, teaching, figures }: PlanRow): PlanWay {
+  return {
+    version,
+    teaching: teaching === null ? USUAL_TEACHING : fromJsonColumn(teaching),
+    figures: figures === null ? NO_FIGURES : fromJsonColumn(figures),
   };
 }
 
@@ -82,13 +109,17 @@ function toTryRow(one: LoggedTry): TryRow {
 }
 
 function definePlans(sequelize: Sequelize) {
-  const plans = sequelize.define<Model<PlanRow, PlanRow>>('plans', {
+  const plans = sequelize.define<Model<PlanRow, Partial<PlanRow>>>('plans', {
     id: { type: DataTypes.CHAR(36), primaryKey: true },
     student_id: DataTypes.CHAR(36),
     song_id: DataTypes.CHAR(36),
     revision: DataTypes.INTEGER,
     assigned_by: DataTypes.CHAR(36),
     assigned_at: DataTypes.DATE(3),
+    teaching: DataTypes.TEXT('long'),
+    figures: DataTypes.TEXT('long'),
+    version: DataTypes.INTEGER,
+    withdrawn_at: DataTypes.DATE(3),
   });
   const tries = sequelize.define<Model<TryRow, TryRow>>('tries', {
     id: { type: DataTypes.CHAR(36), primaryKey: true },
@@ -128,9 +159,35 @@ export function createPlansStore(sequelize: Sequelize) {
   };
   return {
     listAll: () => query('', []),
-    listOf: (studentId: string) => query('WHERE student_id = ?', [studentId]),
+    /** What a student learns now; songs taken back are left out. */
+    listOf: (studentId: string) =>
+      query('WHERE student_id = ? AND withdrawn_at IS NULL', [studentId]),
+    /** Every plan a student ever had. */
+    listEver: (studentId: string) => query('WHERE student_id = ?', [studentId]),
     find: async (id: string) => (await query('WHERE plans.id = ?', [id]))[0],
-    /** Gives the song, or moves a plan that is there already to this revision; tries stay with it. */
+    async wayOf(id: string): Promise<PlanWay | undefined> {
+      const row = await plans.findByPk(id, { raw: true });
+      return row ? toWay(row as unknown as PlanRow) : undefined;
+    },
+    /** Tells whether the new way was kept; not if somebody else saved in between. */
+    async saveWay(id: string, { version, teaching, figures }: PlanWay): Promise<boolean> {
+      const [count] = await plans.update(
+        {
+          teaching: JSON.stringify(teaching),
+          figures: JSON.stringify(figures),
+          version: version + 1,
+        },
+        { where: { id, version } },
+      );
+      return count === 1;
+    },
+    async setWithdrawn(id: string, at: Date | null): Promise<void> {
+      await plans.update({ withdrawn_at: at }, { where: { id } });
+    },
+    /**
+     * Gives the song, or moves a plan that is there already to this revision, one that was taken back
+     * too; its way and its tries stay with it.
+     */
     async put(plan: NewPlan, transaction: Tx): Promise<void> {
       const where = { student_id: plan.studentId, song_id: plan.songId };
       const [row, isNew] = await plans.findOrCreate({
@@ -141,17 +198,23 @@ export function createPlansStore(sequelize: Sequelize) {
           revision: plan.revision,
           assigned_by: plan.assignedBy,
           assigned_at: plan.assignedAt,
+          teaching: JSON.stringify(plan.teaching),
+          figures: JSON.stringify(plan.figures),
+          version: 1,
+          withdrawn_at: null,
         },
         transaction,
       });
-      if (!isNew) await row.update({ revision: plan.revision }, { transaction });
+      if (!isNew) {
+        await row.update({ revision: plan.revision, withdrawn_at: null }, { transaction });
+      }
     },
     async documentOf({ songId, revision }: PlanSummary): Promise<SongDocument | undefined> {
       const [row] = await sequelize.query<{ document: string }>(
         'SELECT document FROM song_revisions WHERE song_id = ? AND number = ?',
         { replacements: [songId, revision], type: QueryTypes.SELECT },
       );
-      return row && toDocument(row.document);
+      return row && fromJsonColumn<SongDocument>(row.document);
     },
     async triesOf(planId: string): Promise<readonly Try[]> {
       const rows = await tries.findAll({

@@ -3,5 +3,6 @@ export type { OverrulesStore } from './overrules.store';
 export { createSongsRoutes } from './songs.routes';
 export { checksumOf, createSongsService } from './songs.service';
 export type { SongsService } from './songs.service';
-export { createSongsStore, toDocument } from './songs.store';
+export { createSongsStore } from './songs.store';
 export type { SongsStore } from './songs.store';
+export { createTeachingService } from './teaching.service';

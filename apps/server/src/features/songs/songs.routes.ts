@@ -1,12 +1,23 @@
-import { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from '@harvu/contract';
+import {
+  newSongSchema,
+  overruleSchema,
+  saveSongSchema,
+  saveTeachingSchema,
+  withdrawSchema,
+} from '@harvu/contract';
 import { Hono } from 'hono';
 import { teachersOnly, type Inside } from '../../platform/access';
 import { waitForNews, type Patience } from '../../platform/live';
 import { pathId, pathNumber, readBody } from '../../platform/requests';
 import type { SongsService } from './songs.service';
+import type { TeachingService } from './teaching.service';
 
 /** Routes about the studio's songs; students see a song only through their plan. */
-export function createSongsRoutes(service: SongsService, patience: Patience) {
+export function createSongsRoutes(
+  service: SongsService,
+  teaching: TeachingService,
+  patience: Patience,
+) {
   return new Hono<Inside>()
     .use(teachersOnly)
     .get('/', async (c) => c.json(await service.list()))
@@ -25,6 +36,13 @@ export function createSongsRoutes(service: SongsService, patience: Patience) {
       const look = () => service.changeAfter(id, after);
       const change = await waitForNews(look, { ...patience, gone: c.req.raw.signal });
       return change ? c.json(change) : c.body(null, 204);
+    })
+    .get('/:id/teaching', async (c) => c.json(await teaching.find(pathId(c, 'song'))))
+    .put('/:id/teaching', async (c) => {
+      const id = pathId(c, 'song');
+      return c.json(
+        await teaching.save(id, await readBody(c, saveTeachingSchema), c.get('person')),
+      );
     })
     .post('/:id/overrules', async (c) => {
       const id = pathId(c, 'song');

@@ -2,6 +2,7 @@ import type { RevisionSummary, Song, SongSummary } from '@harvu/contract';
 import type { SongDocument } from '@harvu/core/song';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
+import { fromJsonColumn } from '../../platform/json-column';
 
 /** A song without its music. */
 export interface SongHead {
@@ -46,11 +47,6 @@ type FoundRow = SongRow & {
   document: SongDocument | string;
 };
 type SummaryRow = Omit<FoundRow, 'document' | 'saved_by'> & { student_count: number | string };
-
-/** MariaDB keeps JSON as text; the driver may or may not have parsed it. */
-export function toDocument(json: SongDocument | string): SongDocument {
-  return typeof json === 'string' ? (JSON.parse(json) as SongDocument) : json;
-}
 
 function toSummary(row: SummaryRow): SongSummary {
   const { id, title, played_by: playedBy, revision, student_count: studentCount } = row;
@@ -158,7 +154,7 @@ export function createSongsStore(sequelize: Sequelize) {
       if (!row) return undefined;
       const { title, played_by: playedBy, revision, saved_by: savedBy } = row;
       const saved = { revision, savedBy, savedAt: row.saved_at.toISOString() };
-      return { id, title, playedBy, ...saved, document: toDocument(row.document) };
+      return { id, title, playedBy, ...saved, document: fromJsonColumn(row.document) };
     },
     /** Revisions after a number, the newest first. */
     async revisionsOf(songId: string, after = 0): Promise<readonly RevisionHead[]> {
@@ -170,7 +166,9 @@ export function createSongsStore(sequelize: Sequelize) {
     },
     async documentOf(songId: string, number: number): Promise<SongDocument | undefined> {
       const row = await revisions.findOne({ where: { song_id: songId, number }, raw: true });
-      return row ? toDocument((row as unknown as RevisionRow).document) : undefined;
+      return row
+        ? fromJsonColumn<SongDocument>((row as unknown as RevisionRow).document)
+        : undefined;
     },
   };
 }

@@ -1,3 +1,3 @@
-export { createStudioRoutes } from './studio.routes';
+export { createConstantsRoutes, createStudioRoutes } from './studio.routes';
 export { createStudioService } from './studio.service';
 export { createStudioStore } from './studio.store';

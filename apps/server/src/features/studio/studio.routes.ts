@@ -1,5 +1,6 @@
-import { setUpSchema } from '@harvu/contract';
+import { constantsSchema, setUpSchema } from '@harvu/contract';
 import { Hono } from 'hono';
+import { ownersOnly, type Inside } from '../../platform/access';
 import { readBody } from '../../platform/requests';
 import type { StudioService } from './studio.service';
 
@@ -11,4 +12,13 @@ export function createStudioRoutes(service: StudioService) {
       await service.setUp(await readBody(c, setUpSchema));
       return c.body(null, 204);
     });
+}
+
+/** Routes about what the studio takes as given: everybody may read it, the owner may change it. */
+export function createConstantsRoutes(service: StudioService) {
+  return new Hono<Inside>()
+    .get('/', async (c) => c.json(await service.constants()))
+    .put('/', ownersOnly, async (c) =>
+      c.json(await service.saveConstants(await readBody(c, constantsSchema))),
+    );
 }

@@ -1,4 +1,5 @@
 import type { DemoAccount, SetUp, StudioDoor } from '@harvu/contract';
+import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type Tx } from '../../platform/database';
 import { conflict } from '../../platform/errors';
@@ -26,6 +27,11 @@ export function createStudioService(deps: StudioDeps) {
         needsSetUp: !found,
         demoAccounts: found?.isDemo ? demoAccounts : [],
       };
+    },
+    constants: (): Promise<OwnConstants> => studio.constants(),
+    async saveConstants(constants: OwnConstants): Promise<OwnConstants> {
+      await studio.saveConstants(constants);
+      return constants;
     },
     /** The studio's row can be made once, so two set-ups at the same moment cannot both win. */
     async setUp({ studioName, name, signInName, password }: SetUp): Promise<void> {

@@ -1,0 +1,2 @@
+export { createStudentsRoutes } from './students.routes';
+export { createStudentsService } from './students.service';

@@ -1,0 +1,96 @@
+import {
+  NEW_PROFILE,
+  toStudent,
+  type KnownStudent,
+  type Person,
+  type PlanFigures,
+  type SaveProfile,
+  type StudentProfile,
+} from '@harvu/contract';
+import type { OwnConstants } from '@harvu/core/assumptions';
+import { shownBy, type PractisedSong } from '@harvu/core/progress';
+import { isTeaching } from '../../platform/access';
+import type { Clock } from '../../platform/clock';
+import { conflict, missing } from '../../platform/errors';
+import type { KeptStore } from '../../platform/kept';
+import type { PeopleStore } from '../people';
+import type { PlansStore } from '../plans';
+
+export interface StudentsDeps {
+  readonly profiles: KeptStore<StudentProfile>;
+  readonly people: PeopleStore;
+  readonly plans: PlansStore;
+  readonly constants: () => Promise<OwnConstants>;
+  readonly clock: Clock;
+}
+
+/** Gathers the songs somebody ever practised, but for one. */
+function createPractised(plans: PlansStore) {
+  return async (studentId: string, exceptSongId?: string): Promise<readonly PractisedSong[]> => {
+    const all = (await plans.listEver(studentId)).filter((plan) => plan.songId !== exceptSongId);
+    const songs = await Promise.all(
+      all.map(async (plan): Promise<readonly PractisedSong[]> => {
+        const [document, way, tries] = await Promise.all([
+          plans.documentOf(plan),
+          plans.wayOf(plan.id),
+          plans.triesOf(plan.id),
+        ]);
+        return document ? [{ document, changes: way?.teaching.changes ?? [], tries }] : [];
+      }),
+    );
+    return songs.flat();
+  };
+}
+
+/** Keeps what is known of the students, and brings it together with what they have shown. */
+export function createStudentsService(deps: StudentsDeps) {
+  const { profiles, people, plans, constants, clock } = deps;
+  const practised = createPractised(plans);
+
+  async function findStudent(id: string): Promise<Person> {
+    const [student] = await people.findStudents([id]);
+    if (!student) throw missing('student');
+    return student;
+  }
+
+  async function profileOf(id: string): Promise<StudentProfile> {
+    return (await profiles.find(id))?.value ?? NEW_PROFILE;
+  }
+
+  async function find(id: string, person: Person): Promise<KnownStudent> {
+    // Another student is answered like one that does not exist.
+    if (!isTeaching(person) && person.id !== id) throw missing('student');
+    const { name } = await findStudent(id);
+    const kept = await profiles.find(id);
+    const shown = shownBy(await practised(id));
+    return { id, name, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE, shown };
+  }
+
+  return {
+    find,
+    async save(id: string, save: SaveProfile, teacher: Person): Promise<KnownStudent> {
+      await findStudent(id);
+      const { baseVersion, profile } = save;
+      const keeping = { baseVersion, value: profile, by: teacher.id, at: clock.now() };
+      if (!(await profiles.put(id, keeping))) {
+        throw conflict(
+          'Somebody else changed what is known of this student in between.',
+          'Reload the page; your last change is not kept.',
+          'baseVersion',
+        );
+      }
+      return find(id, teacher);
+    },
+    /** The figures a plan for a song stands on: all the student has shown in other songs. */
+    async figuresFor(studentId: string, songId: string): Promise<PlanFigures> {
+      const shown = shownBy(await practised(studentId, songId));
+      const student = toStudent(await profileOf(studentId), shown);
+      return { student, constants: await constants() };
+    },
+    async minutesOf(studentId: string): Promise<readonly number[]> {
+      return (await profileOf(studentId)).minutesByWeekday;
+    },
+  };
+}
+
+export type StudentsService = ReturnType<typeof createStudentsService>;

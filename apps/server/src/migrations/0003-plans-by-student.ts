@@ -1,0 +1,32 @@
+import type { Migration } from './migration';
+
+/** What is known of each student; how a song and a plan are taught; a studio's own constants; plans taken back. */
+export const plansByStudent: Migration = {
+  name: '0003-plans-by-student',
+  statements: [
+    `CREATE TABLE student_profiles (
+      person_id CHAR(36) PRIMARY KEY,
+      profile JSON NOT NULL,
+      version INT NOT NULL,
+      saved_by CHAR(36) NOT NULL,
+      saved_at DATETIME(3) NOT NULL,
+      FOREIGN KEY (person_id) REFERENCES people (id),
+      FOREIGN KEY (saved_by) REFERENCES people (id)
+    )`,
+    `CREATE TABLE song_teaching (
+      song_id CHAR(36) PRIMARY KEY,
+      teaching JSON NOT NULL,
+      version INT NOT NULL,
+      saved_by CHAR(36) NOT NULL,
+      saved_at DATETIME(3) NOT NULL,
+      FOREIGN KEY (song_id) REFERENCES songs (id),
+      FOREIGN KEY (saved_by) REFERENCES people (id)
+    )`,
+    `ALTER TABLE plans
+      ADD COLUMN teaching JSON NULL,
+      ADD COLUMN figures JSON NULL,
+      ADD COLUMN version INT NOT NULL DEFAULT 1,
+      ADD COLUMN withdrawn_at DATETIME(3) NULL`,
+    `ALTER TABLE studio ADD COLUMN constants JSON NULL`,
+  ],
+};

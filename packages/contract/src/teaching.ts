@@ -1,0 +1,115 @@
+import {
+  ASSUMPTION_NAMES,
+  ASSUMPTIONS,
+  type Assumption,
+  type OwnConstants,
+} from '@harvu/core/assumptions';
+import { HIGHEST_FRET } from '@harvu/core/fretboard';
+import { SCHOOLS, type PlanChange, type Teaching } from '@harvu/core/plan';
+import { LAYERS } from '@harvu/core/song';
+import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
+import { exactly, maybeDay, maybeWords, whole, words } from './fields';
+
+const MOST_CHANGES = 300;
+
+const stepId = () => words(600);
+const kind = <Kind extends string>(name: Kind) =>
+  string<Kind>().strict(true).required().oneOf([name]);
+const after = () => string().strict(true).defined('must be a step or null').nullable().max(600);
+const school = () =>
+  string().strict(true).required('must be chosen').oneOf(SCHOOLS, 'must be a school of order');
+const tempo = () => number().strict(true).min(20).max(400).optional();
+
+const grip = array()
+  .of(number().strict(true).defined().nullable().integer().min(0).max(HIGHEST_FRET))
+  .strict(true)
+  .required('must be a grip')
+  .min(4)
+  .max(8);
+const fingers = array()
+  .of(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]))
+  .strict(true)
+  .max(8)
+  .optional();
+
+/** Each thing that is done by hand, by its kind. */
+const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
+  move: exactly({ kind: kind('move'), step: stepId(), after: after(), school: school() }),
+  drop: exactly({ kind: kind('drop'), step: stepId() }),
+  split: exactly({ kind: kind('split'), step: stepId(), afterBar: whole(1, 999) }),
+  merge: exactly({ kind: kind('merge'), step: stepId(), with: stepId() }),
+  own: exactly({
+    kind: kind('own'),
+    step: words(60).matches(/^own:/, 'must begin with own:'),
+    title: words(80),
+    goal: maybeWords(120),
+    minutes: number().strict(true).required('must be a number').min(0).max(600),
+    startBpm: tempo(),
+    goalBpm: tempo(),
+    after: after(),
+  }),
+  note: exactly({ kind: kind('note'), step: stepId(), words: words(300) }),
+  optional: exactly({ kind: kind('optional'), step: stepId() }),
+  'bring-back': exactly({ kind: kind('bring-back'), step: stepId() }),
+  grip: exactly({ kind: kind('grip'), name: words(24), grip, fingers }),
+  'leave-out': exactly({ kind: kind('leave-out'), part: words(20) }),
+};
+
+const unknownChange = object().test('kind', 'must be a change that is known', () => false);
+
+function changeSchema(value: unknown): Schema {
+  const named = (value as { readonly kind?: unknown } | null)?.kind;
+  return typeof named === 'string' && Object.hasOwn(CHANGES, named)
+    ? CHANGES[named as PlanChange['kind']]
+    : unknownChange;
+}
+
+/** How a song is taught to somebody. */
+export const teachingSchema = exactly({
+  school: school(),
+  goal: string().strict(true).required('must be chosen').oneOf(LAYERS, 'must be a layer'),
+  sings: boolean().strict(true).required('must be said'),
+  twoRungs: boolean().strict(true).required('must be said'),
+  wantedOn: maybeDay(),
+  changes: array()
+    .of(lazy(changeSchema))
+    .strict(true)
+    .required('must be a list')
+    .max(MOST_CHANGES, `must have at most ${MOST_CHANGES} entries`),
+}) as unknown as Schema<Teaching>;
+
+export interface SaveTeaching {
+  readonly baseVersion: number;
+  readonly teaching: Teaching;
+}
+
+/** How a song is taught, from the state one started from. */
+export const saveTeachingSchema = exactly({
+  baseVersion: whole(0, 1_000_000),
+  teaching: teachingSchema,
+}) as unknown as Schema<SaveTeaching>;
+
+/** How the studio teaches a song until a student's plan says otherwise. */
+export interface SongTeaching {
+  /** 0 while nobody has said anything. */
+  readonly version: number;
+  readonly teaching: Teaching;
+}
+
+const ownValue = (name: string, { value, changeable }: Assumption) =>
+  number()
+    .strict(true)
+    .min(changeable?.least ?? value, `must be at least ${changeable?.least ?? value}`)
+    .max(changeable?.most ?? value, `must be at most ${changeable?.most ?? value}`)
+    .optional()
+    .label(name);
+
+/** The constants a studio sets to values of its own; only those it may, within their bounds. */
+export const constantsSchema = exactly(
+  Object.fromEntries(
+    ASSUMPTION_NAMES.filter((name) => 'changeable' in ASSUMPTIONS[name]).map((name) => [
+      name,
+      ownValue(name, ASSUMPTIONS[name]),
+    ]),
+  ),
+) as unknown as Schema<OwnConstants>;
