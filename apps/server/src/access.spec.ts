@@ -25,6 +25,8 @@ const ROUTES: Readonly<Record<string, Reach>> = {
   'GET /plans': 'own',
   'GET /plans/:id': 'own',
   'POST /plans/:id/tries': 'own',
+  'GET /plans/:id/sheet.pdf': 'own',
+  'GET /songs/:id/sheet.pdf': 'teaching',
   'PUT /plans/:id': 'teaching',
   'POST /plans/:id/withdraw': 'teaching',
   'GET /students/:id': 'own',

@@ -26,6 +26,7 @@ import {
   createSongsStore,
   createTeachingService,
 } from './features/songs';
+import { createSheetsRoutes, createSheetsService } from './features/sheets';
 import { createStudentsRoutes, createStudentsService } from './features/students';
 import {
   createConstantsRoutes,
@@ -108,16 +109,18 @@ function createServices({ sequelize, clock, passwords, demoAccounts }: AppDeps) 
   const constants = () => stores.studio.constants();
   const students = createStudentsService({ profiles, people, plans, constants, clock });
   const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
+  const plansService = createPlansService({
+    ...{ plans, songs: stores.songs, overrules, people, clock, inTransaction },
+    teachingOf: async (songId) => (await teaching.find(songId)).teaching,
+    figuresFor: students.figuresFor,
+    minutesOf: students.minutesOf,
+  });
+  const { conventionsOf } = people;
   return {
-    ...{ songs, students, teaching },
+    ...{ songs, students, teaching, plans: plansService },
+    sheets: createSheetsService({ plans: plansService, songs, teaching, conventionsOf, clock }),
     people: createPeopleService({ people, sessions, passwords, clock }),
     requests: createRequestsService({ requests, songs, clock, inTransaction }),
-    plans: createPlansService({
-      ...{ plans, songs: stores.songs, overrules, people, clock, inTransaction },
-      teachingOf: async (songId) => (await teaching.find(songId)).teaching,
-      figuresFor: students.figuresFor,
-      minutesOf: students.minutesOf,
-    }),
     studio: createStudioService({
       studio: stores.studio,
       people,
@@ -154,6 +157,7 @@ function createApi(deps: AppDeps) {
     .route('/people', createPeopleRoutes(services.people))
     .route('/requests', createRequestsRoutes(services.requests))
     .route('/', createPlansRoutes(services.plans))
+    .route('/', createSheetsRoutes(services.sheets))
     .route('/students', createStudentsRoutes(services.students))
     .route('/constants', createConstantsRoutes(services.studio))
     .route(

@@ -2,9 +2,18 @@ import { inject, Injectable } from '@angular/core';
 import type { Finding } from '@harvu/core/checks';
 import type { ToLearn } from '@harvu/core/form';
 import type { FoundGrip } from '@harvu/core/fretboard';
+import type { OwnConstants } from '@harvu/core/assumptions';
+import type {
+  Milestones,
+  Practice,
+  Raise,
+  SmallerPlan,
+  StepPlan,
+  Teaching,
+} from '@harvu/core/plan';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
 import type { ReadChart, SongDocument } from '@harvu/core/song';
-import type { Step, WindowedChange, Workpiece } from '@harvu/core/steps';
+import type { Student, WindowedChange, Workpiece } from '@harvu/core/steps';
 import { wrap } from 'comlink';
 import { from, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
@@ -19,14 +28,24 @@ export interface SongApart {
   readonly toLearn: ToLearn;
 }
 
-/** A song taken apart, with its steps. */
-export interface SongAnalysis {
-  readonly work: Workpiece;
-  readonly steps: readonly Step[];
+/** A song, how it is taught, and whom it is taught to. */
+export interface PlanRequest {
+  readonly song: SongDocument;
+  readonly teaching: Teaching;
+  readonly student: Student;
+  readonly constants: OwnConstants;
 }
 
-/** A song taken apart, with how far a student is. */
-export interface SongProgress extends SongAnalysis {
+/** The steps of a song as somebody is taught it, with what is worth a second look about them. */
+export interface PlannedSong extends StepPlan {
+  readonly findings: readonly Finding[];
+  readonly milestones: Milestones;
+  /** Steps the student has done already, by id. */
+  readonly done: readonly string[];
+}
+
+/** The steps of a song with how far a student is. */
+export interface SongProgress extends StepPlan {
   readonly readiness: Readiness;
   readonly progress: readonly StepProgress[];
   readonly lines: readonly TempoLine[];
@@ -50,12 +69,26 @@ export class Analysis {
     return from(this.worker.takeApart(song, this.conventions()));
   }
 
-  analyse(song: SongDocument): Observable<SongAnalysis> {
-    return from(this.worker.analyse(song, this.conventions()));
+  /** Makes the steps of a song for somebody, who may have done some of them. */
+  plan(request: PlanRequest, tries: readonly Try[]): Observable<PlannedSong> {
+    return from(this.worker.plan(request, tries, this.conventions()));
   }
 
-  progress(song: SongDocument, tries: readonly Try[]): Observable<SongProgress> {
-    return from(this.worker.progress(song, tries, this.conventions()));
+  /** What would let one step start faster. */
+  raises(request: PlanRequest, stepId: string): Observable<readonly Raise[]> {
+    return from(this.worker.raises(request, stepId, this.conventions()));
+  }
+
+  /** Smaller ways to learn a song, up to the first that is in time. */
+  smaller(
+    request: PlanRequest,
+    wish: Practice & { readonly wantedOn: string },
+  ): Observable<readonly SmallerPlan[]> {
+    return from(this.worker.smaller(request, wish, this.conventions()));
+  }
+
+  progress(request: PlanRequest, tries: readonly Try[]): Observable<SongProgress> {
+    return from(this.worker.progress(request, tries, this.conventions()));
   }
 
   findings(song: SongDocument): Observable<readonly Finding[]> {

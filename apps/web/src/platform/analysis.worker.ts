@@ -1,11 +1,25 @@
-import { findingsOf } from '@harvu/core/checks';
+import { constantsWith } from '@harvu/core/assumptions';
+import { findingsOf, stepFindings } from '@harvu/core/checks';
 import { barsToLearn } from '@harvu/core/form';
 import type { Conventions } from '@harvu/core/fretboard';
+import {
+  makePlan,
+  milestonesOf,
+  raisesOf,
+  smallerPlans,
+  type PlanOptions,
+  type Practice,
+} from '@harvu/core/plan';
 import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/progress';
 import { readChart, type SongDocument } from '@harvu/core/song';
-import { makeSteps, tightestChanges, workpieceOf } from '@harvu/core/steps';
+import { tightestChanges, workpieceOf } from '@harvu/core/steps';
 import { expose } from 'comlink';
+import type { PlanRequest } from './analysis';
 import { findGripsFor } from './grip-search';
+
+function optionsOf({ teaching, student, constants }: PlanRequest, { names }: Conventions) {
+  return { teaching, student, names, constants: constantsWith(constants) } satisfies PlanOptions;
+}
 
 /** What the page asks of the worker; the heavy part of the core runs here. */
 const api = {
@@ -14,17 +28,37 @@ const api = {
     const work = workpieceOf(song, conventions);
     return { work, tightest: tightestChanges(work), toLearn: barsToLearn(work.playing) };
   },
-  analyse(song: SongDocument, conventions: Conventions) {
-    const work = workpieceOf(song, conventions);
-    return { work, steps: makeSteps(work) };
+  plan(request: PlanRequest, tries: readonly Try[], conventions: Conventions) {
+    const plan = makePlan(request.song, optionsOf(request, conventions));
+    const done = stepProgress(plan.steps, tries).filter((one) => one.state === 'done');
+    return {
+      ...plan,
+      findings: stepFindings(plan),
+      milestones: milestonesOf(plan.steps),
+      done: done.map((one) => one.step.id),
+    };
+  },
+  raises(request: PlanRequest, stepId: string, conventions: Conventions) {
+    const { steps, work } = makePlan(request.song, optionsOf(request, conventions));
+    return raisesOf(
+      steps.find((step) => step.id === stepId),
+      work,
+    );
+  },
+  smaller(
+    request: PlanRequest,
+    wish: Practice & { readonly wantedOn: string },
+    conventions: Conventions,
+  ) {
+    return smallerPlans(request.song, optionsOf(request, conventions), wish);
   },
   findings: findingsOf,
-  progress(song: SongDocument, tries: readonly Try[], conventions: Conventions) {
-    const work = workpieceOf(song, conventions);
-    const steps = makeSteps(work);
+  progress(request: PlanRequest, tries: readonly Try[], conventions: Conventions) {
+    const plan = makePlan(request.song, optionsOf(request, conventions));
+    const { work, steps } = plan;
     const readiness = readinessOf(work, { steps, tries });
     const lines = tempoLines(steps, tries);
-    return { work, steps, readiness, lines, progress: stepProgress(steps, tries) };
+    return { ...plan, readiness, lines, progress: stepProgress(steps, tries) };
   },
   findGrips: findGripsFor,
 };

@@ -130,6 +130,8 @@ export class Ribbon {
   readonly blocks = input.required<readonly RibbonBlock[]>();
   /** Index of the block the page is at; -1 for none. */
   readonly current = input(-1);
+  /** Indexes of other blocks that are marked with it. */
+  readonly also = input<readonly number[]>([]);
   /** A low ribbon with letters only, for lists and the practice room. */
   readonly thin = input(false);
   /** Blocks may be dragged, or moved by Alt and an arrow. */
@@ -159,7 +161,8 @@ export class Ribbon {
   protected blockClass(block: DrawnBlock, index: number): string {
     const size = this.thin() ? 'h-6' : 'h-16';
     const edge = block.level === 'new' ? 'border-dashed border-ink-soft' : 'border-line';
-    const ring = index === this.current() ? 'outline-2 outline-ink outline-offset-1' : '';
+    const isMarked = index === this.current() || this.also().includes(index);
+    const ring = isMarked ? 'outline-2 outline-ink outline-offset-1' : '';
     return `${size} ${edge} ${ring}`;
   }
 

@@ -6,3 +6,4 @@ export type { SongsService } from './songs.service';
 export { createSongsStore } from './songs.store';
 export type { SongsStore } from './songs.store';
 export { createTeachingService } from './teaching.service';
+export type { TeachingService } from './teaching.service';

@@ -1,4 +1,4 @@
-export { filledBlocks, plainBlocks, PlanReader } from './plan-progress';
+export { filledBlocks, plainBlocks, PlanReader, requestOf } from './plan-progress';
 export type { PlanProgress } from './plan-progress';
 export { PlansApi } from './plans.api';
 export { readinessWords } from './readiness-words';

@@ -3,7 +3,7 @@ import type { Plan, PlanSummary } from '@harvu/contract';
 import type { Readiness } from '@harvu/core/progress';
 import type { Workpiece } from '@harvu/core/steps';
 import { from, map, mergeMap, of, scan, switchMap, type Observable } from 'rxjs';
-import { Analysis, type SongProgress } from '../../platform/analysis';
+import { Analysis, type PlanRequest, type SongProgress } from '../../platform/analysis';
 import { Outbox } from '../../platform/outbox';
 import type { RibbonBlock } from '../../ui/ribbon';
 import { PlansApi } from './plans.api';
@@ -20,8 +20,8 @@ const AT_ONCE = 3;
 export function filledBlocks(work: Workpiece, readiness: Readiness): readonly RibbonBlock[] {
   const held = new Map(
     readiness.parts
-      .filter(({ step }) => step.kind === 'section')
-      .map(({ step, cleanBpm }) => [step.atoms[0], cleanBpm]),
+      .filter(({ step }) => step.kind !== 'join')
+      .flatMap(({ step, cleanBpm }) => step.atoms.map((part) => [part, cleanBpm] as const)),
   );
   return work.playing.occurrences.map(({ part, name, bars }) => ({
     letter: part.letter,
@@ -41,6 +41,11 @@ export function plainBlocks(work: Workpiece): readonly RibbonBlock[] {
   }));
 }
 
+/** What the steps of a plan are made from: its revision, its way, and the figures it stands on. */
+export function requestOf({ document, teaching, figures }: Plan): PlanRequest {
+  return { song: document, teaching, ...figures };
+}
+
 /** Brings plans together with what the core works out of them, tries not yet sent included. */
 @Injectable({ providedIn: 'root' })
 export class PlanReader {
@@ -57,13 +62,15 @@ export class PlanReader {
       .unsentOf(plan.id)
       .map((one) => ({ ...one, source: 'self' as const }));
     return this.analysis
-      .progress(plan.document, [...plan.tries, ...unsent])
+      .progress(requestOf(plan), [...plan.tries, ...unsent])
       .pipe(map((made) => ({ ...made, plan, blocks: filledBlocks(made.work, made.readiness) })));
   }
 
-  /** Gives the plans one sees, each as soon as it is worked out, in the order of the list. */
+  /** Gives the plans in work that one sees, each as soon as it is worked out, in the order of the list. */
   readAll(): Observable<readonly PlanProgress[]> {
-    return this.api.list().pipe(switchMap((plans) => this.readMany(plans)));
+    return this.api
+      .list()
+      .pipe(switchMap((plans) => this.readMany(plans.filter((plan) => plan.withdrawnAt === null))));
   }
 
   private readMany(plans: readonly PlanSummary[]): Observable<readonly PlanProgress[]> {

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Assign, Plan, PlanSummary } from '@harvu/contract';
+import type { Assign, Plan, PlanSummary, SavePlan } from '@harvu/contract';
 import type { Observable } from 'rxjs';
 
 /** Asks the server about plans. */
@@ -18,5 +18,15 @@ export class PlansApi {
 
   assign(songId: string, assign: Assign): Observable<unknown> {
     return this.http.post(`/api/songs/${songId}/assign`, assign);
+  }
+
+  /** Changes how one plan is taught. */
+  change(id: string, save: SavePlan): Observable<Plan> {
+    return this.http.put<Plan>(`/api/plans/${id}`, save);
+  }
+
+  /** Takes the song back; what was done stays. */
+  withdraw(id: string): Observable<unknown> {
+    return this.http.post(`/api/plans/${id}/withdraw`, {});
   }
 }

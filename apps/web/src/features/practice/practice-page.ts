@@ -8,7 +8,6 @@ import {
   untracked,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { goalWords } from '@harvu/core/steps';
 import { ClickEngine } from '../../platform/click-engine';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
@@ -186,7 +185,7 @@ export class PracticePage {
     const step = this.state.step();
     if (!step) return '';
     const climbs = step.rungs.length > 1 ? ' moves you up a rung' : '';
-    return goalWords(step.kind) + climbs;
+    return step.goal.words + climbs;
   });
   protected readonly block = computed(() => {
     const [step, plan] = [this.state.step(), this.state.plan()];

@@ -8,9 +8,11 @@ import type {
   RevisionSummary,
   SavedSong,
   SaveSong,
+  SaveTeaching,
   Song,
   SongChange,
   SongSummary,
+  SongTeaching,
 } from '@harvu/contract';
 import type { Observable } from 'rxjs';
 
@@ -54,5 +56,14 @@ export class SongsApi {
 
   save(id: string, save: SaveSong): Observable<SavedSong> {
     return this.http.put<SavedSong>(`/api/songs/${id}`, save);
+  }
+
+  /** How the studio teaches a song. */
+  teaching(id: string): Observable<SongTeaching> {
+    return this.http.get<SongTeaching>(`/api/songs/${id}/teaching`);
+  }
+
+  saveTeaching(id: string, save: SaveTeaching): Observable<SongTeaching> {
+    return this.http.put<SongTeaching>(`/api/songs/${id}/teaching`, save);
   }
 }

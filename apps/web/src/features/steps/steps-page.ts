@@ -8,107 +8,130 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { settledFrame } from '@harvu/core/song';
-import { barsOfPart, goalWords, type Step } from '@harvu/core/steps';
-import { ChangeDrawing } from '../../ui/change-drawing';
-import { GripDiagram } from '../../ui/grip-diagram';
-import { LadderLine } from '../../ui/ladder-line';
-import { Note } from '../../ui/note';
+import { Router, RouterLink } from '@angular/router';
+import { finishOn, daysBetween } from '@harvu/core/plan';
+import { isTyping, ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
-import { PatternLane } from '../../ui/pattern-lane';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { AssignPanel } from './parts/assign-panel';
+import { ComparePlans } from './parts/compare-plans';
+import { OwnStepForm } from './parts/own-step-form';
+import { PlanNotes } from './parts/plan-notes';
+import { StepList } from './parts/step-list';
+import { StepPanel } from './parts/step-panel';
+import { WayBox } from './parts/way-box';
+import { durationWords } from './plan-words';
 import { StepsState } from './steps.state';
 
-/** The ordered steps of a song: goals, ladders, why; and whom it is assigned to. */
+const KEYS: readonly ViewKey[] = [
+  { key: '↑ ↓', does: 'go through the steps' },
+  { key: 'Alt ↑ ↓', does: 'move the step' },
+  { key: 'Del', does: 'leave the step out' },
+  { key: 'Ctrl Z', does: 'undo' },
+];
+const WEEK = 7;
+
+/** The ordered steps of a song, for the studio or for one student: goals, ladders, minutes, why; and who learns it. */
 @Component({
   selector: 'harvu-steps-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AssignPanel,
-    ChangeDrawing,
-    GripDiagram,
-    LadderLine,
-    Note,
+    ComparePlans,
+    OwnStepForm,
     PageHead,
-    PatternLane,
+    PlanNotes,
     ProblemLine,
     Ribbon,
     RouterLink,
+    StepList,
+    StepPanel,
+    WayBox,
   ],
   providers: [StepsState],
-  host: { class: 'flex flex-1 flex-col' },
+  host: { class: 'flex flex-1 flex-col', '(document:keydown)': 'press($event)' },
   template: `
     @if (state.song(); as song) {
-      <harvu-page-head [trail]="'Songs / steps, revision ' + song.revision" [title]="song.title">
-        <span figures class="flex gap-4 text-ink-soft">
+      <harvu-page-head [trail]="trail()" [title]="song.title">
+        <span figures class="flex flex-wrap gap-x-4 text-ink-soft">
           <span
             ><b class="text-ink">{{ stepCount() }}</b> steps</span
           >
-          <span
-            >goal <b class="text-ink">{{ state.analysed()?.work?.goalBpm }}</b> bpm</span
-          >
+          @if (stepCount() > 0) {
+            <span [title]="rangeWords()"
+              >about <b class="text-ink">{{ leftWords() }}</b> {{ hasDone() ? 'left' : '' }}</span
+            >
+            <span
+              >at {{ minutesADay() }} min a day, <b class="text-ink">{{ weeksWords() }}</b></span
+            >
+          }
+          @if (state.isSaving()) {
+            <span role="status">saving</span>
+          }
         </span>
         <ng-container actions>
-          <a class="button button-strong" [routerLink]="['/songs', song.id, 'bench']"
-            >Back to the bench</a
+          <label class="flex items-center gap-2 text-sm"
+            >for
+            <select
+              #who
+              class="field w-auto"
+              aria-label="Whose steps"
+              (change)="show(who.value)"
+            >
+              <option value="" [selected]="!state.known()">the studio</option>
+              @for (student of state.students(); track student.id) {
+                <option [value]="student.id" [selected]="student.id === state.known()?.id">
+                  {{ student.name }}
+                </option>
+              }
+            </select></label
           >
+          <button
+            type="button"
+            class="button"
+            [attr.aria-pressed]="isComparing()"
+            (click)="isComparing.set(!isComparing())"
+          >
+            {{ isComparing() ? 'Back to the steps' : 'Compare two plans' }}
+          </button>
+          @if (stepCount() > 0) {
+            <a class="button button-strong" [href]="sheetUrl()" target="_blank" rel="noopener"
+              >Print the sheet</a
+            >
+          }
+          @if (state.keeper() === 'draft') {
+            <button type="button" class="button button-first" (click)="give()">
+              Assign to {{ firstName() }}
+            </button>
+          } @else {
+            <a class="button button-strong" [routerLink]="['/songs', song.id, 'bench']"
+              >Back to the bench</a
+            >
+          }
         </ng-container>
         @if (state.blocks().length > 0) {
           <harvu-ribbon
             class="mt-2"
             [blocks]="state.blocks()"
-            [current]="block()"
+            [current]="blocksOfChosen()[0] ?? -1"
+            [also]="blocksOfChosen()"
             (pick)="pickBlock($event)"
           />
         }
       </harvu-page-head>
       <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_330px]">
-        <div class="min-w-0 px-4 py-3 sm:px-6">
-          @if (state.analysed() && stepCount() === 0) {
+        <div class="min-w-0 px-4 py-2 sm:px-5">
+          @if (state.planned() && stepCount() === 0) {
             <p class="py-6 text-ink-soft">
               The steps will stand here once the song has bars.
               <a class="link" [routerLink]="['/songs', song.id, 'bench']">Write them at the bench</a
               >.
             </p>
-          }
-          @for (group of state.groups(); track group.heading) {
-            <h2 class="mt-3 mb-0.5 text-sm text-ink-soft">
-              {{ group.heading }}
-              @if (group.isShort) {
-                <span class="font-sans text-xs font-normal">each {{ goal(group.steps[0]!) }}</span>
-              }
-            </h2>
-            <ol [class]="group.isShort ? 'sm:columns-3 sm:gap-x-6' : ''">
-              @for (step of group.steps; track step.id) {
-                <li>
-                  <button
-                    type="button"
-                    [id]="step.id"
-                    class="grid w-full items-center gap-x-3 border-b border-line-soft px-1.5 py-[7px] text-left hover:bg-sheet"
-                    [class]="rowClass(step, group.isShort)"
-                    [attr.aria-pressed]="step.id === chosen()?.id"
-                    (click)="chosen.set(step)"
-                  >
-                    <span class="font-mono text-ink-soft">{{ step.number }}</span>
-                    <b class="truncate">{{ step.title }}</b>
-                    @if (!group.isShort) {
-                      <span>
-                        @if (step.rungs.length > 0) {
-                          <harvu-ladder-line [rungs]="step.rungs" />
-                        }
-                      </span>
-                      <span class="text-xs">
-                        <b class="mr-1 text-sm">{{ tempoWords(step) }}</b>
-                        {{ goal(step) }}
-                      </span>
-                    }
-                  </button>
-                </li>
-              }
-            </ol>
+          } @else if (isComparing()) {
+            <harvu-compare-plans class="py-2" />
+          } @else {
+            <harvu-step-list />
           }
         </div>
         <aside
@@ -117,46 +140,32 @@ import { StepsState } from './steps.state';
         >
           <harvu-problem [problem]="state.problem()" />
           @if (stepCount() > 0) {
-            <harvu-assign-panel />
-          }
-          @if (chosen(); as step) {
-            @if (grip(); as one) {
-              <harvu-grip
-                class="justify-self-center"
-                [grip]="one.grip.grip"
-                [fingers]="one.grip.fingers"
-                [setup]="one.setup"
-                [scale]="1.4"
-              />
+            @if (!isComparing()) {
+              <harvu-step-panel />
             }
-            @if (lane(); as pattern) {
-              <harvu-lane class="rounded-sm border border-line bg-sheet p-2" [pattern]="pattern" />
+            <div class="flex items-baseline justify-between">
+              <h2 class="text-sm text-ink-soft">Order of teaching</h2>
+              <button
+                type="button"
+                class="link text-sm"
+                [disabled]="!state.canUndo()"
+                [class.invisible]="!state.canUndo()"
+                (click)="state.undo()"
+              >
+                Undo
+              </button>
+            </div>
+            <harvu-way-box />
+            <harvu-plan-notes />
+            @if (state.keeper() === 'plan') {
+              <button type="button" class="button" (click)="state.takeFigures()">
+                Take what {{ firstName() }} shows now
+              </button>
             }
-            @if (drawn(); as change) {
-              <harvu-change
-                class="rounded-sm border border-line bg-sheet p-3"
-                [from]="change.from"
-                [to]="change.to"
-                [hand]="change.hand"
-                [setup]="change.setup"
-                [scale]="0.9"
-              />
+            <harvu-own-step-form />
+            @if (state.keeper() !== 'draft') {
+              <harvu-assign-panel />
             }
-            <harvu-note tone="brass" [heading]="whyHeading(step)">{{ step.why }}</harvu-note>
-            @if (step.rungs.length > 1) {
-              <harvu-note tone="slate" [heading]="step.rungs.length + ' rungs.'">
-                <span class="font-mono text-xs">{{ step.rungs.join(' ') }}</span>
-                {{ step.kind === 'change' ? 'changes a minute' : 'bpm' }}
-              </harvu-note>
-            }
-            @if (needs(); as words) {
-              <harvu-note tone="slate" heading="Comes after">{{ words }}</harvu-note>
-            }
-          } @else if (stepCount() > 0) {
-            <harvu-note tone="slate"
-              >Choose a step to see why it starts where it does, and what comes before
-              it.</harvu-note
-            >
           }
         </aside>
       </div>
@@ -167,79 +176,83 @@ import { StepsState } from './steps.state';
 })
 export class StepsPage {
   readonly id = input.required<string>();
+  /** The student whose steps these are; the studio's own without one. */
+  readonly for = input<string>();
   protected readonly state = inject(StepsState);
-  protected readonly chosen = signal<Step | null>(null);
+  private readonly router = inject(Router);
+  protected readonly isComparing = signal(false);
 
-  private readonly steps = computed(() => this.state.analysed()?.steps ?? []);
-  protected readonly stepCount = computed(() => this.steps().length);
-  /** The first block of the part that the chosen step teaches. */
-  protected readonly block = computed(() => {
-    const step = this.chosen();
-    const occurrences = this.state.analysed()?.work.playing.occurrences ?? [];
-    if (step?.kind !== 'section' && step?.kind !== 'join') return -1;
-    return occurrences.findIndex((one) => one.part.id === step.atoms.at(-1));
+  protected readonly stepCount = computed(() => this.state.planned()?.steps.length ?? 0);
+  protected readonly hasDone = computed(() => (this.state.planned()?.done.length ?? 0) > 0);
+  protected readonly leftWords = computed(() => durationWords(this.state.left().minutes));
+  protected readonly rangeWords = computed(() => {
+    const { low, high } = this.state.left();
+    return `${durationWords(low)} if it goes quickly, ${durationWords(high)} if it goes slowly`;
   });
-  protected readonly needs = computed(() => {
-    const needs = new Set(this.chosen()?.needs ?? []);
-    const titles = this.steps().flatMap((step) => (needs.has(step.id) ? [step.title] : []));
-    return titles.length === 0 ? '' : `${titles.join('; ')}.`;
+  protected readonly minutesADay = computed(() => {
+    const minutes = this.state.practice().minutesByWeekday.filter((one) => one > 0);
+    const sum = minutes.reduce((all, one) => all + one, 0);
+    return minutes.length === 0 ? 0 : Math.round(sum / minutes.length);
   });
-
-  /** The grip that the chosen step is about. */
-  protected readonly grip = computed(() => {
-    const [step, work, song] = [this.chosen(), this.state.analysed()?.work, this.state.song()];
-    const grip = work?.grips.find((one) => one.name === step?.atoms[0]);
-    if (step?.kind !== 'grip' || !grip || !song) return undefined;
-    return { grip, setup: settledFrame(song.document.frame) };
+  protected readonly weeksWords = computed(() => {
+    const end = finishOn(this.state.left().minutes, this.state.practice());
+    if (end === null) return 'no end in sight';
+    const weeks = Math.max(1, Math.ceil(daysBetween(this.state.today, end) / WEEK));
+    return weeks === 1 ? '1 week' : `${weeks} weeks`;
   });
-  /** The pattern that the chosen section is played with. */
-  protected readonly lane = computed(() => {
-    const [step, work] = [this.chosen(), this.state.analysed()?.work];
-    if (step?.kind !== 'section' || !work) return undefined;
-    const [first] = barsOfPart(work, step.atoms[0] ?? '', step.layer ?? 'full');
-    return first?.struck?.pattern;
+  protected readonly firstName = computed(
+    () => this.state.known()?.name.split(' ')[0] ?? 'the student',
+  );
+  protected readonly trail = computed(() => {
+    const [known, plan] = [this.state.known(), this.state.plan()];
+    if (!known) return `Songs / steps, revision ${this.state.song()?.revision}`;
+    const which = plan ? `, revision ${plan.revision}` : ', not given yet';
+    return `Songs / steps, for ${known.name}${which}`;
   });
-  /** The change that the chosen step drills. */
-  protected readonly drawn = computed(() => {
-    const [step, work, song] = [this.chosen(), this.state.analysed()?.work, this.state.song()];
-    if (step?.kind !== 'change' || !work || !song) return undefined;
-    const [from, to] = step.atoms.map((name) => work.grips.find((grip) => grip.name === name));
-    const setup = settledFrame(song.document.frame);
-    return from && to ? { from, to, setup, hand: work.hand } : undefined;
+  protected readonly sheetUrl = computed(() => {
+    const plan = this.state.plan();
+    return plan ? `/api/plans/${plan.id}/sheet.pdf` : `/api/songs/${this.id()}/sheet.pdf`;
+  });
+  /** The blocks of the part that the chosen step teaches. */
+  protected readonly blocksOfChosen = computed((): readonly number[] => {
+    const step = this.state.chosen();
+    const occurrences = this.state.planned()?.work.playing.occurrences ?? [];
+    const part = step?.atoms.at(-1);
+    return occurrences.flatMap((one, index) => (one.part.id === part ? [index] : []));
   });
 
   constructor() {
+    inject(ViewKeys).show(KEYS);
     effect(() => {
-      const id = this.id();
-      untracked(() => this.state.open(id));
+      const [id, student] = [this.id(), this.for()];
+      untracked(() => this.state.open(id, student));
     });
   }
 
+  protected show(studentId: string): void {
+    void this.router.navigate([], { queryParams: { for: studentId || null } });
+  }
+
+  protected give(): void {
+    const known = this.state.known();
+    if (known) this.state.assign([known.id]);
+  }
+
   protected pickBlock(index: number): void {
-    const part = this.state.analysed()?.work.playing.occurrences[index]?.part.id;
-    const step = this.steps().find((one) => one.kind === 'section' && one.atoms[0] === part);
-    this.chosen.set(step ?? null);
+    const planned = this.state.planned();
+    const part = planned?.work.playing.occurrences[index]?.part.id ?? '';
+    const steps = planned?.steps ?? [];
+    const isOf = ({ atoms, kind }: (typeof steps)[number]): boolean =>
+      kind !== 'join' && atoms.includes(part);
+    const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
+    const step = steps.find((one) => isOf(one) && one.layer === goal) ?? steps.find(isOf);
+    this.state.chosenId.set(step?.id ?? '');
     document.getElementById(step?.id ?? '')?.scrollIntoView({ block: 'nearest' });
   }
 
-  protected rowClass(step: Step, isShort: boolean): string {
-    const columns = isShort
-      ? 'grid-cols-[26px_minmax(0,1fr)]'
-      : 'grid-cols-[26px_minmax(0,1fr)_minmax(0,200px)_190px]';
-    return step.id === this.chosen()?.id ? `${columns} bg-brass-wash!` : columns;
-  }
-
-  protected tempoWords({ rungs }: Step): string {
-    const [first, last] = [rungs[0], rungs.at(-1)];
-    if (first === undefined || last === undefined) return '';
-    return first === last ? String(last) : `${first} → ${last}`;
-  }
-
-  protected goal({ kind }: Step): string {
-    return goalWords(kind);
-  }
-
-  protected whyHeading({ rungs, title }: Step): string {
-    return rungs.length === 0 ? `${title}.` : `Why start at ${rungs[0]}.`;
+  protected press(event: KeyboardEvent): void {
+    if (isTyping(event) || event.key !== 'z' || !(event.ctrlKey || event.metaKey)) return;
+    event.preventDefault();
+    this.state.undo();
   }
 }

@@ -1,128 +1,344 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Person, PlanSummary, Problem, Song } from '@harvu/contract';
-import type { Layer } from '@harvu/core/song';
-import type { Step, StepKind } from '@harvu/core/steps';
-import { catchError, forkJoin, switchMap, tap, type Observable } from 'rxjs';
-import { Analysis, type SongAnalysis } from '../../platform/analysis';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import {
+  toStudent,
+  type KnownStudent,
+  type Person,
+  type Plan,
+  type PlanSummary,
+  type Problem,
+  type Song,
+} from '@harvu/contract';
+import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
+import {
+  deadlineOf,
+  timeOf,
+  USUAL_TEACHING,
+  type PlanChange,
+  type Teaching,
+} from '@harvu/core/plan';
+import type { Try } from '@harvu/core/progress';
+import { changesInWords } from '@harvu/core/song';
+import { USUAL_STUDENT } from '@harvu/core/steps';
+import { formatISO } from 'date-fns';
+import {
+  catchError,
+  concatMap,
+  EMPTY,
+  forkJoin,
+  map,
+  of,
+  Subject,
+  switchMap,
+  tap,
+  type Observable,
+} from 'rxjs';
+import { Analysis, type PlanRequest } from '../../platform/analysis';
+import { ConstantsApi } from '../../platform/constants.api';
 import { toProblem } from '../../platform/problems';
-import { plainBlocks, PlansApi } from '../plans';
+import { plainBlocks, PlansApi, requestOf } from '../plans';
 import { SongsApi } from '../songs';
+import { StudentsApi } from '../students';
 import { PeopleApi } from '../studio';
+import { withChange, withoutChange } from './teaching-edits';
 
-/** Steps of one kind under one heading. */
-export interface StepGroup {
-  readonly heading: string;
-  /** Steps without a ladder, listed side by side. */
-  readonly isShort: boolean;
-  readonly steps: readonly NumberedStep[];
-}
+const WEEK_DAYS = 7;
+const NO_TRIES: readonly Try[] = [];
 
-export interface NumberedStep extends Step {
-  readonly number: number;
-}
+/** Where the way that is shown is kept: with the song, with a plan, or nowhere before the song is given. */
+type Keeper = 'song' | 'plan' | 'draft';
 
-interface GroupRule {
-  readonly heading: string;
-  readonly kinds: readonly StepKind[];
-  /** Only steps in this layer, where the goal is a fuller one. */
-  readonly layer?: Layer;
-}
-
-const GROUPS: readonly GroupRule[] = [
-  { heading: 'Grips', kinds: ['grip'] },
-  { heading: 'Changes', kinds: ['change'] },
-  { heading: 'Bare: one strum a chord', kinds: ['section', 'whole'], layer: 'bare' },
-  { heading: 'Pulse: one strum a beat', kinds: ['section', 'whole'], layer: 'pulse' },
-  { heading: 'Full, before ornaments', kinds: ['section', 'whole'], layer: 'full' },
-  { heading: 'Sections', kinds: ['section'] },
-  { heading: 'Joins and whole song', kinds: ['join', 'whole'] },
-];
-
-function isInGroup(step: Step, { kinds, layer }: GroupRule, goal: Layer | undefined): boolean {
-  const isBarer = step.layer !== undefined && step.layer !== goal;
-  return kinds.includes(step.kind) && (isBarer ? step.layer : undefined) === layer;
-}
-
-/** A song's steps, and who they are assigned to. */
+/** A song's steps as the studio, or one student, is taught them; and who learns it. */
 @Injectable()
 export class StepsState {
   private readonly songs = inject(SongsApi);
   private readonly people = inject(PeopleApi);
   private readonly plans = inject(PlansApi);
+  private readonly knownApi = inject(StudentsApi);
+  private readonly constantsApi = inject(ConstantsApi);
   private readonly analysis = inject(Analysis);
+
   private readonly opened = signal<Song | null>(null);
-  private readonly made = signal<SongAnalysis | null>(null);
   private readonly everybody = signal<readonly Person[]>([]);
   private readonly given = signal<readonly PlanSummary[]>([]);
   private readonly failed = signal<Problem | null>(null);
+  private readonly own = signal<OwnConstants>({});
+  private readonly knownStudent = signal<KnownStudent | null>(null);
+  private readonly openedPlan = signal<Plan | null>(null);
+  private readonly way = signal<Teaching>(USUAL_TEACHING);
+  private readonly before = signal<readonly Teaching[]>([]);
+  private readonly saving = signal(false);
+  private readonly saves = new Subject<Teaching>();
+  private version = 0;
 
   readonly song = this.opened.asReadonly();
-  readonly analysed = this.made.asReadonly();
   readonly problem = this.failed.asReadonly();
+  readonly teaching = this.way.asReadonly();
+  readonly known = this.knownStudent.asReadonly();
+  readonly plan = this.openedPlan.asReadonly();
+  readonly isSaving = this.saving.asReadonly();
+  readonly canUndo = computed(() => this.before().length > 0);
   readonly students = computed(() =>
     this.everybody().filter((person) => person.role === 'student'),
   );
-  /** The plans of this song, by student. */
-  readonly planOf = computed(() => new Map(this.given().map((plan) => [plan.studentId, plan])));
-  readonly blocks = computed(() => {
-    const made = this.made();
-    return made ? plainBlocks(made.work) : [];
+  readonly constants = computed(() => constantsWith(this.own()));
+  readonly keeper = computed((): Keeper => {
+    if (!this.knownStudent()) return 'song';
+    return this.openedPlan() ? 'plan' : 'draft';
   });
-  readonly groups = computed((): readonly StepGroup[] => {
-    const steps = (this.made()?.steps ?? []).map((step, index) => ({ ...step, number: index + 1 }));
-    const goal = steps.at(-1)?.layer;
-    return GROUPS.map((rule) => ({
-      heading: rule.heading,
-      isShort: rule.kinds.includes('grip'),
-      steps: steps.filter((step) => isInGroup(step, rule, goal)),
-    })).filter((group) => group.steps.length > 0);
+  /** The plans of this song, by student; those taken back too. */
+  readonly planOf = computed(() => new Map(this.given().map((plan) => [plan.studentId, plan])));
+  readonly today = formatISO(new Date(), { representation: 'date' });
+  readonly practice = computed(() => {
+    const minutesByWeekday =
+      this.openedPlan()?.minutesByWeekday ??
+      this.knownStudent()?.profile.minutesByWeekday ??
+      Array<number>(WEEK_DAYS).fill(this.constants().minutesADay);
+    return { minutesByWeekday, today: this.today };
   });
 
-  open(id: string): void {
-    const song = this.songs.find(id).pipe(
-      tap((found) => this.opened.set(found)),
-      switchMap((found) => this.analysis.analyse(found.document)),
-      tap((made) => this.made.set(made)),
+  /** What the steps are made from; a plan stands on its own revision and figures. */
+  readonly request = computed((): PlanRequest | null => {
+    const [song, plan, known] = [this.opened(), this.openedPlan(), this.knownStudent()];
+    if (!song) return null;
+    const teaching = this.way();
+    if (plan) return { ...requestOf(plan), teaching };
+    const student = known ? toStudent(known.profile, known.shown) : USUAL_STUDENT;
+    return { song: song.document, teaching, student, constants: this.own() };
+  });
+  private readonly tries = computed(() => this.openedPlan()?.tries ?? NO_TRIES);
+  readonly planned = toSignal(
+    toObservable(computed(() => ({ request: this.request(), tries: this.tries() }))).pipe(
+      switchMap(({ request, tries }) => (request ? this.analysis.plan(request, tries) : of(null))),
+    ),
+    { initialValue: null },
+  );
+  readonly blocks = computed(() => {
+    const planned = this.planned();
+    return planned ? plainBlocks(planned.work) : [];
+  });
+  /** The time of the steps that are still to do. */
+  readonly left = computed(() => {
+    const planned = this.planned();
+    if (!planned) return { minutes: 0, low: 0, high: 0 };
+    const done = new Set(planned.done);
+    const steps = planned.steps.filter((step) => !done.has(step.id));
+    return timeOf(steps, planned.work.constants);
+  });
+  readonly deadline = computed(() => {
+    const { wantedOn } = this.way();
+    return wantedOn === null ? null : deadlineOf(this.left(), wantedOn, this.practice());
+  });
+  private readonly smallerWish = computed(() => {
+    const [request, { wantedOn }] = [this.request(), this.way()];
+    const isLate = this.deadline()?.verdict === 'misses';
+    return request && wantedOn !== null && isLate ? { request, wantedOn } : null;
+  });
+  readonly smaller = toSignal(
+    toObservable(this.smallerWish).pipe(
+      switchMap((wish) =>
+        wish
+          ? this.analysis.smaller(wish.request, { ...this.practice(), wantedOn: wish.wantedOn })
+          : of([]),
+      ),
+    ),
+    { initialValue: [] },
+  );
+
+  /** The step that is looked at, by id. */
+  readonly chosenId = signal('');
+  readonly chosen = computed(() =>
+    this.planned()?.steps.find((step) => step.id === this.chosenId()),
+  );
+  readonly raises = toSignal(
+    toObservable(computed(() => ({ request: this.request(), id: this.chosen()?.id }))).pipe(
+      switchMap(({ request, id }) =>
+        request && id !== undefined ? this.analysis.raises(request, id) : of([]),
+      ),
+    ),
+    { initialValue: [] },
+  );
+
+  constructor() {
+    this.saves
+      .pipe(
+        concatMap((teaching) => this.save(teaching)),
+        takeUntilDestroyed(inject(DestroyRef)),
+      )
+      .subscribe();
+  }
+
+  /** Opens a song's steps, for one student where one is named. */
+  open(songId: string, studentId: string | undefined): void {
+    this.failed.set(null);
+    this.before.set([]);
+    this.chosenId.set('');
+    const work = forkJoin({
+      song: this.songs.find(songId),
+      kept: this.songs.teaching(songId),
+      given: this.plans.list(),
+      people: this.people.list(),
+      constants: this.constantsApi.find(),
+      known: studentId === undefined ? of(null) : this.knownApi.find(studentId),
+    }).pipe(
+      switchMap((all) => {
+        const given = all.given.filter((plan) => plan.songId === songId);
+        const summary = given.find((plan) => plan.studentId === studentId);
+        const plan: Observable<Plan | null> = summary ? this.plans.find(summary.id) : of(null);
+        return plan.pipe(map((found) => ({ ...all, given, plan: found })));
+      }),
+      tap(({ song, kept, given, people, constants, known, plan }) => {
+        this.version = plan?.version ?? kept.version;
+        this.way.set(plan?.teaching ?? kept.teaching);
+        this.own.set(constants);
+        this.everybody.set(people);
+        this.given.set(given);
+        this.knownStudent.set(known);
+        this.openedPlan.set(plan);
+        this.opened.set(song);
+      }),
+      switchMap(() => this.loadOlder(songId)),
     );
+    this.run(work);
+  }
+
+  /** Changes how the song is taught; it is kept where it belongs. */
+  change(toNext: (teaching: Teaching) => Teaching): void {
+    const now = this.way();
+    this.before.update((all) => [...all, now]);
+    this.put(toNext(now));
+  }
+
+  add(change: PlanChange): void {
+    this.change((now) => withChange(now, change));
+  }
+
+  remove(change: PlanChange): void {
+    this.change((now) => withoutChange(now, change));
+  }
+
+  undo(): void {
+    const last = this.before().at(-1);
+    if (!last) return;
+    this.before.update((all) => all.slice(0, -1));
+    this.put(last);
+  }
+
+  private put(teaching: Teaching): void {
+    this.way.set(teaching);
+    if (this.keeper() !== 'draft') this.saves.next(teaching);
+  }
+
+  private save(teaching: Teaching): Observable<unknown> {
+    this.saving.set(true);
+    this.failed.set(null);
+    const plan = this.openedPlan();
+    const baseVersion = this.version;
+    const saved: Observable<{ readonly version: number }> = plan
+      ? this.plans.change(plan.id, { baseVersion, teaching, takeFigures: false })
+      : this.songs.saveTeaching(this.opened()?.id ?? '', { baseVersion, teaching });
+    return saved.pipe(
+      tap(({ version }) => {
+        this.version = version;
+        this.saving.set(false);
+      }),
+      catchError((error: unknown) => {
+        this.saving.set(false);
+        this.failed.set(toProblem(error));
+        return EMPTY;
+      }),
+    );
+  }
+
+  /** Has a plan stand on what the student shows now. */
+  takeFigures(): void {
+    const plan = this.openedPlan();
+    if (!plan) return;
+    const save = { baseVersion: this.version, teaching: this.way(), takeFigures: true };
     this.run(
-      forkJoin([
-        song,
-        this.loadPlans(id),
-        this.people.list().pipe(tap((all) => this.everybody.set(all))),
-      ]),
+      this.plans.change(plan.id, save).pipe(
+        tap((changed) => {
+          this.version = changed.version;
+          this.openedPlan.set(changed);
+        }),
+      ),
     );
   }
 
   /** Students a song with something to listen for was to be given to. */
   readonly doubtful = signal<readonly string[]>([]);
 
-  /** Gives the song; one with something to listen for only by the teacher's word. */
+  /** Gives the song, as it is taught here; one with something to listen for only by the teacher's word. */
   assign(studentIds: readonly string[], { despiteDoubts = false } = {}): void {
     const song = this.opened();
     if (!song || studentIds.length === 0) return;
     const { id, revision } = song;
     this.doubtful.set([]);
+    const assign = {
+      ...{ revision, studentIds: [...studentIds], teaching: this.way() },
+      ...(despiteDoubts && { despiteDoubts }),
+    };
     this.run(
-      this.plans
-        .assign(id, {
-          revision,
-          studentIds: [...studentIds],
-          ...(despiteDoubts && { despiteDoubts }),
-        })
-        .pipe(
-          switchMap(() => this.loadPlans(id)),
-          catchError((error: unknown) => {
-            if (toProblem(error).field === 'despiteDoubts') this.doubtful.set(studentIds);
-            throw error;
-          }),
-        ),
+      this.plans.assign(id, assign).pipe(
+        switchMap(() => this.reload()),
+        catchError((error: unknown) => {
+          if (toProblem(error).field === 'despiteDoubts') this.doubtful.set(studentIds);
+          throw error;
+        }),
+      ),
     );
   }
 
-  private loadPlans(songId: string): Observable<readonly PlanSummary[]> {
-    return this.plans
-      .list()
-      .pipe(tap((all) => this.given.set(all.filter((plan) => plan.songId === songId))));
+  /** Takes the song back from a student; what was done stays. */
+  withdraw(planId: string): void {
+    this.run(this.plans.withdraw(planId).pipe(switchMap(() => this.reload())));
+  }
+
+  /** What changed in the song since the revisions that students still learn, in words. */
+  readonly changesSince = signal<ReadonlyMap<number, readonly string[]>>(new Map());
+
+  private loadOlder(songId: string): Observable<unknown> {
+    const song = this.opened();
+    const older = new Set(this.given().map((plan) => plan.revision));
+    older.delete(song?.revision ?? 0);
+    if (!song || older.size === 0) {
+      this.changesSince.set(new Map());
+      return of(null);
+    }
+    return forkJoin([...older].map((number) => this.songs.revision(songId, number))).pipe(
+      tap((revisions) =>
+        this.changesSince.set(
+          new Map(
+            revisions.map(({ number, document }) => [
+              number,
+              changesInWords(document, song.document),
+            ]),
+          ),
+        ),
+      ),
+    );
+  }
+
+  /** After the song was given or taken back: the plans anew, and this student's own. */
+  private reload(): Observable<unknown> {
+    const songId = this.opened()?.id ?? '';
+    const studentId = this.knownStudent()?.id;
+    return this.plans.list().pipe(
+      switchMap((all) => {
+        const given = all.filter((plan) => plan.songId === songId);
+        this.given.set(given);
+        const summary = given.find((plan) => plan.studentId === studentId);
+        return summary ? this.plans.find(summary.id) : of(null);
+      }),
+      tap((plan: Plan | null) => {
+        if (plan) {
+          this.version = plan.version;
+          this.way.set(plan.teaching);
+        }
+        this.openedPlan.set(plan);
+      }),
+      switchMap(() => this.loadOlder(songId)),
+    );
   }
 
   private run(work: Observable<unknown>): void {

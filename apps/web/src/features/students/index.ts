@@ -1,1 +1,2 @@
+export { StudentsApi } from './students.api';
 export { StudentsPage } from './students-page';

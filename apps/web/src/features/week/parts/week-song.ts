@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { StepProgress } from '@harvu/core/progress';
-import { goalWords } from '@harvu/core/steps';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
 import { readinessWords, type PlanProgress } from '../../plans';
@@ -82,6 +81,6 @@ export class WeekSong {
   }
 
   protected goal({ step }: StepProgress): string {
-    return goalWords(step.kind);
+    return step.goal.words;
   }
 }

@@ -1,0 +1,2 @@
+export { createSheetsRoutes } from './sheets.routes';
+export { createSheetsService } from './sheets.service';

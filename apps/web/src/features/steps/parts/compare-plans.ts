@@ -1,0 +1,207 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  type Signal,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toStudent } from '@harvu/contract';
+import { finishOn, SCHOOLS, type Milestones, type School } from '@harvu/core/plan';
+import { LAYERS, type Layer } from '@harvu/core/song';
+
+import { format, parseISO } from 'date-fns';
+import { map, of, switchMap } from 'rxjs';
+import { Analysis, type PlanRequest, type PlannedSong } from '../../../platform/analysis';
+import { StudentsApi } from '../../students';
+import { durationWords, SCHOOL_WORDS } from '../plan-words';
+import { StepsState } from '../steps.state';
+
+/** What one side of the comparison is made with. */
+interface Side {
+  readonly school: School;
+  readonly goal: Layer;
+  /** A student's id; empty for the one whose page this is. */
+  readonly hand: string;
+}
+
+interface Row {
+  readonly label: string;
+  readonly of: (milestones: Milestones) => number | null;
+}
+
+const ROWS: readonly Row[] = [
+  { label: 'First section at its goal', of: (one) => one.firstSection },
+  { label: 'Whole song bare', of: (one) => one.wholeBare },
+  { label: 'Whole song at the goal', of: (one) => one.whole },
+  { label: 'To the last step', of: (one) => one.end },
+];
+
+/** Two plans side by side: how soon each milestone comes, in practice and on the calendar. */
+@Component({
+  selector: 'harvu-compare-plans',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block' },
+  template: `
+    <div class="overflow-x-auto">
+      <table class="w-full min-w-[560px] border-collapse text-left">
+        <caption class="sr-only">
+          Two plans compared: minutes of practice until each milestone, and the day it falls on
+        </caption>
+        <thead>
+          <tr class="align-bottom">
+            <th class="w-[30%] py-2 font-display">Two plans</th>
+            @for (side of sides; track side.name) {
+              <th class="py-2 pr-4 font-normal" scope="col">
+                <b class="font-display">{{ side.name }}</b>
+                <div class="mt-1 grid gap-1.5">
+                  <select
+                    #school
+                    class="field"
+                    [attr.aria-label]="side.name + ': order of teaching'"
+                    (change)="choose(side.name, { school: schoolOf(school.value) })"
+                  >
+                    @for (one of schools; track one.school) {
+                      <option [value]="one.school" [selected]="one.school === side.chosen().school">
+                        {{ one.name }}
+                      </option>
+                    }
+                  </select>
+                  <select
+                    #layer
+                    class="field"
+                    [attr.aria-label]="side.name + ': as far as'"
+                    (change)="choose(side.name, { goal: layerOf(layer.value) })"
+                  >
+                    @for (one of layers; track one) {
+                      <option [value]="one" [selected]="one === side.chosen().goal">
+                        as far as {{ one }}
+                      </option>
+                    }
+                  </select>
+                  <select
+                    #hand
+                    class="field"
+                    [attr.aria-label]="side.name + ': whose hands'"
+                    (change)="choose(side.name, { hand: hand.value })"
+                  >
+                    <option value="" [selected]="side.chosen().hand === ''">
+                      {{ state.known()?.name ?? 'a usual student' }}
+                    </option>
+                    @for (one of others(); track one.id) {
+                      <option [value]="one.id" [selected]="one.id === side.chosen().hand">
+                        {{ one.name }}
+                      </option>
+                    }
+                  </select>
+                </div>
+              </th>
+            }
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows; track row.label) {
+            <tr class="border-t border-line-soft">
+              <th class="py-2 font-normal" scope="row">{{ row.label }}</th>
+              @for (side of sides; track side.name) {
+                <td class="py-2 pr-4">
+                  <b class="font-display text-base">{{ time(side.made(), row) }}</b>
+                  <span class="block text-xs text-ink-soft">{{ day(side.made(), row) }}</span>
+                </td>
+              }
+            </tr>
+          }
+          <tr class="border-t border-line-soft">
+            <th class="py-2 font-normal" scope="row">Steps</th>
+            @for (side of sides; track side.name) {
+              <td class="py-2 pr-4 font-mono">{{ side.made()?.steps?.length ?? '' }}</td>
+            }
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="mt-2 max-w-[70ch] text-sm text-ink-soft">
+      Minutes of practice in the order of the steps; days at the minutes a week of
+      {{ state.known()?.name ?? 'a usual student' }}. The days of a milestone are those of a usual
+      course: quicker in some weeks, slower in others.
+    </p>
+  `,
+})
+export class ComparePlans {
+  protected readonly state = inject(StepsState);
+  private readonly analysis = inject(Analysis);
+  private readonly students = inject(StudentsApi);
+  protected readonly rows = ROWS;
+  protected readonly schools = SCHOOL_WORDS;
+  protected readonly layers = LAYERS;
+  protected readonly others = computed(() =>
+    this.state.students().filter((one) => one.id !== this.state.known()?.id),
+  );
+
+  private readonly choices = {
+    'This one': signal<Side>(this.sideNow()),
+    'Or this': signal<Side>({ ...this.sideNow(), school: this.otherSchool() }),
+  };
+  protected readonly sides = (['This one', 'Or this'] as const).map((name) => ({
+    name,
+    chosen: this.choices[name].asReadonly(),
+    made: this.made(this.choices[name]),
+  }));
+
+  private sideNow(): Side {
+    const { school, goal } = this.state.teaching();
+    return { school, goal, hand: '' };
+  }
+
+  private otherSchool(): School {
+    return SCHOOLS.find((one) => one !== this.state.teaching().school) ?? 'grips-first';
+  }
+
+  /** Changes by hand count for the plan of this page, wherever they make sense. */
+  private requestFor({ school, goal }: Side): PlanRequest | null {
+    const request = this.state.request();
+    return request && { ...request, teaching: { ...request.teaching, school, goal } };
+  }
+
+  private made(choice: Signal<Side>): Signal<PlannedSong | null> {
+    const wish = computed(() => ({ request: this.requestFor(choice()), hand: choice().hand }));
+    return toSignal(
+      toObservable(wish).pipe(
+        switchMap(({ request, hand }) => {
+          if (!request || hand === '') return of(request);
+          return this.students
+            .find(hand)
+            .pipe(
+              map(({ profile, shown }) => ({ ...request, student: toStudent(profile, shown) })),
+            );
+        }),
+        switchMap((request) => (request ? this.analysis.plan(request, []) : of(null))),
+      ),
+      { initialValue: null },
+    );
+  }
+
+  protected choose(name: 'This one' | 'Or this', part: Partial<Side>): void {
+    this.choices[name].update((now) => ({ ...now, ...part }));
+  }
+
+  protected schoolOf(value: string): School {
+    return SCHOOLS.find((one) => one === value) ?? 'whole-first';
+  }
+
+  protected layerOf(value: string): Layer {
+    return LAYERS.find((one) => one === value) ?? 'full';
+  }
+
+  protected time(made: PlannedSong | null, row: Row): string {
+    const minutes = made && row.of(made.milestones);
+    return minutes === null ? '–' : durationWords(minutes);
+  }
+
+  protected day(made: PlannedSong | null, row: Row): string {
+    const minutes = made && row.of(made.milestones);
+    const day = minutes === null ? null : finishOn(minutes, this.state.practice());
+    return day === null ? '' : `about ${format(parseISO(day), 'd MMM')}`;
+  }
+}

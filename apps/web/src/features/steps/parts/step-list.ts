@@ -1,0 +1,178 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { School } from '@harvu/core/plan';
+import type { Step, StepKind } from '@harvu/core/steps';
+import { NgIcon, provideIcons } from '@ng-icons/core';
+import { lucideGripVertical } from '@ng-icons/lucide';
+import { LadderLine } from '../../../ui/ladder-line';
+import { durationWords, remarkOn } from '../plan-words';
+import { StepsState } from '../steps.state';
+
+/** A step as it is listed; the first of its stage carries the heading. */
+interface ListedStep extends Step {
+  readonly number: number;
+  readonly heading: string;
+  readonly remark: string;
+  readonly isDone: boolean;
+  readonly tempo: string;
+}
+
+const HEADINGS: Readonly<Record<StepKind, string>> = {
+  ready: 'Get ready',
+  listen: 'Get ready',
+  grip: 'Grips and changes',
+  change: 'Grips and changes',
+  hand: 'Picking hand',
+  half: 'Sections',
+  section: 'Sections',
+  difference: 'Sections',
+  own: '',
+  join: 'Joins and whole song',
+  whole: 'Joins and whole song',
+  recording: 'Joins and whole song',
+  sing: 'Joins and whole song',
+  perform: 'Joins and whole song',
+};
+/** Schools that go through the song part by part have no stages to be headed. */
+const BY_PART: readonly School[] = ['as-they-come', 'hardest-first'];
+const BARER: Readonly<Record<string, string>> = {
+  bare: 'Bare: one strum a chord',
+  pulse: 'Pulse: one strum a beat',
+};
+
+function tempoWords({ rungs }: Step): string {
+  const [first, last] = [rungs[0], rungs.at(-1)];
+  if (first === undefined || last === undefined) return '';
+  return first === last ? String(last) : `${first} → ${last}`;
+}
+
+/** The steps in their order: dragged by their handle, or moved by Alt and an arrow. */
+@Component({
+  selector: 'harvu-step-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, LadderLine, NgIcon],
+  providers: [provideIcons({ lucideGripVertical })],
+  template: `
+    <ol cdkDropList (cdkDropListDropped)="drop($event)" aria-label="Steps in the order of teaching">
+      @for (step of listed(); track step.id) {
+        <li cdkDrag class="group bg-paper">
+          @if (step.heading) {
+            <h2 class="pt-3 pb-0.5 text-sm text-ink-soft">{{ step.heading }}</h2>
+          }
+          <div
+            class="flex items-center border-b border-line-soft hover:bg-sheet"
+            [class.bg-brass-wash!]="step.id === state.chosenId()"
+          >
+            <span
+              cdkDragHandle
+              class="w-4 shrink-0 cursor-grab text-center text-ink-soft opacity-0 select-none group-hover:opacity-100"
+              aria-hidden="true"
+              title="Drag to another place"
+              ><ng-icon name="lucideGripVertical" size="14"
+            /></span>
+            <button
+              type="button"
+              [id]="step.id"
+              class="grid min-w-0 flex-1 grid-cols-[26px_minmax(0,1fr)_54px] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[26px_minmax(0,1fr)_minmax(0,180px)_220px_54px]"
+              [attr.aria-pressed]="step.id === state.chosenId()"
+              aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
+              (click)="state.chosenId.set(step.id)"
+              (keydown)="press($event, step)"
+            >
+              <span class="font-mono" [class]="step.isDone ? 'text-spruce' : 'text-ink-soft'">{{
+                step.isDone ? '✓' : step.number
+              }}</span>
+              <span class="min-w-0">
+                <span class="flex items-baseline gap-4">
+                  <b class="truncate" [class.font-normal]="step.isOptional">{{ step.title }}</b>
+                  <span class="shrink-0 text-xs text-rose max-md:hidden">{{ step.remark }}</span>
+                </span>
+                @if (step.note) {
+                  <span class="block truncate text-xs text-slate">{{ step.note }}</span>
+                }
+              </span>
+              <span class="max-md:hidden">
+                @if (step.rungs.length > 0) {
+                  <harvu-ladder-line [rungs]="step.rungs" />
+                }
+              </span>
+              <span class="truncate text-xs max-md:hidden">
+                <b class="mr-1 text-sm">{{ step.tempo }}</b>
+                {{ step.isOptional ? 'optional' : step.goal.words }}
+              </span>
+              <span class="text-right font-mono text-xs text-ink-soft">{{
+                minutes(step.minutes)
+              }}</span>
+            </button>
+          </div>
+        </li>
+      }
+    </ol>
+  `,
+})
+export class StepList {
+  protected readonly state = inject(StepsState);
+
+  protected readonly listed = computed((): readonly ListedStep[] => {
+    const planned = this.state.planned();
+    const steps = planned?.steps ?? [];
+    const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
+    const hasStages = !BY_PART.includes(this.state.teaching().school);
+    const barsOf = new Map(planned?.work.parts.map((part) => [part.id, part.bars.length]));
+    const done = new Set(planned?.done ?? []);
+    let before = '';
+    return steps.map((step, index) => {
+      const stage = hasStages ? this.stageOf(step, goal) : index === 0 ? 'In teaching order' : '';
+      const heading = stage === before ? '' : stage;
+      before = stage || before;
+      return {
+        ...step,
+        ...{ number: index + 1, heading, tempo: tempoWords(step), isDone: done.has(step.id) },
+        remark: remarkOn(step, barsOf.get(step.atoms[0] ?? '') ?? 0),
+      };
+    });
+  });
+
+  private stageOf(step: Step, goal: Step['layer']): string {
+    const isBarer = step.layer !== undefined && step.layer !== goal;
+    const stage = isBarer ? BARER[step.layer] : undefined;
+    // Grips are pulled into the stage that needs them; a run of them is not a stage of its own there.
+    const isBareFirst = this.state.teaching().school === 'whole-first' && goal !== 'bare';
+    if (isBareFirst && step.kind === 'grip') return BARER['bare'] ?? '';
+    return stage ?? HEADINGS[step.kind];
+  }
+
+  protected minutes(minutes: number): string {
+    return durationWords(Math.max(1, minutes));
+  }
+
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    this.move(previousIndex, currentIndex);
+  }
+
+  /** Puts a step at another place: after the one that then stands above it. */
+  private move(from: number, to: number): void {
+    const steps = this.state.planned()?.steps ?? [];
+    const step = steps[from];
+    if (!step || from === to || to < 0 || to >= steps.length) return;
+    const rest = steps.filter((one) => one !== step);
+    const after = rest[to - 1]?.id ?? null;
+    const { school } = this.state.teaching();
+    this.state.chosenId.set(step.id);
+    this.state.add({ kind: 'move', step: step.id, after, school });
+    // It keeps the focus at its new place.
+    setTimeout(() => document.getElementById(step.id)?.focus(), 150);
+  }
+
+  protected press(event: KeyboardEvent, { number, id }: ListedStep): void {
+    const direction = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (event.key === 'Delete') this.state.add({ kind: 'drop', step: id });
+    else if (direction === 0) return;
+    else if (event.altKey) this.move(number - 1, number - 1 + direction);
+    else {
+      const next = this.state.planned()?.steps[number - 1 + direction];
+      document.getElementById(next?.id ?? '')?.focus();
+    }
+    event.preventDefault();
+  }
+}

@@ -1,0 +1,233 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { chordLabel } from '@harvu/core/chord';
+import { formatGrip } from '@harvu/core/fretboard';
+import type { Raise } from '@harvu/core/plan';
+import { settledFrame } from '@harvu/core/song';
+import { barsOfPart, beatWords, type Step } from '@harvu/core/steps';
+import { ChangeDrawing } from '../../../ui/change-drawing';
+import { GripDiagram } from '../../../ui/grip-diagram';
+import { Note } from '../../../ui/note';
+import { PatternLane } from '../../../ui/pattern-lane';
+import { StepsState } from '../steps.state';
+
+interface RaiseLine {
+  readonly words: string;
+  /** What the button does; none where it is for the bench. */
+  readonly take?: () => void;
+}
+
+/** The step that is looked at: what it practises, why it starts where it does, what would raise it, and what the teacher may do to it. */
+@Component({
+  selector: 'harvu-step-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChangeDrawing, GripDiagram, Note, PatternLane],
+  host: { class: 'grid gap-2.5' },
+  template: `
+    @if (state.chosen(); as step) {
+      @if (grip(); as one) {
+        <harvu-grip
+          class="justify-self-center"
+          [grip]="one.grip.grip"
+          [fingers]="one.grip.fingers"
+          [setup]="one.setup"
+          [scale]="1.4"
+        />
+      }
+      @if (lane(); as pattern) {
+        <harvu-lane class="rounded-sm border border-line bg-sheet p-2" [pattern]="pattern" />
+      }
+      @if (drawn(); as change) {
+        <harvu-change
+          class="rounded-sm border border-line bg-sheet p-3"
+          [from]="change.from"
+          [to]="change.to"
+          [hand]="change.hand"
+          [setup]="change.setup"
+          [scale]="0.9"
+        />
+      }
+      <harvu-note tone="brass" [heading]="whyHeading(step)">
+        {{ step.why }}
+        @if (step.rungs.length > 1) {
+          <span class="mt-1 block font-mono text-xs">{{ step.rungs.join(' ') }}</span>
+        }
+        @if (raises().length > 0) {
+          <b class="mt-2 block text-sm">What would raise it</b>
+          <ul class="grid gap-1.5">
+            @for (raise of raises(); track raise.words) {
+              <li>
+                {{ raise.words }}
+                @if (raise.take) {
+                  <button type="button" class="link text-sm" (click)="raise.take()">Take it</button>
+                }
+              </li>
+            }
+          </ul>
+        }
+      </harvu-note>
+      @if (needs()) {
+        <harvu-note tone="slate" heading="Comes after">{{ needs() }}</harvu-note>
+      }
+      <section
+        class="rounded-sm border border-line bg-sheet p-3"
+        [attr.aria-label]="'Change ' + step.title"
+      >
+        <div class="flex flex-wrap gap-1.5">
+          <button type="button" class="button" (click)="leaveOut(step)">Leave it out</button>
+          @if (mergeable(); as other) {
+            <button
+              type="button"
+              class="button"
+              [title]="'One step with ' + other.title"
+              (click)="state.add({ kind: 'merge', step: step.id, with: other.id })"
+            >
+              One step with the next
+            </button>
+          }
+          @if (!step.isOptional && step.kind !== 'whole') {
+            <button
+              type="button"
+              class="button"
+              (click)="state.add({ kind: 'optional', step: step.id })"
+            >
+              Make it optional
+            </button>
+          }
+        </div>
+        @if (splitBars().length > 0) {
+          <form
+            class="mt-2 flex items-center gap-2"
+            (submit)="$event.preventDefault(); split(step, +bar.value)"
+          >
+            <label class="flex flex-1 items-center gap-2 text-sm"
+              >Split after bar
+              <select #bar class="field w-auto py-0.5" [value]="middle()">
+                @for (number of splitBars(); track number) {
+                  <option [value]="number" [selected]="number === middle()">{{ number }}</option>
+                }
+              </select></label
+            >
+            <button type="submit" class="button">Split</button>
+          </form>
+        }
+        <form
+          class="mt-2 flex gap-2"
+          (submit)="$event.preventDefault(); keepNote(step, words.value)"
+        >
+          <input
+            #words
+            class="field"
+            maxlength="300"
+            placeholder="A word to the student"
+            [value]="step.note ?? ''"
+            [attr.aria-label]="'A word to the student about ' + step.title"
+          />
+          <button type="submit" class="button">Keep</button>
+        </form>
+      </section>
+    }
+  `,
+})
+export class StepPanel {
+  protected readonly state = inject(StepsState);
+
+  private readonly setup = computed(() => settledFrame(this.state.request()?.song.frame ?? {}));
+  protected readonly grip = computed(() => {
+    const [step, work] = [this.state.chosen(), this.state.planned()?.work];
+    const grip = work?.grips.find((one) => one.name === step?.atoms[0]);
+    return step?.kind === 'grip' && grip ? { grip, setup: this.setup() } : undefined;
+  });
+  protected readonly lane = computed(() => {
+    const [step, work] = [this.state.chosen(), this.state.planned()?.work];
+    if (!step || !work) return undefined;
+    if (step.kind === 'hand') return work.patterns.named[step.atoms[0] ?? ''];
+    if (!['section', 'difference', 'half'].includes(step.kind)) return undefined;
+    const [first] = barsOfPart(work, step.atoms[0] ?? '', step.layer ?? 'full');
+    return first?.struck?.pattern;
+  });
+  /** The change that the step drills, or that limits it. */
+  protected readonly drawn = computed(() => {
+    const [step, work] = [this.state.chosen(), this.state.planned()?.work];
+    const limit = step?.limit?.change;
+    if (!work || !limit) return undefined;
+    const [from, to] = [limit.from, limit.to].map((name) =>
+      work.grips.find((grip) => grip.name === name),
+    );
+    return from && to ? { from, to, setup: this.setup(), hand: work.hand } : undefined;
+  });
+  protected readonly needs = computed(() => {
+    const needs = new Set(this.state.chosen()?.needs ?? []);
+    const titles = (this.state.planned()?.steps ?? []).flatMap((step) =>
+      needs.has(step.id) ? [step.title] : [],
+    );
+    const shown = titles.slice(0, 6).join('; ');
+    if (titles.length === 0) return '';
+    return titles.length > 6 ? `${shown} and ${titles.length - 6} more.` : `${shown}.`;
+  });
+  /** The next step of the same kind, which it could be one with. */
+  protected readonly mergeable = computed(() => {
+    const [step, steps] = [this.state.chosen(), this.state.planned()?.steps ?? []];
+    if (!step || (step.kind !== 'grip' && step.kind !== 'section')) return undefined;
+    const after = steps.slice(steps.indexOf(step) + 1);
+    return after.find((one) => one.kind === step.kind && one.layer === step.layer);
+  });
+  protected readonly splitBars = computed((): readonly number[] => {
+    const [step, work] = [this.state.chosen(), this.state.planned()?.work];
+    if (step?.kind !== 'section' || step.atoms.length !== 1) return [];
+    const part = work?.parts.find((one) => one.id === step.atoms[0]);
+    return (part?.bars ?? []).slice(1).map((_, place) => place + 1);
+  });
+  protected readonly middle = computed(() => Math.ceil(this.splitBars().length / 2));
+
+  protected readonly raises = computed((): readonly RaiseLine[] =>
+    this.state.raises().map((raise) => this.lineOf(raise)),
+  );
+
+  private lineOf(raise: Raise): RaiseLine {
+    const allows = `allows ${Math.floor(raise.limitBpm)}.`;
+    switch (raise.kind) {
+      case 'barer-layer':
+        return { words: `The ${raise.layer} layer first: it ${allows}` };
+      case 'open-stroke':
+        return {
+          words: `Let the last stroke before the change fall on open strings: ${beatWords(raise.windowBeats)} for it ${allows}`,
+        };
+      case 'easier-grip': {
+        const { name, grip, fingers, losesTones } = raise.grip;
+        const loss = losesTones ? ' It leaves a tone out.' : '';
+        return {
+          words: `${chordLabel(name)} as ${formatGrip(grip)} ${allows}${loss}`,
+          take: () => this.state.add({ kind: 'grip', name, grip, fingers }),
+        };
+      }
+    }
+  }
+
+  protected whyHeading({ rungs, title }: Step): string {
+    return rungs.length === 0 ? `${title}.` : `Why start at ${rungs[0]}.`;
+  }
+
+  protected leaveOut(step: Step): void {
+    const own = this.state
+      .teaching()
+      .changes.find((one) => one.kind === 'own' && one.step === step.id);
+    const goal = this.state.planned()?.steps.findLast((one) => one.kind === 'whole')?.layer;
+    const isPart = step.kind === 'section' || step.kind === 'difference';
+    const [part = ''] = step.atoms;
+    this.state.chosenId.set('');
+    if (own) this.state.remove(own);
+    else if (isPart && step.layer === goal) this.state.add({ kind: 'leave-out', part });
+    else this.state.add({ kind: 'drop', step: step.id });
+  }
+
+  protected split({ id }: Step, afterBar: number): void {
+    this.state.add({ kind: 'split', step: id, afterBar });
+  }
+
+  protected keepNote({ id }: Step, words: string): void {
+    const text = words.trim();
+    const old = this.state.teaching().changes.find((one) => one.kind === 'note' && one.step === id);
+    if (text) this.state.add({ kind: 'note', step: id, words: text });
+    else if (old) this.state.remove(old);
+  }
+}

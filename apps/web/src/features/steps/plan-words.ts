@@ -1,0 +1,79 @@
+import { chordLabel } from '@harvu/core/chord';
+import { formatGrip } from '@harvu/core/fretboard';
+import type { PlanChange, School } from '@harvu/core/plan';
+import type { Layer } from '@harvu/core/song';
+import { rangeWords, type Step } from '@harvu/core/steps';
+
+/** A school of order, as a teacher would call it. */
+export interface SchoolWords {
+  readonly school: School;
+  readonly name: string;
+  readonly says: string;
+}
+
+export const SCHOOL_WORDS: readonly SchoolWords[] = [
+  { school: 'whole-first', name: 'Simple whole first', says: 'play the song early, then add' },
+  { school: 'as-they-come', name: 'As they come', says: 'in song order, grips when needed' },
+  { school: 'grips-first', name: 'Grips first', says: 'all grips, then sections' },
+  { school: 'hardest-first', name: 'Hardest first', says: 'the slowest change leads' },
+  { school: 'hand-first', name: 'Picking hand first', says: 'patterns before grips' },
+];
+
+export const LAYER_WORDS: Readonly<Record<Layer, string>> = {
+  bare: 'bare: one strum a chord',
+  pulse: 'pulse: one strum a beat',
+  full: 'full: every stroke',
+  ornaments: 'full, with ornaments',
+};
+
+/** Minutes as a person says them: "45 min", "6 h 10". */
+export function durationWords(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rest = whole % 60;
+  return `${Math.floor(whole / 60)} h${rest === 0 ? '' : ` ${String(rest).padStart(2, '0')}`}`;
+}
+
+/** What is particular about a step, in a few words beside its title. */
+export function remarkOn(step: Step, partBars: number): string {
+  const { kind, limit, rungs, bars } = step;
+  if (kind === 'difference' && bars) return `${bars.length} of ${partBars} bars new`;
+  if (kind === 'whole' && rungs.length === 1) return 'whole song soon';
+  const isHeld = rungs.length > 1 && kind !== 'whole';
+  const change = limit?.change;
+  if (!isHeld) return '';
+  if (change && kind !== 'change') {
+    return `${change.seconds.toFixed(2)} s for ${chordLabel(change.from)} → ${chordLabel(change.to)}`;
+  }
+  return change?.isShown ? `shown in ${change.seconds.toFixed(2)} s` : '';
+}
+
+/** A change made by hand, in words; steps by their titles. */
+export function changeWords(
+  change: PlanChange,
+  nameOf: (id: string) => string,
+  partOf: (id: string) => string,
+): string {
+  switch (change.kind) {
+    case 'move':
+      return `${nameOf(change.step)} moved`;
+    case 'drop':
+      return `without ${nameOf(change.step)}`;
+    case 'split':
+      return `${nameOf(change.step)} in two, after ${rangeWords([change.afterBar])}`;
+    case 'merge':
+      return `${nameOf(change.step)} with ${nameOf(change.with)}`;
+    case 'own':
+      return `own step: ${change.title}`;
+    case 'note':
+      return `a note on ${nameOf(change.step)}`;
+    case 'optional':
+      return `${nameOf(change.step)} optional`;
+    case 'bring-back':
+      return `${nameOf(change.step)} brought back`;
+    case 'grip':
+      return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
+    case 'leave-out':
+      return `without ${partOf(change.part)}`;
+  }
+}
