@@ -40,6 +40,18 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./features/students').then((m) => m.StudentsPage),
   },
   {
+    path: 'students/:id',
+    title: 'Student · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/students').then((m) => m.StudentPage),
+  },
+  {
+    path: 'worked-out',
+    title: 'How this is worked out · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/worked-out').then((m) => m.WorkedOutPage),
+  },
+  {
     path: 'studio',
     title: 'Studio · Harvu',
     canActivate: [owning],

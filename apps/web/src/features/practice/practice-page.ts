@@ -8,6 +8,7 @@ import {
   untracked,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import type { StepKind } from '@harvu/core/steps';
 import { ClickEngine } from '../../platform/click-engine';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
@@ -15,6 +16,8 @@ import { PatternLane } from '../../ui/pattern-lane';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { BarStrip } from './parts/bar-strip';
+import { FrameNow } from './parts/frame-now';
+import { MapNow } from './parts/map-now';
 import { NowNext } from './parts/now-next';
 import { RungLadder } from './parts/rung-ladder';
 import { PracticeState } from './practice.state';
@@ -26,11 +29,28 @@ const KEYS: readonly ViewKey[] = [
   { key: 'esc', does: 'back' },
 ];
 
+const SCENES: Readonly<Partial<Record<StepKind, 'frame' | 'map' | 'hand' | 'words'>>> = {
+  ready: 'frame',
+  listen: 'map',
+  hand: 'hand',
+  own: 'words',
+};
+
 /** The practice room: read from a metre away, worked by two keys or a pedal. */
 @Component({
   selector: 'harvu-practice-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BarStrip, NowNext, PatternLane, ProblemLine, Ribbon, RouterLink, RungLadder],
+  imports: [
+    BarStrip,
+    FrameNow,
+    MapNow,
+    NowNext,
+    PatternLane,
+    ProblemLine,
+    Ribbon,
+    RouterLink,
+    RungLadder,
+  ],
   providers: [ClickEngine, PracticeState],
   host: {
     class: 'flex min-h-dvh flex-1 flex-col px-4 py-3 sm:px-6',
@@ -60,32 +80,69 @@ const KEYS: readonly ViewKey[] = [
       @if (state.step(); as step) {
         <div class="mt-2 grid flex-1 gap-6 lg:grid-cols-[minmax(0,1fr)_190px]">
           <div class="flex min-w-0 flex-col">
-            <harvu-now-next
-              class="tall:min-h-[270px]"
-              [now]="state.now()"
-              [nowName]="state.place()?.now ?? ''"
-              [next]="state.next()"
-              [nextName]="state.place()?.next ?? ''"
-              [beatsToNext]="state.place()?.beatsToNext ?? null"
-              [change]="state.change()"
-              [countIn]="state.countIn()"
-              [setup]="state.setup()"
-            />
-            @if (state.bpm() !== null) {
-              <harvu-bar-strip
-                class="mt-4 tall:mt-6"
-                [pass]="state.pass()"
-                [capo]="state.setup().capo"
-                [place]="state.place()"
-                [isRunning]="state.isRunning()"
-                [countIn]="state.countIn()"
-              />
-              @if (state.lane(); as lane) {
+            @switch (scene()) {
+              @case ('frame') {
+                <harvu-frame-now [setup]="state.setup()" />
+              }
+              @case ('map') {
+                <harvu-map-now
+                  class="tall:min-h-[270px]"
+                  [occurrences]="plan.work.playing.occurrences"
+                  [current]="state.onMap()?.current ?? 0"
+                  [bar]="state.onMap()?.bar ?? 0"
+                  [cue]="state.cue()"
+                  [countIn]="state.countIn()"
+                />
+              }
+              @case ('hand') {
+                <p class="mt-2 text-lg" aria-live="off">
+                  {{
+                    state.countIn() > 0
+                      ? 'in ' + state.countIn()
+                      : 'On strings you mute with the other hand.'
+                  }}
+                </p>
+              }
+              @case ('words') {
+                <p class="mt-2 text-lg">{{ step.goal.words }}</p>
+              }
+              @default {
+                <harvu-now-next
+                  class="tall:min-h-[270px]"
+                  [now]="state.now()"
+                  [nowName]="state.place()?.now ?? ''"
+                  [next]="state.next()"
+                  [nextName]="state.place()?.next ?? ''"
+                  [beatsToNext]="state.place()?.beatsToNext ?? null"
+                  [change]="state.change()"
+                  [countIn]="state.countIn()"
+                  [setup]="state.setup()"
+                />
+                @if (state.cue()) {
+                  <p class="text-lg text-slate">“{{ state.cue() }}”</p>
+                }
+              }
+            }
+            @if (step.note) {
+              <p class="mt-2 border-l-2 border-slate pl-3 text-base">{{ step.note }}</p>
+            }
+            @if (state.clickBpm() !== null && scene() !== 'words') {
+              @if (scene() !== 'hand') {
+                <harvu-bar-strip
+                  class="mt-4 tall:mt-6"
+                  [pass]="state.pass()"
+                  [capo]="state.setup().capo"
+                  [place]="state.place()"
+                  [isRunning]="state.isRunning()"
+                  [countIn]="state.countIn()"
+                />
+              }
+              @if (scene() !== 'map' && state.lane(); as lane) {
                 <harvu-lane
                   class="mt-3"
                   [pattern]="lane.pattern"
                   [current]="lane.slot"
-                  [scale]="1.25"
+                  [scale]="scene() === 'hand' ? 2 : 1.25"
                   [isCentred]="true"
                 />
               }
@@ -115,7 +172,7 @@ const KEYS: readonly ViewKey[] = [
                 class="button button-first min-h-[66px] gap-3 text-lg"
                 (click)="state.mark(true)"
               >
-                Clean
+                {{ isPlayed() ? 'Clean' : 'Done' }}
                 <kbd class="key border-paper/40 bg-transparent text-paper max-sm:hidden">PgDn</kbd>
               </button>
               <button
@@ -123,9 +180,9 @@ const KEYS: readonly ViewKey[] = [
                 class="button button-strong min-h-[66px] gap-3 bg-transparent text-lg"
                 (click)="state.mark(false)"
               >
-                Stumbled <kbd class="key max-sm:hidden">PgUp</kbd>
+                {{ isPlayed() ? 'Stumbled' : 'Not yet' }} <kbd class="key max-sm:hidden">PgUp</kbd>
               </button>
-              @if (state.bpm() !== null) {
+              @if (state.clickBpm() !== null) {
                 <button
                   type="button"
                   class="button button-strong min-h-[66px] gap-3 bg-transparent px-6 text-lg max-sm:col-span-2"
@@ -137,7 +194,7 @@ const KEYS: readonly ViewKey[] = [
               }
             </div>
             <footer class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-xs text-ink-soft">
-              @if (state.bpm() !== null) {
+              @if (state.clickBpm() !== null) {
                 <span>Count-in 1 bar</span>
                 <label class="flex items-center gap-2">
                   Click
@@ -187,10 +244,19 @@ export class PracticePage {
     const climbs = step.rungs.length > 1 ? ' moves you up a rung' : '';
     return step.goal.words + climbs;
   });
+  /** What is shown large: the guitar's frame, the map, the hand alone, words, or the grips. */
+  protected readonly scene = computed(
+    () => SCENES[this.state.step()?.kind ?? 'section'] ?? 'grips',
+  );
+  protected readonly isPlayed = computed(() => {
+    const step = this.state.step();
+    return step?.kind === 'grip' || (step?.rungs.length ?? 0) > 0;
+  });
   protected readonly block = computed(() => {
-    const [step, plan] = [this.state.step(), this.state.plan()];
-    if (!step || !plan || (step.kind !== 'section' && step.kind !== 'join')) return -1;
-    return plan.work.playing.occurrences.findIndex((one) => one.part.id === step.atoms.at(-1));
+    const [step, plan, at] = [this.state.step(), this.state.plan(), this.state.onMap()];
+    if (at) return at.current;
+    const part = step?.atoms.at(-1);
+    return plan?.work.playing.occurrences.findIndex((one) => one.part.id === part) ?? -1;
   });
 
   constructor() {

@@ -6,7 +6,7 @@ import type { BarStrokes } from '@harvu/core/form';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
 import { pickedOver } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
-import { passBeats, passOf, placeInPass, type SongGrip } from '@harvu/core/steps';
+import { passBeats, passOf, placeInPass, type SongGrip, type StepKind } from '@harvu/core/steps';
 import { v4 as newId } from 'uuid';
 import { ClickEngine } from '../../platform/click-engine';
 import { toProblem } from '../../platform/problems';
@@ -14,6 +14,8 @@ import { Outbox } from '../../platform/outbox';
 import { injectHandWords } from '../../ui/conventions';
 import { PlanReader, type PlanProgress } from '../plans';
 
+/** Steps in which the song is gone through from its first bar to its last. */
+const WHOLE_KINDS: readonly StepKind[] = ['listen', 'whole', 'recording', 'sing', 'perform'];
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;
 
@@ -50,6 +52,12 @@ export class PracticeState {
     return step && climbOf(step, this.made());
   });
   readonly bpm = computed(() => this.step()?.rungs[this.climb()?.rung ?? 0] ?? null);
+  /** The tempo of the click: the rung, or the song's own where one only listens. */
+  readonly clickBpm = computed(() => {
+    const bpm = this.bpm();
+    if (bpm !== null || this.step()?.kind !== 'listen') return bpm;
+    return this.opened()?.work.goalBpm ?? null;
+  });
   readonly pass = computed(() => {
     const [plan, step] = [this.opened(), this.step()];
     return plan && step ? passOf(step, plan.work) : { bars: [], countInBeats: 4 };
@@ -86,6 +94,27 @@ export class PracticeState {
     const hand = settledFrame(this.opened()?.plan.document.frame ?? {}).picking;
     const sounding = soundingStrings(this.now()?.grip ?? []);
     return { pattern: pickedOver(struck.pattern, { hand, sounding }), slot: this.slotIn(struck) };
+  });
+  /** Which section of the map plays, and which of its bars, from 0; only where the whole song is played. */
+  readonly onMap = computed(() => {
+    const [plan, step] = [this.opened(), this.step()];
+    if (!plan || !step || !WHOLE_KINDS.includes(step.kind)) return undefined;
+    let bar = this.place()?.bar ?? 0;
+    const { occurrences } = plan.work.playing;
+    const current = occurrences.findIndex(({ bars }) => {
+      if (bar < bars.length) return true;
+      bar -= bars.length;
+      return false;
+    });
+    return { current: Math.max(0, current), bar };
+  });
+  /** The cue words of the bar that plays. */
+  readonly cue = computed(() => {
+    const [plan, at] = [this.opened(), this.onMap()];
+    const one = at && plan?.work.playing.occurrences[at.current];
+    const section = plan?.plan.document.sections.find(({ id }) => id === one?.section);
+    const inPass = one?.bars[at?.bar ?? 0]?.inPass ?? 0;
+    return section?.cues?.find(({ bar }) => bar === inPass)?.words ?? section?.cue ?? '';
   });
   readonly now = computed(() => this.gripOf(this.place()?.now));
   readonly next = computed(() => this.gripOf(this.place()?.next));
@@ -131,7 +160,7 @@ export class PracticeState {
   }
 
   private start(): void {
-    const tempo = this.bpm();
+    const tempo = this.clickBpm();
     if (tempo === null || passBeats(this.pass()) === 0) return;
     this.told.set('');
     this.engine.start({ bpm: tempo, isAccented: (beat) => this.isFirstOfBar(beat) });
@@ -199,7 +228,10 @@ export class PracticeState {
     else if (climb.rung < rungBefore)
       this.told.set(`Two in a row: down to ${this.bpm()}, no harm done.`);
     else if (clean) this.told.set(`${climb.cleanInRow} of ${step.goal.cleanInRow} clean.`);
-    else this.told.set('Stumbled. Once more at the same tempo.');
+    else
+      this.told.set(
+        step.rungs.length === 0 ? 'Not yet.' : 'Stumbled. Once more at the same tempo.',
+      );
   }
 
   private slotIn({ pattern, bar }: BarStrokes): number {

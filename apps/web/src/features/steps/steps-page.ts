@@ -73,12 +73,7 @@ const WEEK = 7;
         <ng-container actions>
           <label class="flex items-center gap-2 text-sm"
             >for
-            <select
-              #who
-              class="field w-auto"
-              aria-label="Whose steps"
-              (change)="show(who.value)"
-            >
+            <select #who class="field w-auto" aria-label="Whose steps" (change)="show(who.value)">
               <option value="" [selected]="!state.known()">the studio</option>
               @for (student of state.students(); track student.id) {
                 <option [value]="student.id" [selected]="student.id === state.known()?.id">
@@ -166,6 +161,7 @@ const WEEK = 7;
             @if (state.keeper() !== 'draft') {
               <harvu-assign-panel />
             }
+            <a class="link text-sm" routerLink="/worked-out">How this is worked out</a>
           }
         </aside>
       </div>

@@ -46,7 +46,20 @@ const LINES_SHOWN = 5;
           >
         </span>
         <ng-container actions>
+          <a
+            class="button"
+            [href]="'/api/plans/' + plan.plan.id + '/sheet.pdf'"
+            target="_blank"
+            rel="noopener"
+            >Print the sheet</a
+          >
           @if (isTeaching) {
+            <a
+              class="button button-strong"
+              [routerLink]="['/songs', plan.plan.songId, 'steps']"
+              [queryParams]="{ for: plan.plan.studentId }"
+              >Change the steps</a
+            >
             <a class="button button-strong" [routerLink]="['/songs', plan.plan.songId, 'bench']"
               >Open the bench</a
             >

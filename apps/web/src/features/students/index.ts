@@ -1,2 +1,3 @@
+export { StudentPage } from './student-page';
 export { StudentsApi } from './students.api';
 export { StudentsPage } from './students-page';

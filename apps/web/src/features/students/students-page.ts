@@ -85,6 +85,17 @@ function byNeed(a: Row, b: Row): number {
                   }
                 </span>
               </a>
+              <p class="mt-1 flex gap-4 text-xs">
+                <a class="link" [routerLink]="['/students', row.plan.studentId]"
+                  >What is known of {{ row.plan.studentName }}</a
+                >
+                <a
+                  class="link"
+                  [routerLink]="['/songs', row.plan.songId, 'steps']"
+                  [queryParams]="{ for: row.plan.studentId }"
+                  >Steps of {{ row.plan.title }}</a
+                >
+              </p>
             </li>
           } @empty {
             @if (isLoaded()) {
@@ -96,7 +107,12 @@ function byNeed(a: Row, b: Row): number {
           }
         </ul>
         @if (isLoaded() && idle().length > 0) {
-          <p class="mt-4 text-ink-soft">Without a song: {{ idle() }}</p>
+          <p class="mt-4 text-ink-soft">
+            Without a song:
+            @for (student of idle(); track student.id) {
+              <a class="link mr-3" [routerLink]="['/students', student.id]">{{ student.name }}</a>
+            }
+          </p>
         }
       </div>
       <aside
@@ -126,10 +142,7 @@ export class StudentsPage {
   );
   protected readonly idle = computed(() => {
     const busy = new Set(this.rows().map((row) => row.plan.studentId));
-    return this.students()
-      .filter((one) => !busy.has(one.id))
-      .map((one) => one.name)
-      .join(', ');
+    return this.students().filter((one) => !busy.has(one.id));
   });
   protected readonly silent = computed(() => this.namesOf(isSilent));
   protected readonly ready = computed(() => this.namesOf((row) => row.readiness.gates.isReady));

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import type { Problem } from '@harvu/contract';
 import { handWords, type Conventions } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
@@ -69,7 +70,7 @@ const SAMPLE = { tuning: STANDARD_TUNING, capo: 2 };
 @Component({
   selector: 'harvu-ways-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel, GripDiagram, OtherChordLabel, PageHead, ProblemLine],
+  imports: [ChordLabel, GripDiagram, OtherChordLabel, PageHead, ProblemLine, RouterLink],
   host: { class: 'flex flex-1 flex-col' },
   template: `
     <harvu-page-head title="Your ways">
@@ -98,6 +99,7 @@ const SAMPLE = { tuning: STANDARD_TUNING, capo: 2 };
           </fieldset>
         }
         <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
+        <p><a class="link" routerLink="/worked-out">How everything is worked out</a></p>
       </div>
       <section aria-labelledby="sample-heading" class="md:border-l md:border-line md:pl-10">
         <h2 id="sample-heading" class="text-sm text-ink-soft">

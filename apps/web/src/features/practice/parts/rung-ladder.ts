@@ -18,7 +18,7 @@ interface Rung {
     @if (step().rungs.length === 0) {
       <p class="text-lg">
         <b>{{ climb().isDone ? step().goal.cleanInRow : climb().cleanInRow }}</b> of
-        {{ step().goal.cleanInRow }} ringing
+        {{ step().goal.cleanInRow }} {{ step().kind === 'grip' ? 'ringing' : 'done' }}
       </p>
     } @else if (flat()) {
       <p class="flex flex-wrap items-baseline gap-x-2 font-mono text-xs text-ink-soft">

@@ -107,6 +107,12 @@ const ROWS: readonly Row[] = [
               @for (side of sides; track side.name) {
                 <td class="py-2 pr-4">
                   <b class="font-display text-base">{{ time(side.made(), row) }}</b>
+                  <span class="my-1 block h-1.5 max-w-full bg-line-soft" aria-hidden="true">
+                    <span
+                      class="block h-full bg-spruce"
+                      [style.width.%]="share(side.made(), row)"
+                    ></span>
+                  </span>
                   <span class="block text-xs text-ink-soft">{{ day(side.made(), row) }}</span>
                 </td>
               }
@@ -122,9 +128,8 @@ const ROWS: readonly Row[] = [
       </table>
     </div>
     <p class="mt-2 max-w-[70ch] text-sm text-ink-soft">
-      Minutes of practice in the order of the steps; days at the minutes a week of
-      {{ state.known()?.name ?? 'a usual student' }}. The days of a milestone are those of a usual
-      course: quicker in some weeks, slower in others.
+      Minutes of practice from the first step on, in the order of the steps; days at the minutes a
+      week of {{ state.known()?.name ?? 'a usual student' }}, if it goes as usual.
     </p>
   `,
 })
@@ -197,6 +202,13 @@ export class ComparePlans {
   protected time(made: PlannedSong | null, row: Row): string {
     const minutes = made && row.of(made.milestones);
     return minutes === null ? '–' : durationWords(minutes);
+  }
+
+  /** How far along the longer of the two plans a milestone lies, in percent. */
+  protected share(made: PlannedSong | null, row: Row): number {
+    const longest = Math.max(...this.sides.map((side) => side.made()?.milestones.end ?? 0));
+    const minutes = made && row.of(made.milestones);
+    return minutes === null || longest === 0 ? 0 : (100 * minutes) / longest;
   }
 
   protected day(made: PlannedSong | null, row: Row): string {

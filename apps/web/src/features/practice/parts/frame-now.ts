@@ -1,0 +1,33 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { chordLabel } from '@harvu/core/chord';
+import type { Setup } from '@harvu/core/fretboard';
+
+/** What the guitar needs before the first note: each string's open note, and the capo. */
+@Component({
+  selector: 'harvu-frame-now',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block' },
+  template: `
+    <ol class="mt-4 flex flex-wrap gap-x-6 gap-y-4" aria-label="Open strings, from the thickest">
+      @for (string of strings(); track string.number) {
+        <li class="min-w-14 border-b-2 border-ink-soft pb-1">
+          <span class="block text-sm text-ink-soft">string {{ string.number }}</span>
+          <b class="font-display text-2xl sm:text-[72px] sm:leading-none">{{ string.note }}</b>
+        </li>
+      }
+    </ol>
+    <p class="mt-6 font-display text-xl font-bold">
+      {{ setup().capo === 0 ? 'No capo' : 'Capo at fret ' + setup().capo }}
+    </p>
+  `,
+})
+export class FrameNow {
+  readonly setup = input.required<Setup>();
+  protected readonly strings = computed(() => {
+    const { tuning } = this.setup();
+    return tuning.map((note, place) => ({
+      number: tuning.length - place,
+      note: chordLabel(note.replace(/-?\d$/, '')),
+    }));
+  });
+}

@@ -1,0 +1,100 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { interval, takeWhile } from 'rxjs';
+
+const TICK_MS = 100;
+
+/** So many seconds in which the teacher taps once for each change, or each stroke, the student makes. */
+@Component({
+  selector: 'harvu-drill-measure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block' },
+  template: `
+    <p class="flex flex-wrap items-center gap-2">
+      @if (isRunning()) {
+        <button
+          type="button"
+          class="button button-first min-h-12 flex-1 text-base"
+          (pointerdown)="tap($event)"
+          (keydown)="press($event)"
+        >
+          {{ what() }}: {{ count() }}
+        </button>
+        <span class="w-12 text-right font-mono" role="timer">{{ left().toFixed(1) }} s</span>
+      } @else {
+        <button type="button" class="button" [disabled]="isDisabled()" (click)="start()">
+          {{ count() === 0 ? 'Start' : 'Again' }}, {{ seconds() }} s
+        </button>
+        <label class="flex items-center gap-2 text-sm"
+          >{{ what() }}
+          <input
+            #typed
+            class="field w-16"
+            type="number"
+            min="0"
+            max="400"
+            [value]="count()"
+            (input)="count.set(+typed.value)"
+          />
+        </label>
+      }
+    </p>
+    @if (!isRunning() && count() > 0) {
+      <p class="mt-2 flex items-center gap-3">
+        <b class="font-display text-base">{{ result() }}</b>
+        <button type="button" class="button" (click)="measured.emit(perMinute())">Keep it</button>
+      </p>
+    }
+  `,
+})
+export class DrillMeasure {
+  readonly seconds = input.required<number>();
+  /** What is counted: "Changes", "Strokes". */
+  readonly what = input.required<string>();
+  /** What a rate means, in words. */
+  readonly says = input.required<(perMinute: number) => string>();
+  readonly isDisabled = input(false);
+  /** So many a minute. */
+  readonly measured = output<number>();
+  private readonly destroyed = inject(DestroyRef);
+  protected readonly isRunning = signal(false);
+  protected readonly count = signal(0);
+  protected readonly left = signal(0);
+  protected readonly perMinute = computed(() => (this.count() * 60) / this.seconds());
+  protected readonly result = computed(() => this.says()(this.perMinute()));
+
+  protected start(): void {
+    const end = performance.now() + this.seconds() * 1000;
+    this.count.set(0);
+    this.left.set(this.seconds());
+    this.isRunning.set(true);
+    interval(TICK_MS)
+      .pipe(
+        takeWhile(() => performance.now() < end),
+        takeUntilDestroyed(this.destroyed),
+      )
+      .subscribe({
+        next: () => this.left.set((end - performance.now()) / 1000),
+        complete: () => this.isRunning.set(false),
+      });
+  }
+
+  protected tap(event: Event): void {
+    event.preventDefault();
+    this.count.update((now) => now + 1);
+  }
+
+  protected press(event: KeyboardEvent): void {
+    if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
+    this.tap(event);
+  }
+}

@@ -1,0 +1,1 @@
+export { WorkedOutPage } from './worked-out-page';
