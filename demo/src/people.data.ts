@@ -78,10 +78,10 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     learns: [
       {
         title: 'Tin Lantern Waltz',
-        weeks: 6,
-        daysAWeek: 6,
-        minutesADay: 20,
-        ease: 0.86,
+        weeks: 2,
+        daysAWeek: 4,
+        minutesADay: 10,
+        ease: 0.8,
         seed: 'bram-waltz',
         teaching: { school: 'as-they-come' },
         wantedInDays: 18,

@@ -112,10 +112,10 @@ function createServices({ sequelize, clock, passwords, demoAccounts }: AppDeps) 
   const plansService = createPlansService({
     ...{ plans, songs: stores.songs, overrules, people, clock, inTransaction },
     teachingOf: async (songId) => (await teaching.find(songId)).teaching,
-    figuresFor: students.figuresFor,
-    minutesOf: students.minutesOf,
+    figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
+    minutesOf: (studentId) => students.minutesOf(studentId),
   });
-  const { conventionsOf } = people;
+  const conventionsOf = (personId: string) => people.conventionsOf(personId);
   return {
     ...{ songs, students, teaching, plans: plansService },
     sheets: createSheetsService({ plans: plansService, songs, teaching, conventionsOf, clock }),

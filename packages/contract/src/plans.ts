@@ -6,7 +6,7 @@ import type { Student } from '@harvu/core/steps';
 import { array, boolean, number, string, type InferType, type Schema } from 'yup';
 import { isRealDate } from './real-date';
 import { exactly, id, whole, words } from './fields';
-import { teachingSchema } from './teaching';
+import { teachingFields, teachingSchema } from './teaching';
 
 const MOST_STUDENTS = 100;
 
@@ -22,7 +22,7 @@ export const assignSchema = exactly({
   /** The teacher's word that the song is given although something in it needs listening. */
   despiteDoubts: boolean().strict(true).optional(),
   /** How they are taught; the song's own way where it is left out. A plan that is there keeps its own. */
-  teaching: teachingSchema.default(undefined).optional(),
+  teaching: teachingFields.default(undefined).optional(),
 }) as unknown as Schema<Assign>;
 
 export interface Assign {

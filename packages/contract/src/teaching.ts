@@ -64,8 +64,8 @@ function changeSchema(value: unknown): Schema {
     : unknownChange;
 }
 
-/** How a song is taught to somebody. */
-export const teachingSchema = exactly({
+/** The fields of how a song is taught, for a request in which it may be left out. */
+export const teachingFields = exactly({
   school: school(),
   goal: string().strict(true).required('must be chosen').oneOf(LAYERS, 'must be a layer'),
   sings: boolean().strict(true).required('must be said'),
@@ -76,7 +76,10 @@ export const teachingSchema = exactly({
     .strict(true)
     .required('must be a list')
     .max(MOST_CHANGES, `must have at most ${MOST_CHANGES} entries`),
-}) as unknown as Schema<Teaching>;
+});
+
+/** How a song is taught to somebody. */
+export const teachingSchema = teachingFields as unknown as Schema<Teaching>;
 
 export interface SaveTeaching {
   readonly baseVersion: number;

@@ -2,23 +2,16 @@ import { inject, Injectable } from '@angular/core';
 import type { Finding } from '@harvu/core/checks';
 import type { ToLearn } from '@harvu/core/form';
 import type { FoundGrip } from '@harvu/core/fretboard';
-import type { OwnConstants } from '@harvu/core/assumptions';
-import type {
-  Milestones,
-  Practice,
-  Raise,
-  SmallerPlan,
-  StepPlan,
-  Teaching,
-} from '@harvu/core/plan';
+import type { Milestones, Practice, Raise, SmallerPlan, StepPlan } from '@harvu/core/plan';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
 import type { ReadChart, SongDocument } from '@harvu/core/song';
-import type { Student, WindowedChange, Workpiece } from '@harvu/core/steps';
+import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { wrap } from 'comlink';
 import { from, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
 import type { AnalysisApi } from './analysis.worker';
 import type { GripWishes } from './grip-search';
+import type { PlanRequest } from './plan-request';
 
 /** A song taken apart for the bench. */
 export interface SongApart {
@@ -26,14 +19,6 @@ export interface SongApart {
   /** Every change with the least time there is for it, slowest first. */
   readonly tightest: readonly WindowedChange[];
   readonly toLearn: ToLearn;
-}
-
-/** A song, how it is taught, and whom it is taught to. */
-export interface PlanRequest {
-  readonly song: SongDocument;
-  readonly teaching: Teaching;
-  readonly student: Student;
-  readonly constants: OwnConstants;
 }
 
 /** The steps of a song as somebody is taught it, with what is worth a second look about them. */

@@ -14,11 +14,14 @@ import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/pro
 import { readChart, type SongDocument } from '@harvu/core/song';
 import { tightestChanges, workpieceOf } from '@harvu/core/steps';
 import { expose } from 'comlink';
-import type { PlanRequest } from './analysis';
+import type { PlanRequest } from './plan-request';
 import { findGripsFor } from './grip-search';
 
-function optionsOf({ teaching, student, constants }: PlanRequest, { names }: Conventions) {
-  return { teaching, student, names, constants: constantsWith(constants) } satisfies PlanOptions;
+function optionsOf(
+  { teaching, student, constants }: PlanRequest,
+  { names }: Conventions,
+): PlanOptions {
+  return { teaching, student, names, constants: constantsWith(constants) };
 }
 
 /** What the page asks of the worker; the heavy part of the core runs here. */

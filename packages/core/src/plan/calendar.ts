@@ -1,3 +1,5 @@
+import { addDays, differenceInCalendarDays, formatISO, getISODay, parseISO } from 'date-fns';
+
 /** Minutes of practice by weekday, Monday first; seven of them. */
 export type MinutesByWeekday = readonly number[];
 
@@ -7,20 +9,15 @@ export interface Practice {
   readonly today: string;
 }
 
-const DAY_MS = 86_400_000;
 const MOST_DAYS = 3650;
 
-function dayNumber(day: string): number {
-  return Math.floor(Date.parse(`${day}T00:00:00Z`) / DAY_MS);
+/** The minutes of a day, so many days after another. */
+function minutesOn(day: string, { minutesByWeekday }: Pick<Practice, 'minutesByWeekday'>): number {
+  return minutesByWeekday[getISODay(parseISO(day)) - 1] ?? 0;
 }
 
-function toDay(number: number): string {
-  return new Date(number * DAY_MS).toISOString().slice(0, 10);
-}
-
-/** 1 January 1970 was a Thursday. */
-function weekdayOf(number: number): number {
-  return (number + 3) % 7;
+function dayAfter(day: string, days: number): string {
+  return formatISO(addDays(parseISO(day), days), { representation: 'date' });
 }
 
 /**
@@ -30,7 +27,7 @@ function weekdayOf(number: number): number {
  * daysBetween('2026-11-26', '2026-12-12') // 16
  */
 export function daysBetween(from: string, to: string): number {
-  return dayNumber(to) - dayNumber(from);
+  return differenceInCalendarDays(parseISO(to), parseISO(from));
 }
 
 /**
@@ -40,17 +37,19 @@ export function daysBetween(from: string, to: string): number {
  * @example
  * finishOn(31, { minutesByWeekday: [10, 10, 10, 10, 10, 0, 0], today: '2026-11-26' }) // '2026-12-01'
  */
-export function finishOn(minutes: number, { minutesByWeekday, today }: Practice): string | null {
+export function finishOn(minutes: number, practice: Practice): string | null {
+  const { minutesByWeekday, today } = practice;
   const week = minutesByWeekday.reduce((sum, one) => sum + one, 0);
   if (minutes <= 0) return today;
   if (week <= 0) return null;
-  const start = dayNumber(today);
   const weeks = Math.max(0, Math.ceil(minutes / week) - 1);
   if (weeks * 7 > MOST_DAYS) return null;
   let left = minutes - weeks * week;
-  for (let day = start + weeks * 7; ; day++) {
-    left -= minutesByWeekday[weekdayOf(day)] ?? 0;
-    if (left <= 1e-9) return toDay(day);
+  let day = dayAfter(today, weeks * 7);
+  for (;;) {
+    left -= minutesOn(day, practice);
+    if (left <= 1e-9) return day;
+    day = dayAfter(day, 1);
   }
 }
 
@@ -67,12 +66,11 @@ export interface Until {
  * @example
  * practiceUntil('2026-12-03', { minutesByWeekday: [10, 10, 10, 10, 10, 0, 0], today: '2026-11-26' }) // { days: 5, minutes: 50 }
  */
-export function practiceUntil(day: string, { minutesByWeekday, today }: Practice): Until {
-  const start = dayNumber(today);
-  const count = Math.min(MOST_DAYS, Math.max(0, dayNumber(day) - start));
-  const minutes = Array.from(
-    { length: count },
-    (_, index) => minutesByWeekday[weekdayOf(start + index)] ?? 0,
+export function practiceUntil(day: string, practice: Practice): Until {
+  const { today } = practice;
+  const count = Math.min(MOST_DAYS, Math.max(0, daysBetween(today, day)));
+  const minutes = Array.from({ length: count }, (_, index) =>
+    minutesOn(dayAfter(today, index), practice),
   );
   return {
     days: minutes.filter((one) => one > 0).length,

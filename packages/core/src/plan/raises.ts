@@ -1,5 +1,5 @@
 import { changeBetween } from '../fretboard';
-import { changeWindows, type StruckBar } from '../form';
+import { changeWindows, type ChangeWindow, type StruckBar } from '../form';
 import { soundsChord, type Pattern } from '../rhythm';
 import { LAYERS, type Layer } from '../song';
 import { barsOfPart, type Step, type WindowedChange, type Workpiece } from '../steps';
@@ -33,10 +33,13 @@ function isSame(a: { from: string; to: string }, b: { from: string; to: string }
 }
 
 /** The tightest place of a change in some bars. */
-function tightestPlace(bars: readonly StruckBar[], change: WindowedChange) {
+function tightestPlace(
+  bars: readonly StruckBar[],
+  change: WindowedChange,
+): ChangeWindow | undefined {
   return changeWindows(bars)
     .filter((one) => isSame(one, change))
-    .reduce<ReturnType<typeof changeWindows>[number] | undefined>(
+    .reduce<ChangeWindow | undefined>(
       (low, one) => (low && low.windowBeats <= one.windowBeats ? low : one),
       undefined,
     );

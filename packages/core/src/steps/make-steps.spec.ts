@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Part } from '../form';
 import { EMPTY_SONG, readChart, type Layer } from '../song';
 import { anySong } from '../testing/any-song';
 import {
@@ -29,6 +30,11 @@ const byTitle = (title: string): Step => {
   if (!step) throw new Error(`no step: ${title}`);
   return step;
 };
+
+const everyBarOf = ({ bars }: Part): readonly number[] => bars.map((_, place) => place + 1);
+/** Of a part that is only shorter, its new ending is what is fresh. */
+const freshBarsOf = ({ newBars, bars }: Part): readonly number[] =>
+  newBars.length > 0 ? newBars : [bars.length];
 
 describe('the steps of a song', () => {
   it('go from a guitar that is ready over grips, changes and sections to playing it for somebody', () => {
@@ -66,10 +72,7 @@ describe('the steps of a song', () => {
         for (const part of one.parts) {
           const [own, ...more] = made.filter((step) => step.atoms[0] === part.id);
           expect(more).toEqual([]);
-          const taught = own?.bars ?? part.bars.map((_, place) => place + 1);
-          // A part that is only shorter has its new ending practised.
-          const fresh = part.newBars.length > 0 ? part.newBars : [part.bars.length];
-          expect(taught).toEqual(fresh);
+          expect(own?.bars ?? everyBarOf(part)).toEqual(freshBarsOf(part));
           const parent = made.find((step) => step.id === own?.base);
           if (own?.bars) expect(parent?.atoms).toEqual([part.parent ?? '']);
         }
@@ -100,27 +103,35 @@ describe('the steps of a song', () => {
     ).toContain('hand:eights');
   });
 
-  it('let a student’s own hand and changes set the tempos, and say so', () => {
+  describe('for a student whose own figures are known', () => {
     const { song } = readChart('tempo: 92\ngrip Gm6: 3x2333\n[A]\n| G | Gm6 |');
-    const sectionFor = (student: Partial<Student>): Step | undefined =>
-      makeSteps(workpieceOf(song, { student: { ...USUAL_STUDENT, ...student } })).find(
-        (step) => step.kind === 'section' && step.layer === 'full',
-      );
-    const measured = sectionFor({ changes: [{ from: 'Gm6', to: 'G', seconds: 0.52 }] });
-    expect(measured?.limit?.limitBpm).toBeCloseTo(57.7, 1);
-    expect([measured?.rungs[0], measured?.why]).toEqual([
-      51 as never,
-      'G → Gm6 takes 0.52 s; half a beat for it allows 57 bpm.',
-    ]);
-    const hand = sectionFor({
-      strokesPerSecond: 1.75,
-      changes: [{ from: 'G', to: 'Gm6', seconds: 0.2 }],
+    const sectionFor = (student: Partial<Student>): Step => {
+      const made = makeSteps(workpieceOf(song, { student: { ...USUAL_STUDENT, ...student } }));
+      const step = made.find(({ kind, layer }) => kind === 'section' && layer === 'full');
+      if (!step) throw new Error('no section');
+      return step;
+    };
+
+    it('start where their measured change allows, shown in either direction', () => {
+      const measured = sectionFor({ changes: [{ from: 'Gm6', to: 'G', seconds: 0.52 }] });
+      expect(measured.limit?.limitBpm).toBeCloseTo(57.7, 1);
+      expect([measured.rungs[0], measured.why]).toEqual([
+        51 as never,
+        'G → Gm6 takes 0.52 s; half a beat for it allows 57 bpm.',
+      ]);
     });
-    expect(hand?.why).toBe('2 strokes a beat at 1.75 a second allow 52 bpm.');
-    const slow = sectionFor({ paceFactor: 2 });
-    expect(slow?.limit?.change?.seconds).toBeCloseTo(
-      2 * (sectionFor({})?.limit?.change?.seconds ?? 0),
-    );
+
+    it('start where their picking hand allows, where that is the slower', () => {
+      const changes = [{ from: 'G', to: 'Gm6', seconds: 0.2 }];
+      expect(sectionFor({ strokesPerSecond: 1.75, changes }).why).toBe(
+        '2 strokes a beat at 1.75 a second allow 52 bpm.',
+      );
+    });
+
+    it('take a change as much longer as their pace says', () => {
+      const secondsOf = (step: Step): number => step.limit?.change?.seconds ?? 0;
+      expect(secondsOf(sectionFor({ paceFactor: 2 }))).toBeCloseTo(2 * secondsOf(sectionFor({})));
+    });
   });
 
   it('judge other changes by the pace of those that were measured', () => {

@@ -86,7 +86,11 @@ function wholeBars(work: Workpiece, layer: Layer): readonly PassBar[] {
 }
 
 /** A half of a section is its bars alone; a difference has a bar on either side, to get in and out. */
-function sectionBars({ kind, atoms, bars: own }: Played, work: Workpiece, layer: Layer) {
+function sectionBars(
+  { kind, atoms, bars: own }: Played,
+  work: Workpiece,
+  layer: Layer,
+): readonly PassBar[] {
   return atoms.flatMap((partId) => {
     const bars = partBars(work, partId, layer);
     if (!own) return bars;

@@ -1,6 +1,6 @@
 import type { Part } from '../form';
 import { rangeWords } from './bar-ranges';
-import { demandOf, minutesOver } from './section-steps';
+import { demandOf, minutesOver } from './layered-parts';
 import { GOALS, type Step } from './step';
 import { ladderFor } from './step-words';
 import { passesOfPart, windowedChanges, type Workpiece } from './workpiece';
@@ -12,7 +12,11 @@ export interface SplitStep {
   readonly whole: Step;
 }
 
-function halfOf(work: Workpiece, step: Step, part: Part, bars: readonly number[]): Step {
+function halfOf(
+  work: Workpiece,
+  step: Step,
+  { part, bars }: { readonly part: Part; readonly bars: readonly number[] },
+): Step {
   const passes = passesOfPart(work, part.id, step.layer ?? 'full').map((pass) =>
     pass.filter((_, place) => bars.includes(place + 1)),
   );
@@ -42,8 +46,8 @@ export function splitSection(work: Workpiece, step: Step, afterBar: number): Spl
   const isWholePart = step.kind === 'section' && step.atoms.length === 1;
   if (!part || !isWholePart || afterBar < 1 || afterBar >= part.bars.length) return undefined;
   const numbers = part.bars.map((_, place) => place + 1);
-  const first = halfOf(work, step, part, numbers.slice(0, afterBar));
-  const second = halfOf(work, step, part, numbers.slice(afterBar));
+  const first = halfOf(work, step, { part, bars: numbers.slice(0, afterBar) });
+  const second = halfOf(work, step, { part, bars: numbers.slice(afterBar) });
   const { layer = 'full', limit = { limitBpm: null }, rungs } = step;
   const [pass = []] = passesOfPart(work, part.id, layer);
   const newBars = 2 * work.constants.joinShare;

@@ -102,10 +102,38 @@ function faultsLeft(open: readonly Finding[]): DomainError {
   );
 }
 
-/** Gives songs to students and keeps what they do with them. */
-export function createPlansService(deps: PlansDeps) {
+/** Gives songs to students: whoever has it already keeps their way and all they did. */
+function createGiving(deps: PlansDeps) {
   const { plans, people, clock, inTransaction, figuresFor } = deps;
   const checkSong = createSongGate(deps);
+  return {
+    async assign(songId: string, assign: Assign, teacher: Person): Promise<void> {
+      const { revision } = assign;
+      const ids = [...new Set(assign.studentIds)];
+      const teaching = assign.teaching ?? (await deps.teachingOf(songId));
+      await checkSong(songId, assign, teaching);
+      if ((await people.findStudents(ids)).length !== ids.length) {
+        throw badRequest(
+          'One of these is no student of the studio.',
+          'Choose from the list.',
+          'studentIds',
+        );
+      }
+      const given = { songId, revision, teaching, assignedBy: teacher.id, assignedAt: clock.now() };
+      const figures = await Promise.all(ids.map((id) => figuresFor(id, songId)));
+      await inTransaction(async (tx) => {
+        for (const [place, studentId] of ids.entries()) {
+          const own = figures[place];
+          if (own) await plans.put({ ...given, id: clock.newId(), studentId, figures: own }, tx);
+        }
+      });
+    },
+  };
+}
+
+/** Gives songs to students and keeps what they do with them. */
+export function createPlansService(deps: PlansDeps) {
+  const { plans, clock, figuresFor } = deps;
   const stepIdsOf = createStepIds(plans);
 
   /** Somebody else's plan is answered like one that does not exist. */
@@ -143,28 +171,8 @@ export function createPlansService(deps: PlansDeps) {
 
   return {
     list: (person: Person) => (isTeaching(person) ? plans.listAll() : plans.listOf(person.id)),
+    ...createGiving(deps),
     find,
-    async assign(songId: string, assign: Assign, teacher: Person): Promise<void> {
-      const { revision } = assign;
-      const ids = [...new Set(assign.studentIds)];
-      const teaching = assign.teaching ?? (await deps.teachingOf(songId));
-      await checkSong(songId, assign, teaching);
-      if ((await people.findStudents(ids)).length !== ids.length) {
-        throw badRequest(
-          'One of these is no student of the studio.',
-          'Choose from the list.',
-          'studentIds',
-        );
-      }
-      const given = { songId, revision, teaching, assignedBy: teacher.id, assignedAt: clock.now() };
-      const figures = await Promise.all(ids.map((id) => figuresFor(id, songId)));
-      await inTransaction(async (tx) => {
-        for (const [place, studentId] of ids.entries()) {
-          const own = figures[place];
-          if (own) await plans.put({ ...given, id: clock.newId(), studentId, figures: own }, tx);
-        }
-      });
-    },
     /** Changes how one plan is taught; what was done stays done. */
     async change(id: string, save: SavePlan, teacher: Person): Promise<Plan> {
       const plan = await findFor(id, teacher);

@@ -141,6 +141,29 @@ const FOUND = `
   SELECT plans.*, songs.title, songs.played_by, people.name AS student_name
   FROM plans JOIN songs ON songs.id = plans.song_id JOIN people ON people.id = plans.student_id`;
 
+type Tables = ReturnType<typeof definePlans>;
+
+/** Every try there ever was, by plan. */
+function createTries(tries: Tables['tries']) {
+  return {
+    async triesOf(planId: string): Promise<readonly Try[]> {
+      const rows = await tries.findAll({
+        where: { plan_id: planId },
+        order: [['played_at', 'ASC']],
+        raw: true,
+      });
+      return rows.map((row) => toTry(row as unknown as TryRow));
+    },
+    async addTries(many: readonly LoggedTry[], transaction?: Tx): Promise<void> {
+      await tries.bulkCreate(many.map(toTryRow), { transaction: transaction ?? null });
+    },
+    async planOfTry(id: string): Promise<string | undefined> {
+      const row = await tries.findOne({ where: { id }, raw: true });
+      return (row as unknown as TryRow | null)?.plan_id;
+    },
+  };
+}
+
 /** Keeps who learns which song, and every try; tries are added, never changed. */
 export function createPlansStore(sequelize: Sequelize) {
   const { plans, tries } = definePlans(sequelize);
@@ -216,21 +239,7 @@ export function createPlansStore(sequelize: Sequelize) {
       );
       return row && fromJsonColumn<SongDocument>(row.document);
     },
-    async triesOf(planId: string): Promise<readonly Try[]> {
-      const rows = await tries.findAll({
-        where: { plan_id: planId },
-        order: [['played_at', 'ASC']],
-        raw: true,
-      });
-      return rows.map((row) => toTry(row as unknown as TryRow));
-    },
-    async addTries(many: readonly LoggedTry[], transaction?: Tx): Promise<void> {
-      await tries.bulkCreate(many.map(toTryRow), { transaction: transaction ?? null });
-    },
-    async planOfTry(id: string): Promise<string | undefined> {
-      const row = await tries.findOne({ where: { id }, raw: true });
-      return (row as unknown as TryRow | null)?.plan_id;
-    },
+    ...createTries(tries),
   };
 }
 

@@ -71,7 +71,7 @@ function heading(text: string): Content {
     stack: [words(text, { font: 'Display', fontSize: 13, bold: true, color: SPRUCE })],
     margin: [0, 12, 0, 4],
     headlineLevel: 1,
-  } as Content;
+  };
 }
 
 /** A chord as the reader of the sheet calls it. */
@@ -141,7 +141,7 @@ function chartRows(sheet: Sheet, part: Part): Content {
               words(String(place + 1), { fontSize: 7, color: SOFT, width: 12 }),
               words(barText(sheet, bar), { fontSize: 10 }),
             ],
-          } as Content,
+          },
         ],
   );
   return tableOf(cells, BARS_A_ROW);

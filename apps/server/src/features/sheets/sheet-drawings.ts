@@ -17,7 +17,13 @@ function escaped(text: string): string {
   return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
 }
 
-function label(x: number, y: number, text: string, colour = INK, size = 8): string {
+interface Label {
+  readonly text: string;
+  readonly colour?: string;
+  readonly size?: number;
+}
+
+function label(x: number, y: number, { text, colour = INK, size = 8 }: Label): string {
   return `<text x="${x}" y="${y}" font-family="Text" font-size="${size}" fill="${colour}" text-anchor="middle">${escaped(text)}</text>`;
 }
 
@@ -62,14 +68,16 @@ export function gripSvg(
     const [x, y] = [xOf(place), TOP + (fret - first + 0.5) * FRET_GAP];
     const finger = fingers[place];
     const circle = `<circle cx="${x}" cy="${y}" r="4.6" fill="${INK}"/>`;
-    return finger == null ? [circle] : [circle, label(x, y + 2.4, String(finger), '#ffffff', 7)];
+    return finger == null
+      ? [circle]
+      : [circle, label(x, y + 2.4, { text: String(finger), colour: '#ffffff', size: 7 })];
   });
   return svg(right + 12, bottom + 4, [
     ...rows.map((y) => line(`M${LEFT} ${y}H${right}`, 0.6, SOFT)),
     ...grip.map((_, place) => line(`M${xOf(place)} ${TOP}V${bottom}`, 0.7)),
     first === 1
       ? line(`M${LEFT - 0.4} ${TOP}H${right + 0.4}`, 2.2)
-      : label(LEFT - 9, TOP + 9, String(first), SOFT),
+      : label(LEFT - 9, TOP + 9, { text: String(first), colour: SOFT }),
     ...grip.map((fret, place) => markAbove(xOf(place), fret)),
     ...dots,
   ]);
@@ -102,7 +110,7 @@ function stroke(slot: Slot, x: number): string {
     case 'pluck':
       return slot.notes
         .map(({ string, finger }, index) =>
-          label(x, middle + 3 - index * 9, String(string ?? finger ?? ''), INK, 9),
+          label(x, middle + 3 - index * 9, { text: String(string ?? finger ?? ''), size: 9 }),
         )
         .join('');
   }
@@ -119,7 +127,7 @@ export function patternSvg(pattern: Pattern, school: CountSchool): string {
   return svg(xOf(pattern.slots.length), 38, [
     ...pattern.slots.map((slot, index) => stroke(slot, xOf(index))),
     ...pattern.slots.map((_, index) =>
-      label(xOf(index), 35, counts[index % counts.length] ?? '', SOFT, 8),
+      label(xOf(index), 35, { text: counts[index % counts.length] ?? '', colour: SOFT }),
     ),
     ...bars,
   ]);

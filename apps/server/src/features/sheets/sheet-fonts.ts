@@ -31,7 +31,7 @@ export interface TextRun {
 const SIGNS = /[\u2190-\u2193\u266d-\u266f]/u;
 const PRIME = '\u2032';
 /** Latin, and the quotes and dashes the text font has too. */
-const COMMON = /[\u0000-\u00ff\u2010-\u2026\u20ac]/u;
+const COMMON = /[ -ÿ‐-…€]/u;
 
 function fontOf(sign: string, plain: SheetFont): SheetFont {
   if (SIGNS.test(sign)) return 'Signs';

@@ -1,9 +1,9 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { NewTry, Plan } from '@harvu/contract';
+import { makePlan } from '@harvu/core/plan';
 import { readinessOf, stepProgress } from '@harvu/core/progress';
 import { readChart } from '@harvu/core/song';
-import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { of, Subject } from 'rxjs';
 import { ClickEngine } from '../../platform/click-engine';
 import { Outbox } from '../../platform/outbox';
@@ -12,8 +12,8 @@ import { filledBlocks, PlanReader, type PlanProgress } from '../plans';
 import { PracticeState } from './practice.state';
 
 const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus]\n| Em |');
-const work = workpieceOf(song);
-const steps = makeSteps(work);
+const stepPlan = makePlan(song);
+const { work, steps } = stepPlan;
 // The last one is the layer that is the goal.
 const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(start))?.id ?? '';
 
@@ -22,9 +22,8 @@ function planProgress(): PlanProgress {
   const readiness = readinessOf(work, { steps, tries: [] });
   const progress = stepProgress(steps, []);
   return {
+    ...stepPlan,
     plan,
-    work,
-    steps,
     readiness,
     progress,
     lines: [],

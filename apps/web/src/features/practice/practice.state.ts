@@ -2,7 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem } from '@harvu/contract';
 import { changeBetween, soundingStrings, type Setup } from '@harvu/core/fretboard';
-import type { BarStrokes } from '@harvu/core/form';
+import type { BarStrokes, Occurrence } from '@harvu/core/form';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
 import { pickedOver } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
@@ -18,6 +18,30 @@ import { PlanReader, type PlanProgress } from '../plans';
 const WHOLE_KINDS: readonly StepKind[] = ['listen', 'whole', 'recording', 'sing', 'perform'];
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;
+
+/** A section of the map, by its place, and one of its bars, both from 0. */
+interface MapPlace {
+  readonly current: number;
+  readonly bar: number;
+}
+
+function placeOnMap(occurrences: readonly Occurrence[], bar: number): MapPlace {
+  let left = bar;
+  const current = occurrences.findIndex(({ bars }) => {
+    if (left < bars.length) return true;
+    left -= bars.length;
+    return false;
+  });
+  return { current: Math.max(0, current), bar: left };
+}
+
+/** A bar's own cue words, else its section's. */
+function cueAt({ plan, work }: PlanProgress, at: MapPlace): string {
+  const one = work.playing.occurrences[at.current];
+  const section = plan.document.sections.find(({ id }) => id === one?.section);
+  const inPass = one?.bars[at.bar]?.inPass;
+  return section?.cues?.find(({ bar }) => bar === inPass)?.words ?? section?.cue ?? '';
+}
 
 /** One visit to the practice room: a step, the click, and the tries that are made. */
 @Injectable()
@@ -99,22 +123,12 @@ export class PracticeState {
   readonly onMap = computed(() => {
     const [plan, step] = [this.opened(), this.step()];
     if (!plan || !step || !WHOLE_KINDS.includes(step.kind)) return undefined;
-    let bar = this.place()?.bar ?? 0;
-    const { occurrences } = plan.work.playing;
-    const current = occurrences.findIndex(({ bars }) => {
-      if (bar < bars.length) return true;
-      bar -= bars.length;
-      return false;
-    });
-    return { current: Math.max(0, current), bar };
+    return placeOnMap(plan.work.playing.occurrences, this.place()?.bar ?? 0);
   });
   /** The cue words of the bar that plays. */
   readonly cue = computed(() => {
     const [plan, at] = [this.opened(), this.onMap()];
-    const one = at && plan?.work.playing.occurrences[at.current];
-    const section = plan?.plan.document.sections.find(({ id }) => id === one?.section);
-    const inPass = one?.bars[at?.bar ?? 0]?.inPass ?? 0;
-    return section?.cues?.find(({ bar }) => bar === inPass)?.words ?? section?.cue ?? '';
+    return plan && at ? cueAt(plan, at) : '';
   });
   readonly now = computed(() => this.gripOf(this.place()?.now));
   readonly next = computed(() => this.gripOf(this.place()?.next));

@@ -9,7 +9,8 @@ import {
   untracked,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { finishOn, daysBetween } from '@harvu/core/plan';
+import { daysBetween, finishOn } from '@harvu/core/plan';
+import type { Step } from '@harvu/core/steps';
 import { isTyping, ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
@@ -23,6 +24,7 @@ import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
 import { durationWords } from './plan-words';
 import { StepsState } from './steps.state';
+import { TeachingKeeper } from './teaching.keeper';
 
 const KEYS: readonly ViewKey[] = [
   { key: '↑ ↓', does: 'go through the steps' },
@@ -49,7 +51,7 @@ const WEEK = 7;
     StepPanel,
     WayBox,
   ],
-  providers: [StepsState],
+  providers: [StepsState, TeachingKeeper],
   host: { class: 'flex flex-1 flex-col', '(document:keydown)': 'press($event)' },
   template: `
     @if (state.song(); as song) {
@@ -236,14 +238,17 @@ export class StepsPage {
 
   protected pickBlock(index: number): void {
     const planned = this.state.planned();
-    const part = planned?.work.playing.occurrences[index]?.part.id ?? '';
-    const steps = planned?.steps ?? [];
-    const isOf = ({ atoms, kind }: (typeof steps)[number]): boolean =>
-      kind !== 'join' && atoms.includes(part);
-    const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
-    const step = steps.find((one) => isOf(one) && one.layer === goal) ?? steps.find(isOf);
-    this.state.chosenId.set(step?.id ?? '');
-    document.getElementById(step?.id ?? '')?.scrollIntoView({ block: 'nearest' });
+    const part = planned?.work.playing.occurrences[index]?.part.id;
+    const steps = part === undefined ? [] : this.stepsOf(part);
+    const goal = planned?.steps.findLast((step) => step.kind === 'whole')?.layer;
+    const id = (steps.find((one) => one.layer === goal) ?? steps[0])?.id ?? '';
+    this.state.chosenId.set(id);
+    document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
+  }
+
+  private stepsOf(part: string): readonly Step[] {
+    const steps = this.state.planned()?.steps ?? [];
+    return steps.filter(({ kind, atoms }) => kind !== 'join' && atoms.includes(part));
   }
 
   protected press(event: KeyboardEvent): void {

@@ -1,5 +1,5 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   toStudent,
   type KnownStudent,
@@ -10,30 +10,14 @@ import {
   type Song,
 } from '@harvu/contract';
 import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
-import {
-  deadlineOf,
-  timeOf,
-  USUAL_TEACHING,
-  type PlanChange,
-  type Teaching,
-} from '@harvu/core/plan';
+import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
 import type { Try } from '@harvu/core/progress';
 import { changesInWords } from '@harvu/core/song';
 import { USUAL_STUDENT } from '@harvu/core/steps';
 import { formatISO } from 'date-fns';
-import {
-  catchError,
-  concatMap,
-  EMPTY,
-  forkJoin,
-  map,
-  of,
-  Subject,
-  switchMap,
-  tap,
-  type Observable,
-} from 'rxjs';
-import { Analysis, type PlanRequest } from '../../platform/analysis';
+import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
+import { Analysis } from '../../platform/analysis';
+import type { PlanRequest } from '../../platform/plan-request';
 import { ConstantsApi } from '../../platform/constants.api';
 import { toProblem } from '../../platform/problems';
 import { plainBlocks, PlansApi, requestOf } from '../plans';
@@ -41,12 +25,10 @@ import { SongsApi } from '../songs';
 import { StudentsApi } from '../students';
 import { PeopleApi } from '../studio';
 import { withChange, withoutChange } from './teaching-edits';
+import { TeachingKeeper } from './teaching.keeper';
 
 const WEEK_DAYS = 7;
 const NO_TRIES: readonly Try[] = [];
-
-/** Where the way that is shown is kept: with the song, with a plan, or nowhere before the song is given. */
-type Keeper = 'song' | 'plan' | 'draft';
 
 /** A song's steps as the studio, or one student, is taught them; and who learns it. */
 @Injectable()
@@ -57,6 +39,7 @@ export class StepsState {
   private readonly knownApi = inject(StudentsApi);
   private readonly constantsApi = inject(ConstantsApi);
   private readonly analysis = inject(Analysis);
+  private readonly keeping = inject(TeachingKeeper);
 
   private readonly opened = signal<Song | null>(null);
   private readonly everybody = signal<readonly Person[]>([]);
@@ -65,27 +48,19 @@ export class StepsState {
   private readonly own = signal<OwnConstants>({});
   private readonly knownStudent = signal<KnownStudent | null>(null);
   private readonly openedPlan = signal<Plan | null>(null);
-  private readonly way = signal<Teaching>(USUAL_TEACHING);
-  private readonly before = signal<readonly Teaching[]>([]);
-  private readonly saving = signal(false);
-  private readonly saves = new Subject<Teaching>();
-  private version = 0;
 
   readonly song = this.opened.asReadonly();
-  readonly problem = this.failed.asReadonly();
-  readonly teaching = this.way.asReadonly();
+  readonly problem = computed(() => this.failed() ?? this.keeping.problem());
+  readonly teaching = this.keeping.teaching;
+  readonly isSaving = this.keeping.isSaving;
+  readonly canUndo = this.keeping.canUndo;
   readonly known = this.knownStudent.asReadonly();
   readonly plan = this.openedPlan.asReadonly();
-  readonly isSaving = this.saving.asReadonly();
-  readonly canUndo = computed(() => this.before().length > 0);
   readonly students = computed(() =>
     this.everybody().filter((person) => person.role === 'student'),
   );
   readonly constants = computed(() => constantsWith(this.own()));
-  readonly keeper = computed((): Keeper => {
-    if (!this.knownStudent()) return 'song';
-    return this.openedPlan() ? 'plan' : 'draft';
-  });
+  readonly keeper = computed(() => this.keeping.place().kind);
   /** The plans of this song, by student; those taken back too. */
   readonly planOf = computed(() => new Map(this.given().map((plan) => [plan.studentId, plan])));
   readonly today = formatISO(new Date(), { representation: 'date' });
@@ -101,7 +76,7 @@ export class StepsState {
   readonly request = computed((): PlanRequest | null => {
     const [song, plan, known] = [this.opened(), this.openedPlan(), this.knownStudent()];
     if (!song) return null;
-    const teaching = this.way();
+    const teaching = this.teaching();
     if (plan) return { ...requestOf(plan), teaching };
     const student = known ? toStudent(known.profile, known.shown) : USUAL_STUDENT;
     return { song: song.document, teaching, student, constants: this.own() };
@@ -126,11 +101,11 @@ export class StepsState {
     return timeOf(steps, planned.work.constants);
   });
   readonly deadline = computed(() => {
-    const { wantedOn } = this.way();
+    const { wantedOn } = this.teaching();
     return wantedOn === null ? null : deadlineOf(this.left(), wantedOn, this.practice());
   });
   private readonly smallerWish = computed(() => {
-    const [request, { wantedOn }] = [this.request(), this.way()];
+    const [request, { wantedOn }] = [this.request(), this.teaching()];
     const isLate = this.deadline()?.verdict === 'misses';
     return request && wantedOn !== null && isLate ? { request, wantedOn } : null;
   });
@@ -159,19 +134,9 @@ export class StepsState {
     { initialValue: [] },
   );
 
-  constructor() {
-    this.saves
-      .pipe(
-        concatMap((teaching) => this.save(teaching)),
-        takeUntilDestroyed(inject(DestroyRef)),
-      )
-      .subscribe();
-  }
-
   /** Opens a song's steps, for one student where one is named. */
   open(songId: string, studentId: string | undefined): void {
     this.failed.set(null);
-    this.before.set([]);
     this.chosenId.set('');
     const work = forkJoin({
       song: this.songs.find(songId),
@@ -188,8 +153,10 @@ export class StepsState {
         return plan.pipe(map((found) => ({ ...all, given, plan: found })));
       }),
       tap(({ song, kept, given, people, constants, known, plan }) => {
-        this.version = plan?.version ?? kept.version;
-        this.way.set(plan?.teaching ?? kept.teaching);
+        const home = known
+          ? ({ kind: 'draft' } as const)
+          : ({ kind: 'song', id: song.id } as const);
+        this.keeping.begin(plan ?? kept, plan ? { kind: 'plan', id: plan.id } : home);
         this.own.set(constants);
         this.everybody.set(people);
         this.given.set(given);
@@ -204,65 +171,28 @@ export class StepsState {
 
   /** Changes how the song is taught; it is kept where it belongs. */
   change(toNext: (teaching: Teaching) => Teaching): void {
-    const now = this.way();
-    this.before.update((all) => [...all, now]);
-    this.put(toNext(now));
+    this.keeping.change(toNext);
   }
 
   add(change: PlanChange): void {
-    this.change((now) => withChange(now, change));
+    this.keeping.change((now) => withChange(now, change));
   }
 
   remove(change: PlanChange): void {
-    this.change((now) => withoutChange(now, change));
+    this.keeping.change((now) => withoutChange(now, change));
   }
 
   undo(): void {
-    const last = this.before().at(-1);
-    if (!last) return;
-    this.before.update((all) => all.slice(0, -1));
-    this.put(last);
-  }
-
-  private put(teaching: Teaching): void {
-    this.way.set(teaching);
-    if (this.keeper() !== 'draft') this.saves.next(teaching);
-  }
-
-  private save(teaching: Teaching): Observable<unknown> {
-    this.saving.set(true);
-    this.failed.set(null);
-    const plan = this.openedPlan();
-    const baseVersion = this.version;
-    const saved: Observable<{ readonly version: number }> = plan
-      ? this.plans.change(plan.id, { baseVersion, teaching, takeFigures: false })
-      : this.songs.saveTeaching(this.opened()?.id ?? '', { baseVersion, teaching });
-    return saved.pipe(
-      tap(({ version }) => {
-        this.version = version;
-        this.saving.set(false);
-      }),
-      catchError((error: unknown) => {
-        this.saving.set(false);
-        this.failed.set(toProblem(error));
-        return EMPTY;
-      }),
-    );
+    this.keeping.undo();
   }
 
   /** Has a plan stand on what the student shows now. */
   takeFigures(): void {
     const plan = this.openedPlan();
     if (!plan) return;
-    const save = { baseVersion: this.version, teaching: this.way(), takeFigures: true };
-    this.run(
-      this.plans.change(plan.id, save).pipe(
-        tap((changed) => {
-          this.version = changed.version;
-          this.openedPlan.set(changed);
-        }),
-      ),
-    );
+    const baseVersion = this.keeping.version;
+    const save = { baseVersion, teaching: this.teaching(), takeFigures: true };
+    this.run(this.plans.change(plan.id, save).pipe(tap((changed) => this.takeOver(changed))));
   }
 
   /** Students a song with something to listen for was to be given to. */
@@ -275,7 +205,7 @@ export class StepsState {
     const { id, revision } = song;
     this.doubtful.set([]);
     const assign = {
-      ...{ revision, studentIds: [...studentIds], teaching: this.way() },
+      ...{ revision, studentIds: [...studentIds], teaching: this.teaching() },
       ...(despiteDoubts && { despiteDoubts }),
     };
     this.run(
@@ -331,14 +261,16 @@ export class StepsState {
         return summary ? this.plans.find(summary.id) : of(null);
       }),
       tap((plan: Plan | null) => {
-        if (plan) {
-          this.version = plan.version;
-          this.way.set(plan.teaching);
-        }
-        this.openedPlan.set(plan);
+        if (plan) this.takeOver(plan);
       }),
       switchMap(() => this.loadOlder(songId)),
     );
+  }
+
+  /** A plan as the server has it now. */
+  private takeOver(plan: Plan): void {
+    this.openedPlan.set(plan);
+    this.keeping.begin(plan, { kind: 'plan', id: plan.id });
   }
 
   private run(work: Observable<unknown>): void {

@@ -165,11 +165,13 @@ export class StudentPage {
     const shown = this.known()?.shown;
     if (!shown) return '';
     const counts = [
-      [shown.ownedGrips.length, 'grips'],
-      [shown.changes.length, 'changes'],
-      [shown.ownedPatterns.length, 'patterns'],
+      [shown.ownedGrips.length, 'grip'],
+      [shown.changes.length, 'change'],
+      [shown.ownedPatterns.length, 'pattern'],
     ] as const;
-    const words = counts.flatMap(([count, what]) => (count > 0 ? [`${count} ${what}`] : []));
+    const words = counts.flatMap(([count, what]) =>
+      count > 0 ? [`${count} ${what}${count === 1 ? '' : 's'}`] : [],
+    );
     const rate = shown.strokesPerSecond;
     const hand = rate === undefined ? [] : [`${rate.toFixed(1)} strokes a second`];
     const all = [...words, ...hand];

@@ -13,7 +13,8 @@ import { LAYERS, type Layer } from '@harvu/core/song';
 
 import { format, parseISO } from 'date-fns';
 import { map, of, switchMap } from 'rxjs';
-import { Analysis, type PlanRequest, type PlannedSong } from '../../../platform/analysis';
+import { Analysis, type PlannedSong } from '../../../platform/analysis';
+import type { PlanRequest } from '../../../platform/plan-request';
 import { StudentsApi } from '../../students';
 import { durationWords, SCHOOL_WORDS } from '../plan-words';
 import { StepsState } from '../steps.state';

@@ -71,12 +71,13 @@ function toOwnStep(typed: Typed, step: string, after: string | null): OwnStep {
 export class OwnStepForm {
   protected readonly state = inject(StepsState);
   protected readonly isOpen = signal(false);
-  protected readonly form = inject(NonNullableFormBuilder).group(
+  private readonly builder = inject(NonNullableFormBuilder);
+  protected readonly form = this.builder.group(
     {
       ...{ title: '', goal: '' },
-      minutes: 5 as number | null,
-      startBpm: null as number | null,
-      goalBpm: null as number | null,
+      minutes: this.builder.control<number | null>(5),
+      startBpm: this.builder.control<number | null>(null),
+      goalBpm: this.builder.control<number | null>(null),
     },
     {
       validators: fits(teachingSchema, (value) => ({

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { PlanChange, SmallerPlan } from '@harvu/core/plan';
 import type { Severity } from '@harvu/core/checks';
+import type { Workpiece } from '@harvu/core/steps';
 import { format, parseISO } from 'date-fns';
 import { Note, type NoteTone } from '../../../ui/note';
 import { changeWords, durationWords } from '../plan-words';
@@ -20,6 +21,19 @@ function dayWords(iso: string): string {
 
 function counted(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;
+}
+
+/** What is known of the student whose steps these are. */
+function studentWords({ student, changes, pace }: Workpiece): readonly string[] {
+  const { scaleLengthMm, stretchMm, strokesPerSecond } = student;
+  const shown = changes.filter((one) => one.isShown).length;
+  return [
+    scaleLengthMm === undefined ? '' : `scale ${scaleLengthMm} mm`,
+    stretchMm === undefined ? '' : `stretch ${stretchMm} mm`,
+    shown === 0 ? '' : `${counted(shown, 'change')} as they have shown`,
+    strokesPerSecond === undefined ? '' : `${strokesPerSecond.toFixed(1)} strokes a second`,
+    Math.abs(pace - 1) < 0.02 ? '' : `changes take ${pace.toFixed(2)} times as long`,
+  ];
 }
 
 /** What Harvu has to say about the steps: whether they are in time, what is skipped, what differs, what is odd. */
@@ -161,21 +175,11 @@ export class PlanNotes {
 
   /** Where this student's steps differ because of who they are. */
   protected readonly personal = computed(() => {
-    const student = this.state.request()?.student;
     const work = this.state.planned()?.work;
-    if (!student || !work || this.state.keeper() === 'song') return '';
-    const shown = work.changes.filter((one) => one.isShown).length;
-    const words = [
-      student.scaleLengthMm === undefined ? '' : `scale ${student.scaleLengthMm} mm`,
-      student.stretchMm === undefined ? '' : `stretch ${student.stretchMm} mm`,
-      shown > 0 ? `${counted(shown, 'change')} as they have shown` : '',
-      student.strokesPerSecond === undefined
-        ? ''
-        : `${student.strokesPerSecond.toFixed(1)} strokes a second`,
-      Math.abs(work.pace - 1) < 0.02 ? '' : `changes take ${work.pace.toFixed(2)} times as long`,
-      this.state.known()?.profile.bodyNote ?? '',
-    ];
-    const told = words.filter(Boolean);
+    if (!work || this.state.keeper() === 'song') return '';
+    const told = [...studentWords(work), this.state.known()?.profile.bodyNote ?? ''].filter(
+      Boolean,
+    );
     return told.length === 0 ? '' : `${told.join('; ')}.`;
   });
 

@@ -184,18 +184,20 @@ export class StudentForm {
   private readonly builder = inject(NonNullableFormBuilder);
   protected readonly form = this.builder.group(
     {
-      ageBand: 'adult' as StudentProfile['ageBand'],
+      ageBand: this.builder.control<StudentProfile['ageBand']>('adult'),
       instrument: '',
-      scaleLengthMm: null as number | null,
-      stretchMm: null as number | null,
-      plays: 'pick' as StudentProfile['plays'],
-      minutesByWeekday: this.builder.array(WEEKDAYS.map(() => 0 as number | null)),
+      scaleLengthMm: this.builder.control<number | null>(null),
+      stretchMm: this.builder.control<number | null>(null),
+      plays: this.builder.control<StudentProfile['plays']>('pick'),
+      minutesByWeekday: this.builder.array(
+        WEEKDAYS.map(() => this.builder.control<number | null>(0)),
+      ),
       slotDay: '',
       slotTime: '16:00',
-      slotMinutes: 30 as number | null,
+      slotMinutes: this.builder.control<number | null>(30),
       ownedGrips: '',
-      strokesPerSecond: null as number | null,
-      rungPercent: null as number | null,
+      strokesPerSecond: this.builder.control<number | null>(null),
+      rungPercent: this.builder.control<number | null>(null),
       songsPlayed: '',
       voiceRange: '',
       bodyNote: '',
