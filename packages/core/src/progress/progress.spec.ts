@@ -180,6 +180,25 @@ describe('readiness', () => {
     });
   });
 
+  it('holds a part that differs only as far as the part it differs from', () => {
+    const { song } = readChart('tempo: 92\n[Verse]\n| G | D |\n[Verse 2 = Verse]\n2: | Em |');
+    const own = workpieceOf(song);
+    const made = makeSteps(own);
+    const find = (kind: Step['kind']): Step => {
+      const found = made.find((one) => one.kind === kind && one.layer === 'full');
+      if (!found) throw new Error(`no ${kind}`);
+      return found;
+    };
+    const [base, difference] = [find('section'), find('difference')];
+    const heldWith = (tries: readonly Try[]) =>
+      readinessOf(own, { steps: made, tries }).parts.find((one) => one.step === difference)
+        ?.cleanBpm;
+    expect(heldWith(allTheWay(difference))).toBeNull();
+    const low = [1, 2, 3].map(() => tryAt(base, true));
+    expect(heldWith([...allTheWay(difference), ...low])).toBe(base.rungs[0]);
+    expect(heldWith([...allTheWay(difference), ...allTheWay(base)])).toBe(92 as never);
+  });
+
   it('is there when every part is at goal and the whole song went on two days', () => {
     const whole = step('Whole');
     const tries = [verse, chorus, join].flatMap((one) => allTheWay(one));

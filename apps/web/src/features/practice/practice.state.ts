@@ -86,11 +86,13 @@ export class PracticeState {
     const [plan, step] = [this.opened(), this.step()];
     return plan && step ? passOf(step, plan.work) : { bars: [], countInBeats: 4 };
   });
-  /** The step to go on with when this one is done. */
+  /** The step to go on with when this one is done: the next that is open, else the first. */
   readonly nextStep = computed(() => {
     const plan = this.opened();
     if (!plan || !this.climb()?.isDone) return undefined;
-    return stepProgress(plan.steps, this.made()).find((one) => one.state === 'open')?.step;
+    const open = stepProgress(plan.steps, this.made()).map((one) => one.state === 'open');
+    const later = open.findIndex((isOpen, place) => isOpen && place >= this.stepNumber());
+    return plan.steps[later >= 0 ? later : open.indexOf(true)];
   });
   readonly minutesToday = computed(() => {
     const today = new Date().toDateString();

@@ -1,0 +1,370 @@
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import { NEW_PROFILE, type KnownStudent, type Plan, type SaveTeaching } from '@harvu/contract';
+import { constantsWith } from '@harvu/core/assumptions';
+import { stepFindings } from '@harvu/core/checks';
+import {
+  makePlan,
+  milestonesOf,
+  raisesOf,
+  smallerPlans,
+  USUAL_TEACHING,
+  type Teaching,
+} from '@harvu/core/plan';
+import { stepProgress, type Try } from '@harvu/core/progress';
+import { readChart } from '@harvu/core/song';
+import { of } from 'rxjs';
+import { Analysis } from '../../platform/analysis';
+import type { PlanRequest } from '../../platform/plan-request';
+import { setUpPage, Shown } from '../../testing/page';
+import { AssignPanel } from './parts/assign-panel';
+import { ComparePlans } from './parts/compare-plans';
+import { OwnStepForm } from './parts/own-step-form';
+import { PlanNotes } from './parts/plan-notes';
+import { StepList } from './parts/step-list';
+import { StepPanel } from './parts/step-panel';
+import { WayBox } from './parts/way-box';
+import { durationWords } from './plan-words';
+import { StepsState } from './steps.state';
+import { withChange, withoutChange } from './teaching-edits';
+import { TeachingKeeper } from './teaching.keeper';
+
+const { song: document } = readChart(
+  'tempo: 92\ncapo: 0\ngrip G: 355433\npattern eights 4/4: D U D U D - D U\n[Verse] pattern eights\n| G | D | Em | D |\n[Chorus] pattern eights\n| G | C |',
+);
+const VERSE = document.sections[0]?.id ?? '';
+const full = `section:${VERSE}:full`;
+
+/** The worker's answers, worked out at once. */
+const analysis = {
+  plan: ({ song, constants, ...who }: PlanRequest, tries: readonly Try[]) => {
+    const plan = makePlan(song, { ...who, constants: constantsWith(constants) });
+    const done = stepProgress(plan.steps, tries).filter((one) => one.state === 'done');
+    return of({
+      ...plan,
+      findings: stepFindings(plan),
+      milestones: milestonesOf(plan.steps),
+      done: done.map((one) => one.step.id),
+    });
+  },
+  raises: ({ song, teaching, student }: PlanRequest, id: string) => {
+    const { steps, work } = makePlan(song, { teaching, student });
+    return of(
+      raisesOf(
+        steps.find((step) => step.id === id),
+        work,
+      ),
+    );
+  },
+  smaller: (request: PlanRequest, wish: Parameters<typeof smallerPlans>[2]) =>
+    of(smallerPlans(request.song, { teaching: request.teaching, student: request.student }, wish)),
+};
+
+const people = [
+  { id: 'o', name: 'Odalys Renn', role: 'student' },
+  { id: 't', name: 'Ilse Korrin', role: 'teacher' },
+];
+const song = { id: 's', title: 'A song', playedBy: '', revision: 3, document };
+const summary = {
+  ...{ id: 'p', songId: 's', title: 'A song', playedBy: '', studentId: 'o' },
+  ...{ studentName: 'Odalys Renn', revision: 3, assignedAt: '', withdrawnAt: null },
+};
+const known: KnownStudent = {
+  ...{ id: 'o', name: 'Odalys Renn', version: 1 },
+  profile: { ...NEW_PROFILE, ownedGrips: ['D'], strokesPerSecond: 4, bodyNote: 'sore wrist' },
+  shown: { ownedGrips: [], ownedPatterns: [], changes: [{ from: 'G', to: 'C', seconds: 0.3 }] },
+};
+
+let http: HttpTestingController;
+let state: StepsState;
+
+/** Opens the steps, for the studio or a student, who may have a plan. */
+function open(student?: 'o', plan?: Partial<Plan>): void {
+  state.open('s', student);
+  http.expectOne('/api/songs/s').flush(song);
+  http.expectOne('/api/songs/s/teaching').flush({ version: 0, teaching: USUAL_TEACHING });
+  http.expectOne('/api/plans').flush(plan ? [{ ...summary, ...plan }] : []);
+  http.expectOne('/api/people').flush(people);
+  http.expectOne('/api/constants').flush({});
+  if (student) http.expectOne('/api/students/o').flush(known);
+  if (plan && student) http.expectOne('/api/plans/p').flush({ ...summary, ...PLAN, ...plan });
+  TestBed.tick();
+}
+const PLAN = {
+  ...{ document, tries: [], version: 1, teaching: USUAL_TEACHING },
+  figures: { student: { ownedGrips: [], ownedPatterns: [], changes: [] }, constants: {} },
+  minutesByWeekday: [10, 10, 10, 10, 10, 10, 10],
+};
+/** The way that was sent to be kept with the song. */
+function sent(): SaveTeaching {
+  const request = http.expectOne({ method: 'PUT', url: '/api/songs/s/teaching' });
+  const save = request.request.body as SaveTeaching;
+  request.flush({ version: save.baseVersion + 1, teaching: save.teaching });
+  TestBed.tick();
+  return save;
+}
+
+describe('the steps of a song', () => {
+  beforeEach(() => {
+    http = setUpPage([StepsState, TeachingKeeper, { provide: Analysis, useValue: analysis }]);
+    state = TestBed.inject(StepsState);
+  });
+  afterEach(() => http.verify());
+
+  it('stand in the order of the school, under the headings of its stages', async () => {
+    open();
+    const list = await Shown.of(StepList);
+    const headings = list.all('h2').map((one) => one.textContent.trim());
+    expect(headings.slice(0, 3)).toEqual([
+      ...['Get ready', 'Bare: one strum a chord', 'Grips and changes'],
+    ]);
+    expect(list.all('li').length).toBe(state.planned()?.steps.length ?? 0);
+    expect(list.text).toContain('whole song soon');
+  });
+
+  it('change with the school, are kept, and come back by undo', async () => {
+    open();
+    const box = await Shown.of(WayBox);
+    box.all<HTMLInputElement>('input[type=radio]')[2]?.click();
+    TestBed.tick();
+    expect(sent().teaching.school).toBe('grips-first');
+    expect(state.planned()?.steps[2]?.kind).toBe('grip');
+    expect(state.planned()?.steps[3]?.kind).toBe('grip');
+    state.undo();
+    expect(sent()).toEqual({ baseVersion: 1, teaching: USUAL_TEACHING });
+    expect(state.canUndo()).toBeFalse();
+  });
+
+  it('are moved by Alt and an arrow: after the step that then stands above', async () => {
+    open();
+    const list = await Shown.of(StepList);
+    const button = list.all('li button')[3];
+    const [, second, third, fourth] = state.planned()?.steps ?? [];
+    button?.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'ArrowUp', altKey: true, bubbles: true }),
+    );
+    const move = { kind: 'move', step: fourth?.id, after: second?.id, school: 'whole-first' };
+    expect(sent().teaching.changes).toEqual([move as never]);
+    expect(
+      state
+        .planned()
+        ?.steps.slice(1, 4)
+        .map((step) => step.id),
+    ).toEqual([second, fourth, third].map((step) => step?.id ?? ''));
+  });
+
+  it('say why a step starts where it does, what would raise it, and take an easier grip', async () => {
+    open();
+    state.chosenId.set(full);
+    const panel = await Shown.of(StepPanel);
+    expect(panel.text).toMatch(
+      /Why start at \d+\. .* takes about 0\.\d\d s; half a beat for it allows \d+ bpm/,
+    );
+    expect(panel.text).toContain('What would raise it');
+    expect(panel.text).toContain('open strings');
+    await panel.press('Take it');
+    const [change] = sent().teaching.changes;
+    expect(change?.kind).toBe('grip');
+    expect(state.request()?.song.grips[0]?.name).toBe('G');
+  });
+
+  it('are split, left out, noted and made optional from the panel', async () => {
+    open();
+    state.chosenId.set(full);
+    const panel = await Shown.of(StepPanel);
+    await panel.press('Split');
+    expect(sent().teaching.changes).toEqual([{ kind: 'split', step: full, afterBar: 2 }]);
+    panel.one<HTMLInputElement>('input.field').value = 'Slowly.';
+    await panel.press('Keep');
+    expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'note', step: full, words: 'Slowly.' });
+    await panel.press('Leave it out');
+    // A section in the layer that is the goal is left out with all that teaches it.
+    expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'leave-out', part: VERSE });
+    state.chosenId.set('grip:C');
+    await panel.settle();
+    await panel.press('Make it optional');
+    expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'optional', step: 'grip:C' });
+  });
+
+  it('take a step of the teacher’s own, checked before it is put', async () => {
+    open();
+    state.chosenId.set('listen');
+    const form = await Shown.of(OwnStepForm);
+    await form.press('Add a step of your own');
+    await form.press('Put it after');
+    expect(form.text).toContain('What to do must be filled in');
+    const [title, goal] = form.all<HTMLInputElement>('input');
+    for (const [field, words] of [
+      [title, 'Clap it'],
+      [goal, 'twice'],
+    ] as const) {
+      if (!field) continue;
+      field.value = words;
+      field.dispatchEvent(new Event('input'));
+    }
+    await form.press('Put it after');
+    const [own] = sent().teaching.changes;
+    expect(own).toEqual(
+      jasmine.objectContaining({
+        kind: 'own',
+        title: 'Clap it',
+        goal: 'twice',
+        minutes: 5,
+        after: 'listen',
+      }),
+    );
+    expect(state.planned()?.steps[2]?.title).toBe('Clap it');
+  });
+
+  it('for a student: what they own is skipped, what is known is told, and nothing is kept before it is given', async () => {
+    open('o');
+    const notes = await Shown.of(PlanNotes);
+    expect(notes.text).toContain('Skipped: 1 grip, 1 change.');
+    expect(notes.text).toContain('1 change as they have shown; 4.0 strokes a second');
+    expect(notes.text).toContain('sore wrist');
+    await notes.press('Bring back');
+    expect(state.teaching().changes).toEqual([{ kind: 'bring-back', step: 'grip:D' }]);
+    http.expectNone({ method: 'PUT' });
+    state.assign(['o']);
+    const given = http.expectOne('/api/songs/s/assign').request.body as {
+      readonly teaching: Teaching;
+    };
+    expect(given.teaching.changes.length).toBe(1);
+  });
+
+  it('for a plan: stand on its own figures, and are kept with it', () => {
+    open('o', { revision: 2 });
+    expect(state.planned()?.skipped).toEqual([]);
+    state.change((now) => ({ ...now, goal: 'bare' }));
+    const put = http.expectOne({ method: 'PUT', url: '/api/plans/p' }).request.body as object;
+    expect(put).toEqual({
+      baseVersion: 1,
+      teaching: { ...USUAL_TEACHING, goal: 'bare' },
+      takeFigures: false,
+    });
+    http.expectOne('/api/songs/s/revisions/2').flush({ number: 2, document });
+  });
+
+  it('say whether a wished day is in time, and offer the smaller way that is', async () => {
+    open();
+    const notes = await Shown.of(PlanNotes);
+    state.change((now) => ({ ...now, wantedOn: '2020-01-01' }));
+    sent();
+    await notes.settle();
+    expect(notes.text).toContain('1 Jan is missed.');
+    expect(notes.text).toContain('No day of practice is left.');
+    state.change((now) => ({ ...now, wantedOn: '2099-01-01' }));
+    sent();
+    await notes.settle();
+    expect(notes.text).toContain('1 Jan fits.');
+  });
+
+  it('tell what cannot be followed under another school, and forget it', async () => {
+    open();
+    const notes = await Shown.of(PlanNotes);
+    state.add({ kind: 'move', step: full, after: 'ready', school: 'hand-first' });
+    sent();
+    await notes.settle();
+    expect(notes.text).toContain(
+      'A Verse moved: In this order it would come before what it needs.',
+    );
+    await notes.press('Forget it');
+    expect(sent().teaching.changes).toEqual([]);
+  });
+
+  it('tell when somebody else changed them in between', () => {
+    open();
+    state.change((now) => ({ ...now, sings: true }));
+    const problem = {
+      status: 409,
+      code: 'conflict',
+      title: 'Somebody else did.',
+      remedy: 'Reload.',
+    };
+    http.expectOne({ method: 'PUT' }).flush(problem, { status: 409, statusText: 'Conflict' });
+    expect(state.problem()?.title).toBe('Somebody else did.');
+  });
+
+  it('are compared with another school’s, milestone by milestone', async () => {
+    open();
+    const table = await Shown.of(ComparePlans);
+    const cells = table
+      .all('tbody tr')
+      .map((row) => [...row.querySelectorAll('td b')].map((one) => one.textContent));
+    const made = (school: 'whole-first' | 'as-they-come') =>
+      milestonesOf(makePlan(document, { teaching: { ...USUAL_TEACHING, school } }).steps);
+    const words = (minutes: number | null): string => durationWords(minutes ?? 0);
+    expect(cells[1]).toEqual([
+      words(made('whole-first').wholeBare),
+      words(made('as-they-come').wholeBare),
+    ]);
+    expect(cells[2]?.[0]).toBe(cells[2]?.[1]);
+  });
+});
+
+describe('who learns a song', () => {
+  beforeEach(() => {
+    http = setUpPage([StepsState, TeachingKeeper, { provide: Analysis, useValue: analysis }]);
+    state = TestBed.inject(StepsState);
+  });
+
+  it('is asked, when the song has changed, with what is new; and what was done stays', async () => {
+    open(undefined, { revision: 2 });
+    const older = readChart('tempo: 80\n[Verse]\n| G |').song;
+    http.expectOne('/api/songs/s/revisions/2').flush({ number: 2, document: older });
+    const panel = await Shown.of(AssignPanel);
+    expect(panel.text).toContain('Whom should revision 3 reach?');
+    expect(panel.text).toContain('The tempo was 80, now 92.');
+    panel.one<HTMLInputElement>('input[type=checkbox]').click();
+    await panel.settle();
+    await panel.press('Assign to Odalys');
+    expect(http.expectOne('/api/songs/s/assign').request.body).toEqual(
+      jasmine.objectContaining({ revision: 3, studentIds: ['o'] }),
+    );
+  });
+
+  it('can be changed: the song is taken back after one more question', async () => {
+    open(undefined, {});
+    const panel = await Shown.of(AssignPanel);
+    expect(panel.text).toContain('has it');
+    await panel.press('take back');
+    http.expectNone({ method: 'POST' });
+    await panel.press('Take it back');
+    http.expectOne('/api/plans/p/withdraw').flush(null);
+    http.expectOne('/api/plans').flush([{ ...summary, withdrawnAt: '2026-11-26T10:00:00.000Z' }]);
+    await panel.settle();
+    expect(panel.text).toContain('was taken back');
+  });
+});
+
+describe('changes to how a song is taught', () => {
+  it('take the place of an earlier word on the same thing', () => {
+    const move = (after: string) =>
+      ({ kind: 'move', step: 'a', after, school: 'whole-first' }) as const;
+    const twice = withChange(withChange(USUAL_TEACHING, move('b')), move('c'));
+    expect(twice.changes).toEqual([move('c')]);
+    const note = { kind: 'note', step: 'a', words: 'x' } as const;
+    expect(withChange(twice, note).changes.length).toBe(2);
+  });
+
+  it('go with the step they were made to', () => {
+    const own = {
+      kind: 'own',
+      step: 'own:1',
+      title: 'x',
+      goal: '',
+      minutes: 1,
+      after: null,
+    } as const;
+    const note = { kind: 'note', step: 'own:1', words: 'x' } as const;
+    const both = withChange(withChange(USUAL_TEACHING, own), note);
+    expect(withoutChange(both, own).changes).toEqual([]);
+    expect(withoutChange(both, note).changes).toEqual([own]);
+  });
+});
+
+describe('a duration', () => {
+  it('is said as a person says it', () => {
+    expect([0.4, 45, 60, 370].map(durationWords)).toEqual(['0 min', '45 min', '1 h', '6 h 10']);
+  });
+});

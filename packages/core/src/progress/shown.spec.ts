@@ -1,0 +1,73 @@
+import { readChart } from '../song';
+import type { Try } from './climb';
+import { shownBy, type Shown } from './index';
+
+const CHART =
+  'tempo: 92\ngrip F: 133211\npattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| F | C |';
+
+/** One song with tries of the given steps, a second apart, in the given order. */
+function shownWith(...tries: readonly (Partial<Try> & { readonly stepId: string })[]): Shown {
+  const whole = tries.map((one, index): Try => ({
+    ...{ id: String(index), at: `2026-11-20T10:00:${String(index).padStart(2, '0')}.000Z` },
+    ...{ bpm: null, clean: true, passes: 1, seconds: 5, source: 'self', ...one },
+  }));
+  return shownBy([{ document: readChart(CHART).song, changes: [], tries: whole }]);
+}
+const times = <T>(count: number, one: T): readonly T[] => Array.from({ length: count }, () => one);
+
+describe('what somebody has shown', () => {
+  it('is a grip, with its shape, once it rang five times in a row', () => {
+    const rang = { stepId: 'grip:F' };
+    expect(shownWith(...times(4, rang)).ownedGrips).toEqual([]);
+    const broken = [...times(4, rang), { ...rang, clean: false }, ...times(4, rang)];
+    expect(shownWith(...broken).ownedGrips).toEqual([]);
+    expect(shownWith(...times(5, rang)).ownedGrips).toEqual(['F 133211']);
+    expect(shownWith({ ...rang, passes: 5 }).ownedGrips).toEqual(['F 133211']);
+  });
+
+  it('is each of two grips that were practised as one step', () => {
+    const both = times(5, { stepId: 'grip:F+grip:C' });
+    expect(shownWith(...both).ownedGrips.map((one) => one.split(' ')[0])).toEqual(['F', 'C']);
+  });
+
+  it('is a change in the time that the fastest drill held proves', () => {
+    const drill = (bpm: number, clean = true) => ({ stepId: 'change:C:F', bpm, clean });
+    expect(shownWith(drill(60), drill(60)).changes).toEqual([]);
+    const { changes } = shownWith(...times(3, drill(50)), ...times(3, drill(60)), drill(80));
+    expect(changes.map(({ from, to }) => [from, to])).toEqual([['C', 'F']]);
+    expect(changes[0]?.seconds).toBeCloseTo(0.65);
+    // Of three in a row at different rates, the slowest is what was held.
+    const mixed = shownWith(drill(50), drill(60), drill(80)).changes[0];
+    expect(mixed?.seconds).toBeCloseTo(0.85);
+  });
+
+  it('is a pattern once it went at its song’s tempo, and strokes a second before that', () => {
+    const hand = (bpm: number) => times(4, { stepId: 'hand:eights', bpm });
+    const slow = shownWith(...hand(60));
+    expect([slow.ownedPatterns, slow.strokesPerSecond]).toEqual([[], 2]);
+    expect(shownWith(...hand(92)).ownedPatterns).toEqual(['D U D U D - D U']);
+  });
+
+  it('is the shape that the student was given in place of the song’s', () => {
+    const changes = [{ kind: 'grip' as const, name: 'F', grip: [null, null, 3, 2, 1, 1] }];
+    const tries = times(5, 0).map((_, index): Try => ({
+      ...{ id: String(index), stepId: 'grip:F', at: `2026-11-20T10:00:0${index}.000Z` },
+      ...{ bpm: null, clean: true, passes: 1, seconds: 5, source: 'self' },
+    }));
+    const shown = shownBy([{ document: readChart(CHART).song, changes, tries }]);
+    expect(shown.ownedGrips).toEqual(['F xx3211']);
+  });
+
+  it('is the quickest of each change over all songs', () => {
+    const song = (bpm: number) => ({
+      document: readChart(CHART).song,
+      changes: [],
+      tries: times(3, 0).map((_, index): Try => ({
+        ...{ id: `${bpm} ${index}`, stepId: 'change:C:F', at: `2026-11-20T10:00:0${index}.000Z` },
+        ...{ bpm, clean: true, passes: 1, seconds: 5, source: 'self' },
+      })),
+    });
+    expect(shownBy([song(50), song(75), song(60)]).changes.length).toBe(1);
+    expect(shownBy([song(50), song(75), song(60)]).changes[0]?.seconds).toBeCloseTo(0.45);
+  });
+});
