@@ -151,7 +151,7 @@ test('a song with something to listen for is given only by the teacher’s word'
   await expect(bench.margin.getByText('Bar 2 needs listening.')).toBeVisible();
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
-  await page.getByLabel('Bram Tessel').check();
+  await page.getByRole('checkbox', { name: 'Bram Tessel' }).check();
   await page.getByRole('button', { name: 'Assign to Bram' }).click();
   await expect(page.getByText(/Something needs listening still/)).toBeVisible();
   await page.getByRole('button', { name: 'Give it all the same' }).click();

@@ -26,7 +26,7 @@ test('a song with a fault is assigned only when it is settled or meant so', asyn
   await expect(bench.margin.getByText('does not sound D but G')).toBeVisible();
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
-  await page.getByLabel('Bram Tessel').check();
+  await page.getByRole('checkbox', { name: 'Bram Tessel' }).check();
   await page.getByRole('button', { name: 'Assign to Bram' }).click();
   await expect(page.getByText('The song has a fault left')).toBeVisible();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
@@ -35,7 +35,7 @@ test('a song with a fault is assigned only when it is settled or meant so', asyn
   await bench.margin.getByRole('button', { name: 'Keep' }).click();
   await expect(bench.margin.getByText('Meant so:')).toBeVisible();
   await page.getByRole('link', { name: 'Make the steps' }).click();
-  await page.getByLabel('Bram Tessel').check();
+  await page.getByRole('checkbox', { name: 'Bram Tessel' }).check();
   await page.getByRole('button', { name: 'Assign to Bram' }).click();
   await expect(
     page.getByRole('listitem').filter({ hasText: 'Bram' }).getByText('has it'),

@@ -15,16 +15,33 @@ const planPath = (rest: string) => async (page: Page) =>
   `/plans/${(await first<PlanSummary>(page, '/api/plans')).id}${rest}`;
 const plain = (path: string) => () => Promise.resolve(path);
 
+const odalysPlan = async (page: Page): Promise<PlanSummary> => {
+  const plans = (await (await page.request.get('/api/plans')).json()) as PlanSummary[];
+  const plan = plans.find((one) => one.studentName === 'Odalys Renn');
+  if (!plan) throw new Error('Odalys learns nothing');
+  return plan;
+};
+const stepsForOdalys = async (page: Page) => {
+  const { songId, studentId } = await odalysPlan(page);
+  return `/songs/${songId}/steps?for=${studentId}`;
+};
+const studentPath = async (page: Page) => `/students/${(await odalysPlan(page)).studentId}`;
+
 const VIEWS: readonly (readonly [string, DemoName, (page: Page) => Promise<string>])[] = [
   ['requests', 'Ilse Korrin', plain('/requests')],
   ['songs', 'Ilse Korrin', plain('/songs')],
   ['bench', 'Ilse Korrin', songPath('bench')],
   ['steps', 'Ilse Korrin', songPath('steps')],
+  ['steps for a student', 'Ilse Korrin', stepsForOdalys],
   ['students', 'Ilse Korrin', plain('/students')],
+  ['what is known of a student', 'Ilse Korrin', studentPath],
+  ['how this is worked out', 'Ilse Korrin', plain('/worked-out')],
   ['studio', 'Ilse Korrin', plain('/studio')],
   ['my week', 'Odalys Renn', plain('/week')],
   ['student’s song', 'Odalys Renn', planPath('')],
-  ['practice room', 'Odalys Renn', planPath('/practice/grip:G')],
+  ['getting ready', 'Odalys Renn', planPath('/practice/ready')],
+  ['following the map', 'Odalys Renn', planPath('/practice/listen')],
+  ['practice room', 'Odalys Renn', planPath('/practice/grip:Em7')],
 ];
 
 async function problemsOf(page: Page): Promise<readonly string[]> {
@@ -40,7 +57,9 @@ const SIZES = [
   { width: 390, height: 844 },
 ] as const;
 /** On a phone the students' views have to fit; teachers sit at a larger screen. */
-const ON_PHONE: readonly string[] = ['my week', 'student’s song', 'practice room'];
+const ON_PHONE: readonly string[] = [
+  ...['my week', 'student’s song', 'practice room', 'getting ready', 'following the map'],
+];
 
 for (const [name, who, pathOf] of VIEWS) {
   test(`${name} is readable by everybody in both themes, and fits its screens`, async ({

@@ -73,11 +73,11 @@ test('the keys of the view are told by ?, and esc closes them without leaving', 
 }) => {
   await new Door(page).slipInAs('Odalys Renn');
   const plan = await planOf(page);
-  await page.goto(`/plans/${plan.id}/practice/grip:G`);
-  await new PracticeRoom(page).isAt('Grip G');
+  await page.goto(`/plans/${plan.id}/practice/grip:Em7`);
+  await new PracticeRoom(page).isAt('Grip Em7');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog').getByText('stumbled')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  await new PracticeRoom(page).isAt('Grip G');
+  await new PracticeRoom(page).isAt('Grip Em7');
 });

@@ -50,7 +50,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
   await test.step('the teacher makes the steps and assigns them', async () => {
     await page.getByRole('link', { name: 'Make the steps' }).click();
     await expect(page.getByText('A Verse').first()).toBeVisible();
-    await page.getByLabel(name).check();
+    await page.getByRole('checkbox', { name }).check();
     await page.getByRole('button', { name: `Assign to ${name}` }).click();
     await expect(
       page.getByRole('listitem').filter({ hasText: name }).getByText('has it'),
@@ -60,8 +60,14 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
   await test.step('the student practises by pedal, and climbs', async () => {
     await student.getByRole('link', { name: 'My week' }).click();
     await expect(student.getByRole('heading', { name: title })).toBeVisible();
-    await student.getByText('Grip Em').click();
+    await student.getByText('Tune, no capo').click();
     const room = new PracticeRoom(student);
+    await room.isAt('Tune, no capo');
+    await room.cleanGrips(1);
+    await room.next();
+    await room.isAt('Follow the map, call the sections');
+    await room.cleanGrips(1);
+    await room.next();
     await room.isAt('Grip Em');
     await room.cleanGrips(5);
     await room.next();
@@ -90,7 +96,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await page.getByRole('link', { name: 'Students' }).click();
     const row = page.getByRole('listitem').filter({ hasText: title });
     await expect(row.getByText('400 of 400 bpm')).toBeVisible();
-    await row.getByRole('link').click();
+    await row.getByRole('link').first().click();
     await expect(
       page.getByText('Play the whole song without a stop on 2 more days.'),
     ).toBeVisible();

@@ -11,7 +11,7 @@ import { setUpPage } from '../../testing/page';
 import { filledBlocks, PlanReader, type PlanProgress } from '../plans';
 import { PracticeState } from './practice.state';
 
-const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus]\n| Em |');
+const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus] cue "lamps on"\n| Em |');
 const stepPlan = makePlan(song);
 const { work, steps } = stepPlan;
 // The last one is the layer that is the goal.
@@ -148,8 +148,27 @@ describe('practice', () => {
   });
 
   it('goes on with the next step when one is done', () => {
+    state.open('p1', 'ready');
+    mark(true);
+    expect(state.nextStep()?.id).toBe('listen');
+    // The map may wait; what comes after the grip is the next grip.
     state.open('p1', idOf('Grip G'));
     for (let i = 0; i < 5; i++) mark(true);
     expect(state.nextStep()?.id).toBe('grip:Em');
+  });
+
+  it('clicks through the map at the song’s tempo, and says which section plays and what it is cued by', () => {
+    state.open('p1', 'listen');
+    expect([state.bpm(), Number(state.clickBpm())]).toEqual([null, 120]);
+    state.toggle();
+    expect(engine.start).toHaveBeenCalledOnceWith(jasmine.objectContaining({ bpm: 120 }));
+    beats.next(4 + 5);
+    expect([state.onMap(), state.cue()]).toEqual([{ current: 0, bar: 1 }, '']);
+    beats.next(4 + 9);
+    expect([state.onMap(), state.cue()]).toEqual([{ current: 1, bar: 0 }, 'lamps on']);
+    mark(true);
+    expect(put.at(-1)).toEqual(
+      jasmine.objectContaining({ stepId: 'listen', bpm: null, clean: true }),
+    );
   });
 });
