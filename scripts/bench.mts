@@ -11,7 +11,8 @@ import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
 import { parseStrokes, placeStrokes } from '../packages/core/src/rhythm';
 import { findingsOf, sameFindings } from '../packages/core/src/checks';
 import { dropBars, ownBars, readChart, withCommand } from '../packages/core/src/song';
-import { makeSteps, workpieceOf } from '../packages/core/src/steps';
+import { makePlan, SCHOOLS, USUAL_TEACHING } from '../packages/core/src/plan';
+import { workpieceOf } from '../packages/core/src/steps';
 import { knownGrips, progression, type KnownGrip } from './bench/grip-collection';
 import { longChart, longSong } from './bench/long-song';
 
@@ -118,13 +119,12 @@ function typicalMs(work: () => void): number {
 /** What the bench does with a song, from a short one to a very long one. */
 function timeSongs(): void {
   print('\nA song at the bench, ms: reading the text, each keystroke an edit, taking it apart,');
-  print('comparing each section with each, all checks, all steps');
-  print('  bars    read    edit   apart  compare  checks   steps');
+  print('comparing each section with each, all checks');
+  print('  bars    read    edit   apart compare  checks');
   for (const bars of [50, 100, 200, 400, 800, 1600]) {
     const text = longChart(bars);
     const song = longSong(bars);
     const [section] = song.sections;
-    const work = workpieceOf(song);
     const edit = (): void => {
       const list = section ? dropBars(ownBars(song, section), { from: 0, to: 0 }) : [];
       withCommand(song, { kind: 'set-bars', section: section?.id ?? '', bars: list });
@@ -135,9 +135,25 @@ function timeSongs(): void {
       typicalMs(() => void workpieceOf(song)),
       typicalMs(() => void sameFindings(song)),
       typicalMs(() => void findingsOf(song)),
-      typicalMs(() => void makeSteps(work)),
     ];
     print([bars, ...times].map((one) => one.toFixed(one === bars ? 0 : 1).padStart(7)).join(' '));
+  }
+}
+
+/** A student's whole plan: the song taken apart, its steps, their order, their minutes. */
+function timePlans(): void {
+  print('\nA whole plan from a song, ms, by school; and a hundredth of a ms for each of its steps');
+  print(['  bars', 'steps', ...SCHOOLS, 'per step'].map((one) => one.padStart(14)).join(''));
+  for (const bars of [50, 100, 200, 400, 800, 1600]) {
+    const song = longSong(bars);
+    const { steps } = makePlan(song);
+    const times = SCHOOLS.map((school) =>
+      typicalMs(() => void makePlan(song, { teaching: { ...USUAL_TEACHING, school } })),
+    );
+    const mean = times.reduce((sum, one) => sum + one, 0) / times.length;
+    const cells = [bars, steps.length, ...times.map((one) => one.toFixed(1))];
+    const perStep = ((100 * mean) / steps.length).toFixed(1);
+    print([...cells, perStep].map((one) => String(one).padStart(14)).join(''));
   }
 }
 
@@ -152,3 +168,4 @@ timeFinder();
 timeFingering();
 timePlacements();
 timeSongs();
+timePlans();

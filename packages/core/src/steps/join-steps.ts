@@ -74,14 +74,14 @@ function wholeLadder(work: Workpiece, layer: Layer, isGoal: boolean): ReturnType
 }
 
 /** The whole song in a layer, after the steps it is made of. */
-export function wholeStep({ work, goal }: Making, layer: Layer, needs: readonly Step[]): Step {
+export function wholeStep({ work, goal }: Making, layer: Layer, needs: readonly string[]): Step {
   const { rungs, why, limit } = wholeLadder(work, layer, layer === goal);
   const bars = work.playing.occurrences.flatMap((one) => one.bars);
   return createStep('whole', {
     title: layer === goal ? 'Whole song' : `Whole song, ${layer}`,
     atoms: [],
     layer,
-    needs: ['listen', ...needs.map((step) => step.id)],
+    needs: ['listen', ...needs],
     ...{ rungs, why, limit },
     minutes: minutesOver(work, bars, { kind: 'whole', rungs, limit, newBars: 0 }),
   });

@@ -108,13 +108,16 @@ export function sectionSteps(
     taught.filter((one) => one.layer === layer).map((one) => sectionStep(making, one));
   const bare = goal === 'bare' ? [] : stepsAt('bare');
   const isBarest = ({ after }: LayeredPart): boolean => after === undefined;
-  const wholeBare = taught.filter(isBarest).map((one) => sectionStep(making, one));
+  const barest = taught
+    .filter(isBarest)
+    .map(({ part, layer }) => stepId('section', [part.id, layer]));
   const sections = [
     ...bare,
-    ...(bare.length > 0 ? [wholeStep(making, 'bare', wholeBare)] : []),
+    ...(bare.length > 0 ? [wholeStep(making, 'bare', barest)] : []),
     ...LAYERS.filter((layer) => layer !== 'bare' || goal === 'bare').flatMap(stepsAt),
   ];
   const joins = joinSteps(making);
   const atGoal = sections.filter((step) => step.layer === goal || step.kind === 'whole');
-  return [...sections, ...joins, wholeStep(making, goal, [...atGoal, ...joins])];
+  const before = [...atGoal, ...joins].map((step) => step.id);
+  return [...sections, ...joins, wholeStep(making, goal, before)];
 }

@@ -150,6 +150,31 @@ function byPart({ occurrences }: Playing): ReadonlyMap<string, readonly Occurren
   return comes;
 }
 
+/**
+ * Remembers what was worked out of a workpiece, which never changes: its steps ask for the same bars and
+ * changes many times.
+ */
+function createMemory<T>(): (work: Workpiece, key: string, make: () => T) => T {
+  const known = new WeakMap<Workpiece, Map<string, T>>();
+  return (work, key, make) => {
+    const own = known.get(work) ?? new Map<string, T>();
+    known.set(work, own);
+    const found = own.get(key) ?? make();
+    own.set(key, found);
+    return found;
+  };
+}
+
+const rememberedPlays = createMemory<readonly (readonly StruckBar[])[]>();
+const rememberedChanges = createMemory<readonly WindowedChange[]>();
+
+/** The bars of a part in a layer, each time it comes. */
+function playsOf(work: Workpiece, partId: string, layer: Layer): readonly (readonly StruckBar[])[] {
+  return rememberedPlays(work, `${partId} ${layer}`, () =>
+    occurrencesOf(work, partId).map((one) => barsInLayer(one, layer, work.patterns)),
+  );
+}
+
 function occurrencesOf(work: Workpiece, partId: string): readonly Occurrence[] {
   return work.comes.get(partId) ?? [];
 }
@@ -162,7 +187,7 @@ function occurrencesOf(work: Workpiece, partId: string): readonly Occurrence[] {
  * barsOfPart(workpieceOf(EMPTY_SONG), 's1', 'full') // []
  */
 export function barsOfPart(work: Workpiece, partId: string, layer: Layer): readonly StruckBar[] {
-  return occurrencesOf(work, partId).flatMap((one) => barsInLayer(one, layer, work.patterns));
+  return playsOf(work, partId, layer).flat();
 }
 
 /**
@@ -176,9 +201,8 @@ export function passesOfPart(
   partId: string,
   layer: Layer,
 ): readonly (readonly StruckBar[])[] {
-  return occurrencesOf(work, partId).map((one) =>
-    barsInLayer(one, layer, work.patterns).slice(0, Math.max(1, one.part.bars.length)),
-  );
+  const length = occurrencesOf(work, partId)[0]?.part.bars.length ?? 0;
+  return playsOf(work, partId, layer).map((bars) => bars.slice(0, Math.max(1, length)));
 }
 
 /** A change with its time and the beats there are for it. */
@@ -216,8 +240,8 @@ export function changesOfPart(
   partId: string,
   layer: Layer,
 ): readonly WindowedChange[] {
-  return occurrencesOf(work, partId).flatMap((one) =>
-    windowedChanges(work, barsInLayer(one, layer, work.patterns)),
+  return rememberedChanges(work, `${partId} ${layer}`, () =>
+    playsOf(work, partId, layer).flatMap((bars) => windowedChanges(work, bars)),
   );
 }
 
