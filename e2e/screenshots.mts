@@ -84,6 +84,25 @@ const openClock: Shot['go'] = async (page) => {
   }
 };
 
+/** Opens the steps of one student, with a step chosen. */
+const stepsForOdalys: Shot['go'] = async (page) => {
+  await song('Slow Barge', 'Steps')(page);
+  await page.getByLabel('Whose steps').selectOption({ label: 'Odalys Renn' });
+  await page.getByText('Songs / steps, for Odalys Renn').waitFor();
+  await page.getByRole('button', { name: /^E Bridge, 8 bars/ }).click();
+  await page.getByText('What would raise it').waitFor();
+  await page.evaluate(() => {
+    scrollTo(0, 0);
+  });
+};
+
+/** Opens what is known of a student. */
+const studentKnown: Shot['go'] = async (page) => {
+  await page.goto(`${BASE}/students`);
+  await page.getByRole('link', { name: 'What is known of Odalys Renn' }).click();
+  await page.getByText('Measure the stretch').waitFor();
+};
+
 const openWeekSong: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
   await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
@@ -101,8 +120,9 @@ const SHOTS: readonly Shot[] = [
   { name: 'sign-in', go: at('/sign-in') },
   { name: 'requests', as: 'Ilse Korrin', go: at('/requests') },
   { name: 'bench', as: 'Ilse Korrin', go: song('Slow Barge', 'Bench') },
-  { name: 'bench-dark', as: 'Ilse Korrin', theme: 'dark', go: song('Slow Barge', 'Bench') },
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
+  { name: 'steps-student', as: 'Ilse Korrin', theme: 'dark', go: stepsForOdalys },
+  { name: 'student-known', as: 'Ilse Korrin', go: studentKnown },
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
   { name: 'pattern-editor', as: 'Ilse Korrin', go: editPattern },

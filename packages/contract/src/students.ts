@@ -108,6 +108,9 @@ export interface KnownStudent {
   readonly version: number;
   readonly profile: StudentProfile;
   readonly shown: Shown;
+  /** Minutes they really practise on each weekday, Monday first; null where little is logged yet. */
+  readonly practised: readonly number[] | null;
+  readonly leftHanded: boolean;
 }
 
 /** What was measured in a lesson outranks what practice on other songs has shown. */

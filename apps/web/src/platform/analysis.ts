@@ -2,7 +2,14 @@ import { inject, Injectable } from '@angular/core';
 import type { Finding } from '@harvu/core/checks';
 import type { ToLearn } from '@harvu/core/form';
 import type { FoundGrip } from '@harvu/core/fretboard';
-import type { Milestones, Practice, Raise, SmallerPlan, StepPlan } from '@harvu/core/plan';
+import type {
+  EasierGrip,
+  Milestones,
+  Practice,
+  Raise,
+  SmallerPlan,
+  StepPlan,
+} from '@harvu/core/plan';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
 import type { ReadChart, SongDocument } from '@harvu/core/song';
 import type { WindowedChange, Workpiece } from '@harvu/core/steps';
@@ -62,6 +69,11 @@ export class Analysis {
   /** What would let one step start faster. */
   raises(request: PlanRequest, stepId: string): Observable<readonly Raise[]> {
     return from(this.worker.raises(request, stepId, this.conventions()));
+  }
+
+  /** Grips of the same names that are easier for this hand, those with a barre first. */
+  easier(request: PlanRequest): Observable<readonly EasierGrip[]> {
+    return from(this.worker.easier(request, this.conventions()));
   }
 
   /** Smaller ways to learn a song, up to the first that is in time. */

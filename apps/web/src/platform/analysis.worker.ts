@@ -3,6 +3,7 @@ import { findingsOf, stepFindings } from '@harvu/core/checks';
 import { barsToLearn } from '@harvu/core/form';
 import type { Conventions } from '@harvu/core/fretboard';
 import {
+  easierGrip,
   makePlan,
   milestonesOf,
   raisesOf,
@@ -47,6 +48,10 @@ const api = {
       steps.find((step) => step.id === stepId),
       work,
     );
+  },
+  easier(request: PlanRequest, conventions: Conventions) {
+    const { work } = makePlan(request.song, optionsOf(request, conventions));
+    return work.grips.flatMap(({ name }) => easierGrip(work, name) ?? []);
   },
   smaller(
     request: PlanRequest,

@@ -29,6 +29,8 @@ const LOOKED_AT = 8;
 const QUICKER = 0.92;
 /** … or when it lays less of a finger across the strings, and its changes take hardly longer. */
 const HARDLY_LONGER = 1.1;
+/** What a quicker grip may be harder to hold, in the finder's cost. */
+const LITTLE_HARDER = 1;
 
 /** A string muted between two that sound makes strumming harder than the grip makes changing easier. */
 function isStrummable(grip: Grip): boolean {
@@ -76,12 +78,16 @@ export function easierGrip(work: Workpiece, name: string): EasierGrip | undefine
   if (!own || !parsed || others.length === 0) return undefined;
   const setup = { tuning, capo };
   const [now, barredNow] = [secondsWith(own, others, work), barred(own, work)];
-  const best = findGrips({ name: parsed, setup, hand, count: LOOKED_AT })
-    .filter(({ grip }) => formatGrip(grip) !== formatGrip(own.grip) && isStrummable(grip))
+  const all = findGrips({ name: parsed, setup, hand, count: LOOKED_AT });
+  const isOwn = ({ grip }: FoundGrip): boolean => formatGrip(grip) === formatGrip(own.grip);
+  const ownCost = all.find(isOwn)?.cost ?? Infinity;
+  const best = all
+    .filter((found) => !isOwn(found) && isStrummable(found.grip))
     .map((found) => ({ found, ratio: secondsWith(found, others, work) / now }))
     .filter(
       ({ found, ratio }) =>
-        ratio <= QUICKER || (ratio <= HARDLY_LONGER && barred(found, work) < barredNow),
+        (ratio <= QUICKER && found.cost <= ownCost + LITTLE_HARDER) ||
+        (ratio <= HARDLY_LONGER && found.cost <= ownCost && barred(found, work) < barredNow),
     )
     .toSorted((a, b) => a.found.cost - b.found.cost)[0];
   if (!best) return undefined;

@@ -6,5 +6,6 @@ export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';
 export { readinessOf } from './readiness';
 export type { PartProgress, Readiness } from './readiness';
+export { practisedByWeekday } from './practised';
 export { shownBy } from './shown';
 export type { PractisedSong, Shown } from './shown';

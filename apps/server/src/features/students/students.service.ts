@@ -8,7 +8,7 @@ import {
   type StudentProfile,
 } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
-import { shownBy, type PractisedSong } from '@harvu/core/progress';
+import { practisedByWeekday, shownBy, type PractisedSong } from '@harvu/core/progress';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
@@ -61,9 +61,18 @@ export function createStudentsService(deps: StudentsDeps) {
     // Another student is answered like one that does not exist.
     if (!isTeaching(person) && person.id !== id) throw missing('student');
     const { name } = await findStudent(id);
-    const kept = await profiles.find(id);
-    const shown = shownBy(await practised(id));
-    return { id, name, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE, shown };
+    const [kept, songs, { leftHanded }] = await Promise.all([
+      profiles.find(id),
+      practised(id),
+      people.conventionsOf(id),
+    ]);
+    const today = clock.now().toISOString().slice(0, 10);
+    const tries = songs.flatMap((song) => song.tries);
+    return {
+      ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE },
+      shown: shownBy(songs),
+      practised: practisedByWeekday(tries, today),
+    };
   }
 
   return {

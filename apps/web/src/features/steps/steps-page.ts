@@ -61,11 +61,15 @@ const WEEK = 7;
             ><b class="text-ink">{{ stepCount() }}</b> steps</span
           >
           @if (stepCount() > 0) {
-            <span [title]="rangeWords()"
-              >about <b class="text-ink">{{ leftWords() }}</b> {{ hasDone() ? 'left' : '' }}</span
+            <span
+              >about <b class="text-ink">{{ leftWords() }}</b> {{ hasDone() ? 'left' : '' }} ({{
+                rangeWords()
+              }})</span
             >
             <span
-              >at {{ minutesADay() }} min a day, <b class="text-ink">{{ weeksWords() }}</b></span
+              >at {{ minutesADay() }} min a day{{
+                state.known()?.practised ? ' as practised' : ''
+              }}, <b class="text-ink">{{ weeksWords() }}</b></span
             >
           }
           @if (state.isSaving()) {
@@ -95,6 +99,14 @@ const WEEK = 7;
           @if (stepCount() > 0) {
             <a class="button button-strong" [href]="sheetUrl()" target="_blank" rel="noopener"
               >Print the sheet</a
+            >
+            <a
+              class="link self-center text-xs"
+              [href]="sheetUrl() + '?paper=letter'"
+              target="_blank"
+              rel="noopener"
+              aria-label="Print the sheet on Letter paper"
+              >on Letter</a
             >
           }
           @if (state.keeper() === 'draft') {
@@ -185,12 +197,12 @@ export class StepsPage {
   protected readonly leftWords = computed(() => durationWords(this.state.left().minutes));
   protected readonly rangeWords = computed(() => {
     const { low, high } = this.state.left();
-    return `${durationWords(low)} if it goes quickly, ${durationWords(high)} if it goes slowly`;
+    return `${durationWords(low)} to ${durationWords(high)}`;
   });
   protected readonly minutesADay = computed(() => {
-    const minutes = this.state.practice().minutesByWeekday.filter((one) => one > 0);
+    const minutes = this.state.practice().minutesByWeekday;
     const sum = minutes.reduce((all, one) => all + one, 0);
-    return minutes.length === 0 ? 0 : Math.round(sum / minutes.length);
+    return Math.round(sum / Math.max(1, minutes.length));
   });
   protected readonly weeksWords = computed(() => {
     const end = finishOn(this.state.left().minutes, this.state.practice());

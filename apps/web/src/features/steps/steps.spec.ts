@@ -4,6 +4,7 @@ import { NEW_PROFILE, type KnownStudent, type Plan, type SaveTeaching } from '@h
 import { constantsWith } from '@harvu/core/assumptions';
 import { stepFindings } from '@harvu/core/checks';
 import {
+  easierGrip,
   makePlan,
   milestonesOf,
   raisesOf,
@@ -56,6 +57,10 @@ const analysis = {
       ),
     );
   },
+  easier: ({ song, teaching, student }: PlanRequest) => {
+    const { work } = makePlan(song, { teaching, student });
+    return of(work.grips.flatMap(({ name }) => easierGrip(work, name) ?? []));
+  },
   smaller: (request: PlanRequest, wish: Parameters<typeof smallerPlans>[2]) =>
     of(smallerPlans(request.song, { teaching: request.teaching, student: request.student }, wish)),
 };
@@ -70,6 +75,8 @@ const summary = {
   ...{ studentName: 'Odalys Renn', revision: 3, assignedAt: '', withdrawnAt: null },
 };
 const known: KnownStudent = {
+  practised: null,
+  leftHanded: false,
   ...{ id: 'o', name: 'Odalys Renn', version: 1 },
   profile: { ...NEW_PROFILE, ownedGrips: ['D'], strokesPerSecond: 4, bodyNote: 'sore wrist' },
   shown: { ownedGrips: [], ownedPatterns: [], changes: [{ from: 'G', to: 'C', seconds: 0.3 }] },
@@ -221,7 +228,7 @@ describe('the steps of a song', () => {
     const notes = await Shown.of(PlanNotes);
     expect(notes.text).toContain('Skipped: 1 grip, 1 change.');
     expect(notes.text).toContain('1 change as they have shown; 4.0 strokes a second');
-    expect(notes.text).toContain('sore wrist');
+    expect(notes.text).toContain('sore wrist: spare the hand. Easier to hold or to reach: G as');
     await notes.press('Bring back');
     expect(state.teaching().changes).toEqual([{ kind: 'bring-back', step: 'grip:D' }]);
     http.expectNone({ method: 'PUT' });
@@ -230,6 +237,16 @@ describe('the steps of a song', () => {
       readonly teaching: Teaching;
     };
     expect(given.teaching.changes.length).toBe(1);
+  });
+
+  it('for a student whose body asks for it: take all easier grips at once, and give them back at once', async () => {
+    open('o');
+    const notes = await Shown.of(PlanNotes);
+    await notes.press('Take them');
+    expect(state.teaching().changes.every((one) => one.kind === 'grip')).toBeTrue();
+    expect(notes.text).not.toContain('G as 320003, ');
+    state.undo();
+    expect(state.teaching().changes).toEqual([]);
   });
 
   it('for a plan: stand on its own figures, and are kept with it', () => {
@@ -251,12 +268,12 @@ describe('the steps of a song', () => {
     state.change((now) => ({ ...now, wantedOn: '2020-01-01' }));
     sent();
     await notes.settle();
-    expect(notes.text).toContain('1 Jan is missed.');
+    expect(notes.text).toContain('1 Jan 2020 is missed.');
     expect(notes.text).toContain('No day of practice is left.');
     state.change((now) => ({ ...now, wantedOn: '2099-01-01' }));
     sent();
     await notes.settle();
-    expect(notes.text).toContain('1 Jan fits.');
+    expect(notes.text).toContain('1 Jan 2099 fits.');
   });
 
   it('tell what cannot be followed under another school, and forget it', async () => {

@@ -65,9 +65,11 @@ export class StepsState {
   readonly planOf = computed(() => new Map(this.given().map((plan) => [plan.studentId, plan])));
   readonly today = formatISO(new Date(), { representation: 'date' });
   readonly practice = computed(() => {
+    const known = this.knownStudent();
+    // What is really practised outranks what was said; both outrank what is assumed.
     const minutesByWeekday =
-      this.openedPlan()?.minutesByWeekday ??
-      this.knownStudent()?.profile.minutesByWeekday ??
+      known?.practised ??
+      known?.profile.minutesByWeekday ??
       Array<number>(WEEK_DAYS).fill(this.constants().minutesADay);
     return { minutesByWeekday, today: this.today };
   });
@@ -117,6 +119,14 @@ export class StepsState {
           : of([]),
       ),
     ),
+    { initialValue: [] },
+  );
+
+  /** Easier grips, where the student's body asks for them. */
+  readonly easier = toSignal(
+    toObservable(
+      computed(() => (this.knownStudent()?.profile.bodyNote ? this.request() : null)),
+    ).pipe(switchMap((request) => (request ? this.analysis.easier(request) : of([])))),
     { initialValue: [] },
   );
 

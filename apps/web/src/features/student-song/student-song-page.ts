@@ -182,6 +182,15 @@ export class StudentSongPage {
         heading: `${Math.round(share * 100)} % of the playing time`,
         words: 'is clean at the goal tempo.',
       },
+      ...(found.skipped.length === 0
+        ? []
+        : [
+            {
+              tone: 'spruce' as const,
+              heading: `Skipped: ${found.skipped.length} ${found.skipped.length === 1 ? 'step' : 'steps'}.`,
+              words: `You own them already: ${found.skipped.map((step) => step.title).join(', ')}.`,
+            },
+          ]),
       ...barer.flatMap(({ layer, songBpm }) =>
         songBpm === null
           ? []

@@ -6,6 +6,8 @@ import { StretchMeasure } from './parts/stretch-measure';
 import { StudentPage } from './student-page';
 
 const known: KnownStudent = {
+  practised: null,
+  leftHanded: false,
   ...{ id: 'o', name: 'Odalys Renn', version: 4 },
   profile: { ...NEW_PROFILE, minutesByWeekday: [10, 0, 10, 0, 10, 0, 0] },
   shown: { ownedGrips: ['G 320033'], ownedPatterns: [], changes: [], strokesPerSecond: 3.2 },

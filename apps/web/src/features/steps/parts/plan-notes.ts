@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { chordLabel } from '@harvu/core/chord';
+import { formatGrip } from '@harvu/core/fretboard';
 import type { PlanChange, SmallerPlan } from '@harvu/core/plan';
 import type { Severity } from '@harvu/core/checks';
 import type { Workpiece } from '@harvu/core/steps';
-import { format, parseISO } from 'date-fns';
+import { format, isThisYear, parseISO } from 'date-fns';
 import { Note, type NoteTone } from '../../../ui/note';
 import { changeWords, durationWords } from '../plan-words';
 import { StepsState } from '../steps.state';
+import { withChange } from '../teaching-edits';
 
 const TONES: Readonly<Record<Severity, NoteTone>> = {
   fault: 'rose',
@@ -16,7 +19,8 @@ const VERDICT_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as cons
 const SHOWN = 8;
 
 function dayWords(iso: string): string {
-  return format(parseISO(iso), 'd MMM');
+  const date = parseISO(iso);
+  return format(date, isThisYear(date) ? 'd MMM' : 'd MMM yyyy');
 }
 
 function counted(count: number, one: string): string {
@@ -50,6 +54,12 @@ function studentWords({ student, changes, pace }: Workpiece): readonly string[] 
       <harvu-note [tone]="isInTime(way) ? 'spruce' : 'brass'" heading="Smaller:">
         {{ way.words.join('; ') }}. {{ smallerTime(way) }}
         <button type="button" class="link text-sm" (click)="take(way)">Take it</button>
+      </harvu-note>
+    }
+    @if (easierWords(); as words) {
+      <harvu-note tone="brass" [heading]="bodyHeading()">
+        Easier to hold or to reach: {{ words }}. The sound may be thinner.
+        <button type="button" class="link text-sm" (click)="takeEasier()">Take them</button>
       </harvu-note>
     }
     @for (finding of state.planned()?.findings ?? []; track finding.key) {
@@ -155,6 +165,27 @@ export class PlanNotes {
     this.state.change(() => teaching);
   }
 
+  protected readonly bodyHeading = computed(
+    () => `${this.state.known()?.profile.bodyNote ?? ''}: spare the hand.`,
+  );
+  protected readonly easierWords = computed(() =>
+    this.state
+      .easier()
+      .map(({ name, grip }) => `${chordLabel(name)} as ${formatGrip(grip)}`)
+      .join(', '),
+  );
+
+  /** One change for all of them, so that one undo takes them back. */
+  protected takeEasier(): void {
+    const easier = this.state.easier();
+    this.state.change((now) =>
+      easier.reduce(
+        (way, { name, grip, fingers }) => withChange(way, { kind: 'grip', name, grip, fingers }),
+        now,
+      ),
+    );
+  }
+
   protected readonly skippedWords = computed(() => {
     const skipped = this.state.planned()?.skipped ?? [];
     const kinds = [
@@ -177,9 +208,9 @@ export class PlanNotes {
   protected readonly personal = computed(() => {
     const work = this.state.planned()?.work;
     if (!work || this.state.keeper() === 'song') return '';
-    const told = [...studentWords(work), this.state.known()?.profile.bodyNote ?? ''].filter(
-      Boolean,
-    );
+    const known = this.state.known();
+    const hand = known?.leftHanded ? 'left-handed' : '';
+    const told = [hand, ...studentWords(work), known?.profile.bodyNote ?? ''].filter(Boolean);
     return told.length === 0 ? '' : `${told.join('; ')}.`;
   });
 
