@@ -57,7 +57,9 @@ module.exports = {
       'core-is-pure',
       'The core imports nothing but itself and the pure packages it lists.',
       { path: '^packages/core/src', pathNot: '(\\.spec\\.ts$|^packages/core/src/testing/)' },
-      { pathNot: ['^packages/core/src', '^node_modules/(date-fns|diff|node-diff3|fraction\\.js)/'] },
+      {
+        pathNot: ['^packages/core/src', '^node_modules/(date-fns|diff|node-diff3|fraction\\.js)/'],
+      },
     ),
     forbid(
       'contract-knows-core-only',

@@ -109,9 +109,9 @@ test('a song is given as one student needs it, changed later, and taken back', a
   });
 
   await test.step('the sheet is printed, on either paper', async () => {
-    const href = await page.getByRole('link', { name: 'Print the sheet' }).getAttribute('href');
-    for (const paper of ['a4', 'letter']) {
-      const sheet = await page.request.get(`${href}?paper=${paper}`);
+    for (const name of ['Print the sheet', 'Print the sheet on Letter paper']) {
+      const link = page.getByRole('link', { name, exact: true });
+      const sheet = await page.request.get((await link.getAttribute('href')) ?? '');
       expect(sheet.headers()['content-type']).toBe('application/pdf');
       expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
     }

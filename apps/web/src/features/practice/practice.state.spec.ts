@@ -166,6 +166,7 @@ describe('practice', () => {
     expect([state.onMap(), state.cue()]).toEqual([{ current: 0, bar: 1 }, '']);
     beats.next(4 + 9);
     expect([state.onMap(), state.cue()]).toEqual([{ current: 1, bar: 0 }, 'lamps on']);
+    beats.next(4 + 11.5);
     mark(true);
     expect(put.at(-1)).toEqual(
       jasmine.objectContaining({ stepId: 'listen', bpm: null, clean: true }),
