@@ -5,6 +5,7 @@ import type { FoundGrip } from '@harvu/core/fretboard';
 import type {
   EasierGrip,
   Milestones,
+  PlanTime,
   Practice,
   Raise,
   SmallerPlan,
@@ -41,6 +42,8 @@ export interface SongProgress extends StepPlan {
   readonly readiness: Readiness;
   readonly progress: readonly StepProgress[];
   readonly lines: readonly TempoLine[];
+  /** The time of the steps that are still to do. */
+  readonly left: PlanTime;
 }
 
 /** Has songs worked out in a worker, so that the page never waits. */

@@ -8,6 +8,7 @@ import {
   milestonesOf,
   raisesOf,
   smallerPlans,
+  timeOf,
   type PlanOptions,
   type Practice,
 } from '@harvu/core/plan';
@@ -66,7 +67,9 @@ const api = {
     const { work, steps } = plan;
     const readiness = readinessOf(work, { steps, tries });
     const lines = tempoLines(steps, tries);
-    return { ...plan, readiness, lines, progress: stepProgress(steps, tries) };
+    const progress = stepProgress(steps, tries);
+    const open = progress.filter((one) => one.state !== 'done').map((one) => one.step);
+    return { ...plan, readiness, lines, progress, left: timeOf(open, work.constants) };
   },
   findGrips: findGripsFor,
 };

@@ -1,4 +1,4 @@
-import { addDays, differenceInCalendarDays, formatISO, getISODay, parseISO } from 'date-fns';
+import { differenceInCalendarDays, getISODay, parseISO, subDays } from 'date-fns';
 import type { Try } from './climb';
 
 /** Days that are looked back on. */
@@ -28,8 +28,7 @@ export function practisedByWeekday(
   const span = Math.min(LOOK_BACK, Math.max(0, ...ages.map(({ days }) => days)));
   const practised = new Set(recent.map(({ days }) => days)).size;
   if (span < LEAST_DAYS || practised < LEAST_PRACTISED) return null;
-  const weekdayOf = (days: number): number =>
-    getISODay(parseISO(formatISO(addDays(parseISO(today), -days), { representation: 'date' }))) - 1;
+  const weekdayOf = (days: number): number => getISODay(subDays(parseISO(today), days)) - 1;
   const sums = Array<number>(WEEK).fill(0);
   for (const { days, minutes } of recent)
     sums[weekdayOf(days)] = (sums[weekdayOf(days)] ?? 0) + minutes;

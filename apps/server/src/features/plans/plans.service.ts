@@ -95,9 +95,12 @@ function doubtsLeft(doubts: readonly Finding[]): DomainError {
 
 function faultsLeft(open: readonly Finding[]): DomainError {
   const many = open.length === 1 ? 'a fault' : `${open.length} faults`;
+  const isOrder = open[0]?.code === 'frame-late';
   return conflict(
     `The song has ${many} left: ${placesOf(open.slice(0, 1))}`,
-    'Settle it at the bench, or overrule it there with a reason.',
+    isOrder
+      ? 'Move the step on the steps page, or take back what was done to it.'
+      : 'Settle it at the bench, or overrule it there with a reason.',
     'revision',
   );
 }

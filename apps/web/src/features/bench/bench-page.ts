@@ -35,6 +35,7 @@ import { FrameForm } from './parts/frame-form';
 import { GripRow } from './parts/grip-row';
 import { MapEntryForm } from './parts/map-entry';
 import { PatternRow } from './parts/pattern-row';
+import { ReachNote } from './parts/reach-note';
 import { SectionBars } from './parts/section-bars';
 import { SectionHand } from './parts/section-hand';
 import { SectionHead } from './parts/section-head';
@@ -79,6 +80,7 @@ type Panel = 'clock' | 'versions';
     PageHead,
     PatternRow,
     ProblemLine,
+    ReachNote,
     Ribbon,
     RouterLink,
     SectionBars,
@@ -260,7 +262,9 @@ type Panel = 'clock' | 'versions';
           (withdraw)="state.withdraw($event)"
           (go)="goTo($event)"
           (again)="state.saveAgain()"
-        />
+        >
+          <harvu-reach-note [songId]="song.id" [revision]="state.revision()" />
+        </harvu-bench-margin>
       </div>
     } @else {
       <div class="px-6 py-6"><harvu-problem [problem]="state.problem()" /></div>

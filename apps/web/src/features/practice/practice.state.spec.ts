@@ -27,6 +27,7 @@ function planProgress(): PlanProgress {
     readiness,
     progress,
     lines: [],
+    left: stepPlan.time,
     blocks: filledBlocks(work, readiness),
   };
 }

@@ -22,7 +22,8 @@ import { PlanNotes } from './parts/plan-notes';
 import { StepList } from './parts/step-list';
 import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
-import { durationWords } from './plan-words';
+import { durationWords } from '../../ui/duration';
+
 import { StepsState } from './steps.state';
 import { TeachingKeeper } from './teaching.keeper';
 

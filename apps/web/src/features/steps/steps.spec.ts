@@ -25,7 +25,8 @@ import { PlanNotes } from './parts/plan-notes';
 import { StepList } from './parts/step-list';
 import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
-import { durationWords } from './plan-words';
+import { durationWords } from '../../ui/duration';
+
 import { StepsState } from './steps.state';
 import { withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper } from './teaching.keeper';

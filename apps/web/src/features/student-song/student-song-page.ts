@@ -9,6 +9,9 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { deadlineOf } from '@harvu/core/plan';
+import { format, formatISO, parseISO } from 'date-fns';
+import { durationWords } from '../../ui/duration';
 import type { Problem } from '@harvu/contract';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
@@ -24,6 +27,8 @@ import { PlanSteps } from './parts/plan-steps';
 
 /** The lines that say most: the slowest sections first. */
 const LINES_SHOWN = 5;
+
+const WANTED_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
 
 /** One student's song, for them and their teacher: how far, what holds it back, every step. */
 @Component({
@@ -41,13 +46,18 @@ const LINES_SHOWN = 5;
           <span
             >goal <b class="text-ink">{{ plan.work.goalBpm }}</b> bpm</span
           >
+          @if (plan.left.minutes > 0) {
+            <span
+              >about <b class="text-ink">{{ toGo() }}</b> to go</span
+            >
+          }
           <span
             >since <b class="text-ink">{{ plan.plan.assignedAt | day }}</b></span
           >
         </span>
         <ng-container actions>
           <a
-            class="button"
+            class="button max-sm:hidden"
             [href]="'/api/plans/' + plan.plan.id + '/sheet.pdf'"
             target="_blank"
             rel="noopener"
@@ -165,6 +175,27 @@ export class StudentSongPage {
       .map(({ step, points }) => ({ name: step.title.split(':')[0] ?? '', points }));
   });
 
+  protected readonly toGo = computed(() => durationWords(this.found()?.left.minutes ?? 0));
+  /** Whether the day it is wanted for is in time, at the minutes that were agreed. */
+  private readonly wanted = computed(() => {
+    const found = this.found();
+    const wantedOn = found?.plan.teaching.wantedOn ?? null;
+    if (!found || wantedOn === null || found.left.minutes === 0) return [];
+    const today = formatISO(new Date(), { representation: 'date' });
+    const { minutesByWeekday } = found.plan;
+    const { verdict, minutesADay } = deadlineOf(found.left, wantedOn, { minutesByWeekday, today });
+    return [
+      {
+        tone: WANTED_TONES[verdict],
+        heading: `Wanted for ${format(parseISO(wantedOn), 'd MMM')}:`,
+        words:
+          minutesADay === null
+            ? 'no day of practice is left.'
+            : `${minutesADay} min on each day of practice get you there.`,
+      },
+    ];
+  });
+
   protected readonly notes = computed(() => {
     const found = this.found();
     if (!found) return [];
@@ -182,6 +213,7 @@ export class StudentSongPage {
         heading: `${Math.round(share * 100)} % of the playing time`,
         words: 'is clean at the goal tempo.',
       },
+      ...this.wanted(),
       ...(found.skipped.length === 0
         ? []
         : [

@@ -91,6 +91,7 @@ function slowFinding(
       In the margin: {{ count() }} {{ count() === 1 ? 'note' : 'notes' }}
     </h2>
     <div class="grid gap-2.5">
+      <ng-content />
       @if (news(); as heard) {
         <harvu-note tone="slate" [heading]="heard.by + ' changed the song.'">
           <ul class="max-h-40 overflow-y-auto">

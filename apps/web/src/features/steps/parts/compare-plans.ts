@@ -16,7 +16,8 @@ import { map, of, switchMap } from 'rxjs';
 import { Analysis, type PlannedSong } from '../../../platform/analysis';
 import type { PlanRequest } from '../../../platform/plan-request';
 import { StudentsApi } from '../../students';
-import { durationWords, SCHOOL_WORDS } from '../plan-words';
+import { durationWords } from '../../../ui/duration';
+import { SCHOOL_WORDS } from '../plan-words';
 import { StepsState } from '../steps.state';
 
 /** What one side of the comparison is made with. */

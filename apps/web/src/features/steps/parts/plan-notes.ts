@@ -6,7 +6,8 @@ import type { Severity } from '@harvu/core/checks';
 import type { Workpiece } from '@harvu/core/steps';
 import { format, isThisYear, parseISO } from 'date-fns';
 import { Note, type NoteTone } from '../../../ui/note';
-import { changeWords, durationWords } from '../plan-words';
+import { durationWords } from '../../../ui/duration';
+import { changeWords } from '../plan-words';
 import { StepsState } from '../steps.state';
 import { withChange } from '../teaching-edits';
 

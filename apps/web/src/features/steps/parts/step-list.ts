@@ -1,11 +1,13 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { School } from '@harvu/core/plan';
+import { USUAL_CONSTANTS, type Constants } from '@harvu/core/assumptions';
+import { timeOf, type School } from '@harvu/core/plan';
 import type { Step, StepKind } from '@harvu/core/steps';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical } from '@ng-icons/lucide';
 import { LadderLine } from '../../../ui/ladder-line';
-import { durationWords, remarkOn } from '../plan-words';
+import { durationWords } from '../../../ui/duration';
+import { remarkOn } from '../plan-words';
 import { StepsState } from '../steps.state';
 
 /** A step as it is listed; the first of its stage carries the heading. */
@@ -15,6 +17,8 @@ interface ListedStep extends Step {
   readonly remark: string;
   readonly isDone: boolean;
   readonly tempo: string;
+  /** From a quick course to a slow one. */
+  readonly range: string;
 }
 
 const HEADINGS: Readonly<Record<StepKind, string>> = {
@@ -46,6 +50,11 @@ function tempoWords({ rungs }: Step): string {
   return first === last ? String(last) : `${first} → ${last}`;
 }
 
+function rangeWords(step: Step, constants: Constants): string {
+  const { low, high } = timeOf([step], constants);
+  return `${durationWords(low)} if it goes quickly, ${durationWords(high)} if slowly`;
+}
+
 /** The steps in their order: dragged by their handle, or moved by Alt and an arrow. */
 @Component({
   selector: 'harvu-step-list',
@@ -73,7 +82,7 @@ function tempoWords({ rungs }: Step): string {
             <button
               type="button"
               [id]="step.id"
-              class="grid min-w-0 flex-1 grid-cols-[26px_minmax(0,1fr)_54px] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[26px_minmax(0,1fr)_minmax(0,180px)_220px_54px]"
+              class="grid min-w-0 flex-1 grid-cols-[26px_minmax(0,1fr)_54px] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[26px_minmax(0,1fr)_90px_172px_54px] xl:grid-cols-[26px_minmax(0,1fr)_minmax(0,180px)_220px_54px]"
               [attr.aria-pressed]="step.id === state.chosenId()"
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
               (click)="state.chosenId.set(step.id)"
@@ -85,7 +94,7 @@ function tempoWords({ rungs }: Step): string {
               <span class="min-w-0">
                 <span class="flex items-baseline gap-4">
                   <b class="truncate" [class.font-normal]="step.isOptional">{{ step.title }}</b>
-                  <span class="shrink-0 text-xs text-rose max-md:hidden">{{ step.remark }}</span>
+                  <span class="shrink-0 text-xs text-rose max-xl:hidden">{{ step.remark }}</span>
                 </span>
                 @if (step.note) {
                   <span class="block truncate text-xs text-slate">{{ step.note }}</span>
@@ -100,7 +109,7 @@ function tempoWords({ rungs }: Step): string {
                 <b class="mr-1 text-sm">{{ step.tempo }}</b>
                 {{ step.isOptional ? 'optional' : step.goal.words }}
               </span>
-              <span class="text-right font-mono text-xs text-ink-soft">{{
+              <span class="text-right font-mono text-xs text-ink-soft" [title]="step.range">{{
                 minutes(step.minutes)
               }}</span>
             </button>
@@ -128,6 +137,7 @@ export class StepList {
       return {
         ...step,
         ...{ number: index + 1, heading, tempo: tempoWords(step), isDone: done.has(step.id) },
+        range: rangeWords(step, planned?.work.constants ?? USUAL_CONSTANTS),
         remark: remarkOn(step, barsOf.get(step.atoms[0] ?? '') ?? 0),
       };
     });
