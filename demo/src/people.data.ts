@@ -1,4 +1,5 @@
 import type { StudentProfile } from '@harvu/contract';
+import type { Conventions } from '@harvu/core/fretboard';
 import type { Teaching } from '@harvu/core/plan';
 
 /** What somebody of the demo world learns, and how. */
@@ -13,6 +14,8 @@ export interface DemoLearning {
   /** Days a week with practice. */
   readonly daysAWeek: number;
   readonly minutesADay: number;
+  /** Days since they last practised, beside those they skip anyway. */
+  readonly silentDays?: number;
   /** Chance, 0 to 1, of a clean pass on the first day at a new rung. */
   readonly ease: number;
   readonly seed: string;
@@ -30,6 +33,8 @@ export interface DemoPerson {
   readonly learns: readonly DemoLearning[];
   /** What the studio knows of a student; nothing of who teaches. */
   readonly profile?: Partial<StudentProfile>;
+  /** How they like things shown, where it is not the usual way. */
+  readonly conventions?: Partial<Conventions>;
 }
 
 const PASSWORD = 'lantern-night';
@@ -121,6 +126,134 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
       minutesByWeekday: [8, 0, 8, 0, 8, 10, 10],
       lessonSlot: { weekday: 2, time: '15:30', minutes: 30 },
       saidLast: 'My fingers are getting harder!',
+    },
+  },
+  {
+    ...adult,
+    name: 'Teo Marrin',
+    signInName: 'teo',
+    role: 'student',
+    learns: [
+      {
+        title: 'Coal Hoist Shuffle',
+        weeks: 4,
+        daysAWeek: 4,
+        minutesADay: 14,
+        ease: 0.62,
+        seed: 'teo-hoist',
+        teaching: { school: 'hand-first' },
+        wantedInDays: 60,
+      },
+    ],
+    profile: {
+      ...{ instrument: 'Left-handed electric', scaleLengthMm: 628, stretchMm: 118 },
+      minutesByWeekday: [15, 0, 15, 0, 15, 30, 0],
+      lessonSlot: { weekday: 0, time: '19:00', minutes: 45 },
+      saidLast: 'The twelve is easier when I say it aloud.',
+    },
+    conventions: { leftHanded: true, strings: 'letters' },
+  },
+  {
+    name: 'Sanne Okker',
+    signInName: 'sanne',
+    password: PASSWORD,
+    role: 'student',
+    isMinor: true,
+    guardian: 'Mare Okker (mother), mare@okker.example',
+    consentDaysAgo: 120,
+    learns: [
+      {
+        title: 'Crane Yard After Rain',
+        weeks: 5,
+        daysAWeek: 3,
+        minutesADay: 12,
+        ease: 0.45,
+        seed: 'sanne-crane',
+        teaching: { school: 'hardest-first' },
+        wantedInDays: 18,
+      },
+    ],
+    profile: {
+      ...{ ageBand: '13 to 17', instrument: 'Electric, full size', voiceRange: 'A3 D5' },
+      minutesByWeekday: [10, 10, 10, 0, 0, 20, 20],
+      lessonSlot: { weekday: 4, time: '17:15', minutes: 30 },
+      strokesPerSecond: 4.2,
+      saidLast: 'I want the key change to be loud.',
+    },
+  },
+  {
+    ...adult,
+    name: 'Ruun Aldersey',
+    signInName: 'ruun',
+    role: 'student',
+    learns: [
+      {
+        title: 'Open Lock at Dusk',
+        weeks: 6,
+        daysAWeek: 4,
+        minutesADay: 12,
+        ease: 0.55,
+        silentDays: 9,
+        seed: 'ruun-lock',
+        teaching: { school: 'as-they-come' },
+        wantedInDays: null,
+      },
+    ],
+    profile: {
+      ...{ instrument: 'Parlour guitar', scaleLengthMm: 610, plays: 'fingers' },
+      minutesByWeekday: [12, 12, 0, 12, 0, 12, 0],
+      saidLast: 'Away for work until Thursday.',
+    },
+    conventions: { names: 'sounding' },
+  },
+  {
+    ...adult,
+    name: 'Pilar Oost',
+    signInName: 'pilar',
+    role: 'student',
+    learns: [
+      {
+        title: 'Slow Barge to Ferrow',
+        weeks: 3,
+        daysAWeek: 5,
+        minutesADay: 12,
+        ease: 0.5,
+        seed: 'pilar-barge',
+        teaching: { goal: 'bare', sings: true },
+        wantedInDays: 18,
+      },
+    ],
+    profile: {
+      ...{ instrument: 'Steel-string, full size', voiceRange: 'G3 C5' },
+      minutesByWeekday: [15, 15, 15, 15, 15, 0, 0],
+      saidLast: 'I sing, somebody else may play the rest.',
+    },
+  },
+  {
+    name: 'Lowe Hanning',
+    signInName: 'lowe',
+    password: PASSWORD,
+    role: 'student',
+    isMinor: true,
+    guardian: 'Ade Hanning (grandfather), ade@hanning.example',
+    consentDaysAgo: 14,
+    learns: [
+      {
+        title: 'Fog Signals, Counting',
+        weeks: 2,
+        daysAWeek: 5,
+        minutesADay: 9,
+        ease: 0.4,
+        seed: 'lowe-fog',
+        teaching: { goal: 'pulse', school: 'grips-first' },
+        wantedInDays: null,
+      },
+    ],
+    profile: {
+      ...{ ageBand: '10 to 12', instrument: 'Nylon, seven eighths', scaleLengthMm: 620 },
+      ...{ stretchMm: 92, plays: 'fingers' },
+      minutesByWeekday: [10, 10, 10, 10, 10, 0, 0],
+      lessonSlot: { weekday: 2, time: '16:10', minutes: 30 },
     },
   },
 ];

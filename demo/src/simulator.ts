@@ -1,4 +1,4 @@
-import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import { climbOf, type Try } from '@harvu/core/progress';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
 import { passBeats, passOf, type Step, type Student } from '@harvu/core/steps';
@@ -26,6 +26,9 @@ class SimulatedStudent {
   private readonly plan: StepPlan;
   private readonly random: () => number;
   readonly tries: Try[] = [];
+  /** Each step with its own tries, so that a try is weighed against these alone. */
+  private readonly own = new Map<string, Try[]>();
+  private readonly done = new Set<string>();
 
   constructor(
     song: SongDocument,
@@ -37,8 +40,8 @@ class SimulatedStudent {
   }
 
   practise(): void {
-    const { weeks, daysAWeek, until } = this.request;
-    for (let day = weeks * 7; day >= 1; day--) {
+    const { weeks, daysAWeek, silentDays = 0, until } = this.request;
+    for (let day = weeks * 7; day > silentDays; day--) {
       if (this.random() >= daysAWeek / 7) continue;
       const start = new Date(until.getTime() - day * DAY_MS);
       start.setUTCHours(16, Math.floor(this.random() * 50), 0, 0);
@@ -58,22 +61,25 @@ class SimulatedStudent {
 
   /** Mostly the first open step, sometimes one of the next two, as people do. */
   private nextStep(): Step | undefined {
-    const open = stepProgress(this.plan.steps, this.tries).filter((one) => one.state === 'open');
+    const open = this.plan.steps.filter(
+      ({ id, needs }) => !this.done.has(id) && needs.every((need) => this.done.has(need)),
+    );
     const wish = this.random();
     const place = wish < 0.5 ? 0 : wish < 0.8 ? 1 : 2;
-    return (open[place] ?? open[0])?.step;
+    return open[place] ?? open[0];
   }
 
   /** Logs one try and gives the seconds it took. */
   private tryOnce(step: Step, atMs: number): number {
-    const climb = climbOf(step, this.tries);
+    const own = this.own.get(step.id) ?? [];
+    const climb = climbOf(step, own);
     const bpm = step.rungs[climb.rung] ?? null;
     const { work } = this.plan;
     const beats = step.kind === 'grip' ? 0 : passBeats(passOf(step, work));
     const seconds = beats === 0 ? STILL_SECONDS : (beats * 60) / (bpm ?? work.goalBpm);
-    const before = this.tries.filter((one) => one.stepId === step.id && one.bpm === bpm).length;
+    const before = own.filter((one) => one.bpm === bpm).length;
     const chance = Math.min(0.96, this.request.ease + before * LEARNING);
-    this.tries.push({
+    const made: Try = {
       id: this.request.newId(),
       stepId: step.id,
       at: new Date(atMs + seconds * 1000).toISOString(),
@@ -82,7 +88,10 @@ class SimulatedStudent {
       passes: 1,
       seconds: Math.round(seconds),
       source: 'self',
-    });
+    };
+    this.tries.push(made);
+    this.own.set(step.id, [...own, made]);
+    if (climbOf(step, [...own, made]).isDone) this.done.add(step.id);
     return seconds + PAUSE_SECONDS;
   }
 }

@@ -7,6 +7,7 @@ import {
   simulateHistory,
 } from '@harvu/demo';
 import { NEW_PROFILE, toStudent } from '@harvu/contract';
+import { USUAL_CONVENTIONS } from '@harvu/core/fretboard';
 import { USUAL_TEACHING } from '@harvu/core/plan';
 import { shownBy } from '@harvu/core/progress';
 import { readChart, type SongDocument } from '@harvu/core/song';
@@ -68,7 +69,14 @@ class Seeder {
 
   private async seedPeople(): Promise<void> {
     const { stores, clock, passwords } = this.deps;
-    for (const { password, consentDaysAgo, learns: _, profile, ...person } of DEMO_PEOPLE) {
+    for (const {
+      password,
+      consentDaysAgo,
+      learns: _,
+      profile,
+      conventions,
+      ...person
+    } of DEMO_PEOPLE) {
       const id = clock.newId();
       this.personIds.set(person.signInName, id);
       const guardianConsentOn = dayAfter(
@@ -80,6 +88,10 @@ class Seeder {
         { ...person, id, guardianConsentOn, passwordHash, createdAt: this.now },
         this.tx,
       );
+      if (conventions) {
+        const own = { ...USUAL_CONVENTIONS, ...conventions };
+        await stores.people.saveConventions(id, own, this.tx);
+      }
       if (profile) {
         const value = { ...NEW_PROFILE, ...profile };
         const keeping = { baseVersion: 0, value, by: this.teacherId, at: this.now };

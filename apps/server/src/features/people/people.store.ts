@@ -117,8 +117,13 @@ export function createPeopleStore(sequelize: Sequelize) {
         ? { ...USUAL_CONVENTIONS, ...fromJsonColumn<Partial<Conventions>>(kept) }
         : USUAL_CONVENTIONS;
     },
-    async saveConventions(id: string, conventions: Conventions): Promise<void> {
-      await people.update({ conventions: JSON.stringify(conventions) }, { where: { id } });
+    async saveConventions(
+      id: string,
+      conventions: Conventions,
+      transaction: Tx | null = null,
+    ): Promise<void> {
+      const kept = JSON.stringify(conventions);
+      await people.update({ conventions: kept }, { where: { id }, transaction });
     },
     async savePassword(id: string, passwordHash: string): Promise<void> {
       const changes = { password_hash: passwordHash, failed_sign_ins: 0, locked_until: null };
