@@ -16,6 +16,12 @@ interface FieldShown {
   readonly fault: string;
 }
 
+/** A field of the frame as somebody typed it. */
+interface TypedField {
+  readonly field: keyof Frame;
+  readonly text: string;
+}
+
 const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
   { field: 'tempo', label: 'bpm', example: '92', width: 4 },
   { field: 'meter', label: 'meter', example: '4/4', width: 5 },
@@ -43,6 +49,8 @@ const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
             [value]="shown.text"
             [placeholder]="shown.example"
             [attr.aria-invalid]="shown.fault ? true : null"
+            (input)="typing.set({ field: shown.field, text: $any($event.target).value })"
+            (blur)="typing.set(null)"
             (change)="change(shown.field, $any($event.target))"
           />
         </label>
@@ -56,9 +64,9 @@ const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
 export class FrameForm {
   readonly frame = input.required<Frame>();
   readonly changed = output<SongCommand>();
-  private readonly wrong = signal<{ readonly field: keyof Frame; readonly text: string } | null>(
-    null,
-  );
+  private readonly wrong = signal<TypedField | null>(null);
+  /** What is being typed stays in its field while the song is read, or somebody else changes it. */
+  protected readonly typing = signal<TypedField | null>(null);
 
   protected readonly fields = computed(() => FIELDS.map((shown) => this.withText(shown)));
   protected readonly fault = computed(() => {
@@ -69,7 +77,8 @@ export class FrameForm {
   private withText(shown: Omit<FieldShown, 'text' | 'fault'>): FieldShown {
     const wrong = this.wrong();
     const isWrong = wrong?.field === shown.field;
-    const text = isWrong ? wrong.text : writeFrameField(this.frame(), shown.field);
+    const typed = [this.typing(), wrong].find((one) => one?.field === shown.field);
+    const text = typed?.text ?? writeFrameField(this.frame(), shown.field);
     return {
       ...shown,
       text,
