@@ -236,6 +236,14 @@ describe('what Harvu notices', () => {
     });
   });
 
+  it('shows chords with their signs where a step is faster than was shown', () => {
+    const changes = [{ from: 'F#m', to: 'Bb', seconds: 3 }];
+    const plan = makePlan(songOf(`${FRAME}[A]\n| F#m | Bb |`), {
+      student: { ...USUAL_STUDENT, changes, paceFactor: 1 },
+    });
+    expect(stepFindings(plan)[0]?.message).toContain('F♯m → B♭ in 3.00 s');
+  });
+
   it('is nothing in the steps of any school, nor of a step that says when it is done', () => {
     for (const school of SCHOOLS) {
       const changes = [{ ...ownStep, goal: 'twice' }];

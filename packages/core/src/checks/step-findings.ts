@@ -1,3 +1,4 @@
+import { chordLabel } from '../chord';
 import type { StepPlan } from '../plan';
 import type { Step, StepKind, StepLimit } from '../steps';
 import { createFinding, type Finding } from './finding';
@@ -76,7 +77,7 @@ function optionalFindings({ steps }: StepPlan): readonly Finding[] {
 
 function shownWords({ change, strokes, limitBpm }: StepLimit): string {
   const shown = change
-    ? `${change.from} → ${change.to} in ${change.seconds.toFixed(2)} s`
+    ? `${chordLabel(change.from)} → ${chordLabel(change.to)} in ${change.seconds.toFixed(2)} s`
     : `${strokes?.perSecond} strokes a second`;
   return `${shown} has been shown, which allows ${Math.floor(limitBpm ?? 0)}`;
 }

@@ -13,7 +13,7 @@ import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
 import type { Try } from '@harvu/core/progress';
 import { changesInWords } from '@harvu/core/song';
-import { USUAL_STUDENT } from '@harvu/core/steps';
+import { USUAL_STUDENT, type Step } from '@harvu/core/steps';
 import { formatISO } from 'date-fns';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
@@ -190,6 +190,17 @@ export class StepsState {
 
   remove(change: PlanChange): void {
     this.keeping.change((now) => withoutChange(now, change));
+  }
+
+  /** Leaves a step out: one of the teacher's own goes, a section that is the goal goes with all that teaches it. */
+  leaveOut({ id, kind, layer, atoms }: Step): void {
+    const own = this.teaching().changes.find((one) => one.kind === 'own' && one.step === id);
+    const goal = this.planned()?.steps.findLast((one) => one.kind === 'whole')?.layer;
+    const isGoal = (kind === 'section' || kind === 'difference') && layer === goal;
+    const [part = ''] = atoms;
+    this.chosenId.set('');
+    if (own) this.remove(own);
+    else this.add(isGoal ? { kind: 'leave-out', part } : { kind: 'drop', step: id });
   }
 
   undo(): void {

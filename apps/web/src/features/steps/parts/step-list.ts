@@ -174,9 +174,10 @@ export class StepList {
     setTimeout(() => document.getElementById(step.id)?.focus(), 150);
   }
 
-  protected press(event: KeyboardEvent, { number, id }: ListedStep): void {
+  protected press(event: KeyboardEvent, step: ListedStep): void {
+    const { number } = step;
     const direction = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    if (event.key === 'Delete') this.state.add({ kind: 'drop', step: id });
+    if (event.key === 'Delete') this.state.leaveOut(step);
     else if (direction === 0) return;
     else if (event.altKey) this.move(number - 1, number - 1 + direction);
     else {

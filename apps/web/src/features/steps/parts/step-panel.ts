@@ -73,7 +73,7 @@ interface RaiseLine {
         [attr.aria-label]="'Change ' + step.title"
       >
         <div class="flex flex-wrap gap-1.5">
-          <button type="button" class="button" (click)="leaveOut(step)">Leave it out</button>
+          <button type="button" class="button" (click)="state.leaveOut(step)">Leave it out</button>
           @if (mergeable(); as other) {
             <button
               type="button"
@@ -205,19 +205,6 @@ export class StepPanel {
 
   protected whyHeading({ rungs, title }: Step): string {
     return rungs.length === 0 ? `${title}.` : `Why start at ${rungs[0]}.`;
-  }
-
-  protected leaveOut(step: Step): void {
-    const own = this.state
-      .teaching()
-      .changes.find((one) => one.kind === 'own' && one.step === step.id);
-    const goal = this.state.planned()?.steps.findLast((one) => one.kind === 'whole')?.layer;
-    const isPart = step.kind === 'section' || step.kind === 'difference';
-    const [part = ''] = step.atoms;
-    this.state.chosenId.set('');
-    if (own) this.state.remove(own);
-    else if (isPart && step.layer === goal) this.state.add({ kind: 'leave-out', part });
-    else this.state.add({ kind: 'drop', step: step.id });
   }
 
   protected split({ id }: Step, afterBar: number): void {
