@@ -10,7 +10,9 @@ import {
 import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
 import { parseStrokes, placeStrokes } from '../packages/core/src/rhythm';
 import { findingsOf, sameFindings } from '../packages/core/src/checks';
-import { dropBars, ownBars, readChart, withCommand } from '../packages/core/src/song';
+import { readChart } from '../packages/core/src/chart';
+import { dropBars, withCommand } from '../packages/core/src/edits';
+import { ownBars } from '../packages/core/src/song';
 import { makePlan, SCHOOLS, USUAL_TEACHING } from '../packages/core/src/plan';
 import { workpieceOf } from '../packages/core/src/steps';
 import { knownGrips, progression, type KnownGrip } from './bench/grip-collection';

@@ -1,9 +1,10 @@
 import { findingsOf } from '@harvu/core/checks';
 import { readinessOf, shownBy, type Try } from '@harvu/core/progress';
-import { readChart, writeChart } from '@harvu/core/song';
+import { readChart, writeChart } from '@harvu/core/chart';
 import { NEW_PROFILE, studentProfileSchema, toStudent } from '@harvu/contract';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
-import { makeSteps, workpieceOf, type Student } from '@harvu/core/steps';
+import { makeSteps, workpieceOf } from '@harvu/core/steps';
+import type { Student } from '@harvu/core/player';
 import { DEMO_ACCOUNTS, DEMO_PEOPLE, DEMO_REQUESTS, DEMO_SONGS, simulateHistory } from './index';
 
 const UNTIL = new Date('2026-11-24T16:00:00.000Z');
@@ -27,7 +28,7 @@ function historyOf(signInName: string): readonly Try[] {
   let id = 0;
   const newId = () => String(id++);
   return simulateHistory(readChart(song.chart).song, {
-    ...{ ...learning, student: studentOf(signInName), until: UNTIL, newId },
+    ...{ ...learning, student: studentOf(signInName), until: UNTIL, newId, timeZone: 'UTC' },
   });
 }
 
@@ -43,7 +44,7 @@ describe('the demo songs', () => {
 
     it(`last as long as they say: ${title}`, () => {
       const { song } = readChart(chart);
-      const { lasts } = workpieceOf(song).playing;
+      const { lasts } = workpieceOf(song).timeline;
       expect(Math.abs(lasts - (song.frame.length ?? 0))).toBeLessThan(2);
     });
   }

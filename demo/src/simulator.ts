@@ -1,7 +1,9 @@
 import { climbOf, type Try } from '@harvu/core/progress';
+import { dayAt } from '@harvu/core/units';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
-import { passBeats, passOf, type Step, type Student } from '@harvu/core/steps';
+import { kindOf, passOf, type Step } from '@harvu/core/steps';
+import type { Student } from '@harvu/core/player';
 import seedrandom from 'seedrandom';
 import type { DemoLearning } from './people.data';
 
@@ -11,6 +13,8 @@ export interface HistoryRequest extends DemoLearning {
   readonly student: Student;
   readonly until: Date;
   readonly newId: () => string;
+  /** Days are counted there, as an IANA name. */
+  readonly timeZone: string;
 }
 
 const DAY_MS = 86_400_000;
@@ -75,14 +79,17 @@ class SimulatedStudent {
     const climb = climbOf(step, own);
     const bpm = step.rungs[climb.rung] ?? null;
     const { work } = this.plan;
-    const beats = step.kind === 'grip' ? 0 : passBeats(passOf(step, work));
+    const isStill = kindOf(step).cleanWord === 'ringing';
+    const beats = isStill ? 0 : passOf(step, work).stretch.beats;
     const seconds = beats === 0 ? STILL_SECONDS : (beats * 60) / (bpm ?? work.goalBpm);
+    const at = new Date(atMs + seconds * 1000).toISOString();
     const before = own.filter((one) => one.bpm === bpm).length;
     const chance = Math.min(0.96, this.request.ease + before * LEARNING);
     const made: Try = {
       id: this.request.newId(),
       stepId: step.id,
-      at: new Date(atMs + seconds * 1000).toISOString(),
+      at,
+      day: dayAt(at, this.request.timeZone),
       bpm,
       clean: this.random() < chance,
       passes: 1,

@@ -26,7 +26,7 @@ test('what is played without a connection is kept, and sent later once each', as
   await context.setOffline(false);
   await expect(page.getByText(/kept here/)).toHaveCount(0, { timeout: 20_000 });
   const after = await planOf(page);
-  expect(after.tries.length).toBe(plan.tries.length + 2);
+  expect(after.events.length).toBe(plan.events.length + 2);
 });
 
 test('what was kept survives the page and goes with the next visit', async ({ page }) => {
@@ -35,15 +35,15 @@ test('what was kept survives the page and goes with the next visit', async ({ pa
   const plan = await planOf(page);
   await page.goto(`/plans/${plan.id}/practice/grip:G`);
   await new PracticeRoom(page).isAt('Grip G');
-  await page.route('**/tries', (route) => route.abort());
+  await page.route('**/events', (route) => route.abort());
   await new PracticeRoom(page).clean();
   await expect(page.getByText('1 kept here until the connection is back')).toBeVisible();
-  await page.unroute('**/tries');
+  await page.unroute('**/events');
   await page.goto('about:blank');
   await page.goto('/week');
   await expect
-    .poll(async () => (await planOf(page)).tries.length, { timeout: 20_000 })
-    .toBe(plan.tries.length + 1);
+    .poll(async () => (await planOf(page)).events.length, { timeout: 20_000 })
+    .toBe(plan.events.length + 1);
 });
 
 test('a clean pass counts only when it was played to its end', async ({ page }) => {

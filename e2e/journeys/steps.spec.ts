@@ -1,5 +1,5 @@
 import type { PersonRecord, Song } from '@harvu/contract';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { expect, test, type Page } from '@playwright/test';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';

@@ -1,4 +1,5 @@
-import { readChart, type SongDocument } from '../../packages/core/src/song';
+import { readChart } from '../../packages/core/src/chart';
+import type { SongDocument } from '../../packages/core/src/song';
 
 const CHORDS = ['G', 'D', 'Em', 'C', 'Am', 'F', 'Bm7', 'A7sus4'] as const;
 const BARS_A_SECTION = 10;

@@ -6,34 +6,31 @@ import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import {
-  createPeopleRoutes,
   createPeopleService,
   createPeopleStore,
   createSessionsStore,
-  createSignInRoutes,
   recognise,
+  servePeople,
 } from './features/people';
-import { createPlansRoutes, createPlansService, createPlansStore } from './features/plans';
 import {
-  createRequestsRoutes,
-  createRequestsService,
-  createRequestsStore,
-} from './features/requests';
+  createEventsService,
+  createEventsStore,
+  createOverviewService,
+  createPlansService,
+  createPlansStore,
+  servePlans,
+} from './features/plans';
+import { serveRequests, createRequestsService, createRequestsStore } from './features/requests';
 import {
   createOverrulesStore,
-  createSongsRoutes,
   createSongsService,
   createSongsStore,
   createTeachingService,
+  serveSongs,
 } from './features/songs';
 import { createSheetsRoutes, createSheetsService } from './features/sheets';
-import { createStudentsRoutes, createStudentsService } from './features/students';
-import {
-  createConstantsRoutes,
-  createStudioRoutes,
-  createStudioService,
-  createStudioStore,
-} from './features/studio';
+import { createStudentsService, serveStudents } from './features/students';
+import { createStudioService, createStudioStore, serveStudio } from './features/studio';
 import { signedInOnly, type SignedIn } from './platform/access';
 import type { Clock } from './platform/clock';
 import type { Tx } from './platform/database';
@@ -49,6 +46,8 @@ export interface AppDeps {
   readonly clock: Clock;
   readonly passwords: Passwords;
   readonly demoAccounts: readonly DemoAccount[];
+  /** Where the server stands, as an IANA name. */
+  readonly timeZone: string;
   /** The built web application; without it only the API answers. */
   readonly webFiles?: Hono;
   /** How long a page that asks for news is kept waiting. */
@@ -89,6 +88,7 @@ export function createStores(sequelize: Sequelize) {
     songs: createSongsStore(sequelize),
     overrules: createOverrulesStore(sequelize),
     plans: createPlansStore(sequelize),
+    events: createEventsStore(sequelize),
     profiles: createKeptStore<StudentProfile>(sequelize, {
       ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
     }),
@@ -100,43 +100,45 @@ export function createStores(sequelize: Sequelize) {
 
 export type Stores = ReturnType<typeof createStores>;
 
-function createServices({ sequelize, clock, passwords, demoAccounts }: AppDeps) {
+function createServices({ sequelize, clock, passwords, demoAccounts, timeZone: own }: AppDeps) {
   const stores = createStores(sequelize);
   const inTransaction = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
     sequelize.transaction(work);
-  const { people, sessions, requests, plans, overrules, profiles, teachings } = stores;
+  const { people, sessions, requests, plans, events, overrules, profiles, teachings } = stores;
+  const studio = createStudioService({
+    ...{ studio: stores.studio, people, passwords, clock, demoAccounts, inTransaction },
+    ownTimeZone: own,
+  });
+  const timeZone = async () => (await studio.settings()).timeZone;
   const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
-  const constants = () => stores.studio.constants();
-  const students = createStudentsService({ profiles, people, plans, constants, clock });
+  const students = createStudentsService({
+    ...{ profiles, people, plans, events, clock, timeZone },
+    constants: () => studio.constants(),
+  });
   const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
   const plansService = createPlansService({
-    ...{ plans, songs: stores.songs, overrules, people, clock, inTransaction },
+    ...{ plans, events, songs: stores.songs, overrules, people, clock, inTransaction },
     teachingOf: async (songId) => (await teaching.find(songId)).teaching,
     figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
     minutesOf: (studentId) => students.minutesOf(studentId),
   });
   const conventionsOf = (personId: string) => people.conventionsOf(personId);
   return {
-    ...{ songs, students, teaching, plans: plansService },
-    sheets: createSheetsService({ plans: plansService, songs, teaching, conventionsOf, clock }),
-    people: createPeopleService({ people, sessions, passwords, clock }),
-    requests: createRequestsService({ requests, songs, clock, inTransaction }),
-    studio: createStudioService({
-      studio: stores.studio,
-      people,
-      passwords,
-      clock,
-      demoAccounts,
-      inTransaction,
+    ...{ songs, students, teaching, studio, plans: plansService },
+    events: createEventsService({ plans, events, clock }),
+    overview: createOverviewService({ plans, events, clock, timeZone, conventionsOf }),
+    sheets: createSheetsService({
+      ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },
     }),
+    people: createPeopleService({ people, sessions, passwords, clock, timeZone }),
+    requests: createRequestsService({ requests, songs, clock, inTransaction }),
   };
 }
 
 function createApi(deps: AppDeps) {
-  const { sequelize } = deps;
   const services = createServices(deps);
   const tooLarge = badRequest('The request is larger than 1 MB.', 'Send less at once.');
-  return new Hono<SignedIn>()
+  const api = new Hono<SignedIn>()
     .use(sameOriginOnly)
     .use(
       bodyLimit({
@@ -147,26 +149,20 @@ function createApi(deps: AppDeps) {
       }),
     )
     .get('/health', async (c) => {
-      await sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
+      await deps.sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
       return c.json({ ok: true });
     })
-    .route('/studio', createStudioRoutes(services.studio))
-    .use(recognise(services.people))
-    .route('/', createSignInRoutes(services.people))
-    .use(signedInOnly)
-    .route('/people', createPeopleRoutes(services.people))
-    .route('/requests', createRequestsRoutes(services.requests))
-    .route('/', createPlansRoutes(services.plans))
-    .route('/', createSheetsRoutes(services.sheets))
-    .route('/students', createStudentsRoutes(services.students))
-    .route('/constants', createConstantsRoutes(services.studio))
-    .route(
-      '/songs',
-      createSongsRoutes(services.songs, services.teaching, deps.patience ?? USUAL_PATIENCE),
-    )
-    .all('*', () => {
-      throw notFound('There is nothing at this address.', 'Check the address.');
-    });
+    .use(recognise(services.people));
+  serveStudio(api, services.studio);
+  servePeople(api, services.people);
+  serveRequests(api, services.requests);
+  servePlans(api, services);
+  serveStudents(api, services.students);
+  serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
+  api.route('/', createSheetsRoutes(services.sheets));
+  return api.use(signedInOnly).all('*', () => {
+    throw notFound('There is nothing at this address.', 'Check the address.');
+  });
 }
 
 /** Makes the whole server without listening: the API under /api, the web application elsewhere. */

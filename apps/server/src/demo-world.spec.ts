@@ -11,6 +11,7 @@ describe('the demo world', () => {
       sequelize: studio.sequelize,
       stores: studio.stores,
       clock: { now: () => studio.now, newId: () => randomUUID() },
+      timeZone: 'UTC',
       passwords: {
         toHash: (password) => Promise.resolve(`quick:${password}`),
         isRight: () => Promise.resolve(true),
@@ -49,6 +50,7 @@ describe('the demo world', () => {
       sequelize: real.sequelize,
       stores: real.stores,
       clock: { now: () => real.now, newId: () => randomUUID() },
+      timeZone: 'UTC',
       passwords: { toHash: () => Promise.resolve(''), isRight: () => Promise.resolve(false) },
     });
     expect(await real.everything()).toBe(before);

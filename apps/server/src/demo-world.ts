@@ -10,7 +10,9 @@ import { NEW_PROFILE, toStudent } from '@harvu/contract';
 import { USUAL_CONVENTIONS } from '@harvu/core/fretboard';
 import { USUAL_TEACHING } from '@harvu/core/plan';
 import { shownBy } from '@harvu/core/progress';
-import { readChart, type SongDocument } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
+import type { SongDocument } from '@harvu/core/song';
+import { dayAt, type Day } from '@harvu/core/units';
 import type { Sequelize } from 'sequelize';
 import type { Stores } from './app';
 import { checksumOf } from './features/songs';
@@ -23,6 +25,8 @@ export interface DemoDeps {
   readonly stores: Stores;
   readonly clock: Clock;
   readonly passwords: Passwords;
+  /** Where the server stands, as an IANA name. */
+  readonly timeZone: string;
 }
 
 const DAY_MS = 86_400_000;
@@ -31,8 +35,9 @@ function daysBefore(now: Date, days: number): Date {
   return new Date(now.getTime() - days * DAY_MS);
 }
 
-function dayAfter(now: Date, days: number | null): string | null {
-  return days === null ? null : daysBefore(now, -days).toISOString().slice(0, 10);
+/** The day so many days after a moment; a day in the future is the same in every time zone, near enough. */
+function daysAfter(now: Date, days: number | null): Day | null {
+  return days === null ? null : dayAt(daysBefore(now, -days).toISOString(), 'UTC');
 }
 
 /** Writes the demo world, one kind of thing after the other. */
@@ -52,7 +57,8 @@ class Seeder {
   }
 
   async seed(): Promise<void> {
-    await this.deps.stores.studio.add({ name: DEMO_STUDIO, isDemo: true }, this.tx);
+    const { stores, timeZone } = this.deps;
+    await stores.studio.add({ name: DEMO_STUDIO, isDemo: true, timeZone }, this.tx);
     await this.seedPeople();
     await this.seedSongs();
     await this.seedRequests();
@@ -79,7 +85,7 @@ class Seeder {
     } of DEMO_PEOPLE) {
       const id = clock.newId();
       this.personIds.set(person.signInName, id);
-      const guardianConsentOn = dayAfter(
+      const guardianConsentOn = daysAfter(
         this.now,
         consentDaysAgo === null ? null : -consentDaysAgo,
       );
@@ -120,7 +126,7 @@ class Seeder {
     const { stores, clock } = this.deps;
     for (const { from, askedDaysAgo, wantedInDays, ...request } of DEMO_REQUESTS) {
       const id = clock.newId();
-      const wantedBy = dayAfter(this.now, wantedInDays);
+      const wantedBy = daysAfter(this.now, wantedInDays);
       const askedAt = daysBefore(this.now, askedDaysAgo).toISOString();
       const song = request.status === 'accepted' ? this.songIds.get(request.title) : undefined;
       const asked = {
@@ -136,7 +142,7 @@ class Seeder {
   }
 
   private async seedPlans(): Promise<void> {
-    const { stores, clock } = this.deps;
+    const { stores, clock, timeZone } = this.deps;
     for (const person of DEMO_PEOPLE) {
       for (const learning of person.learns) {
         const song = this.songIds.get(learning.title);
@@ -144,7 +150,7 @@ class Seeder {
         const studentId = this.idOf(person.signInName);
         const planId = clock.newId();
         const student = toStudent({ ...NEW_PROFILE, ...person.profile }, shownBy([]));
-        const wantedOn = dayAfter(this.now, learning.wantedInDays);
+        const wantedOn = daysAfter(this.now, learning.wantedInDays);
         await stores.plans.put(
           {
             ...{ id: planId, studentId, songId: song.id, revision: 1, assignedBy: this.teacherId },
@@ -155,11 +161,13 @@ class Seeder {
           this.tx,
         );
         const tries = simulateHistory(song.document, {
-          ...{ ...learning, student, until: this.now, newId: clock.newId },
+          ...{ ...learning, student, until: this.now, newId: clock.newId, timeZone },
         });
-        const sent = { planId, loggedBy: studentId, receivedAt: this.now };
-        await stores.plans.addTries(
-          tries.map((one) => ({ ...one, ...sent })),
+        await stores.events.add(
+          tries.map((one) => ({
+            event: { ...one, kind: 'try', revision: 1 },
+            ...{ planId, loggedBy: studentId, receivedAt: new Date(one.at) },
+          })),
           this.tx,
         );
       }

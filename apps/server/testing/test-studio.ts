@@ -59,6 +59,7 @@ export class TestStudio {
       clock: { now: () => this.now, newId: () => randomUUID() },
       passwords: QUICK,
       demoAccounts: OFFERED,
+      timeZone: 'UTC',
       patience: { waitMs: 300, lookMs: 20 },
       onFailure: (error) => this.failures.push(error),
     });
@@ -134,7 +135,7 @@ export class TestStudio {
   /** Everything every table holds, to prove that a refused request changed nothing. */
   async everything(): Promise<string> {
     const tables = [
-      ...['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'tries'],
+      ...['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'events'],
       ...['student_profiles', 'song_teaching'],
     ];
     const rows = await Promise.all(

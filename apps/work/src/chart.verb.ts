@@ -2,17 +2,16 @@ import { formatGrip } from '@harvu/core/fretboard';
 import { formatFeel, formatMeter } from '@harvu/core/rhythm';
 import {
   barChords,
-  LONGEST_CHART,
+  endingRound,
   mapOf,
-  readChart,
+  meterOf,
   sectionBars,
-  settledFrame,
-  writeChart,
   type BarChord,
   type NamedGrip,
   type Section,
   type SongDocument,
 } from '@harvu/core/song';
+import { LONGEST_CHART, readChart, writeChart } from '@harvu/core/chart';
 import { object, string } from 'yup';
 import { verbOf } from './verb';
 
@@ -43,25 +42,30 @@ function passOf(
   section: Section,
   pass: number,
 ): readonly (readonly BarChord[])[] {
-  const { beats } = settledFrame(song.frame).meter;
+  const meter = meterOf(song, section);
+  let sounding = '-';
   return sectionBars(song, section, pass).map((bar, index) => {
     const isPickup = index === 0 && pass === 1 && section === song.sections[0];
-    return barChords(bar, isPickup ? (song.frame.pickup ?? beats) : beats);
+    const beats = (isPickup ? song.frame.pickup : undefined) ?? (bar.meter ?? meter).beats;
+    return barChords(bar, beats).map((one) => {
+      sounding = one.held ? sounding : one.chord;
+      return { ...one, chord: sounding };
+    });
   });
 }
 
 /** A section as the chart gives it: the bars of its first pass, and of all where endings differ. */
 function sectionOf(song: SongDocument, section: Section): object {
   const { name, times, parent, part, endings } = section;
-  const { pattern, patternUses, layer, startsAt, cue, cues } = section;
+  const { pattern, patternUses, layer, startsAt, cue, cues, meter, tempo, tempoTo } = section;
   const passes = endings
-    ? Array.from({ length: Math.max(times, endings.length) }, (_, i) =>
-        passOf(song, section, i + 1),
-      )
+    ? Array.from({ length: endingRound(section) }, (_, i) => passOf(song, section, i + 1))
     : undefined;
   return {
     name,
     bars: passOf(song, section, 1),
+    ...(meter && { meter: formatMeter(meter) }),
+    ...{ tempo, tempoTo },
     ...{ times, parent, part, pattern, patternUses, layer, startsAt, cue, cues, passes },
   };
 }

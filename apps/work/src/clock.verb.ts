@@ -1,4 +1,4 @@
-import { fitClock } from '@harvu/core/form';
+import { fitClock } from '@harvu/core/recording';
 import { array, number, object } from 'yup';
 import { verbOf, workError } from './verb';
 

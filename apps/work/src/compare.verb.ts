@@ -1,5 +1,6 @@
-import { compareBars, compareLine, playingOf, type ComparedBar } from '@harvu/core/form';
-import { readChart } from '@harvu/core/song';
+import { compareBars, compareLine, type ComparedBar } from '@harvu/core/sameness';
+import { timelineOf } from '@harvu/core/timeline';
+import { readChart } from '@harvu/core/chart';
 import { object, string } from 'yup';
 import { verbOf } from './verb';
 
@@ -17,7 +18,7 @@ interface Side {
 
 /** Everything a chart plays, called by its first section. */
 function sideOf(text: string, fallback: string): Side {
-  const { occurrences } = playingOf(readChart(text).song);
+  const { occurrences } = timelineOf(readChart(text).song);
   const bars = occurrences.flatMap((one) =>
     one.bars.map((bar) => ({
       ...bar,

@@ -1,9 +1,12 @@
-import { isRealDate, songDocumentSchema } from '@harvu/contract';
+import { isRealDate } from '@harvu/contract';
 import { USUAL_CONSTANTS } from '@harvu/core/assumptions';
 import { deadlineOf, finishOn, makePlan, SCHOOLS, USUAL_TEACHING } from '@harvu/core/plan';
-import { EMPTY_SONG, LAYERS, LONGEST_CHART, readChart, type SongDocument } from '@harvu/core/song';
-import type { Step, Student } from '@harvu/core/steps';
+import { LAYERS } from '@harvu/core/song';
+import type { Step } from '@harvu/core/steps';
+import type { Student } from '@harvu/core/player';
+import type { Day } from '@harvu/core/units';
 import { array, mixed, number, object, string, type InferType } from 'yup';
+import { readSong } from './song-input';
 import { verbOf, workError } from './verb';
 
 const MOST_OWNED = 5000;
@@ -28,7 +31,7 @@ const student = object({
   .optional();
 
 const day = () =>
-  string().test(
+  string<Day>().test(
     'day',
     '${path} must be a day that exists, such as 2026-11-26',
     (value) => value == null || isRealDate(value),
@@ -44,17 +47,6 @@ const input = object({
 });
 
 type Input = InferType<typeof input>;
-
-function songOf(song: string | object): SongDocument | string {
-  if (typeof song === 'string') {
-    return song.length <= LONGEST_CHART ? readChart(song).song : 'The chart is too long.';
-  }
-  // A document may leave out what an empty song has.
-  const document = { ...EMPTY_SONG, ...song };
-  return songDocumentSchema.isValidSync(document, { strict: true })
-    ? document
-    : 'song must be chart text or a song document.';
-}
 
 /** Names are written with # and b; the signs are accepted. */
 function plain(name: string): string {
@@ -88,7 +80,7 @@ function toAnswer({ rungs, goal, minutes, ...step }: Step) {
 
 /** `{song, student?, school, layer?, deadlineOn?, today}` → the steps in order, what is skipped, how long. */
 export const stepsVerb = verbOf(input, (request) => {
-  const song = songOf(request.song);
+  const song = readSong(request.song);
   if (typeof song === 'string') return workError('input', song, 'song');
   const { school, layer = 'full', deadlineOn = null, today } = request;
   const plan = makePlan(song, {

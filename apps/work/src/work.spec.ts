@@ -1,4 +1,4 @@
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { work } from './work';
 
 const answer = (verb: string, input: unknown): unknown => {

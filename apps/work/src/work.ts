@@ -4,6 +4,7 @@ import { checkGripVerb } from './check-grip.verb';
 import { clockVerb } from './clock.verb';
 import { compareVerb } from './compare.verb';
 import { findGripsVerb } from './find-grips.verb';
+import { expectedVerb } from './expected.verb';
 import { fingeringVerb } from './fingering.verb';
 import { keyVerb } from './key.verb';
 import { ladderVerb } from './ladder.verb';
@@ -26,6 +27,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['clock', clockVerb],
   ['compare', compareVerb],
   ['chart', chartVerb],
+  ['expected', expectedVerb],
   ['ladder', ladderVerb],
   ['limit', limitVerb],
   ['steps', stepsVerb],

@@ -1,17 +1,21 @@
-import { EMPTY_SONG, readChart } from '@harvu/core/song';
+import { EMPTY_SONG } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import {
   checked,
   isRealDate,
   newPersonSchema,
   newRequestSchema,
-  newTrySchema,
+  newEventSchema,
   songDocumentSchema,
 } from './index';
 
 const WISH = { title: 'Pebble Road', playedBy: '', why: '', wantedBy: null };
 const TRY = {
   id: '6f1c1f0e-3f1c-4b52-9c43-0c0b5b1d2a77',
+  kind: 'try',
   stepId: 'section:s1',
+  day: '2026-11-24',
+  revision: 1,
   at: '2026-11-24T16:05:00.000Z',
   bpm: 66,
   clean: true,
@@ -39,7 +43,7 @@ describe('days', () => {
 describe('what crosses the wire', () => {
   it('is given back as it was when it fits', () => {
     expect(checked(newRequestSchema, WISH)).toEqual({ ok: true, value: WISH });
-    expect(checked(newTrySchema, TRY).ok).toBeTrue();
+    expect(checked(newEventSchema, TRY).ok).toBeTrue();
   });
 
   const faults: readonly (readonly [string, unknown, string])[] = [
@@ -49,10 +53,12 @@ describe('what crosses the wire', () => {
     ['a tempo written as text', { ...TRY, bpm: '66' }, 'bpm'],
     ['no number', { ...TRY, seconds: NaN }, 'seconds'],
     ['an id that is none', { ...TRY, id: '1' }, 'id'],
+    ['a day that does not exist', { ...TRY, day: '2026-02-30' }, 'day'],
+    ['who says so', { ...TRY, source: 'teacher' }, 'source'],
   ];
   faults.forEach(([what, value, field]) => {
     it(`tells ${what} at its field`, () => {
-      const result = checked(newTrySchema, value);
+      const result = checked(newEventSchema, value);
       expect(result.ok ? '' : result.fault.field).toBe(field);
     });
   });

@@ -43,6 +43,28 @@ export const maybeDay = () =>
       value == null ? true : isRealDate(value),
     );
 
+/** A day of the calendar that exists. */
+export const day = () =>
+  string()
+    .strict(true)
+    .required('must be a day')
+    .test('day', 'must be a day that exists, such as 2026-12-04', isRealDate);
+
+/** A moment, ISO 8601 in UTC. */
+export const moment = () =>
+  string()
+    .strict(true)
+    .required('must be a time')
+    .matches(
+      /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/,
+      'must be a time such as 2026-11-24T16:05:00.000Z',
+    )
+    .test(
+      'moment',
+      'must be a time that exists',
+      (value) => isRealDate(value.slice(0, 10)) && !Number.isNaN(Date.parse(value)),
+    );
+
 /** What is wrong with a value, and where in it. */
 export interface FieldFault {
   readonly field: string;

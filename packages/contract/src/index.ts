@@ -23,8 +23,20 @@ export type {
   SignIn,
   StudioDoor,
 } from './people';
-export { assignSchema, newTrySchema, savePlanSchema } from './plans';
-export type { Assign, NewTry, Plan, PlanFigures, PlanSummary, SavePlan } from './plans';
+export { newEventSchema, sendEventsSchema } from './events';
+export type { EventsTaken, NewEvent, SendEvents } from './events';
+export { assignSchema, savePlanSchema } from './plans';
+export type {
+  Assign,
+  Overview,
+  Plan,
+  PlanFigures,
+  PlanNews,
+  PlanSummary,
+  SavePlan,
+  SongAtAGlance,
+  StoredEvent,
+} from './plans';
 export type { Problem } from './problem';
 export { isRealDate } from './real-date';
 export { declineSchema, newRequestSchema } from './requests';
@@ -54,3 +66,8 @@ export {
 export type { KnownStudent, SaveProfile, StudentProfile } from './students';
 export { constantsSchema, saveTeachingSchema, teachingSchema } from './teaching';
 export type { SaveTeaching, SongTeaching } from './teaching';
+export { BODIES } from './bodies';
+export { addressOf, ROUTES } from './routes';
+export type { BodyOf, Method, ParamOf, Reach, ReplyOf, Route, RouteName, Routes } from './routes';
+export { settingsSchema } from './studio';
+export type { StudioSettings } from './studio';

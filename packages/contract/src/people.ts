@@ -76,8 +76,10 @@ export const conventionsSchema = exactly({
   leftHanded: boolean().strict(true).required('must be said'),
 }) as unknown as Schema<Conventions>;
 
-/** Who is signed in, with how they like things shown. */
+/** Who is signed in, with how they like things shown and what day it is where they learn. */
 export interface Me extends Person {
+  /** The studio's time zone, as an IANA name. */
+  readonly timeZone: string;
   readonly conventions: Conventions;
 }
 

@@ -1,10 +1,10 @@
-import type { Try } from '@harvu/core/progress';
+import type { PlanEvent, PlanOverview } from '@harvu/core/progress';
 import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
-import type { Student } from '@harvu/core/steps';
-import { array, boolean, number, string, type InferType, type Schema } from 'yup';
-import { isRealDate } from './real-date';
+import type { Student } from '@harvu/core/player';
+import type { Day } from '@harvu/core/units';
+import { array, boolean, type Schema } from 'yup';
 import { exactly, id, whole, words } from './fields';
 import { teachingFields, teachingSchema } from './teaching';
 
@@ -45,32 +45,6 @@ export interface SavePlan {
   readonly takeFigures: boolean;
 }
 
-const moment = () =>
-  string()
-    .strict(true)
-    .required('must be a time')
-    .matches(
-      /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/,
-      'must be a time such as 2026-11-24T16:05:00.000Z',
-    )
-    .test(
-      'moment',
-      'must be a time that exists',
-      (value) => isRealDate(value.slice(0, 10)) && !Number.isNaN(Date.parse(value)),
-    );
-
-/** One try as the practice room sends it; its id is made there, so sending twice stores it once. */
-export const newTrySchema = exactly({
-  id: id(),
-  stepId: words(200),
-  at: moment(),
-  bpm: number().strict(true).defined('must be a tempo or null').nullable().min(1).max(1000),
-  clean: boolean().strict(true).required('must be said'),
-  passes: whole(1, 100),
-  seconds: number().strict(true).required('must be a number').min(0).max(14_400),
-});
-export type NewTry = InferType<typeof newTrySchema>;
-
 export interface PlanSummary {
   readonly id: string;
   readonly songId: string;
@@ -90,10 +64,32 @@ export interface PlanFigures {
   readonly constants: OwnConstants;
 }
 
+/** An event of the log, with when the server had it. */
+export type StoredEvent = PlanEvent & { readonly receivedAt: string };
+
+/** What has changed about a plan since its events up to a number were had. */
+export interface PlanNews extends Pick<Plan, 'version' | 'revision' | 'events' | 'lastEvent'> {}
+
+/** A student's song at a glance. */
+export interface SongAtAGlance extends PlanSummary {
+  readonly overview: PlanOverview;
+  /** Minutes of practice on each day that had some. */
+  readonly minutesByDay: Readonly<Record<Day, number>>;
+}
+
+/** Every song in work that somebody may see, and the day it is in the studio. */
+export interface Overview {
+  readonly today: Day;
+  readonly songs: readonly SongAtAGlance[];
+}
+
 /** One student's way to one song: the revision that was given, and every try since. */
 export interface Plan extends PlanSummary {
   readonly document: SongDocument;
-  readonly tries: readonly Try[];
+  /** All that happened, as it came in. */
+  readonly events: readonly StoredEvent[];
+  /** The number of the last event; what comes after has a higher one. */
+  readonly lastEvent: number;
   readonly version: number;
   readonly teaching: Teaching;
   readonly figures: PlanFigures;

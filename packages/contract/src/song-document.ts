@@ -2,7 +2,8 @@ import { parseChordName } from '@harvu/core/chord';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
-import { HIGHEST_CAPO, LAYERS, type SongDocument } from '@harvu/core/song';
+import { HIGHEST_CAPO } from '@harvu/core/chart';
+import { LAYERS, type SongDocument } from '@harvu/core/song';
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { exactly, whole, words } from './fields';
 
@@ -74,10 +75,13 @@ const frame = exactly({
     .matches(/^[A-G][#b]{0,2}m?$/, 'must be a key such as F#m')
     .optional(),
   hand: string().strict(true).oneOf(['pick', 'fingers']).optional(),
+  part: string().strict(true).min(1).max(24).optional(),
   picking,
   pickup: number().strict(true).integer().min(1).max(23).optional(),
   length: seconds(),
 });
+
+const bpm = () => number().strict(true).min(20).max(400).optional();
 
 const chordMark = exactly({
   name: words(24).test(
@@ -93,6 +97,7 @@ const chordMark = exactly({
 
 const bar = exactly({
   id: documentId('b'),
+  meter: meter().default(undefined).optional(),
   dotted: onlyTrue(),
   repeat: onlyTrue(),
   chords: list(chordMark, 32),
@@ -125,6 +130,9 @@ const section = exactly({
     64,
   ),
   layer: layer(),
+  meter: meter().default(undefined).optional(),
+  tempo: bpm(),
+  tempoTo: bpm(),
   startsAt: seconds(),
   cue: string().strict(true).max(80).optional(),
   cues: maybeList(exactly({ bar: whole(1, 999), words: words(80) }), 999),
@@ -161,7 +169,11 @@ const mapEntry = exactly({
   once: onlyTrue(),
   layer: layer(),
   semitones: number().strict(true).integer().min(-11).max(11).optional(),
-  tempo: number().strict(true).min(20).max(400).optional(),
+  tempo: bpm(),
+  tempoTo: bpm(),
+  until: string().strict(true).min(1).max(80).optional(),
+  fade: onlyTrue(),
+  sometimes: onlyTrue(),
 });
 
 /** A whole song as it is stored and sent. */

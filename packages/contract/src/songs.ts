@@ -22,6 +22,7 @@ export const overruleSchema = exactly({ key: words(1000), reason: words(300) });
 export type Overrule = InferType<typeof overruleSchema>;
 
 export const withdrawSchema = exactly({ key: words(1000) });
+export type WithdrawOverrule = InferType<typeof withdrawSchema>;
 
 export interface Overruled extends Overrule {
   readonly by: string;

@@ -1,5 +1,5 @@
-import type { Shown } from '@harvu/core/progress';
-import type { MeasuredChange, Student } from '@harvu/core/steps';
+import type { Shown } from '@harvu/core/player';
+import type { MeasuredChange, Student } from '@harvu/core/player';
 import { array, number, string, type InferType } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
 

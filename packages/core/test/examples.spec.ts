@@ -35,7 +35,7 @@ for (const folder of folders) {
 }
 const scope = Object.assign({}, ...modules.values()) as Record<string, unknown>;
 const files = folders.flatMap((folder) =>
-  readdirSync(join(SRC, folder))
+  readdirSync(join(SRC, folder), { recursive: true, encoding: 'utf8' })
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.spec.ts'))
     .map((name) => join(SRC, folder, name)),
 );

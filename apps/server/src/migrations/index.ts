@@ -1,7 +1,13 @@
 import { spine } from './0001-spine';
 import { conventionsAndOverrules } from './0002-conventions-and-overrules';
 import { plansByStudent } from './0003-plans-by-student';
+import { events } from './0004-events';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [spine, conventionsAndOverrules, plansByStudent];
+export const MIGRATIONS: readonly Migration[] = [
+  spine,
+  conventionsAndOverrules,
+  plansByStudent,
+  events,
+];

@@ -16,11 +16,11 @@ export interface Keeping<T> {
   readonly at: Date;
 }
 
-/** Where values are kept: the table, the column of whose they are, and the column of the value. */
+/** Where values are kept: the table, the column of whose they are, and the column of the value; never from a request. */
 interface Place {
-  readonly table: 'student_profiles' | 'song_teaching';
-  readonly key: 'person_id' | 'song_id';
-  readonly column: 'profile' | 'teaching';
+  readonly table: string;
+  readonly key: string;
+  readonly column: string;
 }
 
 /** Keeps one value each; whoever saves must have seen the newest. */

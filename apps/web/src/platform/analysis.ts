@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Finding } from '@harvu/core/checks';
-import type { ToLearn } from '@harvu/core/form';
+import type { ToLearn } from '@harvu/core/sameness';
 import type { FoundGrip } from '@harvu/core/fretboard';
 import type {
   EasierGrip,
@@ -12,7 +12,8 @@ import type {
   StepPlan,
 } from '@harvu/core/plan';
 import type { Readiness, StepProgress, TempoLine, Try } from '@harvu/core/progress';
-import type { ReadChart, SongDocument } from '@harvu/core/song';
+import type { ReadChart } from '@harvu/core/chart';
+import type { SongDocument } from '@harvu/core/song';
 import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { wrap } from 'comlink';
 import { from, type Observable } from 'rxjs';

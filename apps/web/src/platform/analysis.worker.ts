@@ -1,6 +1,6 @@
 import { constantsWith } from '@harvu/core/assumptions';
 import { findingsOf, stepFindings } from '@harvu/core/checks';
-import { barsToLearn } from '@harvu/core/form';
+import { barsToLearn } from '@harvu/core/sameness';
 import type { Conventions } from '@harvu/core/fretboard';
 import {
   easierGrip,
@@ -13,7 +13,8 @@ import {
   type Practice,
 } from '@harvu/core/plan';
 import { readinessOf, stepProgress, tempoLines, type Try } from '@harvu/core/progress';
-import { readChart, type SongDocument } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
+import type { SongDocument } from '@harvu/core/song';
 import { tightestChanges, workpieceOf } from '@harvu/core/steps';
 import { expose } from 'comlink';
 import type { PlanRequest } from './plan-request';

@@ -1,7 +1,7 @@
 import { parseChordName } from '@harvu/core/chord';
 import { findGrips, type FoundGrip } from '@harvu/core/fretboard';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
-import { handFor } from '@harvu/core/steps';
+import { handFor } from '@harvu/core/player';
 
 const OFFERED = 8;
 

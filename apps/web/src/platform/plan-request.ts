@@ -1,7 +1,7 @@
 import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
-import type { Student } from '@harvu/core/steps';
+import type { Student } from '@harvu/core/player';
 
 /** A song, how it is taught, and whom it is taught to. */
 export interface PlanRequest {

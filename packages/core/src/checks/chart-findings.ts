@@ -1,5 +1,6 @@
-import { readChart, writeChart, type ChartFault, type SongDocument } from '../song';
-import { createFinding, type CheckCode, type Finding } from './finding';
+import { readChart, writeChart } from '../chart';
+import type { ChartFault, Section, SongDocument } from '../song';
+import { createFinding, type CheckCode, type Finding, type FindingPlace } from './finding';
 
 /** Faults of the chart that are findings too, so that they hold an assignment back or are kept with a reason. */
 const CHART_CHECKS: ReadonlySet<string> = new Set<ChartFault['code'] & CheckCode>([
@@ -9,12 +10,15 @@ const CHART_CHECKS: ReadonlySet<string> = new Set<ChartFault['code'] & CheckCode
   'map-cover',
 ]);
 
-const HEAD = /^\[([^\][=]+?)\s*(?:=[^\]]*)?\]/;
+/** All bars written in a section, in the order of the text. */
+function writtenIds({ bars, endings = [], differences = [] }: Section): readonly string[] {
+  const more = [...endings, ...differences].flatMap((one) => one.bars);
+  return [...bars, ...more].map((bar) => bar.id);
+}
 
-/** The section a line of the chart stands in. */
-function sectionAt(lines: readonly string[], line: number): string {
-  const head = lines.slice(0, line).findLast((one) => HEAD.test(one));
-  return HEAD.exec(head ?? '')?.[1] ?? 'the map';
+/** A fault of the map is told there, whatever section it is about. */
+function wordsOf({ code }: ChartFault, section: Section | undefined): string {
+  return code === 'map-cover' || !section ? 'the map' : section.name;
 }
 
 /**
@@ -27,11 +31,16 @@ function sectionAt(lines: readonly string[], line: number): string {
 export function chartFindings(song: SongDocument): readonly Finding[] {
   const text = writeChart(song);
   const lines = text.split('\n');
-  return readChart(text)
+  return readChart(text, song)
     .faults.filter(({ code }) => CHART_CHECKS.has(code))
-    .map(({ code, line, message }) => {
-      const at = code === 'map-cover' ? 'the map' : sectionAt(lines, line);
-      const cause = `${message} ${lines[line - 1] ?? ''}`;
-      return createFinding(code as CheckCode, { at, message, cause });
+    .map((fault) => {
+      const { code, line, message, detail, bar } = fault;
+      const section = song.sections[fault.section ?? -1];
+      const place: FindingPlace = section ? { kind: 'section', id: section.id } : { kind: 'map' };
+      const barId = section && bar !== undefined ? [writtenIds(section)[bar] ?? bar] : [];
+      return createFinding(code as CheckCode, {
+        ...{ place, at: wordsOf(fault, section), message, cause: [...barId, ...detail] },
+        formerCause: `${message} ${lines[line - 1] ?? ''}`,
+      });
     });
 }

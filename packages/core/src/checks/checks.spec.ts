@@ -1,7 +1,9 @@
 import { USUAL_CONVENTIONS } from '../fretboard';
-import { readChart, withCommand, writeChart, type SongDocument } from '../song';
+import { readChart, writeChart } from '../chart';
+import { withCommand } from '../edits';
+import type { SongDocument } from '../song';
 import { makePlan, SCHOOLS, USUAL_TEACHING, type PlanChange } from '../plan';
-import { USUAL_STUDENT, type Student } from '../steps';
+import { USUAL_STUDENT, type Student } from '../player';
 import { CHECKS, findingsOf, stepFindings, type CheckCode, type Finding } from './index';
 
 const FRAME = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick\n';
@@ -309,6 +311,24 @@ describe('what Harvu notices', () => {
       findingsOf(songOf(`${FRAME}grip D: ${grip}\n[A]\n| D | G |`))[0]?.key;
     expect(keyOf('xx0242')).toBe(keyOf('xx0242'));
     expect(keyOf('xx0242')).not.toBe(keyOf('xx0231'));
+  });
+
+  it('has a key that outlasts new words and new names of sections', () => {
+    for (const [, what, chart] of CALIBRATION) {
+      const song = songOf(chart);
+      const renamed = song.sections.reduce(
+        (now, { id, name }) =>
+          withCommand(now, { kind: 'rename-section', section: id, name: `${name} anew` }),
+        song,
+      );
+      const found = findingsOf(song);
+      const isOfNames = found.some((one) => one.key.includes('unwritten'));
+      if (isOfNames) continue;
+      expect(findingsOf(renamed).map((one) => one.key))
+        .withContext(what)
+        .toEqual(found.map((one) => one.key));
+      for (const { key, message } of found) expect(key).not.toContain(message);
+    }
   });
 
   it('is said in the reader’s words, and is the same finding all the same', () => {

@@ -1,4 +1,5 @@
-import { clockMarks, playingOf, songClock, type MarkedSection } from '../form';
+import { clockMarks, songClock, type MarkedSection } from '../recording';
+import { timelineOf } from '../timeline';
 import type { SongDocument } from '../song';
 import { formatClock, seconds } from '../units';
 import { createFinding, type Finding } from './finding';
@@ -17,7 +18,10 @@ function lengthFinding(before: MarkedSection, at: MarkedSection, missingBars: nu
   const has = missingBars > 0 ? 'lacks' : 'has too many:';
   const clock = `${formatClock(seconds(before.startsAtS))} to ${formatClock(seconds(at.startsAtS))}`;
   const message = `From ${clock} the recording ${missingBars > 0 ? 'is longer' : 'is shorter'}: it ${has} ${barsWords(missingBars)} here. Listen again, or move the mark.`;
-  return createFinding('clock', { at: before.name, message });
+  return createFinding('clock', {
+    ...{ place: { kind: 'section', id: before.section }, at: before.name, message },
+    cause: ['bars', missingBars],
+  });
 }
 
 /**
@@ -27,14 +31,17 @@ function lengthFinding(before: MarkedSection, at: MarkedSection, missingBars: nu
  * clockFindings(EMPTY_SONG) // []
  */
 export function clockFindings(song: SongDocument): readonly Finding[] {
-  const playing = playingOf(song);
-  const marks = clockMarks(song, playing);
+  const timeline = timelineOf(song);
+  const marks = clockMarks(song, timeline);
   if (marks.length < 2) return [];
-  const fit = songClock(song, playing);
+  const fit = songClock(song, timeline);
   if (!fit) {
     const wrong = marks.find((one, index) => one.startsAtS <= (marks[index - 1]?.startsAtS ?? -1));
     const message = 'Its mark is not after the one before it. Mark it again.';
-    return wrong ? [createFinding('clock', { at: wrong.name, message })] : [];
+    if (!wrong) return [];
+    const place = { kind: 'section', id: wrong.section } as const;
+    const cause = ['order', wrong.startsAtS];
+    return [createFinding('clock', { place, cause, at: wrong.name, message })];
   }
   const lengths = fit.residuals.flatMap(({ missingBars }, index) => {
     const [before, at] = [marks[index - 1], marks[index]];
@@ -52,7 +59,8 @@ function tempoFindings(
     const text = String(Math.round(bpm));
     found.push(
       createFinding('clock', {
-        at: 'the frame',
+        place: { kind: 'frame' },
+        cause: ['tempo', frame.tempo, Math.round(bpm)],
         message: `The marks run at ${bpm.toFixed(1)} bpm; ${frame.tempo} is stated.`,
         remedies: [
           { label: `Set ${text} bpm`, commands: [{ kind: 'set-frame', field: 'tempo', text }] },
@@ -63,7 +71,8 @@ function tempoFindings(
   if (Math.abs(driftPercent) > DRIFT_PERCENT) {
     const size = Math.abs(driftPercent).toFixed(1);
     const message = `The recording gets ${size} % ${driftPercent > 0 ? 'faster' : 'slower'} from its beginning to its end.`;
-    found.push(createFinding('clock', { at: 'the frame', message }));
+    const cause = ['drift', driftPercent > 0 ? 'faster' : 'slower'];
+    found.push(createFinding('clock', { place: { kind: 'frame' }, cause, message }));
   }
   return found;
 }

@@ -12,7 +12,8 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
     .filter((grip) => grip.doubt)
     .map(({ name }) =>
       createFinding('doubt-open', {
-        at: name,
+        place: { kind: 'grip', name },
+        cause: ['grip'],
         message: 'This grip needs listening.',
         remedies: [
           { label: 'It is right', commands: [{ kind: 'doubt-grip', name, isOpen: false }] },
@@ -22,15 +23,17 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
   const sections = song.sections.flatMap((section): readonly Finding[] => {
     const bars =
       section.parent === undefined ? sectionBars(song, section) : ownDoubts(song, section);
-    const open = bars.flatMap((bar, index) =>
-      bar.chords.some((mark) => mark.doubt) ? [index + 1] : [],
-    );
+    const isOpen = (bar: Bar): boolean => bar.chords.some((mark) => mark.doubt);
+    const openBars = bars.filter(isOpen);
+    const open = bars.flatMap((bar, index) => (isOpen(bar) ? [index + 1] : []));
+    const place = { kind: 'section', id: section.id } as const;
     const where = open.length === 1 ? 'Bar' : 'Bars';
     return [
       ...(open.length > 0
         ? [
             createFinding('doubt-open', {
-              at: section.name,
+              ...{ place, at: section.name },
+              cause: ['bars', ...openBars.map((bar) => bar.id)],
               message: `${where} ${open.join(', ')} ${open.length === 1 ? 'needs' : 'need'} listening.`,
             }),
           ]
@@ -38,7 +41,8 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
       ...(section.timesDoubt
         ? [
             createFinding('doubt-open', {
-              at: section.name,
+              ...{ place, at: section.name },
+              cause: ['times', section.times],
               message: `How often it is played (${section.times} times) needs listening.`,
               remedies: [
                 {

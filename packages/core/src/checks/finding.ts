@@ -1,5 +1,6 @@
 import type { PatternWay } from '../rhythm';
-import type { SongCommand } from '../song';
+import type { SongCommand } from '../edits';
+import type { SectionId } from '../song';
 
 /** What Harvu notices by itself, by code; a fault must be settled or overruled, a doubt may be dismissed. */
 export const CHECKS = {
@@ -42,37 +43,69 @@ export interface Remedy {
   readonly commands: readonly SongCommand[];
 }
 
+/** What a finding is about, by what stays the same when things are renamed and reworded. */
+export type FindingPlace =
+  | { readonly kind: 'frame' | 'map' | 'song' }
+  | { readonly kind: 'section'; readonly id: SectionId }
+  | { readonly kind: 'grip' | 'pattern'; readonly name: string }
+  | { readonly kind: 'step'; readonly id: string };
+
 /** Something noticed: what, where, and what to do. */
 export interface Finding {
   readonly code: CheckCode;
   readonly severity: Severity;
-  /** The same as long as its cause is the same, so that what was dismissed stays so. */
+  /** The same as long as its place and its cause are the same, so that what was dismissed stays so. */
   readonly key: string;
-  /** Where: a grip or a section by name, "the frame". */
+  readonly place: FindingPlace;
+  /** Where, in words: a grip or a section by name, "the frame". */
   readonly at: string;
   readonly message: string;
   readonly remedies: readonly Remedy[];
   /** Patterns to be drawn below each other, where two tellings differ. */
   readonly patterns: readonly PatternWay[];
+  /** The keys it had while keys were made of words; only what was kept under them asks for these. */
+  readonly formerKeys: readonly string[];
+}
+
+/** What a cause is made of: codes, figures, frets, chord names; never words that could be put otherwise. */
+export type Cause = readonly (string | number)[];
+
+function placeKey(place: FindingPlace): string {
+  if ('id' in place) return `${place.kind}:${place.id}`;
+  return 'name' in place ? `${place.kind}:${place.name}` : place.kind;
+}
+
+const PLACE_WORDS = { frame: 'the frame', map: 'the map', song: 'the song' } as const;
+
+/** How a place is told where it has a name of its own or none is given. */
+function placeWords(place: FindingPlace): string {
+  if ('name' in place) return place.name;
+  return 'id' in place ? place.id : PLACE_WORDS[place.kind];
 }
 
 /**
- * Makes a finding; its severity is that of its code, its key where it is and its cause, by default
- * what it says.
+ * Makes a finding; its severity is that of its code, its key is made of code, place and cause.
  *
  * @example
- * createFinding('key-fit', { at: 'the frame', message: 'x' }).severity // 'doubt'
+ * createFinding('key-fit', { place: { kind: 'frame' }, cause: ['Eb', 'G'], message: 'x' }).key // 'key-fit|frame|Eb|G'
  */
 export function createFinding(
   code: CheckCode,
-  what: Pick<Finding, 'at' | 'message'> & {
-    /** What it is about, the same in everybody's words. */
-    readonly cause?: string;
+  what: Pick<Finding, 'place' | 'message'> & {
+    /** What it rests on: it is told anew when this changes. */
+    readonly cause: Cause;
+    /** Where, in words; the name of the place by default. */
+    readonly at?: string;
     readonly remedies?: readonly Remedy[];
     readonly patterns?: readonly PatternWay[];
+    /** What stood in its key for its cause before. */
+    readonly formerCause?: string;
   },
 ): Finding {
-  const { at, message, cause = message, remedies = [], patterns = [] } = what;
-  const key = `${code}|${at}|${cause}`;
-  return { code, severity: CHECKS[code], key, at, message, remedies, patterns };
+  const { place, message, cause, remedies = [], patterns = [] } = what;
+  const { at = placeWords(place), formerCause = message } = what;
+  const key = [code, placeKey(place), ...cause].join('|');
+  const formerKeys = [formerCause, message].map((one) => `${code}|${at}|${one}`);
+  const severity = CHECKS[code];
+  return { code, severity, key, place, at, message, remedies, patterns, formerKeys };
 }

@@ -1,6 +1,6 @@
 import { USUAL_CONVENTIONS, type Conventions } from '../fretboard';
 import { settledFrame, type SongDocument } from '../song';
-import { handFor } from '../steps';
+import { handFor } from '../player';
 import { chartFindings } from './chart-findings';
 import { clockFindings } from './clock-findings';
 import { doubtFindings } from './doubt-findings';

@@ -6,8 +6,9 @@ import {
   transposeChordName,
   type TimedChord,
 } from '../chord';
-import { playingOf } from '../form';
-import { settledFrame, type Frame, type SongCommand, type SongDocument } from '../song';
+import { timelineOf } from '../timeline';
+import { settledFrame, type Frame, type SongDocument } from '../song';
+import type { SongCommand } from '../edits';
 import { beatsToNumber } from '../units';
 import { createFinding, type Finding, type Remedy } from './finding';
 
@@ -58,7 +59,8 @@ export function frameFindings(song: SongDocument): readonly Finding[] {
   );
   return [
     createFinding('frame-missing', {
-      at: 'the frame',
+      place: { kind: 'frame' },
+      cause: fields,
       message: `Not stated: ${joined(missing.map((one) => one.says))}. Whoever learns the song needs it first.`,
       remedies,
     }),
@@ -67,7 +69,7 @@ export function frameFindings(song: SongDocument): readonly Finding[] {
 
 function soundingChords(song: SongDocument): readonly TimedChord[] {
   const { capo } = settledFrame(song.frame);
-  const bars = playingOf(song).occurrences.flatMap((one) => one.bars);
+  const bars = timelineOf(song).occurrences.flatMap((one) => one.bars);
   return bars.flatMap((bar) =>
     bar.chords.map(({ chord, beats }) => ({
       name: transposeChordName(chord, capo),
@@ -101,7 +103,8 @@ export function keyFindings(song: SongDocument): readonly Finding[] {
   const percent = (share: number): string => `${Math.round(share * 100)} %`;
   return [
     createFinding('key-fit', {
-      at: 'the frame',
+      place: { kind: 'frame' },
+      cause: [stated, best.name],
       message: `The key is said to be ${chordLabel(stated)}, but what sounds fits ${chordLabel(best.name)} better: ${percent(best.fits)} against ${percent(fits)}.`,
       remedies: [
         {

@@ -1,6 +1,7 @@
 import { assumed } from '../assumptions';
+import { writeClaim } from '../chart';
 import { chordLabel, parseChordName, type ChordName } from '../chord';
-import { playingOf } from '../form';
+import { chordSpans, secondsAt, stretchOf, timelineOf } from '../timeline';
 import {
   checkGrip,
   findGrips,
@@ -21,7 +22,6 @@ import {
 } from '../fretboard';
 import { toneName } from '../pitch';
 import type { NamedGrip, SongDocument } from '../song';
-import { beatsToNumber } from '../units';
 import { createFinding, type Finding, type Remedy } from './finding';
 
 const SLIPS_OFFERED = 3;
@@ -29,15 +29,17 @@ const FULL_BARRE = 5;
 
 /** How long each chord is stayed on at the longest, in seconds. */
 function longestHeld(song: SongDocument): ReadonlyMap<string, number> {
+  const stretch = stretchOf(timelineOf(song).occurrences.flatMap((one) => one.bars));
+  const spans = chordSpans(stretch).flatMap((own, index) => {
+    const laid = stretch.bars[index];
+    return laid ? own.map(({ chord, at }) => ({ chord, startsAt: secondsAt(laid, at) })) : [];
+  });
+  const changes = spans.filter(({ chord }, index) => chord !== spans[index - 1]?.chord);
   const longest = new Map<string, number>();
-  let [chord, seconds] = ['', 0];
-  for (const { bars, tempo } of playingOf(song).occurrences) {
-    for (const one of bars.flatMap((bar) => bar.chords)) {
-      seconds = (one.chord === chord ? seconds : 0) + (beatsToNumber(one.beats) * 60) / tempo;
-      chord = one.chord;
-      longest.set(chord, Math.max(longest.get(chord) ?? 0, seconds));
-    }
-  }
+  changes.forEach(({ chord, startsAt }, index) => {
+    const lasts = (changes[index + 1]?.startsAt ?? stretch.lasts) - startsAt;
+    longest.set(chord, Math.max(longest.get(chord) ?? 0, lasts));
+  });
   return longest;
 }
 
@@ -100,8 +102,9 @@ function originFinding({ name, grip, chord, setup }: Judged): Finding | undefine
   );
   if (!true_) return undefined;
   return createFinding('grip-origin', {
-    at: name,
-    cause: formatGrip(grip),
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    formerCause: formatGrip(grip),
     message: `${formatGrip(grip)} does not sound ${chordLabel(name)} counted from the capo, but does counted from the nut: from the capo it is ${formatGrip(true_)}.`,
     remedies: [toRemedy(name, true_)],
   });
@@ -118,8 +121,9 @@ function strikeFinding({ name, grip, chord, setup, check, words }: Judged): Find
   const isOpenBelow = grip[low] === 0;
   if (check.verdict !== 'differs' || !struck || !isOpenBelow) return undefined;
   return createFinding('grip-strike', {
-    at: name,
-    cause: formatGrip(grip),
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    formerCause: formatGrip(grip),
     message: `${formatGrip(grip)} sounds ${chordLabel(name)} only from ${words.string(struck.findIndex((fret) => fret !== null))} on. Say which strings are struck.`,
     remedies: [toRemedy(name, struck)],
   });
@@ -131,8 +135,9 @@ function slipFinding(judged: Judged): Finding | undefined {
   if (!first) return undefined;
   const { name, grip, check } = judged;
   return createFinding('grip-slip', {
-    at: name,
-    cause: formatGrip(grip),
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    formerCause: formatGrip(grip),
     message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)}, not ${chordLabel(name)}: perhaps ${slipWords(first, judged.words)}.`,
     remedies: [...slips.map((slip) => toRemedy(name, slip.grip)), rename(name, check.sounds)],
   });
@@ -142,8 +147,9 @@ function nameFinding({ name, grip, check }: Judged): Finding {
   const foreign =
     check.extra.length > 0 ? ` ${tones(check.extra, name)} does not belong to it.` : '';
   return createFinding('grip-name', {
-    at: name,
-    cause: formatGrip(grip),
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    formerCause: formatGrip(grip),
     message: `${formatGrip(grip)} does not sound ${chordLabel(name)} but ${chordLabel(check.sounds)}.${foreign}`,
     remedies: [rename(name, check.sounds)],
   });
@@ -152,8 +158,9 @@ function nameFinding({ name, grip, check }: Judged): Finding {
 function omitsFinding({ name, grip, check }: Judged): Finding {
   const what = tones(check.missing, name);
   return createFinding('grip-omits', {
-    at: name,
-    cause: formatGrip(grip),
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    formerCause: formatGrip(grip),
     message: `${formatGrip(grip)} leaves out ${what} of ${chordLabel(name)}; what sounds is ${chordLabel(check.sounds)}.`,
     remedies: [rename(name, check.sounds)],
   });
@@ -162,8 +169,9 @@ function omitsFinding({ name, grip, check }: Judged): Finding {
 function colourFinding(judged: Judged): Finding {
   const { name, grip, check } = judged;
   return createFinding('grip-colour', {
-    at: name,
-    cause: formatGrip(grip),
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    formerCause: formatGrip(grip),
     message: `${formatGrip(grip)} sounds ${chordLabel(check.sounds)} (${tones(check.extra, name)} more); ${chordLabel(name)} is the plain name for it.`,
     remedies: [
       rename(name, check.sounds),
@@ -215,8 +223,9 @@ function barreFindings(judged: Judged): readonly Finding[] {
   const easier = easierGrip(judged, true);
   return [
     createFinding('grip-reach', {
-      at: name,
-      cause: `${formatGrip(grip)} held`,
+      place: { kind: 'grip', name },
+      cause: [formatGrip(grip), 'held'],
+      formerCause: `${formatGrip(grip)} held`,
       message: `The barre of ${chordLabel(name)} is held for ${Math.round(heldS)} s on end, which tires the hand.`,
       remedies: easier ? [toRemedy(name, easier, `Easier: ${formatGrip(easier)}`)] : [],
     }),
@@ -229,8 +238,9 @@ function handFindings(judged: Judged): readonly Finding[] {
     const easier = fault.code === 'grip-reach' ? easierGrip(judged) : undefined;
     const usual = fault.code === 'grip-conflict' ? fingeringOf(grip, hand) : undefined;
     return createFinding(fault.code, {
-      at: name,
-      cause: `${causeOf(judged)} ${fault.string ?? ''}`,
+      place: { kind: 'grip', name },
+      cause: [causeOf(judged), fault.string ?? 'all'],
+      formerCause: `${causeOf(judged)} ${fault.string ?? ''}`,
       message: fault.message,
       remedies: [
         ...(easier ? [toRemedy(name, easier, `Easier: ${formatGrip(easier)}`)] : []),
@@ -256,7 +266,8 @@ function twinFindings(song: SongDocument): readonly Finding[] {
       ...(sameName
         ? [
             createFinding('grip-twin', {
-              at: name,
+              place: { kind: 'grip', name },
+              cause: ['grips', formatGrip(sameName.grip), formatGrip(grip)],
               message: `${chordLabel(name)} names two grips, ${formatGrip(sameName.grip)} and ${formatGrip(grip)}. Give one of them a name of its own.`,
             }),
           ]
@@ -264,7 +275,8 @@ function twinFindings(song: SongDocument): readonly Finding[] {
       ...(sameGrip
         ? [
             createFinding('grip-twin', {
-              at: name,
+              place: { kind: 'grip', name },
+              cause: ['names', formatGrip(grip), sameGrip.name],
               message: `${formatGrip(grip)} has two names, ${chordLabel(sameGrip.name)} and ${chordLabel(name)}.`,
               remedies: [rename(name, sameGrip.name)],
             }),
@@ -277,11 +289,12 @@ function twinFindings(song: SongDocument): readonly Finding[] {
 function claimFindings(song: SongDocument): readonly Finding[] {
   return song.grips.flatMap(({ name, grip, claim }): readonly Finding[] => {
     if (!claim) return [];
+    const place = { kind: 'grip', name } as const;
     const source = song.grips.find((one) => one.name === claim.of);
     const said = `${chordLabel(name)} is said to be the shape of ${chordLabel(claim.of)}`;
     if (!source) {
       const message = `${said}, which has no grip of yours. Write that grip first.`;
-      return [createFinding('shape-claim', { at: name, message })];
+      return [createFinding('shape-claim', { place, cause: ['no-grip', claim.of], message })];
     }
     const moved = withShapeMoved(source.grip, claim);
     const held = (one: Grip): string => one.map((fret) => fret ?? 0).join();
@@ -289,7 +302,8 @@ function claimFindings(song: SongDocument): readonly Finding[] {
     const gives = moved ? `, which gives ${formatGrip(moved)}` : ', which leaves the neck';
     return [
       createFinding('shape-claim', {
-        at: name,
+        place,
+        cause: [writeClaim(claim), formatGrip(source.grip), formatGrip(grip)],
         message: `${said} moved${gives}; written is ${formatGrip(grip)}.`,
         remedies: moved ? [toRemedy(name, moved)] : [],
       }),

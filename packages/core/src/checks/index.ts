@@ -1,5 +1,5 @@
 export { CHECKS, createFinding } from './finding';
-export type { CheckCode, Finding, Remedy, Severity } from './finding';
+export type { Cause, CheckCode, Finding, FindingPlace, Remedy, Severity } from './finding';
 export { findingsOf } from './findings';
 export { frameFindings, keyFindings } from './frame-findings';
 export { gripFindings } from './grip-findings';

@@ -1,7 +1,7 @@
 import { chordLabel, transposeChordName } from '../chord';
-import { chordRow, playingOf } from '../form';
+import { chordRow, timelineOf } from '../timeline';
 import { sectionBars, type SongDocument } from '../song';
-import { songGrips, type SongGrip } from '../steps';
+import { songGrips, type SongGrip } from '../player';
 import { createFinding, type Finding } from './finding';
 
 function list(names: readonly string[]): string {
@@ -14,7 +14,8 @@ function ungripped(played: readonly string[], grips: readonly SongGrip[]): reado
   if (without.length === 0) return [];
   return without.map((name) =>
     createFinding('inventory', {
-      at: name,
+      place: { kind: 'grip', name },
+      cause: ['no-grip'],
       message: `${chordLabel(name)} is in the chart, and no grip is known for it. Write one: grip ${name}: x02210.`,
     }),
   );
@@ -26,7 +27,8 @@ function unused(song: SongDocument, played: readonly string[]): readonly Finding
     .filter(({ name }) => !song.grips.some((one) => one.claim?.of === name))
     .map(({ name }) =>
       createFinding('inventory', {
-        at: name,
+        place: { kind: 'grip', name },
+        cause: ['unused'],
         message: `The grip of ${chordLabel(name)} is written, and the chart never plays it.`,
         remedies: [{ label: `Drop ${chordLabel(name)}`, commands: [{ kind: 'drop-grip', name }] }],
       }),
@@ -50,7 +52,8 @@ function transposed(song: SongDocument, grips: readonly SongGrip[]): readonly Fi
     const proposed = grips.filter((grip) => moved.includes(grip.name));
     return [
       createFinding('inventory', {
-        at: entry.section,
+        ...{ place: { kind: 'section', id: section.id }, at: section.name },
+        cause: ['moved', by, ...moved],
         message: `${entry.section} comes ${by > 0 ? '+' : '−'}${Math.abs(by)} semitones; ${list(moved)} ${moved.length === 1 ? 'has' : 'have'} no grip of yours, nor is a capo planned.`,
         remedies: [
           {
@@ -76,9 +79,9 @@ function transposed(song: SongDocument, grips: readonly SongGrip[]): readonly Fi
  * inventoryFindings(readChart('grip D: xx0232\n[A]\n| G |').song).map((one) => one.at) // ['D']
  */
 export function inventoryFindings(song: SongDocument): readonly Finding[] {
-  const playing = playingOf(song);
-  const played = [...new Set(chordRow(playing.occurrences.flatMap((one) => one.bars)))];
+  const timeline = timelineOf(song);
+  const played = [...new Set(chordRow(timeline.occurrences.flatMap((one) => one.bars)))];
   if (played.length === 0) return [];
-  const grips = songGrips(song, playing);
+  const grips = songGrips(song, timeline);
   return [...ungripped(played, grips), ...unused(song, played), ...transposed(song, grips)];
 }

@@ -1,5 +1,5 @@
 import { chordLabel } from '../chord';
-import { barsInLayer, changesOffSlot, patternNamed, playingOf, songPatterns } from '../form';
+import { barsInLayer, changesOffSlot, patternNamed, timelineOf, songPatterns } from '../timeline';
 import {
   formatMeter,
   parseStrokes,
@@ -17,7 +17,11 @@ const EVEN_SUBDIVISIONS: readonly number[] = [1, 2, 4];
 
 function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding[] {
   const read = readPattern(named.meter, named.strokes);
-  if (!read.ok) return [createFinding('pattern-fill', { at: named.name, message: read.message })];
+  const place = { kind: 'pattern', name: named.name } as const;
+  if (!read.ok) {
+    const cause = [read.code, named.strokes.join(' ')];
+    return [createFinding('pattern-fill', { place, cause, message: read.message })];
+  }
   const meter = formatMeter(settledFrame(song.frame).meter);
   const own = formatMeter(named.meter);
   const isPlayed = song.sections.some(
@@ -26,7 +30,7 @@ function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding
   );
   if (own === meter || !isPlayed) return [];
   const message = `This pattern fills ${own}, and the song is in ${meter}. Write it anew for ${meter}.`;
-  return [createFinding('pattern-fill', { at: named.name, message })];
+  return [createFinding('pattern-fill', { place, cause: ['meter', own, meter], message })];
 }
 
 /** Strums that go against an even hand: downs belong on even slots, ups on odd ones. */
@@ -57,7 +61,8 @@ function handFindings(named: NamedPattern, pattern: Pattern): readonly Finding[]
   const what = isDown ? 'a down between the beats' : 'an up on the beat';
   return [
     createFinding('pattern-hand', {
-      at: named.name,
+      place: { kind: 'pattern', name: named.name },
+      cause: [named.strokes.join(' ')],
       message: `Slot ${first + 1} is ${what}: the hand does not swing evenly there. Turn the stroke, or let the pattern be free.`,
       remedies: [
         {
@@ -95,7 +100,8 @@ function tellingFindings(named: NamedPattern, pattern: Pattern): readonly Findin
   const strokes = asTold && strokesOf(asTold.pattern);
   return [
     createFinding('pattern-tellings', {
-      at: named.name,
+      place: { kind: 'pattern', name: named.name },
+      cause: [named.told, written],
       message,
       remedies: [
         { label: 'What is written', commands: [{ kind: 'set-pattern', pattern: untold }] },
@@ -119,7 +125,7 @@ function tellingFindings(named: NamedPattern, pattern: Pattern): readonly Findin
 /** A section that is to be played with a pattern nobody wrote. */
 function unknownFindings(song: SongDocument): readonly Finding[] {
   const written = new Set(song.patterns.map((one) => one.name));
-  return song.sections.flatMap(({ name, pattern, patternUses = [] }) => {
+  return song.sections.flatMap(({ id, name, pattern, patternUses = [] }) => {
     const told = [
       ...(pattern === undefined ? [] : [pattern]),
       ...patternUses.map((u) => u.pattern),
@@ -128,7 +134,8 @@ function unknownFindings(song: SongDocument): readonly Finding[] {
       .filter((one) => !written.has(one))
       .map((one) =>
         createFinding('pattern-fill', {
-          at: name,
+          ...{ place: { kind: 'section', id }, at: name },
+          cause: ['unwritten', one],
           message: `It is played with “${one}”, which is not written. Write the pattern, or choose another.`,
         }),
       );
@@ -138,14 +145,16 @@ function unknownFindings(song: SongDocument): readonly Finding[] {
 function slotFindings(song: SongDocument): readonly Finding[] {
   const seen = new Set<string>();
   const patterns = songPatterns(song);
-  return playingOf(song).occurrences.flatMap((occurrence): readonly Finding[] => {
+  return timelineOf(song).occurrences.flatMap((occurrence): readonly Finding[] => {
     if (seen.has(occurrence.section)) return [];
     seen.add(occurrence.section);
     const [off] = changesOffSlot(barsInLayer(occurrence, 'full', patterns));
     if (!off) return [];
     const beat = Number(off.beat.toFixed(2));
     const message = `In bar ${off.bar} ${chordLabel(off.chord)} comes on beat ${beat}, where ${off.pattern} has no slot. Move the chord, or use a finer pattern.`;
-    return [createFinding('change-slot', { at: occurrence.name, message })];
+    const place = { kind: 'section', id: occurrence.section } as const;
+    const cause = [off.bar, off.chord, off.beat, off.pattern];
+    return [createFinding('change-slot', { place, cause, at: occurrence.name, message })];
   });
 }
 

@@ -29,5 +29,9 @@ export function rightsFindings(song: SongDocument): readonly Finding[] {
   if (sum <= MOST_WORDS && counts.every((count) => count <= MOST_CUE_WORDS * 2)) return [];
   const message =
     'These are many words. Lyrics need a licence, also to print or to share them; a few cue words are enough. Local law decides.';
-  return [createFinding('rights', { at: 'the song', message, cause: 'long words' })];
+  return [
+    createFinding('rights', {
+      ...{ place: { kind: 'song' }, cause: ['words'], message, formerCause: 'long words' },
+    }),
+  ];
 }

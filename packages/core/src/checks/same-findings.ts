@@ -1,4 +1,4 @@
-import { compareBars, compareLine, type ComparedBar, type Comparison } from '../form';
+import { compareBars, compareLine, type ComparedBar, type Comparison } from '../sameness';
 import {
   barBeats,
   barChords,
@@ -9,7 +9,7 @@ import {
   type Section,
   type SongDocument,
 } from '../song';
-import { createFinding, type Finding, type Remedy } from './finding';
+import { createFinding, type Cause, type Finding, type Remedy } from './finding';
 
 /** Less alike than this, music is not worth deriving from each other. */
 const WORTH_DERIVING = 0.6;
@@ -84,6 +84,12 @@ function likeBefore(
   return found[0];
 }
 
+/** What two sections have in common, in figures. */
+function causeOf({ id }: Section, comparison: Comparison): Cause {
+  const { relation, semitones, changedBars, droppedBars } = comparison;
+  return [relation, id, semitones, changedBars.join(' '), droppedBars.join(' ')];
+}
+
 function couldDerive(song: SongDocument): readonly Finding[] {
   const own = song.sections
     .filter((section) => section.parent === undefined)
@@ -99,7 +105,8 @@ function couldDerive(song: SongDocument): readonly Finding[] {
     });
     return [
       createFinding('same-claim', {
-        at: one.section.name,
+        ...{ place: { kind: 'section', id: one.section.id }, at: one.section.name },
+        cause: causeOf(like.section, comparison),
         message: line,
         remedies: deriveRemedies(like.section, one.section, comparison),
       }),
@@ -118,7 +125,8 @@ function falselyDerived(song: SongDocument): readonly Finding[] {
     const commands = [{ kind: 'write-out' as const, section: section.id }];
     return [
       createFinding('same-claim', {
-        at: section.name,
+        ...{ place: { kind: 'section', id: section.id }, at: section.name },
+        cause: ['differs', parent.id],
         message,
         remedies: [{ label: 'Write it out', commands }],
       }),

@@ -1,30 +1,31 @@
 import { chordLabel } from '../chord';
 import type { StepPlan } from '../plan';
-import type { Step, StepKind, StepLimit } from '../steps';
-import { createFinding, type Finding } from './finding';
+import { kindOf, type Step, type StepLimit } from '../steps';
+import { createFinding, type Cause, type Finding } from './finding';
 
 function titles(steps: readonly Step[]): string {
   return steps.map((step) => `“${step.title}”`).join(', ');
 }
 
-const HAS_FRETS: readonly StepKind[] = [
-  'grip',
-  'change',
-  'half',
-  'section',
-  'difference',
-  'join',
-  'whole',
-];
+/** What a finding about a step has alike. */
+function about(step: Step, message: string, cause: Cause) {
+  const place = { kind: 'step', id: step.id } as const;
+  return { place, at: step.title, message, cause, formerCause: step.id };
+}
+
+/** The step that gets tuning and capo set. */
+function isFrame(step: Step): boolean {
+  return kindOf(step).matter === 'frame';
+}
 
 /** Fret numbers that are told before the guitar is tuned and has its capo on. */
 function frameFindings({ steps }: StepPlan): readonly Finding[] {
-  const first = steps.findIndex(({ kind }) => HAS_FRETS.includes(kind));
-  const ready = steps.findIndex(({ kind }) => kind === 'ready');
+  const first = steps.findIndex((step) => kindOf(step).hasFrets);
+  const ready = steps.findIndex(isFrame);
   const early = steps[first];
   if (!early || (ready >= 0 && ready < first)) return [];
   const message = `It has fret numbers, and comes before tuning and capo are set. Put “get ready” first.`;
-  return [createFinding('frame-late', { at: early.title, message, cause: early.id })];
+  return [createFinding('frame-late', about(early, message, []))];
 }
 
 /** Steps that stand before something they need; what comes too late for the frame is told by its own check. */
@@ -34,32 +35,34 @@ function orderFindings({ steps }: StepPlan): readonly Finding[] {
     const late = step.needs.flatMap((id) => {
       const other = placeOf.get(id) ?? -1;
       const late = other > place ? steps[other] : undefined;
-      return late && late.kind !== 'ready' ? [late] : [];
+      return late && !isFrame(late) ? [late] : [];
     });
     if (late.length === 0) return [];
     const message = `It comes before what it needs: ${titles(late)}.`;
-    return [createFinding('step-order', { at: step.title, message, cause: step.id })];
+    return [
+      createFinding('step-order', about(step, message, ['before', ...late.map((one) => one.id)])),
+    ];
   });
 }
 
 /** What a step left out would have taught is still played by the song. */
 function droppedFindings({ dropped }: StepPlan): readonly Finding[] {
   return dropped
-    .filter(({ kind }) => kind === 'grip' || kind === 'change' || kind === 'hand')
+    .filter((step) => ['hands', 'part'].includes(kindOf(step).matter))
     .map((gone) => {
       const message = 'It was left out, and the song still plays it.';
-      return createFinding('step-order', { at: gone.title, message, cause: gone.id });
+      return createFinding('step-order', about(gone, message, ['left-out']));
     });
 }
 
 /** Steps of the teacher's own that do not say when they are done. */
 function goalFindings({ steps }: StepPlan): readonly Finding[] {
   return steps
-    .filter(({ kind, goal }) => kind === 'own' && goal.words.trim() === '')
+    .filter((step) => kindOf(step).matter === 'own' && step.goal.words.trim() === '')
     .map((step) => {
       const what = step.rungs.length === 0 ? 'neither goal nor tempo' : 'no goal';
       const message = `It has ${what}: say what counts as done.`;
-      return createFinding('step-order', { at: step.title, message, cause: step.id });
+      return createFinding('step-order', about(step, message, ['no-goal']));
     });
 }
 
@@ -71,7 +74,7 @@ function optionalFindings({ steps }: StepPlan): readonly Finding[] {
     const [first] = waiting;
     if (!first) return [];
     const message = `It is optional, and ${titles([first])} waits for it.`;
-    return [createFinding('step-order', { at: step.title, message, cause: step.id })];
+    return [createFinding('step-order', about(step, message, ['waited-for', first.id]))];
   });
 }
 
@@ -96,9 +99,13 @@ function rateFindings({ work, steps }: StepPlan): readonly Finding[] {
     const cause = limit.change ? [limit.change.from, limit.change.to].sort().join(' ') : 'strokes';
     if (seen.has(cause)) return [];
     seen.add(cause);
-    const unit = step.kind === 'change' ? 'changes a minute' : 'bpm';
-    const message = `It starts at ${start} ${unit}; ${shownWords(limit)}. Take a barer layer or an easier grip first.`;
-    return [createFinding('step-rate', { at: step.title, message, cause })];
+    const message = `It starts at ${start} ${kindOf(step).rungUnit}; ${shownWords(limit)}. Take a barer layer or an easier grip first.`;
+    return [
+      createFinding('step-rate', {
+        ...about(step, message, [cause]),
+        formerCause: cause,
+      }),
+    ];
   });
 }
 

@@ -1,33 +1,19 @@
-import { addDays, differenceInCalendarDays, formatISO, getISODay, parseISO } from 'date-fns';
+import { dayAfter, daysBetween, weekdayOf, type Day } from '../units';
 
 /** Minutes of practice by weekday, Monday first; seven of them. */
 export type MinutesByWeekday = readonly number[];
 
-/** When somebody practises, and from which day on, ISO 8601. */
+/** When somebody practises, and from which day on. */
 export interface Practice {
   readonly minutesByWeekday: MinutesByWeekday;
-  readonly today: string;
+  readonly today: Day;
 }
 
 const MOST_DAYS = 3650;
 
 /** The minutes of a day, so many days after another. */
-function minutesOn(day: string, { minutesByWeekday }: Pick<Practice, 'minutesByWeekday'>): number {
-  return minutesByWeekday[getISODay(parseISO(day)) - 1] ?? 0;
-}
-
-function dayAfter(day: string, days: number): string {
-  return formatISO(addDays(parseISO(day), days), { representation: 'date' });
-}
-
-/**
- * Counts the days from one day to another, ISO 8601; negative where the other is earlier.
- *
- * @example
- * daysBetween('2026-11-26', '2026-12-12') // 16
- */
-export function daysBetween(from: string, to: string): number {
-  return differenceInCalendarDays(parseISO(to), parseISO(from));
+function minutesOn(day: Day, { minutesByWeekday }: Pick<Practice, 'minutesByWeekday'>): number {
+  return minutesByWeekday[weekdayOf(day)] ?? 0;
 }
 
 /**
@@ -37,7 +23,7 @@ export function daysBetween(from: string, to: string): number {
  * @example
  * finishOn(31, { minutesByWeekday: [10, 10, 10, 10, 10, 0, 0], today: '2026-11-26' }) // '2026-12-01'
  */
-export function finishOn(minutes: number, practice: Practice): string | null {
+export function finishOn(minutes: number, practice: Practice): Day | null {
   const { minutesByWeekday, today } = practice;
   const week = minutesByWeekday.reduce((sum, one) => sum + one, 0);
   if (minutes <= 0) return today;
@@ -66,7 +52,7 @@ export interface Until {
  * @example
  * practiceUntil('2026-12-03', { minutesByWeekday: [10, 10, 10, 10, 10, 0, 0], today: '2026-11-26' }) // { days: 5, minutes: 50 }
  */
-export function practiceUntil(day: string, practice: Practice): Until {
+export function practiceUntil(day: Day, practice: Practice): Until {
   const { today } = practice;
   const count = Math.min(MOST_DAYS, Math.max(0, daysBetween(today, day)));
   const minutes = Array.from({ length: count }, (_, index) =>

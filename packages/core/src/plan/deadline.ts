@@ -1,4 +1,5 @@
 import { finishOn, practiceUntil, type Practice } from './calendar';
+import type { Day } from '../units';
 import type { PlanTime } from './plan-time';
 
 /** Whether something will be learnt by a day. */
@@ -9,7 +10,7 @@ export interface Deadline {
   readonly minutesThere: number;
   /** Minutes a day of practice that the usual course needs; null where no day of practice is left. */
   readonly minutesADay: number | null;
-  readonly finishOn: string | null;
+  readonly finishOn: Day | null;
 }
 
 function verdictOf({ minutes, high }: PlanTime, there: number): Deadline['verdict'] {
@@ -23,7 +24,7 @@ function verdictOf({ minutes, high }: PlanTime, there: number): Deadline['verdic
  * @example
  * deadlineOf({ minutes: 60, low: 50, high: 80 }, '2026-12-03', { minutesByWeekday: [10, 10, 10, 10, 10, 0, 0], today: '2026-11-26' }) // { verdict: 'misses', minutesThere: 50, minutesADay: 12, finishOn: '2026-12-03' }
  */
-export function deadlineOf(time: PlanTime, wantedOn: string, practice: Practice): Deadline {
+export function deadlineOf(time: PlanTime, wantedOn: Day, practice: Practice): Deadline {
   const { days, minutes: minutesThere } = practiceUntil(wantedOn, practice);
   return {
     verdict: verdictOf(time, minutesThere),

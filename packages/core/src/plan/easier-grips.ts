@@ -8,7 +8,8 @@ import {
   type Grip,
   type HeldGrip,
 } from '../fretboard';
-import type { SongGrip, Workpiece } from '../steps';
+import type { SongGrip } from '../player';
+import type { Workpiece } from '../steps';
 
 /** Another grip for a chord of a song, easier to hold or to change from. */
 export interface EasierGrip {

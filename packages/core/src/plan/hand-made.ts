@@ -1,5 +1,6 @@
-import { splitSection, GOALS, rungsTo, type Step, type Workpiece } from '../steps';
-import type { OwnStep, PlanChange, School } from './teaching';
+import { kindOf, makeOwn, splitSection, type Step, type Workpiece } from '../steps';
+import type { Layer } from '../song';
+import type { PlanChange, School } from './teaching';
 
 /** A change made by hand that the steps, as they are now, cannot follow; and why. */
 export interface UnmetChange {
@@ -36,18 +37,15 @@ function without(steps: readonly Step[], gone: Step): readonly Step[] {
     );
 }
 
-/** The layer that is the goal cannot do without its sections and its whole song. */
-function isGoalItself(step: Step, { steps }: Draft): boolean {
-  const whole = steps.findLast((one) => one.kind === 'whole');
-  if (step === whole) return true;
-  const isSection = step.kind === 'section' || step.kind === 'difference';
-  return isSection && step.layer === whole?.layer;
+/** A plan cannot do without the whole song in the layer that is its goal; a section is left out, not skipped, to be no part of it. */
+function isGoalItself(step: Step, goal: Layer): boolean {
+  return step.layer === goal && kindOf(step).matter === 'whole';
 }
 
-function drop(draft: Draft, id: string): Outcome {
+function drop(draft: Draft, id: string, goal: Layer): Outcome {
   const step = find(draft, id);
   if (!step) return GONE;
-  if (isGoalItself(step, draft)) return 'It is the goal itself; leave the section out instead.';
+  if (isGoalItself(step, goal)) return 'It is the goal itself.';
   return { steps: without(draft.steps, step), dropped: [...draft.dropped, step] };
 }
 
@@ -80,11 +78,11 @@ function waitsFor(steps: readonly Step[], from: Step, goalId: string): boolean {
 
 function canMerge(a: Step, b: Step): boolean {
   const isAlike = a.kind === b.kind && a.layer === b.layer && a !== b;
-  return isAlike && (a.kind === 'grip' || a.kind === 'section');
+  return isAlike && kindOf(a).canMerge === true;
 }
 
 function mergedTitle(a: Step, b: Step): string {
-  if (a.kind !== 'grip') return `${a.title} with ${b.title}`;
+  if (kindOf(a).matter !== 'hands') return `${a.title} with ${b.title}`;
   return `${a.title.replace(/^Grip /, 'Grips ')} and ${b.title.replace(/^Grips? /, '')}`;
 }
 
@@ -124,31 +122,28 @@ function merge(draft: Draft, id: string, otherId: string): Outcome {
   return { ...draft, steps };
 }
 
-function ownStep({ step: id, title, goal, minutes, startBpm, goalBpm }: OwnStep): Step {
-  return {
-    ...{ id, kind: 'own', title, atoms: [], needs: [], minutes },
-    rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm),
-    goal: { ...GOALS.own, words: goal },
-    why: 'Your teacher put it here.',
-  };
-}
-
 function marked(draft: Draft, id: string, mark: Pick<Step, 'note' | 'isOptional'>): Outcome {
   if (!find(draft, id)) return GONE;
   const steps = draft.steps.map((step) => (step.id === id ? { ...step, ...mark } : step));
   return { ...draft, steps };
 }
 
-function withChange(draft: Draft, change: PlanChange, work: Workpiece): Outcome {
+/** What changes by hand are made to. */
+interface HandMaking {
+  readonly work: Workpiece;
+  readonly goal: Layer;
+}
+
+function withChange(draft: Draft, change: PlanChange, { work, goal }: HandMaking): Outcome {
   switch (change.kind) {
     case 'drop':
-      return drop(draft, change.step);
+      return drop(draft, change.step, goal);
     case 'split':
       return split(draft, change, work);
     case 'merge':
       return merge(draft, change.step, change.with);
     case 'own':
-      return { ...draft, steps: [...draft.steps, ownStep(change)] };
+      return { ...draft, steps: [...draft.steps, makeOwn(change)] };
     case 'note':
       return marked(draft, change.step, { note: change.words });
     case 'optional':
@@ -162,12 +157,12 @@ function withChange(draft: Draft, change: PlanChange, work: Workpiece): Outcome 
 export function withHandMade(
   steps: readonly Step[],
   changes: readonly PlanChange[],
-  work: Workpiece,
+  making: HandMaking,
 ): Draft & { readonly unmet: readonly UnmetChange[] } {
   let draft: Draft = { steps, dropped: [] };
   const unmet: UnmetChange[] = [];
   for (const change of changes) {
-    const outcome = withChange(draft, change, work);
+    const outcome = withChange(draft, change, making);
     if (typeof outcome === 'string') unmet.push({ change, why: outcome });
     else draft = outcome;
   }

@@ -1,4 +1,4 @@
-export { daysBetween, finishOn, practiceUntil } from './calendar';
+export { finishOn, practiceUntil } from './calendar';
 export type { MinutesByWeekday, Practice, Until } from './calendar';
 export { deadlineOf } from './deadline';
 export type { Deadline } from './deadline';

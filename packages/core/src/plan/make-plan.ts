@@ -1,4 +1,4 @@
-import type { SongDocument } from '../song';
+import type { Layer, SongDocument } from '../song';
 import { makeSteps, workpieceOf, type Step, type Workpiece, type WorkpieceOptions } from '../steps';
 import { inHandMadeOrder, withHandMade, type UnmetChange } from './hand-made';
 import { isOwned } from './owned';
@@ -15,6 +15,8 @@ export interface PlanOptions extends WorkpieceOptions {
 /** The steps of a song as one student is taught it. */
 export interface StepPlan {
   readonly work: Workpiece;
+  /** The fullest layer that is learnt. */
+  readonly goal: Layer;
   readonly steps: readonly Step[];
   /** Steps whose matter the student owns already. */
   readonly skipped: readonly Step[];
@@ -62,11 +64,15 @@ export function makePlan(song: SongDocument, options: PlanOptions = {}): StepPla
   const work = workpieceOf(songFor(song, changes), options);
   const all = makeSteps(work, { goal, sings });
   const { left, skipped } = withoutOwned(all, work, teaching);
-  const made = withHandMade(left, changes, work);
-  const ordered = inHandMadeOrder(inSchoolOrder(made.steps, work, school), changes, school);
+  const made = withHandMade(left, changes, { work, goal });
+  const ordered = inHandMadeOrder(
+    inSchoolOrder(made.steps, work, { school, goal }),
+    changes,
+    school,
+  );
   const steps = twoRungs ? ordered.steps.map(onTwoRungs) : ordered.steps;
   return {
-    ...{ work, steps, skipped },
+    ...{ work, goal, steps, skipped },
     dropped: made.dropped,
     unmet: [...made.unmet, ...ordered.unmet],
     time: timeOf(steps, work.constants),

@@ -1,5 +1,5 @@
 import type { Layer } from '../song';
-import type { Step } from '../steps';
+import { kindOf, type Step } from '../steps';
 
 /** Minutes of practice until something is reached for the first time; null where it never is. */
 export interface Milestones {
@@ -11,14 +11,17 @@ export interface Milestones {
   readonly end: number;
 }
 
+function isWhole(step: Step, layer: Layer): boolean {
+  return step.layer === layer && kindOf(step).matter === 'whole';
+}
+
 /**
  * Works out how soon the milestones of a plan come, in minutes of practice in the order of its steps.
  *
  * @example
- * milestonesOf([]) // { firstSection: null, wholeBare: null, whole: null, end: 0 }
+ * milestonesOf([], 'full') // { firstSection: null, wholeBare: null, whole: null, end: 0 }
  */
-export function milestonesOf(steps: readonly Step[]): Milestones {
-  const goal: Layer | undefined = steps.findLast((step) => step.kind === 'whole')?.layer;
+export function milestonesOf(steps: readonly Step[], goal: Layer): Milestones {
   let minutes = 0;
   const ends = steps.map((step) => (minutes += step.minutes));
   const reached = (isIt: (step: Step) => boolean): number | null => {
@@ -26,9 +29,9 @@ export function milestonesOf(steps: readonly Step[]): Milestones {
     return place < 0 ? null : (ends[place] ?? null);
   };
   return {
-    firstSection: reached(({ kind, layer }) => kind === 'section' && layer === goal),
-    wholeBare: reached(({ kind, layer }) => kind === 'whole' && layer === 'bare'),
-    whole: reached(({ kind, layer }) => kind === 'whole' && layer === goal),
+    firstSection: reached((step) => step.layer === goal && kindOf(step).holdsPart === true),
+    wholeBare: reached((step) => isWhole(step, 'bare')),
+    whole: reached((step) => isWhole(step, goal)),
     end: minutes,
   };
 }

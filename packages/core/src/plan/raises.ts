@@ -1,8 +1,8 @@
 import { changeBetween } from '../fretboard';
-import { changeWindows, type ChangeWindow, type StruckBar } from '../form';
+import { stretchOf, strokesIn, windowsOf, type ChangeWindow, type StruckBar } from '../timeline';
 import { soundsChord, type Pattern } from '../rhythm';
 import { LAYERS, type Layer } from '../song';
-import { barsOfPart, type Step, type WindowedChange, type Workpiece } from '../steps';
+import { barsOfPart, kindOf, type Step, type WindowedChange, type Workpiece } from '../steps';
 import { easierGrip, type EasierGrip } from './easier-grips';
 
 /** Something that would let a step start faster, and the tempo its slowest change then allows. */
@@ -37,7 +37,7 @@ function tightestPlace(
   bars: readonly StruckBar[],
   change: WindowedChange,
 ): ChangeWindow | undefined {
-  return changeWindows(bars)
+  return windowsOf(bars)
     .filter((one) => isSame(one, change))
     .reduce<ChangeWindow | undefined>(
       (low, one) => (low && low.windowBeats <= one.windowBeats ? low : one),
@@ -65,32 +65,20 @@ function withOpenSlot(pattern: Pattern, index: number): Pattern {
 
 /** The bars with the last strum before a beat made on open strings; undefined where there is none. */
 function openedBefore(bars: readonly StruckBar[], beat: number): readonly StruckBar[] | undefined {
-  let start = bars.reduce((sum, bar) => sum + bar.beats, 0);
-  for (let place = bars.length - 1; place >= 0; place--) {
-    const bar = bars[place];
-    if (!bar) continue;
-    start -= bar.beats;
-    const struck = bar.struck;
-    if (!struck) continue;
-    const { pattern } = struck;
-    const first = struck.bar * pattern.slotsPerBar;
-    for (let slot = pattern.slotsPerBar - 1; slot >= 0; slot--) {
-      const at = start + (slot * pattern.meter.beats) / pattern.slotsPerBar;
-      const what = pattern.slots[first + slot];
-      if (at >= beat - 1e-9 || !what || !soundsChord(what)) continue;
-      if (what.kind !== 'strum') return undefined;
-      const opened = { ...struck, pattern: withOpenSlot(pattern, first + slot) };
-      return bars.with(place, { ...bar, struck: opened });
-    }
-  }
-  return undefined;
+  const last = strokesIn(stretchOf(bars))
+    .flat()
+    .findLast((stroke) => stroke.beat < beat && soundsChord(stroke.what));
+  const bar = last && bars[last.bar];
+  if (last?.slot === undefined || !bar?.struck || last.what.kind !== 'strum') return undefined;
+  const opened = { ...bar.struck, pattern: withOpenSlot(bar.struck.pattern, last.slot) };
+  return bars.with(last.bar, { ...bar, struck: opened });
 }
 
 function withOpenStroke(work: Workpiece, step: Step, change: WindowedChange): readonly Raise[] {
   const bars = barsOfPart(work, step.atoms[0] ?? '', step.layer ?? 'full');
   const place = tightestPlace(bars, change);
   const opened = place && openedBefore(bars, place.atBeat);
-  const wider = opened && changeWindows(opened).find((one) => one.atBeat === place.atBeat);
+  const wider = opened && windowsOf(opened).find((one) => one.atBeat === place.atBeat);
   if (!wider || wider.windowBeats <= change.windowBeats) return [];
   const { windowBeats } = wider;
   return [{ kind: 'open-stroke', windowBeats, limitBpm: limitOf(windowBeats, change.seconds) }];
@@ -107,7 +95,7 @@ function withOpenStroke(work: Workpiece, step: Step, change: WindowedChange): re
 export function raisesOf(step: Step | undefined, work: Workpiece): readonly Raise[] {
   const change = step?.limit?.change;
   if (!step || !change) return [];
-  const isMusic = step.kind !== 'change' && step.kind !== 'join' && step.kind !== 'whole';
+  const isMusic = kindOf(step).matter === 'part';
   const raises = [
     ...withEasierGrips(work, change),
     ...(isMusic ? inBarerLayer(work, step, change) : []),

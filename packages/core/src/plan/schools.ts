@@ -1,5 +1,5 @@
-import { LAYERS } from '../song';
-import { withNeedsFirst, type Step, type StepKind, type Workpiece } from '../steps';
+import { LAYERS, type Layer } from '../song';
+import { kindOf, withNeedsFirst, type Step, type Workpiece } from '../steps';
 import type { School } from './teaching';
 
 /** What decides a step's place: the first figure that differs, the lower first. */
@@ -9,24 +9,8 @@ type Priority = readonly number[];
 interface Ordering {
   /** Where a step's part first comes in the song. */
   readonly placeOf: (step: Step) => number;
+  readonly goal: Layer;
 }
-
-const RANK: Readonly<Record<StepKind, number>> = {
-  ready: 0,
-  listen: 1,
-  grip: 2,
-  change: 3,
-  hand: 4,
-  half: 5,
-  section: 5,
-  difference: 5,
-  own: 5,
-  join: 7,
-  whole: 8,
-  recording: 9,
-  sing: 10,
-  perform: 11,
-};
 
 /** The whole song in a barer layer comes after the sections, before the joins. */
 const BARER_WHOLE = 6;
@@ -37,8 +21,8 @@ function layerRank({ layer }: Step): number {
   return layer === undefined ? -1 : LAYERS.indexOf(layer);
 }
 
-function isBarerWhole({ kind, layer }: Step, goal: Step['layer']): boolean {
-  return kind === 'whole' && layer !== goal;
+function isBarerWhole(step: Step, goal: Layer): boolean {
+  return kindOf(step).matter === 'whole' && step.layer !== goal;
 }
 
 /** How near a step's limit is to its goal: the lower, the harder. */
@@ -46,42 +30,49 @@ function headroom({ rungs, limit }: Step): number {
   return (limit?.limitBpm ?? Infinity) / (rungs.at(-1) ?? 1);
 }
 
-type Rule = (step: Step, ordering: Ordering, goal: Step['layer']) => Priority;
+function rankOf(step: Step): number {
+  return kindOf(step).rank;
+}
 
-const sectionBySection: Rule = (step, { placeOf }, goal) => [
-  isBarerWhole(step, goal) ? BARER_WHOLE : RANK[step.kind],
+/** Sections, halves and differences, and the teacher's own steps among them. */
+const PARTS_RANK = 5;
+
+type Rule = (step: Step, ordering: Ordering) => Priority;
+
+const sectionBySection: Rule = (step, { placeOf, goal }) => [
+  isBarerWhole(step, goal) ? BARER_WHOLE : rankOf(step),
   placeOf(step),
   layerRank(step),
 ];
 
 /** The stages of the simple whole: all of it bare, then the hands' work, then layer by layer. */
-const simpleWhole: Rule = (step, { placeOf }, goal) => {
+const simpleWhole: Rule = (step, { placeOf, goal }) => {
+  const { matter, rank } = kindOf(step);
   const isBare = step.layer === 'bare' && goal !== 'bare';
-  if (isBare) return [step.kind === 'whole' ? 3 : 2, placeOf(step)];
-  const isHands = step.kind === 'grip' || step.kind === 'change' || step.kind === 'hand';
-  if (isHands) return [4, RANK[step.kind]];
-  if (RANK[step.kind] === RANK.section) return [5, layerRank(step), placeOf(step)];
-  return [RANK[step.kind], placeOf(step)];
+  if (isBare) return [matter === 'whole' ? 3 : 2, placeOf(step)];
+  if (matter === 'hands') return [4, rank];
+  if (rank === PARTS_RANK) return [5, layerRank(step), placeOf(step)];
+  return [rank, placeOf(step)];
 };
 
-const songOrder: Rule = (step, ordering, goal) => {
-  const { kind } = step;
-  if (kind === 'grip' || kind === 'change' || kind === 'hand') return [WHEN_NEEDED];
-  if (kind === 'join') return [RANK.section, ordering.placeOf(step), LAYERS.length];
-  return sectionBySection(step, ordering, goal);
+const songOrder: Rule = (step, ordering) => {
+  const { matter } = kindOf(step);
+  if (matter === 'hands') return [WHEN_NEEDED];
+  if (matter === 'join') return [PARTS_RANK, ordering.placeOf(step), LAYERS.length];
+  return sectionBySection(step, ordering);
 };
 
-const hardestFirst: Rule = (step, ordering, goal) => {
-  const { kind } = step;
-  if (kind === 'grip') return [WHEN_NEEDED];
-  const isMusic = kind === 'change' || kind === 'hand' || RANK[kind] === RANK.section;
-  if (isMusic) return [2, headroom(step), ordering.placeOf(step), layerRank(step)];
-  if (kind === 'join') return [RANK.join, headroom(step), ordering.placeOf(step)];
-  return sectionBySection(step, ordering, goal);
+const hardestFirst: Rule = (step, ordering) => {
+  const { matter, rank, hasHeadroom } = kindOf(step);
+  const { placeOf } = ordering;
+  if (hasHeadroom || matter === 'own') return [2, headroom(step), placeOf(step), layerRank(step)];
+  if (matter === 'hands') return [WHEN_NEEDED];
+  if (matter === 'join') return [rank, headroom(step), placeOf(step)];
+  return sectionBySection(step, ordering);
 };
 
-const handFirst: Rule = (step, ordering, goal) =>
-  step.kind === 'hand' ? [1.5] : sectionBySection(step, ordering, goal);
+const handFirst: Rule = (step, ordering) =>
+  kindOf(step).isPickingHand ? [1.5] : sectionBySection(step, ordering);
 
 const RULES: Readonly<Record<School, Rule>> = {
   'whole-first': simpleWhole,
@@ -99,14 +90,16 @@ function compare(a: Priority, b: Priority): number {
 /** A join is placed where its second part first follows; everything else by its part. */
 function placesIn(work: Workpiece): (step: Step) => number {
   const firsts = new Map<string, number>();
-  work.playing.occurrences.forEach(({ part }, place, all) => {
+  work.timeline.occurrences.forEach(({ part }, place, all) => {
     const before = all[place - 1]?.part.id;
     for (const key of [part.id, `${before} ${part.id}`]) {
       if (!firsts.has(key)) firsts.set(key, place);
     }
   });
-  return ({ kind, atoms }) =>
-    firsts.get(kind === 'join' ? atoms.join(' ') : (atoms[0] ?? '')) ?? -1;
+  return (step) => {
+    const isJoin = kindOf(step).matter === 'join';
+    return firsts.get(isJoin ? step.atoms.join(' ') : (step.atoms[0] ?? '')) ?? -1;
+  };
 }
 
 /**
@@ -114,17 +107,16 @@ function placesIn(work: Workpiece): (step: Step) => number {
  * same ones.
  *
  * @example
- * inSchoolOrder([], workpieceOf(EMPTY_SONG), 'hardest-first') // []
+ * inSchoolOrder([], workpieceOf(EMPTY_SONG), { school: 'hardest-first', goal: 'full' }) // []
  */
 export function inSchoolOrder(
   steps: readonly Step[],
   work: Workpiece,
-  school: School,
+  { school, goal }: { readonly school: School; readonly goal: Layer },
 ): readonly Step[] {
   const rule = RULES[school];
-  const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
-  const ordering = { placeOf: placesIn(work) };
-  const keyed = steps.map((step) => ({ step, priority: rule(step, ordering, goal) }));
+  const ordering = { placeOf: placesIn(work), goal };
+  const keyed = steps.map((step) => ({ step, priority: rule(step, ordering) }));
   const sorted = [...keyed].sort((a, b) => compare(a.priority, b.priority));
   return withNeedsFirst(sorted.map((one) => one.step));
 }

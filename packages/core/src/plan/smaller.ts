@@ -1,6 +1,7 @@
 import { chordLabel } from '../chord';
 import { LAYERS, type SongDocument } from '../song';
-import type { Part } from '../form';
+import type { Part } from '../sameness';
+import type { Day } from '../units';
 import type { Practice } from './calendar';
 import { deadlineOf, type Deadline } from './deadline';
 import { easierGrip } from './easier-grips';
@@ -59,7 +60,7 @@ function costliestPart({ work, steps }: StepPlan, least: number): Part | undefin
   const minutesOf = (part: Part): number =>
     steps.filter((step) => step.atoms.includes(part.id)).reduce((sum, one) => sum + one.minutes, 0);
   return work.parts
-    .filter((part) => work.playing.lasts - playedOf(part) >= least)
+    .filter((part) => work.timeline.lasts - playedOf(part) >= least)
     .map((part) => ({ part, cost: minutesOf(part) / Math.max(1, playedOf(part)) }))
     .toSorted((a, b) => b.cost - a.cost)[0]?.part;
 }
@@ -75,12 +76,12 @@ function costliestPart({ work, steps }: StepPlan, least: number): Part | undefin
 export function smallerPlans(
   song: SongDocument,
   options: PlanOptions,
-  { wantedOn, ...practice }: Practice & { readonly wantedOn: string },
+  { wantedOn, ...practice }: Practice & { readonly wantedOn: Day },
 ): readonly SmallerPlan[] {
   const smaller: SmallerPlan[] = [];
   let plan = makePlan(song, options);
   let teaching = options.teaching ?? USUAL_TEACHING;
-  const least = LEAST_PLAYED * plan.work.playing.lasts;
+  const least = LEAST_PLAYED * plan.work.timeline.lasts;
   let words: readonly string[] = [];
   const isInTime = (): boolean => deadlineOf(plan.time, wantedOn, practice).verdict !== 'misses';
   const take = (next: Reduction, replaces = ''): void => {

@@ -1,5 +1,5 @@
-import { partsOf } from '../form';
-import { mapOf, sectionNamed, type NamedGrip, type SongDocument } from '../song';
+import { partsOf } from '../sameness';
+import { mapOf, type NamedGrip, type SongDocument } from '../song';
 import type { PlanChange } from './teaching';
 
 function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
@@ -9,11 +9,10 @@ function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
 
 /** The map without a part; unchanged where nothing would be left of the song. */
 function withoutPart(song: SongDocument, part: string): SongDocument {
-  const { bySection } = partsOf(song);
-  const map = mapOf(song).filter((entry) => {
-    const section = sectionNamed(song, entry.section);
-    return !section || bySection.get(section.id)?.id !== part;
-  });
+  const gone = new Set(
+    partsOf(song).occurrences.flatMap((one) => (one.part.id === part ? [one.entry] : [])),
+  );
+  const map = mapOf(song).filter((_, entry) => !gone.has(entry));
   return map.length === 0 ? song : { ...song, map };
 }
 

@@ -1,5 +1,7 @@
 import type { Fingers, Grip } from '../fretboard';
 import type { Layer } from '../song';
+import type { OwnStepWords } from '../steps';
+import type { Day } from '../units';
 
 /** The schools of order; each only chooses among the orders that keep what a step needs before it. */
 export const SCHOOLS = [
@@ -40,17 +42,9 @@ export type PlanChange =
   /** A part that is not learnt, by the id of its section. */
   | { readonly kind: 'leave-out'; readonly part: string };
 
-/** A step the teacher made. */
-export interface OwnStep {
+/** A step the teacher made, and where it stands. */
+export interface OwnStep extends OwnStepWords {
   readonly kind: 'own';
-  /** An id of its own, beginning with "own:". */
-  readonly step: string;
-  readonly title: string;
-  /** What counts as done; empty where nothing was said. */
-  readonly goal: string;
-  readonly minutes: number;
-  readonly startBpm?: number;
-  readonly goalBpm?: number;
   readonly after: string | null;
 }
 
@@ -62,8 +56,8 @@ export interface Teaching {
   readonly sings: boolean;
   /** Slow, then straight to the goal; else a whole ladder. */
   readonly twoRungs: boolean;
-  /** The day it is wanted for, ISO 8601. */
-  readonly wantedOn: string | null;
+  /** The day it is wanted for. */
+  readonly wantedOn: Day | null;
   readonly changes: readonly PlanChange[];
 }
 

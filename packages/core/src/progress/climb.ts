@@ -1,22 +1,7 @@
 import { assumed } from '../assumptions';
 import type { Step } from '../steps';
-import type { Bpm } from '../units';
-
-/** One logged attempt at a step. */
-export interface Try {
-  /** Made by the client, so that the same try sent twice counts once. */
-  readonly id: string;
-  readonly stepId: string;
-  /** When it was played, ISO 8601 in UTC. */
-  readonly at: string;
-  /** The tempo of the click (changes a minute in a change drill); null without one. */
-  readonly bpm: number | null;
-  readonly clean: boolean;
-  /** Passes this try stands for, from 1. */
-  readonly passes: number;
-  readonly seconds: number;
-  readonly source: 'self' | 'teacher';
-}
+import type { Bpm, Day } from '../units';
+import type { Try } from './event';
 
 /** Where a student is on one step's ladder. */
 export interface Climb {
@@ -27,7 +12,7 @@ export interface Climb {
   /** The fastest rung that is held; null before the first. */
   readonly cleanBpm: Bpm | null;
   /** Different days on which the goal was met. */
-  readonly goalDays: readonly string[];
+  readonly goalDays: readonly Day[];
   readonly isDone: boolean;
   readonly triesCount: number;
 }
@@ -42,7 +27,7 @@ const FRESH: Climb = {
   triesCount: 0,
 };
 
-function afterRungHeld(climb: Climb, step: Step, day: string): Climb {
+function afterRungHeld(climb: Climb, step: Step, day: Day): Climb {
   const isTop = climb.rung >= step.rungs.length - 1;
   const cleanBpm = step.rungs[climb.rung] ?? null;
   const held = { ...climb, cleanInRow: 0, cleanBpm };
@@ -56,9 +41,7 @@ function afterClean(climb: Climb, step: Step, one: Try): Climb {
   // Slower than the rung is good practice, but does not climb it.
   if (rungBpm !== undefined && (one.bpm ?? 0) < rungBpm) return { ...climb, failsInRow: 0 };
   const next = { ...climb, failsInRow: 0, cleanInRow: climb.cleanInRow + one.passes };
-  return next.cleanInRow >= step.goal.cleanInRow
-    ? afterRungHeld(next, step, one.at.slice(0, 10))
-    : next;
+  return next.cleanInRow >= step.goal.cleanInRow ? afterRungHeld(next, step, one.day) : next;
 }
 
 /** What was held at or above a rung that failed twice is held no more. */

@@ -1,6 +1,8 @@
-import type { Step } from '../steps';
+import type { Layer } from '../song';
+import { kindOf, type Step } from '../steps';
 import type { Bpm } from '../units';
-import { climbOf, type Try } from './climb';
+import { climbOf } from './climb';
+import type { Try } from './event';
 
 /** The clean tempo of a step after so many minutes of practice on the whole song. */
 export interface TempoPoint {
@@ -36,14 +38,17 @@ function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): 
  * never played clean are left out.
  *
  * @example
- * tempoLines([], []) // []
+ * tempoLines([], [], 'full') // []
  */
-export function tempoLines(steps: readonly Step[], tries: readonly Try[]): readonly TempoLine[] {
+export function tempoLines(
+  steps: readonly Step[],
+  tries: readonly Try[],
+  goal: Layer,
+): readonly TempoLine[] {
   const inOrder = [...tries].sort((a, b) => a.at.localeCompare(b.at));
   const minutes = minutesUpTo(inOrder);
-  const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
   return steps
-    .filter(({ kind, layer }) => (kind === 'section' || kind === 'difference') && layer === goal)
+    .filter((step) => step.layer === goal && kindOf(step).holdsPart)
     .map((step) => lineOf(step, inOrder, minutes))
     .filter((line) => line.points.length > 0);
 }

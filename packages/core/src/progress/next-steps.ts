@@ -1,5 +1,6 @@
 import type { Step } from '../steps';
-import { climbOf, type Climb, type Try } from './climb';
+import { climbOf, type Climb } from './climb';
+import type { Try } from './event';
 
 /** A step with where the student is on it. */
 export interface StepProgress {

@@ -1,8 +1,9 @@
+import type { Day } from '../units';
 import { practisedByWeekday } from './index';
 
 const TODAY = '2026-11-26';
-const on = (day: string, minutes: number) => ({
-  at: `${day}T16:00:00.000Z`,
+const on = (day: Day, minutes: number) => ({
+  day,
   seconds: minutes * 60,
 });
 
@@ -22,7 +23,7 @@ describe('what was really practised', () => {
   });
 
   it('begins with the first try where that is later', () => {
-    const tries = ['2026-11-16', '2026-11-17', '2026-11-18', '2026-11-19'].map((day) =>
+    const tries = (['2026-11-16', '2026-11-17', '2026-11-18', '2026-11-19'] as const).map((day) =>
       on(day, 10),
     );
     // Ten days: two of each Monday, Tuesday, Wednesday; the Thursday of today is not over.
@@ -30,7 +31,7 @@ describe('what was really practised', () => {
   });
 
   it('says nothing of less than a week, of three days, of what is long ago or still to come', () => {
-    const days = (...all: readonly string[]) =>
+    const days = (...all: readonly Day[]) =>
       practisedByWeekday(
         all.map((day) => on(day, 10)),
         TODAY,

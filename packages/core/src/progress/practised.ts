@@ -1,5 +1,5 @@
-import { differenceInCalendarDays, getISODay, parseISO, subDays } from 'date-fns';
-import type { Try } from './climb';
+import { dayAfter, daysBetween, weekdayOf, type Day } from '../units';
+import type { Try } from './event';
 
 /** Days that are looked back on. */
 const LOOK_BACK = 28;
@@ -17,23 +17,22 @@ const WEEK = 7;
  * practisedByWeekday([], '2026-11-26') // null
  */
 export function practisedByWeekday(
-  tries: readonly Pick<Try, 'at' | 'seconds'>[],
-  today: string,
+  tries: readonly Pick<Try, 'day' | 'seconds'>[],
+  today: Day,
 ): readonly number[] | null {
-  const ages = tries.map(({ at, seconds }) => ({
-    days: differenceInCalendarDays(parseISO(today), parseISO(at.slice(0, 10))),
+  const ages = tries.map(({ day, seconds }) => ({
+    days: daysBetween(day, today),
     minutes: seconds / 60,
   }));
   const recent = ages.filter(({ days }) => days >= 1 && days <= LOOK_BACK);
   const span = Math.min(LOOK_BACK, Math.max(0, ...ages.map(({ days }) => days)));
   const practised = new Set(recent.map(({ days }) => days)).size;
   if (span < LEAST_DAYS || practised < LEAST_PRACTISED) return null;
-  const weekdayOf = (days: number): number => getISODay(subDays(parseISO(today), days)) - 1;
+  const weekday = (days: number): number => weekdayOf(dayAfter(today, -days));
   const sums = Array<number>(WEEK).fill(0);
   for (const { days, minutes } of recent)
-    sums[weekdayOf(days)] = (sums[weekdayOf(days)] ?? 0) + minutes;
+    sums[weekday(days)] = (sums[weekday(days)] ?? 0) + minutes;
   const counts = Array<number>(WEEK).fill(0);
-  for (let days = 1; days <= span; days++)
-    counts[weekdayOf(days)] = (counts[weekdayOf(days)] ?? 0) + 1;
-  return sums.map((sum, weekday) => sum / Math.max(1, counts[weekday] ?? 1));
+  for (let days = 1; days <= span; days++) counts[weekday(days)] = (counts[weekday(days)] ?? 0) + 1;
+  return sums.map((sum, index) => sum / Math.max(1, counts[index] ?? 1));
 }

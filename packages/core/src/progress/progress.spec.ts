@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { readChart } from '../song';
+import { readChart } from '../chart';
+import type { Day } from '../units';
 import { makeSteps, workpieceOf, type Step } from '../steps';
 import { climbOf, readinessOf, stepProgress, tempoLines, type Try } from './index';
 
@@ -20,6 +21,7 @@ function tryAt(of: Step, clean: boolean, more: Partial<Try> = {}): Try {
     id: `try-${count}`,
     stepId: of.id,
     at,
+    day: (more.at ?? at).slice(0, 10) as Day,
     bpm: of.rungs[0] ?? null,
     clean,
     passes: 1,
@@ -241,7 +243,7 @@ describe('tempo lines', () => {
       ...[1, 2].map(() => tryAt(grip, true)),
       ...[1, 2, 3].map(() => tryAt(verse, true)),
     ];
-    expect(tempoLines(steps, tries).map((line) => [line.step.id, line.points])).toEqual([
+    expect(tempoLines(steps, tries, 'full').map((line) => [line.step.id, line.points])).toEqual([
       [verse.id, [{ minutes: 2.5, bpm: verse.rungs[0] ?? 0 }]],
     ] as never);
   });

@@ -1,14 +1,17 @@
-import type { Occurrence } from '../form';
+import type { PartOccurrence } from '../sameness';
 import type { Layer } from '../song';
-import type { Step, Workpiece } from '../steps';
+import { kindOf, type Step, type Workpiece } from '../steps';
 import { bpm, type Bpm } from '../units';
-import { climbOf, type Climb, type Try } from './climb';
+import { climbOf, type Climb } from './climb';
+import type { Try } from './event';
 
 /** How far one section or join is. */
 export interface PartProgress {
   readonly step: Step;
   /** The tempo it holds clean; null while it is a hole. */
   readonly cleanBpm: Bpm | null;
+  /** Its own goal, which is not the song's where its section has another tempo. */
+  readonly goalBpm: Bpm;
 }
 
 /** How far the whole song is, in figures a person believes. */
@@ -49,27 +52,57 @@ function slower(a: Bpm | null, b: Bpm | null): Bpm | null {
 interface Held {
   readonly steps: readonly Step[];
   readonly tries: readonly Try[];
+  readonly goalBpm: Bpm;
 }
 
 /** A part that differs from another is held only as far as both what is new and the other are. */
-function heldBpm(step: Step, { steps, tries }: Held): Bpm | null {
-  const own = climbOf(step, tries).cleanBpm;
-  const base = steps.find((one) => one.id === step.base);
-  return base && own !== null ? slower(own, heldBpm(base, { steps, tries })) : own;
+function heldBpm(step: Step, held: Held): Bpm | null {
+  const own = climbOf(step, held.tries).cleanBpm;
+  const base = held.steps.find((one) => one.id === step.base);
+  return base && own !== null ? slower(own, heldBpm(base, held)) : own;
 }
 
-/** A part holds what its own step holds, or what a clean run of the whole song showed. */
-function partProgress(step: Step, held: Held, whole: Climb | undefined): PartProgress {
-  return { step, cleanBpm: faster(heldBpm(step, held), whole?.cleanBpm ?? null) };
+/** A part holds what its own step holds, or what a clean run of the whole song at a share of its goal showed. */
+function partProgress(step: Step, held: Held, run: Run | undefined): PartProgress {
+  const goalBpm = step.rungs.at(-1) ?? held.goalBpm;
+  const inRun = run?.climb.cleanBpm ?? null;
+  const shown = inRun === null ? null : bpm(Math.floor((inRun * goalBpm) / held.goalBpm));
+  return { step, goalBpm, cleanBpm: faster(heldBpm(step, held), shown) };
 }
 
-function isSection({ kind }: Step): boolean {
-  return kind === 'section' || kind === 'difference';
+/** The whole song in a layer, and how far it is climbed. */
+interface Run {
+  readonly step: Step;
+  readonly climb: Climb;
+}
+
+function isSection(step: Step): boolean {
+  return kindOf(step).holdsPart === true;
+}
+
+function isJoin(step: Step): boolean {
+  return kindOf(step).matter === 'join';
+}
+
+function isWhole(step: Step): boolean {
+  return kindOf(step).matter === 'whole';
+}
+
+/** How much of its goal a part holds, 0 for a hole. */
+function heldShare({ cleanBpm, goalBpm }: PartProgress): number {
+  return (cleanBpm ?? 0) / goalBpm;
+}
+
+/** The tempo of the whole song at which a part is as fast as it is held. */
+function inSongBpm(part: PartProgress | undefined, songGoal: Bpm): Bpm | null {
+  if (part?.cleanBpm == null) return null;
+  if (part.goalBpm === songGoal) return part.cleanBpm;
+  return bpm(Math.floor(heldShare(part) * songGoal));
 }
 
 function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
   return parts.reduce<PartProgress | undefined>(
-    (low, one) => (low && (low.cleanBpm ?? 0) <= (one.cleanBpm ?? 0) ? low : one),
+    (low, one) => (low && heldShare(low) <= heldShare(one) ? low : one),
     undefined,
   );
 }
@@ -80,10 +113,10 @@ function partOf({ step }: PartProgress): readonly string[] {
 }
 
 function shareAtGoal(
-  occurrences: readonly Occurrence[],
-  { parts, goalBpm }: { readonly parts: readonly PartProgress[]; readonly goalBpm: Bpm },
+  occurrences: readonly PartOccurrence[],
+  parts: readonly PartProgress[],
 ): number {
-  const held = new Set(parts.filter((one) => (one.cleanBpm ?? 0) >= goalBpm).flatMap(partOf));
+  const held = new Set(parts.filter((one) => heldShare(one) >= 1).flatMap(partOf));
   const total = occurrences.reduce((sum, one) => sum + one.lasts, 0);
   const clean = occurrences
     .filter((one) => held.has(one.part.id))
@@ -91,7 +124,7 @@ function shareAtGoal(
   return total > 0 ? clean / total : 0;
 }
 
-function holeBars(occurrences: readonly Occurrence[], parts: readonly PartProgress[]): number {
+function holeBars(occurrences: readonly PartOccurrence[], parts: readonly PartProgress[]): number {
   const holes = new Set(parts.filter((one) => one.cleanBpm === null).flatMap(partOf));
   const untouched = new Set(
     occurrences.map((one) => one.part).filter((part) => holes.has(part.id)),
@@ -100,14 +133,21 @@ function holeBars(occurrences: readonly Occurrence[], parts: readonly PartProgre
 }
 
 /** How fast the whole song goes in one barer layer: as its run, or as the slowest of its sections. */
-function barerSong(wholeStep: Step, held: Held): Readiness['barer'] {
-  const { layer } = wholeStep;
+function barerSong({ step: whole, climb }: Run, held: Held): Readiness['barer'] {
+  const { layer } = whole;
   if (layer === undefined) return [];
-  const whole = climbOf(wholeStep, held.tries);
   const sections = held.steps
     .filter((step) => isSection(step) && step.layer === layer)
-    .map((step) => partProgress(step, held, whole));
-  return [{ layer, songBpm: slowest(sections)?.cleanBpm ?? null }];
+    .map((step) => partProgress(step, held, { step: whole, climb }));
+  return [{ layer, songBpm: inSongBpm(slowest(sections), held.goalBpm) }];
+}
+
+/** What a student did with the steps of a song, up to the layer that is the goal. */
+export interface Played {
+  readonly steps: readonly Step[];
+  readonly tries: readonly Try[];
+  /** Full by default. */
+  readonly goal?: Layer;
 }
 
 /**
@@ -117,45 +157,36 @@ function barerSong(wholeStep: Step, held: Held): Readiness['barer'] {
  * @example
  * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
  */
-export function readinessOf(work: Workpiece, held: Held): Readiness {
-  const { goalBpm } = work;
-  const { steps, tries } = held;
-  // The whole song in the layer that is the goal comes last; barer layers are the way there.
-  const wholeStep = steps.findLast((step) => step.kind === 'whole');
-  const whole = wholeStep && climbOf(wholeStep, tries);
+export function readinessOf(
+  { goalBpm, timeline: { occurrences } }: Workpiece,
+  { steps, tries, goal = 'full' }: Played,
+): Readiness {
+  const held = { steps, tries, goalBpm };
+  const runs = steps.filter(isWhole).map((step): Run => ({ step, climb: climbOf(step, tries) }));
+  const run = runs.find(({ step }) => step.layer === goal);
   const parts = steps
-    .filter((step) => isSection(step) || step.kind === 'join')
-    .filter((step) => step.layer === wholeStep?.layer)
-    .map((step) => partProgress(step, held, whole));
-  const { occurrences } = work.playing;
+    .filter((step) => isSection(step) || isJoin(step))
+    .filter((step) => step.layer === goal)
+    .map((step) => partProgress(step, held, run));
   const low = slowest(parts);
   const rest = slowest(parts.filter((one) => one.cleanBpm !== null));
   return {
-    songBpm: low?.cleanBpm ?? null,
-    restBpm: rest?.cleanBpm ?? null,
+    songBpm: inSongBpm(low, goalBpm),
+    restBpm: inSongBpm(rest, goalBpm),
     goalBpm,
     holeBars: holeBars(occurrences, parts),
-    share: shareAtGoal(occurrences, { parts, goalBpm }),
-    heldBackBy: low && (low.cleanBpm ?? 0) < goalBpm ? low : undefined,
+    share: shareAtGoal(occurrences, parts),
+    heldBackBy: low && heldShare(low) < 1 ? low : undefined,
     parts,
-    barer: steps
-      .filter((step) => step.kind === 'whole' && step !== wholeStep)
-      .flatMap((step) => barerSong(step, held)),
-    gates: gatesOf(parts, { goalBpm, whole, wholeStep }),
+    barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),
+    gates: gatesOf(parts, run),
   };
 }
 
-function gatesOf(
-  parts: readonly PartProgress[],
-  song: {
-    readonly goalBpm: Bpm;
-    readonly whole: Climb | undefined;
-    readonly wholeStep: Step | undefined;
-  },
-): Readiness['gates'] {
-  const partsAtGoal = parts.filter((one) => (one.cleanBpm ?? 0) >= song.goalBpm).length;
-  const wholeRunDays = song.whole?.goalDays.length ?? 0;
-  const wholeRunDaysNeeded = song.wholeStep?.goal.days ?? 0;
+function gatesOf(parts: readonly PartProgress[], run: Run | undefined): Readiness['gates'] {
+  const partsAtGoal = parts.filter((one) => heldShare(one) >= 1).length;
+  const wholeRunDays = run?.climb.goalDays.length ?? 0;
+  const wholeRunDaysNeeded = run?.step.goal.days ?? 0;
   const isReady =
     parts.length > 0 && partsAtGoal === parts.length && wholeRunDays >= wholeRunDaysNeeded;
   return { partsAtGoal, parts: parts.length, wholeRunDays, wholeRunDaysNeeded, isReady };

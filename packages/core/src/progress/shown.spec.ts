@@ -1,6 +1,6 @@
-import { readChart } from '../song';
-import type { Try } from './climb';
-import { shownBy, type Shown } from './index';
+import { readChart } from '../chart';
+import type { Shown } from '../player';
+import { shownBy, type Try } from './index';
 
 const CHART =
   'tempo: 92\ngrip F: 133211\npattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| F | C |';
@@ -9,7 +9,7 @@ const CHART =
 function shownWith(...tries: readonly (Partial<Try> & { readonly stepId: string })[]): Shown {
   const whole = tries.map((one, index): Try => ({
     ...{ id: String(index), at: `2026-11-20T10:00:${String(index).padStart(2, '0')}.000Z` },
-    ...{ bpm: null, clean: true, passes: 1, seconds: 5, source: 'self', ...one },
+    ...{ day: '2026-11-20', bpm: null, clean: true, passes: 1, seconds: 5, source: 'self', ...one },
   }));
   return shownBy([{ document: readChart(CHART).song, changes: [], tries: whole }]);
 }
@@ -52,7 +52,7 @@ describe('what somebody has shown', () => {
     const changes = [{ kind: 'grip' as const, name: 'F', grip: [null, null, 3, 2, 1, 1] }];
     const tries = times(5, 0).map((_, index): Try => ({
       ...{ id: String(index), stepId: 'grip:F', at: `2026-11-20T10:00:0${index}.000Z` },
-      ...{ bpm: null, clean: true, passes: 1, seconds: 5, source: 'self' },
+      ...{ day: '2026-11-20', bpm: null, clean: true, passes: 1, seconds: 5, source: 'self' },
     }));
     const shown = shownBy([{ document: readChart(CHART).song, changes, tries }]);
     expect(shown.ownedGrips).toEqual(['F xx3211']);
@@ -64,7 +64,7 @@ describe('what somebody has shown', () => {
       changes: [],
       tries: times(3, 0).map((_, index): Try => ({
         ...{ id: `${bpm} ${index}`, stepId: 'change:C:F', at: `2026-11-20T10:00:0${index}.000Z` },
-        ...{ bpm, clean: true, passes: 1, seconds: 5, source: 'self' },
+        ...{ day: '2026-11-20', bpm, clean: true, passes: 1, seconds: 5, source: 'self' },
       })),
     });
     expect(shownBy([song(50), song(75), song(60)]).changes.length).toBe(1);

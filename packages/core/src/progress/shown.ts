@@ -1,17 +1,9 @@
-import { formatGrip } from '../fretboard';
-import { songPatterns } from '../form';
 import { songFor, type PlanChange } from '../plan';
-import { strokesOf } from '../rhythm';
+import { songGrips, type MeasuredChange, type Shown } from '../player';
 import { settledFrame, type SongDocument } from '../song';
-import {
-  GOALS,
-  secondsOfDrill,
-  songGrips,
-  strokesPerBeat,
-  type MeasuredChange,
-  type Student,
-} from '../steps';
-import type { Try } from './climb';
+import { kindOf, readStepId, type Proven } from '../steps';
+import { songPatterns } from '../timeline';
+import type { Try } from './event';
 
 /** A song somebody practises, with what they did. */
 export interface PractisedSong {
@@ -19,11 +11,6 @@ export interface PractisedSong {
   readonly changes: readonly PlanChange[];
   readonly tries: readonly Try[];
 }
-
-/** What somebody has shown in the songs they practised. */
-export type Shown = Pick<Student, 'ownedGrips' | 'ownedPatterns' | 'changes' | 'strokesPerSecond'>;
-
-const NOTHING_SHOWN: Shown = { ownedGrips: [], ownedPatterns: [], changes: [] };
 
 /** The fastest tempo at which so many clean passes came in a row, 0 without a click; null for none. */
 function heldTempo(tries: readonly Try[], cleanInRow: number): number | null {
@@ -52,55 +39,21 @@ function byStep(tries: readonly Try[]): ReadonlyMap<string, readonly Try[]> {
   return steps;
 }
 
-function gripsOf(song: SongDocument, held: ReadonlyMap<string, number>): readonly string[] {
-  const shapes = new Map(songGrips(song).map(({ name, grip }) => [name, formatGrip(grip)]));
-  return [...held.keys()]
-    .filter((id) => id.startsWith('grip:'))
-    .flatMap((id) => id.slice('grip:'.length).split('+grip:'))
-    .flatMap((name) => {
-      const shape = shapes.get(name);
-      return shape === undefined ? [] : [`${name} ${shape}`];
-    });
-}
-
-function changesOf(held: ReadonlyMap<string, number>): readonly MeasuredChange[] {
-  return [...held].flatMap(([id, rate]) => {
-    const [kind, from, to] = id.split(':');
-    const isDrill = kind === 'change' && from !== undefined && to !== undefined && rate > 0;
-    return isDrill ? [{ from, to, seconds: secondsOfDrill(rate) }] : [];
-  });
-}
-
-function handOf(song: SongDocument, held: ReadonlyMap<string, number>): Partial<Shown> {
-  const { named } = songPatterns(song);
-  const goal = settledFrame(song.frame).tempo;
-  const played = Object.entries(named).flatMap(([name, pattern]) => {
-    const bpm = held.get(`hand:${name}`) ?? 0;
-    return bpm > 0 ? [{ pattern, bpm, rate: (strokesPerBeat(pattern) * bpm) / 60 }] : [];
-  });
-  const owned = played.filter(({ bpm }) => bpm >= goal);
-  const rates = played.map((one) => one.rate);
-  return {
-    ownedPatterns: owned.map(({ pattern }) => strokesOf(pattern).join(' ')),
-    ...(rates.length > 0 && { strokesPerSecond: Math.max(...rates) }),
-  };
-}
-
-function shownIn({ document, changes, tries }: PractisedSong): Shown {
+/** What the steps of one song have shown, each held as its goal asks. */
+function shownIn({ document, changes, tries }: PractisedSong): readonly Partial<Shown>[] {
   const song = songFor(document, changes);
-  const held = new Map<string, number>();
-  for (const [id, own] of byStep(tries)) {
-    const kind = id.split(':')[0] ?? '';
-    const goal = kind === 'grip' || kind === 'change' || kind === 'hand' ? GOALS[kind] : undefined;
-    const bpm = goal && heldTempo(own, goal.cleanInRow);
-    if (bpm != null) held.set(id, bpm);
-  }
-  return {
-    ...NOTHING_SHOWN,
-    ...handOf(song, held),
-    ownedGrips: gripsOf(song, held),
-    changes: changesOf(held),
+  const proven: Proven = {
+    grips: songGrips(song),
+    patterns: songPatterns(song),
+    goalBpm: settledFrame(song.frame).tempo,
   };
+  return [...byStep(tries)].flatMap(([id, own]) =>
+    readStepId(id).flatMap((name) => {
+      const { goal, prove } = kindOf(name);
+      const heldBpm = prove ? heldTempo(own, goal.cleanInRow) : null;
+      return prove && heldBpm !== null ? [prove(name.parts, heldBpm, proven)] : [];
+    }),
+  );
 }
 
 /** Of changes shown several times, the quickest of each. */
@@ -123,12 +76,12 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
  * shownBy([]) // { ownedGrips: [], ownedPatterns: [], changes: [] }
  */
 export function shownBy(songs: readonly PractisedSong[]): Shown {
-  const all = songs.map(shownIn);
+  const all = songs.flatMap(shownIn);
   const rates = all.flatMap((one) => one.strokesPerSecond ?? []);
   return {
-    ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips))],
-    ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns))],
-    changes: quickest(all.flatMap((one) => one.changes)),
+    ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
+    ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
+    changes: quickest(all.flatMap((one) => one.changes ?? [])),
     ...(rates.length > 0 && { strokesPerSecond: Math.max(...rates) }),
   };
 }

@@ -6,7 +6,7 @@ export { cellsOver, countWords } from './fill';
 export type { CountSchool } from './fill';
 export { accentedBeats, formatMeter, parseMeter } from './meter';
 export type { Meter } from './meter';
-export { readPattern, slotBeat, slotTimes, soundsChord, strokeRate, strokesOf } from './pattern';
+export { readPattern, slotBeats, slotTimes, soundsChord, strokeRate, strokesOf } from './pattern';
 export type { Pattern, PatternReading } from './pattern';
 export {
   formatPicking,

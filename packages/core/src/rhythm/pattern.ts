@@ -1,4 +1,4 @@
-import { beatsToNumber, shareBeats, timesBeats, type Beats } from '../units';
+import { addBeats, beatsToNumber, shareBeats, timesBeats, type Beats } from '../units';
 import type { Feel } from './feel';
 import type { Meter } from './meter';
 import { formatSlot, parseSlot, type Slot } from './slot';
@@ -91,41 +91,50 @@ export function strokesOf({ slots, slotsPerBar }: Pattern): readonly string[] {
   );
 }
 
-/**
- * Gives the position of a slot in its bar, in beats from 0, exact.
- *
- * @example
- * slotBeat({ meter: { beats: 4, unit: 4, groups: [4] }, bars: 1, slotsPerBar: 12, slots: [] }, 4) // '4/3'
- */
-export function slotBeat(
-  { meter, slotsPerBar }: Pick<Pattern, 'meter' | 'slotsPerBar'>,
-  slot: number,
-): Beats {
-  return timesBeats(shareBeats(meter.beats, slotsPerBar), slot % slotsPerBar);
+/** Slots a beat that a swung feel bends: the off-beat comes late, what stands between is halved. */
+const SWUNG_SUBDIVISIONS: readonly number[] = [2, 4];
+
+/** Where slot `slot` of `perBeat` in a beat falls, swung: the first half of the beat takes long/(long + short) of it. */
+function swungInBeat(slot: number, perBeat: number, feel: Extract<Feel, { kind: 'swing' }>): Beats {
+  const { long, short } = feel;
+  const whole = perBeat * (long + short);
+  const isFirstHalf = 2 * slot <= perBeat;
+  const parts = isFirstHalf ? 2 * slot * long : perBeat * long + (2 * slot - perBeat) * short;
+  return shareBeats(parts, whole);
 }
 
 /**
- * Gives when each slot of a pattern sounds, in beats from its start; swung, the second of each pair
- * comes late and the bar stays as long as it was.
+ * Gives where each slot of one bar of a pattern falls, in beats from the bar's start, exact. Swung 2:1, an
+ * off-beat eighth falls at 2/3 of its beat and sixteenths at 0, 1/3, 2/3 and 5/6; grids of one, three and
+ * six slots a beat are not swung.
+ *
+ * @example
+ * slotBeats({ meter: { beats: 2, unit: 4, groups: [2] }, slotsPerBar: 8 }, { kind: 'swing', long: 2, short: 1 }) // [0, '1/3', '2/3', '5/6', 1, '4/3', '5/3', '11/6']
+ */
+export function slotBeats(
+  { meter, slotsPerBar }: Pick<Pattern, 'meter' | 'slotsPerBar'>,
+  feel: Feel,
+): readonly Beats[] {
+  const perBeat = slotsPerBar / meter.beats;
+  const isSwung = feel.kind === 'swing' && SWUNG_SUBDIVISIONS.includes(perBeat);
+  return Array.from({ length: slotsPerBar }, (_, slot) =>
+    isSwung
+      ? addBeats(Math.floor(slot / perBeat), swungInBeat(slot % perBeat, perBeat, feel))
+      : shareBeats(timesBeats(meter.beats, slot), slotsPerBar),
+  );
+}
+
+/**
+ * Gives when each slot of a pattern sounds, in beats from its start, over all its bars.
  *
  * @example
  * slotTimes({ meter: { beats: 2, unit: 4, groups: [2] }, bars: 1, slotsPerBar: 4, slots: [] }, { kind: 'swing', long: 3, short: 1 }) // [0, 0.75, 1, 1.75]
  */
-export function slotTimes(
-  { meter, bars, slotsPerBar }: Omit<Pattern, 'slots'> & { readonly slots?: readonly Slot[] },
-  feel: Feel,
-): readonly number[] {
-  const step = meter.beats / slotsPerBar;
-  const isPaired = Number.isInteger(1 / step) && (1 / step) % 2 === 0;
-  const late =
-    feel.kind === 'swing' && isPaired
-      ? (feel.long / (feel.long + feel.short)) * 2 * step - step
-      : 0;
-  return Array.from({ length: bars * slotsPerBar }, (_, slot) => {
-    const bar = Math.floor(slot / slotsPerBar);
-    const even = bar * meter.beats + beatsToNumber(slotBeat({ meter, slotsPerBar }, slot));
-    return slot % 2 === 1 ? even + late : even;
-  });
+export function slotTimes(pattern: Pattern, feel: Feel): readonly number[] {
+  const inBar = slotBeats(pattern, feel).map(beatsToNumber);
+  return Array.from({ length: pattern.bars }, (_, bar) =>
+    inBar.map((at) => bar * pattern.meter.beats + at),
+  ).flat();
 }
 
 /**

@@ -1,4 +1,4 @@
-import { shareBeats, sumBeats, type Beats } from '../units';
+import { addBeats, shareBeats, type Beats } from '../units';
 import type { Bar, ChordMark } from './document';
 
 /** A chord where it sounds: its first beat in the bar, counted from 1, and how long it lasts. */
@@ -8,26 +8,36 @@ export interface BarChord {
   readonly beats: Beats;
   /** Struck once and left ringing. */
   readonly hit?: true;
+  /** It sounds on from the bar before and is not struck again. */
+  readonly held?: true;
 }
+
+/** What is written for a chord that sounds on over the bar line. */
+export const HELD = '.';
 
 function lengthOf(mark: ChordMark, bar: Bar, meterBeats: number): Beats {
   return bar.dotted ? mark.span : shareBeats(meterBeats, bar.chords.length);
 }
 
 /**
- * Gives the chords of a bar with their beats; `meterBeats` is what a full bar has.
+ * Gives the chords of a bar with their beats; `meterBeats` is what a full bar has. A chord held over
+ * from the bar before is still called ".".
  *
  * @example
  * barChords({ id: 'b1', chords: [{ name: 'G', span: 1 }, { name: 'C', span: 1 }] }, 4) // [{ chord: 'G', beat: 1, beats: 2 }, { chord: 'C', beat: 3, beats: 2 }]
  */
 export function barChords(bar: Bar, meterBeats: number): readonly BarChord[] {
-  const lengths = bar.chords.map((mark) => lengthOf(mark, bar, meterBeats));
-  return bar.chords.map((mark, index) => ({
-    chord: mark.name,
-    beat: sumBeats([1, ...lengths.slice(0, index)]),
-    beats: lengths[index] ?? 0,
-    ...(mark.hit && { hit: true as const }),
-  }));
+  let beat: Beats = 1;
+  return bar.chords.map((mark) => {
+    const beats = lengthOf(mark, bar, meterBeats);
+    const placed = { chord: mark.name, beat, beats };
+    beat = addBeats(beat, beats);
+    return {
+      ...placed,
+      ...(mark.hit && { hit: true as const }),
+      ...(mark.name === HELD && { held: true as const }),
+    };
+  });
 }
 
 /**

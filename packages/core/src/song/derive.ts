@@ -82,7 +82,11 @@ function withoutRepeats(bars: readonly Bar[]): readonly Bar[] {
     if (!bar.repeat) return [...done, bar];
     const before = done.at(-1);
     const chords = before?.chords ?? [{ name: '-', span: 1 }];
-    return [...done, { id: bar.id, chords, ...(before?.dotted && { dotted: true as const }) }];
+    const dotted = before?.dotted && { dotted: true as const };
+    return [
+      ...done,
+      { id: bar.id, chords, ...dotted, ...(before?.meter && { meter: before.meter }) },
+    ];
   }, []);
 }
 

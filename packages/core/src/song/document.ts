@@ -30,7 +30,7 @@ export interface Frame {
 
 /** A chord as written in a bar: it takes `span` tokens, itself and the dots after it. */
 export interface ChordMark {
-  /** A chord name in plain signs, "-" for silence, or "N.C.". */
+  /** A chord name in plain signs, "-" for silence, "N.C.", or "." for what sounds on from the bar before. */
   readonly name: string;
   readonly span: number;
   /** Needs listening: the teacher is not sure. */
@@ -42,6 +42,8 @@ export interface ChordMark {
 /** A bar as written. Without dots its chords share it evenly; `repeat` says it is like the bar before. */
 export interface Bar {
   readonly id: BarId;
+  /** Its own meter, where it is not its section's. */
+  readonly meter?: Meter;
   readonly dotted?: true;
   readonly repeat?: true;
   readonly chords: readonly ChordMark[];
@@ -102,6 +104,12 @@ export interface Section {
   readonly patternUses?: readonly PatternUse[];
   /** The layer the recording plays it in. */
   readonly layer?: Layer;
+  /** Its own meter, where it is not the song's. */
+  readonly meter?: Meter;
+  /** Its own tempo, where it is not the song's. */
+  readonly tempo?: Bpm;
+  /** The tempo it has come to at its end, evenly from its own. */
+  readonly tempoTo?: Bpm;
   /** Where it starts on the recording's clock. */
   readonly startsAt?: Seconds;
   readonly cue?: string;
@@ -124,6 +132,14 @@ export interface MapEntry {
   readonly layer?: Layer;
   readonly semitones?: number;
   readonly tempo?: Bpm;
+  /** The tempo it has come to at its end, evenly from its own. */
+  readonly tempoTo?: Bpm;
+  /** It goes round until this cue; how often is only what is likely. */
+  readonly until?: string;
+  /** The recording fades out in it. */
+  readonly fade?: true;
+  /** Played some evenings, left out on others. */
+  readonly sometimes?: true;
 }
 
 /** A grip given for a chord name. */
@@ -203,4 +219,10 @@ export interface ChartFault {
   /** Counted from 1. */
   readonly column: number;
   readonly message: string;
+  /** What it rests on, in codes and figures that stay when it is put in other words. */
+  readonly detail: readonly (string | number)[];
+  /** The section it stands in, by its place among those written, from 0. */
+  readonly section?: number;
+  /** The bar it is about, by its place among all that are written in its section, from 0. */
+  readonly bar?: number;
 }

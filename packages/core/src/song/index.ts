@@ -1,17 +1,9 @@
-export { dropBars, insertBars, joinBar, moveBars, splitBar } from './bar-edits';
-export type { BarRange } from './bar-edits';
-export { barBeats, barChords } from './bar-chords';
+export { barBeats, barChords, HELD } from './bar-chords';
 export type { BarChord } from './bar-chords';
-export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeFrameField } from './chart-header';
-export { checkChart } from './chart-faults';
-export { readBars, writeBars } from './chart-bars';
-export { changesInWords } from './change-words';
-export { LONGEST_CHART, readChart } from './chart-reader';
-export type { ReadChart } from './chart-reader';
-export { writeChart } from './chart-writer';
-export { withCommand } from './commands';
-export type { SongCommand } from './song-command';
 export { isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './derive';
+export { endingRound, passesOf } from './passes';
+export { meterOf, temposOf } from './section-frame';
+export type { Tempos } from './section-frame';
 export { EMPTY_SONG, LAYERS } from './document';
 export type {
   Bar,
@@ -19,6 +11,8 @@ export type {
   BarId,
   ChartFault,
   ChordMark,
+  Difference,
+  Drop,
   Frame,
   Layer,
   MapEntry,
@@ -30,10 +24,6 @@ export type {
   ShapeClaim,
   SongDocument,
 } from './document';
-export { mergeTexts } from './merge';
-export type { MergedText } from './merge';
-export { mapOf } from './section-edits';
-export { settleRepeat } from './repeat-scope';
-export type { RepeatScope } from './repeat-scope';
 export { settledFrame } from './frame';
 export type { SettledFrame } from './frame';
+export { mapOf } from './map';

@@ -1,4 +1,4 @@
-import type { BarRange } from '../song';
+import type { BarRange } from '../edits';
 
 function rangesOf(bars: readonly number[]): readonly BarRange[] {
   return [...new Set(bars)]

@@ -1,21 +1,21 @@
 import fc from 'fast-check';
-import type { Part } from '../form';
-import { EMPTY_SONG, readChart, type Layer } from '../song';
-import { anySong } from '../testing/any-song';
+import type { Part } from '../sameness';
+import { EMPTY_SONG, type Layer } from '../song';
+import { readChart } from '../chart';
+import { anyNumberedSong } from '../testing/any-song';
 import {
   climbMinutes,
   makeSteps,
-  passBeats,
+  EMPTY_PASS,
   passOf,
-  placeInPass,
   rungsTo,
-  songGrips,
   splitSection,
-  USUAL_STUDENT,
   workpieceOf,
   type Step,
-  type Student,
+  type Workpiece,
 } from './index';
+import { placeAt, type StruckBar } from '../timeline';
+import { songGrips, USUAL_STUDENT, type Student } from '../player';
 
 const BARGE = readChart(
   'tempo: 92\nmap: Verse, Chorus, Verse, Chorus 2\ngrip Gm6: 310033\n[Verse]\n| G | D | Em | D |\n[Chorus]\n| G | Gm6 |\n[Chorus 2 = Chorus]\n3: | D |',
@@ -64,7 +64,7 @@ describe('the steps of a song', () => {
 
   it('teach every distinct bar exactly once before the joins, for any song', () => {
     fc.assert(
-      fc.property(anySong, (song) => {
+      fc.property(anyNumberedSong, (song) => {
         const one = workpieceOf(song);
         const made = makeSteps(one).filter(
           ({ kind, layer }) => (kind === 'section' || kind === 'difference') && layer === 'full',
@@ -250,7 +250,7 @@ describe('the steps of a song', () => {
 
   it('come after everything they need, for any song, and are the same every time', () => {
     fc.assert(
-      fc.property(anySong, (song) => {
+      fc.property(anyNumberedSong, (song) => {
         const made = makeSteps(workpieceOf(song));
         const seen = new Set<string>();
         for (const step of made) {
@@ -288,15 +288,17 @@ describe('the grips of a song', () => {
 });
 
 describe('a pass', () => {
+  const playedIn = (step: Step, of: Workpiece): readonly StruckBar[] =>
+    passOf(step, of).stretch.bars.map((laid) => laid.bar);
   const barsOf = (step: Step): string =>
-    passOf(step, work)
-      .bars.map((bar) => bar.chords.map((one) => one.chord).join(' '))
+    playedIn(step, work)
+      .map((bar) => bar.chords.map((one) => one.chord).join(' '))
       .join(' | ');
 
   it('is a section once, two bars into two for a join, all bars for the whole song', () => {
     expect(barsOf(byTitle('A Verse'))).toBe('G | D | Em | D');
     expect(barsOf(byTitle('Join A → B:'))).toBe('Em | D | G | Gm6');
-    expect(passOf(byTitle('Whole'), work).bars.length).toBe(4 + 2 + 4 + 3);
+    expect(playedIn(byTitle('Whole'), work).length).toBe(4 + 2 + 4 + 3);
   });
 
   it('of a difference has a bar before and after what is new, of a half its bars alone', () => {
@@ -305,7 +307,7 @@ describe('a pass', () => {
     const made = makeSteps(one);
     const difference = made.find(({ kind, layer }) => kind === 'difference' && layer === 'full');
     const chordsOf = (step: Step | undefined): readonly string[] =>
-      step ? passOf(step, one).bars.map((bar) => bar.chords[0]?.chord ?? '') : [];
+      step ? playedIn(step, one).map((bar) => bar.chords[0]?.chord ?? '') : [];
     expect(chordsOf(difference)).toEqual(['D', 'F', 'Em']);
     const whole = made.find(({ kind, layer }) => kind === 'section' && layer === 'full');
     const split = whole && splitSection(one, whole, 4);
@@ -323,14 +325,14 @@ describe('a pass', () => {
     const one = workpieceOf(song);
     const bars = (id: string) => {
       const step = makeSteps(one).find((each) => each.id === id);
-      return step ? passOf(step, one).bars : [];
+      return step ? playedIn(step, one) : [];
     };
     expect(bars('hand:two').map((bar) => [bar.chords[0]?.chord, bar.struck?.bar])).toEqual([
       ...[
-        ['-', 0],
-        ['-', 1],
-        ['-', 0],
-        ['-', 1],
+        ['×', 0],
+        ['×', 1],
+        ['×', 0],
+        ['×', 1],
       ],
     ]);
     expect(bars('listen').length).toBe(2);
@@ -338,15 +340,16 @@ describe('a pass', () => {
   });
 
   it('of a change drill takes the two grips in turn, a beat each', () => {
-    const { bars, countInBeats } = passOf(byTitle('Change D and G'), work);
+    const drill = byTitle('Change D and G');
+    const bars = playedIn(drill, work);
     expect(bars[0]?.chords.map((one) => one.chord)).toEqual(['D', 'G', 'D', 'G']);
-    expect([bars.length, countInBeats]).toEqual([4, 4]);
+    expect([bars.length, passOf(drill, work).countInBeats]).toEqual([4, 4]);
   });
 
   it('knows where it is at every beat, over its end and round again', () => {
-    const pass = passOf(byTitle('A Verse'), work);
-    expect(passBeats(pass)).toBe(16);
-    expect(placeInPass(pass, 0)).toEqual({
+    const pass = passOf(byTitle('A Verse'), work).stretch;
+    expect(pass.beats).toBe(16);
+    expect(placeAt(pass, 0)).toEqual({
       bar: 0,
       beat: 0,
       now: 'G',
@@ -354,7 +357,7 @@ describe('a pass', () => {
       beatsToNext: 4,
       passesDone: 0,
     });
-    expect(placeInPass(pass, 6.5)).toEqual({
+    expect(placeAt(pass, 6.5)).toEqual({
       bar: 1,
       beat: 2,
       now: 'D',
@@ -362,7 +365,7 @@ describe('a pass', () => {
       beatsToNext: 2,
       passesDone: 0,
     });
-    expect(placeInPass(pass, 15.9)).toEqual({
+    expect(placeAt(pass, 15.9)).toEqual({
       bar: 3,
       beat: 3,
       now: 'D',
@@ -370,10 +373,8 @@ describe('a pass', () => {
       beatsToNext: 1,
       passesDone: 0,
     });
-    expect(placeInPass(pass, 17)).toEqual(
-      jasmine.objectContaining({ bar: 0, beat: 1, passesDone: 1 }),
-    );
-    expect(placeInPass(pass, -1)).toBeUndefined();
-    expect(placeInPass({ bars: [], countInBeats: 4 }, 1)).toBeUndefined();
+    expect(placeAt(pass, 17)).toEqual(jasmine.objectContaining({ bar: 0, beat: 1, passesDone: 1 }));
+    expect(placeAt(pass, -1)).toBeUndefined();
+    expect(placeAt(EMPTY_PASS.stretch, 1)).toBeUndefined();
   });
 });

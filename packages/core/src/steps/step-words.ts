@@ -1,22 +1,8 @@
 import { chordLabel, transposeChordName } from '../chord';
 import { rungsTo } from './ladder';
-import { GOALS, type Step, type StepKind, type StepLimit } from './step';
+import type { Step, StepLimit } from './step';
 import { tempoLimit, type TempoLimit } from './tempo-limit';
 import type { TimedSongChange, WindowedChange, Workpiece } from './workpiece';
-
-/** Makes a step; its id comes from what it practises, and the layer where it has one. */
-export function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'goal'>): Step {
-  const layer = step.layer === undefined ? [] : [step.layer];
-  return { ...step, kind, id: stepId(kind, [...step.atoms, ...layer]), goal: GOALS[kind] };
-}
-
-/**
- * The id of a step that practises some atoms, perhaps in a layer; a difference has the id of a
- * section, so that tries stay with it when a section turns out to be derived.
- */
-export function stepId(kind: StepKind, atoms: readonly string[]): string {
-  return [kind === 'difference' ? 'section' : kind, ...atoms].join(':');
-}
 
 /** A chord as whoever reads the steps calls it: by its shape, or by what sounds. */
 export function called({ names, capo }: Workpiece, name: string): string {
@@ -47,19 +33,21 @@ const LEAST_WINDOW_BEATS = 0.05;
 /** What a part asks of both hands. */
 export interface Demand {
   readonly changes: readonly WindowedChange[];
+  /** The tempo it is to be played at in the end. */
+  readonly goalBpm: number;
   /** Strokes in its densest beat; 0 where nothing is known of the hand. */
   readonly strokesPerBeat: number;
 }
 
 /** The limit some changes and strokes set to this student. */
-function limitOf({ student, goalBpm, constants }: Workpiece, demand: Demand): TempoLimit {
+function limitOf({ student, constants }: Workpiece, demand: Demand): TempoLimit {
   const changes = demand.changes.map(({ seconds, windowBeats }) => ({
     seconds,
     windowBeats: Math.max(LEAST_WINDOW_BEATS, windowBeats),
   }));
   const { strokesPerSecond } = student;
   return tempoLimit({
-    ...{ bpmGoal: goalBpm, changes, strokesPerBeat: demand.strokesPerBeat, constants },
+    ...{ bpmGoal: demand.goalBpm, changes, strokesPerBeat: demand.strokesPerBeat, constants },
     ...(strokesPerSecond !== undefined && { strokesPerSecond }),
   });
 }
@@ -92,7 +80,7 @@ export function ladderFor(
   const found = limitOf(work, demand);
   const { startBpm, needsBarerLayer } = found;
   const limit = toStepLimit(found, demand);
-  const rungs = rungsTo(work.goalBpm, startBpm, rungRatio(work));
+  const rungs = rungsTo(demand.goalBpm, startBpm, rungRatio(work));
   const barer = needsBarerLayer ? ' The barer layer comes first, until it is quicker.' : '';
   return { rungs, limit, why: `${because(work, limit)}${barer}`, needsBarerLayer };
 }

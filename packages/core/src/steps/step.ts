@@ -3,21 +3,23 @@ import type { Bpm } from '../units';
 import type { WindowedChange } from './workpiece';
 
 /** What a step practises. */
-export type StepKind =
-  | 'ready'
-  | 'listen'
-  | 'grip'
-  | 'change'
-  | 'hand'
-  | 'half'
-  | 'section'
-  | 'difference'
-  | 'join'
-  | 'whole'
-  | 'recording'
-  | 'sing'
-  | 'perform'
-  | 'own';
+export const STEP_KINDS = [
+  'ready',
+  'listen',
+  'grip',
+  'change',
+  'hand',
+  'half',
+  'section',
+  'difference',
+  'join',
+  'whole',
+  'recording',
+  'sing',
+  'perform',
+  'own',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
 
 /** What counts as having done a step. */
 export interface Goal {
@@ -68,20 +70,46 @@ export interface Step {
   readonly note?: string;
 }
 
-/** The goal of each kind of step. */
-export const GOALS: Readonly<Record<StepKind, Goal>> = {
-  ready: { cleanInRow: 1, days: 1, words: 'every string in tune' },
-  listen: { cleanInRow: 1, days: 1, words: 'map said aloud once' },
-  grip: { cleanInRow: 5, days: 1, words: 'rings clean 5 of 5' },
-  change: { cleanInRow: 3, days: 1, words: '3 clean in a row' },
-  hand: { cleanInRow: 4, days: 1, words: '16 bars without a stop' },
-  half: { cleanInRow: 3, days: 1, words: '3 clean in a row' },
-  section: { cleanInRow: 3, days: 1, words: '3 clean in a row' },
-  difference: { cleanInRow: 3, days: 1, words: '3 clean in a row' },
-  join: { cleanInRow: 5, days: 1, words: '5 clean in a row' },
-  whole: { cleanInRow: 1, days: 2, words: 'once without a stop, on two days' },
-  recording: { cleanInRow: 1, days: 1, words: 'once with the recording, without a stop' },
-  sing: { cleanInRow: 1, days: 1, words: 'once sung and played, without a stop' },
-  perform: { cleanInRow: 1, days: 1, words: 'once for somebody, without a stop' },
-  own: { cleanInRow: 1, days: 1, words: 'done once' },
-};
+/** A step's id, taken apart. */
+export interface StepName {
+  readonly kind: StepKind;
+  /** What it practises, and its layer where it has one. */
+  readonly parts: readonly string[];
+}
+
+/**
+ * The id of a step that practises some atoms, perhaps in a layer; a difference has the id of a
+ * section, so that what was played stays with it when a section turns out to be derived.
+ *
+ * @example
+ * stepId('join', ['s1', 's2', 'full']) // 'join:s1:s2:full'
+ */
+export function stepId(kind: StepKind, parts: readonly string[]): string {
+  return [kind === 'difference' ? 'section' : kind, ...parts].join(':');
+}
+
+function isKind(word: string | undefined): word is StepKind {
+  return (STEP_KINDS as readonly (string | undefined)[]).includes(word);
+}
+
+/**
+ * Takes the id of a step apart; one that was made of several gives each of them, one of no known kind
+ * nothing.
+ *
+ * @example
+ * readStepId('grip:G+grip:D/F#') // [{ kind: 'grip', parts: ['G'] }, { kind: 'grip', parts: ['D/F#'] }]
+ * @example
+ * readStepId('section:s3+2:full') // [{ kind: 'section', parts: ['s3+2', 'full'] }]
+ */
+export function readStepId(id: string): readonly StepName[] {
+  return id.split(/\+(?=[a-z]+:)/).flatMap((one) => {
+    const [kind, ...parts] = one.split(':');
+    return isKind(kind) ? [{ kind, parts }] : [];
+  });
+}
+
+/** Makes a step; its id comes from what it practises, and the layer where it has one. */
+export function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind'>): Step {
+  const layer = step.layer === undefined ? [] : [step.layer];
+  return { ...step, kind, id: stepId(kind, [...step.atoms, ...layer]) };
+}

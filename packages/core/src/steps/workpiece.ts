@@ -1,24 +1,29 @@
 import { USUAL_CONSTANTS, type Constants } from '../assumptions';
 import { changeBetween, USUAL_CONVENTIONS, type Conventions, type Hand } from '../fretboard';
+import type { Tuning } from '../pitch';
+import {
+  handFor,
+  paceFactorOf,
+  shownSeconds,
+  songGrips,
+  USUAL_STUDENT,
+  type SongGrip,
+  type Student,
+} from '../player';
+import type { Feel, Meter } from '../rhythm';
+import { partsOf, type Part, type PartedSong, type PartOccurrence } from '../sameness';
+import { settledFrame, type Layer, type SongDocument } from '../song';
 import {
   barsInLayer,
   changesOf,
-  changeWindows,
-  partsOf,
-  playingOf,
   songPatterns,
+  windowsOf,
+  type ChangeWindow,
   type ChordChange,
-  type Occurrence,
-  type Part,
-  type Playing,
   type SongPatterns,
   type StruckBar,
-} from '../form';
-import type { Tuning } from '../pitch';
-import { settledFrame, type Layer, type SongDocument } from '../song';
+} from '../timeline';
 import type { Bpm } from '../units';
-import { handFor, songGrips, type SongGrip } from './song-grips';
-import { paceFactorOf, shownSeconds, USUAL_STUDENT, type Student } from './student';
 
 /** A change with the time it takes this student. */
 export interface TimedSongChange extends ChordChange {
@@ -29,7 +34,7 @@ export interface TimedSongChange extends ChordChange {
 
 /** A song taken apart, ready for its steps to be made. */
 export interface Workpiece {
-  readonly playing: Playing;
+  readonly timeline: PartedSong;
   /** Parts that are played, in playing order. */
   readonly parts: readonly Part[];
   readonly goalBpm: Bpm;
@@ -38,6 +43,8 @@ export interface Workpiece {
   readonly tuning: Tuning;
   /** Which of a chord's two names is said with a capo. */
   readonly names: Conventions['names'];
+  readonly meter: Meter;
+  readonly feel: Feel;
   /** Beats of a full bar. */
   readonly meterBeats: number;
   readonly grips: readonly SongGrip[];
@@ -48,7 +55,7 @@ export interface Workpiece {
   /** The same by "from to". */
   readonly timed: ReadonlyMap<string, TimedSongChange>;
   /** Where each part comes, by its id. */
-  readonly comes: ReadonlyMap<string, readonly Occurrence[]>;
+  readonly comes: ReadonlyMap<string, readonly PartOccurrence[]>;
   readonly student: Student;
   /** How much slower than usual the student changes and learns. */
   readonly pace: number;
@@ -69,12 +76,12 @@ interface PredictedChange extends ChordChange {
 }
 
 function predictedChanges(
-  playing: Playing,
+  { occurrences }: PartedSong,
   grips: readonly SongGrip[],
   hand: Hand,
 ): readonly PredictedChange[] {
   const byName = new Map(grips.map((grip) => [grip.name, grip]));
-  return changesOf(playing.occurrences.flatMap((one) => one.bars)).flatMap(({ from, to }) => {
+  return changesOf(occurrences.flatMap((one) => one.bars)).flatMap(({ from, to }) => {
     const [a, b] = [byName.get(from), byName.get(to)];
     return a && b ? [{ from, to, predicted: changeBetween(a, b, { hand }).seconds }] : [];
   });
@@ -116,32 +123,27 @@ function timedChanges(
  */
 export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}): Workpiece {
   const { student = USUAL_STUDENT, constants = USUAL_CONSTANTS } = options;
-  const playing = playingOf(song, partsOf(song));
-  const grips = songGrips(song, playing, student);
+  const timeline = partsOf(song);
+  const grips = songGrips(song, timeline, student);
   const hand = handFor(song, student);
-  const predicted = predictedChanges(playing, grips, hand);
+  const predicted = predictedChanges(timeline, grips, hand);
   const pace = paceOf(predicted, student, constants);
   const changes = timedChanges(predicted, student, pace);
+  const { tempo, meter, feel, capo, tuning } = settledFrame(song.frame);
   return {
-    playing,
-    parts: [...new Set(playing.occurrences.map((one) => one.part))],
-    goalBpm: settledFrame(song.frame).tempo,
+    timeline,
+    parts: [...new Set(timeline.occurrences.map((one) => one.part))],
     patterns: songPatterns(song),
-    meterBeats: settledFrame(song.frame).meter.beats,
-    grips,
-    hand,
-    capo: settledFrame(song.frame).capo,
-    tuning: settledFrame(song.frame).tuning,
+    ...{ goalBpm: tempo, meter, feel, meterBeats: meter.beats, capo, tuning, grips, hand },
     names: options.names ?? USUAL_CONVENTIONS.names,
-    ...{ student, pace, constants },
-    changes,
+    ...{ student, pace, constants, changes },
     timed: new Map(changes.map((one) => [`${one.from} ${one.to}`, one])),
-    comes: byPart(playing),
+    comes: byPart(timeline),
   };
 }
 
-function byPart({ occurrences }: Playing): ReadonlyMap<string, readonly Occurrence[]> {
-  const comes = new Map<string, Occurrence[]>();
+function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartOccurrence[]> {
+  const comes = new Map<string, PartOccurrence[]>();
   for (const one of occurrences) {
     const known = comes.get(one.part.id) ?? [];
     comes.set(one.part.id, known);
@@ -175,7 +177,7 @@ function playsOf(work: Workpiece, partId: string, layer: Layer): readonly (reado
   );
 }
 
-function occurrencesOf(work: Workpiece, partId: string): readonly Occurrence[] {
+function occurrencesOf(work: Workpiece, partId: string): readonly PartOccurrence[] {
   return work.comes.get(partId) ?? [];
 }
 
@@ -223,7 +225,7 @@ export function windowedChanges(
   work: Workpiece,
   bars: readonly StruckBar[],
 ): readonly WindowedChange[] {
-  return changeWindows(bars).flatMap(({ from, to, windowBeats, atBeat }) => {
+  return windowsOf(bars).flatMap(({ from, to, windowBeats, atBeat }) => {
     const one = work.timed.get(`${from} ${to}`);
     return one ? [{ ...one, windowBeats, atBeat }] : [];
   });
@@ -253,13 +255,14 @@ export function changesOfPart(
  * tightestChanges(workpieceOf(readChart('[A]\n| G | D |').song)).map((one) => one.windowBeats) // [0.5]
  */
 export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
-  const windows = new Map<string, { readonly windowBeats: number; readonly atBeat: number }>();
+  const windows = new Map<string, Pick<WindowedChange, 'windowBeats' | 'atBeat'>>();
   // Played through, so that the changes where sections meet have their windows too.
-  const bars = work.playing.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns));
-  for (const { from, to, windowBeats, atBeat } of changeWindows(bars)) {
-    const key = `${from} ${to}`;
+  const bars = work.timeline.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns));
+  for (const window of windowsOf(bars)) {
+    const key = `${window.from} ${window.to}`;
+    const windowBeats = atGoal(window, work);
     if (windowBeats < (windows.get(key)?.windowBeats ?? Infinity)) {
-      windows.set(key, { windowBeats, atBeat });
+      windows.set(key, { windowBeats, atBeat: window.atBeat });
     }
   }
   return work.changes
@@ -268,4 +271,9 @@ export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonl
       return tightest ? [{ ...one, ...tightest }] : [];
     })
     .sort((a, b) => b.seconds - a.seconds);
+}
+
+/** A window in beats of the song's own tempo, wherever in the song it is. */
+function atGoal({ windowBeats, tempo }: ChangeWindow, { goalBpm }: Workpiece): number {
+  return tempo === goalBpm ? windowBeats : (windowBeats * goalBpm) / tempo;
 }

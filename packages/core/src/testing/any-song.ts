@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { parseMeter, USUAL_PICKING } from '../rhythm';
+import { withNewIds } from '../chart';
 import { parseGrip } from '../fretboard';
 import {
   EMPTY_SONG,
@@ -23,6 +24,13 @@ const mark = (span: fc.Arbitrary<number>): fc.Arbitrary<ChordMark> =>
       ...(hit && { hit: true as const }),
     }));
 
+const ownMeter = fc.option(fc.constantFrom('2/4', '7/8', '3/4'), { nil: undefined, freq: 8 });
+const withMeter = (bar: fc.Arbitrary<Bar>): fc.Arbitrary<Bar> =>
+  fc.tuple(bar, ownMeter).map(([one, text]) => {
+    const meter = text === undefined ? undefined : parseMeter(text);
+    return meter ? { ...one, meter } : one;
+  });
+
 const even: fc.Arbitrary<Bar> = fc
   .array(mark(fc.constant(1)), { minLength: 1, maxLength: 5 })
   .map((chords) => ({ id: '', chords }));
@@ -30,7 +38,19 @@ const dotted: fc.Arbitrary<Bar> = fc
   .array(mark(fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 4 })
   .filter((chords) => chords.some((one) => one.span > 1))
   .map((chords) => ({ id: '', dotted: true as const, chords }));
-const anyBar = fc.oneof(even, dotted, fc.constant<Bar>({ id: '', repeat: true, chords: [] }));
+const held = fc.constantFrom<Bar>(
+  { id: '', chords: [{ name: '.', span: 1 }] },
+  { id: '', dotted: true, chords: [{ name: '.', span: 4 }] },
+  {
+    ...{ id: '', dotted: true },
+    chords: [
+      { name: '.', span: 1 },
+      { name: 'G', span: 3 },
+    ],
+  },
+);
+const repeated = fc.constant<Bar>({ id: '', repeat: true, chords: [] });
+const anyBar = fc.oneof(withMeter(even), withMeter(dotted), held, repeated);
 const bars = fc.array(anyBar, { minLength: 1, maxLength: 10 });
 
 const maybe = <T>(key: string, value: fc.Arbitrary<T>): fc.Arbitrary<object> =>
@@ -60,6 +80,11 @@ const head = joined(
   maybe('timesDoubt', fc.constant(true)),
   maybe('statedBars', fc.integer({ min: 1, max: 40 })),
   maybe('part', fc.constantFrom('lead', 'rhythm')),
+  maybe(
+    'meter',
+    fc.constantFrom('6/8', '5/4 (2+3)').map((text) => parseMeter(text)),
+  ),
+  fc.constantFrom({}, {}, { tempo: bpm(70) }, { tempo: bpm(92), tempoTo: bpm(60) }),
 );
 
 const whole = fc
@@ -145,7 +170,12 @@ export const anySong: fc.Arbitrary<SongDocument> = fc
           times: 1 + (index % 3),
           ...(index === 1 && { semitones: -2 }),
           ...(index === 2 && { once: true as const }),
+          ...(index === 3 && { until: 'back in', fade: true as const }),
+          ...(index === 4 && { sometimes: true as const, tempo: bpm(60), tempoTo: bpm(90) }),
         }))
       : [];
     return { ...EMPTY_SONG, frame: framed, grips, sections, map };
   });
+
+/** The same, every section and bar with an id of its own, as songs are that were read or edited. */
+export const anyNumberedSong: fc.Arbitrary<SongDocument> = anySong.map(withNewIds);

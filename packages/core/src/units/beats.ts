@@ -13,6 +13,11 @@ function toBeats(value: Fraction): Beats {
   return value.d === 1n ? Number(value.s * value.n) : (value.toFraction() as Beats);
 }
 
+/** Most positions are whole; only the others are worth a fraction. */
+function isWhole(beats: Beats): beats is number {
+  return typeof beats === 'number';
+}
+
 /**
  * Reads beats from unknown JSON; returns undefined for anything but a whole number or "n/d".
  *
@@ -29,13 +34,33 @@ export function parseBeats(value: unknown): Beats | undefined {
 }
 
 /**
+ * Adds two lengths in beats.
+ *
+ * @example
+ * addBeats('1/2', '1/3') // '5/6'
+ */
+export function addBeats(a: Beats, b: Beats): Beats {
+  return isWhole(a) && isWhole(b) ? a + b : toBeats(new Fraction(a).add(b));
+}
+
+/**
+ * Takes one length in beats from another.
+ *
+ * @example
+ * subtractBeats(1, '1/3') // '2/3'
+ */
+export function subtractBeats(from: Beats, taken: Beats): Beats {
+  return isWhole(from) && isWhole(taken) ? from - taken : toBeats(new Fraction(from).sub(taken));
+}
+
+/**
  * Adds lengths in beats; 0 for none.
  *
  * @example
  * sumBeats(['4/3', '4/3', '4/3']) // 4
  */
 export function sumBeats(lengths: readonly Beats[]): Beats {
-  return toBeats(lengths.reduce((sum: Fraction, length) => sum.add(length), new Fraction(0)));
+  return lengths.reduce(addBeats, 0);
 }
 
 /**
@@ -45,6 +70,7 @@ export function sumBeats(lengths: readonly Beats[]): Beats {
  * shareBeats(4, 3) // '4/3'
  */
 export function shareBeats(length: Beats, parts: number): Beats {
+  if (isWhole(length) && Number.isInteger(length / parts)) return length / parts;
   return toBeats(new Fraction(length).div(parts));
 }
 
@@ -55,15 +81,18 @@ export function shareBeats(length: Beats, parts: number): Beats {
  * timesBeats('4/3', 3) // 4
  */
 export function timesBeats(length: Beats, times: number): Beats {
-  return toBeats(new Fraction(length).mul(times));
+  return isWhole(length) ? length * times : toBeats(new Fraction(length).mul(times));
 }
 
 /**
- * Gives beats as a floating number, for drawing and for seconds; never for comparing positions.
+ * Gives beats as a floating number, for drawing and for seconds. Equal beats give equal numbers, as the
+ * fractions are in lowest terms.
  *
  * @example
  * beatsToNumber('3/2') // 1.5
  */
 export function beatsToNumber(beats: Beats): number {
-  return typeof beats === 'number' ? beats : new Fraction(beats).valueOf();
+  if (isWhole(beats)) return beats;
+  const [over = '0', under = '1'] = beats.split('/');
+  return Number(over) / Number(under);
 }

@@ -1,4 +1,4 @@
-export { createPeopleRoutes, createSignInRoutes, recognise } from './people.routes';
+export { recognise, servePeople } from './people.routes';
 export { createPeopleService } from './people.service';
 export { createPeopleStore } from './people.store';
 export type { PeopleStore } from './people.store';

@@ -28,6 +28,7 @@ export interface PeopleDeps {
   readonly sessions: SessionsStore;
   readonly passwords: Passwords;
   readonly clock: Clock;
+  readonly timeZone: () => Promise<string>;
 }
 
 function hashToken(token: string): string {
@@ -47,10 +48,11 @@ function checkConsent(
 }
 
 /** Lets everybody choose for themselves how things are shown. */
-function createConventions(people: PeopleStore) {
+function createConventions({ people, timeZone }: Pick<PeopleDeps, 'people' | 'timeZone'>) {
   const toMe = async ({ id, name, role }: Person): Promise<Me> => ({
     ...{ id, name, role },
     conventions: await people.conventionsOf(id),
+    timeZone: await timeZone(),
   });
   return {
     toMe,
@@ -62,8 +64,9 @@ function createConventions(people: PeopleStore) {
 }
 
 /** Signs people in and out, and lets the owner keep accounts. */
-export function createPeopleService({ people, sessions, passwords, clock }: PeopleDeps) {
-  const mine = createConventions(people);
+export function createPeopleService(deps: PeopleDeps) {
+  const { people, sessions, passwords, clock } = deps;
+  const mine = createConventions(deps);
   const nobodysHash = passwords.toHash(NOBODY);
 
   async function noteFailure(account: Account): Promise<void> {

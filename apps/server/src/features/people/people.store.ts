@@ -85,34 +85,31 @@ function definePeople(sequelize: Sequelize) {
 /** Keeps the people of the studio. */
 export function createPeopleStore(sequelize: Sequelize) {
   const people = definePeople(sequelize);
-  const plain = { raw: true } as const;
   return {
     async add(account: NewAccount, transaction?: Tx): Promise<void> {
       await people.create(toRow(account), { transaction: transaction ?? null });
     },
     count: () => people.count(),
     async list(): Promise<readonly PersonRecord[]> {
-      const rows = await people.findAll({ ...plain, order: [['name', 'ASC']] });
-      return rows.map((row) => toRecord(row as unknown as PersonRow));
+      const rows = await people.findAll({ order: [['name', 'ASC']] });
+      return rows.map((row) => toRecord(row.get()));
     },
     async find(id: string): Promise<PersonRecord | undefined> {
-      const row = await people.findByPk(id, plain);
-      return row ? toRecord(row as unknown as PersonRow) : undefined;
+      const row = await people.findByPk(id);
+      return row ? toRecord(row.get()) : undefined;
     },
     async findStudents(ids: readonly string[]): Promise<readonly Person[]> {
       const rows = await people.findAll({
-        ...plain,
         where: { id: { [Op.in]: [...ids] }, role: 'student' },
       });
-      return rows.map((row) => toRecord(row as unknown as PersonRow));
+      return rows.map((row) => toRecord(row.get()));
     },
     async findAccount(signInName: string): Promise<Account | undefined> {
-      const row = await people.findOne({ ...plain, where: { sign_in_name: signInName } });
-      return row ? toAccount(row as unknown as PersonRow) : undefined;
+      const row = await people.findOne({ where: { sign_in_name: signInName } });
+      return row ? toAccount(row.get()) : undefined;
     },
     async conventionsOf(id: string): Promise<Conventions> {
-      const row = (await people.findByPk(id, plain)) as unknown as PersonRow | null;
-      const kept = row?.conventions;
+      const kept = (await people.findByPk(id))?.get().conventions;
       return kept
         ? { ...USUAL_CONVENTIONS, ...fromJsonColumn<Partial<Conventions>>(kept) }
         : USUAL_CONVENTIONS;

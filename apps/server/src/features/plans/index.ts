@@ -1,5 +1,10 @@
-export { createPlansRoutes } from './plans.routes';
+export { createEventsService } from './events.service';
+export type { EventsService } from './events.service';
+export { createEventsStore } from './events.store';
+export type { EventsStore } from './events.store';
+export { createOverviewService } from './overview.service';
+export { servePlans } from './plans.routes';
 export { createPlansService } from './plans.service';
+export type { PlansService } from './plans.service';
 export { createPlansStore } from './plans.store';
 export type { PlansStore } from './plans.store';
-export type { PlansService } from './plans.service';

@@ -1,30 +1,33 @@
-import { assignSchema, newTrySchema, savePlanSchema } from '@harvu/contract';
-import { Hono } from 'hono';
-import { teachersOnly, type Inside } from '../../platform/access';
-import { pathId, readBody } from '../../platform/requests';
+import { serve, type Api } from '../../platform/routing';
+import type { EventsService } from './events.service';
+import type { OverviewService } from './overview.service';
 import type { PlansService } from './plans.service';
 
-/** Routes about plans: a student reaches their own, a teacher all. */
-export function createPlansRoutes(service: PlansService) {
-  return new Hono<Inside>()
-    .get('/plans', async (c) => c.json(await service.list(c.get('person'))))
-    .get('/plans/:id', async (c) => c.json(await service.find(pathId(c, 'plan'), c.get('person'))))
-    .post('/plans/:id/tries', async (c) => {
-      const id = pathId(c, 'plan');
-      await service.log(id, await readBody(c, newTrySchema), c.get('person'));
-      return c.body(null, 204);
-    })
-    .put('/plans/:id', teachersOnly, async (c) => {
-      const id = pathId(c, 'plan');
-      return c.json(await service.change(id, await readBody(c, savePlanSchema), c.get('person')));
-    })
-    .post('/plans/:id/withdraw', teachersOnly, async (c) => {
-      await service.withdraw(pathId(c, 'plan'), c.get('person'));
-      return c.body(null, 204);
-    })
-    .post('/songs/:id/assign', teachersOnly, async (c) => {
-      const id = pathId(c, 'song');
-      await service.assign(id, await readBody(c, assignSchema), c.get('person'));
-      return c.body(null, 204);
-    });
+/** Routes about plans and what happens in them: a student reaches their own, a teacher all. */
+export function servePlans(
+  api: Api,
+  {
+    plans,
+    events,
+    overview,
+  }: {
+    readonly plans: PlansService;
+    readonly events: EventsService;
+    readonly overview: OverviewService;
+  },
+): void {
+  serve(api, 'overview', ({ person }) => overview.of(person));
+  serve(api, 'plans', ({ person }) => plans.list(person));
+  serve(api, 'plan', ({ id, person }) => plans.find(id, person));
+  serve(api, 'planNews', ({ id, number, person }) => plans.news(id, number, person));
+  serve(api, 'savePlan', ({ id, body, person }) => plans.change(id, body, person));
+  serve(api, 'withdrawPlan', async ({ id, person }) => {
+    await plans.withdraw(id, person);
+    return undefined;
+  });
+  serve(api, 'sendEvents', ({ id, body, person }) => events.take(id, body.events, person));
+  serve(api, 'assign', async ({ id, body, person }) => {
+    await plans.assign(id, body, person);
+    return undefined;
+  });
 }

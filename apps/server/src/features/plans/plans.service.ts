@@ -1,27 +1,19 @@
-import type {
-  Assign,
-  NewTry,
-  Person,
-  Plan,
-  PlanFigures,
-  PlanSummary,
-  SavePlan,
-} from '@harvu/contract';
-import { constantsWith } from '@harvu/core/assumptions';
+import type { Assign, Person, Plan, PlanFigures, PlanNews, SavePlan } from '@harvu/contract';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
 import { makePlan, type Teaching } from '@harvu/core/plan';
-import { LAYERS, type SongDocument } from '@harvu/core/song';
-import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
-import { isTaken, type Tx } from '../../platform/database';
+import type { Tx } from '../../platform/database';
 import { badRequest, conflict, missing, type DomainError } from '../../platform/errors';
 import type { PeopleStore } from '../people';
 import type { OverrulesStore, SongsStore } from '../songs';
-import type { PlansStore, PlanWay } from './plans.store';
+import type { EventsStore } from './events.store';
+import { createPlanAccess } from './plan-access';
+import type { PlansStore } from './plans.store';
 
 export interface PlansDeps {
   readonly plans: PlansStore;
+  readonly events: EventsStore;
   readonly songs: SongsStore;
   readonly overrules: OverrulesStore;
   readonly people: PeopleStore;
@@ -32,37 +24,6 @@ export interface PlansDeps {
   /** What a plan for a student stands on. */
   readonly figuresFor: (studentId: string, songId: string) => Promise<PlanFigures>;
   readonly minutesOf: (studentId: string) => Promise<readonly number[]>;
-}
-
-/** A clock at home may be a little ahead of ours; more than this is a wrong date. */
-const AHEAD_MS = 10 * 60_000;
-const MOST_REMEMBERED = 200;
-
-/**
- * Remembers the step ids of a plan. Those of every layer count too: a try made before the teacher changed
- * the plan is evidence all the same.
- */
-function createStepIds(plans: PlansStore) {
-  const remembered = new Map<string, ReadonlySet<string>>();
-  return async (plan: PlanSummary): Promise<ReadonlySet<string>> => {
-    const [document, way] = await Promise.all([plans.documentOf(plan), plans.wayOf(plan.id)]);
-    const key = `${plan.id} ${plan.revision} ${way?.version}`;
-    const known = remembered.get(key);
-    if (known) return known;
-    const ids = new Set(document && way ? stepIdsOf(document, way) : []);
-    if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-    remembered.set(key, ids);
-    return ids;
-  };
-}
-
-function stepIdsOf(document: SongDocument, { teaching, figures }: PlanWay): readonly string[] {
-  const { student } = figures;
-  const constants = constantsWith(figures.constants);
-  const { steps, skipped, dropped } = makePlan(document, { teaching, student, constants });
-  const work = workpieceOf(document);
-  const everyLayer = LAYERS.flatMap((goal) => makeSteps(work, { goal, sings: true }));
-  return [...steps, ...skipped, ...dropped, ...everyLayer].map((step) => step.id);
 }
 
 /** A fault is settled or overruled with a reason before anybody learns the song. */
@@ -134,48 +95,33 @@ function createGiving(deps: PlansDeps) {
   };
 }
 
-/** Gives songs to students and keeps what they do with them. */
+/** Gives songs to students, and keeps how each of them is taught. */
 export function createPlansService(deps: PlansDeps) {
-  const { plans, clock, figuresFor } = deps;
-  const stepIdsOf = createStepIds(plans);
-
-  /** Somebody else's plan is answered like one that does not exist. */
-  async function findFor(id: string, person: Person): Promise<PlanSummary> {
-    const plan = await plans.find(id);
-    if (!plan || (!isTeaching(person) && plan.studentId !== person.id)) throw missing('plan');
-    return plan;
-  }
-
-  async function checkTry(one: NewTry, plan: PlanSummary): Promise<void> {
-    if (Date.parse(one.at) > clock.now().getTime() + AHEAD_MS) {
-      throw badRequest('This try lies in the future.', 'Set the clock of the device right.', 'at');
-    }
-    if (!(await stepIdsOf(plan)).has(one.stepId)) {
-      throw badRequest(
-        'The plan has no such step.',
-        'Reload the plan; its song was changed.',
-        'stepId',
-      );
-    }
-  }
+  const { plans, events, clock, figuresFor } = deps;
+  const findFor = createPlanAccess(plans);
 
   async function find(id: string, person: Person): Promise<Plan> {
     const plan = await findFor(id, person);
-    const document = await plans.documentOf(plan);
-    if (!document) throw missing('plan');
-    const [way, tries, minutesByWeekday] = await Promise.all([
+    const [way, log, minutesByWeekday] = await Promise.all([
       plans.wayOf(id),
-      plans.triesOf(id),
+      events.listOf(id),
       deps.minutesOf(plan.studentId),
     ]);
     if (!way) throw missing('plan');
-    return { ...plan, ...way, document, tries, minutesByWeekday };
+    return { ...plan, ...way, ...log, minutesByWeekday };
   }
 
   return {
     list: (person: Person) => (isTeaching(person) ? plans.listAll() : plans.listOf(person.id)),
     ...createGiving(deps),
     find,
+    /** What happened after an event, and whether the plan itself is still the one that was had. */
+    async news(id: string, after: number, person: Person): Promise<PlanNews> {
+      const { revision } = await findFor(id, person);
+      const [way, log] = await Promise.all([plans.wayOf(id), events.listOf(id, after)]);
+      if (!way) throw missing('plan');
+      return { revision, version: way.version, ...log };
+    },
     /** Changes how one plan is taught; what was done stays done. */
     async change(id: string, save: SavePlan, teacher: Person): Promise<Plan> {
       const plan = await findFor(id, teacher);
@@ -196,20 +142,6 @@ export function createPlansService(deps: PlansDeps) {
     async withdraw(id: string, teacher: Person): Promise<void> {
       await findFor(id, teacher);
       await plans.setWithdrawn(id, clock.now());
-    },
-    /** The same try sent twice is stored once, and answered the same both times. */
-    async log(planId: string, one: NewTry, person: Person): Promise<void> {
-      const plan = await findFor(planId, person);
-      await checkTry(one, plan);
-      const source = isTeaching(person) ? 'teacher' : 'self';
-      const logged = { ...one, bpm: one.bpm ?? null, planId, source, loggedBy: person.id } as const;
-      try {
-        await plans.addTries([{ ...logged, receivedAt: clock.now() }]);
-      } catch (error) {
-        if (!isTaken(error)) throw error;
-        if ((await plans.planOfTry(one.id)) === planId) return;
-        throw conflict('This try belongs to another plan.', 'Send it with an id of its own.', 'id');
-      }
     },
   };
 }

@@ -1,14 +1,17 @@
 import {
   NEW_PROFILE,
   type KnownStudent,
-  type NewTry,
+  type EventsTaken,
+  type NewEvent,
+  type PlanNews,
   type Plan,
   type PlanSummary,
   type Song,
 } from '@harvu/contract';
 import { findingsOf } from '@harvu/core/checks';
 import { USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
+import { triesIn, type TryEvent } from '@harvu/core/progress';
 import { randomUUID } from 'node:crypto';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 
@@ -38,66 +41,137 @@ describe('plans', () => {
   const planOf = async (who: Visitor) =>
     (await who.get<readonly PlanSummary[]>('/api/plans')).body.find((one) => one.songId === songId);
   const read = async (who: Visitor, id = '') => (await who.get<Plan>(`/api/plans/${id}`)).body;
-  const aTry = (more: Partial<NewTry> = {}): NewTry => ({
-    ...{ id: randomUUID(), stepId: 'grip:G', at: studio.now.toISOString(), bpm: null },
-    ...{ clean: true, passes: 1, seconds: 12.5, ...more },
+  const aTry = (more: Partial<TryEvent> = {}): NewEvent => ({
+    ...{ id: randomUUID(), kind: 'try', stepId: 'grip:G', at: studio.now.toISOString() },
+    ...{ day: '2026-11-24', revision: 2, bpm: null, clean: true, passes: 1, seconds: 12.5 },
+    ...more,
   });
   const log = async (one: unknown, who = bram) =>
-    who.send('POST', `/api/plans/${(await planOf(who))?.id ?? ''}/tries`, one);
+    who.send<EventsTaken & { field?: string }>(
+      'POST',
+      `/api/plans/${(await planOf(who))?.id ?? ''}/events`,
+      { events: [one] },
+    );
+  const triesOf = async (who: Visitor, id?: string) => triesIn((await read(who, id)).events);
 
   it('bring the song to its student in the revision that was given', async () => {
     const plan = await read(bram, (await planOf(bram))?.id);
-    expect([plan.title, plan.revision, plan.tries.length]).toEqual(['A song', 2, 0]);
+    expect([plan.title, plan.revision, plan.events.length]).toEqual(['A song', 2, 0]);
     expect(plan.document.sections.map((section) => section.name)).toEqual(['A', 'B']);
   });
 
-  it('keep a try as it was made, and know who said so', async () => {
+  it('keep a try as it was made, and know who said so and when it came in', async () => {
     const own = aTry({ clean: false });
-    expect((await log(own)).status).toBe(204);
+    expect((await log(own)).body).toEqual({ refused: [] });
     const told = aTry();
-    await log(told, owner);
-    const { tries } = await read(bram, (await planOf(bram))?.id);
-    expect(tries.find((one) => one.id === own.id)).toEqual({ ...own, bpm: null, source: 'self' });
-    expect(tries.find((one) => one.id === told.id)?.source).toBe('teacher');
+    await owner.send('POST', `/api/plans/${(await planOf(bram))?.id ?? ''}/events`, {
+      events: [told],
+    });
+    const { events } = await read(bram, (await planOf(bram))?.id);
+    expect(events.find((one) => one.id === own.id)).toEqual({
+      ...(own as TryEvent),
+      source: 'self',
+      receivedAt: studio.now.toISOString(),
+    });
+    expect(events.find((one) => one.id === told.id)?.source).toBe('teacher');
   });
 
   it('store a try that is sent twice once', async () => {
     const one = aTry();
     const answers = await Promise.all([log(one), log(one), log(one)]);
-    expect(answers.map((answer) => answer.status)).toEqual([204, 204, 204]);
-    const { tries } = await read(bram, (await planOf(bram))?.id);
-    expect(tries.filter((each) => each.id === one.id).length).toBe(1);
+    expect(answers.map((answer) => [answer.status, answer.body.refused])).toEqual([
+      [200, []],
+      [200, []],
+      [200, []],
+    ]);
+    const { events } = await read(bram, (await planOf(bram))?.id);
+    expect(events.filter((each) => each.id === one.id).length).toBe(1);
   });
 
-  it('refuse what cannot be true, naming the field', async () => {
-    const tomorrow = new Date(studio.now.getTime() + 86_400_000).toISOString();
+  it('refuse what has not the form of an event, naming the field', async () => {
     const bad: readonly (readonly [string, object])[] = [
-      ['at', aTry({ at: tomorrow })],
       ['at', aTry({ at: '2026-02-30T10:00:00.000Z' })],
-      ['stepId', aTry({ stepId: 'grip:Zz' })],
+      ['day', aTry({ day: '2026-02-30' })],
+      ['revision', aTry({ revision: 0 })],
       ['seconds', aTry({ seconds: -1 })],
       ['seconds', aTry({ seconds: 1e9 })],
       ['bpm', aTry({ bpm: 0 })],
       ['passes', aTry({ passes: 1.5 })],
       ['clean', { ...aTry(), clean: 'yes' }],
       ['id', aTry({ id: 'mine' })],
+      ['source', { ...aTry(), source: 'teacher' }],
     ];
     const before = await studio.everything();
     for (const [field, one] of bad) {
       const answer = await log(one);
       expect([answer.status, answer.body.field])
         .withContext(JSON.stringify(answer.body))
-        .toEqual([400, field]);
+        .toEqual([400, `events[0].${field}`]);
     }
+    expect((await log({ ...aTry(), kind: 'dance' })).status).toBe(400);
     expect(await studio.everything()).toBe(before);
   });
 
-  it('take no try that belongs to another plan', async () => {
+  it('take whatever whoever may write there says, be the step gone or the clock wrong', async () => {
+    const nextYear = new Date(studio.now.getTime() + 365 * 86_400_000).toISOString();
+    const ahead = aTry({ at: nextYear, day: '2027-11-24' });
+    const gone = aTry({ stepId: 'section:s99+2:full', bpm: 60 });
+    await log(ahead);
+    await log(gone);
+    const { events } = await read(bram, (await planOf(bram))?.id);
+    expect(events.map((one) => one.id)).toEqual([ahead.id, gone.id]);
+    // What is dated far after it came in is shown, and counts for nothing.
+    expect(triesIn(events).map((one) => one.id)).toEqual([gone.id]);
+  });
+
+  it('take no event that belongs to another plan, and all the others sent with it', async () => {
     const wiebke = await studio.add(owner, { signInName: 'wiebke' });
     await assign([wiebke.person.id]);
-    const one = aTry();
+    const [one, own] = [aTry(), aTry()];
     await log(one);
-    expect((await log(one, wiebke)).status).toBe(409);
+    const id = (await planOf(wiebke))?.id ?? '';
+    const sent = await wiebke.send<EventsTaken>('POST', `/api/plans/${id}/events`, {
+      events: [one, own],
+    });
+    expect(sent.body.refused.map((refused) => [refused.id, refused.problem.status])).toEqual([
+      [one.id, 409],
+    ]);
+    expect((await read(wiebke, id)).events.map((each) => each.id)).toEqual([own.id]);
+  });
+
+  it('take a sign-off from a teacher alone, notes and corrections from both', async () => {
+    const wrong = aTry();
+    const happened = { at: studio.now.toISOString(), day: '2026-11-24', revision: 2 } as const;
+    const signOff = { ...happened, id: randomUUID(), kind: 'sign-off', stepId: 'grip:G' };
+    const note = { ...happened, id: randomUUID(), kind: 'note', stepId: null, words: 'thumb' };
+    const taken = { ...happened, id: randomUUID(), kind: 'correction', of: wrong.id, clean: null };
+    const id = (await planOf(bram))?.id ?? '';
+    expect((await log(wrong)).body.refused).toEqual([]);
+    expect((await log(signOff)).body.refused[0]?.problem.status).toBe(403);
+    expect((await log(note)).body.refused).toEqual([]);
+    const sent = { events: [signOff, taken] };
+    expect((await owner.send('POST', `/api/plans/${id}/events`, sent)).status).toBe(200);
+    const { events } = await read(bram, id);
+    expect(events.map((one) => [one.kind, one.source])).toEqual([
+      ['try', 'self'],
+      ['note', 'self'],
+      ['sign-off', 'teacher'],
+      ['correction', 'teacher'],
+    ]);
+    expect(triesIn(events)).toEqual([]);
+  });
+
+  it('send what came in since, and whether the plan itself is another now', async () => {
+    const id = (await planOf(bram))?.id ?? '';
+    await log(aTry());
+    const { lastEvent, version, revision } = await read(bram, id);
+    const later = aTry();
+    await log(later);
+    const news = (await bram.get<PlanNews>(`/api/plans/${id}/after/${lastEvent}`)).body;
+    expect([news.version, news.revision]).toEqual([version, revision]);
+    expect(news.events.map((one) => one.id)).toEqual([later.id]);
+    const none = (await bram.get<PlanNews>(`/api/plans/${id}/after/${news.lastEvent}`)).body;
+    expect([none.events, none.lastEvent]).toEqual([[], news.lastEvent]);
   });
 
   it('move to a newer revision with all tries kept', async () => {
@@ -107,10 +181,10 @@ describe('plans', () => {
     expect((await read(bram, before.id)).revision).toBe(2);
     await assign([bram.person.id], 3);
     const after = await read(bram, before.id);
-    expect([after.id, after.revision, after.tries.length]).toEqual([
+    expect([after.id, after.revision, after.events.length]).toEqual([
       before.id,
       3,
-      before.tries.length,
+      before.events.length,
     ]);
     expect(after.document.sections.slice(0, 2).map((one) => one.id)).toEqual(
       before.document.sections.map((one) => one.id),
@@ -188,11 +262,11 @@ describe('plans', () => {
       2,
       'bare',
     ]);
-    expect(answer.body.tries.map((one) => one.id)).toEqual([own.id]);
+    expect(answer.body.events.map((one) => one.id)).toEqual([own.id]);
     // A try at a step that is no longer taught is evidence all the same: it may have been sent late.
-    expect((await log(aTry())).status).toBe(204);
+    expect((await log(aTry())).body.refused).toEqual([]);
     const section = answer.body.document.sections[0]?.id ?? '';
-    expect((await log(aTry({ stepId: `section:${section}:full`, bpm: 60 }))).status).toBe(204);
+    expect((await log(aTry({ stepId: `section:${section}:full`, bpm: 60 }))).status).toBe(200);
   });
 
   it('are not written over by a teacher who has not seen the newest, nor changed by a student', async () => {
@@ -235,10 +309,10 @@ describe('plans', () => {
     const all = (await owner.get<readonly PlanSummary[]>('/api/plans')).body;
     expect(all.find((one) => one.id === id)?.withdrawnAt).toBe(studio.now.toISOString());
     // What was played before the page heard of it is kept.
-    const late = await bram.send('POST', `/api/plans/${id}/tries`, aTry());
-    expect(late.status).toBe(204);
+    const sent = { events: [aTry()] };
+    expect((await bram.send('POST', `/api/plans/${id}/events`, sent)).status).toBe(200);
     await assign([bram.person.id]);
-    expect((await read(bram, id)).tries.length).toBe(2);
+    expect((await triesOf(bram, id)).length).toBe(2);
     expect((await read(bram, id)).withdrawnAt).toBeNull();
   });
 

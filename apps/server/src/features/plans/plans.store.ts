@@ -1,8 +1,7 @@
 import type { PlanFigures, PlanSummary } from '@harvu/contract';
 import { USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
-import type { Try } from '@harvu/core/progress';
+import { USUAL_STUDENT } from '@harvu/core/player';
 import type { SongDocument } from '@harvu/core/song';
-import { USUAL_STUDENT } from '@harvu/core/steps';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
 import { fromJsonColumn } from '../../platform/json-column';
@@ -15,27 +14,20 @@ interface PlanRow {
   assigned_by: string;
   assigned_at: Date;
   /** Null for a plan made before plans had a way of their own. */
-  teaching: Teaching | string | null;
-  figures: PlanFigures | string | null;
+  teaching: string | null;
+  figures: string | null;
   version: number;
   withdrawn_at: Date | null;
 }
 
-interface TryRow {
-  id: string;
-  plan_id: string;
-  step_id: string;
-  played_at: Date;
-  bpm: number | null;
-  clean: boolean | number;
-  passes: number;
-  seconds: number;
-  source: Try['source'];
-  logged_by: string;
-  received_at: Date;
-}
-
-type FoundRow = PlanRow & { title: string; played_by: string; student_name: string };
+/** A row as it is read: a JSON column may have been parsed by the driver. */
+type FoundRow = Omit<PlanRow, 'teaching' | 'figures'> & {
+  readonly teaching: Teaching | string | null;
+  readonly figures: PlanFigures | string | null;
+  readonly title: string;
+  readonly played_by: string;
+  readonly student_name: string;
+};
 
 /** A song given to a student. */
 export interface NewPlan {
@@ -56,14 +48,19 @@ export interface PlanWay {
   readonly figures: PlanFigures;
 }
 
-const NO_FIGURES: PlanFigures = { student: USUAL_STUDENT, constants: {} };
-
-/** A try with who sent it and when it came in. */
-export interface LoggedTry extends Try {
-  readonly planId: string;
-  readonly loggedBy: string;
-  readonly receivedAt: Date;
+/** A plan's way with the song as it was given. */
+export interface PlanContent extends PlanWay {
+  readonly document: SongDocument;
 }
+
+/** A plan without its song, and the numbers that tell whether anything about it has changed. */
+export interface PlanHead extends PlanSummary {
+  readonly version: number;
+  /** The number of the last event of its log; 0 for none. */
+  readonly lastEvent: number;
+}
+
+const NO_FIGURES: PlanFigures = { student: USUAL_STUDENT, constants: {} };
 
 function toSummary(row: FoundRow): PlanSummary {
   return {
@@ -79,7 +76,11 @@ function toSummary(row: FoundRow): PlanSummary {
   };
 }
 
-function toWay({ version, teaching, figures }: PlanRow): PlanWay {
+function toWay({
+  version,
+  teaching,
+  figures,
+}: Pick<FoundRow, 'version' | 'teaching' | 'figures'>): PlanWay {
   return {
     version,
     teaching: teaching === null ? USUAL_TEACHING : fromJsonColumn(teaching),
@@ -87,29 +88,8 @@ function toWay({ version, teaching, figures }: PlanRow): PlanWay {
   };
 }
 
-function toTry(row: TryRow): Try {
-  const { id, step_id: stepId, played_at: at, bpm, clean, passes, seconds, source } = row;
-  return { id, stepId, at: at.toISOString(), bpm, clean: Boolean(clean), passes, seconds, source };
-}
-
-function toTryRow(one: LoggedTry): TryRow {
-  return {
-    id: one.id,
-    plan_id: one.planId,
-    step_id: one.stepId,
-    played_at: new Date(one.at),
-    bpm: one.bpm,
-    clean: one.clean,
-    passes: one.passes,
-    seconds: one.seconds,
-    source: one.source,
-    logged_by: one.loggedBy,
-    received_at: one.receivedAt,
-  };
-}
-
 function definePlans(sequelize: Sequelize) {
-  const plans = sequelize.define<Model<PlanRow, Partial<PlanRow>>>('plans', {
+  return sequelize.define<Model<PlanRow, Partial<PlanRow>>>('plans', {
     id: { type: DataTypes.CHAR(36), primaryKey: true },
     student_id: DataTypes.CHAR(36),
     song_id: DataTypes.CHAR(36),
@@ -121,66 +101,54 @@ function definePlans(sequelize: Sequelize) {
     version: DataTypes.INTEGER,
     withdrawn_at: DataTypes.DATE(3),
   });
-  const tries = sequelize.define<Model<TryRow, TryRow>>('tries', {
-    id: { type: DataTypes.CHAR(36), primaryKey: true },
-    plan_id: DataTypes.CHAR(36),
-    step_id: DataTypes.STRING(200),
-    played_at: DataTypes.DATE(3),
-    bpm: DataTypes.DOUBLE,
-    clean: DataTypes.BOOLEAN,
-    passes: DataTypes.INTEGER,
-    seconds: DataTypes.DOUBLE,
-    source: DataTypes.ENUM('self', 'teacher'),
-    logged_by: DataTypes.CHAR(36),
-    received_at: DataTypes.DATE(3),
-  });
-  return { plans, tries };
 }
 
 const FOUND = `
   SELECT plans.*, songs.title, songs.played_by, people.name AS student_name
   FROM plans JOIN songs ON songs.id = plans.song_id JOIN people ON people.id = plans.student_id`;
 
-type Tables = ReturnType<typeof definePlans>;
+const HEADS = `
+  SELECT plans.*, songs.title, songs.played_by, people.name AS student_name,
+    COALESCE((SELECT MAX(number) FROM events WHERE events.plan_id = plans.id), 0) AS last_event
+  FROM plans JOIN songs ON songs.id = plans.song_id JOIN people ON people.id = plans.student_id
+  WHERE plans.withdrawn_at IS NULL`;
 
-/** Every try there ever was, by plan. */
-function createTries(tries: Tables['tries']) {
-  return {
-    async triesOf(planId: string): Promise<readonly Try[]> {
-      const rows = await tries.findAll({
-        where: { plan_id: planId },
-        order: [['played_at', 'ASC']],
-        raw: true,
-      });
-      return rows.map((row) => toTry(row as unknown as TryRow));
-    },
-    async addTries(many: readonly LoggedTry[], transaction?: Tx): Promise<void> {
-      await tries.bulkCreate(many.map(toTryRow), { transaction: transaction ?? null });
-    },
-    async planOfTry(id: string): Promise<string | undefined> {
-      const row = await tries.findOne({ where: { id }, raw: true });
-      return (row as unknown as TryRow | null)?.plan_id;
-    },
-  };
-}
+const CONTENTS = `
+  SELECT plans.id, plans.version, plans.teaching, plans.figures, song_revisions.document
+  FROM plans JOIN song_revisions
+    ON song_revisions.song_id = plans.song_id AND song_revisions.number = plans.revision
+  WHERE plans.id IN (?)`;
 
-/** Keeps who learns which song, and every try; tries are added, never changed. */
+type ContentRow = Pick<FoundRow, 'id' | 'version' | 'teaching' | 'figures'> & {
+  readonly document: SongDocument | string;
+};
+
+/** Keeps who learns which song, and how. */
 export function createPlansStore(sequelize: Sequelize) {
-  const { plans, tries } = definePlans(sequelize);
+  const plans = definePlans(sequelize);
   const query = async (
     where: string,
     values: readonly string[],
   ): Promise<readonly PlanSummary[]> => {
     const rows = await sequelize.query<FoundRow>(
       `${FOUND} ${where} ORDER BY assigned_at, plans.id`,
-      {
-        replacements: [...values],
-        type: QueryTypes.SELECT,
-      },
+      { replacements: [...values], type: QueryTypes.SELECT },
     );
     return rows.map(toSummary);
   };
+  async function waysOf(ids: readonly string[]): Promise<ReadonlyMap<string, PlanContent>> {
+    if (ids.length === 0) return new Map();
+    const rows = await sequelize.query<ContentRow>(CONTENTS, {
+      ...{ replacements: [[...ids]], type: QueryTypes.SELECT },
+    });
+    return new Map(
+      rows.map((row) => [row.id, { ...toWay(row), document: fromJsonColumn(row.document) }]),
+    );
+  }
   return {
+    waysOf,
+    /** How one plan is taught, with its song; undefined where there is no such plan. */
+    wayOf: async (id: string) => (await waysOf([id])).get(id),
     listAll: () => query('', []),
     /** What a student learns now; songs taken back are left out. */
     listOf: (studentId: string) =>
@@ -188,9 +156,20 @@ export function createPlansStore(sequelize: Sequelize) {
     /** Every plan a student ever had. */
     listEver: (studentId: string) => query('WHERE student_id = ?', [studentId]),
     find: async (id: string) => (await query('WHERE plans.id = ?', [id]))[0],
-    async wayOf(id: string): Promise<PlanWay | undefined> {
-      const row = await plans.findByPk(id, { raw: true });
-      return row ? toWay(row as unknown as PlanRow) : undefined;
+    /** Plans in work with what tells whether they have changed; those of one student, or all. */
+    async headsFor(studentId: string | undefined): Promise<readonly PlanHead[]> {
+      const own = studentId === undefined ? '' : 'AND plans.student_id = ?';
+      const rows = await sequelize.query<FoundRow & { last_event: number | string }>(
+        `${HEADS} ${own} ORDER BY assigned_at, plans.id`,
+        {
+          replacements: studentId === undefined ? [] : [studentId],
+          type: QueryTypes.SELECT,
+        },
+      );
+      return rows.map((row) => ({
+        ...toSummary(row),
+        ...{ version: row.version, lastEvent: Number(row.last_event) },
+      }));
     },
     /** Tells whether the new way was kept; not if somebody else saved in between. */
     async saveWay(id: string, { version, teaching, figures }: PlanWay): Promise<boolean> {
@@ -209,7 +188,7 @@ export function createPlansStore(sequelize: Sequelize) {
     },
     /**
      * Gives the song, or moves a plan that is there already to this revision, one that was taken back
-     * too; its way and its tries stay with it.
+     * too; its way and its log stay with it.
      */
     async put(plan: NewPlan, transaction: Tx): Promise<void> {
       const where = { student_id: plan.studentId, song_id: plan.songId };
@@ -232,14 +211,6 @@ export function createPlansStore(sequelize: Sequelize) {
         await row.update({ revision: plan.revision, withdrawn_at: null }, { transaction });
       }
     },
-    async documentOf({ songId, revision }: PlanSummary): Promise<SongDocument | undefined> {
-      const [row] = await sequelize.query<{ document: string }>(
-        'SELECT document FROM song_revisions WHERE song_id = ? AND number = ?',
-        { replacements: [songId, revision], type: QueryTypes.SELECT },
-      );
-      return row && fromJsonColumn<SongDocument>(row.document);
-    },
-    ...createTries(tries),
   };
 }
 

@@ -1,3 +1,3 @@
-export { createRequestsRoutes } from './requests.routes';
+export { serveRequests } from './requests.routes';
 export { createRequestsService } from './requests.service';
 export { createRequestsStore } from './requests.store';

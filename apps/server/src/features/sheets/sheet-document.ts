@@ -1,11 +1,13 @@
 import { chordLabel, transposeChordName } from '@harvu/core/chord';
 import { changeBetween, handWords, type Conventions } from '@harvu/core/fretboard';
-import type { Part } from '@harvu/core/form';
+import type { Part } from '@harvu/core/sameness';
 import type { StepPlan } from '@harvu/core/plan';
 import { formatTuning } from '@harvu/core/pitch';
 import { formatFeel, formatMeter } from '@harvu/core/rhythm';
-import { settledFrame, type Bar, type SongDocument } from '@harvu/core/song';
-import type { Step } from '@harvu/core/steps';
+import { settledFrame, type SongDocument } from '@harvu/core/song';
+import { kindOf, type Step } from '@harvu/core/steps';
+import { isSilence, type PlayedBar } from '@harvu/core/timeline';
+import { beatsToNumber } from '@harvu/core/units';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { gripSvg, patternSvg, rungsSvg } from './sheet-drawings';
 import { textRuns, type SheetFont } from './sheet-fonts';
@@ -88,7 +90,7 @@ function frameLine({ song, plan }: Sheet): string {
     `${tempo} bpm`,
     formatMeter(meter),
     formatFeel(feel),
-    `${plan.work.playing.barCount} bars`,
+    `${plan.work.timeline.barCount} bars`,
   ].join('  ·  ');
 }
 
@@ -103,7 +105,7 @@ function tableOf(cells: readonly Content[], columns: number): Content {
 }
 
 function mapBlock({ plan }: Sheet): Content {
-  const blocks = plan.work.playing.occurrences.map((one): Content => {
+  const blocks = plan.work.timeline.occurrences.map((one): Content => {
     const bars = `${one.bars.length} ${one.bars.length === 1 ? 'bar' : 'bars'}`;
     return {
       stack: [
@@ -115,13 +117,14 @@ function mapBlock({ plan }: Sheet): Content {
   return { stack: [heading('The map'), tableOf(blocks, PARTS_A_ROW)], unbreakable: true };
 }
 
-function barText(sheet: Sheet, bar: Bar): string {
-  if (bar.repeat) return '%';
-  return bar.chords
-    .map(({ name, span, hit }) => {
-      const dots = bar.dotted ? ' .'.repeat(span - 1) : '';
-      const chord = name === '-' || name === 'N.C.' ? name : called(sheet, name);
-      return `${chord}${hit ? '!' : ''}${dots}`;
+/** The chords of a bar; with a dot for each beat held, where they do not share the bar evenly. */
+function barText(sheet: Sheet, { chords }: PlayedBar): string {
+  const isEven = chords.every(({ beats }) => beats === chords[0]?.beats);
+  return chords
+    .map(({ chord, beats, hit, held }) => {
+      const dots = isEven ? '' : ' .'.repeat(Math.max(0, Math.round(beatsToNumber(beats)) - 1));
+      const name = held ? '(held)' : isSilence(chord) ? chord : called(sheet, chord);
+      return `${name}${hit ? '!' : ''}${dots}`;
     })
     .join(' ');
 }
@@ -190,9 +193,11 @@ function changeLines(sheet: Sheet): readonly ContentText[] {
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   const { tuning, capo } = work;
   const hand = handWords(sheet.conventions, { tuning, capo });
-  return steps.flatMap(({ kind, atoms }): readonly ContentText[] => {
-    const [from, to] = atoms.map((name) => byName.get(name));
-    if (kind !== 'change' || !from || !to) return [];
+  return steps.flatMap((step): readonly ContentText[] => {
+    const [from, to] = step.atoms.map((name) => byName.get(name));
+    // Two grips in one step are no change from one to the other.
+    const isDrill = kindOf(step).rungUnit === 'changes a minute';
+    if (!isDrill || !from || !to) return [];
     const { line } = changeBetween(from, to, { hand: work.hand, words: hand });
     const head = `${called(sheet, from.name)} → ${called(sheet, to.name)}  `;
     const fontSize = 8;
@@ -214,7 +219,7 @@ function changeBlock(sheet: Sheet): Content {
 }
 
 function patternBlock({ plan, conventions }: Sheet): Content {
-  const played = new Set(plan.work.playing.occurrences.flatMap((one) => one.pattern ?? []));
+  const played = new Set(plan.work.timeline.occurrences.flatMap((one) => one.pattern ?? []));
   const named = Object.entries(plan.work.patterns.named).filter(([name]) => played.has(name));
   if (named.length === 0) return '';
   const drawn = named.map(([name, pattern]): Content => ({

@@ -2,6 +2,7 @@ import type { Person } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import type { Conventions } from '@harvu/core/fretboard';
 import { makePlan, songFor } from '@harvu/core/plan';
+import { dayAt } from '@harvu/core/units';
 import pdfmake from 'pdfmake';
 import type { Clock } from '../../platform/clock';
 import type { PlansService } from '../plans';
@@ -15,6 +16,7 @@ export interface SheetsDeps {
   readonly teaching: TeachingService;
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
   readonly clock: Clock;
+  readonly timeZone: () => Promise<string>;
 }
 
 export type Paper = Sheet['paper'];
@@ -41,10 +43,10 @@ function fileName(title: string): string {
 
 /** Prints lesson sheets: a student's plan as they see it, or the studio's own steps. */
 export function createSheetsService(deps: SheetsDeps) {
-  const { plans, songs, teaching, conventionsOf, clock } = deps;
+  const { plans, songs, teaching, conventionsOf, clock, timeZone } = deps;
 
   async function print(sheet: Omit<Sheet, 'printedOn'>): Promise<PrintedSheet> {
-    const printedOn = clock.now().toISOString().slice(0, 10);
+    const printedOn = dayAt(clock.now().toISOString(), await timeZone());
     const document = pdfmake.createPdf(sheetDocument({ ...sheet, printedOn }));
     const pdf = new Uint8Array(await document.getBuffer());
     return { pdf, name: fileName(sheet.title) };

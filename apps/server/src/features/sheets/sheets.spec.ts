@@ -1,7 +1,7 @@
 import type { PlanSummary, Song } from '@harvu/contract';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
 import { makePlan } from '@harvu/core/plan';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 import { gripSvg, patternSvg, rungsSvg } from './sheet-drawings';
 import { sheetDocument } from './sheet-document';

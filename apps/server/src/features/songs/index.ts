@@ -1,8 +1,9 @@
 export { createOverrulesStore } from './overrules.store';
 export type { OverrulesStore } from './overrules.store';
-export { createSongsRoutes } from './songs.routes';
+export { serveSongs } from './songs.routes';
 export { checksumOf, createSongsService } from './songs.service';
 export type { SongsService } from './songs.service';
+export { rekeyOverrules } from './rekey-overrules';
 export { createSongsStore } from './songs.store';
 export type { SongsStore } from './songs.store';
 export { createTeachingService } from './teaching.service';

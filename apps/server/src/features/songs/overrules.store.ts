@@ -9,6 +9,8 @@ interface OverruleRow {
   reason: string;
   author_id: string;
   created_at: Date;
+  /** 0 while the key is one of words, 1 for one of codes, 2 for one of words that nothing answers to any more. */
+  key_form: number;
 }
 
 type FoundRow = OverruleRow & { author_name: string };
@@ -19,6 +21,8 @@ export interface NewOverrule extends Overrule {
   readonly authorId: string;
   readonly createdAt: Date;
 }
+
+const [WORDS, CODES, GONE] = [0, 1, 2];
 
 function hashOf(key: string): string {
   return createHash('sha256').update(key).digest('hex');
@@ -33,15 +37,33 @@ export function createOverrulesStore(sequelize: Sequelize) {
     reason: DataTypes.STRING(300),
     author_id: DataTypes.CHAR(36),
     created_at: DataTypes.DATE(3),
+    key_form: DataTypes.TINYINT,
   });
   return {
     /** The newest word on a finding stands. */
     async put({ songId, key, reason, authorId, createdAt }: NewOverrule): Promise<void> {
       const row = { song_id: songId, key_hash: hashOf(key), finding_key: key, reason };
-      await overrules.upsert({ ...row, author_id: authorId, created_at: createdAt });
+      await overrules.upsert({
+        ...row,
+        author_id: authorId,
+        created_at: createdAt,
+        key_form: CODES,
+      });
     },
     async remove(songId: string, key: string): Promise<void> {
       await overrules.destroy({ where: { song_id: songId, key_hash: hashOf(key) } });
+    },
+    /** The teacher's words that are still kept under keys of words. */
+    async listFormer(): Promise<readonly { readonly songId: string; readonly key: string }[]> {
+      const rows = await overrules.findAll({ where: { key_form: WORDS } });
+      return rows.map((row) => ({ songId: row.get().song_id, key: row.get().finding_key }));
+    },
+    /** Keeps a word under a key of codes; without one it is kept as it is, and not looked at again. */
+    async rekey(songId: string, former: string, key: string | undefined): Promise<void> {
+      const where = { song_id: songId, key_hash: hashOf(former) };
+      const form = { key_form: key === undefined ? GONE : CODES };
+      const own = key === undefined ? {} : { finding_key: key, key_hash: hashOf(key) };
+      await overrules.update({ ...own, ...form }, { where });
     },
     async listOf(songId: string): Promise<readonly Overruled[]> {
       const rows = await sequelize.query<FoundRow>(

@@ -62,15 +62,21 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
     return { ...song, overruled: await overrules.listOf(id) };
   }
 
+  /** Many acts need to know only that the song is there. */
+  async function mustBeThere(id: string): Promise<void> {
+    if (!(await songs.isThere(id))) throw missing('song');
+  }
+
   return {
     startIn,
     find,
+    mustBeThere,
     list: () => songs.list(),
     start: async (song: NewSong, author: Person): Promise<Song> =>
       find(await inTransaction((tx) => startIn(tx, song, author))),
     /** The states of a song one can go back to, the newest first. */
     async revisions(id: string): Promise<readonly RevisionSummary[]> {
-      await find(id);
+      await mustBeThere(id);
       return statesToGoBackTo(await songs.revisionsOf(id));
     },
     async revision(id: string, number: number): Promise<RevisionDocument> {
@@ -84,13 +90,13 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
       return newest && { revision: newest.number, by: newest.by };
     },
     async overrule(id: string, overrule: Overrule, author: Person): Promise<readonly Overruled[]> {
-      await find(id);
+      await mustBeThere(id);
       const given = { songId: id, authorId: author.id, createdAt: clock.now() };
       await overrules.put({ ...overrule, ...given });
       return overrules.listOf(id);
     },
     async withdrawOverrule(id: string, key: string): Promise<readonly Overruled[]> {
-      await find(id);
+      await mustBeThere(id);
       await overrules.remove(id, key);
       return overrules.listOf(id);
     },

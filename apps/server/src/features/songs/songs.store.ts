@@ -142,6 +142,10 @@ export function createSongsStore(sequelize: Sequelize) {
       };
       await revisions.create(row, { transaction: transaction ?? null });
     },
+    /** Tells whether a song is there, without reading it. */
+    async isThere(id: string): Promise<boolean> {
+      return (await songs.count({ where: { id } })) > 0;
+    },
     async list(): Promise<readonly SongSummary[]> {
       const rows = await sequelize.query<SummaryRow>(SUMMARIES, { type: QueryTypes.SELECT });
       return rows.map(toSummary);
@@ -165,10 +169,8 @@ export function createSongsStore(sequelize: Sequelize) {
       return rows.map(toHead);
     },
     async documentOf(songId: string, number: number): Promise<SongDocument | undefined> {
-      const row = await revisions.findOne({ where: { song_id: songId, number }, raw: true });
-      return row
-        ? fromJsonColumn<SongDocument>((row as unknown as RevisionRow).document)
-        : undefined;
+      const row = await revisions.findOne({ where: { song_id: songId, number } });
+      return row ? fromJsonColumn<SongDocument>(row.get().document) : undefined;
     },
   };
 }

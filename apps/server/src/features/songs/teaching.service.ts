@@ -14,14 +14,14 @@ export interface TeachingDeps {
 /** Keeps how the studio teaches each song until a student's plan says otherwise. */
 export function createTeachingService({ teachings, songs, clock }: TeachingDeps) {
   async function find(songId: string): Promise<SongTeaching> {
-    if (!(await songs.find(songId))) throw missing('song');
+    if (!(await songs.isThere(songId))) throw missing('song');
     const kept = await teachings.find(songId);
     return { version: kept?.version ?? 0, teaching: kept?.value ?? USUAL_TEACHING };
   }
   return {
     find,
     async save(songId: string, save: SaveTeaching, teacher: Person): Promise<SongTeaching> {
-      if (!(await songs.find(songId))) throw missing('song');
+      if (!(await songs.isThere(songId))) throw missing('song');
       const { baseVersion, teaching } = save;
       const keeping = { baseVersion, value: teaching, by: teacher.id, at: clock.now() };
       if (!(await teachings.put(songId, keeping))) {

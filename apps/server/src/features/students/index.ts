@@ -1,2 +1,2 @@
-export { createStudentsRoutes } from './students.routes';
+export { serveStudents } from './students.routes';
 export { createStudentsService } from './students.service';

@@ -8,44 +8,43 @@ import {
   type StudentProfile,
 } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
-import { practisedByWeekday, shownBy, type PractisedSong } from '@harvu/core/progress';
+import { practisedByWeekday, shownBy, triesIn, type PractisedSong } from '@harvu/core/progress';
+import { dayAt } from '@harvu/core/units';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
 import type { KeptStore } from '../../platform/kept';
 import type { PeopleStore } from '../people';
-import type { PlansStore } from '../plans';
+import type { EventsStore, PlansStore } from '../plans';
 
 export interface StudentsDeps {
   readonly profiles: KeptStore<StudentProfile>;
   readonly people: PeopleStore;
   readonly plans: PlansStore;
+  readonly events: EventsStore;
+  readonly timeZone: () => Promise<string>;
   readonly constants: () => Promise<OwnConstants>;
   readonly clock: Clock;
 }
 
 /** Gathers the songs somebody ever practised, but for one. */
-function createPractised(plans: PlansStore) {
+function createPractised({ plans, events }: Pick<StudentsDeps, 'plans' | 'events'>) {
   return async (studentId: string, exceptSongId?: string): Promise<readonly PractisedSong[]> => {
     const all = (await plans.listEver(studentId)).filter((plan) => plan.songId !== exceptSongId);
-    const songs = await Promise.all(
-      all.map(async (plan): Promise<readonly PractisedSong[]> => {
-        const [document, way, tries] = await Promise.all([
-          plans.documentOf(plan),
-          plans.wayOf(plan.id),
-          plans.triesOf(plan.id),
-        ]);
-        return document ? [{ document, changes: way?.teaching.changes ?? [], tries }] : [];
-      }),
-    );
-    return songs.flat();
+    const ids = all.map((plan) => plan.id);
+    const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
+    return ids.flatMap((id) => {
+      const way = ways.get(id);
+      const tries = triesIn(logs.get(id) ?? []);
+      return way ? [{ document: way.document, changes: way.teaching.changes, tries }] : [];
+    });
   };
 }
 
 /** Keeps what is known of the students, and brings it together with what they have shown. */
 export function createStudentsService(deps: StudentsDeps) {
-  const { profiles, people, plans, constants, clock } = deps;
-  const practised = createPractised(plans);
+  const { profiles, people, constants, clock, timeZone } = deps;
+  const practised = createPractised(deps);
 
   async function findStudent(id: string): Promise<Person> {
     const [student] = await people.findStudents([id]);
@@ -66,7 +65,7 @@ export function createStudentsService(deps: StudentsDeps) {
       practised(id),
       people.conventionsOf(id),
     ]);
-    const today = clock.now().toISOString().slice(0, 10);
+    const today = dayAt(clock.now().toISOString(), await timeZone());
     const tries = songs.flatMap((song) => song.tries);
     return {
       ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE },

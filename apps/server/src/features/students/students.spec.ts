@@ -6,7 +6,7 @@ import {
   type Song,
   type StudentProfile,
 } from '@harvu/contract';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { randomUUID } from 'node:crypto';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 
@@ -44,12 +44,13 @@ describe('what is known of a student', () => {
     });
     const plans = (await bram.get<readonly PlanSummary[]>('/api/plans')).body;
     const plan = plans.find((one) => one.songId === id);
-    for (const [index, one] of tries.entries()) {
-      const at = new Date(studio.now.getTime() - 60_000 + index * 1000).toISOString();
-      const sent = { id: randomUUID(), at, bpm: null, clean: true, passes: 1, seconds: 9, ...one };
-      const answer = await bram.send('POST', `/api/plans/${plan?.id ?? ''}/tries`, sent);
-      expect(answer.status).withContext(JSON.stringify(answer.body)).toBe(204);
-    }
+    const events = tries.map((one, index) => ({
+      ...{ id: randomUUID(), kind: 'try', day: '2026-11-24', revision: 2 },
+      at: new Date(studio.now.getTime() - 60_000 + index * 1000).toISOString(),
+      ...{ bpm: null, clean: true, passes: 1, seconds: 9, ...one },
+    }));
+    const answer = await bram.send('POST', `/api/plans/${plan?.id ?? ''}/events`, { events });
+    expect(answer.status).withContext(JSON.stringify(answer.body)).toBe(200);
     return (await bram.get<Plan>(`/api/plans/${plan?.id ?? ''}`)).body;
   }
 

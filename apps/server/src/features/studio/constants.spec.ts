@@ -1,5 +1,5 @@
 import type { Plan, PlanSummary, Song } from '@harvu/contract';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 
 describe('the constants of a studio', () => {

@@ -1,3 +1,3 @@
-export { createConstantsRoutes, createStudioRoutes } from './studio.routes';
+export { serveStudio } from './studio.routes';
 export { createStudioService } from './studio.service';
 export { createStudioStore } from './studio.store';

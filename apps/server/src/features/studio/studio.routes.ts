@@ -1,24 +1,15 @@
-import { constantsSchema, setUpSchema } from '@harvu/contract';
-import { Hono } from 'hono';
-import { ownersOnly, type Inside } from '../../platform/access';
-import { readBody } from '../../platform/requests';
+import { serve, type Api } from '../../platform/routing';
 import type { StudioService } from './studio.service';
 
-/** Routes about the studio that work without being signed in. */
-export function createStudioRoutes(service: StudioService) {
-  return new Hono()
-    .get('/', async (c) => c.json(await service.door()))
-    .post('/set-up', async (c) => {
-      await service.setUp(await readBody(c, setUpSchema));
-      return c.body(null, 204);
-    });
-}
-
-/** Routes about what the studio takes as given: everybody may read it, the owner may change it. */
-export function createConstantsRoutes(service: StudioService) {
-  return new Hono<Inside>()
-    .get('/', async (c) => c.json(await service.constants()))
-    .put('/', ownersOnly, async (c) =>
-      c.json(await service.saveConstants(await readBody(c, constantsSchema))),
-    );
+/** Routes about the studio: its door, what it takes as given, and what holds for everybody in it. */
+export function serveStudio(api: Api, service: StudioService): void {
+  serve(api, 'door', () => service.door());
+  serve(api, 'setUp', async ({ body }) => {
+    await service.setUp(body);
+    return undefined;
+  });
+  serve(api, 'constants', () => service.constants());
+  serve(api, 'saveConstants', ({ body }) => service.saveConstants(body));
+  serve(api, 'settings', () => service.settings());
+  serve(api, 'saveSettings', ({ body }) => service.saveSettings(body));
 }

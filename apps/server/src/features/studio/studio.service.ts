@@ -1,4 +1,4 @@
-import type { DemoAccount, SetUp, StudioDoor } from '@harvu/contract';
+import type { DemoAccount, SetUp, StudioDoor, StudioSettings } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type Tx } from '../../platform/database';
@@ -13,8 +13,12 @@ export interface StudioDeps {
   readonly passwords: Passwords;
   readonly clock: Clock;
   readonly demoAccounts: readonly DemoAccount[];
+  /** Where the server stands; a new studio's days are counted there until it says otherwise. */
+  readonly ownTimeZone: string;
   readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
 }
+
+const UTC = 'UTC';
 
 /** Says what stands at the door, and sets the studio up when it is new. */
 export function createStudioService(deps: StudioDeps) {
@@ -29,6 +33,13 @@ export function createStudioService(deps: StudioDeps) {
       };
     },
     constants: (): Promise<OwnConstants> => studio.constants(),
+    settings: async (): Promise<StudioSettings> => ({
+      timeZone: (await studio.find())?.timeZone ?? UTC,
+    }),
+    async saveSettings(settings: StudioSettings): Promise<StudioSettings> {
+      await studio.saveTimeZone(settings.timeZone);
+      return settings;
+    },
     async saveConstants(constants: OwnConstants): Promise<OwnConstants> {
       await studio.saveConstants(constants);
       return constants;
@@ -40,7 +51,7 @@ export function createStudioService(deps: StudioDeps) {
       const adult = { isMinor: false, guardian: '', guardianConsentOn: null };
       try {
         await inTransaction(async (tx) => {
-          await studio.add({ name: studioName, isDemo: false }, tx);
+          await studio.add({ name: studioName, isDemo: false, timeZone: deps.ownTimeZone }, tx);
           await people.add({ ...owner, ...adult, passwordHash, createdAt: clock.now() }, tx);
         });
       } catch (error) {

@@ -7,6 +7,7 @@ import { fromJsonColumn } from '../../platform/json-column';
 export interface Studio {
   readonly name: string;
   readonly isDemo: boolean;
+  readonly timeZone: string;
 }
 
 interface StudioRow {
@@ -14,6 +15,7 @@ interface StudioRow {
   name: string;
   is_demo: boolean | number;
   constants: string | null;
+  time_zone: string;
 }
 
 const ONLY_ID = 1;
@@ -25,22 +27,27 @@ export function createStudioStore(sequelize: Sequelize) {
     name: DataTypes.STRING(80),
     is_demo: DataTypes.BOOLEAN,
     constants: DataTypes.TEXT,
+    time_zone: DataTypes.STRING(64),
   });
   return {
     async find(): Promise<Studio | undefined> {
-      const row = (await studio.findByPk(ONLY_ID, { raw: true })) as unknown as StudioRow | null;
-      return row ? { name: row.name, isDemo: Boolean(row.is_demo) } : undefined;
+      const row = (await studio.findByPk(ONLY_ID))?.get();
+      return row && { name: row.name, isDemo: Boolean(row.is_demo), timeZone: row.time_zone };
     },
     /** The constants the studio has set to values of its own. */
     async constants(): Promise<OwnConstants> {
-      const row = (await studio.findByPk(ONLY_ID, { raw: true })) as unknown as StudioRow | null;
-      return row?.constants ? fromJsonColumn<OwnConstants>(row.constants) : {};
+      const kept = (await studio.findByPk(ONLY_ID))?.get().constants;
+      return kept ? fromJsonColumn<OwnConstants>(kept) : {};
+    },
+    async saveTimeZone(timeZone: string): Promise<void> {
+      await studio.update({ time_zone: timeZone }, { where: { id: ONLY_ID } });
     },
     async saveConstants(constants: OwnConstants): Promise<void> {
       await studio.update({ constants: JSON.stringify(constants) }, { where: { id: ONLY_ID } });
     },
-    async add({ name, isDemo }: Studio, transaction: Tx): Promise<void> {
-      await studio.create({ id: ONLY_ID, name, is_demo: isDemo }, { transaction });
+    async add({ name, isDemo, timeZone }: Studio, transaction: Tx): Promise<void> {
+      const row = { id: ONLY_ID, name, is_demo: isDemo, time_zone: timeZone };
+      await studio.create(row, { transaction });
     },
   };
 }

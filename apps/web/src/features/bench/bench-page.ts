@@ -10,15 +10,10 @@ import {
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { barsInLayer } from '@harvu/core/form';
-import {
-  mapOf,
-  settleRepeat,
-  type ChartFault,
-  type Layer,
-  type RepeatScope,
-  type SongCommand,
-} from '@harvu/core/song';
+import { barsInLayer } from '@harvu/core/timeline';
+import { mapOf, type ChartFault, type Layer } from '@harvu/core/song';
+import { settleRepeat, type RepeatScope } from '@harvu/core/chart';
+import type { SongCommand } from '@harvu/core/edits';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';

@@ -2,15 +2,9 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Overrule, Overruled, Problem, Song } from '@harvu/contract';
 import type { Finding } from '@harvu/core/checks';
-import {
-  changesInWords,
-  EMPTY_SONG,
-  mergeTexts,
-  withCommand,
-  writeChart,
-  type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
+import { changesInWords, mergeTexts, withCommand, type SongCommand } from '@harvu/core/edits';
+import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
+import { writeChart } from '@harvu/core/chart';
 import {
   catchError,
   concatMap,

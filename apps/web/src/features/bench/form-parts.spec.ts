@@ -1,11 +1,7 @@
-import { playingOf, songPatterns, barsInLayer } from '@harvu/core/form';
-import {
-  readChart,
-  withCommand,
-  writeChart,
-  type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
+import { playingOf, songPatterns, barsInLayer } from '@harvu/core/timeline';
+import { readChart, writeChart } from '@harvu/core/chart';
+import { withCommand, type SongCommand } from '@harvu/core/edits';
+import type { SongDocument } from '@harvu/core/song';
 import { of } from 'rxjs';
 import { setUpPage, Shown } from '../../testing/page';
 import { SongsApi } from '../songs';

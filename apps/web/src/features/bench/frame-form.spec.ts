@@ -1,4 +1,5 @@
-import { readChart, type SongCommand } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
+import type { SongCommand } from '@harvu/core/edits';
 import { setUpPage, Shown } from '../../testing/page';
 import { FrameForm } from './parts/frame-form';
 

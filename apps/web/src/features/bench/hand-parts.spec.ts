@@ -1,4 +1,6 @@
-import { readChart, withCommand, type SongCommand, type SongDocument } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
+import { withCommand, type SongCommand } from '@harvu/core/edits';
+import type { SongDocument } from '@harvu/core/song';
 import { parseMeter, USUAL_PICKING } from '@harvu/core/rhythm';
 import { workpieceOf } from '@harvu/core/steps';
 import { Subject } from 'rxjs';

@@ -1,4 +1,4 @@
-import type { Occurrence } from '@harvu/core/form';
+import type { Occurrence } from '@harvu/core/timeline';
 import type { RibbonBlock } from '../../ui/ribbon';
 
 /** A block of the ribbon with the occurrence it stands for. */

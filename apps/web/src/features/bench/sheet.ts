@@ -1,10 +1,6 @@
-import {
-  mergeTexts,
-  readChart,
-  writeChart,
-  type ChartFault,
-  type SongDocument,
-} from '@harvu/core/song';
+import { mergeTexts } from '@harvu/core/edits';
+import { readChart, writeChart } from '@harvu/core/chart';
+import type { ChartFault, SongDocument } from '@harvu/core/song';
 
 /** What the bench shows at one moment: the text as typed, the song read from it, and its faults. */
 export interface Sheet {

@@ -1,5 +1,6 @@
 import { readinessOf, type Try } from '@harvu/core/progress';
-import { EMPTY_SONG, readChart } from '@harvu/core/song';
+import { EMPTY_SONG } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { filledBlocks, plainBlocks } from './plan-progress';
 import { readinessWords } from './readiness-words';

@@ -1,6 +1,6 @@
-import { playingOf } from '@harvu/core/form';
+import { playingOf } from '@harvu/core/timeline';
 import { parseTuning } from '@harvu/core/pitch';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { setUpPage, Shown } from '../../testing/page';
 import { FrameNow } from './parts/frame-now';
 import { MapNow } from './parts/map-now';

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { NewTry, Plan } from '@harvu/contract';
 import { makePlan } from '@harvu/core/plan';
 import { readinessOf, stepProgress } from '@harvu/core/progress';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { of, Subject } from 'rxjs';
 import { ClickEngine } from '../../platform/click-engine';
 import { Outbox } from '../../platform/outbox';

@@ -2,11 +2,12 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem } from '@harvu/contract';
 import { changeBetween, soundingStrings, type Setup } from '@harvu/core/fretboard';
-import type { BarStrokes, Occurrence } from '@harvu/core/form';
+import type { BarStrokes, Occurrence } from '@harvu/core/timeline';
 import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
 import { pickedOver } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
-import { passBeats, passOf, placeInPass, type SongGrip, type StepKind } from '@harvu/core/steps';
+import { passBeats, passOf, placeInPass, type StepKind } from '@harvu/core/steps';
+import type { SongGrip } from '@harvu/core/player';
 import { v4 as newId } from 'uuid';
 import { ClickEngine } from '../../platform/click-engine';
 import { toProblem } from '../../platform/problems';

@@ -13,7 +13,7 @@ import {
   type Teaching,
 } from '@harvu/core/plan';
 import { stepProgress, type Try } from '@harvu/core/progress';
-import { readChart } from '@harvu/core/song';
+import { readChart } from '@harvu/core/chart';
 import { of } from 'rxjs';
 import { Analysis } from '../../platform/analysis';
 import type { PlanRequest } from '../../platform/plan-request';

@@ -12,8 +12,9 @@ import {
 import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
 import type { Try } from '@harvu/core/progress';
-import { changesInWords } from '@harvu/core/song';
-import { USUAL_STUDENT, type Step } from '@harvu/core/steps';
+import { changesInWords } from '@harvu/core/edits';
+import { USUAL_STUDENT } from '@harvu/core/player';
+import type { Step } from '@harvu/core/steps';
 import { formatISO } from 'date-fns';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { Analysis } from '../../platform/analysis';

@@ -11,8 +11,9 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { layStrokes, type LaidStroke, type StruckBar } from '@harvu/core/form';
-import type { Bar, BarRange } from '@harvu/core/song';
+import { layStrokes, type LaidStroke, type StruckBar } from '@harvu/core/timeline';
+import type { Bar } from '@harvu/core/song';
+import type { BarRange } from '@harvu/core/edits';
 import { beatsToNumber } from '@harvu/core/units';
 import { ChordLabel } from '../../../ui/chord-label';
 

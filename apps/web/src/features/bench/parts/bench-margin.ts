@@ -1,11 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Overrule, Overruled, Problem } from '@harvu/contract';
-import {
-  settledFrame,
-  type ChartFault,
-  type RepeatScope,
-  type SongDocument,
-} from '@harvu/core/song';
+import { settledFrame, type ChartFault, type SongDocument } from '@harvu/core/song';
+import type { RepeatScope } from '@harvu/core/chart';
 import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
 import { CHECKS, type Finding as Noticed, type Remedy } from '@harvu/core/checks';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import type { SongCommand } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
 
 /** Asked when the capo of a song with chords is moved: what is to stay, the shapes or the sound. */
 @Component({

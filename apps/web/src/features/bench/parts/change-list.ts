@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
-import type { SongGrip, WindowedChange, Workpiece } from '@harvu/core/steps';
+import type { SongGrip } from '@harvu/core/player';
+import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordLabel } from '../../../ui/chord-label';
 

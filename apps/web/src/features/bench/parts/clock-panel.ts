@@ -11,8 +11,10 @@ import {
   viewChild,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { clockMarks, songClock, type Playing } from '@harvu/core/form';
-import type { SongCommand, SongDocument } from '@harvu/core/song';
+import { clockMarks, songClock } from '@harvu/core/recording';
+import type { Playing } from '@harvu/core/timeline';
+import type { SongCommand } from '@harvu/core/edits';
+import type { SongDocument } from '@harvu/core/song';
 import { formatClock, parseClock, seconds } from '@harvu/core/units';
 import { interval, map, of, switchMap } from 'rxjs';
 

@@ -1,11 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import {
-  FRAME_LINES,
-  readFrameField,
-  writeFrameField,
-  type Frame,
-  type SongCommand,
-} from '@harvu/core/song';
+import { FRAME_LINES, readFrameField, writeFrameField } from '@harvu/core/chart';
+import type { Frame } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
 
 interface FieldShown {
   readonly field: keyof Frame;

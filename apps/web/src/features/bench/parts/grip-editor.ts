@@ -21,8 +21,9 @@ import {
   type Setup,
 } from '@harvu/core/fretboard';
 import { toneName } from '@harvu/core/pitch';
-import { settledFrame, type SongCommand, type SongDocument } from '@harvu/core/song';
-import { handFor, type SongGrip } from '@harvu/core/steps';
+import { settledFrame, type SongDocument } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
+import { handFor, type SongGrip } from '@harvu/core/player';
 import { switchMap } from 'rxjs';
 import { Analysis } from '../../../platform/analysis';
 import { ChordLabel } from '../../../ui/chord-label';

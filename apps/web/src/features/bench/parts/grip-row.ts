@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { nameGrip, type Setup } from '@harvu/core/fretboard';
 import { chordLabel } from '@harvu/core/chord';
-import { settledFrame, type SongCommand, type SongDocument } from '@harvu/core/song';
-import type { SongGrip } from '@harvu/core/steps';
+import { settledFrame, type SongDocument } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
+import type { SongGrip } from '@harvu/core/player';
 import { ChordLabel, OtherChordLabel } from '../../../ui/chord-label';
 import { GripDiagram } from '../../../ui/grip-diagram';
 import { GripEditor } from './grip-editor';

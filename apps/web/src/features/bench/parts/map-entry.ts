@@ -1,12 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import {
-  LAYERS,
-  mapOf,
-  type Layer,
-  type MapEntry,
-  type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
+import { LAYERS, mapOf, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
 import { bpm } from '@harvu/core/units';
 
 /** Where one section stands on the map: how often, in which layer, moved, at which tempo; and its place. */

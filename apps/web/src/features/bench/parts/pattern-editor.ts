@@ -17,13 +17,9 @@ import {
   type Pattern,
   type Slot,
 } from '@harvu/core/rhythm';
-import {
-  settledFrame,
-  type NamedPattern,
-  type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
-import type { SongGrip } from '@harvu/core/steps';
+import { settledFrame, type NamedPattern, type SongDocument } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
+import type { SongGrip } from '@harvu/core/player';
 import { PatternPlayer } from '../../../platform/pattern-player';
 import { ChordLabel } from '../../../ui/chord-label';
 import { PatternLane } from '../../../ui/pattern-lane';

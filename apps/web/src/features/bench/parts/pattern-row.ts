@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { songPatterns } from '@harvu/core/form';
+import { songPatterns } from '@harvu/core/timeline';
 import { formatMeter } from '@harvu/core/rhythm';
 import {
   settledFrame,
   type NamedPattern,
   type PatternUse,
-  type SongCommand,
   type SongDocument,
 } from '@harvu/core/song';
-import type { SongGrip } from '@harvu/core/steps';
+import type { SongCommand } from '@harvu/core/edits';
+import type { SongGrip } from '@harvu/core/player';
 import { PatternLane } from '../../../ui/pattern-lane';
 import { PatternEditor } from './pattern-editor';
 

@@ -6,7 +6,7 @@ import {
   type PickingFinger,
   type PickingHand,
 } from '@harvu/core/rhythm';
-import type { SongCommand } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
 
 /** Where the tip of each finger is drawn, seen from the player's side. */
 const TIPS: Readonly<Record<PickingFinger, { readonly x: number; readonly y: number }>> = {

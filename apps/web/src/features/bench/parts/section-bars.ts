@@ -1,19 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { StruckBar } from '@harvu/core/form';
+import type { StruckBar } from '@harvu/core/timeline';
 import {
   dropBars,
   insertBars,
   joinBar,
   moveBars,
-  ownBars,
-  readBars,
   splitBar,
-  writeBars,
-  type Bar,
   type BarRange,
   type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
+} from '@harvu/core/edits';
+import { ownBars, type Bar, type SongDocument } from '@harvu/core/song';
+import { readBars, writeBars } from '@harvu/core/chart';
 import { BarGrid, type BarEdit } from './bar-grid';
 
 /** One row of bars as it is written: the section's own, or those of an ending. */

@@ -7,13 +7,8 @@ import {
   output,
   signal,
 } from '@angular/core';
-import {
-  LAYERS,
-  type Layer,
-  type PatternUse,
-  type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
+import { LAYERS, type Layer, type PatternUse, type SongDocument } from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
 
 const NAMES: Readonly<Record<Layer, string>> = {
   bare: 'Bare',

@@ -1,12 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { Occurrence } from '@harvu/core/form';
-import {
-  ownBars,
-  withCommand,
-  type BarCue,
-  type SongCommand,
-  type SongDocument,
-} from '@harvu/core/song';
+import type { Occurrence } from '@harvu/core/timeline';
+import { ownBars, type BarCue, type SongDocument } from '@harvu/core/song';
+import { withCommand, type SongCommand } from '@harvu/core/edits';
 
 /** The head of one section: its name, how often it is played, its cue, and what is done with the whole of it. */
 @Component({

@@ -9,7 +9,8 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { RevisionDocument } from '@harvu/contract';
-import { changesInWords, type SongDocument } from '@harvu/core/song';
+import { changesInWords } from '@harvu/core/edits';
+import type { SongDocument } from '@harvu/core/song';
 import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { DayLabel } from '../../../ui/day-label';
 import { SongsApi } from '../../songs';

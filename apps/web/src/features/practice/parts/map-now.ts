@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Occurrence } from '@harvu/core/form';
+import type { Occurrence } from '@harvu/core/timeline';
 
 /** Where one is on the map: the section that plays now, large, and what comes after it. */
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { fingerWays, stayingFingers, type Change, type Setup } from '@harvu/core/fretboard';
-import type { SongGrip } from '@harvu/core/steps';
+import type { SongGrip } from '@harvu/core/player';
 import { ChordLabel, OtherChordLabel } from '../../../ui/chord-label';
 import { GripDiagram } from '../../../ui/grip-diagram';
 

@@ -1,0 +1,72 @@
+import type { Overview, Plan, PlanSummary, Song } from '@harvu/contract';
+import { readChart } from '@harvu/core/chart';
+import { randomUUID } from 'node:crypto';
+import { TestStudio, type Visitor } from '../../../testing/test-studio';
+
+describe('all songs at a glance', () => {
+  let studio: TestStudio;
+  let owner: Visitor;
+  let bram: Visitor;
+  let planId: string;
+  beforeAll(async () => {
+    ({ studio, owner } = await TestStudio.withOwner());
+    bram = await studio.add(owner, { signInName: 'bram' });
+    const started = { title: 'A song', playedBy: '' };
+    const { id } = (await owner.send<Song>('POST', '/api/songs', started)).body;
+    const document = readChart('tempo: 92\n[A]\n| G | D |\n[B]\n| Em | D |').song;
+    await owner.send('PUT', `/api/songs/${id}`, { baseRevision: 1, document });
+    await owner.send('POST', `/api/songs/${id}/assign`, {
+      revision: 2,
+      studentIds: [bram.person.id],
+    });
+    planId = (await bram.get<readonly PlanSummary[]>('/api/plans')).body[0]?.id ?? '';
+  });
+  afterAll(() => studio.close());
+
+  const glance = async (who: Visitor) => (await who.get<Overview>('/api/overview')).body;
+  const play = (stepId: string, count: number, day = '2026-11-24') =>
+    bram.send('POST', `/api/plans/${planId}/events`, {
+      events: Array.from({ length: count }, (_, index) => ({
+        ...{ id: randomUUID(), kind: 'try', stepId, bpm: 92, clean: true, passes: 1, seconds: 30 },
+        ...{ at: `${day}T10:00:0${index}.000Z`, day, revision: 2 },
+      })),
+    });
+
+  it('come in one answer, and are worked out anew once something was played', async () => {
+    const { today, songs } = await glance(bram);
+    expect(today).toBe('2026-11-24');
+    const [song] = songs;
+    expect(song?.overview.blocks.map((one) => [one.letter, one.cleanBpm])).toEqual([
+      ['A', null],
+      ['B', null],
+    ]);
+    expect([song?.title, song?.overview.doneCount, song?.overview.lastDay]).toEqual([
+      'A song',
+      0,
+      null,
+    ]);
+    expect(song?.overview.open[0]?.title).toBe('Tune, no capo');
+
+    const { document } = (await bram.get<Plan>(`/api/plans/${planId}`)).body;
+    await play(`section:${document.sections[0]?.id ?? ''}:full`, 3);
+    await play('ready', 1, '2026-11-23');
+    for (const who of [bram, owner]) {
+      const [now] = (await glance(who)).songs;
+      expect(now?.overview.doneCount).toBeGreaterThan(0);
+      expect(now?.overview.lastDay).toBe('2026-11-24');
+      expect(now?.minutesByDay).toEqual({ '2026-11-24': 1.5, '2026-11-23': 0.5 } as never);
+    }
+  });
+
+  it('count days in the studio’s time zone', async () => {
+    const before = studio.now;
+    studio.now = new Date('2026-11-25T03:30:00.000Z');
+    const settings = { timeZone: 'America/New_York' };
+    expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
+    expect((await glance(bram)).today).toBe('2026-11-24');
+    const refused = await owner.send('PUT', '/api/settings', { timeZone: 'Mars/Olympus' });
+    expect([refused.status, refused.body.field]).toEqual([400, 'timeZone']);
+    await owner.send('PUT', '/api/settings', { timeZone: 'UTC' });
+    studio.now = before;
+  });
+});

@@ -1,0 +1,96 @@
+import {
+  BODIES,
+  ROUTES,
+  type BodyOf,
+  type ParamOf,
+  type Person,
+  type Reach,
+  type ReplyOf,
+  type Route,
+  type RouteName,
+  type Routes,
+} from '@harvu/contract';
+import type { Context, Hono, MiddlewareHandler } from 'hono';
+import type { Schema } from 'yup';
+import { ownersOnly, signedInOnly, teachersOnly, type SignedIn } from './access';
+import { signInNeeded } from './errors';
+import { pathId, pathNumber, readBody } from './requests';
+
+/** What answers routes. */
+export type Api = Hono<SignedIn>;
+
+type PathOf<R> = R extends Route<infer Path> ? Path : never;
+/** Numbers stand in a path by these names; everything else is an id. */
+type NumberName = 'number' | 'after';
+type Params<R> = {
+  readonly [Name in ParamOf<PathOf<R>>]: Name extends NumberName ? number : string;
+};
+
+/** A request as whoever answers it sees it: checked, and from somebody who may send it. */
+export type Call<R> = Params<R> & {
+  readonly body: BodyOf<R>;
+  /** Who sends it; on a route for anybody it may be nobody. */
+  readonly person: R extends { readonly reach: 'anybody' } ? Person | undefined : Person;
+  readonly context: Context;
+};
+
+const GUARDS: Readonly<Record<Reach, readonly MiddlewareHandler[]>> = {
+  anybody: [],
+  own: [signedInOnly],
+  teaching: [signedInOnly, teachersOnly],
+  owner: [signedInOnly, ownersOnly],
+};
+
+const NUMBERS: readonly string[] = ['number', 'after'] satisfies readonly NumberName[];
+
+/** What an id in a path stands for: the thing its collection has many of. */
+const THINGS: Readonly<Record<string, string>> = {
+  people: 'person',
+  plans: 'plan',
+  requests: 'request',
+  songs: 'song',
+  students: 'student',
+};
+
+function readParams(c: Context, path: string): Readonly<Record<string, string | number>> {
+  const thing = THINGS[path.split('/')[1] ?? ''] ?? 'thing';
+  const names = [...path.matchAll(/:(\w+)/g)].map(([, name = '']) => name);
+  return Object.fromEntries(
+    names.map((name) => [
+      name,
+      NUMBERS.includes(name) ? pathNumber(c, name, 'revision') : pathId(c, thing),
+    ]),
+  );
+}
+
+function bodyOf(name: RouteName): Schema | undefined {
+  return Object.hasOwn(BODIES, name) ? BODIES[name as keyof typeof BODIES] : undefined;
+}
+
+/**
+ * Answers a route of the contract: whoever may not call it is turned away, ids and the body are
+ * checked before anything is done. An answer of nothing is 204, something that was made is 201.
+ */
+export function serve<Name extends RouteName>(
+  api: Api,
+  name: Name,
+  run: (call: Call<Routes[Name]>) => Promise<ReplyOf<Routes[Name]>>,
+  { made = false } = {},
+): void {
+  const { method, path, reach }: Route = ROUTES[name];
+  const schema = bodyOf(name);
+  api.on(method, [path], ...GUARDS[reach], async (c) => {
+    const body: unknown = schema ? await readBody(c, schema) : undefined;
+    const person = (c as unknown as Context<SignedIn>).get('person');
+    const call = { ...readParams(c, path), body, person, context: c };
+    // What the contract says of the route was checked above; only the pairing is known here.
+    const reply = await run(call as unknown as Call<Routes[Name]>);
+    return reply === undefined ? c.body(null, 204) : c.json(reply as object, made ? 201 : 200);
+  });
+}
+
+/** Who is signed in, on a route that answers others too. */
+export function mustBeSomebody(person: Person | undefined): Person {
+  if (!person) throw signInNeeded('You are not signed in.', 'Sign in and try again.');
+  return person;
+}

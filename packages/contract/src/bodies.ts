@@ -1,0 +1,36 @@
+import type { Schema } from 'yup';
+import { sendEventsSchema } from './events';
+import {
+  consentSchema,
+  conventionsSchema,
+  newPersonSchema,
+  passwordResetSchema,
+  setUpSchema,
+  signInSchema,
+} from './people';
+import { assignSchema, savePlanSchema } from './plans';
+import { declineSchema, newRequestSchema } from './requests';
+import type { BodyOf, RouteName, Routes } from './routes';
+import { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from './songs';
+import { saveProfileSchema } from './students';
+import { settingsSchema } from './studio';
+import { constantsSchema, saveTeachingSchema } from './teaching';
+
+/** The routes that take a body, with what it has to be. */
+type Bodies = {
+  readonly [Name in RouteName as BodyOf<Routes[Name]> extends undefined ? never : Name]: Schema<
+    BodyOf<Routes[Name]>
+  >;
+};
+
+/** What the body of each route has to be; the routes themselves stand apart, so that pages need no validation to call them. */
+export const BODIES: Bodies = {
+  ...{ setUp: setUpSchema, signIn: signInSchema, saveConventions: conventionsSchema },
+  ...{ addPerson: newPersonSchema, resetPassword: passwordResetSchema },
+  ...{ recordConsent: consentSchema, askForSong: newRequestSchema, declineRequest: declineSchema },
+  ...{ startSong: newSongSchema, saveSong: saveSongSchema },
+  ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },
+  ...{ saveTeaching: saveTeachingSchema, assign: assignSchema, savePlan: savePlanSchema },
+  ...{ sendEvents: sendEventsSchema, saveStudent: saveProfileSchema },
+  ...{ saveConstants: constantsSchema, saveSettings: settingsSchema },
+};

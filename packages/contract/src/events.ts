@@ -1,0 +1,73 @@
+import type { Correction, NoteEvent, SignOff, TryEvent } from '@harvu/core/progress';
+import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
+import { day, exactly, id, moment, whole, words } from './fields';
+import type { Problem } from './problem';
+
+/** What happened, as the device writes it down; who says so is the server's to know. */
+export type NewEvent =
+  | Omit<TryEvent, 'source'>
+  | Omit<SignOff, 'source'>
+  | Omit<NoteEvent, 'source'>
+  | Omit<Correction, 'source'>;
+
+const MOST_AT_ONCE = 200;
+
+const stepId = () => words(600);
+const happened = {
+  id: id(),
+  at: moment(),
+  day: day(),
+  revision: whole(1, 1_000_000),
+};
+const kind = (name: NewEvent['kind']) => string().strict(true).required().oneOf([name]);
+
+/** Each kind of event. */
+const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
+  try: exactly({
+    ...{ ...happened, kind: kind('try'), stepId: stepId() },
+    bpm: number().strict(true).defined('must be a tempo or null').nullable().min(1).max(1000),
+    clean: boolean().strict(true).required('must be said'),
+    passes: whole(1, 100),
+    seconds: number().strict(true).required('must be a number').min(0).max(14_400),
+  }),
+  'sign-off': exactly({ ...happened, kind: kind('sign-off'), stepId: stepId() }),
+  note: exactly({
+    ...{ ...happened, kind: kind('note'), words: words(500) },
+    stepId: string().strict(true).defined('must be a step or null').nullable().max(600),
+  }),
+  correction: exactly({
+    ...{ ...happened, kind: kind('correction'), of: id() },
+    clean: boolean().strict(true).defined('must be said, or null').nullable(),
+  }),
+};
+
+const unknownEvent = object().test('kind', 'must be an event that is known', () => false);
+
+function eventSchema(value: unknown): Schema {
+  const named = (value as { readonly kind?: unknown } | null)?.kind;
+  return typeof named === 'string' && Object.hasOwn(EVENTS, named)
+    ? EVENTS[named as NewEvent['kind']]
+    : unknownEvent;
+}
+
+/** One event; what is kept on a device is checked by it too. */
+export const newEventSchema = lazy(eventSchema) as unknown as Schema<NewEvent>;
+
+/** Events of one plan, in any order; each is stored once, however often it is sent. */
+export const sendEventsSchema = exactly({
+  events: array()
+    .of(lazy(eventSchema))
+    .strict(true)
+    .required('must be a list')
+    .min(1, 'must have an event')
+    .max(MOST_AT_ONCE, `must have at most ${MOST_AT_ONCE} events`),
+}) as unknown as Schema<SendEvents>;
+
+export interface SendEvents {
+  readonly events: readonly NewEvent[];
+}
+
+/** What became of events that were sent: all others are stored. */
+export interface EventsTaken {
+  readonly refused: readonly { readonly id: string; readonly problem: Problem }[];
+}

@@ -1,0 +1,144 @@
+import type { OwnConstants } from '@harvu/core/assumptions';
+import type { Conventions } from '@harvu/core/fretboard';
+import type { EventsTaken, SendEvents } from './events';
+import type {
+  Consent,
+  Me,
+  NewPerson,
+  PasswordReset,
+  PersonRecord,
+  SetUp,
+  SignIn,
+  StudioDoor,
+} from './people';
+import type { Assign, Overview, Plan, PlanNews, PlanSummary, SavePlan } from './plans';
+import type { Decline, NewRequest, SongRequest } from './requests';
+import type {
+  NewSong,
+  Overrule,
+  Overruled,
+  RevisionDocument,
+  RevisionSummary,
+  SavedSong,
+  SaveSong,
+  Song,
+  SongChange,
+  SongSummary,
+  WithdrawOverrule,
+} from './songs';
+import type { KnownStudent, SaveProfile } from './students';
+import type { StudioSettings } from './studio';
+import type { SaveTeaching, SongTeaching } from './teaching';
+
+export type Method = 'GET' | 'POST' | 'PUT';
+
+/** Who may use a route: anybody, whoever it belongs to and teachers, teachers and the owner, the owner. */
+export type Reach = 'anybody' | 'own' | 'teaching' | 'owner';
+
+declare const body: unique symbol;
+declare const reply: unique symbol;
+
+/** A route of the API: how it is called, who may call it, what is sent and what comes back. */
+export interface Route<Path extends string = string, Body = unknown, Reply = unknown> {
+  readonly method: Method;
+  /** Below /api; ":id" and the like stand for ids and numbers. */
+  readonly path: Path;
+  readonly reach: Reach;
+  readonly [body]?: Body;
+  readonly [reply]?: Reply;
+}
+
+export type BodyOf<R> = R extends Route<string, infer Body, unknown> ? Body : never;
+export type ReplyOf<R> = R extends Route<string, unknown, infer Reply> ? Reply : never;
+
+/** The names that stand for something in a path. */
+export type ParamOf<Path extends string> = Path extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | ParamOf<`/${Rest}`>
+  : Path extends `${string}:${infer Name}`
+    ? Name
+    : never;
+
+function route(method: Method, reach: Reach) {
+  return <Body, Reply>() =>
+    <const Path extends string>(path: Path): Route<Path, Body, Reply> => ({ method, path, reach });
+}
+
+const [anyGet, anyPost] = [route('GET', 'anybody'), route('POST', 'anybody')];
+const [ownGet, ownPost, ownPut] = [route('GET', 'own'), route('POST', 'own'), route('PUT', 'own')];
+const [teachingGet, teachingPost, teachingPut] = [
+  route('GET', 'teaching'),
+  route('POST', 'teaching'),
+  route('PUT', 'teaching'),
+];
+const [ownerPost, ownerPut] = [route('POST', 'owner'), route('PUT', 'owner')];
+
+/** Nothing but the path is sent, or nothing comes back. */
+type None = undefined;
+
+/** Every route that is called with JSON or nothing and answers in JSON or nothing. */
+export const ROUTES = {
+  door: anyGet<None, StudioDoor>()('/studio'),
+  setUp: anyPost<SetUp, None>()('/studio/set-up'),
+  signIn: anyPost<SignIn, Me>()('/sign-in'),
+  signOut: anyPost<None, None>()('/sign-out'),
+  me: anyGet<None, Me | null>()('/me'),
+  saveConventions: ownPut<Conventions, Me>()('/me/conventions'),
+
+  people: teachingGet<None, readonly PersonRecord[]>()('/people'),
+  addPerson: ownerPost<NewPerson, PersonRecord>()('/people'),
+  resetPassword: ownerPost<PasswordReset, None>()('/people/:id/password'),
+  recordConsent: ownerPost<Consent, None>()('/people/:id/consent'),
+
+  requests: ownGet<None, readonly SongRequest[]>()('/requests'),
+  askForSong: ownPost<NewRequest, SongRequest>()('/requests'),
+  acceptRequest: teachingPost<None, SongRequest>()('/requests/:id/accept'),
+  declineRequest: teachingPost<Decline, SongRequest>()('/requests/:id/decline'),
+
+  songs: teachingGet<None, readonly SongSummary[]>()('/songs'),
+  startSong: teachingPost<NewSong, Song>()('/songs'),
+  song: teachingGet<None, Song>()('/songs/:id'),
+  saveSong: teachingPut<SaveSong, SavedSong>()('/songs/:id'),
+  revisions: teachingGet<None, readonly RevisionSummary[]>()('/songs/:id/revisions'),
+  revision: teachingGet<None, RevisionDocument>()('/songs/:id/revisions/:number'),
+  songChange: teachingGet<None, SongChange | null>()('/songs/:id/changes/:after'),
+  overrule: teachingPost<Overrule, readonly Overruled[]>()('/songs/:id/overrules'),
+  withdrawOverrule: teachingPost<WithdrawOverrule, readonly Overruled[]>()(
+    '/songs/:id/overrules/withdraw',
+  ),
+  songTeaching: teachingGet<None, SongTeaching>()('/songs/:id/teaching'),
+  saveTeaching: teachingPut<SaveTeaching, SongTeaching>()('/songs/:id/teaching'),
+  assign: teachingPost<Assign, None>()('/songs/:id/assign'),
+
+  overview: ownGet<None, Overview>()('/overview'),
+  plans: ownGet<None, readonly PlanSummary[]>()('/plans'),
+  plan: ownGet<None, Plan>()('/plans/:id'),
+  planNews: ownGet<None, PlanNews>()('/plans/:id/after/:number'),
+  savePlan: teachingPut<SavePlan, Plan>()('/plans/:id'),
+  withdrawPlan: teachingPost<None, None>()('/plans/:id/withdraw'),
+  sendEvents: ownPost<SendEvents, EventsTaken>()('/plans/:id/events'),
+
+  student: ownGet<None, KnownStudent>()('/students/:id'),
+  saveStudent: teachingPut<SaveProfile, KnownStudent>()('/students/:id'),
+
+  constants: ownGet<None, OwnConstants>()('/constants'),
+  saveConstants: ownerPut<OwnConstants, OwnConstants>()('/constants'),
+  settings: ownGet<None, StudioSettings>()('/settings'),
+  saveSettings: ownerPut<StudioSettings, StudioSettings>()('/settings'),
+} as const;
+
+export type Routes = typeof ROUTES;
+export type RouteName = keyof Routes;
+
+/**
+ * Gives the address of a route.
+ *
+ * @example
+ * addressOf(ROUTES.plan, { id: 'x' }) // '/api/plans/x'
+ */
+export function addressOf<Path extends string>(
+  { path }: Route<Path>,
+  params: Readonly<Record<ParamOf<Path>, string | number>>,
+): string {
+  const named = params as Readonly<Record<string, string | number>>;
+  return `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(named[name])))}`;
+}

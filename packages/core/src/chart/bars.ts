@@ -1,0 +1,129 @@
+import { toPlainSigns } from '../pitch';
+import { formatMeter, parseMeter, type Meter } from '../rhythm';
+import { HELD } from '../song';
+import type { Bar, ChordMark } from '../song';
+
+/** A bar read from text, with the column it starts at, counted from 1. */
+export interface ReadBar {
+  readonly bar: Bar;
+  readonly column: number;
+}
+
+/** A bar that could not be read. */
+export interface BarFault {
+  readonly code: 'bar-empty' | 'chord-unread';
+  readonly column: number;
+  readonly message: string;
+}
+
+/** What a line of bars gave: the bars, and what was wrong in it. */
+export interface ReadBars {
+  readonly bars: readonly ReadBar[];
+  readonly faults: readonly BarFault[];
+}
+
+const TOKEN = /\S+/g;
+const CHORD_TOKEN = /^(-|N\.C\.|[^?!.%|]{1,24}?)([?!]{0,2})$/;
+const MOST_CHORDS = 32;
+
+function readMark(token: string): ChordMark | undefined {
+  const match = CHORD_TOKEN.exec(token);
+  if (!match?.[1]) return undefined;
+  const signs = match[2] ?? '';
+  return {
+    name: toPlainSigns(match[1]),
+    span: 1,
+    ...(signs.includes('?') && { doubt: true as const }),
+    ...(signs.includes('!') && { hit: true as const }),
+  };
+}
+
+/** Chords and dots, in order; undefined where a token is neither. Dots at the start hold the chord before the bar. */
+function readMarks(tokens: readonly string[]): readonly ChordMark[] | undefined {
+  const marks: ChordMark[] = [];
+  for (const token of tokens) {
+    const last = marks.at(-1);
+    if (token === HELD) {
+      if (last) marks[marks.length - 1] = { ...last, span: last.span + 1 };
+      else marks.push({ name: HELD, span: 1 });
+      continue;
+    }
+    const mark = readMark(token);
+    if (!mark) return undefined;
+    marks.push(mark);
+  }
+  return marks.length <= MOST_CHORDS ? marks : undefined;
+}
+
+/** "2/4:" before the first chord of a bar. */
+const BAR_METER = /^(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*(.*)$/;
+
+function readBar(written: string, lineMeter: Meter | undefined): Bar | string {
+  const [, told, rest] = BAR_METER.exec(written.trim()) ?? [];
+  const meter = told === undefined ? lineMeter : parseMeter(told);
+  if (told !== undefined && !meter) return `"${told}" is no meter. Write one such as 2/4.`;
+  const bar = readChords(rest ?? written);
+  return typeof bar === 'string' || !meter ? bar : { ...bar, meter };
+}
+
+function readChords(text: string): Bar | string {
+  const tokens: readonly string[] = text.match(TOKEN) ?? [];
+  if (tokens.length === 0)
+    return 'This bar is empty. Write a chord, - for silence, or % to repeat.';
+  if (tokens.length === 1 && tokens[0] === '%') return { id: '', repeat: true, chords: [] };
+  const chords = readMarks(tokens);
+  if (!chords) {
+    return `"${text.trim().slice(0, 40)}" cannot be read as a bar. Write chords, each with a dot for every beat it is held.`;
+  }
+  // A bar of one dot alone is held as long as it lasts.
+  const isDotted = tokens.includes(HELD) && tokens.join('') !== HELD;
+  return isDotted ? { id: '', dotted: true, chords } : { id: '', chords };
+}
+
+/**
+ * Reads the bars between bar lines; `offset` is how many characters stand before `text` in its line.
+ * An unclosed last bar counts. Nothing between two adjoining bar lines is no bar. A meter that was said
+ * for the line is that of each bar that says none.
+ *
+ * @example
+ * readBars('| G . A D | % |', 0).bars.length // 2
+ */
+export function readBars(text: string, offset: number, lineMeter?: Meter): ReadBars {
+  const bars: ReadBar[] = [];
+  const faults: BarFault[] = [];
+  let column = offset + 1;
+  const pieces = text.split('|');
+  for (const [index, piece] of pieces.entries()) {
+    const isBetween = index > 0 && (index < pieces.length - 1 || piece.trim() !== '');
+    if (isBetween && piece !== '') {
+      const isEmpty = piece.trim() === '';
+      const at = isEmpty ? column : column + (piece.length - piece.trimStart().length);
+      const bar = readBar(piece, lineMeter);
+      const code = isEmpty ? 'bar-empty' : 'chord-unread';
+      if (typeof bar === 'string') faults.push({ code, column: at, message: bar });
+      else bars.push({ bar, column: at });
+    }
+    column += piece.length + 1;
+  }
+  return { bars, faults };
+}
+
+function markText(mark: ChordMark, dotted: boolean): string {
+  const sign = `${mark.doubt ? '?' : ''}${mark.hit ? '!' : ''}`;
+  return mark.name + sign + (dotted ? ' .'.repeat(mark.span - 1) : '');
+}
+
+function barText({ repeat, chords, dotted, meter }: Bar): string {
+  const text = repeat ? '%' : chords.map((mark) => markText(mark, dotted === true)).join(' ');
+  return meter ? `${formatMeter(meter)}: ${text}` : text;
+}
+
+/**
+ * Writes bars between bar lines, as they are read.
+ *
+ * @example
+ * writeBars([{ id: 'b1', chords: [{ name: 'G', span: 1 }] }, { id: 'b2', repeat: true, chords: [] }]) // '| G | % |'
+ */
+export function writeBars(bars: readonly Bar[]): string {
+  return `| ${bars.map(barText).join(' | ')} |`;
+}

@@ -1,0 +1,190 @@
+import { parseChordName } from '../chord';
+import {
+  HELD,
+  isDerivable,
+  mapOf,
+  meterOf,
+  passesOf,
+  sectionBars,
+  sectionNamed,
+  settledFrame,
+  type Bar,
+  type ChartFault,
+  type Section,
+  type SongDocument,
+} from '../song';
+
+/** Where a bar stands in the text: line and column counted from 1, its section from 0. */
+export interface BarPlace {
+  readonly bar: Bar;
+  readonly line: number;
+  readonly column: number;
+  readonly section: number;
+  /** Its place among all bars written in its section, from 0. */
+  readonly place: number;
+}
+
+/** Where a fault of a bar stands. */
+function atBar({ line, column, section, place }: BarPlace) {
+  return { line, column, section, bar: place };
+}
+
+/** Where things stand in the text that was read; `mapLine` is 0 when there is no map. */
+export interface ChartPlaces {
+  readonly bars: readonly BarPlace[];
+  readonly mapLine: number;
+  /** The line of each section's head. */
+  readonly heads: readonly number[];
+}
+
+function isNoChord(name: string): boolean {
+  return name === '-' || name === 'N.C.' || name === HELD;
+}
+
+/** What a bar has to have: its pickup, or what its own, its section's or the song's meter says. */
+function wantedBeats(song: SongDocument, { bar, section }: BarPlace): number {
+  const within = song.sections[section];
+  const isPickup = bar === song.sections[0]?.bars[0];
+  if (isPickup && song.frame.pickup !== undefined) return song.frame.pickup;
+  const meter = bar.meter ?? (within && meterOf(song, within));
+  return (meter ?? settledFrame(song.frame).meter).beats;
+}
+
+function beatsFault(song: SongDocument, place: BarPlace): readonly ChartFault[] {
+  const { bar } = place;
+  const wanted = wantedBeats(song, place);
+  const written = bar.chords.reduce((sum, mark) => sum + mark.span, 0);
+  if (!bar.dotted || written === wanted) return [];
+  const message = `This bar has ${written} beats; the meter has ${wanted}. ${
+    written < wanted ? 'Add a dot for each beat held.' : 'Take beats away.'
+  }`;
+  return [{ code: 'bar-fill', ...atBar(place), message, detail: [written, wanted] }];
+}
+
+function chordFaults(song: SongDocument, place: BarPlace): readonly ChartFault[] {
+  const given = song.grips.map((grip) => grip.name);
+  return place.bar.chords
+    .filter(({ name }) => !isNoChord(name) && !parseChordName(name) && !given.includes(name))
+    .map(({ name }) => ({
+      code: 'chord-unread',
+      ...atBar(place),
+      detail: [name],
+      message: `"${name}" is no chord name Harvu knows. Write another, or give it a grip: grip ${name}: x02210.`,
+    }));
+}
+
+function repeatFault(places: readonly BarPlace[], place: BarPlace): readonly ChartFault[] {
+  const isFirst = places.find((one) => one.section === place.section) === place;
+  const isFirstOfAll = places[0] === place;
+  const at = { code: 'repeat-first', ...atBar(place), detail: [] } as const;
+  if (place.bar.repeat && isFirst)
+    return [{ ...at, message: 'There is no bar before this one to repeat. Write its chords.' }];
+  return isFirstOfAll && place.bar.chords[0]?.name === HELD
+    ? [{ ...at, message: 'There is no chord before this bar to hold over. Write one.' }]
+    : [];
+}
+
+/** Faults of the whole map are told at its line, or at line 1 where there is none. */
+function mapFaults(song: SongDocument, mapLine: number): readonly ChartFault[] {
+  if (song.map.length === 0) return [];
+  const names = song.sections.map((section) => section.name);
+  const played = song.map.map((entry) => entry.section);
+  const unwritten = [...new Set(played)].filter((name) => !names.includes(name));
+  const unplayed = names.filter((name) => !played.includes(name));
+  const at = { code: 'map-cover', line: mapLine, column: 1 } as const;
+  return [
+    ...unwritten.map((name) => ({
+      ...at,
+      detail: ['unwritten', name],
+      message: `The map names "${name}", which is not written. Write it, or take it off.`,
+    })),
+    ...unplayed.map((name) => ({
+      ...{ ...at, section: names.indexOf(name), detail: ['unplayed'] },
+      message: `"${name}" is written but never on the map. Add it, or delete it.`,
+    })),
+  ];
+}
+
+/** A section where its head stands. */
+interface Head {
+  readonly section: Section;
+  readonly line: number;
+  readonly column: number;
+}
+
+/** The bars of one pass against the count that was stated. */
+function ledgerFault(song: SongDocument, { section, ...at }: Head): readonly ChartFault[] {
+  const { statedBars } = section;
+  const written = sectionBars(song, section).length;
+  if (statedBars === undefined || statedBars === written) return [];
+  const message = `"${section.name}" is said to have ${statedBars} bars; ${written} are written. Write the rest, or correct the count.`;
+  return [{ ...at, code: 'bar-ledger', message, detail: [statedBars, written] }];
+}
+
+/** The passes of a section that are played, wherever it comes on the map. */
+function playedPasses(song: SongDocument, section: Section): readonly number[] {
+  const entries = mapOf(song).filter((entry) => sectionNamed(song, entry.section) === section);
+  return entries.flatMap((entry) => passesOf(section, entry));
+}
+
+/** An ending of a pass that never comes. */
+function endingFault(song: SongDocument, { section, ...at }: Head): readonly ChartFault[] {
+  const { endings = [], name } = section;
+  if (endings.length === 0) return [];
+  const played = playedPasses(song, section);
+  const most = Math.max(...played);
+  const late = endings.find(({ pass }) => pass > most);
+  if (!late || played.length === 0) return [];
+  const times = most === 1 ? 'once' : `${most} times`;
+  const message = `Ending ${late.pass} of "${name}" is never played: it comes ${times}. Say x${late.pass}, or take the ending away.`;
+  return [{ ...at, code: 'map-cover', message, detail: ['ending', late.pass, most] }];
+}
+
+function parentFault(song: SongDocument, { section, ...at }: Head): readonly ChartFault[] {
+  if (section.parent === undefined || isDerivable(song, section)) return [];
+  const message = sectionNamed(song, section.parent)
+    ? `"${section.name}" and "${section.parent}" derive from each other. Write one of them out.`
+    : `"${section.name}" derives from "${section.parent}", which is not written. Write it first.`;
+  return [{ ...at, code: 'section-parent', message, detail: [section.parent] }];
+}
+
+/**
+ * Finds what does not add up in a chart that was read: beats in a bar, unknown chords, a repeat
+ * with nothing before it, the map against the sections, derivations; empty when all is in order.
+ *
+ * @example
+ * checkChart(EMPTY_SONG, { bars: [], mapLine: 0, heads: [] }) // []
+ */
+export function checkChart(
+  song: SongDocument,
+  { bars, mapLine, heads }: ChartPlaces,
+): readonly ChartFault[] {
+  return [
+    ...bars.flatMap((place) => [
+      ...beatsFault(song, place),
+      ...chordFaults(song, place),
+      ...repeatFault(bars, place),
+    ]),
+    ...mapFaults(song, mapLine),
+    ...song.sections.flatMap((section, index) => {
+      const head = { section, line: heads[index] ?? 1, column: 1 };
+      return [
+        ...parentFault(song, head),
+        ...ledgerFault(song, head),
+        ...endingFault(song, head),
+      ].map((fault) => ({ ...fault, section: index }));
+    }),
+    ...gripFaults(song),
+  ];
+}
+
+function gripFaults(song: SongDocument): readonly ChartFault[] {
+  const strings = settledFrame(song.frame).tuning.length;
+  return song.grips
+    .filter(({ grip }) => grip.length !== strings)
+    .map(({ name, grip }) => ({
+      code: 'grip-unread',
+      ...{ line: 1, column: 1, detail: [name, grip.length, strings] },
+      message: `The grip of ${name} has ${grip.length} strings; the tuning has ${strings}. Write one fret for each string.`,
+    }));
+}

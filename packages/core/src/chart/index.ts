@@ -1,0 +1,11 @@
+export { readBars, writeBars } from './bars';
+export { checkChart } from './faults';
+export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeClaim, writeFrameField } from './header';
+export { withNewIds } from './identities';
+export { LONGEST_CHART, readChart } from './reader';
+export type { ReadChart } from './reader';
+export { settleRepeat } from './repeat-scope';
+export type { RepeatScope } from './repeat-scope';
+export { writeMapEntry } from './map-entry';
+export { readSectionHead, writeSectionHead } from './section-head';
+export { writeChart } from './writer';

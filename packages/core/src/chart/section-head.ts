@@ -1,0 +1,137 @@
+import { formatMeter, parseMeter } from '../rhythm';
+import type { PatternUse, Section } from '../song';
+import { formatClock, parseClock } from '../units';
+import { readLayer } from './layer-word';
+import { isTakenOnMap, MOST_TIMES } from './map-entry';
+import { readTempos, writeTempos } from './tempo-words';
+
+const SECTION = /^\[([^\][=]{1,60}?)(?:\s*=\s*([^\][=]{1,60}?))?\s*\]\s*(.*)$/;
+const MOST_USES = 64;
+
+type SectionHead = Omit<Section, 'id' | 'bars'>;
+type Said = Partial<SectionHead>;
+
+/** "NAME for ornaments in 7-8": a pattern, and where it is played; without a place it is the section's own. */
+function readUse([pattern = '', word, first, last]: readonly (string | undefined)[]):
+  Said | undefined {
+  const layer = word === undefined ? undefined : readLayer(word);
+  const from = Number(first ?? 0);
+  const to = Number(last ?? from);
+  if ((word !== undefined && !layer) || (first !== undefined && (from < 1 || to < from)))
+    return undefined;
+  if (!layer && from === 0) return { pattern };
+  const use: PatternUse = {
+    pattern,
+    ...(layer && { layer }),
+    ...(from > 0 && { bars: { from, to } }),
+  };
+  return { patternUses: [use] };
+}
+
+/** "2", or "2?" where it is not sure. */
+function readTimes(text: string): Said | undefined {
+  const times = Number(text.replace('?', ''));
+  if (times < 1 || times > MOST_TIMES) return undefined;
+  return { times, ...(text.endsWith('?') && { timesDoubt: true as const }) };
+}
+
+/** What may be said behind the name of a section, and how it is read; undefined where it is out of bounds. */
+const OPTIONS: readonly (readonly [
+  RegExp,
+  (words: readonly (string | undefined)[]) => Said | undefined,
+])[] = [
+  [/^x(\d{1,2}\??)/, ([times = '']) => readTimes(times)],
+  [/^bars\s+(\d{1,3})/, ([bars]) => (Number(bars) > 0 ? { statedBars: Number(bars) } : undefined)],
+  [/^part\s+([^\s":]{1,24})/, ([part = '']) => ({ part })],
+  [
+    /^pattern\s+([^\s":]{1,40})(?:\s+for\s+([a-z]+))?(?:\s+in\s+(\d{1,3})(?:-(\d{1,3}))?)?/,
+    readUse,
+  ],
+  [/^layer\s+([a-z]+)/, ([word = '']) => one('layer', readLayer(word))],
+  [
+    /^meter\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)/,
+    ([text = '']) => one('meter', parseMeter(text)),
+  ],
+  [/^tempo\s+(\d{2,3})(?:\s+to\s+(\d{2,3}))?/, ([from = '', to]) => readTempos(from, to)],
+  [/^at\s+([\d:.]+)/, ([clock = '']) => one('startsAt', parseClock(clock))],
+  [/^cue\s+"([^"]{0,80})"/, ([cue = '']) => ({ cue })],
+];
+
+function one<Key extends keyof Said>(key: Key, value: Said[Key] | undefined): Said | undefined {
+  return value === undefined ? undefined : ({ [key]: value } as Said);
+}
+
+/** The option a text begins with and how long it is; undefined where it begins with none. */
+function readOption(text: string): { readonly said: Said; readonly length: number } | undefined {
+  for (const [form, read] of OPTIONS) {
+    const match = form.exec(text);
+    const isWhole = match && /^(\s|$)/.test(text.slice(match[0].length));
+    const said = isWhole ? read(match.slice(1)) : undefined;
+    if (said) return { said, length: match?.[0].length ?? 0 };
+  }
+  return undefined;
+}
+
+function withSaid(head: Said, said: Said): Said {
+  const uses = [...(head.patternUses ?? []), ...(said.patternUses ?? [])];
+  return { ...head, ...said, ...(uses.length > 0 && { patternUses: uses }) };
+}
+
+function readOptions(text: string): Said | undefined {
+  let rest = text.trim();
+  let head: Said = {};
+  while (rest !== '') {
+    const option = readOption(rest);
+    if (!option) return undefined;
+    head = withSaid(head, option.said);
+    rest = rest.slice(option.length).trim();
+  }
+  return (head.patternUses?.length ?? 0) > MOST_USES ? undefined : head;
+}
+
+/**
+ * Reads a section line, "[Chorus 2 = Chorus 1] x2 layer full"; undefined when it is not one.
+ *
+ * @example
+ * readSectionHead('[Chorus 1] x2') // { name: 'Chorus 1', times: 2 }
+ * @example
+ * readSectionHead('[End] tempo 92 to 60') // { name: 'End', times: 1, tempo: 92, tempoTo: 60 }
+ */
+export function readSectionHead(line: string): SectionHead | undefined {
+  const match = SECTION.exec(line.trim());
+  const name = match?.[1]?.trim() ?? '';
+  const options = match ? readOptions(match[3] ?? '') : undefined;
+  if (!options || name === '' || isTakenOnMap(name)) return undefined;
+  const parent = match?.[2]?.trim();
+  return { name, times: 1, ...(parent !== undefined && { parent }), ...options };
+}
+
+function writeUse({ pattern, layer, bars }: PatternUse): string {
+  const inBars = bars && (bars.from === bars.to ? bars.from : `${bars.from}-${bars.to}`);
+  return `pattern ${pattern}${layer ? ` for ${layer}` : ''}${inBars ? ` in ${inBars}` : ''}`;
+}
+
+/**
+ * Writes a section line as it is read.
+ *
+ * @example
+ * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
+ */
+export function writeSectionHead(section: Section): string {
+  const { name, parent, times, timesDoubt, statedBars, part } = section;
+  const { pattern, patternUses = [], layer, meter, startsAt, cue } = section;
+  const words = [
+    parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
+    times > 1 || timesDoubt ? `x${times}${timesDoubt ? '?' : ''}` : '',
+    statedBars === undefined ? '' : `bars ${statedBars}`,
+    part === undefined ? '' : `part ${part}`,
+    pattern === undefined ? '' : `pattern ${pattern}`,
+    ...patternUses.map(writeUse),
+    layer === undefined ? '' : `layer ${layer}`,
+    meter === undefined ? '' : `meter ${formatMeter(meter)}`,
+    writeTempos(section),
+    startsAt === undefined ? '' : `at ${formatClock(startsAt)}`,
+    cue === undefined ? '' : `cue "${cue}"`,
+  ];
+  return words.filter(Boolean).join(' ');
+}

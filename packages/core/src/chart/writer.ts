@@ -1,0 +1,66 @@
+import { formatFingers, formatGrip } from '../fretboard';
+import { formatMeter } from '../rhythm';
+import { writeBars } from './bars';
+import { FRAME_LINES, writeClaim, writeFrameField } from './header';
+import { writeMapEntry } from './map-entry';
+import { writeSectionHead } from './section-head';
+import type { Bar, Frame, NamedGrip, NamedPattern, Section, SongDocument } from '../song';
+
+const BARS_A_LINE = 4;
+
+function inLines(bars: readonly Bar[]): readonly string[] {
+  const lines = Math.ceil(bars.length / BARS_A_LINE);
+  return Array.from({ length: lines }, (_, index) =>
+    writeBars(bars.slice(index * BARS_A_LINE, (index + 1) * BARS_A_LINE)),
+  );
+}
+
+function writeSection(section: Section): string {
+  const drops = (section.drops ?? []).map(
+    ({ from, to }) => `drop ${from === to ? from : `${from}-${to}`}`,
+  );
+  return [
+    writeSectionHead(section),
+    ...inLines(section.bars),
+    ...(section.endings ?? []).map(({ pass, bars }) => `${pass}. ${writeBars(bars)}`),
+    ...(section.differences ?? []).map(({ at, bars }) => `${at}: ${writeBars(bars)}`),
+    ...drops,
+    ...(section.cues ?? []).map(({ bar, words }) => `cue ${bar} "${words}"`),
+    ...(section.lines ?? []),
+  ].join('\n');
+}
+
+function writeGrip({ name, grip, fingers, claim, doubt }: NamedGrip): string {
+  const held = fingers ? ` fingers ${formatFingers(fingers)}` : '';
+  const from = claim ? ` ${writeClaim(claim)}` : '';
+  return `grip ${name}: ${formatGrip(grip)}${held}${from}${doubt ? ' ?' : ''}`;
+}
+
+function writePattern({ name, meter, strokes, free, told }: NamedPattern): string {
+  const head = `pattern ${name} ${formatMeter(meter)}${free ? ' free' : ''}`;
+  return `${head}: ${strokes.join(' ')}${told === undefined ? '' : ` told "${told}"`}`;
+}
+
+function writeHead(song: SongDocument): readonly string[] {
+  const fields = Object.keys(FRAME_LINES) as (keyof Frame)[];
+  const frame = fields.map((field) => [field, writeFrameField(song.frame, field)] as const);
+  return [
+    ...song.lines,
+    ...frame.filter(([, text]) => text !== '').map(([field, text]) => `${field}: ${text}`),
+    ...(song.map.length > 0 ? [`map: ${song.map.map(writeMapEntry).join(', ')}`] : []),
+    ...song.grips.map(writeGrip),
+    ...song.patterns.map(writePattern),
+  ];
+}
+
+/**
+ * Writes a song as chart text; read again, it is the same song.
+ *
+ * @example
+ * writeChart(readChart('capo: 2\n[Verse]\n|G|C .  . .|').song) // 'capo: 2\n\n[Verse]\n| G | C . . . |\n'
+ */
+export function writeChart(song: SongDocument): string {
+  const head = writeHead(song).join('\n');
+  const blocks = [...(head ? [head] : []), ...song.sections.map(writeSection)];
+  return blocks.length === 0 ? '' : `${blocks.join('\n\n')}\n`;
+}

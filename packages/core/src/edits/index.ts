@@ -1,0 +1,7 @@
+export { dropBars, insertBars, joinBar, moveBars, splitBar } from './bar-edits';
+export type { BarRange } from './bar-edits';
+export { changesInWords } from './change-words';
+export { withCommand } from './commands';
+export { mergeTexts } from './merge';
+export type { MergedText } from './merge';
+export type { SongCommand } from './song-command';

@@ -1,0 +1,101 @@
+import { differenceInMinutes, parseISO } from 'date-fns';
+import type { Day } from '../units';
+
+/** Who says so: the student, or the teacher. */
+export type Source = 'self' | 'teacher';
+
+/** Something that happened to one student with one song; it is written down once and never changed. */
+interface Happened {
+  /** Made by the client, so that the same event sent twice counts once. */
+  readonly id: string;
+  /** When it happened, ISO 8601 in UTC. */
+  readonly at: string;
+  /** The studio's day it happened on. */
+  readonly day: Day;
+  readonly source: Source;
+  /** When the server had it; unknown while it waits on the device. */
+  readonly receivedAt?: string;
+}
+
+/** One logged attempt at a step. */
+export interface Try extends Happened {
+  readonly stepId: string;
+  /** The tempo of the click (changes a minute in a change drill); null without one. */
+  readonly bpm: number | null;
+  readonly clean: boolean;
+  /** Passes this try stands for, from 1. */
+  readonly passes: number;
+  readonly seconds: number;
+}
+
+/** An attempt as it stands in the log, with the revision of the song that was played. */
+export interface TryEvent extends Try {
+  readonly kind: 'try';
+  readonly revision: number;
+}
+
+/** The teacher heard a step and says it is done. */
+export interface SignOff extends Happened {
+  readonly kind: 'sign-off';
+  readonly stepId: string;
+  readonly revision: number;
+}
+
+/** A few words kept beside a step, or beside the whole song where none is named. */
+export interface NoteEvent extends Happened {
+  readonly kind: 'note';
+  readonly stepId: string | null;
+  readonly words: string;
+  readonly revision: number;
+}
+
+/** What an earlier try was in truth; the try itself stays in the log. */
+export interface Correction extends Happened {
+  readonly kind: 'correction';
+  /** The id of the try. */
+  readonly of: string;
+  /** Null where it did not happen at all. */
+  readonly clean: boolean | null;
+  readonly revision: number;
+}
+
+/** One entry of the log. */
+export type PlanEvent = TryEvent | SignOff | NoteEvent | Correction;
+
+function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
+  const once = new Map(events.map((one) => [one.id, one]));
+  return [...once.values()].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
+}
+
+/** A clock at home may be a little ahead of the server's; more than this is a wrong date. */
+const AHEAD_MINUTES = 10;
+
+/**
+ * Tells whether an event says it happened after it was known of: its device's clock was wrong, and it
+ * counts for nothing.
+ *
+ * @example
+ * isDatedAhead({ at: '2026-11-27T10:00:00.000Z', receivedAt: '2026-11-26T10:00:00.000Z' }) // true
+ */
+export function isDatedAhead({ at, receivedAt }: Pick<Happened, 'at' | 'receivedAt'>): boolean {
+  if (receivedAt === undefined) return false;
+  return differenceInMinutes(parseISO(at), parseISO(receivedAt)) > AHEAD_MINUTES;
+}
+
+/**
+ * Gives the tries of a log as they stand after every correction, each once and in the order they were
+ * played; of several corrections the last holds.
+ *
+ * @example
+ * triesIn([]) // []
+ */
+export function triesIn(events: readonly PlanEvent[]): readonly TryEvent[] {
+  const all = inOrder(events);
+  const corrected = new Map<string, boolean | null>();
+  for (const one of all) if (one.kind === 'correction') corrected.set(one.of, one.clean);
+  return all.flatMap((one) => {
+    if (one.kind !== 'try' || isDatedAhead(one)) return [];
+    const clean = corrected.has(one.id) ? corrected.get(one.id) : one.clean;
+    return clean == null ? [] : [{ ...one, clean }];
+  });
+}

@@ -1,0 +1,139 @@
+import type { StepPlan } from '../plan';
+import type { PartedSong } from '../sameness';
+import { kindOf, type Kind } from '../steps';
+import type { Bpm, Day } from '../units';
+import type { Try } from './event';
+import { stepProgress, type StepProgress } from './next-steps';
+import { readinessOf, type Readiness } from './readiness';
+
+/** One block of a song's ribbon, filled as far as its part is held. */
+export interface FilledBlock {
+  readonly letter: string;
+  readonly name: string;
+  readonly bars: number;
+  /** Null while it is a hole. */
+  readonly cleanBpm: Bpm | null;
+  readonly goalBpm: Bpm;
+}
+
+/** How far a song is, without the steps it was worked out from. */
+export interface ReadinessSummary extends Pick<
+  Readiness,
+  'songBpm' | 'restBpm' | 'goalBpm' | 'holeBars' | 'share' | 'barer' | 'gates'
+> {
+  /** Joins not held at any tempo yet. */
+  readonly holeJoins: number;
+  readonly heldBackBy: {
+    readonly title: string;
+    readonly why: string;
+    readonly cleanBpm: Bpm | null;
+    readonly goalBpm: Bpm;
+  } | null;
+}
+
+/** A step that can be practised now. */
+export interface OpenStep {
+  readonly id: string;
+  readonly title: string;
+  readonly rungs: readonly Bpm[];
+  readonly rungUnit: Kind['rungUnit'];
+  /** The tempo being practised; null without rungs. */
+  readonly nowBpm: Bpm | null;
+  readonly cleanBpm: Bpm | null;
+  readonly cleanInRow: number;
+  readonly goalInRow: number;
+  readonly goal: string;
+}
+
+/** One student's song at a glance; worked out anew whenever the plan or its log has changed. */
+export interface PlanOverview {
+  readonly blocks: readonly FilledBlock[];
+  readonly readiness: ReadinessSummary;
+  readonly stepCount: number;
+  readonly doneCount: number;
+  /** The first of those that can be practised now. */
+  readonly open: readonly OpenStep[];
+  readonly openCount: number;
+  /** The last day with a try; null before the first. */
+  readonly lastDay: Day | null;
+}
+
+const OPEN_SHOWN = 4;
+
+/**
+ * Fills the blocks of a song's ribbon as far as a student holds its parts.
+ *
+ * @example
+ * filledBlocks(partsOf(EMPTY_SONG), readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })) // []
+ */
+export function filledBlocks(song: PartedSong, { parts }: Readiness): readonly FilledBlock[] {
+  const held = new Map(
+    parts
+      .filter(({ step }) => kindOf(step).holdsPart)
+      .flatMap(({ step, cleanBpm }) => step.atoms.map((part) => [part, cleanBpm] as const)),
+  );
+  return song.occurrences.map(({ part, name, bars }) => ({
+    ...{ letter: part.letter, name, bars: bars.length, goalBpm: part.goalBpm },
+    cleanBpm: held.get(part.id) ?? null,
+  }));
+}
+
+/**
+ * Puts how far a song is into what can be sent and kept.
+ *
+ * @example
+ * summaryOf(readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })).heldBackBy // null
+ */
+export function summaryOf(readiness: Readiness): ReadinessSummary {
+  const { songBpm, restBpm, goalBpm, holeBars, share, barer, gates, parts } = readiness;
+  const { heldBackBy } = readiness;
+  const holes = parts.filter(({ cleanBpm }) => cleanBpm === null);
+  return {
+    ...{ songBpm, restBpm, goalBpm, holeBars, share, barer, gates },
+    holeJoins: holes.filter(({ step }) => kindOf(step).matter === 'join').length,
+    heldBackBy: heldBackBy
+      ? {
+          ...{ title: heldBackBy.step.title, why: heldBackBy.step.why },
+          ...{ cleanBpm: heldBackBy.cleanBpm, goalBpm: heldBackBy.goalBpm },
+        }
+      : null,
+  };
+}
+
+function toOpenStep({ step, climb }: StepProgress): OpenStep {
+  const { id, title, rungs, goal } = step;
+  return {
+    ...{ id, title, rungs, rungUnit: kindOf(step).rungUnit, cleanBpm: climb.cleanBpm },
+    nowBpm: rungs[climb.rung] ?? null,
+    ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
+  };
+}
+
+function lastDayOf(tries: readonly Try[]): Day | null {
+  return tries.reduce<Day | null>(
+    (last, { day }) => (last === null || day > last ? day : last),
+    null,
+  );
+}
+
+/**
+ * Works out one student's song at a glance, from the plan and every try.
+ *
+ * @example
+ * overviewOf(makePlan(EMPTY_SONG), []).stepCount // 0
+ */
+export function overviewOf(plan: StepPlan, tries: readonly Try[]): PlanOverview {
+  const { steps, work, goal } = plan;
+  const readiness = readinessOf(work, { steps, tries, goal });
+  const progress = stepProgress(steps, tries);
+  const open = progress.filter(({ state }) => state === 'open');
+  return {
+    blocks: filledBlocks(work.timeline, readiness),
+    readiness: summaryOf(readiness),
+    stepCount: steps.length,
+    doneCount: progress.filter(({ state }) => state === 'done').length,
+    open: open.slice(0, OPEN_SHOWN).map(toOpenStep),
+    openCount: open.length,
+    lastDay: lastDayOf(tries),
+  };
+}

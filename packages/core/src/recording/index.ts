@@ -1,0 +1,4 @@
+export { clockMarks, songClock } from './clock-marks';
+export type { MarkedSection } from './clock-marks';
+export { fitClock } from './clock';
+export type { ClockFit, ClockMark } from './clock';

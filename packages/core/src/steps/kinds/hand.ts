@@ -1,0 +1,99 @@
+import { strokesOf, type Pattern } from '../../rhythm';
+import type { Layer } from '../../song';
+import type { StruckBar } from '../../timeline';
+import { rungsTo } from '../ladder';
+import { toPlayedBar } from '../practice-bar';
+import { createStep, type Goal, type Step } from '../step';
+import { stepMinutes } from '../step-minutes';
+import { rungRatio } from '../step-words';
+import { strokesPerBeat } from '../strokes-per-beat';
+import { tempoLimit } from '../tempo-limit';
+import { barsOfPart, type Workpiece } from '../workpiece';
+import type { Kind, Played } from './kind';
+
+const GOAL: Goal = { cleanInRow: 4, days: 1, words: '16 bars without a stop' };
+/** Bars of one pass. */
+const HAND_BARS = 4;
+
+/** The song's own patterns that its parts are played with in a layer, in the order they come. */
+function patternsPlayed(work: Workpiece, layer: Layer): readonly (readonly [string, Pattern])[] {
+  const played = new Map<string, Pattern>();
+  for (const { id } of work.parts) {
+    for (const { struck } of barsOfPart(work, id, layer)) {
+      if (struck?.name !== undefined) played.set(struck.name, struck.pattern);
+    }
+  }
+  return [...played];
+}
+
+function whyOf(work: Workpiece, perBeat: number): string {
+  const needed = ((perBeat * work.goalBpm) / 60).toFixed(1);
+  const shown = work.student.strokesPerSecond;
+  const has =
+    shown === undefined
+      ? `a first hand is taken to have ${work.constants.strokesPerSecond}`
+      : `${shown} have been shown`;
+  return `It asks for ${needed} strokes a second at ${work.goalBpm} bpm; ${has}.`;
+}
+
+function makeHand(work: Workpiece, name: string, pattern: Pattern): Step {
+  const { goalBpm, constants, student } = work;
+  const perBeat = strokesPerBeat(pattern);
+  const perSecond = student.strokesPerSecond ?? constants.strokesPerSecond;
+  const limit = tempoLimit({
+    ...{ bpmGoal: goalBpm, changes: [], strokesPerBeat: perBeat, strokesPerSecond: perSecond },
+    constants,
+  });
+  const rungs = rungsTo(goalBpm, limit.startBpm, rungRatio(work));
+  const climb = {
+    ...{ rungs, goal: GOAL, passBeats: HAND_BARS * pattern.meter.beats },
+    tauMinutes: constants.handMinutes * pattern.bars * work.pace,
+  };
+  return createStep('hand', {
+    title: `Pattern ${name} on one muted chord`,
+    ...{ atoms: [name], needs: ['ready'], rungs, goal: GOAL },
+    minutes: stepMinutes(climb, constants),
+    why: whyOf(work, perBeat),
+    limit: { limitBpm: limit.limitBpm, strokes: { perBeat, perSecond } },
+  });
+}
+
+/** Makes a step for each of the song's patterns that is played up to a layer. */
+export function makeHands(work: Workpiece, goal: Layer): readonly Step[] {
+  return patternsPlayed(work, goal).map(([name, pattern]) => makeHand(work, name, pattern));
+}
+
+/** A few bars of the pattern on strings that are muted. */
+function play({ atoms: [name = ''] }: Played, work: Workpiece): readonly StruckBar[] {
+  const pattern = work.patterns.named[name];
+  if (!pattern) return [];
+  const { beats } = pattern.meter;
+  return Array.from({ length: HAND_BARS }, (_, index) => {
+    const struck = { pattern, name, bar: index % pattern.bars };
+    const chords = [{ chord: MUTED, beat: 1, beats }];
+    return toPlayedBar({ number: index + 1, beats, chords, struck }, work);
+  });
+}
+
+/** No chord of any name, and struck all the same. */
+const MUTED = '×';
+
+function isOwned({ atoms: [name = ''] }: Step, { patterns, student }: Workpiece): boolean {
+  const pattern = patterns.named[name];
+  return pattern !== undefined && student.ownedPatterns.includes(strokesOf(pattern).join(' '));
+}
+
+/** The picking or strumming hand alone. */
+export const hand: Kind = {
+  goal: GOAL,
+  ...{ matter: 'hands', rank: 4, rungUnit: 'bpm', scene: 'hand', cleanWord: 'clean' },
+  ...{ hasHeadroom: true, isPickingHand: true, play, isOwned },
+  prove: ([name = ''], heldBpm, { patterns, goalBpm }) => {
+    const pattern = patterns.named[name];
+    if (!pattern || heldBpm <= 0) return {};
+    return {
+      ownedPatterns: heldBpm >= goalBpm ? [strokesOf(pattern).join(' ')] : [],
+      strokesPerSecond: (strokesPerBeat(pattern) * heldBpm) / 60,
+    };
+  },
+};

@@ -1,0 +1,67 @@
+import type { Shown } from '../../player';
+import type { SongPatterns, StruckBar } from '../../timeline';
+import type { SongGrip } from '../../player';
+import type { Layer } from '../../song';
+import type { Goal, Step } from '../step';
+import type { Workpiece } from '../workpiece';
+
+/** What a step is about; everything that treats steps alike asks for this and not for the kind. */
+export type Matter =
+  | 'frame'
+  | 'listening'
+  /** A grip, a change, the picking hand: what music is made of. */
+  | 'hands'
+  | 'part'
+  | 'join'
+  | 'whole'
+  /** The whole song with others: the recording, a voice, listeners. */
+  | 'after'
+  | 'own';
+
+/** What a pass needs to know of its step. */
+export type Played = Pick<Step, 'kind' | 'atoms' | 'layer' | 'bars'>;
+
+/** What of a song a step's proof is read from. */
+export interface Proven {
+  readonly grips: readonly SongGrip[];
+  readonly patterns: SongPatterns;
+  readonly goalBpm: number;
+}
+
+/** Everything there is to know of one kind of step. */
+export interface Kind {
+  readonly goal: Goal;
+  readonly matter: Matter;
+  /** Its place when a song is taught section by section; the lower first. */
+  readonly rank: number;
+  /** What its rungs count. */
+  readonly rungUnit: 'bpm' | 'changes a minute';
+  /** What the practice room shows large. */
+  readonly scene: 'frame' | 'map' | 'hand' | 'words' | 'grips';
+  /** What a clean try is called. */
+  readonly cleanWord: 'done' | 'clean' | 'ringing';
+  /** It tells fret numbers, so tuning and capo come before it. */
+  readonly hasFrets?: true;
+  /** A pass goes from the song's first bar to its last. */
+  readonly isWholeSong?: true;
+  /** What it holds, its part holds. */
+  readonly holdsPart?: true;
+  /** It is a motion that can be harder or easier than its goal asks. */
+  readonly hasHeadroom?: true;
+  /** The hand that strikes. */
+  readonly isPickingHand?: true;
+  /** Two of them can be one step; a whole section can be split. */
+  readonly canMerge?: true;
+  readonly canSplit?: true;
+  /** Beats of its count-in, where it is not a bar of the song. */
+  readonly countInBeats?: number;
+  /** What is played once through; none where nothing is. */
+  readonly play: (step: Played, work: Workpiece, layer: Layer) => readonly StruckBar[];
+  /** Whether the student has it already, from any song. */
+  readonly isOwned?: (step: Step, work: Workpiece) => boolean;
+  /** What holding it at a tempo (0 without a click) shows of the student. */
+  readonly prove?: (parts: readonly string[], heldBpm: number, song: Proven) => Partial<Shown>;
+}
+
+/** Nothing is played. */
+export const playNothing = (): readonly StruckBar[] => [];

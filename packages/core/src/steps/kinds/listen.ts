@@ -1,0 +1,27 @@
+import { createStep, type Goal, type Step } from '../step';
+import type { Workpiece } from '../workpiece';
+import type { Kind } from './kind';
+import { minutesOfRuns, playWholeSong } from './whole-song';
+
+const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'map said aloud once' };
+/** Times one listens through. */
+const RUNS = 2;
+
+/** Makes the step in which the song is known by ear before it is played. */
+export function makeListen(work: Workpiece): Step {
+  const letters = work.timeline.occurrences.map((one) => one.part.letter).join(' ');
+  return createStep('listen', {
+    title: 'Follow the map, call the sections',
+    ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
+    minutes: minutesOfRuns(work, RUNS),
+    why: `The song goes ${letters}: once heard so, nobody gets lost in it.`,
+  });
+}
+
+/** Listening, and following the map. */
+export const listen: Kind = {
+  goal: GOAL,
+  ...{ matter: 'listening', rank: 1, rungUnit: 'bpm', scene: 'map', cleanWord: 'done' },
+  isWholeSong: true,
+  play: (step, work) => playWholeSong(step, work, 'full'),
+};

@@ -1,0 +1,39 @@
+import type { Goal, Step } from '../step';
+import { rungsTo } from '../ladder';
+import { playNothing, type Kind } from './kind';
+
+const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'done once' };
+
+/** What a teacher says of a step of their own. */
+export interface OwnStepWords {
+  /** An id of its own, beginning with "own:". */
+  readonly step: string;
+  readonly title: string;
+  /** What counts as done; empty where nothing was said. */
+  readonly goal: string;
+  readonly minutes: number;
+  readonly startBpm?: number;
+  readonly goalBpm?: number;
+}
+
+/**
+ * Makes a step of the teacher's own.
+ *
+ * @example
+ * makeOwn({ step: 'own:1', title: 'Clap it', goal: 'twice', minutes: 3 }).rungs // []
+ */
+export function makeOwn({ step, title, goal, minutes, startBpm, goalBpm }: OwnStepWords): Step {
+  return {
+    ...{ id: step, kind: 'own', title, atoms: [], needs: [], minutes },
+    rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm),
+    goal: { ...GOAL, words: goal },
+    why: 'Your teacher put it here.',
+  };
+}
+
+/** A step the teacher made. */
+export const own: Kind = {
+  goal: GOAL,
+  ...{ matter: 'own', rank: 5, rungUnit: 'bpm', scene: 'words', cleanWord: 'done' },
+  play: playNothing,
+};

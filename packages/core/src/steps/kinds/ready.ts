@@ -1,0 +1,29 @@
+import { formatTuning, STANDARD_TUNING, type Tuning } from '../../pitch';
+import { createStep, type Goal, type Step } from '../step';
+import type { Workpiece } from '../workpiece';
+import { playNothing, type Kind } from './kind';
+
+const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'every string in tune' };
+
+function tuningWords(tuning: Tuning): string {
+  if (tuning.join() === STANDARD_TUNING.join()) return 'Tune';
+  const notes = formatTuning(tuning).replaceAll('#', '♯').replaceAll('b', '♭');
+  return `Tune to ${notes}`;
+}
+
+/** Makes the step that comes first of all: a guitar that is tuned and has its capo on. */
+export function makeReady({ capo, tuning, constants }: Workpiece): Step {
+  return createStep('ready', {
+    title: `${tuningWords(tuning)}, ${capo === 0 ? 'no capo' : `capo ${capo}`}`,
+    ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
+    minutes: constants.readyMinutes,
+    why: 'Fret numbers mean something only on a guitar that is tuned and has its capo on.',
+  });
+}
+
+/** Getting ready: tuning, capo, sound. */
+export const ready: Kind = {
+  goal: GOAL,
+  ...{ matter: 'frame', rank: 0, rungUnit: 'bpm', scene: 'frame', cleanWord: 'done' },
+  play: playNothing,
+};

@@ -1,0 +1,121 @@
+import { barKeys } from '../../sameness';
+import { LAYERS, type Layer } from '../../song';
+import type { PlayedBar, StruckBar } from '../../timeline';
+import { barsAround } from '../bar-ranges';
+import {
+  demandOf,
+  minutesOver,
+  needsOf,
+  ownBars,
+  partTitle,
+  type LayeredPart,
+  type Making,
+} from '../layered-parts';
+import { createStep, stepId, type Goal, type Step } from '../step';
+import { ladderFor } from '../step-words';
+import {
+  barsOfPart,
+  changesOfPart,
+  passesOfPart,
+  windowedChanges,
+  type WindowedChange,
+  type Workpiece,
+} from '../workpiece';
+import type { Kind, Played } from './kind';
+
+const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
+
+/** The step of a part that is nearest to a layer without being fuller. */
+function stepBefore(
+  { taught }: Making,
+  partId: string | undefined,
+  layer: Layer,
+): string | undefined {
+  const near = taught.findLast(
+    (one) => one.part.id === partId && LAYERS.indexOf(one.layer) <= LAYERS.indexOf(layer),
+  );
+  return near && stepId('section', [near.part.id, near.layer]);
+}
+
+function distinctBars(bars: readonly PlayedBar[]): number {
+  return new Set(bars.map((bar) => `${barKeys(bar).chords} ${barKeys(bar).durations}`)).size;
+}
+
+/** The bars of one pass through what a section step practises, and those that are new in it. */
+function barsPractised(
+  work: Workpiece,
+  { part, layer }: LayeredPart,
+): { readonly pass: readonly StruckBar[]; readonly fresh: readonly StruckBar[] } {
+  const [first = []] = passesOfPart(work, part.id, layer);
+  const own = ownBars(part);
+  if (!own) return { pass: first, fresh: first };
+  const pass = barsAround(own, first.length).flatMap(({ from, to }) => first.slice(from - 1, to));
+  return { pass, fresh: first.filter((_, place) => own.includes(place + 1)) };
+}
+
+/** The changes of a section step: all of the part's, or those in and around its own bars. */
+function changesPractised(
+  work: Workpiece,
+  { part, layer }: LayeredPart,
+): readonly WindowedChange[] {
+  const own = ownBars(part);
+  if (!own) return changesOfPart(work, part.id, layer);
+  return passesOfPart(work, part.id, layer).flatMap((pass) =>
+    barsAround(own, pass.length).flatMap(({ from, to }) =>
+      windowedChanges(work, pass.slice(from - 1, to)),
+    ),
+  );
+}
+
+/** Makes the step of a part in a layer: of all of it, or only of what its parent has not. */
+export function makeSection(making: Making, one: LayeredPart): Step {
+  const { work, goal } = making;
+  const { part, layer, after } = one;
+  const { pass, fresh } = barsPractised(work, one);
+  const changes = changesPractised(work, one);
+  const { goalBpm } = part;
+  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm));
+  const own = ownBars(part);
+  const base = stepBefore(making, part.parent, layer);
+  const newBars = distinctBars(fresh);
+  return createStep(own ? 'difference' : 'section', {
+    title: partTitle(work, one, goal),
+    ...{ atoms: [part.id], layer, goal: GOAL },
+    ...(own && { bars: own }),
+    ...(own && base !== undefined && { base }),
+    needs: [
+      ...needsOf(making, barsOfPart(work, part.id, layer), { layer, changes }),
+      ...(base === undefined ? [] : [base]),
+      ...(after === undefined ? [] : [stepId('section', [part.id, after])]),
+    ],
+    ...{ rungs, why, limit },
+    minutes: minutesOver(work, pass, { goal: GOAL, goalBpm, rungs, limit, newBars }),
+  });
+}
+
+/** One pass is enough to learn a repeated section. */
+export function passesOf({ atoms }: Played, work: Workpiece, layer: Layer) {
+  return atoms.map((partId) => passesOfPart(work, partId, layer)[0] ?? []);
+}
+
+/** What is a section's and a difference's alike. */
+const ALIKE: Omit<Kind, 'play'> = {
+  ...{ goal: GOAL, matter: 'part', rank: 5, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
+  ...{ hasFrets: true, holdsPart: true, hasHeadroom: true },
+};
+
+/** A section in a layer. */
+export const section: Kind = {
+  ...ALIKE,
+  ...{ canMerge: true, canSplit: true },
+  play: (step, work, layer) => passesOf(step, work, layer).flat(),
+};
+
+/** What a section has that the one it derives from has not, with a bar on either side to get in and out. */
+export const difference: Kind = {
+  ...ALIKE,
+  play: (step, work, layer) =>
+    passesOf(step, work, layer).flatMap((bars) =>
+      barsAround(step.bars ?? [], bars.length).flatMap(({ from, to }) => bars.slice(from - 1, to)),
+    ),
+};

@@ -1,0 +1,42 @@
+import type { Layer } from '../../song';
+import { barsInLayer, type StruckBar } from '../../timeline';
+import { createStep, type Goal, type Step, type StepKind } from '../step';
+import type { Workpiece } from '../workpiece';
+import type { Played } from './kind';
+
+/** Plays the whole song from its first bar to its last. */
+export function playWholeSong(
+  _step: Played,
+  { timeline, patterns }: Workpiece,
+  layer: Layer,
+): readonly StruckBar[] {
+  return timeline.occurrences.flatMap((one) => barsInLayer(one, layer, patterns));
+}
+
+/** Minutes of so many runs through the song. */
+export function minutesOfRuns({ timeline }: Workpiece, runs: number): number {
+  return (timeline.lasts / 60) * runs;
+}
+
+/** What a step with the whole song and others is made from. */
+export interface WithOthers {
+  readonly kind: StepKind;
+  readonly title: string;
+  readonly why: string;
+  readonly goal: Goal;
+  readonly needs: readonly string[];
+  /** Clean runs through the song. */
+  readonly runs: number;
+  readonly isOptional?: true;
+}
+
+/** Makes a step that plays the whole song at its goal with somebody or for somebody. */
+export function makeWithOthers(work: Workpiece, layer: Layer, made: WithOthers): Step {
+  const { kind, title, why, goal, needs, runs, isOptional } = made;
+  const step = createStep(kind, {
+    ...{ title, why, goal, needs, atoms: [], rungs: [work.goalBpm] },
+    minutes: minutesOfRuns(work, runs * work.constants.playedAgain),
+    ...(isOptional && { isOptional }),
+  });
+  return { ...step, layer };
+}

@@ -1,0 +1,90 @@
+import { addBeats, beatsToNumber, type Beats } from '../units';
+import type { PlayedBar } from './bar';
+import type { Stretch } from './stretch';
+
+/** A written chord where it sounds, in beats from the start of a stretch. */
+export interface ChordSpan {
+  readonly chord: string;
+  /** Beats from the start of its bar, exact. */
+  readonly at: Beats;
+  readonly from: number;
+  readonly until: number;
+  readonly isSilent: boolean;
+  /** Struck once and left ringing. */
+  readonly isHit: boolean;
+  /** Written as held over the bar line: it is not struck again. */
+  readonly isHeld: boolean;
+  /** The chord before is the same and went on to here; one strum serves both. */
+  readonly isSame: boolean;
+}
+
+/**
+ * Tells whether a written chord is no chord: silence or "N.C.".
+ *
+ * @example
+ * isSilence('N.C.') // true
+ */
+export function isSilence(chord: string): boolean {
+  return chord === '-' || chord === 'N.C.';
+}
+
+/**
+ * Lists every written chord of a stretch with when it sounds, bar by bar. Empty for no bars.
+ *
+ * @example
+ * chordSpans(stretchOf([])) // []
+ */
+export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[] {
+  let before = '-';
+  return bars.map(({ bar, from }) =>
+    bar.chords.map(({ chord, beat, beats, hit, held }) => {
+      const at = addBeats(beat, -1);
+      const span = {
+        ...{ chord, at },
+        from: from + beatsToNumber(at),
+        until: from + beatsToNumber(addBeats(at, beats)),
+        isSilent: isSilence(chord),
+        isHit: hit === true,
+        isHeld: held === true,
+        isSame: chord === before && !isSilence(chord),
+      };
+      before = chord;
+      return span;
+    }),
+  );
+}
+
+/** Two chords that follow each other. */
+export interface ChordChange {
+  readonly from: string;
+  readonly to: string;
+}
+
+/**
+ * Lists the chords of some bars in order, silences left out and a chord that goes on counted once.
+ *
+ * @example
+ * chordRow([]) // []
+ */
+export function chordRow(bars: readonly Pick<PlayedBar, 'chords'>[]): readonly string[] {
+  const chords = bars.flatMap((bar) => bar.chords.map((one) => one.chord));
+  return chords
+    .filter((chord) => !isSilence(chord))
+    .filter((chord, index, all) => chord !== all[index - 1]);
+}
+
+/**
+ * Lists the distinct changes of some bars, in the order they first come; silences are passed over.
+ *
+ * @example
+ * changesOf([]) // []
+ */
+export function changesOf(bars: readonly Pick<PlayedBar, 'chords'>[]): readonly ChordChange[] {
+  const row = chordRow(bars);
+  const changes = new Map<string, ChordChange>();
+  row.slice(1).forEach((to, index) => {
+    const from = row[index] ?? to;
+    changes.set(`${from} ${to}`, { from, to });
+  });
+  return [...changes.values()];
+}

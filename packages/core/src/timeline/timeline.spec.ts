@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { readChart } from '../chart';
+import { anySong } from '../testing/any-song';
+import { changesOf, chordRow, timelineOf, type PlayedBar, type Timeline } from './index';
+import { partsOf } from '../sameness';
+
+const played = (text: string): Timeline => timelineOf(readChart(text).song);
+
+describe('the letters of a song', () => {
+  const lettersOf = (text: string): readonly string[] =>
+    partsOf(readChart(text).song).occurrences.map((one) => one.part.letter);
+
+  it('are shared by sections with the same music', () => {
+    expect(lettersOf('[V1]\n| G | C |\n[Ch]\n| D |\n[V2]\n| G | C |\n[V3 = V1]')).toEqual([
+      'A',
+      'B',
+      'A',
+      'A',
+    ]);
+  });
+
+  it('carry a prime where a derived section differs', () => {
+    expect(lettersOf('[V1]\n| G | C |\n[V2 = V1]\n2: | D |\n[V3 = V1]\n2: | E |')).toEqual([
+      'A',
+      'A′',
+      'A′′',
+    ]);
+  });
+
+  it('follow the order of playing, not of writing', () => {
+    expect(lettersOf('map: B, A, B\n[A]\n| G |\n[B]\n| C |')).toEqual(['A', 'B', 'A']);
+  });
+
+  it('tell which bars of a derived section are new', () => {
+    const { parts } = partsOf(readChart('[A]\n| G | C | D |\n[B = A]\n2: | Em |\n4: | G |').song);
+    expect(parts.map((part) => part.newBars)).toEqual([
+      [1, 2, 3],
+      [2, 4],
+    ]);
+  });
+
+  it('stand alone for sections that derive from each other or from nothing', () => {
+    const { song } = readChart('[A = B]\n1: | G |\n[B = A]\n1: | C |\n[C = Z]\n1: | D |');
+    expect(partsOf(song).bySection.size).toBe(3);
+    // None of them has a bar to be played.
+    expect(timelineOf(song).occurrences).toEqual([]);
+  });
+
+  it('go on after Z', () => {
+    const many = Array.from({ length: 28 }, (_, n) => `[S${n}]\n| ${'G '.repeat(n + 1)}|`).join(
+      '\n',
+    );
+    expect(lettersOf(many).slice(25)).toEqual(['Z', 'A2', 'B2']);
+  });
+});
+
+describe('a song played through its map', () => {
+  it('multiplies repeats and takes each pass with its ending', () => {
+    const [verse] = played('map: A x2\n[A] x2\n| G |\n1. | D |\n2. | E |').occurrences;
+    expect(verse?.bars.map((bar) => bar.chords[0]?.chord)).toEqual([
+      'G',
+      'D',
+      'G',
+      'E',
+      'G',
+      'D',
+      'G',
+      'E',
+    ]);
+  });
+
+  it('moves chords and tempo where the map says so', () => {
+    const [, second] = played('tempo: 120\nmap: A, A +2 tempo 60\n[A]\n| G | D/F# |').occurrences;
+    expect(chordRow(second?.bars ?? [])).toEqual(['A', 'E/G#']);
+    expect(second?.startsAt).toBeCloseTo(4, 9);
+    expect(second?.lasts).toBeCloseTo(8, 9);
+  });
+
+  it('begins with the pickup', () => {
+    const { occurrences, lasts } = played('tempo: 60\npickup: 1\nmeter: 3/4\n[A]\n| G | C |');
+    expect(occurrences[0]?.bars.map((bar) => bar.beats)).toEqual([1, 3]);
+    expect(lasts).toBeCloseTo(4, 9);
+  });
+
+  it('leaves out sections nobody wrote, and stops at 5,000 bars', () => {
+    expect(played('map: Nowhere\n[A]\n| G |').occurrences).toEqual([]);
+    expect(played('map: A x64\n[A] x64\n| G | C |').barCount).toBe(5000);
+  });
+
+  it('plays bars one after the other without gaps, also where the tempo bends', () => {
+    /** Counted in small pieces, as one would without a formula. */
+    const lastsOf = ({ beats, bend, intoBend }: PlayedBar): number => {
+      const pieces = 200;
+      return Array.from({ length: beats * pieces }, (_, index) => {
+        const at = intoBend + (index + 0.5) / pieces;
+        return 60 / (bend.tempo + ((bend.tempoTo - bend.tempo) * at) / bend.beats) / pieces;
+      }).reduce((sum, one) => sum + one, 0);
+    };
+    fc.assert(
+      fc.property(anySong, (song) => {
+        const { occurrences, lasts } = timelineOf(song);
+        let at = 0;
+        for (const bar of occurrences.flatMap((one) => one.bars)) {
+          expect(bar.startsAt).toBeCloseTo(at, 3);
+          at += lastsOf(bar);
+        }
+        expect(lasts).toBeCloseTo(at, 3);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('lists each change once, over silences', () => {
+    const bars = played('[A]\n| G | % | - | C | G | C |').occurrences.flatMap((one) => one.bars);
+    expect(changesOf(bars)).toEqual([
+      { from: 'G', to: 'C' },
+      { from: 'C', to: 'G' },
+    ]);
+  });
+});
+
+describe('an entry that is played once', () => {
+  it('has the last pass alone, with its ending', () => {
+    const chart = 'map: A once, A\n[A] x2\n| G |\n1. | C |\n2. | D |';
+    const chords = played(chart).occurrences.map((one) =>
+      one.bars.map((bar) => bar.chords[0]?.chord).join(' '),
+    );
+    expect(chords).toEqual(['G D', 'G C G D']);
+  });
+});
+
+describe('a song of several guitar parts', () => {
+  it('plays the part that is taught, and what all of them share', () => {
+    const chart = '[A] part rhythm\n| G |\n[A] part lead\n| Em |\n[B]\n| C |';
+    const chords = (text: string) =>
+      played(text).occurrences.map((one) => one.bars[0]?.chords[0]?.chord);
+    expect(chords(`part: lead\n${chart}`)).toEqual(['Em', 'C']);
+    expect(chords(`part: rhythm\n${chart}`)).toEqual(['G', 'C']);
+  });
+});

@@ -1,0 +1,196 @@
+import { transposeChordName } from '../chord';
+import {
+  barBeats,
+  barChords,
+  HELD,
+  mapOf,
+  meterOf,
+  parentsOf,
+  passesOf,
+  sectionBars,
+  sectionNamed,
+  settledFrame,
+  temposOf,
+  type Bar,
+  type BarChord,
+  type Layer,
+  type MapEntry,
+  type PatternUse,
+  type Section,
+  type SongDocument,
+  type Tempos,
+} from '../song';
+import { seconds, type Seconds } from '../units';
+import type { PlayedBar } from './bar';
+import { secondsInto, type BentTempo } from './tempo';
+
+/** One block of the ribbon: a section where it comes in the song, with all its passes. */
+export interface Occurrence extends Tempos {
+  readonly section: string;
+  /** Its place on the map, from 0. */
+  readonly entry: number;
+  readonly name: string;
+  readonly bars: readonly PlayedBar[];
+  /** The layer the recording plays it in; all there is, if none is said. */
+  readonly layer?: Layer;
+  /** The name of the pattern it is played with. */
+  readonly pattern?: string;
+  readonly patternUses: readonly PatternUse[];
+  readonly semitones: number;
+  /** The cue it goes round to; how often it does is only what is likely. */
+  readonly until?: string;
+  readonly fade?: true;
+  readonly sometimes?: true;
+  readonly startsAt: Seconds;
+  readonly lasts: Seconds;
+}
+
+/** A song from its first bar to its last, exactly as it is played. */
+export interface Timeline {
+  readonly occurrences: readonly Occurrence[];
+  readonly lasts: Seconds;
+  readonly barCount: number;
+}
+
+const MOST_BARS = 5000;
+
+interface WrittenBar {
+  readonly bar: Bar;
+  readonly inPass: number;
+}
+
+function writtenBars(
+  song: SongDocument,
+  section: Section,
+  passes: readonly number[],
+): readonly WrittenBar[] {
+  return passes.flatMap((pass) =>
+    sectionBars(song, section, pass).map((bar, place) => ({ bar, inPass: place + 1 })),
+  );
+}
+
+/** A derived section that says nothing of its hand is played like its parent. */
+function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
+  const teller = [section, ...parentsOf(song, section)].find(
+    (one) => one.pattern !== undefined || one.patternUses,
+  );
+  const { pattern, patternUses = [] } = teller ?? section;
+  return { ...(pattern !== undefined && { pattern }), patternUses };
+}
+
+/** Plays bars one after the other; what is only known on the way lives here. */
+class Player {
+  private time = 0;
+  private count = 0;
+  /** The chord that sounds on into the next bar. */
+  private sounding = '-';
+
+  /** `pickup` is how many beats the very first bar has, where it is not a whole one. */
+  constructor(
+    private readonly song: SongDocument,
+    private readonly pickup?: number,
+  ) {}
+
+  play(section: Section, entry: MapEntry, place: number): Occurrence {
+    const startsAt = seconds(this.time);
+    const tempos = temposOf(this.song, section, entry);
+    const written = writtenBars(this.song, section, passesOf(section, entry)).slice(
+      0,
+      MOST_BARS - this.count,
+    );
+    const { semitones = 0, until, fade, sometimes } = entry;
+    const bars = this.playBars(section, { written, tempos, semitones });
+    const layer = entry.layer ?? section.layer;
+    return {
+      ...{ section: section.id, entry: place, name: section.name },
+      ...{ bars, semitones, startsAt, ...tempos },
+      ...(layer !== undefined && { layer }),
+      ...(until !== undefined && { until }),
+      ...(fade && { fade }),
+      ...(sometimes && { sometimes }),
+      ...handOf(this.song, section),
+      lasts: seconds(this.time - startsAt),
+    };
+  }
+
+  private playBars(
+    section: Section,
+    {
+      written,
+      tempos,
+      semitones,
+    }: {
+      readonly written: readonly WrittenBar[];
+      readonly tempos: Tempos;
+      readonly semitones: number;
+    },
+  ): readonly PlayedBar[] {
+    const meter = meterOf(this.song, section);
+    const { feel } = settledFrame(this.song.frame);
+    const lengths = written.map(({ bar }, index) => {
+      const own = this.count + index === 0 ? this.pickup : undefined;
+      return own ?? (bar.meter ?? meter).beats;
+    });
+    const beats = written.map(({ bar }, index) => barBeats(bar, lengths[index] ?? meter.beats));
+    const bend: BentTempo = { ...tempos, beats: beats.reduce((sum, one) => sum + one, 0) };
+    const startsAt = this.time;
+    let intoBend = 0;
+    return written.map(({ bar, inPass }, index) => {
+      const length = beats[index] ?? meter.beats;
+      const played: PlayedBar = {
+        ...{ id: bar.id, number: index + 1, inPass, meter: bar.meter ?? meter, beats: length },
+        ...{ feel, bend, intoBend },
+        chords: this.chordsOf(bar, lengths[index] ?? meter.beats, semitones),
+        startsAt: seconds(this.time),
+      };
+      intoBend += length;
+      this.time = startsAt + secondsInto(bend, intoBend);
+      this.count += 1;
+      return played;
+    });
+  }
+
+  private chordsOf(bar: Bar, meterBeats: number, semitones: number): readonly BarChord[] {
+    return barChords(bar, meterBeats).map((one) => {
+      const chord = one.chord === HELD ? this.sounding : transposeChordName(one.chord, semitones);
+      this.sounding = chord;
+      return { ...one, chord };
+    });
+  }
+}
+
+/**
+ * Plays a song through its map: every occurrence with its bars and start times. Sections the map
+ * names but nobody wrote, or that have no bar, are left out; at most 5,000 bars are played.
+ *
+ * @example
+ * timelineOf(readChart('tempo: 60\nmeter: 3/4\n[A] x2\n| G | D |').song).lasts // 12
+ */
+export function timelineOf(song: SongDocument): Timeline {
+  const player = new Player(song, song.frame.pickup);
+  const occurrences = mapOf(song).flatMap((entry, place) => {
+    const section = sectionNamed(song, entry.section);
+    const played = section && player.play(section, entry, place);
+    return played && played.bars.length > 0 ? [played] : [];
+  });
+  const last = occurrences.at(-1);
+  return {
+    occurrences,
+    lasts: seconds(last ? last.startsAt + last.lasts : 0),
+    barCount: occurrences.reduce((sum, one) => sum + one.bars.length, 0),
+  };
+}
+
+/**
+ * Plays one section by itself, as it would stand on the map.
+ *
+ * @example
+ * occurrenceOf(readChart('[A]\n| G |').song, readChart('[A]\n| G |').song.sections[0], { semitones: 2 }).bars[0].chords[0].chord // 'A'
+ */
+export function occurrenceOf(
+  song: SongDocument,
+  section: Section,
+  entry: Partial<MapEntry> = {},
+): Occurrence {
+  return new Player(song).play(section, { section: section.name, times: 1, ...entry }, 0);
+}
