@@ -126,7 +126,7 @@ function createServices({ sequelize, clock, passwords, demoAccounts, timeZone: o
   return {
     ...{ songs, students, teaching, studio, plans: plansService },
     events: createEventsService({ plans, events, clock }),
-    overview: createOverviewService({ plans, events, clock, timeZone, conventionsOf }),
+    overview: createOverviewService({ plans, events, people, clock, timeZone, conventionsOf }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },
     }),

@@ -49,7 +49,7 @@ export const ROUTES: Routes = [
     path: 'worked-out',
     title: 'How this is worked out · Harvu',
     canActivate: [signedIn],
-    loadComponent: () => import('./features/worked-out').then((m) => m.WorkedOutPage),
+    loadComponent: () => import('./features/assumptions').then((m) => m.WorkedOutPage),
   },
   {
     path: 'studio',

@@ -5,6 +5,7 @@ import type { SongDocument } from '@harvu/core/song';
 import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/units';
 import { array, boolean, type Schema } from 'yup';
+import type { Person } from './people';
 import { exactly, id, whole, words } from './fields';
 import { teachingFields, teachingSchema } from './teaching';
 
@@ -73,13 +74,13 @@ export interface PlanNews extends Pick<Plan, 'version' | 'revision' | 'events' |
 /** A student's song at a glance. */
 export interface SongAtAGlance extends PlanSummary {
   readonly overview: PlanOverview;
-  /** Minutes of practice on each day that had some. */
-  readonly minutesByDay: Readonly<Record<Day, number>>;
 }
 
 /** Every song in work that somebody may see, and the day it is in the studio. */
 export interface Overview {
   readonly today: Day;
+  /** All students, for who teaches; nobody for a student. */
+  readonly students: readonly Pick<Person, 'id' | 'name'>[];
   readonly songs: readonly SongAtAGlance[];
 }
 

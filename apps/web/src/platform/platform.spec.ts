@@ -6,7 +6,7 @@ import { newRequestSchema } from '@harvu/contract';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { setUpPage } from '../testing/page';
 import { faultOf, fits } from './forms';
-import { findGripsFor } from './grip-search';
+import { findGripsFor } from '../worked-out/grip-search';
 import { homeRedirect, owning, signedIn, teaching } from './guards';
 import { toProblem } from './problems';
 import { Session } from './session';

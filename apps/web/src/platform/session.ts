@@ -1,9 +1,11 @@
-import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Me, Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
+
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
+import { dayAt, type Day } from '@harvu/core/units';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
+import { SessionApi } from './session.api';
 import { SignedOut } from './signed-out';
 
 const CLOSED_DOOR: StudioDoor = { studioName: '', needsSetUp: false, demoAccounts: [] };
@@ -11,7 +13,7 @@ const CLOSED_DOOR: StudioDoor = { studioName: '', needsSetUp: false, demoAccount
 /** Who is here, and what stands at the studio's door. */
 @Injectable({ providedIn: 'root' })
 export class Session {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(SessionApi);
   private readonly router = inject(Router);
   private readonly found = signal<Me | null>(null);
   private readonly studioDoor = signal<StudioDoor>(CLOSED_DOOR);
@@ -31,11 +33,16 @@ export class Session {
     });
   }
 
+  /** The studio's day it is now. */
+  today(): Day {
+    return dayAt(new Date().toISOString(), this.found()?.timeZone ?? 'UTC');
+  }
+
   /** Asks who is signed in; without an answer, nobody is. */
   load(): Observable<unknown> {
     return forkJoin([
-      this.http.get<Me | null>('/api/me').pipe(catchError(() => of(null))),
-      this.http.get<StudioDoor>('/api/studio').pipe(catchError(() => of(CLOSED_DOOR))),
+      this.api.me().pipe(catchError(() => of(null))),
+      this.api.door().pipe(catchError(() => of(CLOSED_DOOR))),
     ]).pipe(
       tap(([person, door]) => {
         this.found.set(person);
@@ -45,17 +52,15 @@ export class Session {
   }
 
   signIn(signIn: SignIn): Observable<Person> {
-    return this.http.post<Me>('/api/sign-in', signIn).pipe(tap((person) => this.found.set(person)));
+    return this.api.signIn(signIn).pipe(tap((person) => this.found.set(person)));
   }
 
   saveConventions(conventions: Conventions): Observable<Me> {
-    return this.http
-      .put<Me>('/api/me/conventions', conventions)
-      .pipe(tap((me) => this.found.set(me)));
+    return this.api.saveConventions(conventions).pipe(tap((me) => this.found.set(me)));
   }
 
   signOut(): Observable<void> {
-    return this.http.post<undefined>('/api/sign-out', {}).pipe(
+    return this.api.signOut().pipe(
       map(() => {
         this.found.set(null);
         void this.router.navigate(['/sign-in']);
@@ -66,7 +71,7 @@ export class Session {
   /** Makes the studio and its owner, and signs the owner in. */
   setUp(setUp: SetUp): Observable<Person> {
     const { signInName, password } = setUp;
-    return this.http.post('/api/studio/set-up', setUp).pipe(
+    return this.api.setUp(setUp).pipe(
       switchMap(() => this.signIn({ signInName, password })),
       tap(() =>
         this.studioDoor.update((door) => ({

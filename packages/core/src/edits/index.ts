@@ -4,4 +4,5 @@ export { changesInWords } from './change-words';
 export { withCommand } from './commands';
 export { mergeTexts } from './merge';
 export type { MergedText } from './merge';
+export { movedBars, writtenBars } from './moved-bars';
 export type { SongCommand } from './song-command';

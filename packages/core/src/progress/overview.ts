@@ -56,6 +56,8 @@ export interface PlanOverview {
   readonly openCount: number;
   /** The last day with a try; null before the first. */
   readonly lastDay: Day | null;
+  /** Minutes of practice on each day that had some. */
+  readonly minutesByDay: Readonly<Record<Day, number>>;
 }
 
 const OPEN_SHOWN = 4;
@@ -116,6 +118,12 @@ function lastDayOf(tries: readonly Try[]): Day | null {
   );
 }
 
+function minutesByDayOf(tries: readonly Try[]): Readonly<Record<Day, number>> {
+  const minutes: Record<Day, number> = {};
+  for (const { day, seconds } of tries) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
+  return minutes;
+}
+
 /**
  * Works out one student's song at a glance, from the plan and every try.
  *
@@ -135,5 +143,6 @@ export function overviewOf(plan: StepPlan, tries: readonly Try[]): PlanOverview 
     open: open.slice(0, OPEN_SHOWN).map(toOpenStep),
     openCount: open.length,
     lastDay: lastDayOf(tries),
+    minutesByDay: minutesByDayOf(tries),
   };
 }

@@ -2,8 +2,8 @@ import type { Overview, Person, SongAtAGlance } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import type { Conventions } from '@harvu/core/fretboard';
 import { makePlan } from '@harvu/core/plan';
-import { overviewOf, triesIn, type PlanOverview, type Try } from '@harvu/core/progress';
-import { dayAt, type Day } from '@harvu/core/units';
+import { overviewOf, triesIn, type PlanOverview } from '@harvu/core/progress';
+import { dayAt } from '@harvu/core/units';
 import { LRUCache } from 'lru-cache';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
@@ -14,24 +14,13 @@ import type { EventsStore } from './events.store';
 export interface OverviewDeps {
   readonly plans: PlansStore;
   readonly events: EventsStore;
+  readonly people: { readonly list: () => Promise<readonly Person[]> };
   readonly clock: Clock;
   readonly timeZone: () => Promise<string>;
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
 }
 
-/** What was worked out of a plan; it holds as long as plan and log are the same. */
-interface WorkedOut {
-  readonly overview: PlanOverview;
-  readonly minutesByDay: Readonly<Record<Day, number>>;
-}
-
 const MOST_KEPT = 2000;
-
-function minutesByDay(tries: readonly Try[]): Readonly<Record<Day, number>> {
-  const minutes: Record<Day, number> = {};
-  for (const { day, seconds } of tries) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
-  return minutes;
-}
 
 type Names = Conventions['names'];
 
@@ -42,8 +31,8 @@ function keyOf({ id, version, revision, lastEvent }: PlanHead, names: Names): st
 
 /** Says of every song in work how it stands, worked out once for each state of its plan and log. */
 export function createOverviewService(deps: OverviewDeps) {
-  const { plans, events, clock, timeZone, conventionsOf } = deps;
-  const known = new LRUCache<string, WorkedOut>({ max: MOST_KEPT });
+  const { plans, events, people, clock, timeZone, conventionsOf } = deps;
+  const known = new LRUCache<string, PlanOverview>({ max: MOST_KEPT });
 
   async function workOut(heads: readonly PlanHead[], names: Names): Promise<void> {
     if (heads.length === 0) return;
@@ -62,11 +51,14 @@ export function createOverviewService(deps: OverviewDeps) {
       const plan = makePlan(document, {
         ...{ teaching, student, names, constants: constantsWith(figures.constants) },
       });
-      known.set(keyOf(head, names), {
-        overview: overviewOf(plan, tries),
-        minutesByDay: minutesByDay(tries),
-      });
+      known.set(keyOf(head, names), overviewOf(plan, tries));
     }
+  }
+
+  async function studentsFor(person: Person): Promise<Overview['students']> {
+    if (!isTeaching(person)) return [];
+    const all = await people.list();
+    return all.flatMap(({ id, name, role }) => (role === 'student' ? [{ id, name }] : []));
   }
 
   return {
@@ -78,11 +70,12 @@ export function createOverviewService(deps: OverviewDeps) {
         names,
       );
       const songs = heads.flatMap((head): readonly SongAtAGlance[] => {
-        const worked = known.get(keyOf(head, names));
+        const overview = known.get(keyOf(head, names));
         const { version: _version, lastEvent: _lastEvent, ...summary } = head;
-        return worked ? [{ ...summary, ...worked }] : [];
+        return overview ? [{ ...summary, overview }] : [];
       });
-      return { today: dayAt(clock.now().toISOString(), await timeZone()), songs };
+      const today = dayAt(clock.now().toISOString(), await timeZone());
+      return { today, students: await studentsFor(person), songs };
     },
   };
 }

@@ -54,7 +54,7 @@ describe('all songs at a glance', () => {
       const [now] = (await glance(who)).songs;
       expect(now?.overview.doneCount).toBeGreaterThan(0);
       expect(now?.overview.lastDay).toBe('2026-11-24');
-      expect(now?.minutesByDay).toEqual({ '2026-11-24': 1.5, '2026-11-23': 0.5 } as never);
+      expect(now?.overview.minutesByDay).toEqual({ '2026-11-24': 1.5, '2026-11-23': 0.5 } as never);
     }
   });
 

@@ -49,6 +49,7 @@ describe('what is known of a student', () => {
       at: new Date(studio.now.getTime() - 60_000 + index * 1000).toISOString(),
       ...{ bpm: null, clean: true, passes: 1, seconds: 9, ...one },
     }));
+    if (events.length === 0) return (await bram.get<Plan>(`/api/plans/${plan?.id ?? ''}`)).body;
     const answer = await bram.send('POST', `/api/plans/${plan?.id ?? ''}/events`, { events });
     expect(answer.status).withContext(JSON.stringify(answer.body)).toBe(200);
     return (await bram.get<Plan>(`/api/plans/${plan?.id ?? ''}`)).body;

@@ -2,39 +2,45 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   inject,
   input,
   signal,
-  untracked,
   viewChild,
 } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { barsInLayer } from '@harvu/core/timeline';
-import { mapOf, type ChartFault, type Layer } from '@harvu/core/song';
+import { barsInLayer, occurrenceOf } from '@harvu/core/timeline';
+import { endingRound, mapOf, type ChartFault, type Layer, type MapEntry } from '@harvu/core/song';
 import { settleRepeat, type RepeatScope } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon, type BlockMove } from '../../ui/ribbon';
-import { plainBlocks } from '../plans';
-import { BenchState, type SaveState } from './bench.state';
-import { expandedBlocks, foldedBlocks } from './ribbon-blocks';
+import { Note } from '../../ui/note';
+import { DayLabel } from '../../ui/day-label';
+import {
+  CapoQuestion,
+  ChartEditor,
+  ClockPanel,
+  FrameForm,
+  GripRow,
+  MapEntryForm,
+  PatternRow,
+  SectionBars,
+  SectionHand,
+  SectionHead,
+} from '../../editors';
+import { BenchFindings } from './bench.findings';
+import { BenchState } from './bench.state';
+import type { SaveState } from './song-sync';
+import { blocksOf, expandedBlocks, foldedBlocks } from './ribbon-blocks';
 import { BenchMargin } from './parts/bench-margin';
-import { CapoQuestion } from './parts/capo-question';
 import { ChangeList } from './parts/change-list';
-import { ChartEditor } from './parts/chart-editor';
-import { ClockPanel } from './parts/clock-panel';
-import { FrameForm } from './parts/frame-form';
-import { GripRow } from './parts/grip-row';
-import { MapEntryForm } from './parts/map-entry';
-import { PatternRow } from './parts/pattern-row';
 import { ReachNote } from './parts/reach-note';
-import { SectionBars } from './parts/section-bars';
-import { SectionHand } from './parts/section-hand';
-import { SectionHead } from './parts/section-head';
 import { Versions } from './parts/versions';
+
+const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
@@ -69,9 +75,11 @@ type Panel = 'clock' | 'versions';
     ChangeList,
     ChartEditor,
     ClockPanel,
+    DayLabel,
     FrameForm,
     GripRow,
     MapEntryForm,
+    Note,
     PageHead,
     PatternRow,
     ProblemLine,
@@ -83,7 +91,7 @@ type Panel = 'clock' | 'versions';
     SectionHead,
     Versions,
   ],
-  providers: [BenchState],
+  providers: [BenchFindings, BenchState],
   host: {
     class: 'flex flex-1 flex-col',
     '(keydown.control.z)': '$event.preventDefault(); state.undo()',
@@ -91,180 +99,7 @@ type Panel = 'clock' | 'versions';
     '(keydown.control.shift.z)': '$event.preventDefault(); state.redo()',
     '(keydown.control.y)': '$event.preventDefault(); state.redo()',
   },
-  template: `
-    @if (state.song(); as song) {
-      <harvu-page-head
-        [trail]="'Songs / bench' + (song.playedBy ? ' / ' + song.playedBy : '')"
-        [title]="song.title"
-      >
-        <harvu-frame-form figures [frame]="state.document().frame" (changed)="setFrame($event)" />
-        <ng-container actions>
-          <span class="self-center text-xs text-ink-soft" role="status">{{ saveWords() }}</span>
-          @for (one of panels; track one.panel) {
-            <button
-              type="button"
-              class="button"
-              [attr.aria-expanded]="panel() === one.panel"
-              (click)="panel.set(panel() === one.panel ? null : one.panel)"
-            >
-              {{ one.label }}
-            </button>
-          }
-          <button type="button" class="button" [disabled]="!state.canUndo()" (click)="state.undo()">
-            Undo
-          </button>
-          <button type="button" class="button" [disabled]="!state.canRedo()" (click)="state.redo()">
-            Redo
-          </button>
-          <a class="button button-first" [routerLink]="['/songs', song.id, 'steps']"
-            >Make the steps</a
-          >
-        </ng-container>
-        @if (newCapo(); as capo) {
-          <harvu-capo-question
-            class="mt-2"
-            [capo]="capo.fret"
-            (changed)="newCapo.set(null); state.run($event)"
-            (left)="newCapo.set(null)"
-          />
-        }
-        @if (blocks().length > 0) {
-          <harvu-ribbon
-            class="mt-2"
-            [blocks]="blocks()"
-            [current]="shownBlock()"
-            [isEditable]="!isExpanded()"
-            (pick)="pick($event)"
-            (moved)="moveBlock($event)"
-            (dropped)="dropBlock($event)"
-          />
-          <div class="mt-1.5 flex flex-wrap items-center gap-x-4 gap-y-1">
-            @if (shown(); as occurrence) {
-              <harvu-map-entry
-                [song]="state.document()"
-                [entry]="occurrence.entry"
-                (changed)="state.run($event)"
-                (moved)="current.set($event)"
-              />
-            }
-            <button
-              type="button"
-              class="link ml-auto text-xs"
-              [attr.aria-pressed]="isExpanded()"
-              (click)="isExpanded.set(!isExpanded())"
-            >
-              {{ isExpanded() ? 'Fold the repeats' : 'Show every time' }}
-            </button>
-          </div>
-        }
-      </harvu-page-head>
-      @if (panel() === 'clock' && worked(); as work) {
-        <harvu-clock-panel
-          class="mx-4 mt-4 sm:mx-6"
-          [song]="state.document()"
-          [playing]="work.playing"
-          (changed)="state.run($event)"
-        />
-      }
-      @if (panel() === 'versions') {
-        <harvu-versions
-          class="mx-4 mt-4 sm:mx-6"
-          [songId]="song.id"
-          [song]="state.document()"
-          [newest]="state.revision()"
-          (restored)="state.restore($event)"
-        />
-      }
-      <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_310px]">
-        <div class="min-w-0 px-4 pt-4 pb-6 sm:px-6">
-          <div class="grid items-start gap-5 xl:grid-cols-[minmax(0,4fr)_minmax(0,5fr)]">
-            <section aria-labelledby="text-heading" class="min-w-0">
-              <h2 id="text-heading" class="mb-1 text-sm text-ink-soft">Chart text</h2>
-              <harvu-chart-editor
-                [text]="state.text()"
-                [faults]="state.faults()"
-                (typed)="state.type($event)"
-              />
-            </section>
-            <section aria-labelledby="grid-heading" class="min-w-0">
-              @if (shown(); as occurrence) {
-                <harvu-section-head
-                  class="mb-1"
-                  [song]="state.document()"
-                  [occurrence]="occurrence"
-                  (changed)="state.run($event)"
-                />
-                <harvu-section-bars
-                  [song]="state.document()"
-                  [sectionId]="occurrence.section"
-                  [bars]="struck()"
-                  [changes]="changeSeconds()"
-                  (changed)="state.run($event)"
-                />
-                <harvu-section-hand
-                  class="mt-2"
-                  [song]="state.document()"
-                  [sectionId]="occurrence.section"
-                  [(layer)]="layer"
-                  (changed)="state.run($event)"
-                />
-              } @else {
-                <h2 id="grid-heading" class="mb-1 text-sm text-ink-soft">Bars</h2>
-                <p class="max-w-[46ch] text-ink-soft">
-                  The bars will stand here. Write a section,
-                  <span class="font-mono">[Verse 1]</span>, and below it its chords between bar
-                  lines, <span class="font-mono">| G | C . D . | % |</span>. A dot holds the chord
-                  for one beat more.
-                </p>
-              }
-              <harvu-grip-row
-                class="mt-4 block"
-                [song]="state.document()"
-                [grips]="worked()?.grips ?? []"
-                (changed)="state.run($event)"
-              />
-              @if (state.document().sections.length > 0) {
-                <harvu-pattern-row
-                  class="mt-4"
-                  [song]="state.document()"
-                  [grips]="worked()?.grips ?? []"
-                  (changed)="state.run($event)"
-                />
-              }
-              @if (worked(); as work) {
-                <harvu-change-list
-                  class="mt-4"
-                  [song]="state.document()"
-                  [work]="work"
-                  [tightest]="state.worked()?.tightest ?? []"
-                />
-              }
-            </section>
-          </div>
-        </div>
-        <harvu-bench-margin
-          [song]="state.document()"
-          [worked]="state.worked()"
-          [faults]="state.faults()"
-          [problem]="state.problem()"
-          [news]="state.news()"
-          (newsRead)="state.hideNews()"
-          (repeat)="settleRepeat($event)"
-          [noticed]="state.noticed()"
-          [overruled]="state.overruled()"
-          (settle)="state.runAll($event.commands)"
-          (overrule)="state.overrule($event)"
-          (withdraw)="state.withdraw($event)"
-          (go)="goTo($event)"
-          (again)="state.saveAgain()"
-        >
-          <harvu-reach-note [songId]="song.id" [revision]="state.revision()" />
-        </harvu-bench-margin>
-      </div>
-    } @else {
-      <div class="px-6 py-6"><harvu-problem [problem]="state.problem()" /></div>
-    }
-  `,
+  templateUrl: './bench-page.html',
 })
 export class BenchPage {
   readonly id = input.required<string>();
@@ -283,11 +118,11 @@ export class BenchPage {
   ] as const;
   /** Every time a section is played has a block of its own. */
   protected readonly isExpanded = signal(false);
-  private readonly occurrences = computed(() => this.worked()?.playing.occurrences ?? []);
+  private readonly occurrences = computed(() => this.worked()?.timeline.occurrences ?? []);
   private readonly drawn = computed(() => {
     const work = this.worked();
     if (!work) return [];
-    const blocks = plainBlocks(work);
+    const blocks = blocksOf(work);
     return this.isExpanded() ? expandedBlocks(blocks, this.occurrences()) : foldedBlocks(blocks);
   });
   protected readonly blocks = computed(() => this.drawn().map((one) => one.block));
@@ -300,9 +135,14 @@ export class BenchPage {
   );
   /** The layer in which the bars are shown. */
   protected readonly layer = signal<Layer>('full');
+  /** The section once through all its endings, as it is played here. */
   protected readonly struck = computed(() => {
-    const [shown, work] = [this.shown(), this.worked()];
-    return shown && work ? barsInLayer(shown, this.layer(), work.patterns) : [];
+    const [shown, work, song] = [this.shown(), this.worked(), this.state.document()];
+    const section = song.sections.find((one) => one.id === shown?.section);
+    if (!shown || !work || !section) return [];
+    const { once: _once, times: _times, ...entry } = mapOf(song)[shown.entry] ?? ONCE;
+    const once = { ...section, times: endingRound(section) };
+    return barsInLayer(occurrenceOf(song, once, entry), this.layer(), work.patterns);
   });
   protected readonly changeSeconds = computed(
     () =>
@@ -311,10 +151,7 @@ export class BenchPage {
 
   constructor() {
     inject(ViewKeys).show(KEYS);
-    effect(() => {
-      const id = this.id();
-      untracked(() => this.state.open(id));
-    });
+    this.state.open(toObservable(this.id));
   }
 
   protected pick(block: number): void {

@@ -6,16 +6,16 @@ import { readChart } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
 import { tightestChanges, workpieceOf } from '@harvu/core/steps';
 import { of } from 'rxjs';
-import { Analysis } from '../../platform/analysis';
-import { findGripsFor } from '../../platform/grip-search';
+import { Analysis } from '../../worked-out';
+import { findGripsFor } from '../../worked-out/grip-search';
 import { setUpPage, Shown } from '../../testing/page';
 import { CONVENTIONS } from '../../ui/conventions';
-import { CapoQuestion } from './parts/capo-question';
+import { CapoQuestion } from '../../editors/frame/capo-question';
 import { ChangeList } from './parts/change-list';
 import { FindingNote } from './parts/finding-note';
-import { GripNeck } from './parts/grip-neck';
-import { GripRow } from './parts/grip-row';
-import { PatternRow } from './parts/pattern-row';
+import { GripNeck } from '../../editors/grips/grip-neck';
+import { GripRow } from '../../editors/grips/grip-row';
+import { PatternRow } from '../../editors/patterns/pattern-row';
 
 const conventions = signal<Conventions>(USUAL_CONVENTIONS);
 const CAPO_2 = { tuning: STANDARD_TUNING, capo: 2 };
@@ -162,7 +162,9 @@ describe('the parts of the bench', () => {
   });
 
   it('say a finding about the frame as one', async () => {
-    const finding = createFinding('key-fit', { at: 'the frame', message: 'It does not fit.' });
+    const finding = createFinding('key-fit', {
+      ...{ place: { kind: 'frame' }, cause: ['G'], at: 'the frame', message: 'It does not fit.' },
+    });
     expect((await Shown.of(FindingNote, { finding })).text).toContain(
       'Doubt: Frame. It does not fit.',
     );

@@ -2,12 +2,13 @@ import type { HttpTestingController } from '@angular/common/http/testing';
 import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { SaveSong, Song } from '@harvu/contract';
-import { findingsOf } from '@harvu/core/checks';
-import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
+import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart, writeChart } from '@harvu/core/chart';
-import { NEVER, of } from 'rxjs';
-import { Analysis } from '../../platform/analysis';
+import { BehaviorSubject, NEVER } from 'rxjs';
+import { Analysis } from '../../worked-out';
+import { answeredAtOnce } from '../../testing/answers';
 import { setUpPage } from '../../testing/page';
+import { BenchFindings } from './bench.findings';
 import { BenchState } from './bench.state';
 
 const SONG: Song = {
@@ -17,20 +18,20 @@ const SONG: Song = {
 };
 
 /** Works findings out at once, where the application asks its worker. */
-const ANALYSIS = {
-  read: (text: string, before: SongDocument) => of(readChart(text, before)),
-  takeApart: () => NEVER,
-  findings: (song: SongDocument) => of(findingsOf(song)),
-};
+const ANALYSIS = { ...answeredAtOnce(), takeApart: () => NEVER };
 
 describe('the bench', () => {
   let http: HttpTestingController;
   let state: BenchState;
+  let id$: BehaviorSubject<string>;
   beforeEach(() => {
     jasmine.clock().install().mockDate(new Date('2026-11-24T10:00:00.000Z'));
-    http = setUpPage([BenchState, { provide: Analysis, useValue: ANALYSIS }]);
+    http = setUpPage([BenchState, BenchFindings, { provide: Analysis, useValue: ANALYSIS }]);
+    localStorage.clear();
+    id$ = new BehaviorSubject('s1');
     state = TestBed.inject(BenchState);
-    state.open('s1');
+    state.open(id$);
+    TestBed.tick();
     http.expectOne('/api/songs/s1').flush(SONG);
     TestBed.tick();
   });
@@ -201,14 +202,14 @@ describe('the bench', () => {
   it('notices what is wrong with a grip, and settles it by one click that can be taken back', () => {
     type('grip D: xx0242\n[A]\n| D |\n', 300);
     TestBed.tick();
-    const slip = state.noticed().find((one) => one.code === 'grip-slip');
+    const slip = state.findings.noticed().find((one) => one.code === 'grip-slip');
     expect(slip?.remedies[0]?.label).toBe('Make it xx0232');
     state.runAll(slip?.remedies[0]?.commands ?? []);
     expect(state.text()).toContain('grip D: xx0232');
     TestBed.tick();
     jasmine.clock().tick(300);
     TestBed.tick();
-    expect(state.noticed().map((one) => one.code)).not.toContain('grip-slip');
+    expect(state.findings.noticed().map((one) => one.code)).not.toContain('grip-slip');
     state.undo();
     expect(state.text()).toContain('grip D: xx0242');
   });
@@ -216,22 +217,23 @@ describe('the bench', () => {
   it('lets a finding stand when the teacher says so, and looks again when asked', () => {
     type('grip D: xx0242\n[A]\n| D |\n', 300);
     TestBed.tick();
-    const slip = state.noticed().find((one) => one.code === 'grip-slip');
+    const slip = state.findings.noticed().find((one) => one.code === 'grip-slip');
     const word = { key: slip?.key ?? '', reason: 'Meant so.' };
-    state.overrule(word);
+    state.findings.overrule(word);
     const kept = http.expectOne('/api/songs/s1/overrules');
     expect(kept.request.body).toEqual(word);
     kept.flush([{ ...word, by: 'Ilse', at: '' }]);
-    expect(state.noticed().map((one) => one.code)).not.toContain('grip-slip');
-    expect(state.overruled().map((one) => one.reason)).toEqual(['Meant so.']);
-    state.withdraw(word.key);
+    expect(state.findings.noticed().map((one) => one.code)).not.toContain('grip-slip');
+    expect(state.findings.overruled().map((one) => one.reason)).toEqual(['Meant so.']);
+    state.findings.withdraw(word.key);
     http.expectOne('/api/songs/s1/overrules/withdraw').flush([]);
-    expect(state.noticed().map((one) => one.code)).toContain('grip-slip');
+    expect(state.findings.noticed().map((one) => one.code)).toContain('grip-slip');
   });
 
   it('begins anew with another song, and saves what was not saved of the last', () => {
     type('[A]\n| G |\n', 300);
-    state.open('s2');
+    id$.next('s2');
+    TestBed.tick();
     const [save] = saves();
     expect(writeChart((save?.request.body as SaveSong).document)).toBe('[A]\n| G |\n');
     const other = { ...SONG, id: 's2', revision: 9, document: readChart('[B]\n| D |\n').song };
@@ -244,10 +246,15 @@ describe('the bench', () => {
   });
 
   it('saves what is not saved yet when one leaves', () => {
-    const view = createEnvironmentInjector([BenchState], TestBed.inject(EnvironmentInjector));
+    const view = createEnvironmentInjector(
+      [BenchState, BenchFindings],
+      TestBed.inject(EnvironmentInjector),
+    );
     state = view.get(BenchState);
-    state.open('s1');
+    state.open(id$);
+    TestBed.tick();
     http.expectOne('/api/songs/s1').flush(SONG);
+    TestBed.tick();
     type('[A]\n| G |\n', 100);
     view.destroy();
     expect(saves().length).toBe(1);

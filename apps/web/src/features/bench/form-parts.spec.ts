@@ -1,14 +1,15 @@
-import { playingOf, songPatterns, barsInLayer } from '@harvu/core/timeline';
+import { partsOf } from '@harvu/core/sameness';
+import { songPatterns, barsInLayer } from '@harvu/core/timeline';
 import { readChart, writeChart } from '@harvu/core/chart';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
 import type { SongDocument } from '@harvu/core/song';
 import { of } from 'rxjs';
 import { setUpPage, Shown } from '../../testing/page';
 import { SongsApi } from '../songs';
-import { ClockPanel } from './parts/clock-panel';
-import { MapEntryForm } from './parts/map-entry';
-import { SectionBars } from './parts/section-bars';
-import { SectionHead } from './parts/section-head';
+import { ClockPanel } from '../../editors/clock/clock-panel';
+import { MapEntryForm } from '../../editors/bars/map-entry';
+import { SectionBars } from '../../editors/bars/section-bars';
+import { SectionHead } from '../../editors/bars/section-head';
 import { Versions } from './parts/versions';
 import { expandedBlocks, foldedBlocks } from './ribbon-blocks';
 
@@ -65,7 +66,7 @@ describe('the bars of a section', () => {
   const open = (chart: string, section = 0) =>
     Desk.of<SectionBars>(SectionBars, songOf(chart), (song) => {
       const id = song.sections[section]?.id ?? '';
-      const one = playingOf(song).occurrences.find((played) => played.section === id);
+      const one = partsOf(song).occurrences.find((played) => played.section === id);
       const bars = one ? barsInLayer(one, 'full', songPatterns(song)) : [];
       return { sectionId: id, bars };
     });
@@ -173,7 +174,7 @@ describe('the bars of a section', () => {
 describe('the head of a section', () => {
   const open = (chart: string, at = 0) =>
     Desk.of<SectionHead>(SectionHead, songOf(chart), (song) => ({
-      occurrence: playingOf(song).occurrences[at],
+      occurrence: partsOf(song).occurrences[at],
     }));
   beforeEach(() => setUpPage());
 
@@ -260,7 +261,7 @@ describe('a place on the map', () => {
 
 describe('the blocks of the ribbon', () => {
   it('are one for each place on the map, or one for each time it is played', () => {
-    const { occurrences } = playingOf(songOf('[A] x3\n| G | D |\n[B]\n| C |'));
+    const { occurrences } = partsOf(songOf('[A] x3\n| G | D |\n[B]\n| C |'));
     const blocks = occurrences.map((one) => ({
       letter: 'A',
       name: one.name,
@@ -283,7 +284,7 @@ describe('the blocks of the ribbon', () => {
 describe('the song against the recording', () => {
   const CHART = 'tempo: 120\n[A]\n| G | D | G | D |\n[B = A]\n[C = A]\n[D = A]';
   const open = () =>
-    Desk.of<ClockPanel>(ClockPanel, songOf(CHART), (song) => ({ playing: playingOf(song) }));
+    Desk.of<ClockPanel>(ClockPanel, songOf(CHART), (song) => ({ played: partsOf(song) }));
   beforeEach(() => setUpPage());
 
   it('tells the tempo and the bars that are missing, from starts that are written', async () => {

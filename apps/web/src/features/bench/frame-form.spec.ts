@@ -1,7 +1,7 @@
 import { readChart } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
 import { setUpPage, Shown } from '../../testing/page';
-import { FrameForm } from './parts/frame-form';
+import { FrameForm } from '../../editors/frame/frame-form';
 
 const frameOf = (chart: string) => readChart(chart).song.frame;
 

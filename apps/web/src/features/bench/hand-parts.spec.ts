@@ -4,11 +4,11 @@ import type { SongDocument } from '@harvu/core/song';
 import { parseMeter, USUAL_PICKING } from '@harvu/core/rhythm';
 import { workpieceOf } from '@harvu/core/steps';
 import { Subject } from 'rxjs';
-import { MidiPads, type PadHit } from '../../platform/midi-pads';
+import { MidiPads, type PadHit } from '../../sound/midi-pads';
 import { setUpPage, Shown } from '../../testing/page';
-import { PatternRow } from './parts/pattern-row';
-import { PatternTelling } from './parts/pattern-telling';
-import { SectionHand } from './parts/section-hand';
+import { PatternRow } from '../../editors/patterns/pattern-row';
+import { PatternTelling } from '../../editors/patterns/pattern-telling';
+import { SectionHand } from '../../editors/patterns/section-hand';
 
 const FOUR = parseMeter('4/4');
 

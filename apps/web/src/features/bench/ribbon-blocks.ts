@@ -1,3 +1,4 @@
+import type { Workpiece } from '@harvu/core/steps';
 import type { Occurrence } from '@harvu/core/timeline';
 import type { RibbonBlock } from '../../ui/ribbon';
 
@@ -5,6 +6,15 @@ import type { RibbonBlock } from '../../ui/ribbon';
 export interface OccurrenceBlock {
   readonly block: RibbonBlock;
   readonly occurrence: number;
+}
+
+/** The song's sections in playing order. */
+export function blocksOf({ timeline }: Workpiece): readonly RibbonBlock[] {
+  return timeline.occurrences.map(({ part, name, bars }) => ({
+    letter: part.letter,
+    name,
+    bars: bars.length,
+  }));
 }
 
 /** One block for each place on the map. */

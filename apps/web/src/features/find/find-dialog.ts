@@ -5,7 +5,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { catchError, combineLatest, map, of, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
-import { PlansApi } from '../plans';
+import { PlansApi } from '../../store';
 import { SongsApi } from '../songs';
 
 interface Place {

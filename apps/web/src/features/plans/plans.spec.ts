@@ -1,8 +1,8 @@
-import { readinessOf, type Try } from '@harvu/core/progress';
+import { readinessOf, summaryOf, type Try } from '@harvu/core/progress';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
-import { filledBlocks, plainBlocks } from './plan-progress';
+import type { Day } from '@harvu/core/units';
 import { readinessWords } from './readiness-words';
 
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);
@@ -19,13 +19,15 @@ function everything(kinds: readonly string[]): readonly Try[] {
             id: `${step.id} ${day} ${rung} ${pass}`,
             stepId: step.id,
             at: `2026-11-${day}T10:${String(rung).padStart(2, '0')}:0${pass}.000Z`,
+            day: `2026-11-${day}` as Day,
             ...{ bpm, clean: true, passes: 1, seconds: 20, source: 'self' as const },
           })),
         ),
       ),
     );
 }
-const wordsFor = (tries: readonly Try[]) => readinessWords(readinessOf(work, { steps, tries }));
+const wordsFor = (tries: readonly Try[]) =>
+  readinessWords(summaryOf(readinessOf(work, { steps, tries, goal: 'full' })));
 
 describe('how far a song is, in words', () => {
   it('never hides a gap behind a figure', () => {
@@ -54,24 +56,7 @@ describe('how far a song is, in words', () => {
 
   it('says so when there is nothing to play', () => {
     const empty = workpieceOf(EMPTY_SONG);
-    const readiness = readinessOf(empty, { steps: [], tries: [] });
-    expect(readinessWords(readiness).headline).toBe('Nothing to play yet');
-  });
-});
-
-describe('a song on the ribbon', () => {
-  it('has a block for each time a section comes, as long as its bars', () => {
-    expect(plainBlocks(work).map(({ letter, name, bars }) => [letter, name, bars])).toEqual([
-      ['A', 'Verse', 2],
-      ['B', 'Chorus', 2],
-    ]);
-  });
-
-  it('is filled by what each section holds', () => {
-    const first = everything(['section']).filter(
-      (one) => one.stepId === steps.find((s) => s.title === 'A Verse')?.id,
-    );
-    const blocks = filledBlocks(work, readinessOf(work, { steps, tries: first }));
-    expect(blocks.map((block) => block.cleanBpm as number | null)).toEqual([92, null]);
+    const readiness = readinessOf(empty, { steps: [], tries: [], goal: 'full' });
+    expect(readinessWords(summaryOf(readiness)).headline).toBe('Nothing to play yet');
   });
 });

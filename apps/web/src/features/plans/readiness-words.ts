@@ -1,4 +1,4 @@
-import type { Readiness } from '@harvu/core/progress';
+import type { ReadinessSummary } from '@harvu/core/progress';
 
 /** How far a song is, in a headline and the sentence below it. */
 export interface ReadinessWords {
@@ -11,23 +11,20 @@ function counted(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
-function holes(readiness: Readiness): string {
-  const joins = readiness.parts.filter(
-    (one) => one.cleanBpm === null && one.step.kind === 'join',
-  ).length;
+function holes({ holeBars, holeJoins }: ReadinessSummary): string {
   const words = [
-    readiness.holeBars > 0 ? counted(readiness.holeBars, 'bar', 'bars') : '',
-    joins > 0 ? counted(joins, 'join', 'joins') : '',
+    holeBars > 0 ? counted(holeBars, 'bar', 'bars') : '',
+    holeJoins > 0 ? counted(holeJoins, 'join', 'joins') : '',
   ];
   return words.filter(Boolean).join(' and ');
 }
 
-function heldBackWords({ heldBackBy, goalBpm, gates }: Readiness): string {
+function heldBackWords({ heldBackBy, gates }: ReadinessSummary): string {
   if (heldBackBy) {
-    const { step, cleanBpm } = heldBackBy;
+    const { title, why, cleanBpm, goalBpm } = heldBackBy;
     const at =
       cleanBpm === null ? 'is not played clean yet' : `is clean at ${cleanBpm} of ${goalBpm}`;
-    return `${step.title} ${at}. ${step.why}`;
+    return `${title} ${at}. ${why}`;
   }
   if (gates.isReady)
     return 'Every section and join is at its goal, and the whole song went on two days.';
@@ -38,7 +35,7 @@ function heldBackWords({ heldBackBy, goalBpm, gates }: Readiness): string {
 }
 
 /** Says how far a song is in words a person believes: no figure hides a gap. */
-export function readinessWords(readiness: Readiness): ReadinessWords {
+export function readinessWords(readiness: ReadinessSummary): ReadinessWords {
   const { songBpm, restBpm, goalBpm } = readiness;
   const heldBack = heldBackWords(readiness);
   if (songBpm !== null) {
@@ -48,7 +45,7 @@ export function readinessWords(readiness: Readiness): ReadinessWords {
       heldBack,
     };
   }
-  if (readiness.parts.length === 0)
+  if (readiness.gates.parts === 0)
     return { headline: 'Nothing to play yet', below: 'The song has no bars.', heldBack };
   const rest = restBpm === null ? '' : `; the rest holds at ${restBpm} of ${goalBpm} bpm`;
   return { headline: 'Not yet whole', below: `${holes(readiness)} still new${rest}`, heldBack };

@@ -7,9 +7,10 @@ import {
   input,
   untracked,
 } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import type { StepKind } from '@harvu/core/steps';
-import { ClickEngine } from '../../platform/click-engine';
+import { kindOf } from '@harvu/core/steps';
+import { ClickEngine } from '../../sound/click-engine';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PatternLane } from '../../ui/pattern-lane';
@@ -28,13 +29,6 @@ const KEYS: readonly ViewKey[] = [
   { key: 'space', does: 'start and stop the click' },
   { key: 'esc', does: 'back' },
 ];
-
-const SCENES: Readonly<Partial<Record<StepKind, 'frame' | 'map' | 'hand' | 'words'>>> = {
-  ready: 'frame',
-  listen: 'map',
-  hand: 'hand',
-  own: 'words',
-};
 
 /** The practice room: read from a metre away, worked by two keys or a pedal. */
 @Component({
@@ -87,7 +81,7 @@ const SCENES: Readonly<Partial<Record<StepKind, 'frame' | 'map' | 'hand' | 'word
               @case ('map') {
                 <harvu-map-now
                   class="tall:min-h-[270px]"
-                  [occurrences]="plan.work.playing.occurrences"
+                  [occurrences]="plan.work.timeline.occurrences"
                   [current]="state.onMap()?.current ?? 0"
                   [bar]="state.onMap()?.bar ?? 0"
                   [cue]="state.cue()"
@@ -210,7 +204,12 @@ const SCENES: Readonly<Partial<Record<StepKind, 'frame' | 'map' | 'hand' | 'word
                 </label>
               }
               <span>Sore or numb: stop for today.</span>
-              @if (state.unsent() > 0) {
+              @if (state.isUnkept()) {
+                <span class="font-semibold text-rose"
+                  >This device keeps nothing: leave this page open until the connection is
+                  back</span
+                >
+              } @else if (state.unsent() > 0) {
                 <span class="font-semibold text-brass"
                   >{{ state.unsent() }} kept here until the connection is back</span
                 >
@@ -245,25 +244,27 @@ export class PracticePage {
     return step.goal.words + climbs;
   });
   /** What is shown large: the guitar's frame, the map, the hand alone, words, or the grips. */
-  protected readonly scene = computed(
-    () => SCENES[this.state.step()?.kind ?? 'section'] ?? 'grips',
-  );
+  protected readonly scene = computed(() => {
+    const step = this.state.step();
+    return step ? kindOf(step).scene : 'grips';
+  });
   protected readonly isPlayed = computed(() => {
     const step = this.state.step();
-    return step?.kind === 'grip' || (step?.rungs.length ?? 0) > 0;
+    return step !== undefined && (kindOf(step).cleanWord !== 'done' || step.rungs.length > 0);
   });
   protected readonly block = computed(() => {
     const [step, plan, at] = [this.state.step(), this.state.plan(), this.state.onMap()];
     if (at) return at.current;
     const part = step?.atoms.at(-1);
-    return plan?.work.playing.occurrences.findIndex((one) => one.part.id === part) ?? -1;
+    return plan?.work.timeline.occurrences.findIndex((one) => one.part.id === part) ?? -1;
   });
 
   constructor() {
     inject(ViewKeys).show(KEYS);
+    this.state.open(toObservable(this.id));
     effect(() => {
-      const [id, stepId] = [this.id(), this.step()];
-      untracked(() => this.state.open(id, stepId));
+      const stepId = this.step();
+      untracked(() => this.state.goTo(stepId));
     });
   }
 

@@ -1,4 +1,4 @@
-import { playingOf } from '@harvu/core/timeline';
+import { partsOf } from '@harvu/core/sameness';
 import { parseTuning } from '@harvu/core/pitch';
 import { readChart } from '@harvu/core/chart';
 import { setUpPage, Shown } from '../../testing/page';
@@ -30,7 +30,7 @@ describe('getting ready in the practice room', () => {
 });
 
 describe('following the map in the practice room', () => {
-  const { occurrences } = playingOf(
+  const { occurrences } = partsOf(
     readChart('map: Verse, Lift, Verse, Lift, Out\n[Verse]\n| G | D |\n[Lift]\n| C |\n[Out]\n| G |')
       .song,
   );

@@ -1,35 +1,31 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { NewTry, Plan } from '@harvu/contract';
-import { makePlan } from '@harvu/core/plan';
-import { readinessOf, stepProgress } from '@harvu/core/progress';
+import type { NewEvent, Plan } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
+import { USUAL_CONVENTIONS } from '@harvu/core/fretboard';
+import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
+import { USUAL_STUDENT } from '@harvu/core/player';
+import type { TryEvent } from '@harvu/core/progress';
 import { of, Subject } from 'rxjs';
-import { ClickEngine } from '../../platform/click-engine';
-import { Outbox } from '../../platform/outbox';
+import { ClickEngine } from '../../sound/click-engine';
+import { EventQueue } from '../../store';
+import { answers } from '../../worked-out/answers';
 import { setUpPage } from '../../testing/page';
-import { filledBlocks, PlanReader, type PlanProgress } from '../plans';
+import { PlanReader, type PlanProgress } from '../plans';
 import { PracticeState } from './practice.state';
 
 const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus] cue "lamps on"\n| Em |');
-const stepPlan = makePlan(song);
-const { work, steps } = stepPlan;
+const { steps } = makePlan(song);
 // The last one is the layer that is the goal.
 const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(start))?.id ?? '';
 
 function planProgress(): PlanProgress {
-  const plan = { id: 'p1', title: 'A song', document: song, tries: [] } as unknown as Plan;
-  const readiness = readinessOf(work, { steps, tries: [] });
-  const progress = stepProgress(steps, []);
-  return {
-    ...stepPlan,
-    plan,
-    readiness,
-    progress,
-    lines: [],
-    left: stepPlan.time,
-    blocks: filledBlocks(work, readiness),
-  };
+  const figures = { student: USUAL_STUDENT, constants: {} };
+  const plan = {
+    ...{ id: 'p1', title: 'A song', document: song, events: [], revision: 3 },
+    ...{ teaching: USUAL_TEACHING, figures },
+  } as unknown as Plan;
+  return { ...answers.progress(plan, USUAL_CONVENTIONS), plan };
 }
 
 describe('practice', () => {
@@ -38,27 +34,34 @@ describe('practice', () => {
     ...{ beats, start: jasmine.createSpy('start'), stop: jasmine.createSpy('stop') },
     ...{ close: jasmine.createSpy('close'), loudness: signal(0.2) },
   };
-  let put: NewTry[] = [];
+  let put: TryEvent[] = [];
   let state: PracticeState;
 
   beforeEach(() => {
     jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
     put = [];
     engine.start.calls.reset();
-    const outbox = {
-      put: (_: string, one: NewTry) => put.push(one),
-      ...{ unsentOf: () => [], unsent: signal([]), problem: signal(null) },
+    const queue = {
+      put: (_: string, one: NewEvent) => {
+        put.push(one as TryEvent);
+        return Promise.resolve();
+      },
+      ...{ unsent: signal([]), problem: signal(null) },
     };
     setUpPage([
       PracticeState,
       { provide: ClickEngine, useValue: engine },
       { provide: PlanReader, useValue: { read: () => of(planProgress()) } },
-      { provide: Outbox, useValue: outbox },
+      { provide: EventQueue, useValue: queue },
     ]);
     state = TestBed.inject(PracticeState);
   });
   afterEach(() => jasmine.clock().uninstall());
 
+  const open = (stepId: string): void => {
+    state.goTo(stepId);
+    if (!state.plan()) state.open(of('p1'));
+  };
   const mark = (clean: boolean) => {
     jasmine.clock().tick(1000);
     state.mark(clean);
@@ -70,7 +73,7 @@ describe('practice', () => {
   };
 
   it('takes a grip without a click, five times ringing', () => {
-    state.open('p1', idOf('Grip G'));
+    open(idOf('Grip G'));
     expect(state.bpm()).toBeNull();
     for (let i = 0; i < 5; i++) mark(true);
     expect(state.climb()?.isDone).toBeTrue();
@@ -82,7 +85,7 @@ describe('practice', () => {
   });
 
   it('takes two presses of a bouncing pedal as one', () => {
-    state.open('p1', idOf('Grip G'));
+    open(idOf('Grip G'));
     mark(true);
     jasmine.clock().tick(100);
     state.mark(true);
@@ -90,7 +93,7 @@ describe('practice', () => {
   });
 
   it('wants the click before a section, and a clean pass played to its last beat', () => {
-    state.open('p1', idOf('A Verse'));
+    open(idOf('A Verse'));
     mark(true);
     expect(state.message()).toContain('Start the click first');
     state.toggle();
@@ -104,7 +107,7 @@ describe('practice', () => {
   });
 
   it('counts in, then says what sounds now and what comes', () => {
-    state.open('p1', idOf('A Verse'));
+    open(idOf('A Verse'));
     state.toggle();
     beats.next(1.2);
     expect(state.countIn()).toBe(3);
@@ -117,7 +120,7 @@ describe('practice', () => {
   });
 
   it('climbs a rung after three clean passes, and starts the new tempo with a count-in', () => {
-    state.open('p1', idOf('A Verse'));
+    open(idOf('A Verse'));
     state.toggle();
     const first = state.bpm();
     for (let i = 0; i < 3; i++) {
@@ -138,7 +141,7 @@ describe('practice', () => {
   });
 
   it('adds up the minutes of today', () => {
-    state.open('p1', idOf('A Verse'));
+    open(idOf('A Verse'));
     state.toggle();
     for (let i = 0; i < 4; i++) {
       jasmine.clock().tick(30_000);
@@ -149,17 +152,17 @@ describe('practice', () => {
   });
 
   it('goes on with the next step when one is done', () => {
-    state.open('p1', 'ready');
+    open('ready');
     mark(true);
     expect(state.nextStep()?.id).toBe('listen');
     // The map may wait; what comes after the grip is the next grip.
-    state.open('p1', idOf('Grip G'));
+    open(idOf('Grip G'));
     for (let i = 0; i < 5; i++) mark(true);
     expect(state.nextStep()?.id).toBe('grip:Em');
   });
 
   it('clicks through the map at the song’s tempo, and says which section plays and what it is cued by', () => {
-    state.open('p1', 'listen');
+    open('listen');
     expect([state.bpm(), Number(state.clickBpm())]).toEqual([null, 120]);
     state.toggle();
     expect(engine.start).toHaveBeenCalledOnceWith(jasmine.objectContaining({ bpm: 120 }));

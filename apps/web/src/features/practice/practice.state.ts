@@ -1,24 +1,29 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import type { Problem } from '@harvu/contract';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { changeBetween, soundingStrings, type Setup } from '@harvu/core/fretboard';
-import type { BarStrokes, Occurrence } from '@harvu/core/timeline';
-import { climbOf, stepProgress, type Try } from '@harvu/core/progress';
+import { placeAt, type LaidBar, type Occurrence } from '@harvu/core/timeline';
+import { climbOf, stepProgress, triesIn, type TryEvent } from '@harvu/core/progress';
 import { pickedOver } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
-import { passBeats, passOf, placeInPass, type StepKind } from '@harvu/core/steps';
+import { EMPTY_PASS, kindOf, passOf } from '@harvu/core/steps';
 import type { SongGrip } from '@harvu/core/player';
+import type { Observable } from 'rxjs';
 import { v4 as newId } from 'uuid';
-import { ClickEngine } from '../../platform/click-engine';
-import { toProblem } from '../../platform/problems';
-import { Outbox } from '../../platform/outbox';
+import { ClickEngine } from '../../sound/click-engine';
+import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
+import { Session } from '../../platform/session';
+import { EventQueue } from '../../store';
 import { injectHandWords } from '../../ui/conventions';
 import { PlanReader, type PlanProgress } from '../plans';
 
-/** Steps in which the song is gone through from its first bar to its last. */
-const WHOLE_KINDS: readonly StepKind[] = ['listen', 'whole', 'recording', 'sing', 'perform'];
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;
+/** A click left running is not practised to. */
+const LONGEST_S = 3600;
+/** What a grip without a click takes. */
+const GRIP_S = 5;
+/** A slot is reached a hair before its time. */
+const JUST = 1e-6;
 
 /** A section of the map, by its place, and one of its bars, both from 0. */
 interface MapPlace {
@@ -38,7 +43,7 @@ function placeOnMap(occurrences: readonly Occurrence[], bar: number): MapPlace {
 
 /** A bar's own cue words, else its section's. */
 function cueAt({ plan, work }: PlanProgress, at: MapPlace): string {
-  const one = work.playing.occurrences[at.current];
+  const one = work.timeline.occurrences[at.current];
   const section = plan.document.sections.find(({ id }) => id === one?.section);
   const inPass = one?.bars[at.bar]?.inPass;
   return section?.cues?.find(({ bar }) => bar === inPass)?.words ?? section?.cue ?? '';
@@ -48,29 +53,35 @@ function cueAt({ plan, work }: PlanProgress, at: MapPlace): string {
 @Injectable()
 export class PracticeState {
   private readonly reader = inject(PlanReader);
-  private readonly outbox = inject(Outbox);
+  private readonly queue = inject(EventQueue);
+  private readonly session = inject(Session);
+  private readonly ended = inject(DestroyRef);
   readonly engine = inject(ClickEngine);
 
   private readonly wordsFor = injectHandWords();
-  private readonly opened = signal<PlanProgress | null>(null);
-  private readonly failed = signal<Problem | null>(null);
+  private readonly found = signal<Opened<PlanProgress>>(LOADING);
   private readonly stepId = signal('');
-  private readonly made = signal<readonly Try[]>([]);
+  private readonly made = signal<readonly TryEvent[]>([]);
   private readonly isOn = signal(false);
   private readonly told = signal('');
+  /** The plan that those tries are of. */
+  private madeOf = '';
   private startedAt = 0;
   private markedAt = 0;
 
-  readonly plan = this.opened.asReadonly();
-  readonly problem = this.failed.asReadonly();
+  readonly plan = computed(() => valueOf(this.found()));
+  readonly problem = computed(() => problemOf(this.found()));
   readonly isRunning = this.isOn.asReadonly();
   readonly message = this.told.asReadonly();
-  readonly unsent = computed(() => this.outbox.unsent().length);
-  readonly refused = this.outbox.problem;
+  readonly unsent = computed(() => this.queue.unsent().length);
+  readonly refused = this.queue.problem;
+  private readonly notKept = signal(false);
+  /** The device could not keep a try; it goes only while this page is open. */
+  readonly isUnkept = this.notKept.asReadonly();
 
-  readonly step = computed(() => this.opened()?.steps.find((one) => one.id === this.stepId()));
+  readonly step = computed(() => this.plan()?.steps.find((one) => one.id === this.stepId()));
   readonly stepNumber = computed(
-    () => (this.opened()?.steps.findIndex((one) => one.id === this.stepId()) ?? -1) + 1,
+    () => (this.plan()?.steps.findIndex((one) => one.id === this.stepId()) ?? -1) + 1,
   );
   readonly climb = computed(() => {
     const step = this.step();
@@ -80,24 +91,25 @@ export class PracticeState {
   /** The tempo of the click: the rung, or the song's own where one only listens. */
   readonly clickBpm = computed(() => {
     const bpm = this.bpm();
-    if (bpm !== null || this.step()?.kind !== 'listen') return bpm;
-    return this.opened()?.work.goalBpm ?? null;
+    const step = this.step();
+    if (bpm !== null || !step || kindOf(step).matter !== 'listening') return bpm;
+    return this.plan()?.work.goalBpm ?? null;
   });
   readonly pass = computed(() => {
-    const [plan, step] = [this.opened(), this.step()];
-    return plan && step ? passOf(step, plan.work) : { bars: [], countInBeats: 4 };
+    const [plan, step] = [this.plan(), this.step()];
+    return plan && step ? passOf(step, plan.work) : EMPTY_PASS;
   });
   /** The step to go on with when this one is done: the next that is open, else the first. */
   readonly nextStep = computed(() => {
-    const plan = this.opened();
+    const plan = this.plan();
     if (!plan || !this.climb()?.isDone) return undefined;
     const open = stepProgress(plan.steps, this.made()).map((one) => one.state === 'open');
     const later = open.findIndex((isOpen, place) => isOpen && place >= this.stepNumber());
     return plan.steps[later >= 0 ? later : open.indexOf(true)];
   });
   readonly minutesToday = computed(() => {
-    const today = new Date().toDateString();
-    const seconds = this.made().filter((one) => new Date(one.at).toDateString() === today);
+    const today = this.session.today();
+    const seconds = this.made().filter((one) => one.day === today);
     return Math.round(seconds.reduce((sum, one) => sum + one.seconds, 0) / 60);
   });
 
@@ -111,59 +123,65 @@ export class PracticeState {
   private readonly passBeat = computed(() =>
     this.isOn() ? this.beats() - this.pass().countInBeats : 0,
   );
-  readonly place = computed(() => placeInPass(this.pass(), Math.max(0, this.passBeat())), {
+  readonly place = computed(() => placeAt(this.pass().stretch, Math.max(0, this.passBeat())), {
     equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
   });
   /** The pattern of the bar being played, and the slot its hand is at. */
   readonly lane = computed(() => {
-    const struck = this.pass().bars[this.place()?.bar ?? 0]?.struck;
+    const laid = this.pass().stretch.bars[this.place()?.bar ?? 0];
+    const struck = laid?.bar.struck;
     if (!struck) return undefined;
-    const hand = settledFrame(this.opened()?.plan.document.frame ?? {}).picking;
+    const hand = settledFrame(this.plan()?.plan.document.frame ?? {}).picking;
     const sounding = soundingStrings(this.now()?.grip ?? []);
-    return { pattern: pickedOver(struck.pattern, { hand, sounding }), slot: this.slotIn(struck) };
+    return { pattern: pickedOver(struck.pattern, { hand, sounding }), slot: this.slotIn(laid) };
   });
   /** Which section of the map plays, and which of its bars, from 0; only where the whole song is played. */
   readonly onMap = computed(() => {
-    const [plan, step] = [this.opened(), this.step()];
-    if (!plan || !step || !WHOLE_KINDS.includes(step.kind)) return undefined;
-    return placeOnMap(plan.work.playing.occurrences, this.place()?.bar ?? 0);
+    const [plan, step] = [this.plan(), this.step()];
+    if (!plan || !step || !kindOf(step).isWholeSong) return undefined;
+    return placeOnMap(plan.work.timeline.occurrences, this.place()?.bar ?? 0);
   });
   /** The cue words of the bar that plays. */
   readonly cue = computed(() => {
-    const [plan, at] = [this.opened(), this.onMap()];
+    const [plan, at] = [this.plan(), this.onMap()];
     return plan && at ? cueAt(plan, at) : '';
   });
   readonly now = computed(() => this.gripOf(this.place()?.now));
   readonly next = computed(() => this.gripOf(this.place()?.next));
   /** What the fingers do to get from the grip now to the next one. */
   readonly change = computed(() => {
-    const [from, to, work] = [this.now(), this.next(), this.opened()?.work];
+    const [from, to, work] = [this.now(), this.next(), this.plan()?.work];
     if (!from || !to || !work || from.name === to.name) return undefined;
     return changeBetween(from, to, { hand: work.hand, words: this.wordsFor(this.setup()) });
   });
 
   /** The song's tuning and capo, once it is there. */
-  readonly setup = computed((): Setup => settledFrame(this.opened()?.plan.document.frame ?? {}));
+  readonly setup = computed((): Setup => settledFrame(this.plan()?.plan.document.frame ?? {}));
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.engine.close());
+    this.ended.onDestroy(() => this.engine.close());
   }
 
-  open(planId: string, stepId: string): void {
+  /** Opens a plan; what comes later about it changes nothing that was played here meanwhile. */
+  open(planId$: Observable<string>): void {
+    opened(planId$, (id) => this.reader.read(id))
+      .pipe(takeUntilDestroyed(this.ended))
+      .subscribe((found) => {
+        this.found.set(found);
+        const known = triesIn(valueOf(found)?.plan.events ?? []);
+        const ids = new Set(known.map((one) => one.id));
+        const isSame = valueOf(found)?.plan.id === this.madeOf;
+        const own = isSame ? this.made().filter((one) => !ids.has(one.id)) : [];
+        this.madeOf = valueOf(found)?.plan.id ?? this.madeOf;
+        this.made.set([...known, ...own]);
+      });
+  }
+
+  /** Goes to a step of the plan. */
+  goTo(stepId: string): void {
     this.stop();
     this.stepId.set(stepId);
     this.told.set('');
-    if (this.opened()?.plan.id === planId) return;
-    this.reader.read(planId).subscribe({
-      next: (plan) => {
-        this.opened.set(plan);
-        const unsent = this.outbox
-          .unsentOf(planId)
-          .map((one) => ({ ...one, bpm: one.bpm ?? null, source: 'self' as const }));
-        this.made.set([...plan.plan.tries, ...unsent]);
-      },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
-    });
   }
 
   toggle(): void {
@@ -178,7 +196,7 @@ export class PracticeState {
 
   private start(): void {
     const tempo = this.clickBpm();
-    if (tempo === null || passBeats(this.pass()) === 0) return;
+    if (tempo === null || this.pass().stretch.beats === 0) return;
     this.told.set('');
     this.engine.start({ bpm: tempo, isAccented: (beat) => this.isFirstOfBar(beat) });
     this.startedAt = Date.now();
@@ -189,7 +207,7 @@ export class PracticeState {
     const { countInBeats } = this.pass();
     return beat < countInBeats
       ? beat === 0
-      : placeInPass(this.pass(), beat - countInBeats)?.beat === 0;
+      : placeAt(this.pass().stretch, beat - countInBeats)?.beat === 0;
   }
 
   /** Logs a try. With a click, a clean one has to have been played to its last beat. */
@@ -200,9 +218,9 @@ export class PracticeState {
       this.told.set('Start the click first (space), then play one pass.');
       return;
     }
-    if (clean && this.isOn() && this.passBeat() < passBeats(this.pass()) - 1) {
+    if (clean && this.isOn() && this.passBeat() < this.pass().stretch.beats - 1) {
       this.told.set(
-        `Play it to the end first: this is bar ${(this.place()?.bar ?? 0) + 1} of ${this.pass().bars.length}.`,
+        `Play it to the end first: this is bar ${(this.place()?.bar ?? 0) + 1} of ${this.pass().stretch.bars.length}.`,
       );
       return;
     }
@@ -211,11 +229,16 @@ export class PracticeState {
   }
 
   private log(clean: boolean, now: number): void {
-    const seconds = this.isOn() ? Math.min(3600, (now - this.startedAt) / 1000) : 5;
-    const one = {
+    const plan = this.plan()?.plan;
+    if (!plan) return;
+    const seconds = this.isOn() ? Math.min(LONGEST_S, (now - this.startedAt) / 1000) : GRIP_S;
+    const one: Omit<TryEvent, 'source'> = {
+      kind: 'try',
       id: newId(),
       stepId: this.stepId(),
+      revision: plan.revision,
       at: new Date(now).toISOString(),
+      day: this.session.today(),
       bpm: this.bpm(),
       clean,
       passes: 1,
@@ -223,7 +246,7 @@ export class PracticeState {
     };
     const before = this.climb();
     this.made.update((tries) => [...tries, { ...one, source: 'self' }]);
-    this.outbox.put(this.opened()?.plan.id ?? '', one);
+    this.queue.put(plan.id, one).catch(() => this.notKept.set(true));
     this.tell(clean, before?.rung ?? 0);
     // Every pass begins with a count-in: a breath, and the new tempo where it changed.
     if (this.isOn() && !this.climb()?.isDone) this.startAgain();
@@ -251,17 +274,17 @@ export class PracticeState {
       );
   }
 
-  private slotIn({ pattern, bar }: BarStrokes): number {
+  /** The slot of its pattern that the hand is at; -1 before the pass goes. */
+  private slotIn({ bar, from }: LaidBar): number {
     const beats = this.passBeat();
-    if (!this.isOn() || beats < 0) return -1;
-    const within = beats % passBeats(this.pass());
-    const before = this.pass().bars.slice(0, this.place()?.bar ?? 0);
-    const inBar = within - before.reduce((sum, bar) => sum + bar.beats, 0);
-    const from = bar * pattern.slotsPerBar;
-    return from + Math.floor((inBar * pattern.slotsPerBar) / pattern.meter.beats + 1e-6);
+    if (!this.isOn() || beats < 0 || !bar.struck) return -1;
+    const { pattern } = bar.struck;
+    const inBar = (beats % this.pass().stretch.beats) - from;
+    const first = bar.struck.bar * pattern.slotsPerBar;
+    return first + Math.floor((inBar * pattern.slotsPerBar) / pattern.meter.beats + JUST);
   }
 
   private gripOf(name: string | undefined): SongGrip | undefined {
-    return this.opened()?.work.grips.find((one) => one.name === name);
+    return this.plan()?.work.grips.find((one) => one.name === name);
   }
 }

@@ -1,26 +1,15 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Decline, NewRequest, SongRequest } from '@harvu/contract';
-import type { Observable } from 'rxjs';
+import type { Decline, NewRequest } from '@harvu/contract';
+import { Api } from '../../platform/api';
 
 /** Asks the server about requested songs. */
 @Injectable({ providedIn: 'root' })
 export class RequestsApi {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
 
-  list(): Observable<readonly SongRequest[]> {
-    return this.http.get<readonly SongRequest[]>('/api/requests');
-  }
-
-  ask(request: NewRequest): Observable<SongRequest> {
-    return this.http.post<SongRequest>('/api/requests', request);
-  }
-
-  accept(id: string): Observable<SongRequest> {
-    return this.http.post<SongRequest>(`/api/requests/${id}/accept`, {});
-  }
-
-  decline(id: string, decline: Decline): Observable<SongRequest> {
-    return this.http.post<SongRequest>(`/api/requests/${id}/decline`, decline);
-  }
+  readonly list = () => this.api.call('requests');
+  readonly ask = (request: NewRequest) => this.api.call('askForSong', {}, request);
+  readonly accept = (id: string) => this.api.call('acceptRequest', { id });
+  readonly decline = (id: string, decline: Decline) =>
+    this.api.call('declineRequest', { id }, decline);
 }

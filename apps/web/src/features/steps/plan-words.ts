@@ -2,7 +2,7 @@ import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { PlanChange, School } from '@harvu/core/plan';
 import type { Layer } from '@harvu/core/song';
-import { rangeWords, type Step } from '@harvu/core/steps';
+import { kindOf, rangeWords, type Step } from '@harvu/core/steps';
 
 /** A school of order, as a teacher would call it. */
 export interface SchoolWords {
@@ -28,13 +28,14 @@ export const LAYER_WORDS: Readonly<Record<Layer, string>> = {
 
 /** What is particular about a step, in a few words beside its title. */
 export function remarkOn(step: Step, partBars: number): string {
-  const { kind, limit, rungs, bars } = step;
-  if (kind === 'difference' && bars) return `${bars.length} of ${partBars} bars new`;
-  if (kind === 'whole' && rungs.length === 1) return 'whole song soon';
-  const isHeld = rungs.length > 1 && kind !== 'whole';
+  const { limit, rungs, bars } = step;
+  const { holdsPart, matter, rungUnit } = kindOf(step);
+  if (holdsPart && bars) return `${bars.length} of ${partBars} bars new`;
+  if (matter === 'whole' && rungs.length === 1) return 'whole song soon';
+  const isHeld = rungs.length > 1 && matter !== 'whole';
   const change = limit?.change;
   if (!isHeld) return '';
-  if (change && kind !== 'change') {
+  if (change && rungUnit === 'bpm') {
     return `${change.seconds.toFixed(2)} s for ${chordLabel(change.from)} → ${chordLabel(change.to)}`;
   }
   return change?.isShown ? `shown in ${change.seconds.toFixed(2)} s` : '';

@@ -1,16 +1,9 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { daysBetween, finishOn } from '@harvu/core/plan';
-import type { Step } from '@harvu/core/steps';
+import { finishOn } from '@harvu/core/plan';
+import { kindOf, type Step } from '@harvu/core/steps';
+import { daysBetween } from '@harvu/core/units';
 import { isTyping, ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
@@ -30,7 +23,7 @@ import { TeachingKeeper } from './teaching.keeper';
 const KEYS: readonly ViewKey[] = [
   { key: '↑ ↓', does: 'go through the steps' },
   { key: 'Alt ↑ ↓', does: 'move the step' },
-  { key: 'Del', does: 'leave the step out' },
+  { key: 'Del', does: 'skip the step' },
   { key: 'Ctrl Z', does: 'undo' },
 ];
 const WEEK = 7;
@@ -227,17 +220,15 @@ export class StepsPage {
   /** The blocks of the part that the chosen step teaches. */
   protected readonly blocksOfChosen = computed((): readonly number[] => {
     const step = this.state.chosen();
-    const occurrences = this.state.planned()?.work.playing.occurrences ?? [];
+    const occurrences = this.state.planned()?.work.timeline.occurrences ?? [];
     const part = step?.atoms.at(-1);
     return occurrences.flatMap((one, index) => (one.part.id === part ? [index] : []));
   });
 
   constructor() {
     inject(ViewKeys).show(KEYS);
-    effect(() => {
-      const [id, student] = [this.id(), this.for()];
-      untracked(() => this.state.open(id, student));
-    });
+    const steps = computed(() => ({ songId: this.id(), studentId: this.for() }));
+    this.state.open(toObservable(steps));
   }
 
   protected show(studentId: string): void {
@@ -251,17 +242,16 @@ export class StepsPage {
 
   protected pickBlock(index: number): void {
     const planned = this.state.planned();
-    const part = planned?.work.playing.occurrences[index]?.part.id;
+    const part = planned?.work.timeline.occurrences[index]?.part.id;
     const steps = part === undefined ? [] : this.stepsOf(part);
-    const goal = planned?.steps.findLast((step) => step.kind === 'whole')?.layer;
-    const id = (steps.find((one) => one.layer === goal) ?? steps[0])?.id ?? '';
-    this.state.chosenId.set(id);
+    const id = (steps.find((one) => one.layer === planned?.goal) ?? steps[0])?.id ?? '';
+    this.state.choose(id);
     document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
   }
 
   private stepsOf(part: string): readonly Step[] {
     const steps = this.state.planned()?.steps ?? [];
-    return steps.filter(({ kind, atoms }) => kind !== 'join' && atoms.includes(part));
+    return steps.filter((step) => kindOf(step).matter === 'part' && step.atoms.includes(part));
   }
 
   protected press(event: KeyboardEvent): void {

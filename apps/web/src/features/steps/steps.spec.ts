@@ -1,22 +1,11 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { NEW_PROFILE, type KnownStudent, type Plan, type SaveTeaching } from '@harvu/contract';
-import { constantsWith } from '@harvu/core/assumptions';
-import { stepFindings } from '@harvu/core/checks';
-import {
-  easierGrip,
-  makePlan,
-  milestonesOf,
-  raisesOf,
-  smallerPlans,
-  USUAL_TEACHING,
-  type Teaching,
-} from '@harvu/core/plan';
-import { stepProgress, type Try } from '@harvu/core/progress';
+import { makePlan, milestonesOf, USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import { readChart } from '@harvu/core/chart';
 import { of } from 'rxjs';
-import { Analysis } from '../../platform/analysis';
-import type { PlanRequest } from '../../platform/plan-request';
+import { answeredAtOnce } from '../../testing/answers';
+import { Analysis } from '../../worked-out';
 import { setUpPage, Shown } from '../../testing/page';
 import { AssignPanel } from './parts/assign-panel';
 import { ComparePlans } from './parts/compare-plans';
@@ -36,35 +25,6 @@ const { song: document } = readChart(
 );
 const VERSE = document.sections[0]?.id ?? '';
 const full = `section:${VERSE}:full`;
-
-/** The worker's answers, worked out at once. */
-const analysis = {
-  plan: ({ song, constants, ...who }: PlanRequest, tries: readonly Try[]) => {
-    const plan = makePlan(song, { ...who, constants: constantsWith(constants) });
-    const done = stepProgress(plan.steps, tries).filter((one) => one.state === 'done');
-    return of({
-      ...plan,
-      findings: stepFindings(plan),
-      milestones: milestonesOf(plan.steps),
-      done: done.map((one) => one.step.id),
-    });
-  },
-  raises: ({ song, teaching, student }: PlanRequest, id: string) => {
-    const { steps, work } = makePlan(song, { teaching, student });
-    return of(
-      raisesOf(
-        steps.find((step) => step.id === id),
-        work,
-      ),
-    );
-  },
-  easier: ({ song, teaching, student }: PlanRequest) => {
-    const { work } = makePlan(song, { teaching, student });
-    return of(work.grips.flatMap(({ name }) => easierGrip(work, name) ?? []));
-  },
-  smaller: (request: PlanRequest, wish: Parameters<typeof smallerPlans>[2]) =>
-    of(smallerPlans(request.song, { teaching: request.teaching, student: request.student }, wish)),
-};
 
 const people = [
   { id: 'o', name: 'Odalys Renn', role: 'student' },
@@ -88,7 +48,8 @@ let state: StepsState;
 
 /** Opens the steps, for the studio or a student, who may have a plan. */
 function open(student?: 'o', plan?: Partial<Plan>): void {
-  state.open('s', student);
+  state.open(of({ songId: 's', studentId: student }));
+  TestBed.tick();
   http.expectOne('/api/songs/s').flush(song);
   http.expectOne('/api/songs/s/teaching').flush({ version: 0, teaching: USUAL_TEACHING });
   http.expectOne('/api/plans').flush(plan ? [{ ...summary, ...plan }] : []);
@@ -99,7 +60,7 @@ function open(student?: 'o', plan?: Partial<Plan>): void {
   TestBed.tick();
 }
 const PLAN = {
-  ...{ document, tries: [], version: 1, teaching: USUAL_TEACHING },
+  ...{ document, events: [], lastEvent: 0, version: 1, teaching: USUAL_TEACHING },
   figures: { student: { ownedGrips: [], ownedPatterns: [], changes: [] }, constants: {} },
   minutesByWeekday: [10, 10, 10, 10, 10, 10, 10],
 };
@@ -114,7 +75,11 @@ function sent(): SaveTeaching {
 
 describe('the steps of a song', () => {
   beforeEach(() => {
-    http = setUpPage([StepsState, TeachingKeeper, { provide: Analysis, useValue: analysis }]);
+    http = setUpPage([
+      StepsState,
+      TeachingKeeper,
+      { provide: Analysis, useValue: answeredAtOnce() },
+    ]);
     state = TestBed.inject(StepsState);
   });
   afterEach(() => http.verify());
@@ -163,7 +128,7 @@ describe('the steps of a song', () => {
 
   it('say why a step starts where it does, what would raise it, and take an easier grip', async () => {
     open();
-    state.chosenId.set(full);
+    state.choose(full);
     const panel = await Shown.of(StepPanel);
     expect(panel.text).toMatch(
       /Why start at \d+\. .* takes about 0\.\d\d s; half a beat for it allows \d+ bpm/,
@@ -178,7 +143,7 @@ describe('the steps of a song', () => {
 
   it('are split, left out, noted and made optional from the panel', async () => {
     open();
-    state.chosenId.set(full);
+    state.choose(full);
     const panel = await Shown.of(StepPanel);
     await panel.press('Split');
     expect(sent().teaching.changes).toEqual([{ kind: 'split', step: full, afterBar: 2 }]);
@@ -188,7 +153,7 @@ describe('the steps of a song', () => {
     await panel.press('Leave it out');
     // A section in the layer that is the goal is left out with all that teaches it.
     expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'leave-out', part: VERSE });
-    state.chosenId.set('grip:C');
+    state.choose('grip:C');
     await panel.settle();
     await panel.press('Make it optional');
     expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'optional', step: 'grip:C' });
@@ -216,7 +181,7 @@ describe('the steps of a song', () => {
 
   it('take a step of the teacher’s own, checked before it is put', async () => {
     open();
-    state.chosenId.set('listen');
+    state.choose('listen');
     const form = await Shown.of(OwnStepForm);
     await form.press('Add a step of your own');
     await form.press('Put it after');
@@ -331,7 +296,7 @@ describe('the steps of a song', () => {
       .all('tbody tr')
       .map((row) => [...row.querySelectorAll('td b')].map((one) => one.textContent));
     const made = (school: 'whole-first' | 'as-they-come') =>
-      milestonesOf(makePlan(document, { teaching: { ...USUAL_TEACHING, school } }).steps);
+      milestonesOf(makePlan(document, { teaching: { ...USUAL_TEACHING, school } }).steps, 'full');
     const words = (minutes: number | null): string => durationWords(minutes ?? 0);
     expect(cells[1]).toEqual([
       words(made('whole-first').wholeBare),
@@ -343,7 +308,11 @@ describe('the steps of a song', () => {
 
 describe('who learns a song', () => {
   beforeEach(() => {
-    http = setUpPage([StepsState, TeachingKeeper, { provide: Analysis, useValue: analysis }]);
+    http = setUpPage([
+      StepsState,
+      TeachingKeeper,
+      { provide: Analysis, useValue: answeredAtOnce() },
+    ]);
     state = TestBed.inject(StepsState);
   });
 

@@ -1,5 +1,5 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   toStudent,
   type KnownStudent,
@@ -8,28 +8,50 @@ import {
   type PlanSummary,
   type Problem,
   type Song,
+  type SongTeaching,
 } from '@harvu/contract';
 import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
-import type { Try } from '@harvu/core/progress';
+import type { PlanEvent } from '@harvu/core/progress';
 import { changesInWords } from '@harvu/core/edits';
 import { USUAL_STUDENT } from '@harvu/core/player';
 import type { Step } from '@harvu/core/steps';
-import { formatISO } from 'date-fns';
-import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
-import { Analysis } from '../../platform/analysis';
-import type { PlanRequest } from '../../platform/plan-request';
-import { ConstantsApi } from '../../platform/constants.api';
+import { catchError, EMPTY, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
+import { opened, type Opened } from '../../platform/opened';
+import { Session } from '../../platform/session';
+import { PlansApi } from '../../store';
+import { Analysis, requestOf, type PlannedSong, type PlanRequest } from '../../worked-out';
+import { ConstantsApi } from '../assumptions';
 import { toProblem } from '../../platform/problems';
-import { plainBlocks, PlansApi, requestOf } from '../plans';
 import { SongsApi } from '../songs';
 import { StudentsApi } from '../students';
 import { PeopleApi } from '../studio';
 import { withChange, withoutChange } from './teaching-edits';
-import { TeachingKeeper } from './teaching.keeper';
+import { TeachingKeeper, type Place } from './teaching.keeper';
 
 const WEEK_DAYS = 7;
-const NO_TRIES: readonly Try[] = [];
+const NO_EVENTS: readonly PlanEvent[] = [];
+
+/** Whose steps are looked at: a song's, for one student where one is named. */
+export interface StepsOf {
+  readonly songId: string;
+  readonly studentId: string | undefined;
+}
+
+/** All that the page needs of them. */
+interface Found {
+  readonly song: Song;
+  readonly kept: SongTeaching;
+  readonly given: readonly PlanSummary[];
+  readonly people: readonly Person[];
+  readonly constants: OwnConstants;
+  readonly known: KnownStudent | null;
+  readonly plan: Plan | null;
+}
+
+function placeOf({ id, studentName }: Plan): Place {
+  return { kind: 'plan', id, of: studentName };
+}
 
 /** A song's steps as the studio, or one student, is taught them; and who learns it. */
 @Injectable()
@@ -49,8 +71,15 @@ export class StepsState {
   private readonly own = signal<OwnConstants>({});
   private readonly knownStudent = signal<KnownStudent | null>(null);
   private readonly openedPlan = signal<Plan | null>(null);
+  private readonly unsure = signal<readonly string[]>([]);
+  private readonly since = signal<ReadonlyMap<number, readonly string[]>>(new Map());
+  private readonly ended = inject(DestroyRef);
 
   readonly song = this.opened.asReadonly();
+  /** Students a song with something to listen for was to be given to. */
+  readonly doubtful = this.unsure.asReadonly();
+  /** What changed in the song since the revisions that students still learn, in words. */
+  readonly changesSince = this.since.asReadonly();
   readonly problem = computed(() => this.failed() ?? this.keeping.problem());
   readonly teaching = this.keeping.teaching;
   readonly isSaving = this.keeping.isSaving;
@@ -64,7 +93,7 @@ export class StepsState {
   readonly keeper = computed(() => this.keeping.place().kind);
   /** The plans of this song, by student; those taken back too. */
   readonly planOf = computed(() => new Map(this.given().map((plan) => [plan.studentId, plan])));
-  readonly today = formatISO(new Date(), { representation: 'date' });
+  readonly today = inject(Session).today();
   readonly practice = computed(() => {
     const known = this.knownStudent();
     // What is really practised outranks what was said; both outrank what is assumed.
@@ -84,17 +113,14 @@ export class StepsState {
     const student = known ? toStudent(known.profile, known.shown) : USUAL_STUDENT;
     return { song: song.document, teaching, student, constants: this.own() };
   });
-  private readonly tries = computed(() => this.openedPlan()?.tries ?? NO_TRIES);
+  private readonly events = computed(() => this.openedPlan()?.events ?? NO_EVENTS);
   readonly planned = toSignal(
-    toObservable(computed(() => ({ request: this.request(), tries: this.tries() }))).pipe(
-      switchMap(({ request, tries }) => (request ? this.analysis.plan(request, tries) : of(null))),
+    toObservable(computed(() => ({ request: this.request(), events: this.events() }))).pipe(
+      switchMap(({ request, events }) => (request ? this.planFor(request, events) : of(null))),
     ),
     { initialValue: null },
   );
-  readonly blocks = computed(() => {
-    const planned = this.planned();
-    return planned ? plainBlocks(planned.work) : [];
-  });
+  readonly blocks = computed(() => this.planned()?.blocks ?? []);
   /** The time of the steps that are still to do. */
   readonly left = computed(() => {
     const planned = this.planned();
@@ -132,7 +158,8 @@ export class StepsState {
   );
 
   /** The step that is looked at, by id. */
-  readonly chosenId = signal('');
+  private readonly looked = signal('');
+  readonly chosenId = this.looked.asReadonly();
   readonly chosen = computed(() =>
     this.planned()?.steps.find((step) => step.id === this.chosenId()),
   );
@@ -145,11 +172,19 @@ export class StepsState {
     { initialValue: [] },
   );
 
-  /** Opens a song's steps, for one student where one is named. */
-  open(songId: string, studentId: string | undefined): void {
-    this.failed.set(null);
-    this.chosenId.set('');
-    const work = forkJoin({
+  /** Opens the steps of a song for somebody, anew whenever that is somebody else. */
+  open(steps$: Observable<StepsOf>): void {
+    opened(steps$, (of) => this.load(of))
+      .pipe(
+        tap((found) => this.show(found)),
+        switchMap((found) => (found.kind === 'ready' ? this.loadOlder() : EMPTY)),
+        takeUntilDestroyed(this.ended),
+      )
+      .subscribe();
+  }
+
+  private load({ songId, studentId }: StepsOf): Observable<Found> {
+    return forkJoin({
       song: this.songs.find(songId),
       kept: this.songs.teaching(songId),
       given: this.plans.list(),
@@ -163,21 +198,39 @@ export class StepsState {
         const plan: Observable<Plan | null> = summary ? this.plans.find(summary.id) : of(null);
         return plan.pipe(map((found) => ({ ...all, given, plan: found })));
       }),
-      tap(({ song, kept, given, people, constants, known, plan }) => {
-        const home = known
-          ? ({ kind: 'draft' } as const)
-          : ({ kind: 'song', id: song.id } as const);
-        this.keeping.begin(plan ?? kept, plan ? { kind: 'plan', id: plan.id } : home);
-        this.own.set(constants);
-        this.everybody.set(people);
-        this.given.set(given);
-        this.knownStudent.set(known);
-        this.openedPlan.set(plan);
-        this.opened.set(song);
-      }),
-      switchMap(() => this.loadOlder(songId)),
     );
-    this.run(work);
+  }
+
+  private show(found: Opened<Found>): void {
+    this.failed.set(found.kind === 'failed' ? found.problem : null);
+    if (found.kind !== 'ready') {
+      this.looked.set('');
+      return;
+    }
+    const { song, kept, given, people, constants, known, plan } = found.value;
+    const home = known ? ({ kind: 'draft' } as const) : ({ kind: 'song', id: song.id } as const);
+    this.keeping.begin(plan ?? kept, plan ? placeOf(plan) : home);
+    this.own.set(constants);
+    this.everybody.set(people);
+    this.given.set(given);
+    this.knownStudent.set(known);
+    this.openedPlan.set(plan);
+    this.opened.set(song);
+  }
+
+  /** Works the steps out; where that fails, it is told and what was there stays. */
+  private planFor(request: PlanRequest, events: readonly PlanEvent[]): Observable<PlannedSong> {
+    return this.analysis.plan(request, events).pipe(
+      catchError((error: unknown) => {
+        this.failed.set(toProblem(error));
+        return EMPTY;
+      }),
+    );
+  }
+
+  /** Looks at a step. */
+  choose(stepId: string): void {
+    this.looked.set(stepId);
   }
 
   /** Changes how the song is taught; it is kept where it belongs. */
@@ -193,15 +246,18 @@ export class StepsState {
     this.keeping.change((now) => withoutChange(now, change));
   }
 
-  /** Leaves a step out: one of the teacher's own goes, a section that is the goal goes with all that teaches it. */
-  leaveOut({ id, kind, layer, atoms }: Step): void {
+  /** Skips one step; what else teaches the same stays. One of the teacher's own goes. */
+  skip({ id }: Step): void {
     const own = this.teaching().changes.find((one) => one.kind === 'own' && one.step === id);
-    const goal = this.planned()?.steps.findLast((one) => one.kind === 'whole')?.layer;
-    const isGoal = (kind === 'section' || kind === 'difference') && layer === goal;
-    const [part = ''] = atoms;
-    this.chosenId.set('');
+    this.looked.set('');
     if (own) this.remove(own);
-    else this.add(isGoal ? { kind: 'leave-out', part } : { kind: 'drop', step: id });
+    else this.add({ kind: 'drop', step: id });
+  }
+
+  /** Leaves a section out of the plan, with every step that teaches it. */
+  leaveSectionOut(part: string): void {
+    this.looked.set('');
+    this.add({ kind: 'leave-out', part });
   }
 
   undo(): void {
@@ -212,20 +268,17 @@ export class StepsState {
   takeFigures(): void {
     const plan = this.openedPlan();
     if (!plan) return;
-    const baseVersion = this.keeping.version;
+    const baseVersion = this.keeping.version();
     const save = { baseVersion, teaching: this.teaching(), takeFigures: true };
     this.run(this.plans.change(plan.id, save).pipe(tap((changed) => this.takeOver(changed))));
   }
-
-  /** Students a song with something to listen for was to be given to. */
-  readonly doubtful = signal<readonly string[]>([]);
 
   /** Gives the song, as it is taught here; one with something to listen for only by the teacher's word. */
   assign(studentIds: readonly string[], { despiteDoubts = false } = {}): void {
     const song = this.opened();
     if (!song || studentIds.length === 0) return;
     const { id, revision } = song;
-    this.doubtful.set([]);
+    this.unsure.set([]);
     const assign = {
       ...{ revision, studentIds: [...studentIds], teaching: this.teaching() },
       ...(despiteDoubts && { despiteDoubts }),
@@ -234,7 +287,7 @@ export class StepsState {
       this.plans.assign(id, assign).pipe(
         switchMap(() => this.reload()),
         catchError((error: unknown) => {
-          if (toProblem(error).field === 'despiteDoubts') this.doubtful.set(studentIds);
+          if (toProblem(error).field === 'despiteDoubts') this.unsure.set(studentIds);
           throw error;
         }),
       ),
@@ -246,20 +299,17 @@ export class StepsState {
     this.run(this.plans.withdraw(planId).pipe(switchMap(() => this.reload())));
   }
 
-  /** What changed in the song since the revisions that students still learn, in words. */
-  readonly changesSince = signal<ReadonlyMap<number, readonly string[]>>(new Map());
-
-  private loadOlder(songId: string): Observable<unknown> {
+  private loadOlder(): Observable<unknown> {
     const song = this.opened();
     const older = new Set(this.given().map((plan) => plan.revision));
     older.delete(song?.revision ?? 0);
     if (!song || older.size === 0) {
-      this.changesSince.set(new Map());
+      this.since.set(new Map());
       return of(null);
     }
-    return forkJoin([...older].map((number) => this.songs.revision(songId, number))).pipe(
+    return forkJoin([...older].map((number) => this.songs.revision(song.id, number))).pipe(
       tap((revisions) =>
-        this.changesSince.set(
+        this.since.set(
           new Map(
             revisions.map(({ number, document }) => [
               number,
@@ -285,14 +335,14 @@ export class StepsState {
       tap((plan: Plan | null) => {
         if (plan) this.takeOver(plan);
       }),
-      switchMap(() => this.loadOlder(songId)),
+      switchMap(() => this.loadOlder()),
     );
   }
 
   /** A plan as the server has it now. */
   private takeOver(plan: Plan): void {
     this.openedPlan.set(plan);
-    this.keeping.begin(plan, { kind: 'plan', id: plan.id });
+    this.keeping.begin(plan, placeOf(plan));
   }
 
   private run(work: Observable<unknown>): void {

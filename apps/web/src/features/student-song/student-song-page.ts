@@ -1,29 +1,19 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { deadlineOf } from '@harvu/core/plan';
-import { format, formatISO, parseISO } from 'date-fns';
-import { durationWords } from '../../ui/duration';
-import type { Problem } from '@harvu/contract';
-import { toProblem } from '../../platform/problems';
+import { format, parseISO } from 'date-fns';
 import { Session } from '../../platform/session';
 import { Theme } from '../../platform/theme';
+import { DayLabel } from '../../ui/day-label';
+import { durationWords } from '../../ui/duration';
 import { Note } from '../../ui/note';
-import { PageHead } from '../../ui/page-head';
-import { ProblemLine } from '../../ui/problem-line';
+import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
 import { TempoChart, type ChartLine } from '../../ui/tempo-chart';
-import { DayLabel } from '../../ui/day-label';
-import { PlanReader, readinessWords, type PlanProgress } from '../plans';
+import { readinessWords } from '../plans';
 import { PlanSteps } from './parts/plan-steps';
+import { StudentSongState } from './student-song.state';
 
 /** The lines that say most: the slowest sections first. */
 const LINES_SHOWN = 5;
@@ -34,138 +24,38 @@ const WANTED_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const
 @Component({
   selector: 'harvu-student-song-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayLabel, Note, PageHead, PlanSteps, ProblemLine, Ribbon, RouterLink, TempoChart],
+  imports: [DayLabel, Note, Page, PlanSteps, Ribbon, RouterLink, TempoChart],
+  providers: [StudentSongState],
   host: { class: 'flex flex-1 flex-col' },
-  template: `
-    @if (found(); as plan) {
-      <harvu-page-head [trail]="trail()" [title]="plan.plan.title">
-        <span figures class="flex flex-wrap gap-x-4 text-ink-soft">
-          <span
-            ><b class="text-ink">{{ doneCount() }}</b> of {{ plan.steps.length }} steps done</span
-          >
-          <span
-            >goal <b class="text-ink">{{ plan.work.goalBpm }}</b> bpm</span
-          >
-          @if (plan.left.minutes > 0) {
-            <span
-              >about <b class="text-ink">{{ toGo() }}</b> to go</span
-            >
-          }
-          <span
-            >since <b class="text-ink">{{ plan.plan.assignedAt | day }}</b></span
-          >
-        </span>
-        <ng-container actions>
-          <a
-            class="button max-sm:hidden"
-            [href]="'/api/plans/' + plan.plan.id + '/sheet.pdf'"
-            target="_blank"
-            rel="noopener"
-            >Print the sheet</a
-          >
-          @if (isTeaching) {
-            <a
-              class="button button-strong"
-              [routerLink]="['/songs', plan.plan.songId, 'steps']"
-              [queryParams]="{ for: plan.plan.studentId }"
-              >Change the steps</a
-            >
-            <a class="button button-strong" [routerLink]="['/songs', plan.plan.songId, 'bench']"
-              >Open the bench</a
-            >
-          } @else if (next(); as step) {
-            <a
-              class="button button-first"
-              [routerLink]="['/plans', plan.plan.id, 'practice', step.id]"
-              >Practise</a
-            >
-          }
-        </ng-container>
-        <harvu-ribbon
-          class="mt-2"
-          [blocks]="plan.blocks"
-          [current]="block()"
-          (pick)="block.set($event)"
-        />
-      </harvu-page-head>
-      <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_330px]">
-        <div class="min-w-0 px-4 py-4 sm:px-6">
-          <div class="grid gap-x-8 gap-y-3 md:grid-cols-[auto_minmax(0,1fr)] md:items-end">
-            <div>
-              <p class="text-sm text-ink-soft">Whole song today</p>
-              <p class="font-display text-[40px] leading-[44px] font-bold sm:text-2xl">
-                {{ words().headline }}
-              </p>
-              <p class="text-ink-soft">{{ words().below }}</p>
-            </div>
-            @if (words().heldBack) {
-              <p class="max-w-[60ch] md:pb-1">
-                @if (plan.readiness.heldBackBy) {
-                  <b>Held back by</b>
-                }
-                {{ words().heldBack }}
-              </p>
-            }
-          </div>
-          <div
-            class="mt-6 grid gap-x-8 gap-y-6"
-            [class.xl:grid-cols-[minmax(0,1fr)_360px]]="lines().length > 0"
-          >
-            @if (lines().length > 0) {
-              <section aria-labelledby="chart-heading" class="min-w-0">
-                <h2 id="chart-heading" class="mb-2 text-base">Clean tempo by practice time</h2>
-                <harvu-tempo-chart
-                  [lines]="lines()"
-                  [goalBpm]="plan.work.goalBpm"
-                  [theme]="theme.name()"
-                />
-              </section>
-            }
-            <harvu-plan-steps [plan]="plan" [part]="part()" />
-          </div>
-        </div>
-        <aside
-          class="ruled grid content-start gap-2.5 border-line px-4 py-4 lg:border-l"
-          aria-label="Margin"
-        >
-          @for (note of notes(); track note.heading) {
-            <harvu-note [tone]="note.tone" [heading]="note.heading">{{ note.words }}</harvu-note>
-          }
-        </aside>
-      </div>
-    } @else {
-      <div class="px-6 py-6"><harvu-problem [problem]="problem()" /></div>
-    }
-  `,
+  templateUrl: './student-song-page.html',
 })
 export class StudentSongPage {
   readonly id = input.required<string>();
-  protected readonly isTeaching = inject(Session).isTeaching();
+  private readonly session = inject(Session);
+  protected readonly isTeaching = this.session.isTeaching();
   protected readonly theme = inject(Theme);
-  private readonly reader = inject(PlanReader);
-  protected readonly found = signal<PlanProgress | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly state = inject(StudentSongState);
   protected readonly block = signal(-1);
 
   protected readonly trail = computed(() => {
-    const plan = this.found()?.plan;
+    const plan = this.state.plan()?.plan;
     return this.isTeaching && plan ? `Students / ${plan.studentName}` : 'My week / song';
   });
   protected readonly words = computed(() => {
-    const found = this.found();
+    const found = this.state.plan();
     return found ? readinessWords(found.readiness) : { headline: '', below: '', heldBack: '' };
   });
   protected readonly doneCount = computed(
-    () => this.found()?.progress.filter((one) => one.state === 'done').length ?? 0,
+    () => this.state.plan()?.progress.filter((one) => one.state === 'done').length ?? 0,
   );
   protected readonly next = computed(
-    () => this.found()?.progress.find((one) => one.state === 'open')?.step,
+    () => this.state.plan()?.progress.find((one) => one.state === 'open')?.step,
   );
   protected readonly part = computed(
-    () => this.found()?.work.playing.occurrences[this.block()]?.part.id ?? '',
+    () => this.state.plan()?.work.timeline.occurrences[this.block()]?.part.id ?? '',
   );
   protected readonly lines = computed((): readonly ChartLine[] => {
-    const lines = this.found()?.lines ?? [];
+    const lines = this.state.plan()?.lines ?? [];
     const slowest = [...lines].sort(
       (a, b) => (a.points.at(-1)?.bpm ?? 0) - (b.points.at(-1)?.bpm ?? 0),
     );
@@ -175,13 +65,13 @@ export class StudentSongPage {
       .map(({ step, points }) => ({ name: step.title.split(':')[0] ?? '', points }));
   });
 
-  protected readonly toGo = computed(() => durationWords(this.found()?.left.minutes ?? 0));
+  protected readonly toGo = computed(() => durationWords(this.state.plan()?.left.minutes ?? 0));
   /** Whether the day it is wanted for is in time, at the minutes that were agreed. */
   private readonly wanted = computed(() => {
-    const found = this.found();
+    const found = this.state.plan();
     const wantedOn = found?.plan.teaching.wantedOn ?? null;
     if (!found || wantedOn === null || found.left.minutes === 0) return [];
-    const today = formatISO(new Date(), { representation: 'date' });
+    const today = this.session.today();
     const { minutesByWeekday } = found.plan;
     const { verdict, minutesADay } = deadlineOf(found.left, wantedOn, { minutesByWeekday, today });
     return [
@@ -197,7 +87,7 @@ export class StudentSongPage {
   });
 
   protected readonly notes = computed(() => {
-    const found = this.found();
+    const found = this.state.plan();
     if (!found) return [];
     const { share, gates, goalBpm, barer } = found.readiness;
     const isReady = gates.isReady;
@@ -238,16 +128,6 @@ export class StudentSongPage {
   });
 
   constructor() {
-    effect(() => {
-      const id = this.id();
-      untracked(() => this.open(id));
-    });
-  }
-
-  private open(id: string): void {
-    this.reader.read(id).subscribe({
-      next: (plan) => this.found.set(plan),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    this.state.open(toObservable(this.id));
   }
 }

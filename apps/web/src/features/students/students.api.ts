@@ -1,18 +1,12 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { KnownStudent, SaveProfile } from '@harvu/contract';
-import type { Observable } from 'rxjs';
+import type { SaveProfile } from '@harvu/contract';
+import { Api } from '../../platform/api';
 
 /** Asks the server what is known of students. */
 @Injectable({ providedIn: 'root' })
 export class StudentsApi {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
 
-  find(id: string): Observable<KnownStudent> {
-    return this.http.get<KnownStudent>(`/api/students/${id}`);
-  }
-
-  save(id: string, save: SaveProfile): Observable<KnownStudent> {
-    return this.http.put<KnownStudent>(`/api/students/${id}`, save);
-  }
+  readonly find = (id: string) => this.api.call('student', { id });
+  readonly save = (id: string, save: SaveProfile) => this.api.call('saveStudent', { id }, save);
 }

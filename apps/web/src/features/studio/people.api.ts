@@ -1,26 +1,18 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Consent, NewPerson, PersonRecord } from '@harvu/contract';
-import type { Observable } from 'rxjs';
+import type { Consent, NewPerson, StudioSettings } from '@harvu/contract';
+import { Api } from '../../platform/api';
 
-/** Asks the server about the people of the studio. */
+/** Asks the server about the people of the studio, and how the studio is set. */
 @Injectable({ providedIn: 'root' })
 export class PeopleApi {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
 
-  list(): Observable<readonly PersonRecord[]> {
-    return this.http.get<readonly PersonRecord[]>('/api/people');
-  }
-
-  add(person: NewPerson): Observable<PersonRecord> {
-    return this.http.post<PersonRecord>('/api/people', person);
-  }
-
-  resetPassword(id: string, password: string): Observable<unknown> {
-    return this.http.post(`/api/people/${id}/password`, { password });
-  }
-
-  recordConsent(id: string, consent: Consent): Observable<unknown> {
-    return this.http.post(`/api/people/${id}/consent`, consent);
-  }
+  readonly list = () => this.api.call('people');
+  readonly add = (person: NewPerson) => this.api.call('addPerson', {}, person);
+  readonly resetPassword = (id: string, password: string) =>
+    this.api.call('resetPassword', { id }, { password });
+  readonly recordConsent = (id: string, consent: Consent) =>
+    this.api.call('recordConsent', { id }, consent);
+  readonly settings = () => this.api.call('settings');
+  readonly saveSettings = (settings: StudioSettings) => this.api.call('saveSettings', {}, settings);
 }

@@ -1,32 +1,26 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Problem } from '@harvu/contract';
-import { toProblem } from '../../platform/problems';
-import { PageHead } from '../../ui/page-head';
-import { ProblemLine } from '../../ui/problem-line';
-import { PlanReader, type PlanProgress } from '../plans';
+import { Page } from '../../ui/page';
 import { WeekMinutes } from './parts/week-minutes';
 import { WeekSong } from './parts/week-song';
+import { WeekState } from './week.state';
 
 /** A student's own week: each song with the steps that are open now. */
 @Component({
   selector: 'harvu-week-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PageHead, ProblemLine, RouterLink, WeekMinutes, WeekSong],
+  imports: [Page, RouterLink, WeekMinutes, WeekSong],
+  providers: [WeekState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
-    <harvu-page-head title="My week">
+    <harvu-page title="My week" [problem]="state.problem()">
       <a actions class="button" routerLink="/requests">Ask for a song</a>
-    </harvu-page-head>
-    <div class="px-4 py-4 sm:px-6">
-      <harvu-problem [problem]="problem()" />
-      @if (plans(); as all) {
-        @if (all.length > 0) {
-          <harvu-week-minutes class="mb-5" [tries]="tries()" />
+      @if (state.songs(); as songs) {
+        @if (songs.length > 0) {
+          <harvu-week-minutes class="mb-5" [songs]="songs" [today]="state.overview()!.today" />
         }
-        @for (plan of all; track plan.plan.id) {
-          <harvu-week-song [plan]="plan" />
+        @for (song of songs; track song.id) {
+          <harvu-week-song [song]="song" />
         } @empty {
           <p class="max-w-[52ch] py-6 text-ink-soft">
             Your steps will stand here once your teacher gives you a song. Until then you can
@@ -34,21 +28,9 @@ import { WeekSong } from './parts/week-song';
           </p>
         }
       }
-    </div>
+    </harvu-page>
   `,
 })
 export class WeekPage {
-  protected readonly plans = signal<readonly PlanProgress[] | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly tries = computed(() => (this.plans() ?? []).flatMap(({ plan }) => plan.tries));
-
-  constructor() {
-    inject(PlanReader)
-      .readAll()
-      .pipe(takeUntilDestroyed())
-      .subscribe({
-        next: (plans) => this.plans.set(plans),
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
-  }
+  protected readonly state = inject(WeekState);
 }

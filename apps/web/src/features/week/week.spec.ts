@@ -1,23 +1,20 @@
-import type { Try } from '@harvu/core/progress';
+import type { SongAtAGlance } from '@harvu/contract';
 import { setUpPage, Shown } from '../../testing/page';
 import { WeekMinutes } from './parts/week-minutes';
 
 describe('the week in minutes', () => {
   beforeEach(() => {
     setUpPage();
-    jasmine
-      .clock()
-      .install()
-      .mockDate(new Date(2026, 10, 24, 18));
   });
-  afterEach(() => jasmine.clock().uninstall());
-  const tryOn = (day: number, seconds: number) =>
-    ({ at: new Date(2026, 10, day, 9).toISOString(), seconds }) as Try;
+  const practised = (minutesByDay: Readonly<Record<string, number>>) =>
+    ({ overview: { minutesByDay } }) as unknown as SongAtAGlance;
 
-  it('adds up each of the last seven days, and only those', async () => {
-    const week = await Shown.of(WeekMinutes, {
-      tries: [tryOn(24, 240), tryOn(24, 60), tryOn(18, 120), tryOn(17, 6000)],
-    });
+  it('adds up each of the last seven days over all songs, and only those', async () => {
+    const songs = [
+      practised({ '2026-11-24': 4, '2026-11-18': 2, '2026-11-17': 100 }),
+      practised({ '2026-11-24': 1 }),
+    ];
+    const week = await Shown.of(WeekMinutes, { songs, today: '2026-11-24' });
     const days = week
       .all('li')
       .slice(0, 7)

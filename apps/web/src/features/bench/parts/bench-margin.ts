@@ -5,10 +5,10 @@ import type { RepeatScope } from '@harvu/core/chart';
 import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
 import { CHECKS, type Finding as Noticed, type Remedy } from '@harvu/core/checks';
-import type { SongApart } from '../../../platform/analysis';
+import type { SongApart } from '../../../worked-out';
 import { ChordLabel } from '../../../ui/chord-label';
 import { Note, type NoteTone } from '../../../ui/note';
-import type { News } from '../bench.state';
+import type { News } from '../song-sync';
 import { FindingNote } from './finding-note';
 
 /** A finding that a teacher let stand, with the reason. */
@@ -32,11 +32,11 @@ const SCOPES: readonly { readonly scope: RepeatScope; readonly label: string }[]
 const LENGTH_SLACK_S = 5;
 
 function lengthFinding(song: SongDocument, work: Workpiece): Finding {
-  const lasts = formatClock(Math.round(work.playing.lasts));
+  const lasts = formatClock(Math.round(work.timeline.lasts));
   const stated = song.frame.length;
   const played = `The map runs ${lasts} at ${work.goalBpm} bpm`;
   if (stated === undefined) return { tone: 'slate', heading: 'Length.', words: `${played}.` };
-  const off = Math.round(work.playing.lasts - stated);
+  const off = Math.round(work.timeline.lasts - stated);
   const recording = `${played}; the recording ${formatClock(stated)}`;
   if (Math.abs(off) <= LENGTH_SLACK_S)
     return { tone: 'spruce', heading: 'Length agrees.', words: `${recording}.` };
@@ -195,7 +195,7 @@ export class BenchMargin {
   );
   protected readonly findings = computed((): readonly Finding[] => {
     const worked = this.worked();
-    if (!worked || worked.work.playing.barCount === 0) return [];
+    if (!worked || worked.work.timeline.barCount === 0) return [];
     return [
       lengthFinding(this.song(), worked.work),
       learnFinding(worked),

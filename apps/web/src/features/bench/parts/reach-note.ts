@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { Note } from '../../../ui/note';
-import { PlansApi } from '../../plans';
+import { PlansApi } from '../../../store';
 
 /** Typing saves often; who learns what is asked once it pauses. */
 const PAUSE_MS = 1500;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Pass, PassPlace } from '@harvu/core/steps';
+import type { Pass } from '@harvu/core/steps';
+import type { Place } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 import { ChordLabel } from '../../../ui/chord-label';
 
@@ -54,20 +55,20 @@ export class BarStrip {
   /** The song's capo, for who names chords by what sounds. */
   readonly capo = input(0);
   readonly pass = input.required<Pass>();
-  readonly place = input<PassPlace>();
+  readonly place = input<Place>();
   readonly isRunning = input(false);
   readonly countIn = input(0);
 
   private readonly bar = computed(() => this.place()?.bar ?? 0);
 
   protected readonly shown = computed(() => {
-    const { bars } = this.pass();
-    const isFull = bars.some((bar) => bar.chords.length >= FULL_CHORDS);
+    const { bars } = this.pass().stretch;
+    const isFull = bars.some(({ bar }) => bar.chords.length >= FULL_CHORDS);
     const count = isFull ? SHOWN_FULL : SHOWN;
     const first = Math.max(0, Math.min(Math.floor(this.bar() / count) * count, bars.length - 1));
-    return bars.slice(first, first + count).map((bar, offset) => ({
+    return bars.slice(first, first + count).map(({ bar }, offset) => ({
       index: first + offset,
-      label: bar.label,
+      label: bar.number,
       isNow: this.isRunning() && this.countIn() === 0 && first + offset === this.bar(),
       chords: bar.chords.map(({ chord, beats }) => ({ chord, grow: beatsToNumber(beats) })),
     }));
@@ -75,7 +76,7 @@ export class BarStrip {
 
   /** During the count-in its own beats, afterwards those of the bar. */
   protected readonly beats = computed(() => {
-    const inBar = this.pass().bars[this.bar()]?.beats ?? 0;
+    const inBar = this.pass().stretch.bars[this.bar()]?.bar.beats ?? 0;
     const count = this.countIn() > 0 ? this.pass().countInBeats : inBar;
     return Array.from({ length: count }, (_, index) => index + 1);
   });

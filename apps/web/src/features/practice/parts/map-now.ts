@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Occurrence } from '@harvu/core/timeline';
+import type { PartOccurrence } from '@harvu/core/sameness';
 
 /** Where one is on the map: the section that plays now, large, and what comes after it. */
 @Component({
@@ -28,7 +28,7 @@ import type { Occurrence } from '@harvu/core/timeline';
   `,
 })
 export class MapNow {
-  readonly occurrences = input.required<readonly Occurrence[]>();
+  readonly occurrences = input.required<readonly PartOccurrence[]>();
   /** Index of the occurrence that plays. */
   readonly current = input.required<number>();
   /** The bar within it, from 0. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Climb } from '@harvu/core/progress';
-import type { Step } from '@harvu/core/steps';
+import { kindOf, type Step } from '@harvu/core/steps';
 
 interface Rung {
   readonly bpm: number;
@@ -18,7 +18,7 @@ interface Rung {
     @if (step().rungs.length === 0) {
       <p class="text-lg">
         <b>{{ climb().isDone ? step().goal.cleanInRow : climb().cleanInRow }}</b> of
-        {{ step().goal.cleanInRow }} {{ step().kind === 'grip' ? 'ringing' : 'done' }}
+        {{ step().goal.cleanInRow }} {{ kind().cleanWord }}
       </p>
     } @else if (flat()) {
       <p class="flex flex-wrap items-baseline gap-x-2 font-mono text-xs text-ink-soft">
@@ -37,9 +37,7 @@ interface Rung {
         <span class="font-sans text-sm">{{ countWords() }}</span>
       </p>
     } @else {
-      <h2 class="mb-2 text-sm text-ink-soft">
-        {{ step().kind === 'change' ? 'Rungs, changes a minute' : 'Rungs, bpm' }}
-      </h2>
+      <h2 class="mb-2 text-sm text-ink-soft">Rungs, {{ kind().rungUnit }}</h2>
       <ol class="border-x-[3px] border-ink-soft px-0" aria-label="Rungs, from the goal down">
         @for (rung of falling(); track $index) {
           <li
@@ -72,6 +70,7 @@ export class RungLadder {
   /** One line, for a phone. */
   readonly flat = input(false);
 
+  protected readonly kind = computed(() => kindOf(this.step()));
   protected readonly rising = computed((): readonly Rung[] => {
     const { rung, isDone, cleanBpm } = this.climb();
     return this.step().rungs.map((bpm, index, all) => ({

@@ -13,8 +13,8 @@ import { LAYERS, type Layer } from '@harvu/core/song';
 
 import { format, parseISO } from 'date-fns';
 import { map, of, switchMap } from 'rxjs';
-import { Analysis, type PlannedSong } from '../../../platform/analysis';
-import type { PlanRequest } from '../../../platform/plan-request';
+import { Analysis, type PlannedSong } from '../../../worked-out';
+import type { PlanRequest } from '../../../worked-out';
 import { StudentsApi } from '../../students';
 import { durationWords } from '../../../ui/duration';
 import { SCHOOL_WORDS } from '../plan-words';

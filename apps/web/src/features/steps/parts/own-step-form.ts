@@ -99,7 +99,7 @@ export class OwnStepForm {
     const after = this.state.chosen()?.id ?? null;
     const step = `own:${newId()}`;
     this.state.add(toOwnStep(this.form.getRawValue(), step, after));
-    this.state.chosenId.set(step);
+    this.state.choose(step);
     this.form.reset();
     this.isOpen.set(false);
   }

@@ -3,7 +3,7 @@ import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { PlanChange, SmallerPlan } from '@harvu/core/plan';
 import type { Severity } from '@harvu/core/checks';
-import type { Workpiece } from '@harvu/core/steps';
+import type { StepKind, Workpiece } from '@harvu/core/steps';
 import { format, isThisYear, parseISO } from 'date-fns';
 import { Note, type NoteTone } from '../../../ui/note';
 import { durationWords } from '../../../ui/duration';
@@ -17,6 +17,12 @@ const TONES: Readonly<Record<Severity, NoteTone>> = {
   note: 'slate',
 };
 const VERDICT_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
+/** What one owns where a step is skipped. */
+const OWNED_WORDS: Readonly<Partial<Record<StepKind, string>>> = {
+  grip: 'grip',
+  change: 'change',
+  hand: 'pattern',
+};
 const SHOWN = 8;
 
 function dayWords(iso: string): string {
@@ -189,15 +195,10 @@ export class PlanNotes {
 
   protected readonly skippedWords = computed(() => {
     const skipped = this.state.planned()?.skipped ?? [];
-    const kinds = [
-      ['grip', 'grip'],
-      ['change', 'change'],
-      ['hand', 'pattern'],
-    ] as const;
-    const counts = kinds.flatMap(([kind, word]) => {
-      const count = skipped.filter((step) => step.kind === kind).length;
-      return count === 0 ? [] : [counted(count, word)];
-    });
+    const words = new Set(skipped.map((step) => OWNED_WORDS[step.kind] ?? 'step'));
+    const counts = [...words].map((word) =>
+      counted(skipped.filter((step) => (OWNED_WORDS[step.kind] ?? 'step') === word).length, word),
+    );
     return `Skipped: ${counts.join(', ')}.`;
   });
 

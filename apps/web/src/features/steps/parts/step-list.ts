@@ -2,7 +2,7 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { USUAL_CONSTANTS, type Constants } from '@harvu/core/assumptions';
 import { timeOf, type School } from '@harvu/core/plan';
-import type { Step, StepKind } from '@harvu/core/steps';
+import { kindOf, type Matter, type Step } from '@harvu/core/steps';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical } from '@ng-icons/lucide';
 import { LadderLine } from '../../../ui/ladder-line';
@@ -21,21 +21,15 @@ interface ListedStep extends Step {
   readonly range: string;
 }
 
-const HEADINGS: Readonly<Record<StepKind, string>> = {
-  ready: 'Get ready',
-  listen: 'Get ready',
-  grip: 'Grips and changes',
-  change: 'Grips and changes',
-  hand: 'Picking hand',
-  half: 'Sections',
-  section: 'Sections',
-  difference: 'Sections',
-  own: '',
+const HEADINGS: Readonly<Record<Matter, string>> = {
+  frame: 'Get ready',
+  listening: 'Get ready',
+  hands: 'Grips and changes',
+  part: 'Sections',
   join: 'Joins and whole song',
   whole: 'Joins and whole song',
-  recording: 'Joins and whole song',
-  sing: 'Joins and whole song',
-  perform: 'Joins and whole song',
+  after: 'Joins and whole song',
+  own: '',
 };
 /** Schools that go through the song part by part have no stages to be headed. */
 const BY_PART: readonly School[] = ['as-they-come', 'hardest-first'];
@@ -85,7 +79,7 @@ function rangeWords(step: Step, constants: Constants): string {
               class="grid min-w-0 flex-1 grid-cols-[26px_minmax(0,1fr)_54px] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[26px_minmax(0,1fr)_90px_172px_54px] xl:grid-cols-[26px_minmax(0,1fr)_minmax(0,180px)_220px_54px]"
               [attr.aria-pressed]="step.id === state.chosenId()"
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
-              (click)="state.chosenId.set(step.id)"
+              (click)="state.choose(step.id)"
               (keydown)="press($event, step)"
             >
               <span class="font-mono" [class]="step.isDone ? 'text-spruce' : 'text-ink-soft'">{{
@@ -125,7 +119,7 @@ export class StepList {
   protected readonly listed = computed((): readonly ListedStep[] => {
     const planned = this.state.planned();
     const steps = planned?.steps ?? [];
-    const goal = steps.findLast((step) => step.kind === 'whole')?.layer;
+    const goal = planned?.goal;
     const hasStages = !BY_PART.includes(this.state.teaching().school);
     const barsOf = new Map(planned?.work.parts.map((part) => [part.id, part.bars.length]));
     const done = new Set(planned?.done ?? []);
@@ -148,8 +142,9 @@ export class StepList {
     const stage = isBarer ? BARER[step.layer] : undefined;
     // Grips are pulled into the stage that needs them; a run of them is not a stage of its own there.
     const isBareFirst = this.state.teaching().school === 'whole-first' && goal !== 'bare';
-    if (isBareFirst && step.kind === 'grip') return BARER['bare'] ?? '';
-    return stage ?? HEADINGS[step.kind];
+    if (isBareFirst && kindOf(step).cleanWord === 'ringing') return BARER['bare'] ?? '';
+    const kind = kindOf(step);
+    return stage ?? (kind.isPickingHand ? 'Picking hand' : HEADINGS[kind.matter]);
   }
 
   protected minutes(minutes: number): string {
@@ -168,7 +163,7 @@ export class StepList {
     const rest = steps.filter((one) => one !== step);
     const after = rest[to - 1]?.id ?? null;
     const { school } = this.state.teaching();
-    this.state.chosenId.set(step.id);
+    this.state.choose(step.id);
     this.state.add({ kind: 'move', step: step.id, after, school });
     // It keeps the focus at its new place.
     setTimeout(() => document.getElementById(step.id)?.focus(), 150);
@@ -177,7 +172,7 @@ export class StepList {
   protected press(event: KeyboardEvent, step: ListedStep): void {
     const { number } = step;
     const direction = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    if (event.key === 'Delete') this.state.leaveOut(step);
+    if (event.key === 'Delete') this.state.skip(step);
     else if (direction === 0) return;
     else if (event.altKey) this.move(number - 1, number - 1 + direction);
     else {

@@ -3,7 +3,7 @@ import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { Raise } from '@harvu/core/plan';
 import { settledFrame } from '@harvu/core/song';
-import { barsOfPart, beatWords, type Step } from '@harvu/core/steps';
+import { barsOfPart, beatWords, kindOf, type Step } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { GripDiagram } from '../../../ui/grip-diagram';
 import { Note } from '../../../ui/note';
@@ -73,7 +73,12 @@ interface RaiseLine {
         [attr.aria-label]="'Change ' + step.title"
       >
         <div class="flex flex-wrap gap-1.5">
-          <button type="button" class="button" (click)="state.leaveOut(step)">Leave it out</button>
+          <button type="button" class="button" (click)="state.skip(step)">Skip this step</button>
+          @if (section(); as part) {
+            <button type="button" class="button" (click)="state.leaveSectionOut(part.id)">
+              Leave {{ part.letter }} out
+            </button>
+          }
           @if (mergeable(); as other) {
             <button
               type="button"
@@ -84,7 +89,7 @@ interface RaiseLine {
               One step with the next
             </button>
           }
-          @if (!step.isOptional && step.kind !== 'whole') {
+          @if (canBeOptional()) {
             <button
               type="button"
               class="button"
@@ -134,14 +139,15 @@ export class StepPanel {
   private readonly setup = computed(() => settledFrame(this.state.request()?.song.frame ?? {}));
   protected readonly grip = computed(() => {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
-    const grip = work?.grips.find((one) => one.name === step?.atoms[0]);
-    return step?.kind === 'grip' && grip ? { grip, setup: this.setup() } : undefined;
+    if (!step || kindOf(step).cleanWord !== 'ringing') return undefined;
+    const grip = work?.grips.find((one) => one.name === step.atoms[0]);
+    return grip ? { grip, setup: this.setup() } : undefined;
   });
   protected readonly lane = computed(() => {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
     if (!step || !work) return undefined;
-    if (step.kind === 'hand') return work.patterns.named[step.atoms[0] ?? ''];
-    if (!['section', 'difference', 'half'].includes(step.kind)) return undefined;
+    if (kindOf(step).isPickingHand) return work.patterns.named[step.atoms[0] ?? ''];
+    if (kindOf(step).matter !== 'part') return undefined;
     const [first] = barsOfPart(work, step.atoms[0] ?? '', step.layer ?? 'full');
     return first?.struck?.pattern;
   });
@@ -167,15 +173,25 @@ export class StepPanel {
   /** The next step of the same kind, which it could be one with. */
   protected readonly mergeable = computed(() => {
     const [step, steps] = [this.state.chosen(), this.state.planned()?.steps ?? []];
-    if (!step || (step.kind !== 'grip' && step.kind !== 'section')) return undefined;
+    if (!step || !kindOf(step).canMerge) return undefined;
     const after = steps.slice(steps.indexOf(step) + 1);
-    return after.find((one) => one.kind === step.kind && one.layer === step.layer);
+    return after.find((one) => kindOf(one) === kindOf(step) && one.layer === step.layer);
   });
   protected readonly splitBars = computed((): readonly number[] => {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
-    if (step?.kind !== 'section' || step.atoms.length !== 1) return [];
+    if (!step || !kindOf(step).canSplit || step.atoms.length !== 1) return [];
     const part = work?.parts.find((one) => one.id === step.atoms[0]);
     return (part?.bars ?? []).slice(1).map((_, place) => place + 1);
+  });
+  protected readonly canBeOptional = computed(() => {
+    const step = this.state.chosen();
+    return step !== undefined && !step.isOptional && kindOf(step).matter !== 'whole';
+  });
+  /** The section that a step teaches by itself, which can be left out as a whole. */
+  protected readonly section = computed(() => {
+    const [step, work] = [this.state.chosen(), this.state.planned()?.work];
+    if (!step || kindOf(step).matter !== 'part' || step.atoms.length !== 1) return undefined;
+    return work?.parts.find((one) => one.id === step.atoms[0]);
   });
   protected readonly middle = computed(() => Math.ceil(this.splitBars().length / 2));
 

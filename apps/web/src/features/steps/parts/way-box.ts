@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { School } from '@harvu/core/plan';
 import { LAYERS, type Layer } from '@harvu/core/song';
+import { parseDay } from '@harvu/core/units';
 import { LAYER_WORDS, SCHOOL_WORDS } from '../plan-words';
 import { StepsState } from '../steps.state';
 
@@ -91,7 +92,7 @@ export class WayBox {
   }
 
   protected want(day: string): void {
-    this.state.change((now) => ({ ...now, wantedOn: day || null }));
+    this.state.change((now) => ({ ...now, wantedOn: parseDay(day) ?? null }));
   }
 
   protected climb(twoRungs: boolean): void {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { StepProgress } from '@harvu/core/progress';
+import { kindOf } from '@harvu/core/steps';
 import type { PlanProgress } from '../../plans';
 
 const SHOWN = 7;
@@ -55,9 +56,7 @@ export class PlanSteps {
     const all = this.numbered();
     const part = this.part();
     if (part)
-      return all.filter(
-        ({ step }) => step.kind !== 'grip' && step.kind !== 'change' && step.atoms.includes(part),
-      );
+      return all.filter(({ step }) => kindOf(step).matter !== 'hands' && step.atoms.includes(part));
     if (this.isAll()) return all;
     const first = all.findIndex((one) => one.state !== 'done');
     // The last one done stays in sight, as a step to go on from.

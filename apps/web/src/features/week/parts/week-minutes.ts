@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Try } from '@harvu/core/progress';
-import { eachDayOfInterval, format, isSameDay, subDays } from 'date-fns';
+import type { SongAtAGlance } from '@harvu/contract';
+import { dayAfter, type Day } from '@harvu/core/units';
+import { format, parseISO } from 'date-fns';
 
+const DAYS = 7;
 const TALLEST_PX = 44;
 const LEAST_SCALE_MIN = 20;
 
@@ -35,24 +37,25 @@ const LEAST_SCALE_MIN = 20;
   `,
 })
 export class WeekMinutes {
-  readonly tries = input.required<readonly Try[]>();
+  readonly songs = input.required<readonly SongAtAGlance[]>();
+  readonly today = input.required<Day>();
 
   protected readonly days = computed(() => {
-    const today = new Date();
-    const days = eachDayOfInterval({ start: subDays(today, 6), end: today });
+    const today = this.today();
+    const days = Array.from({ length: DAYS }, (_, index) => dayAfter(today, index + 1 - DAYS));
     const minutes = days.map((day) => this.minutesOn(day));
     const scale = TALLEST_PX / Math.max(LEAST_SCALE_MIN, ...minutes);
     return days.map((day, index) => ({
-      name: isSameDay(day, today) ? 'today' : format(day, 'EEE'),
-      isToday: isSameDay(day, today),
+      name: day === today ? 'today' : format(parseISO(day), 'EEE'),
+      isToday: day === today,
       minutes: minutes[index] ?? 0,
       height: Math.max(2, Math.round((minutes[index] ?? 0) * scale)),
     }));
   });
   protected readonly total = computed(() => this.days().reduce((sum, day) => sum + day.minutes, 0));
 
-  private minutesOn(day: Date): number {
-    const own = this.tries().filter((one) => isSameDay(new Date(one.at), day));
-    return Math.round(own.reduce((sum, one) => sum + one.seconds, 0) / 60);
+  private minutesOn(day: Day): number {
+    const minutes = this.songs().map(({ overview }) => overview.minutesByDay[day] ?? 0);
+    return Math.round(minutes.reduce((sum, one) => sum + one, 0));
   }
 }

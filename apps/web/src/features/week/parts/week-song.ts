@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { StepProgress } from '@harvu/core/progress';
+import type { SongAtAGlance } from '@harvu/contract';
+import type { OpenStep } from '@harvu/core/progress';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
-import { readinessWords, type PlanProgress } from '../../plans';
-
-const OPEN_SHOWN = 4;
+import { readinessWords } from '../../plans';
 
 /** One song of the week: how far it is, and what to practise next. */
 @Component({
@@ -16,32 +15,32 @@ const OPEN_SHOWN = 4;
   template: `
     <div class="flex flex-wrap items-baseline gap-x-4">
       <h2 class="text-lg">
-        <a [routerLink]="['/plans', plan().plan.id]">{{ plan().plan.title }}</a>
+        <a [routerLink]="['/plans', song().id]">{{ song().title }}</a>
       </h2>
       <span class="text-ink-soft">{{ words().headline }}: {{ words().below }}</span>
     </div>
-    <harvu-ribbon class="mt-2" [blocks]="plan().blocks" />
+    <harvu-ribbon class="mt-2" [blocks]="overview().blocks" />
     <p class="mt-1 text-xs text-ink-soft">
-      {{ doneCount() }} of {{ plan().steps.length }} steps done
+      {{ overview().doneCount }} of {{ overview().stepCount }} steps done
     </p>
     <ul class="mt-2 border-t border-line">
-      @for (one of open(); track one.step.id; let isFirst = $first) {
+      @for (one of overview().open; track one.id; let isFirst = $first) {
         <li class="border-b border-line">
           <a
-            [routerLink]="['/plans', plan().plan.id, 'practice', one.step.id]"
+            [routerLink]="['/plans', song().id, 'practice', one.id]"
             class="grid items-center gap-x-4 py-2.5 hover:bg-sheet sm:grid-cols-[minmax(0,1fr)_200px_210px_auto]"
           >
             <span
-              ><b class="text-base">{{ one.step.title }}</b></span
+              ><b class="text-base">{{ one.title }}</b></span
             >
             <span class="max-sm:hidden">
-              @if (one.step.rungs.length > 0) {
-                <harvu-ladder-line [rungs]="one.step.rungs" [reached]="one.climb.cleanBpm" />
+              @if (one.rungs.length > 0) {
+                <harvu-ladder-line [rungs]="one.rungs" [reached]="one.cleanBpm" />
               }
             </span>
             <span class="text-sm"
               ><b class="mr-1.5">{{ rungWords(one) }}</b>
-              <span class="text-xs text-ink-soft">{{ goal(one) }}</span></span
+              <span class="text-xs text-ink-soft">{{ one.goal }}</span></span
             >
             <span class="button max-sm:hidden" [class.button-first]="isFirst">Practise</span>
           </a>
@@ -55,32 +54,24 @@ const OPEN_SHOWN = 4;
     @if (laterOpen() > 0) {
       <p class="mt-1 text-xs text-ink-soft">
         {{ laterOpen() }} more can be practised already; see
-        <a class="link" [routerLink]="['/plans', plan().plan.id]">the whole list</a>.
+        <a class="link" [routerLink]="['/plans', song().id]">the whole list</a>.
       </p>
     }
   `,
 })
 export class WeekSong {
-  readonly plan = input.required<PlanProgress>();
-  protected readonly words = computed(() => readinessWords(this.plan().readiness));
-  private readonly allOpen = computed(() =>
-    this.plan().progress.filter((one) => one.state === 'open'),
-  );
-  protected readonly open = computed(() => this.allOpen().slice(0, OPEN_SHOWN));
-  protected readonly laterOpen = computed(() => this.allOpen().length - this.open().length);
-  protected readonly doneCount = computed(
-    () => this.plan().progress.filter((one) => one.state === 'done').length,
-  );
+  readonly song = input.required<SongAtAGlance>();
+  protected readonly overview = computed(() => this.song().overview);
+  protected readonly words = computed(() => readinessWords(this.overview().readiness));
+  protected readonly laterOpen = computed(() => {
+    const { open, openCount } = this.overview();
+    return openCount - open.length;
+  });
 
-  protected rungWords({ step, climb }: StepProgress): string {
-    const goal = step.rungs.at(-1);
-    if (goal === undefined) return `${climb.cleanInRow} of ${step.goal.cleanInRow}`;
-    const unit = step.kind === 'change' ? 'a minute' : 'bpm';
-    const now = step.rungs[climb.rung] ?? goal;
-    return now === goal ? `${goal} ${unit}` : `${now} → ${goal} ${unit}`;
-  }
-
-  protected goal({ step }: StepProgress): string {
-    return step.goal.words;
+  protected rungWords({ rungs, rungUnit, nowBpm, cleanInRow, goalInRow }: OpenStep): string {
+    const goal = rungs.at(-1);
+    if (goal === undefined) return `${cleanInRow} of ${goalInRow}`;
+    const unit = rungUnit === 'bpm' ? 'bpm' : 'a minute';
+    return nowBpm === null || nowBpm === goal ? `${goal} ${unit}` : `${nowBpm} → ${goal} ${unit}`;
   }
 }

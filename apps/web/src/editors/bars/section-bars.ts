@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { StruckBar } from '@harvu/core/timeline';
+import {
+  dropBars,
+  insertBars,
+  joinBar,
+  movedBars,
+  moveBars,
+  splitBar,
+  writtenBars,
+  type BarRange,
+  type SongCommand,
+} from '@harvu/core/edits';
+import { ownBars, type Bar, type SongDocument } from '@harvu/core/song';
+import { readBars, writeBars } from '@harvu/core/chart';
+import { BarGrid, type BarEdit } from './bar-grid';
+
+/** One row of bars as it is written: the section's own, or those of an ending. */
+interface BarList {
+  readonly label: string;
+  readonly heading: string;
+  readonly ending?: number;
+  readonly written: readonly Bar[];
+  readonly bars: readonly StruckBar[];
+  readonly texts: readonly string[];
+}
+
+const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
+
+function textOf(bar: Bar): string {
+  return writeBars([bar]).replace(/^\| | \|$/g, '');
+}
+
+/** Marks the bars as ones to listen for; where all of them are marked, they are settled. */
+function doubted(list: readonly Bar[], { from, to }: BarRange): readonly Bar[] {
+  const within = (index: number): boolean => index >= from && index <= to;
+  const isOpen = list.every(
+    (bar, index) => !within(index) || bar.chords.some((mark) => mark.doubt),
+  );
+  return list.map((bar, index) => {
+    if (!within(index)) return bar;
+    const chords = bar.chords.map(({ doubt: _doubt, ...mark }) =>
+      isOpen ? mark : { ...mark, doubt: true as const },
+    );
+    return { ...bar, chords };
+  });
+}
+
+/** The bars of one section, with its endings, in grids that are edited where they stand. */
+@Component({
+  selector: 'harvu-section-bars',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BarGrid],
+  host: { class: 'block' },
+  template: `
+    @for (list of lists(); track list.label) {
+      @if (list.heading) {
+        <h3 class="mt-2 mb-0.5 text-xs text-ink-soft">{{ list.heading }}</h3>
+      }
+      <harvu-bar-grid
+        [label]="list.label"
+        [bars]="list.bars"
+        [written]="list.written"
+        [texts]="list.texts"
+        [changes]="changes()"
+        [capo]="song().frame.capo ?? 0"
+        (edited)="edit(list, $event)"
+      />
+    }
+    @if (fault()) {
+      <p role="alert" class="mt-1 text-xs text-rose">{{ fault() }}</p>
+    }
+  `,
+})
+export class SectionBars {
+  readonly song = input.required<SongDocument>();
+  /** How far the section is moved where it is looked at; bars are shown and typed as they sound there. */
+  readonly semitones = input(0);
+  readonly sectionId = input.required<string>();
+  /** The section once through all its endings, as it is played. */
+  readonly bars = input.required<readonly StruckBar[]>();
+  readonly changes = input<ReadonlyMap<string, number>>(new Map());
+  readonly changed = output<SongCommand>();
+  protected readonly fault = signal('');
+
+  protected readonly lists = computed((): readonly BarList[] => {
+    const section = this.song().sections.find((one) => one.id === this.sectionId());
+    if (!section) return [];
+    const own = ownBars(this.song(), section);
+    const passes = this.passes();
+    const endings = (section.endings ?? []).map((ending): BarList => {
+      const pass = passes[ending.pass - 1] ?? [];
+      return {
+        ...{ label: `Bars of ending ${ending.pass}`, heading: `${ending.pass}. ending` },
+        ...{ ending: ending.pass, written: ending.bars, texts: this.textsOf(ending.bars) },
+        bars: pass.slice(own.length, own.length + ending.bars.length),
+      };
+    });
+    const first = {
+      ...{ label: 'Bars', heading: '', written: own, texts: this.textsOf(own) },
+      bars: (passes[0] ?? []).slice(0, own.length),
+    };
+    return [first, ...endings];
+  });
+  private readonly passes = computed(() => {
+    const passes: StruckBar[][] = [];
+    for (const bar of this.bars()) {
+      if (bar.inPass === 1) passes.push([]);
+      passes.at(-1)?.push(bar);
+    }
+    return passes;
+  });
+
+  protected edit({ written, ending }: BarList, edit: BarEdit): void {
+    const bars = this.after(written, edit);
+    if (!bars || bars === written) return;
+    this.changed.emit({
+      ...{ kind: 'set-bars', section: this.sectionId(), bars },
+      ...(ending !== undefined && { ending }),
+    });
+  }
+
+  /** The list after an edit; undefined where what was typed is no bar. */
+  private after(list: readonly Bar[], edit: BarEdit): readonly Bar[] | undefined {
+    this.fault.set('');
+    switch (edit.kind) {
+      case 'write':
+        return this.written(list, edit.at, edit.text);
+      case 'paste':
+        return this.read(edit.text, (bars) => insertBars(list, { at: edit.at, bars }));
+      case 'insert':
+        return insertBars(list, { at: edit.at, bars: [SILENCE] });
+      case 'drop':
+        return dropBars(list, edit.range);
+      case 'move':
+        return moveBars(list, edit.range, edit.by);
+      case 'split':
+        return splitBar(list, edit.at);
+      case 'join':
+        return joinBar(list, edit.at);
+      case 'doubt':
+        return doubted(list, edit.range);
+    }
+  }
+
+  private written(list: readonly Bar[], at: number, text: string): readonly Bar[] | undefined {
+    return this.read(text, ([first, ...more]) => {
+      const old = list[at];
+      const bars = first && old ? [{ ...first, id: old.id }, ...more] : [];
+      return insertBars(dropBars(list, { from: at, to: at }), { at, bars });
+    });
+  }
+
+  private read(
+    text: string,
+    then: (bars: readonly Bar[]) => readonly Bar[],
+  ): readonly Bar[] | undefined {
+    const lines = text.split('\n').map((line) => (line.includes('|') ? line : `| ${line} |`));
+    const read = lines.map((line) => readBars(line.trim().startsWith('|') ? line : `| ${line}`, 0));
+    const [fault] = read.flatMap((one) => one.faults);
+    const bars = read.flatMap((one) => one.bars.map(({ bar }) => bar));
+    if (fault || bars.length === 0) {
+      this.fault.set(fault?.message ?? 'Write a chord, or take the bar out with Delete.');
+      return undefined;
+    }
+    return then(writtenBars(bars, this.semitones(), this.allWritten()));
+  }
+
+  private textsOf(bars: readonly Bar[]): readonly string[] {
+    return movedBars(bars, this.semitones()).map(textOf);
+  }
+
+  private allWritten(): readonly Bar[] {
+    return this.lists().flatMap(({ written }) => written);
+  }
+}

@@ -1,0 +1,11 @@
+export { BarGrid } from './bars/bar-grid';
+export { MapEntryForm } from './bars/map-entry';
+export { SectionBars } from './bars/section-bars';
+export { SectionHead } from './bars/section-head';
+export { ChartEditor } from './chart/chart-editor';
+export { ClockPanel } from './clock/clock-panel';
+export { CapoQuestion } from './frame/capo-question';
+export { FrameForm } from './frame/frame-form';
+export { GripRow } from './grips/grip-row';
+export { PatternRow } from './patterns/pattern-row';
+export { SectionHand } from './patterns/section-hand';

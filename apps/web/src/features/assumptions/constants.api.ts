@@ -1,0 +1,12 @@
+import { inject, Injectable } from '@angular/core';
+import type { OwnConstants } from '@harvu/core/assumptions';
+import { Api } from '../../platform/api';
+
+/** Asks the server which constants the studio has set to values of its own. */
+@Injectable({ providedIn: 'root' })
+export class ConstantsApi {
+  private readonly api = inject(Api);
+
+  readonly find = () => this.api.call('constants');
+  readonly save = (constants: OwnConstants) => this.api.call('saveConstants', {}, constants);
+}

@@ -1,0 +1,2 @@
+export { WorkedOutPage } from './worked-out-page';
+export { ConstantsApi } from './constants.api';

@@ -1,0 +1,187 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { Problem } from '@harvu/contract';
+import {
+  ASSUMPTION_NAMES,
+  ASSUMPTIONS,
+  constantsWith,
+  type Assumption,
+  type AssumptionName,
+  type OwnConstants,
+} from '@harvu/core/assumptions';
+import { ConstantsApi } from './constants.api';
+import { toProblem } from '../../platform/problems';
+import { Session } from '../../platform/session';
+import { Note } from '../../ui/note';
+import { PageHead } from '../../ui/page-head';
+import { ProblemLine } from '../../ui/problem-line';
+
+interface Row extends Assumption {
+  readonly key: AssumptionName;
+  readonly now: number;
+  readonly isOwn: boolean;
+}
+
+interface Group {
+  readonly heading: string;
+  readonly says: string;
+  readonly isIn: (key: AssumptionName) => boolean;
+}
+
+const TEMPO: readonly AssumptionName[] = [
+  ...([
+    'startShare',
+    'startLeastShare',
+    'wholeStartShare',
+    'rungRatio',
+    'failsToStepDown',
+  ] as const),
+  ...(['strokesPerSecond', 'defaultBpm', 'drillStrumSeconds', 'paceShrink'] as const),
+];
+const isHand = (key: AssumptionName): boolean => /^(reach|string|scale|longBarre)/.test(key);
+const isChange = (key: AssumptionName): boolean => /^change.*Seconds$/.test(key);
+const isTempo = (key: AssumptionName): boolean => TEMPO.includes(key);
+
+const GROUPS: readonly Group[] = [
+  {
+    heading: 'The hand on the neck',
+    says: 'Frets lie where equal temperament puts them; a grip is flagged when fingers have to reach further than is comfortable.',
+    isIn: isHand,
+  },
+  {
+    heading: 'How long a change takes',
+    says: 'The sum of these, times the student’s pace, until the change has been measured.',
+    isIn: isChange,
+  },
+  {
+    heading: 'Tempos and rungs',
+    says: 'The limit of a part is the least, over its changes, of 60 × window ÷ seconds, and of what the hand can stroke.',
+    isIn: isTempo,
+  },
+  {
+    heading: 'Minutes',
+    says: 'From one tempo to another: τ·ln((A − from) ÷ (A − to)); and at least the time that playing the passes takes.',
+    isIn: (key) => !isHand(key) && !isChange(key) && !isTempo(key),
+  },
+];
+
+/** Every constant Harvu takes as given, with its reason; the owner may change those that are the studio's to choose. */
+@Component({
+  selector: 'harvu-worked-out-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Note, PageHead, ProblemLine],
+  host: { class: 'flex flex-1 flex-col' },
+  template: `
+    <harvu-page-head title="How this is worked out">
+      <span figures class="text-ink-soft"
+        >every figure Harvu takes as given, and why; all else follows from your songs and
+        tries</span
+      >
+    </harvu-page-head>
+    <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_330px]">
+      <div class="min-w-0 px-4 py-3 sm:px-6">
+        <harvu-problem [problem]="problem()" />
+        @for (group of groups(); track group.heading) {
+          <section class="mb-5">
+            <h2 class="text-base">{{ group.heading }}</h2>
+            <p class="mb-1 max-w-[80ch] text-sm text-ink-soft">{{ group.says }}</p>
+            <ul class="border-t border-line">
+              @for (row of group.rows; track row.key) {
+                <li
+                  class="grid items-center gap-x-4 border-b border-line-soft py-1.5 sm:grid-cols-[190px_minmax(0,1fr)_230px]"
+                >
+                  <b>{{ row.name }}</b>
+                  <span class="text-sm">{{ row.why }}</span>
+                  <span class="flex items-center gap-2">
+                    @if (isOwner && row.changeable; as bounds) {
+                      <input
+                        #value
+                        class="field w-24"
+                        type="number"
+                        step="any"
+                        [min]="bounds.least"
+                        [max]="bounds.most"
+                        [value]="row.now"
+                        [attr.aria-label]="row.name + ', ' + row.unit"
+                        (change)="set(row, value.value)"
+                      />
+                    } @else {
+                      <b class="w-24 pl-2.5 font-mono">{{ row.now }}</b>
+                    }
+                    <span class="min-w-0 text-xs text-ink-soft"
+                      >{{ row.unit }}
+                      @if (row.isOwn) {
+                        <button type="button" class="link block" (click)="set(row, '')">
+                          the studio’s; back to {{ row.value }}
+                        </button>
+                      }
+                    </span>
+                  </span>
+                </li>
+              }
+            </ul>
+          </section>
+        }
+      </div>
+      <aside
+        class="ruled grid content-start gap-2.5 border-line px-4 py-4 lg:border-l"
+        aria-label="Margin"
+      >
+        <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
+        @if (isOwner) {
+          <harvu-note tone="slate" heading="Yours to change:"
+            >what has a field. New values hold for plans made from now on; a plan that runs keeps
+            its own, so that no ladder moves under a student’s feet.</harvu-note
+          >
+        }
+        <harvu-note tone="slate" heading="Measured beats assumed."
+          >Where a student’s change, stretch or strokes have been measured, the figure here is not
+          used for them.</harvu-note
+        >
+      </aside>
+    </div>
+  `,
+})
+export class WorkedOutPage {
+  private readonly api = inject(ConstantsApi);
+  protected readonly isOwner = inject(Session).person()?.role === 'owner';
+  private readonly own = signal<OwnConstants>({});
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly told = signal('');
+  private readonly rows = computed((): readonly Row[] => {
+    const own = this.own();
+    const constants = constantsWith(own);
+    return ASSUMPTION_NAMES.map((key) => {
+      const row: Assumption = ASSUMPTIONS[key];
+      return { ...row, key, now: constants[key], isOwn: own[key] !== undefined };
+    });
+  });
+  protected readonly groups = computed(() =>
+    GROUPS.map(({ heading, says, isIn }) => ({
+      ...{ heading, says },
+      rows: this.rows().filter((row) => isIn(row.key)),
+    })),
+  );
+
+  constructor() {
+    this.api.find().subscribe({
+      next: (own) => this.own.set(own),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  /** An empty field, or the assumed value, is no value of the studio's own. */
+  protected set({ key, name, value }: Row, typed: string): void {
+    const { [key]: _old, ...others } = this.own();
+    const isAssumed = typed.trim() === '' || Number(typed) === value;
+    const own = isAssumed ? others : { ...others, [key]: Number(typed) };
+    this.problem.set(null);
+    this.told.set('');
+    this.api.save(own).subscribe({
+      next: (kept) => {
+        this.own.set(kept);
+        this.told.set(`${name}: kept.`);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -1,1 +1,0 @@
-export { WorkedOutPage } from './worked-out-page';

@@ -1,0 +1,111 @@
+import { inject, Injectable } from '@angular/core';
+import type { NewEvent, Overview, Plan, Problem } from '@harvu/contract';
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { Session } from '../platform/session';
+
+/** An event that waits to be sent, or was refused. */
+export interface WaitingEvent {
+  readonly id: string;
+  readonly planId: string;
+  readonly event: NewEvent;
+  /** Why the server would not take it; it is kept all the same. */
+  readonly refused?: Problem;
+}
+
+interface OnDevice extends DBSchema {
+  plans: { key: string; value: Plan };
+  events: { key: string; value: WaitingEvent };
+  overviews: { key: string; value: Overview };
+}
+
+type Room = 'plans' | 'events' | 'overviews';
+
+const VERSION = 1;
+const MINE = 'mine';
+
+function open(personId: string): Promise<IDBPDatabase<OnDevice>> {
+  return openDB<OnDevice>(nameFor(personId), VERSION, {
+    upgrade(base) {
+      base.createObjectStore('plans', { keyPath: 'id' });
+      base.createObjectStore('events', { keyPath: 'id' });
+      base.createObjectStore('overviews');
+    },
+  });
+}
+
+/** Every person's things are kept apart: a tablet is often shared. */
+export function nameFor(personId: string): string {
+  return `harvu ${personId}`;
+}
+
+/**
+ * What is kept on this device for whoever is signed in: plans, what happened and waits to be sent, and the
+ * last overview. A browser that keeps nothing is like one that has nothing.
+ */
+@Injectable({ providedIn: 'root' })
+export class Device {
+  private readonly session = inject(Session);
+  private opened: { readonly of: string; readonly base: Promise<IDBPDatabase<OnDevice>> } | null =
+    null;
+
+  findPlan(id: string): Promise<Plan | undefined> {
+    return this.reading((base) => base.get('plans', id), undefined);
+  }
+
+  keepPlan(plan: Plan): Promise<unknown> {
+    return this.writing((base) => base.put('plans', plan));
+  }
+
+  forget(room: Room, key: string): Promise<unknown> {
+    return this.writing((base) => base.delete(room, key));
+  }
+
+  events(): Promise<readonly WaitingEvent[]> {
+    return this.reading<readonly WaitingEvent[]>((base) => base.getAll('events'), []);
+  }
+
+  /** Keeps an event; unlike all else, it says so where it cannot. */
+  async keepEvent(event: WaitingEvent): Promise<void> {
+    const base = await this.base();
+    await base?.put('events', event);
+  }
+
+  overview(): Promise<Overview | undefined> {
+    return this.reading((base) => base.get('overviews', MINE), undefined);
+  }
+
+  keepOverview(overview: Overview): Promise<unknown> {
+    return this.writing((base) => base.put('overviews', overview, MINE));
+  }
+
+  /** Takes everything of somebody off this device. */
+  static remove(personId: string): Promise<void> {
+    return deleteDB(nameFor(personId));
+  }
+
+  private base(): Promise<IDBPDatabase<OnDevice>> | undefined {
+    const id = this.session.person()?.id;
+    if (id === undefined) return undefined;
+    if (this.opened?.of !== id) {
+      void this.opened?.base.then((base) => base.close());
+      this.opened = { of: id, base: open(id) };
+    }
+    return this.opened.base;
+  }
+
+  private async reading<T>(
+    read: (base: IDBPDatabase<OnDevice>) => Promise<T>,
+    nothing: T,
+  ): Promise<T> {
+    try {
+      const base = await this.base();
+      return base ? await read(base) : nothing;
+    } catch {
+      return nothing;
+    }
+  }
+
+  private writing(write: (base: IDBPDatabase<OnDevice>) => Promise<unknown>): Promise<unknown> {
+    return this.reading(write, undefined);
+  }
+}

@@ -1,0 +1,81 @@
+import { DOCUMENT, inject, Injectable } from '@angular/core';
+import { Session } from '../platform/session';
+
+/** A song's text as somebody wrote it, which the server does not have yet. */
+export interface Draft {
+  readonly text: string;
+  /** The text it was written upon, and its revision. */
+  readonly baseText: string;
+  readonly baseRevision: number;
+  readonly keptAt: string;
+}
+
+function isDraft(value: unknown): value is Draft {
+  const { text, baseText, baseRevision, keptAt } = (value ?? {}) as Partial<Draft>;
+  return (
+    typeof text === 'string' &&
+    typeof baseText === 'string' &&
+    typeof baseRevision === 'number' &&
+    typeof keptAt === 'string'
+  );
+}
+
+/**
+ * Keeps what is written and not saved yet on this device. It is kept in one go, so that it stands even
+ * where the page is closed at this moment; a browser that keeps nothing is like one that has nothing.
+ */
+@Injectable({ providedIn: 'root' })
+export class Drafts {
+  private readonly session = inject(Session);
+  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+
+  /** Gives what was written and never saved; null where there is none. */
+  find(songId: string): Draft | null {
+    return this.read(this.keyFor(songId)) ?? this.read(this.asideKeyFor(songId));
+  }
+
+  keep(songId: string, draft: Draft): void {
+    this.write(this.keyFor(songId), draft);
+  }
+
+  /** What is being written now is saved. */
+  drop(songId: string): void {
+    this.storage?.removeItem(this.keyFor(songId));
+  }
+
+  /** Keeps what was found apart, so that what is written next does not take its place. */
+  setAside(songId: string, draft: Draft): void {
+    this.write(this.asideKeyFor(songId), draft);
+    this.drop(songId);
+  }
+
+  dropAside(songId: string): void {
+    this.storage?.removeItem(this.asideKeyFor(songId));
+  }
+
+  private read(key: string): Draft | null {
+    try {
+      const kept: unknown = JSON.parse(this.storage?.getItem(key) ?? 'null');
+      return isDraft(kept) ? kept : null;
+    } catch {
+      return null;
+    }
+  }
+
+  private write(key: string, draft: Draft): void {
+    try {
+      this.storage?.setItem(key, JSON.stringify(draft));
+    } catch {
+      // A full or closed storage keeps nothing; saving to the server goes on.
+    }
+  }
+
+  private asideKeyFor(songId: string): string {
+    return `${this.keyFor(songId)}-aside`;
+  }
+
+  /** Every person's drafts are their own. */
+  private keyFor(songId: string): string {
+    return `harvu-draft-${this.session.person()?.id ?? 'nobody'}-${songId}`;
+  }
+}

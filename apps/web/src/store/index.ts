@@ -1,0 +1,7 @@
+export { Device } from './device';
+export type { WaitingEvent } from './device';
+export { Drafts } from './drafts';
+export type { Draft } from './drafts';
+export { EventQueue } from './event-queue';
+export { PlansApi } from './plans.api';
+export { PlanStore } from './plan-store';

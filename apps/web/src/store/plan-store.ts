@@ -1,0 +1,145 @@
+import { inject, Injectable } from '@angular/core';
+import type {
+  NewEvent,
+  Overview,
+  Plan,
+  PlanNews,
+  SongAtAGlance,
+  StoredEvent,
+} from '@harvu/contract';
+import {
+  catchError,
+  concat,
+  defaultIfEmpty,
+  defer,
+  EMPTY,
+  forkJoin,
+  from,
+  map,
+  of,
+  switchMap,
+  tap,
+  throwError,
+  type Observable,
+} from 'rxjs';
+import { toProblem } from '../platform/problems';
+import { Session } from '../platform/session';
+import { Analysis } from '../worked-out';
+import { Device } from './device';
+import { EventQueue } from './event-queue';
+import { PlansApi } from './plans.api';
+
+/** What is not sent yet reads as the server will tell it. */
+function toStored(event: NewEvent, isTeaching: boolean): StoredEvent {
+  const told = { ...event, source: isTeaching ? 'teacher' : 'self' };
+  return { ...told, receivedAt: event.at } as StoredEvent;
+}
+
+function isSame(plan: Plan, news: PlanNews): boolean {
+  return plan.version === news.version && plan.revision === news.revision;
+}
+
+function withNews(plan: Plan, { events, lastEvent }: PlanNews): Plan {
+  return events.length === 0 ? plan : { ...plan, events: [...plan.events, ...events], lastEvent };
+}
+
+/**
+ * Plans and overviews as they are known here: what this device has at once, then what the server says.
+ * Without a connection the first is all there is; what happened and was not sent yet is in both.
+ */
+@Injectable({ providedIn: 'root' })
+export class PlanStore {
+  private readonly device = inject(Device);
+  private readonly queue = inject(EventQueue);
+  private readonly api = inject(PlansApi);
+  private readonly session = inject(Session);
+  private readonly analysis = inject(Analysis);
+
+  /** Gives a plan once or twice: as it is known here, and where that was not all, as it is now. */
+  open(id: string): Observable<Plan> {
+    return defer(() => this.device.findPlan(id)).pipe(
+      switchMap((known) => (known ? this.openKnown(known) : this.load(id))),
+      switchMap((plan) => this.withUnsent(plan)),
+    );
+  }
+
+  /** Every song in work, as it was last seen here and as it is now. */
+  overview(): Observable<Overview> {
+    const now = this.api
+      .overview()
+      .pipe(tap((overview) => void this.device.keepOverview(overview)));
+    return defer(() => this.device.overview()).pipe(
+      switchMap((known) => (known ? concat(of(known), this.unlessOffline(now)) : now)),
+      switchMap((overview) => this.withUnsentSongs(overview)),
+    );
+  }
+
+  /** Puts a plan that came with another answer where it is looked for. */
+  keep(plan: Plan): void {
+    void this.device.keepPlan(plan);
+  }
+
+  private load(id: string): Observable<Plan> {
+    return this.api.find(id).pipe(tap((plan) => this.keep(plan)));
+  }
+
+  private openKnown(known: Plan): Observable<Plan> {
+    const now = this.api.after(known.id, known.lastEvent).pipe(
+      switchMap((news) => {
+        if (!isSame(known, news)) return this.load(known.id);
+        if (news.events.length === 0) return EMPTY;
+        const plan = withNews(known, news);
+        this.keep(plan);
+        return of(plan);
+      }),
+    );
+    return concat(of(known), this.unlessOffline(now, known.id));
+  }
+
+  /** Without a connection what is here has to do; what one may no longer see goes from the device. */
+  private unlessOffline<T>(asked: Observable<T>, planId?: string): Observable<T> {
+    return asked.pipe(
+      catchError((error: unknown) => {
+        const { status } = toProblem(error);
+        if (status === 0 || status >= 500) return EMPTY;
+        if (planId !== undefined) void this.device.forget('plans', planId);
+        return throwError(() => error);
+      }),
+    );
+  }
+
+  private withUnsent(plan: Plan): Observable<Plan> {
+    return from(this.queue.unsentOf(plan.id)).pipe(
+      map((unsent) => {
+        const known = new Set(plan.events.map((one) => one.id));
+        const isTeaching = this.session.isTeaching();
+        const own = unsent.filter((one) => !known.has(one.id));
+        if (own.length === 0) return plan;
+        return {
+          ...plan,
+          events: [...plan.events, ...own.map((one) => toStored(one, isTeaching))],
+        };
+      }),
+    );
+  }
+
+  /** Songs with something unsent are worked out here, so that what was just played is seen. */
+  private withUnsentSongs(overview: Overview): Observable<Overview> {
+    const waiting = new Set(this.queue.unsent().map((one) => one.planId));
+    if (!overview.songs.some(({ id }) => waiting.has(id))) return of(overview);
+    return forkJoin(
+      overview.songs.map((song) => (waiting.has(song.id) ? this.workOut(song) : of(song))),
+    ).pipe(map((songs) => ({ ...overview, songs })));
+  }
+
+  private workOut(song: SongAtAGlance): Observable<SongAtAGlance> {
+    return from(this.device.findPlan(song.id)).pipe(
+      switchMap((plan) => (plan ? this.withUnsent(plan) : EMPTY)),
+      switchMap((plan) => this.analysis.overview(plan)),
+      map((overview) => ({ ...song, overview })),
+      catchError(() => EMPTY),
+      // A plan that is not on the device is shown as it was last known.
+      defaultIfEmpty(song),
+    );
+  }
+}

@@ -1,0 +1,75 @@
+import { inject, Injectable, InjectionToken } from '@angular/core';
+import type { Plan } from '@harvu/contract';
+import type { ReadChart } from '@harvu/core/chart';
+import type { Finding } from '@harvu/core/checks';
+import type { FoundGrip } from '@harvu/core/fretboard';
+import type { EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
+import type { PlanEvent, PlanOverview } from '@harvu/core/progress';
+import type { SongDocument } from '@harvu/core/song';
+import { defer, type Observable } from 'rxjs';
+import { CONVENTIONS } from '../ui/conventions';
+import { Answering, type CreateWorker } from './answering';
+import type { PlannedSong, SmallerWish, SongApart, SongProgress } from './answers';
+import type { GripWishes } from './grip-search';
+import type { PlanRequest } from './plan-request';
+
+export const ANSWERS_WORKER = new InjectionToken<CreateWorker>('answers-worker', {
+  factory: () => () => new Worker(new URL('./answers.worker', import.meta.url), { type: 'module' }),
+});
+
+/** Has songs worked out in a worker, so that the page never waits; each answer is what answers.ts says. */
+@Injectable({ providedIn: 'root' })
+export class Analysis {
+  private readonly conventions = inject(CONVENTIONS);
+  private readonly answering = new Answering(inject(ANSWERS_WORKER));
+
+  read(text: string, before: SongDocument): Observable<ReadChart> {
+    return defer(() => this.answering.ask((worker) => worker.read(text, before)));
+  }
+
+  takeApart(song: SongDocument): Observable<SongApart> {
+    return defer(() => this.answering.ask((worker) => worker.takeApart(song, this.conventions())));
+  }
+
+  plan(request: PlanRequest, events: readonly PlanEvent[]): Observable<PlannedSong> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.plan(request, events, this.conventions())),
+    );
+  }
+
+  raises(request: PlanRequest, stepId: string): Observable<readonly Raise[]> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.raises(request, stepId, this.conventions())),
+    );
+  }
+
+  easier(request: PlanRequest): Observable<readonly EasierGrip[]> {
+    return defer(() => this.answering.ask((worker) => worker.easier(request, this.conventions())));
+  }
+
+  smaller(request: PlanRequest, wish: SmallerWish): Observable<readonly SmallerPlan[]> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.smaller(request, wish, this.conventions())),
+    );
+  }
+
+  progress(plan: Plan): Observable<SongProgress> {
+    return defer(() => this.answering.ask((worker) => worker.progress(plan, this.conventions())));
+  }
+
+  overview(plan: Plan): Observable<PlanOverview> {
+    return defer(() => this.answering.ask((worker) => worker.overview(plan, this.conventions())));
+  }
+
+  findings(song: SongDocument): Observable<readonly Finding[]> {
+    return defer(() => this.answering.ask((worker) => worker.findings(song, this.conventions())));
+  }
+
+  findGrips(
+    song: SongDocument,
+    name: string,
+    wishes: GripWishes,
+  ): Observable<readonly FoundGrip[]> {
+    return defer(() => this.answering.ask((worker) => worker.findGrips(song, name, wishes)));
+  }
+}

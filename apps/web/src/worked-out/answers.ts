@@ -1,0 +1,172 @@
+import type { Plan } from '@harvu/contract';
+import { constantsWith } from '@harvu/core/assumptions';
+import { readChart } from '@harvu/core/chart';
+import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
+import type { Conventions } from '@harvu/core/fretboard';
+import {
+  easierGrip,
+  makePlan,
+  milestonesOf,
+  raisesOf,
+  smallerPlans,
+  timeOf,
+  type EasierGrip,
+  type Milestones,
+  type PlanOptions,
+  type PlanTime,
+  type Practice,
+  type Raise,
+  type SmallerPlan,
+  type StepPlan,
+} from '@harvu/core/plan';
+import {
+  filledBlocks,
+  overviewOf,
+  readinessOf,
+  stepProgress,
+  summaryOf,
+  tempoLines,
+  triesIn,
+  type FilledBlock,
+  type PlanEvent,
+  type PlanOverview,
+  type ReadinessSummary,
+  type StepProgress,
+  type TempoLine,
+} from '@harvu/core/progress';
+import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
+import type { SongDocument } from '@harvu/core/song';
+import {
+  tightestChanges,
+  workpieceOf,
+  type WindowedChange,
+  type Workpiece,
+} from '@harvu/core/steps';
+import type { Day } from '@harvu/core/units';
+import { findGripsFor } from './grip-search';
+import { requestOf, type PlanRequest } from './plan-request';
+
+/** A song taken apart for the bench. */
+export interface SongApart {
+  readonly work: Workpiece;
+  /** Every change with the least time there is for it, slowest first. */
+  readonly tightest: readonly WindowedChange[];
+  readonly toLearn: ToLearn;
+}
+
+/** The steps of a song as somebody is taught it, with what is worth a second look about them. */
+export interface PlannedSong extends StepPlan {
+  readonly findings: readonly Finding[];
+  readonly milestones: Milestones;
+  /** The song's sections in playing order. */
+  readonly blocks: readonly PlainBlock[];
+  /** Steps the student has done already, by id. */
+  readonly done: readonly string[];
+}
+
+/** The steps of a song with how far a student is. */
+export interface SongProgress extends StepPlan {
+  readonly readiness: ReadinessSummary;
+  readonly blocks: readonly FilledBlock[];
+  readonly progress: readonly StepProgress[];
+  readonly lines: readonly TempoLine[];
+  /** The time of the steps that are still to do. */
+  readonly left: PlanTime;
+}
+
+/** One section of a song's ribbon. */
+export type PlainBlock = Pick<FilledBlock, 'letter' | 'name' | 'bars'>;
+
+/** A practice week with the day a song is wanted for. */
+export type SmallerWish = Practice & { readonly wantedOn: Day };
+
+function optionsOf(
+  { teaching, student, constants }: PlanRequest,
+  { names }: Conventions,
+): PlanOptions {
+  return { teaching, student, names, constants: constantsWith(constants) };
+}
+
+function plainBlocks({ timeline }: Workpiece): readonly PlainBlock[] {
+  return timeline.occurrences.map(({ part, name, bars }) => ({
+    letter: part.letter,
+    name,
+    bars: bars.length,
+  }));
+}
+
+/** What pages ask about songs: pure, so that a worker answers here and a test asks without one. */
+export const answers = {
+  /** Reads a chart as it is typed; ids stay as they were in the song before. */
+  read: readChart,
+
+  /** Takes a song apart without making its steps. */
+  takeApart(song: SongDocument, conventions: Conventions): SongApart {
+    const work = workpieceOf(song, conventions);
+    return { work, tightest: tightestChanges(work), toLearn: barsToLearn(work.timeline) };
+  },
+
+  findings: findingsOf,
+
+  findGrips: findGripsFor,
+
+  /** Makes the steps of a song for somebody, who may have done some of them. */
+  plan(request: PlanRequest, events: readonly PlanEvent[], conventions: Conventions): PlannedSong {
+    const plan = makePlan(request.song, optionsOf(request, conventions));
+    const done = stepProgress(plan.steps, triesIn(events)).filter((one) => one.state === 'done');
+    return {
+      ...plan,
+      findings: stepFindings(plan),
+      milestones: milestonesOf(plan.steps, plan.goal),
+      blocks: plainBlocks(plan.work),
+      done: done.map((one) => one.step.id),
+    };
+  },
+
+  /** What would let one step start faster. */
+  raises(request: PlanRequest, stepId: string, conventions: Conventions): readonly Raise[] {
+    const { steps, work } = makePlan(request.song, optionsOf(request, conventions));
+    return raisesOf(
+      steps.find((step) => step.id === stepId),
+      work,
+    );
+  },
+
+  /** Grips of the same names that are easier for this hand, those with a barre first. */
+  easier(request: PlanRequest, conventions: Conventions): readonly EasierGrip[] {
+    const { work } = makePlan(request.song, optionsOf(request, conventions));
+    return work.grips.flatMap(({ name }) => easierGrip(work, name) ?? []);
+  },
+
+  /** Smaller ways to learn a song, up to the first that is in time. */
+  smaller(
+    request: PlanRequest,
+    wish: SmallerWish,
+    conventions: Conventions,
+  ): readonly SmallerPlan[] {
+    return smallerPlans(request.song, optionsOf(request, conventions), wish);
+  },
+
+  /** How far a student is with a plan. */
+  progress(plan: Plan, conventions: Conventions): SongProgress {
+    const made = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
+    const { work, steps, goal } = made;
+    const tries = triesIn(plan.events);
+    const readiness = readinessOf(work, { steps, tries, goal });
+    const progress = stepProgress(steps, tries);
+    const open = progress.filter((one) => one.state !== 'done').map((one) => one.step);
+    return {
+      ...made,
+      ...{ readiness: summaryOf(readiness), blocks: filledBlocks(work.timeline, readiness) },
+      ...{ progress, lines: tempoLines(steps, tries, goal), left: timeOf(open, work.constants) },
+    };
+  },
+
+  /** A plan at a glance, as the server gives it; for what has not been sent yet. */
+  overview(plan: Plan, conventions: Conventions): PlanOverview {
+    const made = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
+    return overviewOf(made, triesIn(plan.events));
+  },
+};
+
+export type Answers = typeof answers;

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { answers } from './answers';
+
+expose(answers);

@@ -1,0 +1,5 @@
+export { Analysis, ANSWERS_WORKER } from './analysis';
+export type { PlannedSong, SmallerWish, SongApart, SongProgress } from './answers';
+export type { GripWishes } from './grip-search';
+export { requestOf } from './plan-request';
+export type { PlanRequest } from './plan-request';
