@@ -1,12 +1,15 @@
 import { provideHttpClient, withInterceptors } from '@angular/common/http';
 import {
+  ErrorHandler,
   inject,
+  provideBrowserGlobalErrorListeners,
   provideAppInitializer,
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { ROUTES } from './app.routes';
+import { Faults } from './platform/faults';
 import { problemInterceptor } from './platform/problems';
 import { Session } from './platform/session';
 import { CONVENTIONS } from './ui/conventions';
@@ -15,6 +18,8 @@ import { Theme } from './platform/theme';
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideBrowserGlobalErrorListeners(),
+    { provide: ErrorHandler, useExisting: Faults },
     provideHttpClient(withInterceptors([problemInterceptor])),
     provideRouter(
       ROUTES,

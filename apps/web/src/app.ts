@@ -12,6 +12,7 @@ import {
   lucideSun,
 } from '@ng-icons/lucide';
 import { filter, map } from 'rxjs';
+import { Faults } from './platform/faults';
 import { Session } from './platform/session';
 import { isTyping } from './platform/view-keys';
 import { Theme } from './platform/theme';
@@ -121,12 +122,26 @@ const LEARNING: readonly Place[] = [
         </header>
       }
     }
+    @if (faults.isOne()) {
+      <div
+        role="alert"
+        class="flex flex-wrap items-center gap-3 border-b border-line bg-sheet px-4 py-2 sm:px-6"
+      >
+        <span
+          ><b>Something on this page went wrong.</b> What you wrote or played is kept. Go on; if
+          something does not answer, load the page anew.</span
+        >
+        <button type="button" class="button" (click)="faults.goOn()">Go on</button>
+        <a class="link" [href]="here()">Load the page anew</a>
+      </div>
+    }
     <main class="flex min-w-0 flex-1 flex-col"><router-outlet /></main>
   `,
 })
 export class App {
   protected readonly session = inject(Session);
   protected readonly theme = inject(Theme);
+  protected readonly faults = inject(Faults);
   private readonly router = inject(Router);
   private readonly dialog = inject(Dialog);
   private readonly url = toSignal(
@@ -137,6 +152,7 @@ export class App {
     { initialValue: '' },
   );
 
+  protected readonly here = computed(() => this.url());
   protected readonly isPractising = computed(() => this.url().includes('/practice/'));
   protected readonly themeLabel = computed(() =>
     this.theme.name() === 'light' ? 'Use the dark theme' : 'Use the light theme',

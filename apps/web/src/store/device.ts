@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { NewEvent, Overview, Plan, Problem } from '@harvu/contract';
-import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { Session } from '../platform/session';
 
 /** An event that waits to be sent, or was refused. */
@@ -23,13 +23,19 @@ type Room = 'plans' | 'events' | 'overviews';
 const VERSION = 1;
 const MINE = 'mine';
 
-function open(personId: string): Promise<IDBPDatabase<OnDevice>> {
+/** `closed` is told where somebody else changes the base, or the browser closes it. */
+function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevice>> {
   return openDB<OnDevice>(nameFor(personId), VERSION, {
     upgrade(base) {
       base.createObjectStore('plans', { keyPath: 'id' });
       base.createObjectStore('events', { keyPath: 'id' });
       base.createObjectStore('overviews');
     },
+    blocking(_current, _blocked, { target }) {
+      (target as IDBDatabase).close();
+      closed();
+    },
+    terminated: closed,
   });
 }
 
@@ -78,17 +84,12 @@ export class Device {
     return this.writing((base) => base.put('overviews', overview, MINE));
   }
 
-  /** Takes everything of somebody off this device. */
-  static remove(personId: string): Promise<void> {
-    return deleteDB(nameFor(personId));
-  }
-
   private base(): Promise<IDBPDatabase<OnDevice>> | undefined {
     const id = this.session.person()?.id;
     if (id === undefined) return undefined;
     if (this.opened?.of !== id) {
       void this.opened?.base.then((base) => base.close());
-      this.opened = { of: id, base: open(id) };
+      this.opened = { of: id, base: open(id, () => (this.opened = null)) };
     }
     return this.opened.base;
   }

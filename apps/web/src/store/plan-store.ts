@@ -10,6 +10,7 @@ import type {
 import {
   catchError,
   concat,
+  concatMap,
   defaultIfEmpty,
   defer,
   EMPTY,
@@ -59,7 +60,7 @@ export class PlanStore {
   open(id: string): Observable<Plan> {
     return defer(() => this.device.findPlan(id)).pipe(
       switchMap((known) => (known ? this.openKnown(known) : this.load(id))),
-      switchMap((plan) => this.withUnsent(plan)),
+      concatMap((plan) => this.withUnsent(plan)),
     );
   }
 
@@ -70,7 +71,7 @@ export class PlanStore {
       .pipe(tap((overview) => void this.device.keepOverview(overview)));
     return defer(() => this.device.overview()).pipe(
       switchMap((known) => (known ? concat(of(known), this.unlessOffline(now)) : now)),
-      switchMap((overview) => this.withUnsentSongs(overview)),
+      concatMap((overview) => this.withUnsentSongs(overview)),
     );
   }
 

@@ -8,6 +8,8 @@ import {
 } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import { deleteDB } from 'idb';
+import { nameFor } from '../store/device';
 import { problemInterceptor } from '../platform/problems';
 
 /** Sets a test up as the application is: zoneless, with a router, its requests in the test's hand. */
@@ -24,6 +26,11 @@ export function setUpPage(
     ],
   });
   return TestBed.inject(HttpTestingController);
+}
+
+/** Takes everything that somebody has on this device off it. */
+export function emptyDevice(personId: string): Promise<void> {
+  return deleteDB(nameFor(personId));
 }
 
 /** Shows a part with its inputs; what a person reads and presses is asked of it. */

@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import type { SaveSong, Song } from '@harvu/contract';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart, writeChart } from '@harvu/core/chart';
-import { BehaviorSubject, NEVER } from 'rxjs';
+import { BehaviorSubject, NEVER, throwError } from 'rxjs';
 import { Analysis } from '../../worked-out';
 import { answeredAtOnce } from '../../testing/answers';
 import { setUpPage } from '../../testing/page';
@@ -67,6 +67,60 @@ describe('the bench', () => {
     expect(state.saveState()).toBe('saved');
     type('[A]\n| D |\n', 1000);
     expect((saves()[0]?.request.body as SaveSong).baseRevision).toBe(5);
+  });
+
+  it('saves every two seconds while somebody goes on typing', () => {
+    const words = '[A]\n| G | D | Em | C | G | D | Em | C | Am | F | C | G | Am | F |';
+    let kept = '';
+    let sent = 0;
+    for (let length = 1; length <= words.length; length += 1) {
+      type(words.slice(0, length), 200);
+      const [save] = saves();
+      if (!save) continue;
+      sent += 1;
+      kept = writeChart((save.request.body as SaveSong).document);
+      save.flush({ revision: 4 + sent, savedAt: '' });
+    }
+    // Thirteen seconds of typing with no pause: what is not saved is of the last two.
+    expect(sent).toBeGreaterThanOrEqual(5);
+    expect(kept).toMatch(/Am \| F \| C \| G \|\n\| Am/);
+  });
+
+  it('keeps on the device what a page that goes has no time to send, and offers it', () => {
+    type('[A]\n| G | D |\n', 300);
+    window.dispatchEvent(new Event('pagehide'));
+    expect(saves().length).toBe(1);
+    id$.next('s1');
+    TestBed.tick();
+    http.match('/api/songs/s1').at(-1)?.flush(SONG);
+    TestBed.tick();
+    expect([state.text(), state.draft()?.text]).toEqual(['', '[A]\n| G | D |\n']);
+    state.takeDraft();
+    expect([state.text(), state.draft()]).toEqual(['[A]\n| G | D |\n', null]);
+  });
+
+  it('brings what was never saved together with what the song became since', () => {
+    const draft = { text: '[A]\n| Em |\n\n[B]\n| D |\n', baseText: '[A]\n| G |\n\n[B]\n| D |\n' };
+    const key = 'harvu-draft-nobody-s3';
+    localStorage.setItem(key, JSON.stringify({ ...draft, baseRevision: 1, keptAt: '' }));
+    id$.next('s3');
+    TestBed.tick();
+    const document = readChart('[A]\n| G |\n\n[B]\n| D | C |\n').song;
+    http.expectOne('/api/songs/s3').flush({ ...SONG, id: 's3', document });
+    TestBed.tick();
+    state.takeDraft();
+    expect(state.text()).toBe('[A]\n| Em |\n\n[B]\n| D | C |\n');
+    expect(localStorage.getItem(`${key}-aside`)).toBeNull();
+  });
+
+  it('goes on when the worker failed once', () => {
+    const read = spyOn(ANALYSIS, 'read').and.returnValue(throwError(() => new Error('gone')));
+    type('[A]\n| G |\n', 300);
+    expect([state.isUnanswered(), state.document().sections.length]).toEqual([true, 0]);
+    read.and.callThrough();
+    type('[A]\n| G | D |\n', 300);
+    TestBed.tick();
+    expect([state.isUnanswered(), state.document().sections.length]).toEqual([false, 1]);
   });
 
   it('takes a burst of typing back as one, and brings it again', () => {
@@ -243,6 +297,19 @@ describe('the bench', () => {
     expect([state.text(), state.canUndo(), state.revision()]).toEqual(['[B]\n| D |\n', false, 9]);
     jasmine.clock().tick(3000);
     expect([state.saveState(), saves()]).toEqual(['saved', []]);
+  });
+
+  it('saves on top of what somebody else saved meanwhile, when one leaves', () => {
+    type('[A]\n| G |\n', 300);
+    id$.next('s2');
+    const problem = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: '' };
+    saves()[0]?.flush(problem, { status: 409, statusText: '' });
+    const theirs = { ...SONG, revision: 8, document: readChart('[B]\n| D |\n').song };
+    http.match('/api/songs/s1')[0]?.flush(theirs);
+    const body = saves()[0]?.request.body as SaveSong;
+    // Both wrote at the same place: what stands here is saved, theirs is kept as their revision.
+    expect([body.baseRevision, writeChart(body.document)]).toEqual([8, '[A]\n| G |\n']);
+    http.match('/api/songs/s2');
   });
 
   it('saves what is not saved yet when one leaves', () => {

@@ -44,7 +44,7 @@ export class BenchState {
   private readonly found = signal<Opened<Song>>(LOADING);
   private readonly desk = signal<Desk | null>(null);
   private readonly unsaved = signal<Draft | null>(null);
-  private readonly unanswered = signal(false);
+  private readonly unanswered = signal<ReadonlySet<string>>(new Set());
 
   private readonly history = computed(() => this.desk()?.history);
   private readonly sync = computed(() => this.desk()?.sync);
@@ -57,7 +57,7 @@ export class BenchState {
   /** What was written here once and never came to be saved. */
   readonly draft = this.unsaved.asReadonly();
   /** The song could not be worked out; what is written is safe. */
-  readonly isUnanswered = this.unanswered.asReadonly();
+  readonly isUnanswered = computed(() => this.unanswered().size > 0);
   /** The revision that was saved or brought in last. */
   readonly revision = computed(() => this.song()?.revision ?? 0);
   readonly text = computed(() => this.history()?.text() ?? '');
@@ -73,13 +73,13 @@ export class BenchState {
   );
   /** The song taken apart in the worker, a moment behind the typing. */
   readonly worked = toSignal(
-    this.settled.pipe(switchMap((song) => this.answered(this.analysis.takeApart(song)))),
+    this.settled.pipe(switchMap((song) => this.answered('apart', this.analysis.takeApart(song)))),
   );
 
   constructor() {
     this.settled
       .pipe(
-        switchMap((song) => this.answered(this.analysis.findings(song))),
+        switchMap((song) => this.answered('findings', this.analysis.findings(song))),
         takeUntilDestroyed(),
       )
       .subscribe((findings) => this.findings.notice(findings));
@@ -165,18 +165,28 @@ export class BenchState {
 
   /** Asks the worker anew what it could not answer. */
   workOutAgain(): void {
+    this.history()?.readNow();
     this.again.next();
   }
 
   /** A question that fails ends nothing: the next one is asked all the same. */
-  private answered<T>(asked: Observable<T>): Observable<T> {
+  private answered<T>(what: string, asked: Observable<T>): Observable<T> {
     return asked.pipe(
-      tap(() => this.unanswered.set(false)),
+      tap(() => this.note(what, true)),
       catchError(() => {
-        this.unanswered.set(true);
+        this.note(what, false);
         return EMPTY;
       }),
     );
+  }
+
+  private note(what: string, isAnswered: boolean): void {
+    this.unanswered.update((now) => {
+      const next = new Set(now);
+      if (isAnswered) next.delete(what);
+      else next.add(what);
+      return next;
+    });
   }
 
   /** Typing waits for nothing: the song is read from the text in the worker. */
@@ -186,7 +196,7 @@ export class BenchState {
         filter((sheet) => sheet?.isUnread === true),
         switchMap((sheet) =>
           sheet
-            ? this.answered(this.analysis.read(sheet.text, sheet.song)).pipe(
+            ? this.answered('read', this.analysis.read(sheet.text, sheet.song)).pipe(
                 map((read) => ({ ...sheet, ...read })),
               )
             : EMPTY,

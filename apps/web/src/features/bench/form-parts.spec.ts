@@ -68,7 +68,7 @@ describe('the bars of a section', () => {
       const id = song.sections[section]?.id ?? '';
       const one = partsOf(song).occurrences.find((played) => played.section === id);
       const bars = one ? barsInLayer(one, 'full', songPatterns(song)) : [];
-      return { sectionId: id, bars };
+      return { sectionId: id, bars, semitones: one?.semitones ?? 0 };
     });
   const bars = (desk: Desk<SectionBars>) => desk.shown.all<HTMLButtonElement>('li button');
   const press = async (desk: Desk<SectionBars>, key: string, more: KeyboardEventInit = {}) => {
@@ -105,11 +105,25 @@ describe('the bars of a section', () => {
     expect(desk.chart).toBe('[A]\n| Em . D . | A7 | D |');
   });
 
+  it('are typed as they sound where the section is moved, and written as they stand', async () => {
+    const desk = await open('map: A +2\n[A]\n| G | Bb | Em |');
+    expect(desk.shown.all('li b').map((one) => one.textContent.trim())).toEqual(['A', 'C', 'F♯m']);
+    await choose(desk, 0);
+    await press(desk, 'Enter');
+    await write(desk, 'D A');
+    expect(desk.chart).toContain('| C G | Bb | Em |');
+    await choose(desk, 1);
+    await press(desk, 'Enter');
+    await write(desk, 'C F#m');
+    // What the section has already keeps its spelling.
+    expect(desk.chart).toContain('| C G | Bb Em | Em |');
+  });
+
   it('say what is no bar, and leave it as it was', async () => {
     const desk = await open('[A]\n| G | C |');
     await choose(desk, 1);
     await press(desk, 'Enter');
-    await write(desk, '. . G');
+    await write(desk, 'G % %');
     expect(desk.shown.one('[role=alert]').textContent).toContain('cannot be read as a bar');
     expect(desk.chart).toBe('[A]\n| G | C |');
   });
@@ -227,8 +241,8 @@ describe('the head of a section', () => {
 });
 
 describe('a place on the map', () => {
-  const open = (entry: number) =>
-    Desk.of<MapEntryForm>(MapEntryForm, songOf('map: A, B, A\n[A] x2\n| G |\n[B]\n| D |'), () => ({
+  const open = (entry: number, line = 'map: A, B, A') =>
+    Desk.of<MapEntryForm>(MapEntryForm, songOf(`${line}\n[A] x2\n| G |\n[B]\n| D |`), () => ({
       entry,
     }));
   const map = (desk: Desk<MapEntryForm>) => desk.chart.split('\n')[0];
@@ -256,6 +270,12 @@ describe('a place on the map', () => {
     expect(map(desk)).toBe('map: A, A, A, B');
     await desk.shown.press('Take it off');
     expect(map(desk)).toBe('map: A, A, B');
+  });
+
+  it('keeps what is said of it in the text alone', async () => {
+    const desk = await open(0, 'map: A x2 until "the nod" fade, B');
+    await desk.fill('Semitones up', '2');
+    expect(map(desk)).toBe('map: A x2 +2 until "the nod" fade, B');
   });
 });
 

@@ -1,9 +1,10 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
+import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NEW_PROFILE, type KnownStudent, type Plan, type SaveTeaching } from '@harvu/contract';
 import { makePlan, milestonesOf, USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import { readChart } from '@harvu/core/chart';
-import { of } from 'rxjs';
+import { BehaviorSubject, of } from 'rxjs';
 import { answeredAtOnce } from '../../testing/answers';
 import { Analysis } from '../../worked-out';
 import { setUpPage, Shown } from '../../testing/page';
@@ -16,7 +17,7 @@ import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
 import { durationWords } from '../../ui/duration';
 
-import { StepsState } from './steps.state';
+import { StepsState, type StepsOf } from './steps.state';
 import { withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper } from './teaching.keeper';
 
@@ -141,7 +142,7 @@ describe('the steps of a song', () => {
     expect(state.request()?.song.grips[0]?.name).toBe('G');
   });
 
-  it('are split, left out, noted and made optional from the panel', async () => {
+  it('are split, skipped, noted and made optional from the panel, and a section is left out', async () => {
     open();
     state.choose(full);
     const panel = await Shown.of(StepPanel);
@@ -150,16 +151,23 @@ describe('the steps of a song', () => {
     panel.one<HTMLInputElement>('input.field').value = 'Slowly.';
     await panel.press('Keep');
     expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'note', step: full, words: 'Slowly.' });
-    await panel.press('Leave it out');
-    // A section in the layer that is the goal is left out with all that teaches it.
+    await panel.press('Skip this step');
+    // The step alone: the bare step of the same section still teaches it.
+    expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'drop', step: full });
+    const bare = `section:${VERSE}:bare`;
+    expect(state.planned()?.steps.map((one) => one.id)).toContain(bare);
+    state.choose(bare);
+    await panel.settle();
+    await panel.press('Leave A out');
     expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'leave-out', part: VERSE });
+    expect(state.planned()?.steps.filter((one) => one.atoms.includes(VERSE)).length).toBe(0);
     state.choose('grip:C');
     await panel.settle();
     await panel.press('Make it optional');
     expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'optional', step: 'grip:C' });
   });
 
-  it('are left out by the key as by the button: a goal section whole, a step of one’s own for good', async () => {
+  it('are skipped by the key as by the button, a step of one’s own for good', async () => {
     open();
     const list = await Shown.of(StepList);
     const press = (title: string): void => {
@@ -168,13 +176,14 @@ describe('the steps of a song', () => {
       name?.closest('button')?.dispatchEvent(key);
     };
     press('A Verse');
-    expect(sent().teaching.changes).toEqual([{ kind: 'leave-out', part: VERSE }]);
+    const skipped = sent().teaching.changes;
+    expect(skipped.map((one) => one.kind)).toEqual(['drop']);
     const own = { kind: 'own', step: 'own:1', title: 'Clap', goal: 'x', minutes: 1 } as const;
     state.add({ ...own, after: 'listen' });
     sent();
     await list.settle();
     press('Clap');
-    expect(sent().teaching.changes).toEqual([{ kind: 'leave-out', part: VERSE }]);
+    expect(sent().teaching.changes).toEqual(skipped);
     press('Grip G');
     expect(sent().teaching.changes.at(-1)).toEqual({ kind: 'drop', step: 'grip:G' });
   });
@@ -303,6 +312,98 @@ describe('the steps of a song', () => {
       words(made('as-they-come').wholeBare),
     ]);
     expect(cells[2]?.[0]).toBe(cells[2]?.[1]);
+  });
+});
+
+describe('a change that waits to be kept', () => {
+  const other = { ...known, id: 'b', name: 'Bram Tolvik' };
+  const planB = { ...summary, ...PLAN, id: 'q', studentId: 'b', studentName: 'Bram Tolvik' };
+  let who: BehaviorSubject<StepsOf>;
+  const answer = (student: KnownStudent, plan: object): void => {
+    http.expectOne('/api/songs/s').flush(song);
+    http.expectOne('/api/songs/s/teaching').flush({ version: 0, teaching: USUAL_TEACHING });
+    http.expectOne('/api/plans').flush([{ ...summary, ...PLAN }, planB]);
+    http.expectOne('/api/people').flush([...people, { id: 'b', name: 'Bram', role: 'student' }]);
+    http.expectOne('/api/constants').flush({});
+    http.expectOne(`/api/students/${student.id}`).flush(student);
+    http.expectOne(`/api/plans/${(plan as { id: string }).id}`).flush(plan);
+    TestBed.tick();
+  };
+  const saves = () => http.match((one) => one.method === 'PUT');
+
+  beforeEach(() => {
+    http = setUpPage([
+      StepsState,
+      TeachingKeeper,
+      { provide: Analysis, useValue: answeredAtOnce() },
+    ]);
+    state = TestBed.inject(StepsState);
+    who = new BehaviorSubject<StepsOf>({ songId: 's', studentId: 'o' });
+    state.open(who);
+    TestBed.tick();
+    answer(known, { ...summary, ...PLAN, version: 4 });
+  });
+  afterEach(() => http.verify());
+
+  it('goes to the plan it was made for, whoever is chosen before it is sent', () => {
+    state.add({ kind: 'optional', step: 'grip:G' });
+    state.add({ kind: 'optional', step: 'grip:C' });
+    const [first] = saves();
+    who.next({ songId: 's', studentId: 'b' });
+    TestBed.tick();
+    answer(other, { ...planB, version: 9 });
+    first?.flush({ ...summary, ...PLAN, version: 5 });
+    const [second, ...more] = saves();
+    expect([second?.request.url, more.length]).toEqual(['/api/plans/p', 0]);
+    expect((second?.request.body as SaveTeaching).baseVersion).toBe(5);
+    second?.flush({ ...summary, ...PLAN, version: 6 });
+    expect(state.teaching().changes).toEqual([]);
+    state.add({ kind: 'optional', step: 'grip:D' });
+    const [own] = saves();
+    expect([own?.request.url, (own?.request.body as SaveTeaching).baseVersion]).toEqual([
+      ...['/api/plans/q', 9],
+    ]);
+    own?.flush(planB);
+  });
+
+  it('says whose it was where it could not be kept', () => {
+    state.add({ kind: 'optional', step: 'grip:G' });
+    const [save] = saves();
+    who.next({ songId: 's', studentId: 'b' });
+    TestBed.tick();
+    answer(other, planB);
+    const problem = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: 'Look.' };
+    save?.flush(problem, { status: 409, statusText: '' });
+    expect(state.problem()?.title).toBe('Odalys Renn’s last change is not kept. Somebody else.');
+  });
+
+  it('is still sent when the page is left', () => {
+    const view = createEnvironmentInjector(
+      [StepsState, TeachingKeeper],
+      TestBed.inject(EnvironmentInjector),
+    );
+    state = view.get(StepsState);
+    state.open(who);
+    TestBed.tick();
+    answer(known, { ...summary, ...PLAN, version: 4 });
+    state.add({ kind: 'optional', step: 'grip:G' });
+    state.add({ kind: 'optional', step: 'grip:C' });
+    view.destroy();
+    saves()[0]?.flush({ ...summary, ...PLAN, version: 5 });
+    const [second] = saves();
+    expect((second?.request.body as SaveTeaching | undefined)?.baseVersion).toBe(5);
+    second?.flush({ ...summary, ...PLAN, version: 6 });
+  });
+
+  it('never shows the steps of the student before, however late they come', () => {
+    who.next({ songId: 's', studentId: 'b' });
+    TestBed.tick();
+    const slow = http.match((one) => one.method === 'GET');
+    who.next({ songId: 's', studentId: 'o' });
+    TestBed.tick();
+    expect(slow.every((one) => one.cancelled)).toBeTrue();
+    answer(known, { ...summary, ...PLAN });
+    expect(state.known()?.id).toBe('o');
   });
 });
 
