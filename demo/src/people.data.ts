@@ -1,5 +1,5 @@
 import type { StudentProfile } from '@harvu/contract';
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import type { Teaching } from '@harvu/core/plan';
 
 /** What somebody of the demo world learns, and how. */

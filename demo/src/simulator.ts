@@ -1,5 +1,5 @@
 import { climbOf, type Try } from '@harvu/core/progress';
-import { dayAt } from '@harvu/core/units';
+import { dayAt } from '@harvu/core/day';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
 import { kindOf, passOf, type Step } from '@harvu/core/steps';

@@ -7,12 +7,12 @@ import {
   simulateHistory,
 } from '@harvu/demo';
 import { NEW_PROFILE, toStudent } from '@harvu/contract';
-import { USUAL_CONVENTIONS } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { USUAL_TEACHING } from '@harvu/core/plan';
 import { shownBy } from '@harvu/core/progress';
 import { readChart } from '@harvu/core/chart';
 import type { SongDocument } from '@harvu/core/song';
-import { dayAt, type Day } from '@harvu/core/units';
+import { dayAt, type Day } from '@harvu/core/day';
 import type { Sequelize } from 'sequelize';
 import type { Stores } from './app';
 import { checksumOf } from './features/songs';

@@ -1,5 +1,4 @@
-import { Dialog } from '@angular/cdk/dialog';
-import { ChangeDetectionStrategy, Component, computed, inject, type Type } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgIcon, provideIcons } from '@ng-icons/core';
@@ -13,6 +12,7 @@ import {
 } from '@ng-icons/lucide';
 import { filter, map } from 'rxjs';
 import { Faults } from './platform/faults';
+import type { Dialogs } from './features/find';
 import { Session } from './platform/session';
 import { isTyping } from './platform/view-keys';
 import { Theme } from './platform/theme';
@@ -143,7 +143,7 @@ export class App {
   protected readonly theme = inject(Theme);
   protected readonly faults = inject(Faults);
   private readonly router = inject(Router);
-  private readonly dialog = inject(Dialog);
+  private readonly injector = inject(Injector);
   private readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
@@ -171,16 +171,17 @@ export class App {
   }
 
   protected find(): void {
-    void import('./features/find').then(({ FindDialog }) => this.open(FindDialog));
+    void this.dialogs().then((dialogs) => dialogs.find());
   }
 
   protected showKeys(): void {
-    void import('./features/find').then(({ KeysDialog }) => this.open(KeysDialog));
+    void this.dialogs().then((dialogs) => dialogs.showKeys());
   }
 
-  /** One at a time: a second press does not lay another over the first. */
-  private open(dialog: Type<unknown>): void {
-    if (this.dialog.openDialogs.length === 0) this.dialog.open(dialog);
+  /** Loaded when the first is opened. */
+  private async dialogs(): Promise<Dialogs> {
+    const find = await import('./features/find');
+    return this.injector.get(find.Dialogs);
   }
 
   protected signOut(): void {

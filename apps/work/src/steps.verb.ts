@@ -4,7 +4,7 @@ import { deadlineOf, finishOn, makePlan, SCHOOLS, USUAL_TEACHING } from '@harvu/
 import { LAYERS } from '@harvu/core/song';
 import type { Step } from '@harvu/core/steps';
 import type { Student } from '@harvu/core/player';
-import type { Day } from '@harvu/core/units';
+import type { Day } from '@harvu/core/day';
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { readSong } from './song-input';
 import { verbOf, workError } from './verb';

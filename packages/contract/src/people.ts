@@ -1,4 +1,4 @@
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import { boolean, string, type InferType, type Schema } from 'yup';
 import { exactly, maybeDay, maybeWords, words } from './fields';
 

@@ -3,7 +3,7 @@ import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
 import type { Student } from '@harvu/core/player';
-import type { Day } from '@harvu/core/units';
+import type { Day } from '@harvu/core/day';
 import { array, boolean, type Schema } from 'yup';
 import type { Person } from './people';
 import { exactly, id, whole, words } from './fields';

@@ -1,5 +1,5 @@
 import type { OwnConstants } from '@harvu/core/assumptions';
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import type { EventsTaken, SendEvents } from './events';
 import type {
   Consent,

@@ -1,4 +1,4 @@
-import { isTimeZone } from '@harvu/core/units';
+import { isTimeZone } from '@harvu/core/day';
 import { string } from 'yup';
 import type { InferType } from 'yup';
 import { exactly } from './fields';

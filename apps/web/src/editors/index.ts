@@ -7,5 +7,7 @@ export { ClockPanel } from './clock/clock-panel';
 export { CapoQuestion } from './frame/capo-question';
 export { FrameForm } from './frame/frame-form';
 export { GripRow } from './grips/grip-row';
+export { MapRibbon } from './map/map-ribbon';
+export type { BlockMove } from './map/map-ribbon';
 export { PatternRow } from './patterns/pattern-row';
 export { SectionHand } from './patterns/section-hand';

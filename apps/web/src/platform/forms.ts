@@ -1,5 +1,5 @@
 import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
-import { checked } from '@harvu/contract';
+import { checked } from '@harvu/contract/fields';
 import type { Schema } from 'yup';
 
 /** Checks a form with the contract's own schema; the fault lands on the field it is about. */

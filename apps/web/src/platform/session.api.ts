@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { SetUp, SignIn } from '@harvu/contract';
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import { Api } from './api';
 
 /** Asks the server who is here, and lets them in and out. */

@@ -2,8 +2,8 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Me, Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
 
-import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
-import { dayAt, type Day } from '@harvu/core/units';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
+import { dayAt, type Day } from '@harvu/core/day';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { SessionApi } from './session.api';
 import { SignedOut } from './signed-out';

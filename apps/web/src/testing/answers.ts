@@ -1,4 +1,4 @@
-import { USUAL_CONVENTIONS } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { of, type Observable } from 'rxjs';
 import { answers, type Answers } from '../worked-out/answers';
 

@@ -10,7 +10,7 @@ import {
 } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { ChordLabel } from './chord-label';
-import { injectHandWords } from './conventions';
+import { injectHandWords } from './hand-words';
 import { GripDiagram } from './grip-diagram';
 
 /** A grip with its name and fingers. */

@@ -7,7 +7,8 @@ import {
   type Setup,
 } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
-import { CONVENTIONS, injectHandWords } from './conventions';
+import { CONVENTIONS } from './conventions';
+import { injectHandWords } from './hand-words';
 
 interface Dot {
   readonly x: number;

@@ -1,5 +1,5 @@
 import { signal } from '@angular/core';
-import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { parseMeter, readPattern, type Pattern } from '@harvu/core/rhythm';
 import { setUpPage, Shown } from '../testing/page';
 import { CONVENTIONS } from './conventions';

@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
-import { parseGrip, USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
+import { parseGrip } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { setUpPage, Shown } from '../testing/page';
 import { CONVENTIONS } from './conventions';

@@ -2,7 +2,7 @@ import type { Plan } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import { readChart } from '@harvu/core/chart';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import {
   easierGrip,
   makePlan,
@@ -42,7 +42,7 @@ import {
   type WindowedChange,
   type Workpiece,
 } from '@harvu/core/steps';
-import type { Day } from '@harvu/core/units';
+import type { Day } from '@harvu/core/day';
 import { findGripsFor } from './grip-search';
 import { requestOf, type PlanRequest } from './plan-request';
 

@@ -1,4 +1,4 @@
-import { USUAL_CONVENTIONS } from '../fretboard';
+import { USUAL_CONVENTIONS } from '../conventions';
 import { readChart, writeChart } from '../chart';
 import { withCommand } from '../edits';
 import type { SongDocument } from '../song';

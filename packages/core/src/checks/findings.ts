@@ -1,4 +1,4 @@
-import { USUAL_CONVENTIONS, type Conventions } from '../fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import { settledFrame, type SongDocument } from '../song';
 import { handFor } from '../player';
 import { chartFindings } from './chart-findings';

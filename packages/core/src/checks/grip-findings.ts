@@ -10,16 +10,15 @@ import {
   formatGrip,
   handWords,
   gripFaults,
-  USUAL_CONVENTIONS,
   withShapeMoved,
   type Grip,
   type GripCheck,
   type GripSlip,
-  type Conventions,
   type Hand,
   type HandWords,
   type Setup,
 } from '../fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import { toneName } from '../pitch';
 import type { NamedGrip, SongDocument } from '../song';
 import { createFinding, type Finding, type Remedy } from './finding';

@@ -1,6 +1,6 @@
 import { assumed } from '../assumptions';
 import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
-import { plainWords, type HandWords } from './conventions';
+import { plainWords, type HandWords } from './hand-words';
 import { fingeringOf } from './fingering';
 import type { Finger, Fingers, Grip } from './grip';
 import { reachBetween, type Hand, type Place } from './hand';

@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions';
-import { plainWords, type HandWords } from './conventions';
+import { plainWords, type HandWords } from './hand-words';
 import { fingeringOf, fingeringsOf, type Fingering } from './fingering';
 import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
 import { comfortableReach, reachBetween, type Hand } from './hand';

@@ -1,7 +1,7 @@
 export { changeBetween, fingerWays, stayingFingers } from './change';
 export type { Change, ChangeOptions, FingerMove, FingerWay, HeldGrip } from './change';
-export { handWords, USUAL_CONVENTIONS } from './conventions';
-export type { Conventions, HandWords } from './conventions';
+export { handWords } from './hand-words';
+export type { HandWords } from './hand-words';
 export { checkGrip } from './check-grip';
 export type { GripCheck, GripSlip, GripVerdict } from './check-grip';
 export { fingeringOf, fingeringsOf } from './fingering';

@@ -1,4 +1,4 @@
-import type { HandWords } from './conventions';
+import type { HandWords } from './hand-words';
 import { stringNumber, type Fingers, type Grip } from './grip';
 
 /**

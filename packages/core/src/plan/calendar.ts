@@ -1,4 +1,4 @@
-import { dayAfter, daysBetween, weekdayOf, type Day } from '../units';
+import { dayAfter, daysBetween, weekdayOf, type Day } from '../day';
 
 /** Minutes of practice by weekday, Monday first; seven of them. */
 export type MinutesByWeekday = readonly number[];

@@ -1,5 +1,5 @@
 import { finishOn, practiceUntil, type Practice } from './calendar';
-import type { Day } from '../units';
+import type { Day } from '../day';
 import type { PlanTime } from './plan-time';
 
 /** Whether something will be learnt by a day. */

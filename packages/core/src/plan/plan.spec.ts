@@ -24,7 +24,7 @@ import {
   type StepPlan,
   type Teaching,
 } from './index';
-import type { Day } from '../units';
+import type { Day } from '../day';
 import type { Practice } from './calendar';
 
 const { song: BARGE } = readChart(

@@ -1,7 +1,7 @@
 import { chordLabel } from '../chord';
 import { LAYERS, type SongDocument } from '../song';
 import type { Part } from '../sameness';
-import type { Day } from '../units';
+import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { deadlineOf, type Deadline } from './deadline';
 import { easierGrip } from './easier-grips';

@@ -1,7 +1,7 @@
 import type { Fingers, Grip } from '../fretboard';
 import type { Layer } from '../song';
 import type { OwnStepWords } from '../steps';
-import type { Day } from '../units';
+import type { Day } from '../day';
 
 /** The schools of order; each only chooses among the orders that keep what a step needs before it. */
 export const SCHOOLS = [

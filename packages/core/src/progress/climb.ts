@@ -1,6 +1,7 @@
 import { assumed } from '../assumptions';
 import type { Step } from '../steps';
-import type { Bpm, Day } from '../units';
+import type { Bpm } from '../units';
+import type { Day } from '../day';
 import type { Try } from './event';
 
 /** Where a student is on one step's ladder. */

@@ -1,5 +1,5 @@
 import { differenceInMinutes, parseISO } from 'date-fns';
-import type { Day } from '../units';
+import type { Day } from '../day';
 
 /** Who says so: the student, or the teacher. */
 export type Source = 'self' | 'teacher';

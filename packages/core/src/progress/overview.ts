@@ -1,7 +1,8 @@
 import type { StepPlan } from '../plan';
 import type { PartedSong } from '../sameness';
 import { kindOf, type Kind } from '../steps';
-import type { Bpm, Day } from '../units';
+import type { Bpm } from '../units';
+import type { Day } from '../day';
 import type { Try } from './event';
 import { stepProgress, type StepProgress } from './next-steps';
 import { readinessOf, type Readiness } from './readiness';

@@ -1,4 +1,4 @@
-import type { Day } from '../units';
+import type { Day } from '../day';
 import { practisedByWeekday } from './index';
 
 const TODAY = '2026-11-26';

@@ -1,4 +1,4 @@
-import { dayAfter, daysBetween, weekdayOf, type Day } from '../units';
+import { dayAfter, daysBetween, weekdayOf, type Day } from '../day';
 import type { Try } from './event';
 
 /** Days that are looked back on. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readChart } from '../chart';
-import type { Day } from '../units';
+import type { Day } from '../day';
 import { makeSteps, workpieceOf, type Step } from '../steps';
 import { climbOf, readinessOf, stepProgress, tempoLines, type Try } from './index';
 

@@ -1,5 +1,6 @@
 import { USUAL_CONSTANTS, type Constants } from '../assumptions';
-import { changeBetween, USUAL_CONVENTIONS, type Conventions, type Hand } from '../fretboard';
+import { changeBetween, type Hand } from '../fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import type { Tuning } from '../pitch';
 import {
   handFor,

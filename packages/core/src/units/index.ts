@@ -11,5 +11,3 @@ export type { Beats } from './beats';
 export { formatClock, parseClock } from './clock-text';
 export { bpm, midi, millimetres, seconds } from './quantities';
 export type { Bpm, Midi, Millimetres, Seconds } from './quantities';
-export { dayAfter, dayAt, daysBetween, isTimeZone, parseDay, weekdayOf } from './day';
-export type { Day } from './day';

@@ -1,4 +1,4 @@
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import type { Consent, Me, NewPerson, Person, PersonRecord, SignIn } from '@harvu/contract';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Clock } from '../../platform/clock';

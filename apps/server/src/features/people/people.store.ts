@@ -1,5 +1,5 @@
 import type { Person, PersonRecord, Role } from '@harvu/contract';
-import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { DataTypes, Op, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
 import { fromJsonColumn } from '../../platform/json-column';

@@ -1,9 +1,9 @@
 import type { Overview, Person, SongAtAGlance } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import { makePlan } from '@harvu/core/plan';
 import { overviewOf, triesIn, type PlanOverview } from '@harvu/core/progress';
-import { dayAt } from '@harvu/core/units';
+import { dayAt } from '@harvu/core/day';
 import { LRUCache } from 'lru-cache';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';

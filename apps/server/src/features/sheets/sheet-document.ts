@@ -1,5 +1,6 @@
 import { chordLabel, transposeChordName } from '@harvu/core/chord';
-import { changeBetween, handWords, type Conventions } from '@harvu/core/fretboard';
+import { changeBetween, handWords } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import type { Part } from '@harvu/core/sameness';
 import type { StepPlan } from '@harvu/core/plan';
 import { formatTuning } from '@harvu/core/pitch';

@@ -1,8 +1,8 @@
 import type { Person } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
-import type { Conventions } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import { makePlan, songFor } from '@harvu/core/plan';
-import { dayAt } from '@harvu/core/units';
+import { dayAt } from '@harvu/core/day';
 import pdfmake from 'pdfmake';
 import type { Clock } from '../../platform/clock';
 import type { PlansService } from '../plans';

@@ -1,5 +1,5 @@
 import type { PlanSummary, Song } from '@harvu/contract';
-import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { makePlan } from '@harvu/core/plan';
 import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';

@@ -9,7 +9,7 @@ import {
 } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
 import { practisedByWeekday, shownBy, triesIn, type PractisedSong } from '@harvu/core/progress';
-import { dayAt } from '@harvu/core/units';
+import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';

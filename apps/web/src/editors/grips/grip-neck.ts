@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Grip, Setup, StringFret } from '@harvu/core/fretboard';
-import { CONVENTIONS, injectHandWords } from '../../ui/conventions';
+import { CONVENTIONS } from '../../ui/conventions';
+import { injectHandWords } from '../../ui/hand-words';
 
 const FRETS_SHOWN = 5;
 

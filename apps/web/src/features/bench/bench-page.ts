@@ -16,7 +16,6 @@ import type { SongCommand } from '@harvu/core/edits';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
-import { Ribbon, type BlockMove } from '../../ui/ribbon';
 import { Note } from '../../ui/note';
 import { DayLabel } from '../../ui/day-label';
 import {
@@ -26,10 +25,12 @@ import {
   FrameForm,
   GripRow,
   MapEntryForm,
+  MapRibbon,
   PatternRow,
   SectionBars,
   SectionHand,
   SectionHead,
+  type BlockMove,
 } from '../../editors';
 import { BenchFindings } from './bench.findings';
 import { BenchState } from './bench.state';
@@ -79,12 +80,12 @@ type Panel = 'clock' | 'versions';
     FrameForm,
     GripRow,
     MapEntryForm,
+    MapRibbon,
     Note,
     PageHead,
     PatternRow,
     ProblemLine,
     ReachNote,
-    Ribbon,
     RouterLink,
     SectionBars,
     SectionHand,

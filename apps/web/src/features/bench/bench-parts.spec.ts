@@ -1,6 +1,7 @@
 import { signal, type Type } from '@angular/core';
 import { createFinding, findingsOf } from '@harvu/core/checks';
-import { parseGrip, USUAL_CONVENTIONS, type Conventions, type Grip } from '@harvu/core/fretboard';
+import { parseGrip, type Grip } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { readChart } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';

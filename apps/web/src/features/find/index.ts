@@ -1,2 +1,1 @@
-export { FindDialog } from './find-dialog';
-export { KeysDialog } from './keys-dialog';
+export { Dialogs } from './dialogs';

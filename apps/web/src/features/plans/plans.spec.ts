@@ -2,7 +2,7 @@ import { readinessOf, summaryOf, type Try } from '@harvu/core/progress';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
-import type { Day } from '@harvu/core/units';
+import type { Day } from '@harvu/core/day';
 import { readinessWords } from './readiness-words';
 
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);

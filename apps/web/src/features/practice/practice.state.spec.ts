@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { NewEvent, Plan } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
-import { USUAL_CONVENTIONS } from '@harvu/core/fretboard';
+import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
 import { USUAL_STUDENT } from '@harvu/core/player';
 import type { TryEvent } from '@harvu/core/progress';

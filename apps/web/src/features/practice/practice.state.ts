@@ -13,7 +13,7 @@ import { ClickEngine } from '../../sound/click-engine';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
-import { injectHandWords } from '../../ui/conventions';
+import { injectHandWords } from '../../ui/hand-words';
 import { PlanReader, type PlanProgress } from '../plans';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */

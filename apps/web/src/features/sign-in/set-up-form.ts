@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { setUpSchema, type Person, type Problem } from '@harvu/contract';
+import type { Person, Problem } from '@harvu/contract';
+import { setUpSchema } from '@harvu/contract/people';
 import type { Observable } from 'rxjs';
 import { faultOf, fits } from '../../platform/forms';
 import { Session } from '../../platform/session';

@@ -29,7 +29,9 @@ const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 's
           You become its owner. Teachers and students come later, from the Studio page.
         </p>
         <div class="mt-6 max-w-[360px]">
-          <harvu-set-up-form (made)="enter($event)" [problem]="problem()" />
+          @defer {
+            <harvu-set-up-form (made)="enter($event)" [problem]="problem()" />
+          }
         </div>
       } @else {
         <h1 class="mt-6 text-xl">{{ session.door().studioName || 'Sign in' }}</h1>

@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { finishOn } from '@harvu/core/plan';
 import { kindOf, type Step } from '@harvu/core/steps';
-import { daysBetween } from '@harvu/core/units';
+import { daysBetween } from '@harvu/core/day';
 import { isTyping, ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';

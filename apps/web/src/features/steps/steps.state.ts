@@ -1,15 +1,15 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  toStudent,
-  type KnownStudent,
-  type Person,
-  type Plan,
-  type PlanSummary,
-  type Problem,
-  type Song,
-  type SongTeaching,
+import type {
+  KnownStudent,
+  Person,
+  Plan,
+  PlanSummary,
+  Problem,
+  Song,
+  SongTeaching,
 } from '@harvu/contract';
+import { toStudent } from '@harvu/contract/students';
 import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
 import type { PlanEvent } from '@harvu/core/progress';

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { SongAtAGlance } from '@harvu/contract';
-import { daysBetween, type Day } from '@harvu/core/units';
+import { daysBetween, type Day } from '@harvu/core/day';
 import { of } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { PlanStore } from '../../store';

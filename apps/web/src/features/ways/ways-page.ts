@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Problem } from '@harvu/contract';
-import { handWords, type Conventions } from '@harvu/core/fretboard';
+import { handWords } from '@harvu/core/fretboard';
+import type { Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';

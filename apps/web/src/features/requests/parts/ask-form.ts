@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { newRequestSchema, type NewRequest, type Problem } from '@harvu/contract';
+import type { NewRequest, Problem } from '@harvu/contract';
+import { newRequestSchema } from '@harvu/contract/requests';
 import { faultOf, fits } from '../../../platform/forms';
 import { toProblem } from '../../../platform/problems';
 import { FieldRow } from '../../../ui/field-row';

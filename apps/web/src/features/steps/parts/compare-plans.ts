@@ -7,7 +7,7 @@ import {
   type Signal,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { toStudent } from '@harvu/contract';
+import { toStudent } from '@harvu/contract/students';
 import { finishOn, SCHOOLS, type Milestones, type School } from '@harvu/core/plan';
 import { LAYERS, type Layer } from '@harvu/core/song';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { teachingSchema } from '@harvu/contract';
+import { teachingSchema } from '@harvu/contract/teaching';
 import type { OwnStep } from '@harvu/core/plan';
 import { v4 as newId } from 'uuid';
 import { fits } from '../../../platform/forms';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { School } from '@harvu/core/plan';
 import { LAYERS, type Layer } from '@harvu/core/song';
-import { parseDay } from '@harvu/core/units';
+import { parseDay } from '@harvu/core/day';
 import { LAYER_WORDS, SCHOOL_WORDS } from '../plan-words';
 import { StepsState } from '../steps.state';
 

@@ -1,13 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { toObservable, takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import {
-  AGE_BANDS,
-  NEW_PROFILE,
-  studentProfileSchema,
-  WEEKDAYS,
-  type StudentProfile,
-} from '@harvu/contract';
+import type { StudentProfile } from '@harvu/contract';
+import { AGE_BANDS, NEW_PROFILE, studentProfileSchema, WEEKDAYS } from '@harvu/contract/students';
 import { faultOf, fits } from '../../../platform/forms';
 import { FieldRow } from '../../../ui/field-row';
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { newPersonSchema, type NewPerson, type Problem } from '@harvu/contract';
+import type { NewPerson, Problem } from '@harvu/contract';
+import { newPersonSchema } from '@harvu/contract/people';
 import { faultOf, fits } from '../../../platform/forms';
 import { toProblem } from '../../../platform/problems';
 import { FieldRow } from '../../../ui/field-row';

@@ -6,7 +6,8 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { SHORTEST_PASSWORD, type Consent, type PersonRecord } from '@harvu/contract';
+import type { Consent, PersonRecord } from '@harvu/contract';
+import { SHORTEST_PASSWORD } from '@harvu/contract/people';
 import { DayLabel } from '../../../ui/day-label';
 
 /** One person with what the owner can do about their account. */

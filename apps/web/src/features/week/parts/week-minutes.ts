@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { SongAtAGlance } from '@harvu/contract';
-import { dayAfter, type Day } from '@harvu/core/units';
+import { dayAfter, type Day } from '@harvu/core/day';
 import { format, parseISO } from 'date-fns';
 
 const DAYS = 7;

@@ -1,0 +1,2 @@
+export { USUAL_CONVENTIONS } from './conventions';
+export type { Conventions } from './conventions';
