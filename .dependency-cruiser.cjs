@@ -1,16 +1,17 @@
 // The directions code may depend in; the test command fails on any other.
 const CORE_LEVELS = [
   ['assumptions', 'units', 'day', 'conventions'],
+  ['events'],
   ['pitch', 'rhythm'],
   ['chord'],
   ['fretboard'],
-  ['song'],
+  ['song', 'drawing'],
   ['chart'],
   ['edits', 'timeline'],
   ['sameness', 'recording'],
   ['player'],
   ['steps'],
-  ['plan'],
+  ['plan', 'practice'],
   ['progress', 'checks'],
 ];
 

@@ -1,5 +1,6 @@
 import { findingsOf } from '@harvu/core/checks';
-import { readinessOf, shownBy, type Try } from '@harvu/core/progress';
+import { readinessOf, shownBy } from '@harvu/core/progress';
+import type { Try } from '@harvu/core/events';
 import { readChart, writeChart } from '@harvu/core/chart';
 import { NEW_PROFILE, studentProfileSchema, toStudent } from '@harvu/contract';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';

@@ -1,4 +1,5 @@
-import { climbOf, type Try } from '@harvu/core/progress';
+import { climbOf } from '@harvu/core/practice';
+import type { Try } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';

@@ -1,4 +1,4 @@
-import type { Correction, NoteEvent, SignOff, TryEvent } from '@harvu/core/progress';
+import type { Correction, NoteEvent, SignOff, TryEvent } from '@harvu/core/events';
 import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
 import { day, exactly, id, moment, whole, words } from './fields';
 import type { Problem } from './problem';

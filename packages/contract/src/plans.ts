@@ -1,4 +1,5 @@
-import type { PlanEvent, PlanOverview } from '@harvu/core/progress';
+import type { PlanOverview } from '@harvu/core/progress';
+import type { PlanEvent } from '@harvu/core/events';
 import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';

@@ -19,21 +19,9 @@ import {
   type SmallerPlan,
   type StepPlan,
 } from '@harvu/core/plan';
-import {
-  filledBlocks,
-  overviewOf,
-  readinessOf,
-  stepProgress,
-  summaryOf,
-  tempoLines,
-  triesIn,
-  type FilledBlock,
-  type PlanEvent,
-  type PlanOverview,
-  type ReadinessSummary,
-  type StepProgress,
-  type TempoLine,
-} from '@harvu/core/progress';
+import { filledBlocks, overviewOf, readinessOf, summaryOf, tempoLines, type FilledBlock, type PlanOverview, type ReadinessSummary, type TempoLine } from '@harvu/core/progress';
+import { stepProgress, type StepProgress } from '@harvu/core/practice';
+import { triesIn, type PlanEvent } from '@harvu/core/events';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
 import {

@@ -1,8 +1,8 @@
 import type { Layer } from '../song';
 import { kindOf, type Step } from '../steps';
 import type { Bpm } from '../units';
-import { climbOf } from './climb';
-import type { Try } from './event';
+import { climbOf } from '../practice';
+import type { Try } from '../events';
 
 /** The clean tempo of a step after so many minutes of practice on the whole song. */
 export interface TempoPoint {

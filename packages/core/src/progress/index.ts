@@ -1,11 +1,5 @@
-export { climbOf } from './climb';
-export type { Climb } from './climb';
-export { isDatedAhead, triesIn } from './event';
-export type { Correction, NoteEvent, PlanEvent, SignOff, Source, Try, TryEvent } from './event';
 export { tempoLines } from './history';
 export type { TempoLine, TempoPoint } from './history';
-export { stepProgress } from './next-steps';
-export type { StepProgress } from './next-steps';
 export { practisedByWeekday } from './practised';
 export { readinessOf } from './readiness';
 export type { PartProgress, Played, Readiness } from './readiness';

@@ -3,8 +3,8 @@ import type { PartedSong } from '../sameness';
 import { kindOf, type Kind } from '../steps';
 import type { Bpm } from '../units';
 import type { Day } from '../day';
-import type { Try } from './event';
-import { stepProgress, type StepProgress } from './next-steps';
+import type { Try } from '../events';
+import { stepProgress, type StepProgress } from '../practice';
 import { readinessOf, type Readiness } from './readiness';
 
 /** One block of a song's ribbon, filled as far as its part is held. */

@@ -1,5 +1,5 @@
 import { dayAfter, daysBetween, weekdayOf, type Day } from '../day';
-import type { Try } from './event';
+import type { Try } from '../events';
 
 /** Days that are looked back on. */
 const LOOK_BACK = 28;

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { readChart } from '../chart';
 import type { Day } from '../day';
 import { makeSteps, workpieceOf, type Step } from '../steps';
-import { climbOf, readinessOf, stepProgress, tempoLines, type Try } from './index';
+import type { Try } from '../events';
+import { climbOf, stepProgress } from '../practice';
+import { readinessOf, tempoLines } from './index';
 
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);
 const steps = makeSteps(work);

@@ -2,8 +2,8 @@ import type { PartOccurrence } from '../sameness';
 import type { Layer } from '../song';
 import { kindOf, type Step, type Workpiece } from '../steps';
 import { bpm, type Bpm } from '../units';
-import { climbOf, type Climb } from './climb';
-import type { Try } from './event';
+import { climbOf, type Climb } from '../practice';
+import type { Try } from '../events';
 
 /** How far one section or join is. */
 export interface PartProgress {

@@ -1,6 +1,7 @@
 import { readChart } from '../chart';
 import type { Shown } from '../player';
-import { shownBy, type Try } from './index';
+import type { Try } from '../events';
+import { shownBy } from './index';
 
 const CHART =
   'tempo: 92\ngrip F: 133211\npattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| F | C |';

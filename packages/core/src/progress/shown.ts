@@ -3,7 +3,7 @@ import { songGrips, type MeasuredChange, type Shown } from '../player';
 import { settledFrame, type SongDocument } from '../song';
 import { kindOf, readStepId, type Proven } from '../steps';
 import { songPatterns } from '../timeline';
-import type { Try } from './event';
+import type { Try } from '../events';
 
 /** A song somebody practises, with what they did. */
 export interface PractisedSong {

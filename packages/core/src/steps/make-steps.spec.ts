@@ -6,7 +6,6 @@ import { anyNumberedSong } from '../testing/any-song';
 import {
   climbMinutes,
   makeSteps,
-  EMPTY_PASS,
   passOf,
   rungsTo,
   splitSection,
@@ -14,7 +13,7 @@ import {
   type Step,
   type Workpiece,
 } from './index';
-import { placeAt, type StruckBar } from '../timeline';
+import type { StruckBar } from '../timeline';
 import { songGrips, USUAL_STUDENT, type Student } from '../player';
 
 const BARGE = readChart(
@@ -344,37 +343,5 @@ describe('a pass', () => {
     const bars = playedIn(drill, work);
     expect(bars[0]?.chords.map((one) => one.chord)).toEqual(['D', 'G', 'D', 'G']);
     expect([bars.length, passOf(drill, work).countInBeats]).toEqual([4, 4]);
-  });
-
-  it('knows where it is at every beat, over its end and round again', () => {
-    const pass = passOf(byTitle('A Verse'), work).stretch;
-    expect(pass.beats).toBe(16);
-    expect(placeAt(pass, 0)).toEqual({
-      bar: 0,
-      beat: 0,
-      now: 'G',
-      next: 'D',
-      beatsToNext: 4,
-      passesDone: 0,
-    });
-    expect(placeAt(pass, 6.5)).toEqual({
-      bar: 1,
-      beat: 2,
-      now: 'D',
-      next: 'Em',
-      beatsToNext: 2,
-      passesDone: 0,
-    });
-    expect(placeAt(pass, 15.9)).toEqual({
-      bar: 3,
-      beat: 3,
-      now: 'D',
-      next: 'G',
-      beatsToNext: 1,
-      passesDone: 0,
-    });
-    expect(placeAt(pass, 17)).toEqual(jasmine.objectContaining({ bar: 0, beat: 1, passesDone: 1 }));
-    expect(placeAt(pass, -1)).toBeUndefined();
-    expect(placeAt(EMPTY_PASS.stretch, 1)).toBeUndefined();
   });
 });

@@ -1,15 +1,17 @@
-import { stretchOf, type Stretch } from '../timeline';
+import { chordSpans, stretchOf, type ChordSpan, type Stretch } from '../timeline';
 import { kindOf, type Played } from './kinds';
 import type { Workpiece } from './workpiece';
 
 /** Once through a step: its bars, and the beats of the count-in before it. */
 export interface Pass {
   readonly stretch: Stretch;
+  /** Its chords, each from when it sounds. */
+  readonly spans: readonly ChordSpan[];
   readonly countInBeats: number;
 }
 
 /** Nothing to be played. */
-export const EMPTY_PASS: Pass = { stretch: stretchOf([]), countInBeats: 4 };
+export const EMPTY_PASS: Pass = { stretch: stretchOf([]), spans: [], countInBeats: 4 };
 
 /**
  * Gives what is played once through a step, with one bar of count-in; no bars when the song no
@@ -20,5 +22,6 @@ export const EMPTY_PASS: Pass = { stretch: stretchOf([]), countInBeats: 4 };
  */
 export function passOf(step: Played, work: Workpiece): Pass {
   const { play, countInBeats = work.meterBeats } = kindOf(step);
-  return { stretch: stretchOf(play(step, work, step.layer ?? 'full')), countInBeats };
+  const stretch = stretchOf(play(step, work, step.layer ?? 'full'));
+  return { stretch, spans: chordSpans(stretch).flat(), countInBeats };
 }

@@ -6,8 +6,6 @@ export type { TimedClick } from './clicks';
 export { barerLayer, barsInLayer } from './layers';
 export { patternNamed, pulsePattern, songPatterns, usualPattern } from './patterns';
 export type { SongPatterns } from './patterns';
-export { placeAt } from './place';
-export type { Place } from './place';
 export { secondsAt, stretchOf } from './stretch';
 export type { LaidBar, Stretch } from './stretch';
 export { strokesIn } from './strokes';

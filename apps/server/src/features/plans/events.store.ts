@@ -1,5 +1,5 @@
 import type { StoredEvent } from '@harvu/contract';
-import type { PlanEvent } from '@harvu/core/progress';
+import type { PlanEvent } from '@harvu/core/events';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
 import { fromJsonColumn } from '../../platform/json-column';

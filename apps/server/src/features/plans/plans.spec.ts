@@ -11,7 +11,7 @@ import {
 import { findingsOf } from '@harvu/core/checks';
 import { USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import { readChart } from '@harvu/core/chart';
-import { triesIn, type TryEvent } from '@harvu/core/progress';
+import { triesIn, type TryEvent } from '@harvu/core/events';
 import { randomUUID } from 'node:crypto';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 

@@ -1,16 +1,17 @@
 import { chordLabel, transposeChordName } from '@harvu/core/chord';
 import { changeBetween, handWords } from '@harvu/core/fretboard';
 import type { Conventions } from '@harvu/core/conventions';
+import { gripDrawing, laneDrawing } from '@harvu/core/drawing';
 import type { Part } from '@harvu/core/sameness';
 import type { StepPlan } from '@harvu/core/plan';
 import { formatTuning } from '@harvu/core/pitch';
-import { formatFeel, formatMeter } from '@harvu/core/rhythm';
+import { formatFeel, formatMeter, type CountSchool, type Pattern } from '@harvu/core/rhythm';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
 import { kindOf, type Step } from '@harvu/core/steps';
 import { isSilence, type PlayedBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { gripSvg, patternSvg, rungsSvg } from './sheet-drawings';
+import { printed, rungsSvg } from './sheet-drawings';
 import { textRuns, type SheetFont } from './sheet-fonts';
 
 /** What a lesson sheet is printed from. */
@@ -175,13 +176,14 @@ function partBlock(sheet: Sheet, part: Part): Content {
 }
 
 function gripBlock(sheet: Sheet): Content {
-  const { grips } = sheet.plan.work;
+  const { conventions, plan } = sheet;
+  const { grips, tuning, capo } = plan.work;
   if (grips.length === 0) return '';
-  const isMirrored = sheet.conventions.leftHanded;
+  const setup = { tuning, capo };
   const cells = grips.map(({ name, grip, fingers }): Content => ({
     stack: [
       words(called(sheet, name), { font: 'Display', bold: true, fontSize: 11 }),
-      { svg: gripSvg(grip, fingers, { isMirrored }), width: 62 },
+      { svg: printed(gripDrawing({ grip, fingers, setup, conventions }), 1), width: 62 },
     ],
     margin: [0, 0, 0, 4],
     unbreakable: true,
@@ -207,6 +209,8 @@ function changeLines(sheet: Sheet): readonly ContentText[] {
 }
 
 const CHANGES_A_ROW = 3;
+const LANE_SCALE = 0.5;
+const LANE_WIDEST = 380;
 const GAP: [number, number, number, number] = [0, 0, 0, 4];
 
 function changeBlock(sheet: Sheet): Content {
@@ -219,6 +223,12 @@ function changeBlock(sheet: Sheet): Content {
   return { stack: [heading('Changes'), { columns, columnGap: 14 }], unbreakable: true };
 }
 
+/** As large as reads well, as small as a long pattern needs. */
+function printedLane(pattern: Pattern, school: CountSchool): string {
+  const drawing = laneDrawing(pattern, school);
+  return printed(drawing, Math.min(LANE_SCALE, LANE_WIDEST / drawing.width));
+}
+
 function patternBlock({ plan, conventions }: Sheet): Content {
   const played = new Set(plan.work.timeline.occurrences.flatMap((one) => one.pattern ?? []));
   const named = Object.entries(plan.work.patterns.named).filter(([name]) => played.has(name));
@@ -226,7 +236,7 @@ function patternBlock({ plan, conventions }: Sheet): Content {
   const drawn = named.map(([name, pattern]): Content => ({
     columns: [
       words(name, { bold: true, width: 110, margin: [0, 6, 0, 0] }),
-      { svg: patternSvg(pattern, conventions.counts) },
+      { svg: printedLane(pattern, conventions.counts) },
     ],
     margin: [0, 0, 0, 6],
     unbreakable: true,

@@ -1,9 +1,11 @@
 import type { PlanSummary, Song } from '@harvu/contract';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
+import { gripDrawing, laneDrawing } from '@harvu/core/drawing';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { makePlan } from '@harvu/core/plan';
 import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
-import { gripSvg, patternSvg, rungsSvg } from './sheet-drawings';
+import { printed, rungsSvg } from './sheet-drawings';
 import { sheetDocument } from './sheet-document';
 import { textRuns } from './sheet-fonts';
 
@@ -69,39 +71,24 @@ describe('a lesson sheet', () => {
 });
 
 describe('the drawings of a sheet', () => {
-  const barre = [2, 4, 4, 2, 2, 2];
-  const fingers = [1, 3, 4, 1, 1, 1] as const;
-
-  it('mirror a grip for a left-handed student', () => {
-    const xs = (isMirrored: boolean): readonly number[] =>
-      [
-        ...gripSvg([null, 3, 2, 0, 1, 0], [null, 3, 2, null, 1, null], { isMirrored }).matchAll(
-          /circle cx="(\d+)" cy="\d+(?:\.\d+)?" r="4.6"/g,
-        ),
-      ].map((match) => Number(match[1]));
-    const right = xs(false);
-    expect(xs(true)).toEqual(right.map((x) => 2 * 16 + 50 - x));
-    expect(right.length).toBe(3);
-  });
-
-  it('name the lowest fret of a grip high up, and draw the nut only where it is', () => {
-    const high = gripSvg(
-      barre.map((fret) => fret + 5),
-      fingers,
-      { isMirrored: false },
-    );
-    expect(high).toContain('>7</text>');
-    expect(high).not.toContain('stroke-width="2.2"');
-    expect(gripSvg(barre, fingers, { isMirrored: false })).toContain('stroke-width="2.2"');
+  it('are those of the screen: frets counted with the capo, a barre behind its finger', () => {
+    const held = { grip: [1, 3, 3, 2, 1, 1], fingers: [1, 3, 4, 2, 1, 1] as const };
+    const setup = { tuning: STANDARD_TUNING, capo: 2 };
+    const conventions = { ...USUAL_CONVENTIONS, frets: 'nut' as const };
+    const drawn = printed(gripDrawing({ ...held, setup, conventions }), 1);
+    expect(drawn).toContain('>3</text>');
+    expect(drawn.split('stroke-linecap="round"').length - 1).toBe(1);
+    expect(wordsOf()).toContain('stroke-linecap');
   });
 
   it('draw an arrow for each strum and a number for each pluck, with the counts below', () => {
     const chart = 'meter: 2/4\npattern two 2/4: D - D U\npattern pick 2/4: 5 3 2 1\n[A]\n| G |';
     const { two, pick } = makePlan(readChart(chart).song).work.patterns.named;
-    const drawn = two ? patternSvg(two, 'syllables') : '';
-    expect(drawn.split('Z"').length - 1).toBe(3);
+    const drawn = two ? printed(laneDrawing(two, 'syllables'), 0.5) : '';
+    expect(drawn).toContain('width="80" height="39"');
+    expect(drawn.split('stroke-width="2.4"').length - 1).toBe(3);
     expect(drawn).toContain('&amp;');
-    expect(pick ? patternSvg(pick, 'numbers') : '').toContain('>5</text>');
+    expect(pick ? printed(laneDrawing(pick, 'numbers'), 1) : '').toContain('>5</text>');
   });
 
   it('break a long ladder into rows', () => {

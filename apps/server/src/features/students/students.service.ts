@@ -8,7 +8,8 @@ import {
   type StudentProfile,
 } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
-import { practisedByWeekday, shownBy, triesIn, type PractisedSong } from '@harvu/core/progress';
+import { practisedByWeekday, shownBy, type PractisedSong } from '@harvu/core/progress';
+import { triesIn } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';

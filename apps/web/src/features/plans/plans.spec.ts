@@ -1,4 +1,5 @@
-import { readinessOf, summaryOf, type Try } from '@harvu/core/progress';
+import { readinessOf, summaryOf } from '@harvu/core/progress';
+import type { Try } from '@harvu/core/events';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';

@@ -5,7 +5,7 @@ import { readChart } from '@harvu/core/chart';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
 import { USUAL_STUDENT } from '@harvu/core/player';
-import type { TryEvent } from '@harvu/core/progress';
+import type { TryEvent } from '@harvu/core/events';
 import { of, Subject } from 'rxjs';
 import { ClickEngine } from '../../sound/click-engine';
 import { EventQueue } from '../../store';

@@ -1,8 +1,10 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { changeBetween, soundingStrings, type Setup } from '@harvu/core/fretboard';
-import { placeAt, type LaidBar, type Occurrence } from '@harvu/core/timeline';
-import { climbOf, stepProgress, triesIn, type TryEvent } from '@harvu/core/progress';
+import type { LaidBar, Occurrence } from '@harvu/core/timeline';
+import { placeAt } from '@harvu/core/practice';
+import { climbOf, stepProgress } from '@harvu/core/practice';
+import { triesIn, type TryEvent } from '@harvu/core/events';
 import { pickedOver } from '@harvu/core/rhythm';
 import { settledFrame } from '@harvu/core/song';
 import { EMPTY_PASS, kindOf, passOf } from '@harvu/core/steps';

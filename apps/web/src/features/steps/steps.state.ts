@@ -12,7 +12,7 @@ import type {
 import { toStudent } from '@harvu/contract/students';
 import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
-import type { PlanEvent } from '@harvu/core/progress';
+import type { PlanEvent } from '@harvu/core/events';
 import { changesInWords } from '@harvu/core/edits';
 import { USUAL_STUDENT } from '@harvu/core/player';
 import type { Step } from '@harvu/core/steps';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Pass } from '@harvu/core/steps';
-import type { Place } from '@harvu/core/timeline';
+import type { Place } from '@harvu/core/practice';
 import { beatsToNumber } from '@harvu/core/units';
 import { ChordLabel } from '../../../ui/chord-label';
 

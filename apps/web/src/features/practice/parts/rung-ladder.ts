@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Climb } from '@harvu/core/progress';
+import type { Climb } from '@harvu/core/practice';
 import { kindOf, type Step } from '@harvu/core/steps';
 
 interface Rung {

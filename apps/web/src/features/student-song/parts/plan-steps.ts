@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { StepProgress } from '@harvu/core/progress';
+import type { StepProgress } from '@harvu/core/practice';
 import { kindOf } from '@harvu/core/steps';
 import type { PlanProgress } from '../../plans';
 

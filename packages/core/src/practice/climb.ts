@@ -2,7 +2,7 @@ import { assumed } from '../assumptions';
 import type { Step } from '../steps';
 import type { Bpm } from '../units';
 import type { Day } from '../day';
-import type { Try } from './event';
+import type { Try } from '../events';
 
 /** Where a student is on one step's ladder. */
 export interface Climb {

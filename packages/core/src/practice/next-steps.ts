@@ -1,6 +1,6 @@
 import type { Step } from '../steps';
 import { climbOf, type Climb } from './climb';
-import type { Try } from './event';
+import type { Try } from '../events';
 
 /** A step with where the student is on it. */
 export interface StepProgress {

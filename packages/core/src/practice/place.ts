@@ -1,5 +1,4 @@
-import { chordSpans } from './chord-spans';
-import type { Stretch } from './stretch';
+import type { Pass } from '../steps';
 
 /** Where one is in a stretch that goes round: the bar, the chord in it, and what comes next and when. */
 export interface Place {
@@ -16,23 +15,22 @@ export interface Place {
 }
 
 /**
- * Finds where one is after so many beats (from 0, with parts of a beat) in a stretch that goes round;
+ * Finds where one is after so many beats (from 0, with parts of a beat) of a pass that goes round;
  * undefined for an empty one or before its first beat.
  *
  * @example
- * placeAt(stretchOf(timelineOf(readChart('[A]\n| G | D |').song).occurrences[0].bars), 5.5).beat // 1
+ * placeIn(passOf({ kind: 'whole', atoms: [] }, workpieceOf(readChart('[A]\n| G | D |').song)), 5.5).beat // 1
  */
-export function placeAt(stretch: Stretch, beats: number): Place | undefined {
+export function placeIn({ stretch, spans }: Pass, beats: number): Place | undefined {
   if (stretch.beats === 0 || beats < 0) return undefined;
   const within = beats % stretch.beats;
   const bar = stretch.bars.findLastIndex((one) => one.from <= within);
-  const spans = chordSpans(stretch).flat();
   const index = Math.max(
     0,
     spans.findLastIndex((one) => one.from <= within),
   );
   const now = spans[index]?.chord ?? '-';
-  const round = spans.map((one) => ({ ...one, from: stretch.beats + one.from }));
+  const round = spans.map(({ chord, from }) => ({ chord, from: stretch.beats + from }));
   const next = [...spans.slice(index + 1), ...round].find((one) => one.chord !== now);
   return {
     ...{ bar, beat: Math.floor(within - (stretch.bars[bar]?.from ?? 0)), now },

@@ -1,0 +1,4 @@
+export type { Drawing, Role, Shape } from './drawing';
+export { gripDrawing } from './grip';
+export type { HeldGrip } from './grip';
+export { laneDrawing, SLOT_WIDTH } from './lane';

@@ -1,0 +1,6 @@
+export { climbOf } from './climb';
+export type { Climb } from './climb';
+export { stepProgress } from './next-steps';
+export type { StepProgress } from './next-steps';
+export { placeIn } from './place';
+export type { Place } from './place';
