@@ -1,20 +1,14 @@
 import { inject, Pipe, type PipeTransform } from '@angular/core';
-import { chordLabel, transposeChordName } from '@harvu/core/chord';
+import { chordSaid, otherChordSaid } from '@harvu/core/chord';
 import { CONVENTIONS } from './conventions';
 
-/**
- * A chord name with ♯ and ♭, silence and "no chord" in words; given the capo, the shape's name or
- * the sounding one, as whoever looks likes it.
- */
+/** A chord name as whoever looks says it; given the capo, its shape's name or the sounding one. */
 @Pipe({ name: 'chord', pure: false })
 export class ChordLabel implements PipeTransform {
   private readonly conventions = inject(CONVENTIONS);
 
   transform(name: string, capo = 0): string {
-    if (name === '-') return 'silent';
-    if (name === 'N.C.') return 'no chord';
-    const isSounding = this.conventions().names === 'sounding';
-    return chordLabel(isSounding ? transposeChordName(name, capo) : name);
+    return chordSaid(name, { capo, names: this.conventions().names });
   }
 }
 
@@ -24,9 +18,6 @@ export class OtherChordLabel implements PipeTransform {
   private readonly conventions = inject(CONVENTIONS);
 
   transform(name: string, capo: number): string {
-    if (capo === 0 || name === '-' || name === 'N.C.') return '';
-    return this.conventions().names === 'sounding'
-      ? `shape ${chordLabel(name)}`
-      : `sounds ${chordLabel(transposeChordName(name, capo))}`;
+    return otherChordSaid(name, { capo, names: this.conventions().names });
   }
 }

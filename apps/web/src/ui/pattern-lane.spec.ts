@@ -26,7 +26,7 @@ describe('a pattern drawn', () => {
 
   it('has an arrow for each stroke, a ghost where the hand passes by, and counts below', async () => {
     const lane = await Shown.of(PatternLane, { pattern: pattern('D U D U D - D U') });
-    expect(lane.all('g').length).toBe(8);
+    expect(lane.all('rect').length).toBe(8);
     expect(lane.all('path[stroke-dasharray]').length).toBe(1);
     expect(counts(lane)).toBe('1 & 2 & 3 & 4 &');
     conventions.set({ ...USUAL_CONVENTIONS, counts: 'numbers' });
@@ -44,7 +44,7 @@ describe('a pattern drawn', () => {
   it('puts plucked notes on their strings, the thumb’s in a shape of their own', async () => {
     const lane = await Shown.of(PatternLane, { pattern: pattern('5p 3i 2m+1a', '3/4') });
     expect(lane.all('rect.fill-ink').length).toBe(1);
-    const heights = lane.all('circle').map((one) => Number(one.getAttribute('cy')));
+    const heights = lane.all('circle.stroke-ink').map((one) => Number(one.getAttribute('cy')));
     expect(heights.map((y) => y - (heights[2] ?? 0))).toEqual([20, 10, 0]);
     expect(lane.all('path.stroke-line[stroke-width="1"]').length).toBe(6);
     expect(lane.one('svg').getAttribute('aria-label')).toBe(

@@ -111,7 +111,7 @@ describe('a grip drawn', () => {
 
   it('lays a barre behind its finger, and paints fingers that stay', async () => {
     const grip = await draw('133211', { fingers: [1, 3, 4, 2, 1, 1], staying: [1] });
-    expect(grip.all('path[opacity]').length).toBe(1);
+    expect(grip.all('path.opacity-35').length).toBe(1);
     expect(grip.all('circle.fill-spruce').length).toBe(3);
   });
 });

@@ -6,6 +6,7 @@ import type { FoundGrip } from '@harvu/core/fretboard';
 import type { EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
 import type { PlanOverview } from '@harvu/core/progress';
 import type { PlanEvent } from '@harvu/core/events';
+import type { Scene } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
 import { defer, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
@@ -56,6 +57,12 @@ export class Analysis {
 
   progress(plan: Plan): Observable<SongProgress> {
     return defer(() => this.answering.ask((worker) => worker.progress(plan, this.conventions())));
+  }
+
+  scene(plan: Plan, stepId: string): Observable<Scene | null> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.scene(plan, stepId, this.conventions())),
+    );
   }
 
   overview(plan: Plan): Observable<PlanOverview> {

@@ -19,8 +19,18 @@ import {
   type SmallerPlan,
   type StepPlan,
 } from '@harvu/core/plan';
-import { filledBlocks, overviewOf, readinessOf, summaryOf, tempoLines, type FilledBlock, type PlanOverview, type ReadinessSummary, type TempoLine } from '@harvu/core/progress';
-import { stepProgress, type StepProgress } from '@harvu/core/practice';
+import {
+  filledBlocks,
+  overviewOf,
+  readinessOf,
+  summaryOf,
+  tempoLines,
+  type FilledBlock,
+  type PlanOverview,
+  type ReadinessSummary,
+  type TempoLine,
+} from '@harvu/core/progress';
+import { sceneOf, stepProgress, type StepProgress, type Scene } from '@harvu/core/practice';
 import { triesIn, type PlanEvent } from '@harvu/core/events';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
@@ -148,6 +158,13 @@ export const answers = {
       ...{ readiness: summaryOf(readiness), blocks: filledBlocks(work.timeline, readiness) },
       ...{ progress, lines: tempoLines(steps, tries, goal), left: timeOf(open, work.constants) },
     };
+  },
+
+  /** What is seen and heard while one step is practised; null where the plan has no such step. */
+  scene(plan: Plan, stepId: string, conventions: Conventions): Scene | null {
+    const { steps, work } = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
+    const step = steps.find((one) => one.id === stepId);
+    return step ? sceneOf(step, { song: plan.document, work, conventions }) : null;
   },
 
   /** A plan at a glance, as the server gives it; for what has not been sent yet. */

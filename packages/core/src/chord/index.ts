@@ -3,6 +3,7 @@ export { findKey, keyFit, parseKey } from './key';
 export type { Key, KeyFinding, KeyFit, TimedChord } from './key';
 export { nameTones } from './name-tones';
 export type { NameFit, Sounding } from './name-tones';
+export { chordSaid, otherChordSaid } from './said';
 export { transposeChordName } from './transpose';
 export type { ChordName } from './chord-name';
 export { QUALITIES } from './qualities.data';

@@ -1,5 +1,4 @@
 import { addBeats, beatsToNumber, type Beats } from '../units';
-import type { PlayedBar } from './bar';
 import type { Stretch } from './stretch';
 
 /** A written chord where it sounds, in beats from the start of a stretch. */
@@ -54,6 +53,11 @@ export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[]
   );
 }
 
+/** Anything with chords in order. */
+interface Chorded {
+  readonly chords: readonly { readonly chord: string }[];
+}
+
 /** Two chords that follow each other. */
 export interface ChordChange {
   readonly from: string;
@@ -66,7 +70,7 @@ export interface ChordChange {
  * @example
  * chordRow([]) // []
  */
-export function chordRow(bars: readonly Pick<PlayedBar, 'chords'>[]): readonly string[] {
+export function chordRow(bars: readonly Chorded[]): readonly string[] {
   const chords = bars.flatMap((bar) => bar.chords.map((one) => one.chord));
   return chords
     .filter((chord) => !isSilence(chord))
@@ -79,7 +83,7 @@ export function chordRow(bars: readonly Pick<PlayedBar, 'chords'>[]): readonly s
  * @example
  * changesOf([]) // []
  */
-export function changesOf(bars: readonly Pick<PlayedBar, 'chords'>[]): readonly ChordChange[] {
+export function changesOf(bars: readonly Chorded[]): readonly ChordChange[] {
   const row = chordRow(bars);
   const changes = new Map<string, ChordChange>();
   row.slice(1).forEach((to, index) => {

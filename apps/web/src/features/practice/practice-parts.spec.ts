@@ -1,5 +1,7 @@
 import { partsOf } from '@harvu/core/sameness';
-import { parseTuning } from '@harvu/core/pitch';
+import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
+import { sceneOf } from '@harvu/core/practice';
+import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { readChart } from '@harvu/core/chart';
 import { setUpPage, Shown } from '../../testing/page';
 import { FrameNow } from './parts/frame-now';
@@ -11,20 +13,17 @@ describe('getting ready in the practice room', () => {
   });
 
   it('names each string from the thickest, and where the capo goes', async () => {
-    const tuning = parseTuning('D A D F# A D') ?? [];
-    const frame = await Shown.of(FrameNow, { setup: { tuning, capo: 3 } });
-    expect(frame.all('li b').map((one) => one.textContent)).toEqual([
-      'D',
-      'A',
-      'D',
-      'F♯',
-      'A',
-      'D',
-    ]);
+    const { song } = readChart('tuning: D A D F# A D\ncapo: 3\n[A]\n| G |');
+    const work = workpieceOf(song);
+    const [step] = makeSteps(work);
+    const conventions = USUAL_CONVENTIONS;
+    const strings = step ? sceneOf(step, { song, work, conventions }).strings : [];
+    const frame = await Shown.of(FrameNow, { strings, capo: 3 });
+    const notes = frame.all('li b').map((one) => one.textContent);
+    expect(notes).toEqual(['D', 'A', 'D', 'F♯', 'A', 'D']);
     expect(frame.all('li')[0]?.textContent).toContain('string 6');
     expect(frame.text).toContain('Capo at fret 3');
-    await frame.set('setup', { tuning: tuning.slice(1), capo: 0 });
-    expect(frame.all('li')[0]?.textContent).toContain('string 5');
+    await frame.set('capo', 0);
     expect(frame.text).toContain('No capo');
   });
 });

@@ -10,7 +10,9 @@ import { of, Subject } from 'rxjs';
 import { ClickEngine } from '../../sound/click-engine';
 import { EventQueue } from '../../store';
 import { answers } from '../../worked-out/answers';
+import { answeredAtOnce } from '../../testing/answers';
 import { setUpPage } from '../../testing/page';
+import { Analysis } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
 import { PracticeState } from './practice.state';
 
@@ -51,6 +53,7 @@ describe('practice', () => {
     setUpPage([
       PracticeState,
       { provide: ClickEngine, useValue: engine },
+      { provide: Analysis, useValue: answeredAtOnce() },
       { provide: PlanReader, useValue: { read: () => of(planProgress()) } },
       { provide: EventQueue, useValue: queue },
     ]);
@@ -61,6 +64,7 @@ describe('practice', () => {
   const open = (stepId: string): void => {
     state.goTo(stepId);
     if (!state.plan()) state.open(of('p1'));
+    TestBed.tick();
   };
   const mark = (clean: boolean) => {
     jasmine.clock().tick(1000);
@@ -112,11 +116,15 @@ describe('practice', () => {
     beats.next(1.2);
     expect(state.countIn()).toBe(3);
     beats.next(4.1);
-    expect([state.countIn(), state.now()?.name, state.next()?.name]).toEqual([0, 'G', 'Em']);
+    expect([state.countIn(), state.hold().now?.name, state.hold().next?.name]).toEqual([
+      0,
+      'G',
+      'Em',
+    ]);
     expect(state.place()?.beatsToNext).toBe(4);
-    expect(state.change()?.line).toMatch(/finger/i);
+    expect(state.hold().change?.line).toMatch(/finger/i);
     beats.next(8.1);
-    expect([state.place()?.bar, state.now()?.name]).toEqual([1, 'Em']);
+    expect([state.place()?.bar, state.hold().now?.name]).toEqual([1, 'Em']);
   });
 
   it('climbs a rung after three clean passes, and starts the new tempo with a count-in', () => {
@@ -167,9 +175,9 @@ describe('practice', () => {
     state.toggle();
     expect(engine.start).toHaveBeenCalledOnceWith(jasmine.objectContaining({ bpm: 120 }));
     beats.next(4 + 5);
-    expect([state.onMap(), state.cue()]).toEqual([{ current: 0, bar: 1 }, '']);
+    expect(state.onMap()).toEqual({ occurrence: 0, bar: 1, cue: '' });
     beats.next(4 + 9);
-    expect([state.onMap(), state.cue()]).toEqual([{ current: 1, bar: 0 }, 'lamps on']);
+    expect(state.onMap()).toEqual({ occurrence: 1, bar: 0, cue: 'lamps on' });
     beats.next(4 + 11.5);
     mark(true);
     expect(put.at(-1)).toEqual(

@@ -1,21 +1,27 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { changeBetween, soundingStrings, type Setup } from '@harvu/core/fretboard';
-import type { LaidBar, Occurrence } from '@harvu/core/timeline';
-import { placeAt } from '@harvu/core/practice';
-import { climbOf, stepProgress } from '@harvu/core/practice';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Plan } from '@harvu/contract';
+import type { Drawing } from '@harvu/core/drawing';
 import { triesIn, type TryEvent } from '@harvu/core/events';
-import { pickedOver } from '@harvu/core/rhythm';
-import { settledFrame } from '@harvu/core/song';
-import { EMPTY_PASS, kindOf, passOf } from '@harvu/core/steps';
-import type { SongGrip } from '@harvu/core/player';
-import type { Observable } from 'rxjs';
+import {
+  climbOf,
+  placeIn,
+  stepProgress,
+  type DrawnChange,
+  type DrawnLane,
+  type SaidChord,
+  type Scene,
+} from '@harvu/core/practice';
+import type { Pass } from '@harvu/core/steps';
+import type { Seconds } from '@harvu/core/units';
+import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { v4 as newId } from 'uuid';
-import { ClickEngine } from '../../sound/click-engine';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
+import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
+import { ClickEngine } from '../../sound/click-engine';
 import { EventQueue } from '../../store';
-import { injectHandWords } from '../../ui/hand-words';
+import { Analysis } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
@@ -27,40 +33,33 @@ const GRIP_S = 5;
 /** A slot is reached a hair before its time. */
 const JUST = 1e-6;
 
-/** A section of the map, by its place, and one of its bars, both from 0. */
-interface MapPlace {
-  readonly current: number;
-  readonly bar: number;
-}
+/** Until a step is worked out, nothing is played. */
+const NOTHING: Pass = {
+  stretch: { bars: [], beats: 0, lasts: 0 as Seconds },
+  spans: [],
+  countInBeats: 4,
+};
 
-function placeOnMap(occurrences: readonly Occurrence[], bar: number): MapPlace {
-  let left = bar;
-  const current = occurrences.findIndex(({ bars }) => {
-    if (left < bars.length) return true;
-    left -= bars.length;
-    return false;
-  });
-  return { current: Math.max(0, current), bar: left };
-}
-
-/** A bar's own cue words, else its section's. */
-function cueAt({ plan, work }: PlanProgress, at: MapPlace): string {
-  const one = work.timeline.occurrences[at.current];
-  const section = plan.document.sections.find(({ id }) => id === one?.section);
-  const inPass = one?.bars[at.bar]?.inPass;
-  return section?.cues?.find(({ bar }) => bar === inPass)?.words ?? section?.cue ?? '';
+/** What is held now, and what comes. */
+export interface Hold {
+  readonly now: SaidChord | undefined;
+  readonly next: SaidChord | undefined;
+  readonly beatsToNext: number | null;
+  readonly grip: Drawing | undefined;
+  readonly nextGrip: Drawing | undefined;
+  readonly change: DrawnChange | undefined;
 }
 
 /** One visit to the practice room: a step, the click, and the tries that are made. */
 @Injectable()
 export class PracticeState {
   private readonly reader = inject(PlanReader);
+  private readonly analysis = inject(Analysis);
   private readonly queue = inject(EventQueue);
   private readonly session = inject(Session);
   private readonly ended = inject(DestroyRef);
   readonly engine = inject(ClickEngine);
 
-  private readonly wordsFor = injectHandWords();
   private readonly found = signal<Opened<PlanProgress>>(LOADING);
   private readonly stepId = signal('');
   private readonly made = signal<readonly TryEvent[]>([]);
@@ -85,22 +84,26 @@ export class PracticeState {
   readonly stepNumber = computed(
     () => (this.plan()?.steps.findIndex((one) => one.id === this.stepId()) ?? -1) + 1,
   );
+  private readonly asked = computed(() => ({ plan: this.plan()?.plan, stepId: this.stepId() }));
+  private readonly worked = toSignal(
+    toObservable(this.asked).pipe(
+      switchMap(({ plan, stepId }) => (plan ? this.workOut(plan, stepId) : of(null))),
+    ),
+    { initialValue: null },
+  );
+  /** All that is seen and heard of the step, once it is worked out. */
+  readonly scene = computed(() => {
+    const scene = this.worked();
+    return scene?.step.id === this.stepId() ? scene : null;
+  });
   readonly climb = computed(() => {
     const step = this.step();
     return step && climbOf(step, this.made());
   });
   readonly bpm = computed(() => this.step()?.rungs[this.climb()?.rung ?? 0] ?? null);
   /** The tempo of the click: the rung, or the song's own where one only listens. */
-  readonly clickBpm = computed(() => {
-    const bpm = this.bpm();
-    const step = this.step();
-    if (bpm !== null || !step || kindOf(step).matter !== 'listening') return bpm;
-    return this.plan()?.work.goalBpm ?? null;
-  });
-  readonly pass = computed(() => {
-    const [plan, step] = [this.plan(), this.step()];
-    return plan && step ? passOf(step, plan.work) : EMPTY_PASS;
-  });
+  readonly clickBpm = computed(() => this.bpm() ?? this.scene()?.listenBpm ?? null);
+  readonly pass = computed(() => this.scene()?.pass ?? NOTHING);
   /** The step to go on with when this one is done: the next that is open, else the first. */
   readonly nextStep = computed(() => {
     const plan = this.plan();
@@ -125,40 +128,30 @@ export class PracticeState {
   private readonly passBeat = computed(() =>
     this.isOn() ? this.beats() - this.pass().countInBeats : 0,
   );
-  readonly place = computed(() => placeAt(this.pass().stretch, Math.max(0, this.passBeat())), {
+  readonly place = computed(() => placeIn(this.pass(), Math.max(0, this.passBeat())), {
     equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
   });
-  /** The pattern of the bar being played, and the slot its hand is at. */
+  /** The hand in the bar that plays, and the slot it is at. */
   readonly lane = computed(() => {
-    const laid = this.pass().stretch.bars[this.place()?.bar ?? 0];
-    const struck = laid?.bar.struck;
-    if (!struck) return undefined;
-    const hand = settledFrame(this.plan()?.plan.document.frame ?? {}).picking;
-    const sounding = soundingStrings(this.now()?.grip ?? []);
-    return { pattern: pickedOver(struck.pattern, { hand, sounding }), slot: this.slotIn(laid) };
+    const place = this.place();
+    const lane = place && this.scene()?.lanes[place.bar]?.[place.now];
+    return lane && { ...lane, slot: this.slotIn(lane, place.bar) };
   });
-  /** Which section of the map plays, and which of its bars, from 0; only where the whole song is played. */
-  readonly onMap = computed(() => {
-    const [plan, step] = [this.plan(), this.step()];
-    if (!plan || !step || !kindOf(step).isWholeSong) return undefined;
-    return placeOnMap(plan.work.timeline.occurrences, this.place()?.bar ?? 0);
+  /** Which section of the map plays, and which of its bars; only where the whole song is played. */
+  readonly onMap = computed(() => this.scene()?.map[this.place()?.bar ?? 0]);
+  /** The chords now and next, as they are said, and what the fingers do between them. */
+  readonly hold = computed((): Hold => {
+    const [scene, place] = [this.scene(), this.place()];
+    const [now, next] = [place?.now ?? '', place?.next ?? ''];
+    return {
+      now: scene?.chords[now],
+      next: now === next ? undefined : scene?.chords[next],
+      beatsToNext: place?.beatsToNext ?? null,
+      grip: scene?.grips[now],
+      nextGrip: scene?.grips[next],
+      change: scene?.changes[`${now} ${next}`],
+    };
   });
-  /** The cue words of the bar that plays. */
-  readonly cue = computed(() => {
-    const [plan, at] = [this.plan(), this.onMap()];
-    return plan && at ? cueAt(plan, at) : '';
-  });
-  readonly now = computed(() => this.gripOf(this.place()?.now));
-  readonly next = computed(() => this.gripOf(this.place()?.next));
-  /** What the fingers do to get from the grip now to the next one. */
-  readonly change = computed(() => {
-    const [from, to, work] = [this.now(), this.next(), this.plan()?.work];
-    if (!from || !to || !work || from.name === to.name) return undefined;
-    return changeBetween(from, to, { hand: work.hand, words: this.wordsFor(this.setup()) });
-  });
-
-  /** The song's tuning and capo, once it is there. */
-  readonly setup = computed((): Setup => settledFrame(this.plan()?.plan.document.frame ?? {}));
 
   constructor() {
     this.ended.onDestroy(() => this.engine.close());
@@ -207,9 +200,7 @@ export class PracticeState {
 
   private isFirstOfBar(beat: number): boolean {
     const { countInBeats } = this.pass();
-    return beat < countInBeats
-      ? beat === 0
-      : placeAt(this.pass().stretch, beat - countInBeats)?.beat === 0;
+    return beat < countInBeats ? beat === 0 : placeIn(this.pass(), beat - countInBeats)?.beat === 0;
   }
 
   /** Logs a try. With a click, a clean one has to have been played to its last beat. */
@@ -277,16 +268,20 @@ export class PracticeState {
   }
 
   /** The slot of its pattern that the hand is at; -1 before the pass goes. */
-  private slotIn({ bar, from }: LaidBar): number {
+  private slotIn({ firstSlot, slotsPerBeat }: DrawnLane, bar: number): number {
     const beats = this.passBeat();
-    if (!this.isOn() || beats < 0 || !bar.struck) return -1;
-    const { pattern } = bar.struck;
-    const inBar = (beats % this.pass().stretch.beats) - from;
-    const first = bar.struck.bar * pattern.slotsPerBar;
-    return first + Math.floor((inBar * pattern.slotsPerBar) / pattern.meter.beats + JUST);
+    if (!this.isOn() || beats < 0) return -1;
+    const { stretch } = this.pass();
+    const inBar = (beats % stretch.beats) - (stretch.bars[bar]?.from ?? 0);
+    return firstSlot + Math.floor(inBar * slotsPerBeat + JUST);
   }
 
-  private gripOf(name: string | undefined): SongGrip | undefined {
-    return this.plan()?.work.grips.find((one) => one.name === name);
+  private workOut(plan: Plan, stepId: string): Observable<Scene | null> {
+    return this.analysis.scene(plan, stepId).pipe(
+      catchError((error: unknown) => {
+        this.found.set({ kind: 'failed', problem: toProblem(error) });
+        return of(null);
+      }),
+    );
   }
 }

@@ -1,19 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Pass } from '@harvu/core/steps';
-import type { Place } from '@harvu/core/practice';
-import { beatsToNumber } from '@harvu/core/units';
-import { ChordLabel } from '../../../ui/chord-label';
+import type { Place, SaidChord } from '@harvu/core/practice';
 
 const SHOWN = 4;
 /** Bars full of chords, as in a drill, need room for their names on a phone. */
 const SHOWN_FULL = 2;
 const FULL_CHORDS = 3;
 
+/** A chord as wide as it lasts. */
+interface StripChord {
+  readonly chord: string;
+  readonly grow: number;
+}
+
 /** Four bars around the one being played, and the beats of that bar counted. */
 @Component({
   selector: 'harvu-bar-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel],
   host: { class: 'block' },
   template: `
     <ol class="flex border-l-2 border-ink-soft" aria-label="Bars of this pass">
@@ -26,7 +29,7 @@ const FULL_CHORDS = 3;
           @for (one of bar.chords; track $index) {
             <span class="min-w-0 overflow-hidden px-2 pt-1.5" [style.flex]="one.grow + ' 1 0'">
               <b class="font-display text-lg whitespace-nowrap sm:text-xl">{{
-                one.chord | chord: capo()
+                chords()[one.chord]?.name
               }}</b>
             </span>
           }
@@ -52,8 +55,8 @@ const FULL_CHORDS = 3;
   `,
 })
 export class BarStrip {
-  /** The song's capo, for who names chords by what sounds. */
-  readonly capo = input(0);
+  /** Chords as they are said, by the names they are written with. */
+  readonly chords = input.required<Readonly<Record<string, SaidChord>>>();
   readonly pass = input.required<Pass>();
   readonly place = input<Place>();
   readonly isRunning = input(false);
@@ -66,13 +69,19 @@ export class BarStrip {
     const isFull = bars.some(({ bar }) => bar.chords.length >= FULL_CHORDS);
     const count = isFull ? SHOWN_FULL : SHOWN;
     const first = Math.max(0, Math.min(Math.floor(this.bar() / count) * count, bars.length - 1));
-    return bars.slice(first, first + count).map(({ bar }, offset) => ({
+    return bars.slice(first, first + count).map(({ bar, from }, offset) => ({
       index: first + offset,
       label: bar.number,
       isNow: this.isRunning() && this.countIn() === 0 && first + offset === this.bar(),
-      chords: bar.chords.map(({ chord, beats }) => ({ chord, grow: beatsToNumber(beats) })),
+      chords: this.chordsIn(from, from + bar.beats),
     }));
   });
+
+  private chordsIn(from: number, until: number): readonly StripChord[] {
+    return this.pass()
+      .spans.filter((span) => span.from >= from && span.from < until)
+      .map((span) => ({ chord: span.chord, grow: span.until - span.from }));
+  }
 
   /** During the count-in its own beats, afterwards those of the bar. */
   protected readonly beats = computed(() => {

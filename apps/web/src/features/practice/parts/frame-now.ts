@@ -1,6 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { chordLabel } from '@harvu/core/chord';
-import type { Setup } from '@harvu/core/fretboard';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { TunedString } from '@harvu/core/practice';
 
 /** What the guitar needs before the first note: each string's open note, and the capo. */
 @Component({
@@ -17,17 +16,12 @@ import type { Setup } from '@harvu/core/fretboard';
       }
     </ol>
     <p class="mt-6 font-display text-xl font-bold">
-      {{ setup().capo === 0 ? 'No capo' : 'Capo at fret ' + setup().capo }}
+      {{ capo() === 0 ? 'No capo' : 'Capo at fret ' + capo() }}
     </p>
   `,
 })
 export class FrameNow {
-  readonly setup = input.required<Setup>();
-  protected readonly strings = computed(() => {
-    const { tuning } = this.setup();
-    return tuning.map((note, place) => ({
-      number: tuning.length - place,
-      note: chordLabel(note.replace(/-?\d$/, '')),
-    }));
-  });
+  /** From the thickest. */
+  readonly strings = input.required<readonly TunedString[]>();
+  readonly capo = input.required<number>();
 }

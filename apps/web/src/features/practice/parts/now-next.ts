@@ -1,55 +1,43 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { fingerWays, stayingFingers, type Change, type Setup } from '@harvu/core/fretboard';
-import type { SongGrip } from '@harvu/core/player';
-import { ChordLabel, OtherChordLabel } from '../../../ui/chord-label';
-import { GripDiagram } from '../../../ui/grip-diagram';
+import { DrawingView } from '../../../ui/drawing';
+import type { Hold } from '../practice.state';
 
 /** The grip that sounds now, large, and the next one with what the fingers do to get there. */
 @Component({
   selector: 'harvu-now-next',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel, GripDiagram, OtherChordLabel],
+  imports: [DrawingView],
   host: { class: 'flex flex-wrap items-center gap-x-8 gap-y-3' },
   template: `
     <div class="flex min-w-0 items-center gap-4 sm:gap-8">
       <div class="min-w-[80px]">
         <p class="text-sm text-ink-soft">{{ countIn() > 0 ? 'in ' + countIn() : 'now' }}</p>
         <p class="font-display leading-none font-bold" [class]="nowSize()">
-          {{ nowName() | chord: setup().capo }}
+          {{ hold().now?.name }}
         </p>
-        <p class="text-xs text-ink-soft">{{ nowName() | otherChord: setup().capo }}</p>
+        <p class="text-xs text-ink-soft">{{ hold().now?.other }}</p>
       </div>
-      @if (now(); as held) {
-        <harvu-grip
+      @if (nowGrip(); as drawing) {
+        <harvu-drawing
           class="w-[110px] sm:w-[150px] tall:w-[208px]"
-          [grip]="held.grip"
-          [fingers]="held.fingers"
-          [staying]="staying()"
-          [setup]="setup()"
+          [drawing]="drawing"
           [scale]="null"
         />
       }
     </div>
-    @if (nextName() !== nowName()) {
+    @if (hold().next; as next) {
       <div
         class="flex min-w-0 items-center gap-4 sm:gap-6 sm:border-l sm:border-line sm:py-4 sm:pl-8"
       >
         <div class="max-w-[240px] min-w-[80px]">
           <p class="text-sm text-ink-soft">{{ inWords() }}</p>
-          <p class="font-display text-2xl font-bold text-brass">
-            {{ nextName() | chord: setup().capo }}
-          </p>
-          <p class="mt-1 text-sm tall:text-base">{{ change()?.line }}</p>
+          <p class="font-display text-2xl font-bold text-brass">{{ next.name }}</p>
+          <p class="mt-1 text-sm tall:text-base">{{ hold().change?.line }}</p>
         </div>
-        @if (next(); as held) {
-          <harvu-grip
+        @if (nextGrip(); as drawing) {
+          <harvu-drawing
             class="w-[84px] shrink-0 sm:w-[120px] tall:w-[150px]"
-            [grip]="held.grip"
-            [fingers]="held.fingers"
-            [staying]="staying()"
-            [setup]="setup()"
-            [moves]="going()"
-            [setup]="setup()"
+            [drawing]="drawing"
             [scale]="null"
           />
         }
@@ -58,31 +46,19 @@ import { GripDiagram } from '../../../ui/grip-diagram';
   `,
 })
 export class NowNext {
-  readonly now = input<SongGrip>();
-  readonly nowName = input.required<string>();
-  readonly next = input<SongGrip>();
-  readonly nextName = input.required<string>();
-  readonly beatsToNext = input.required<number | null>();
-  readonly change = input<Change>();
-  readonly setup = input.required<Setup>();
+  readonly hold = input.required<Hold>();
   /** Beats of the count-in still to come. */
   readonly countIn = input(0);
 
+  protected readonly nowGrip = computed(() => this.hold().change?.from ?? this.hold().grip);
+  protected readonly nextGrip = computed(() => this.hold().change?.to ?? this.hold().nextGrip);
   protected readonly nowSize = computed(() =>
-    this.nowName().length > 4
+    (this.hold().now?.name.length ?? 0) > 4
       ? 'text-[54px] sm:text-[72px]'
       : 'text-[54px] sm:text-[96px] tall:text-[132px]',
   );
-  protected readonly staying = computed(() => {
-    const change = this.change();
-    return change ? stayingFingers(change) : [];
-  });
-  protected readonly going = computed(() => {
-    const change = this.change();
-    return change ? fingerWays(change) : [];
-  });
   protected readonly inWords = computed(() => {
-    const beats = this.beatsToNext();
+    const beats = this.hold().beatsToNext;
     return beats === null ? 'then' : `in ${beats} ${beats === 1 ? 'beat' : 'beats'}`;
   });
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Climb } from '@harvu/core/practice';
-import { kindOf, type Step } from '@harvu/core/steps';
+import type { Climb, Scene } from '@harvu/core/practice';
+import type { Step } from '@harvu/core/steps';
 
 interface Rung {
   readonly bpm: number;
@@ -18,7 +18,7 @@ interface Rung {
     @if (step().rungs.length === 0) {
       <p class="text-lg">
         <b>{{ climb().isDone ? step().goal.cleanInRow : climb().cleanInRow }}</b> of
-        {{ step().goal.cleanInRow }} {{ kind().cleanWord }}
+        {{ step().goal.cleanInRow }} {{ words().cleanWord }}
       </p>
     } @else if (flat()) {
       <p class="flex flex-wrap items-baseline gap-x-2 font-mono text-xs text-ink-soft">
@@ -37,7 +37,7 @@ interface Rung {
         <span class="font-sans text-sm">{{ countWords() }}</span>
       </p>
     } @else {
-      <h2 class="mb-2 text-sm text-ink-soft">Rungs, {{ kind().rungUnit }}</h2>
+      <h2 class="mb-2 text-sm text-ink-soft">Rungs, {{ words().rungUnit }}</h2>
       <ol class="border-x-[3px] border-ink-soft px-0" aria-label="Rungs, from the goal down">
         @for (rung of falling(); track $index) {
           <li
@@ -67,10 +67,10 @@ interface Rung {
 export class RungLadder {
   readonly step = input.required<Step>();
   readonly climb = input.required<Climb>();
+  readonly words = input.required<Pick<Scene, 'cleanWord' | 'rungUnit'>>();
   /** One line, for a phone. */
   readonly flat = input(false);
 
-  protected readonly kind = computed(() => kindOf(this.step()));
   protected readonly rising = computed((): readonly Rung[] => {
     const { rung, isDone, cleanBpm } = this.climb();
     return this.step().rungs.map((bpm, index, all) => ({
