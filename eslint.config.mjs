@@ -3,6 +3,39 @@ import angular from 'angular-eslint';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
+/** A step's kind is asked what it is like, in the table of kinds, and compared nowhere else. */
+const KIND = {
+  selector:
+    "BinaryExpression[operator=/^[!=]==$/][left.property.name='kind'][right.value=/^(listen|change|hand|half|section|difference|join|whole|recording|sing|perform)$/]",
+  message: 'Ask kindOf(step) what the step is like; kinds are told apart in steps/kinds alone.',
+};
+/** Positions are added up once, in the timeline. */
+const BEATS = [
+  'BinaryExpression[operator=/^[+-]$/] > MemberExpression[property.name=/^(beats|beat|atBeat)$/]',
+  'AssignmentExpression[operator=/^[+-]=$/] > MemberExpression.right[property.name=/^(beats|beat|atBeat)$/]',
+].map((selector) => ({
+  selector,
+  message:
+    'Positions are added up in the timeline: read them from stretchOf, chordSpans or strokesIn.',
+}));
+const PUBLIC_SIGNAL = {
+  selector:
+    "PropertyDefinition[accessibility!='private'][accessibility!='protected'] > CallExpression[callee.name=/^(signal|linkedSignal)$/]",
+  message:
+    'A signal that others read is not theirs to write: keep it private and give it asReadonly().',
+};
+const SUBSCRIBE = {
+  selector: "CallExpression[callee.property.name='subscribe']",
+  message: 'Components do not subscribe: a state does, or toSignal, or a Task.',
+};
+/** Where things happen in time. */
+const IN_TIME = [
+  'apps/web/src/**/*.state.ts',
+  'apps/web/src/{platform,store,sound,worked-out}/**/*.ts',
+  'apps/web/src/features/steps/teaching.keeper.ts',
+  'apps/web/src/features/bench/{song-sync,bench.findings}.ts',
+];
+
 const TESTS = ['**/*.spec.ts', '**/testing/**/*.ts', 'e2e/**/*.ts', 'packages/core/test/**/*.ts'];
 
 export default defineConfig(
@@ -68,6 +101,44 @@ export default defineConfig(
     },
   },
   {
+    files: ['packages/core/src/**/*.ts', 'apps/*/src/**/*.ts', 'demo/src/**/*.ts'],
+    ignores: [
+      ...TESTS,
+      'packages/core/src/steps/kinds/**',
+      'packages/core/src/{timeline,units,rhythm}/**',
+    ],
+    rules: { 'no-restricted-syntax': ['error', KIND, ...BEATS] },
+  },
+  {
+    files: ['packages/core/src/{timeline,rhythm}/**/*.ts'],
+    ignores: TESTS,
+    rules: { 'no-restricted-syntax': ['error', KIND] },
+  },
+  {
+    files: IN_TIME,
+    ignores: TESTS,
+    rules: { 'no-restricted-syntax': ['error', KIND, ...BEATS, PUBLIC_SIGNAL] },
+  },
+  {
+    files: ['apps/web/src/**/*.ts'],
+    ignores: [...TESTS, ...IN_TIME],
+    rules: { 'no-restricted-syntax': ['error', KIND, ...BEATS, PUBLIC_SIGNAL, SUBSCRIBE] },
+  },
+  {
+    files: ['apps/web/src/**/*.ts'],
+    ignores: [...TESTS, 'apps/web/src/**/*.api.ts', 'apps/web/src/platform/api.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          name: '@angular/common/http',
+          importNames: ['HttpClient'],
+          message: 'The server is asked by an *.api.ts, through platform/api.',
+        },
+      ],
+    },
+  },
+  {
     files: ['apps/web/src/**/*.html'],
     extends: [angular.configs.templateRecommended, angular.configs.templateAccessibility],
     rules: {
@@ -76,7 +147,12 @@ export default defineConfig(
     },
   },
   {
-    files: ['apps/server/src/**/*.ts', 'apps/work/src/**/*.ts', 'packages/contract/src/**/*.ts'],
+    files: [
+      'apps/server/src/**/*.ts',
+      'apps/work/src/**/*.ts',
+      'apps/web/src/**/*.api.ts',
+      'packages/contract/src/**/*.ts',
+    ],
     rules: {
       // The types of routes, services and schemas are read off what makes them.
       '@typescript-eslint/explicit-function-return-type': 'off',

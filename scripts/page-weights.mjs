@@ -5,7 +5,6 @@ import { gzipSync } from 'node:zlib';
 import { ROOT } from './needs.mjs';
 
 const BUILT = join(ROOT, 'apps/web/dist/web');
-const PAGES = join('src', 'features');
 
 /** Most kilobytes (1000 bytes, gzipped) of each page; the others are only told. */
 const BUDGETS_KB = { 'sign-in': 140, week: 140, practice: 140 };

@@ -32,6 +32,7 @@ import { createSheetsRoutes, createSheetsService } from './features/sheets';
 import { createStudentsService, serveStudents } from './features/students';
 import { createStudioService, createStudioStore, serveStudio } from './features/studio';
 import { signedInOnly, type SignedIn } from './platform/access';
+import type { Api } from './platform/routing';
 import type { Clock } from './platform/clock';
 import type { Tx } from './platform/database';
 import { DomainError, badRequest, notFound } from './platform/errors';
@@ -138,7 +139,8 @@ function createServices({ sequelize, clock, passwords, demoAccounts, timeZone: o
 function createApi(deps: AppDeps) {
   const services = createServices(deps);
   const tooLarge = badRequest('The request is larger than 1 MB.', 'Send less at once.');
-  const api = new Hono<SignedIn>()
+  const api: Api = new Hono<SignedIn>();
+  api
     .use(sameOriginOnly)
     .use(
       bodyLimit({

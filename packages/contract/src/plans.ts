@@ -7,7 +7,7 @@ import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/day';
 import { array, boolean, type Schema } from 'yup';
 import type { Person } from './people';
-import { exactly, id, whole, words } from './fields';
+import { exactly, id, whole } from './fields';
 import { teachingFields, teachingSchema } from './teaching';
 
 const MOST_STUDENTS = 100;
@@ -70,7 +70,7 @@ export interface PlanFigures {
 export type StoredEvent = PlanEvent & { readonly receivedAt: string };
 
 /** What has changed about a plan since its events up to a number were had. */
-export interface PlanNews extends Pick<Plan, 'version' | 'revision' | 'events' | 'lastEvent'> {}
+export type PlanNews = Pick<Plan, 'version' | 'revision' | 'events' | 'lastEvent'>;
 
 /** A student's song at a glance. */
 export interface SongAtAGlance extends PlanSummary {

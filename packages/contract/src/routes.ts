@@ -39,16 +39,21 @@ declare const body: unique symbol;
 declare const reply: unique symbol;
 
 /** A route of the API: how it is called, who may call it, what is sent and what comes back. */
-export interface Route<Path extends string = string, Body = unknown, Reply = unknown> {
+export interface Route<
+  Path extends string = string,
+  Body = unknown,
+  Reply = unknown,
+  Who extends Reach = Reach,
+> {
   readonly method: Method;
   /** Below /api; ":id" and the like stand for ids and numbers. */
   readonly path: Path;
-  readonly reach: Reach;
+  readonly reach: Who;
   readonly [body]?: Body;
   readonly [reply]?: Reply;
 }
 
-export type BodyOf<R> = R extends Route<string, infer Body, unknown> ? Body : never;
+export type BodyOf<R> = R extends Route<string, infer Body> ? Body : never;
 export type ReplyOf<R> = R extends Route<string, unknown, infer Reply> ? Reply : never;
 
 /** The names that stand for something in a path. */
@@ -58,9 +63,13 @@ export type ParamOf<Path extends string> = Path extends `${string}:${infer Name}
     ? Name
     : never;
 
-function route(method: Method, reach: Reach) {
+function route<const Who extends Reach>(method: Method, reach: Who) {
   return <Body, Reply>() =>
-    <const Path extends string>(path: Path): Route<Path, Body, Reply> => ({ method, path, reach });
+    <const Path extends string>(path: Path): Route<Path, Body, Reply, Who> => ({
+      method,
+      path,
+      reach,
+    });
 }
 
 const [anyGet, anyPost] = [route('GET', 'anybody'), route('POST', 'anybody')];

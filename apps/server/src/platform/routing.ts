@@ -13,7 +13,6 @@ import {
 import type { Context, Hono, MiddlewareHandler } from 'hono';
 import type { Schema } from 'yup';
 import { ownersOnly, signedInOnly, teachersOnly, type SignedIn } from './access';
-import { signInNeeded } from './errors';
 import { pathId, pathNumber, readBody } from './requests';
 
 /** What answers routes. */
@@ -33,6 +32,8 @@ export type Call<R> = Params<R> & {
   readonly person: R extends { readonly reach: 'anybody' } ? Person | undefined : Person;
   readonly context: Context;
 };
+
+type Run<Name extends RouteName> = (call: Call<Routes[Name]>) => Promise<ReplyOf<Routes[Name]>>;
 
 const GUARDS: Readonly<Record<Reach, readonly MiddlewareHandler[]>> = {
   anybody: [],
@@ -69,13 +70,21 @@ function bodyOf(name: RouteName): Schema | undefined {
 
 /**
  * Answers a route of the contract: whoever may not call it is turned away, ids and the body are
- * checked before anything is done. An answer of nothing is 204, something that was made is 201.
+ * checked before anything is done. An answer of nothing is 204.
  */
-export function serve<Name extends RouteName>(
+export function serve<Name extends RouteName>(api: Api, name: Name, run: Run<Name>): void {
+  answer(api, { name, status: 200 }, run);
+}
+
+/** Answers a route that makes something. */
+export function serveMade<Name extends RouteName>(api: Api, name: Name, run: Run<Name>): void {
+  answer(api, { name, status: 201 }, run);
+}
+
+function answer<Name extends RouteName>(
   api: Api,
-  name: Name,
-  run: (call: Call<Routes[Name]>) => Promise<ReplyOf<Routes[Name]>>,
-  { made = false } = {},
+  { name, status }: { readonly name: Name; readonly status: 200 | 201 },
+  run: Run<Name>,
 ): void {
   const { method, path, reach }: Route = ROUTES[name];
   const schema = bodyOf(name);
@@ -85,12 +94,6 @@ export function serve<Name extends RouteName>(
     const call = { ...readParams(c, path), body, person, context: c };
     // What the contract says of the route was checked above; only the pairing is known here.
     const reply = await run(call as unknown as Call<Routes[Name]>);
-    return reply === undefined ? c.body(null, 204) : c.json(reply as object, made ? 201 : 200);
+    return reply === undefined ? c.body(null, 204) : c.json(reply as object, status);
   });
-}
-
-/** Who is signed in, on a route that answers others too. */
-export function mustBeSomebody(person: Person | undefined): Person {
-  if (!person) throw signInNeeded('You are not signed in.', 'Sign in and try again.');
-  return person;
 }

@@ -1,4 +1,3 @@
-export { BarGrid } from './bars/bar-grid';
 export { MapEntryForm } from './bars/map-entry';
 export { SectionBars } from './bars/section-bars';
 export { SectionHead } from './bars/section-head';

@@ -24,7 +24,7 @@ export class Api {
     name: Name,
     ...[params, body]: Given<Name>
   ): Observable<ReplyOf<Routes[Name]>> {
-    const route: Route<string> = ROUTES[name];
+    const route: Route = ROUTES[name];
     const address = addressOf<string>(route, params ?? {});
     const sent = route.method === 'GET' ? {} : { body: body ?? {} };
     return this.http.request<ReplyOf<Routes[Name]>>(route.method, address, sent);

@@ -23,6 +23,8 @@ export class Session {
   readonly isTeaching = computed(() => ['owner', 'teacher'].includes(this.found()?.role ?? ''));
   /** How whoever is here likes strings, frets and names. */
   readonly conventions = computed(() => this.found()?.conventions ?? USUAL_CONVENTIONS);
+  /** The studio's time zone. */
+  readonly timeZone = computed(() => this.found()?.timeZone ?? 'UTC');
   /** The first page of whoever is here. */
   readonly home = computed(() => (this.isTeaching() ? '/students' : '/week'));
 
@@ -35,7 +37,7 @@ export class Session {
 
   /** The studio's day it is now. */
   today(): Day {
-    return dayAt(new Date().toISOString(), this.found()?.timeZone ?? 'UTC');
+    return dayAt(new Date().toISOString(), this.timeZone());
   }
 
   /** Asks who is signed in; without an answer, nobody is. */

@@ -94,7 +94,8 @@ export class ClickEngine {
       untilS: context.currentTime + ahead,
     });
     for (const click of clicks) {
-      this.nextBeat = click.beat + 1;
+      const { beat } = click;
+      this.nextBeat = beat + 1;
       // After the device slept, what was missed is not played all at once.
       if (click.atS < context.currentTime) continue;
       this.sound(context, click, isAccented(click.beat));

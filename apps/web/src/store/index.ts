@@ -1,5 +1,3 @@
-export { Device } from './device';
-export type { WaitingEvent } from './device';
 export { Drafts } from './drafts';
 export type { Draft } from './drafts';
 export { EventQueue } from './event-queue';

@@ -19,6 +19,7 @@ const FILLS: Readonly<Record<Level, string>> = {
 
 /** One block of the ribbon, as wide as its bars and as full as it is held. */
 @Component({
+  // eslint-disable-next-line @angular-eslint/component-selector -- a button that the ribbon fills
   selector: 'button[harvuRibbonButton]',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: {

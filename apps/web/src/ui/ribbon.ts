@@ -36,7 +36,9 @@ export type { RibbonBlock } from './ribbon-blocks';
           [isMarked]="also().includes($index)"
           (focus)="keys.updateActiveItem($index)"
           (click)="pick.emit($index)"
-        ></button>
+        >
+          <!-- what it shows is the block's own -->
+        </button>
       }
     </div>
   `,

@@ -77,7 +77,9 @@ describe('the ribbon', () => {
     const [first, second] = ribbon.all('button');
     document.body.append(ribbon.element);
     first?.focus();
-    first?.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    first?.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'ArrowRight', keyCode: 39, bubbles: true }),
+    );
     expect(document.activeElement).toBe(second ?? null);
     second?.click();
     expect(picked).toEqual([1]);

@@ -1,4 +1,4 @@
-import { inject, Injectable, InjectionToken } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Plan } from '@harvu/contract';
 import type { ReadChart } from '@harvu/core/chart';
 import type { Finding } from '@harvu/core/checks';
@@ -10,20 +10,20 @@ import type { Scene } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
 import { defer, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
-import { Answering, type CreateWorker } from './answering';
+import { Answering } from './answering';
 import type { PlannedSong, SmallerWish, SongApart, SongProgress } from './answers';
 import type { GripWishes } from './grip-search';
 import type { PlanRequest } from './plan-request';
 
-export const ANSWERS_WORKER = new InjectionToken<CreateWorker>('answers-worker', {
-  factory: () => () => new Worker(new URL('./answers.worker', import.meta.url), { type: 'module' }),
-});
+function createWorker(): Worker {
+  return new Worker(new URL('./answers.worker', import.meta.url), { type: 'module' });
+}
 
 /** Has songs worked out in a worker, so that the page never waits; each answer is what answers.ts says. */
 @Injectable({ providedIn: 'root' })
 export class Analysis {
   private readonly conventions = inject(CONVENTIONS);
-  private readonly answering = new Answering(inject(ANSWERS_WORKER));
+  private readonly answering = new Answering(createWorker);
 
   read(text: string, before: SongDocument): Observable<ReadChart> {
     return defer(() => this.answering.ask((worker) => worker.read(text, before)));

@@ -12,7 +12,7 @@ class FakeWorker extends EventTarget {
   constructor(answers: object) {
     super();
     expose(answers, this.channel.port2);
-    this.channel.port1.onmessage = ({ data }) =>
+    this.channel.port1.onmessage = ({ data }: MessageEvent<unknown>) =>
       this.dispatchEvent(new MessageEvent('message', { data }));
   }
 

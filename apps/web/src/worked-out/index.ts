@@ -1,4 +1,4 @@
-export { Analysis, ANSWERS_WORKER } from './analysis';
+export { Analysis } from './analysis';
 export type { PlannedSong, SmallerWish, SongApart, SongProgress } from './answers';
 export type { GripWishes } from './grip-search';
 export { requestOf } from './plan-request';

@@ -25,7 +25,12 @@ export interface BarPlace {
 }
 
 /** Where a fault of a bar stands. */
-function atBar({ line, column, section, place }: BarPlace) {
+function atBar({
+  line,
+  column,
+  section,
+  place,
+}: BarPlace): Pick<ChartFault, 'line' | 'column' | 'section' | 'bar'> {
   return { line, column, section, bar: place };
 }
 

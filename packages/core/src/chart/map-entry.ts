@@ -46,15 +46,8 @@ export function isTakenOnMap(name: string): boolean {
 /** "(Bridge)" or "(Bridge x2)": played sometimes; what stands behind the bracket holds too. */
 const SOMETIMES = /^\(([^()]*(?:\([^()]*\))?[^()]*)\)(.*)$/;
 
-/**
- * Reads one entry of the map, "Chorus 1 x2 +2 tempo 80"; undefined when an option is none.
- *
- * @example
- * readMapEntry('Chorus 1 x2') // { section: 'Chorus 1', times: 2 }
- * @example
- * readMapEntry('Vamp x4 until "back in"') // { section: 'Vamp', times: 4, until: 'back in' }
- */
-export function readMapEntry(text: string): MapEntry | undefined {
+/** Reads one entry of the map, such as "Chorus 1 x2" or "Vamp x4 until "back in""; undefined where it is none. */
+function readMapEntry(text: string): MapEntry | undefined {
   const [, inside, behind = ''] = SOMETIMES.exec(text.trim()) ?? [];
   let rest = inside === undefined ? text.trim() : `${inside.trim()}${behind}`;
   let said: Said = inside === undefined ? {} : { sometimes: true };

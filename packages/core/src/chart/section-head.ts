@@ -14,18 +14,21 @@ type Said = Partial<SectionHead>;
 /** "NAME for ornaments in 7-8": a pattern, and where it is played; without a place it is the section's own. */
 function readUse([pattern = '', word, first, last]: readonly (string | undefined)[]):
   Said | undefined {
-  const layer = word === undefined ? undefined : readLayer(word);
-  const from = Number(first ?? 0);
-  const to = Number(last ?? from);
-  if ((word !== undefined && !layer) || (first !== undefined && (from < 1 || to < from)))
-    return undefined;
-  if (!layer && from === 0) return { pattern };
+  if (word === undefined && first === undefined) return { pattern };
+  const where = { layer: one('layer', readLayer(word ?? 'full')), bars: readRange(first, last) };
+  if (!where.layer || !where.bars) return undefined;
   const use: PatternUse = {
     pattern,
-    ...(layer && { layer }),
-    ...(from > 0 && { bars: { from, to } }),
+    ...(word !== undefined && where.layer),
+    ...(first !== undefined && { bars: where.bars }),
   };
   return { patternUses: [use] };
+}
+
+/** Bars by their numbers, from 1; undefined where they do not rise. */
+function readRange(first = '1', last = first): PatternUse['bars'] {
+  const [from, to] = [Number(first), Number(last)];
+  return from >= 1 && to >= from ? { from, to } : undefined;
 }
 
 /** "2", or "2?" where it is not sure. */
@@ -58,7 +61,7 @@ const OPTIONS: readonly (readonly [
 ];
 
 function one<Key extends keyof Said>(key: Key, value: Said[Key] | undefined): Said | undefined {
-  return value === undefined ? undefined : ({ [key]: value } as Said);
+  return value === undefined ? undefined : { [key]: value };
 }
 
 /** The option a text begins with and how long it is; undefined where it begins with none. */
@@ -111,6 +114,14 @@ function writeUse({ pattern, layer, bars }: PatternUse): string {
   return `pattern ${pattern}${layer ? ` for ${layer}` : ''}${inBars ? ` in ${inBars}` : ''}`;
 }
 
+function writeHand({ pattern, patternUses = [], layer }: Section): readonly string[] {
+  return [
+    pattern === undefined ? '' : `pattern ${pattern}`,
+    ...patternUses.map(writeUse),
+    layer === undefined ? '' : `layer ${layer}`,
+  ];
+}
+
 /**
  * Writes a section line as it is read.
  *
@@ -118,16 +129,13 @@ function writeUse({ pattern, layer, bars }: PatternUse): string {
  * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
  */
 export function writeSectionHead(section: Section): string {
-  const { name, parent, times, timesDoubt, statedBars, part } = section;
-  const { pattern, patternUses = [], layer, meter, startsAt, cue } = section;
+  const { name, parent, times, timesDoubt, statedBars, part, meter, startsAt, cue } = section;
   const words = [
     parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
     times > 1 || timesDoubt ? `x${times}${timesDoubt ? '?' : ''}` : '',
     statedBars === undefined ? '' : `bars ${statedBars}`,
     part === undefined ? '' : `part ${part}`,
-    pattern === undefined ? '' : `pattern ${pattern}`,
-    ...patternUses.map(writeUse),
-    layer === undefined ? '' : `layer ${layer}`,
+    ...writeHand(section),
     meter === undefined ? '' : `meter ${formatMeter(meter)}`,
     writeTempos(section),
     startsAt === undefined ? '' : `at ${formatClock(startsAt)}`,

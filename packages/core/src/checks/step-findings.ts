@@ -8,7 +8,7 @@ function titles(steps: readonly Step[]): string {
 }
 
 /** What a finding about a step has alike. */
-function about(step: Step, message: string, cause: Cause) {
+function about(step: Step, message: string, cause: Cause): Parameters<typeof createFinding>[1] {
   const place = { kind: 'step', id: step.id } as const;
   return { place, at: step.title, message, cause, formerCause: step.id };
 }

@@ -64,7 +64,7 @@ function belongs({ root, quality }: ChordName, key: Key): number {
 }
 
 function rawFit(heard: readonly Heard[], key: Key): number {
-  const total = heard.reduce((sum, one) => sum + one.beats, 0);
+  const total = heard.reduce((sum, { beats }) => sum + beats, 0);
   const share = (isMeant: (chord: ChordName) => number): number =>
     heard.reduce((sum, { chord, beats }) => sum + beats * isMeant(chord), 0) / total;
   const [first, last] = [heard[0]?.chord, heard.at(-1)?.chord];

@@ -92,7 +92,8 @@ export function dayAt(moment: string, timeZone: string): Day {
  */
 export function isTimeZone(name: string): boolean {
   try {
-    return formatIn(name) !== undefined;
+    formatIn(name);
+    return true;
   } catch {
     return false;
   }

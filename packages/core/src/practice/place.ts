@@ -30,7 +30,8 @@ export function placeIn({ stretch, spans }: Pass, beats: number): Place | undefi
     spans.findLastIndex((one) => one.from <= within),
   );
   const now = spans[index]?.chord ?? '-';
-  const round = spans.map(({ chord, from }) => ({ chord, from: stretch.beats + from }));
+  const { beats: whole } = stretch;
+  const round = spans.map(({ chord, from }) => ({ chord, from: whole + from }));
   const next = [...spans.slice(index + 1), ...round].find((one) => one.chord !== now);
   return {
     ...{ bar, beat: Math.floor(within - (stretch.bars[bar]?.from ?? 0)), now },

@@ -37,7 +37,10 @@ export function clockMarks(song: SongDocument, timeline: Timeline): readonly Mar
     if (startsAtS !== undefined) {
       const { section, name } = occurrence;
       marks.push({ occurrence: index, section, name, beats, startsAtS });
-    } else if (last) marks[marks.length - 1] = { ...last, beats: last.beats + beats };
+    } else if (last) {
+      const { beats: before } = last;
+      marks[marks.length - 1] = { ...last, beats: before + beats };
+    }
   });
   return marks;
 }

@@ -82,7 +82,8 @@ function missingAt(
   return marks.map(({ startsAtS }, index) => {
     const before = marks[index - 1];
     if (!before) return 0;
-    const jump = (startsAtS - before.startsAtS) / secondsABeat - before.beats;
+    const { beats } = before;
+    const jump = (startsAtS - before.startsAtS) / secondsABeat - beats;
     // Not minus nothing.
     return Math.round(jump / beatsPerBar) || 0;
   });

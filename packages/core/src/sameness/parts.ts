@@ -7,6 +7,7 @@ import {
   type MapEntry,
   type Section,
   type SongDocument,
+  type Tempos,
 } from '../song';
 import {
   occurrenceOf,
@@ -85,6 +86,19 @@ function changedBars(bars: readonly PlayedBar[], parent: Part | undefined): read
 /** How an occurrence differs from its section as it is written: moved, in another tempo, or both. */
 type Variant = Pick<MapEntry, 'semitones' | 'tempo' | 'tempoTo'>;
 
+function movedId(semitones: number): string {
+  return semitones === 0 ? '' : signed(semitones);
+}
+
+function movedSign(semitones: number): string {
+  return [...movedId(semitones)].map((one) => RAISED[one] ?? one).join('');
+}
+
+function timedId(timed: Tempos | undefined): string {
+  if (!timed) return '';
+  return `@${timed.tempo}${timed.tempoTo === timed.tempo ? '' : `-${timed.tempoTo}`}`;
+}
+
 class PartFinder {
   private readonly byMusic = new Map<string, Part>();
   private readonly byId = new Map<string, Part>();
@@ -106,31 +120,30 @@ class PartFinder {
   }
 
   /** The part a section is where it stands on the map. */
-  findVariant(section: Section, { semitones, tempo, tempoTo }: Variant): Part {
+  findVariant(section: Section, { semitones = 0, ...asked }: Variant): Part {
     const base = this.find(section);
-    const usual = temposOf(this.song, section);
-    const here = temposOf(this.song, section, {
-      ...(tempo && { tempo }),
-      ...(tempoTo && { tempoTo }),
-    });
-    const isMoved = (semitones ?? 0) !== 0;
-    const isTimed = here.tempo !== usual.tempo || here.tempoTo !== usual.tempoTo;
-    if (!isMoved && !isTimed) return base;
-    const bend = here.tempoTo === here.tempo ? '' : `-${here.tempoTo}`;
-    const id = `${section.id}${isMoved ? signed(semitones ?? 0) : ''}${isTimed ? `@${here.tempo}${bend}` : ''}`;
+    const timed = this.timed(section, asked);
+    if (semitones === 0 && !timed) return base;
+    const id = `${section.id}${movedId(semitones)}${timedId(timed)}`;
     const known = this.byId.get(id);
     if (known) return known;
-    const entry = { ...(isMoved && { semitones: semitones ?? 0 }), ...(isTimed && here) };
-    const sign = isMoved
-      ? [...signed(semitones ?? 0)].map((one) => RAISED[one] ?? one).join('')
-      : '';
-    const letter = `${base.letter}${sign}${isTimed ? `·${here.tempo}` : ''}`;
+    const letter = `${base.letter}${movedSign(semitones)}${timed ? `·${timed.tempo}` : ''}`;
+    const entry = { ...(semitones !== 0 && { semitones }), ...timed };
     const part = this.findMusic(section, entry, (bars, goalBpm) => ({
-      ...{ id, letter, name: section.name, bars, goalBpm, semitones: semitones ?? 0, of: base.id },
+      ...{ id, letter, name: section.name, bars, goalBpm, semitones, of: base.id },
       newBars: changedBars(bars, undefined),
     }));
     this.byId.set(id, part);
     return part;
+  }
+
+  /** The tempo a section has on the map, where that is not its own. */
+  private timed(section: Section, { tempo, tempoTo }: Variant): Tempos | undefined {
+    const usual = temposOf(this.song, section);
+    const entry = { ...(tempo && { tempo }), ...(tempoTo && { tempoTo }) };
+    const here = temposOf(this.song, section, entry);
+    const isUsual = here.tempo === usual.tempo && here.tempoTo === usual.tempoTo;
+    return isUsual ? undefined : here;
   }
 
   private findMusic(

@@ -24,8 +24,13 @@ export interface StepWishes {
   readonly sings?: boolean;
 }
 
+interface HandSteps {
+  readonly steps: readonly Step[];
+  readonly handsFor: (music: HandsMusic) => readonly string[];
+}
+
 /** The steps of grips, changes and patterns, and which of them some music waits for. */
-function makeHandSteps(work: Workpiece, goal: Layer) {
+function makeHandSteps(work: Workpiece, goal: Layer): HandSteps {
   const [grips, changes, hands] = [makeGrips(work), makeChanges(work), makeHands(work, goal)];
   const idsIn = (steps: readonly Step[], names: ReadonlySet<string>): readonly string[] =>
     steps.filter(({ atoms }) => names.has(atoms.join(' '))).map((step) => step.id);

@@ -57,7 +57,7 @@ function toStepLimit({ limitBpm, because }: TempoLimit, { changes }: Demand): St
     const { strokesPerBeat: perBeat, strokesPerSecond: perSecond } = because;
     return { limitBpm, strokes: { perBeat, perSecond } };
   }
-  const change = because.kind === 'change' ? changes[because.index] : undefined;
+  const change = 'index' in because ? changes[because.index] : undefined;
   return { limitBpm, ...(change && { change }) };
 }
 

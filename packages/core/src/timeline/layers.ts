@@ -51,7 +51,11 @@ function isSameMeter(a: Meter, b: Meter): boolean {
 }
 
 /** A pattern of another unit than its bar's says nothing of where its strokes fall there. */
-function ownPattern(use: PatternUse | undefined, bar: PlayedBar, { named }: SongPatterns) {
+function ownPattern(
+  use: PatternUse | undefined,
+  bar: PlayedBar,
+  { named }: SongPatterns,
+): Pattern | undefined {
   const own = use && named[use.pattern];
   return own?.meter.unit === bar.meter.unit ? own : undefined;
 }

@@ -7,6 +7,8 @@ export interface LaidBar {
   readonly bar: StruckBar;
   /** Whole beats from the first bar. */
   readonly from: number;
+  /** Whole beats from the first bar to its end. */
+  readonly until: number;
   /** From the first bar, each bar in its own tempo. */
   readonly startsAt: Seconds;
 }
@@ -35,7 +37,7 @@ function secondsOf(bar: StruckBar, upTo: Beats): number {
 export function stretchOf(bars: readonly StruckBar[]): Stretch {
   let [from, startsAt] = [0, 0];
   const laid = bars.map((bar) => {
-    const one = { bar, from, startsAt: seconds(startsAt) };
+    const one = { bar, from, until: from + bar.beats, startsAt: seconds(startsAt) };
     from += bar.beats;
     startsAt += secondsOf(bar, bar.beats);
     return one;

@@ -19,7 +19,7 @@ export interface ChangeWindow {
 }
 
 /** A moment in a stretch: where, and in which bar. */
-interface Moment extends Pick<Stroke, 'bar' | 'at' | 'beat'> {}
+type Moment = Pick<Stroke, 'bar' | 'at' | 'beat'>;
 
 function toMoment(span: ChordSpan & { readonly bar: number }): Moment {
   return { bar: span.bar, at: span.at, beat: span.from };

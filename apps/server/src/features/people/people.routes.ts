@@ -2,7 +2,7 @@ import type { Context } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
 import type { SignedIn } from '../../platform/access';
-import { serve, type Api } from '../../platform/routing';
+import { serve, serveMade, type Api } from '../../platform/routing';
 import { SESSION_DAYS, type PeopleService } from './people.service';
 
 const COOKIE = 'harvu_session';
@@ -42,7 +42,7 @@ export function servePeople(api: Api, service: PeopleService): void {
   serve(api, 'me', async ({ person }) => (person ? service.toMe(person) : null));
   serve(api, 'saveConventions', ({ person, body }) => service.saveConventions(person, body));
   serve(api, 'people', () => service.list());
-  serve(api, 'addPerson', ({ body }) => service.add(body), { made: true });
+  serveMade(api, 'addPerson', ({ body }) => service.add(body));
   serve(api, 'resetPassword', async ({ id, body }) => {
     await service.resetPassword(id, body.password);
     return undefined;

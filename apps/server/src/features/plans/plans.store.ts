@@ -123,9 +123,8 @@ type ContentRow = Pick<FoundRow, 'id' | 'version' | 'teaching' | 'figures'> & {
   readonly document: SongDocument | string;
 };
 
-/** Keeps who learns which song, and how. */
-export function createPlansStore(sequelize: Sequelize) {
-  const plans = definePlans(sequelize);
+/** Reads plans with what belongs to them. */
+function createPlanQueries(sequelize: Sequelize) {
   const query = async (
     where: string,
     values: readonly string[],
@@ -146,18 +145,10 @@ export function createPlansStore(sequelize: Sequelize) {
     );
   }
   return {
+    query,
     waysOf,
-    /** How one plan is taught, with its song; undefined where there is no such plan. */
-    wayOf: async (id: string) => (await waysOf([id])).get(id),
-    listAll: () => query('', []),
-    /** What a student learns now; songs taken back are left out. */
-    listOf: (studentId: string) =>
-      query('WHERE student_id = ? AND withdrawn_at IS NULL', [studentId]),
-    /** Every plan a student ever had. */
-    listEver: (studentId: string) => query('WHERE student_id = ?', [studentId]),
-    find: async (id: string) => (await query('WHERE plans.id = ?', [id]))[0],
     /** Plans in work with what tells whether they have changed; those of one student, or all. */
-    async headsFor(studentId: string | undefined): Promise<readonly PlanHead[]> {
+    headsFor: async (studentId: string | undefined): Promise<readonly PlanHead[]> => {
       const own = studentId === undefined ? '' : 'AND plans.student_id = ?';
       const rows = await sequelize.query<FoundRow & { last_event: number | string }>(
         `${HEADS} ${own} ORDER BY assigned_at, plans.id`,
@@ -171,6 +162,25 @@ export function createPlansStore(sequelize: Sequelize) {
         ...{ version: row.version, lastEvent: Number(row.last_event) },
       }));
     },
+  };
+}
+
+/** Keeps who learns which song, and how. */
+export function createPlansStore(sequelize: Sequelize) {
+  const plans = definePlans(sequelize);
+  const { query, waysOf, headsFor } = createPlanQueries(sequelize);
+  return {
+    waysOf,
+    headsFor,
+    /** How one plan is taught, with its song; undefined where there is no such plan. */
+    wayOf: async (id: string) => (await waysOf([id])).get(id),
+    listAll: () => query('', []),
+    /** What a student learns now; songs taken back are left out. */
+    listOf: (studentId: string) =>
+      query('WHERE student_id = ? AND withdrawn_at IS NULL', [studentId]),
+    /** Every plan a student ever had. */
+    listEver: (studentId: string) => query('WHERE student_id = ?', [studentId]),
+    find: async (id: string) => (await query('WHERE plans.id = ?', [id]))[0],
     /** Tells whether the new way was kept; not if somebody else saved in between. */
     async saveWay(id: string, { version, teaching, figures }: PlanWay): Promise<boolean> {
       const [count] = await plans.update(

@@ -1,10 +1,10 @@
-import { serve, type Api } from '../../platform/routing';
+import { serve, serveMade, type Api } from '../../platform/routing';
 import type { RequestsService } from './requests.service';
 
 /** Routes about requested songs: a student sees their own, a teacher all. */
 export function serveRequests(api: Api, service: RequestsService): void {
   serve(api, 'requests', ({ person }) => service.list(person));
-  serve(api, 'askForSong', ({ body, person }) => service.ask(body, person), { made: true });
+  serveMade(api, 'askForSong', ({ body, person }) => service.ask(body, person));
   serve(api, 'acceptRequest', ({ id, person }) => service.accept(id, person));
   serve(api, 'declineRequest', ({ id, body }) => service.decline(id, body.reason));
 }

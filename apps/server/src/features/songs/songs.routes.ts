@@ -1,4 +1,4 @@
-import { serve, type Api } from '../../platform/routing';
+import { serve, serveMade, type Api } from '../../platform/routing';
 import { waitForNews, type Patience } from '../../platform/live';
 import type { SongsService } from './songs.service';
 import type { TeachingService } from './teaching.service';
@@ -10,7 +10,7 @@ export function serveSongs(
   patience: Patience,
 ): void {
   serve(api, 'songs', () => songs.list());
-  serve(api, 'startSong', ({ body, person }) => songs.start(body, person), { made: true });
+  serveMade(api, 'startSong', ({ body, person }) => songs.start(body, person));
   serve(api, 'song', ({ id }) => songs.find(id));
   serve(api, 'saveSong', ({ id, body, person }) => songs.save(id, body, person));
   serve(api, 'revisions', ({ id }) => songs.revisions(id));

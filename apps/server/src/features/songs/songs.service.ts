@@ -45,6 +45,37 @@ function statesToGoBackTo(heads: readonly RevisionHead[]): readonly RevisionSumm
   return kept.map(({ byId: _byId, ...summary }) => summary);
 }
 
+/** Makes what saves a song: the next number after the base can be taken once, whoever comes second is told. */
+function createSave(
+  { songs, clock }: Pick<SongsDeps, 'songs' | 'clock'>,
+  find: (id: string) => Promise<Song>,
+) {
+  return async function save(
+    id: string,
+    { baseRevision, document }: SaveSong,
+    author: Person,
+  ): Promise<SavedSong> {
+    const latest = await find(id);
+    const changed = conflict(
+      'Somebody else has saved this song since you opened it.',
+      'Your text is still here: copy it, reload the song, and put your change in again.',
+      'baseRevision',
+    );
+    if (latest.revision !== baseRevision) throw changed;
+    const checksum = checksumOf(document);
+    if (checksum === checksumOf(latest.document))
+      return { revision: latest.revision, savedAt: latest.savedAt };
+    const createdAt = clock.now();
+    const revision = { songId: id, number: baseRevision + 1, document, checksum };
+    try {
+      await songs.addRevision({ ...revision, authorId: author.id, createdAt });
+    } catch (error) {
+      throw isTaken(error) ? changed : error;
+    }
+    return { revision: revision.number, savedAt: createdAt.toISOString() };
+  };
+}
+
 /** Starts songs, and saves each edit as a new revision. */
 export function createSongsService({ songs, overrules, clock, inTransaction }: SongsDeps) {
   async function startIn(tx: Tx, song: NewSong, author: Person): Promise<string> {
@@ -100,31 +131,7 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
       await overrules.remove(id, key);
       return overrules.listOf(id);
     },
-    /** The next number after the base can be taken once: whoever comes second is told. */
-    async save(
-      id: string,
-      { baseRevision, document }: SaveSong,
-      author: Person,
-    ): Promise<SavedSong> {
-      const latest = await find(id);
-      const changed = conflict(
-        'Somebody else has saved this song since you opened it.',
-        'Your text is still here: copy it, reload the song, and put your change in again.',
-        'baseRevision',
-      );
-      if (latest.revision !== baseRevision) throw changed;
-      const checksum = checksumOf(document);
-      if (checksum === checksumOf(latest.document))
-        return { revision: latest.revision, savedAt: latest.savedAt };
-      const createdAt = clock.now();
-      const revision = { songId: id, number: baseRevision + 1, document, checksum };
-      try {
-        await songs.addRevision({ ...revision, authorId: author.id, createdAt });
-      } catch (error) {
-        throw isTaken(error) ? changed : error;
-      }
-      return { revision: revision.number, savedAt: createdAt.toISOString() };
-    },
+    save: createSave({ songs, clock }, find),
   };
 }
 

@@ -46,7 +46,9 @@ export interface BlockMove {
           [isCurrent]="$index === current()"
           (focus)="keys.updateActiveItem($index)"
           (click)="pick.emit($index)"
-        ></button>
+        >
+          <!-- what it shows is the block's own -->
+        </button>
       }
     </div>
   `,

@@ -2,12 +2,12 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   inject,
   input,
   output,
   signal,
 } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   patternOfTaps,
   readTelling,
@@ -16,7 +16,7 @@ import {
   type Pattern,
   type PickingHand,
 } from '@harvu/core/rhythm';
-import { Subscription } from 'rxjs';
+import { EMPTY, finalize, switchMap, tap, type Observable } from 'rxjs';
 import { MidiPads } from '../../sound/midi-pads';
 import { PatternLane } from '../../ui/pattern-lane';
 
@@ -90,11 +90,13 @@ export class PatternTelling {
   readonly hand = input.required<PickingHand>();
   readonly taken = output<Pattern>();
   private readonly pads = inject(MidiPads);
-  private playing = new Subscription();
 
   protected readonly told = signal('');
   protected readonly taps = signal<readonly number[]>([]);
   protected readonly isListening = signal(false);
+  protected readonly heard = toSignal(
+    toObservable(this.isListening).pipe(switchMap((isOn) => (isOn ? this.hits() : EMPTY))),
+  );
   /** The pad that was heard last. */
   protected readonly pad = signal('');
   protected readonly telling = computed(() => readTelling(this.told(), this.meter()));
@@ -103,10 +105,6 @@ export class PatternTelling {
     const ways = [...(tapped ? [tapped] : []), ...this.telling().ways];
     return ways.map((way) => ({ ...way, shown: settledPicking(way.pattern, this.hand()) }));
   });
-
-  constructor() {
-    inject(DestroyRef).onDestroy(() => this.playing.unsubscribe());
-  }
 
   protected tap({ timeStamp }: Event): void {
     this.addTap(timeStamp / 1000);
@@ -118,17 +116,18 @@ export class PatternTelling {
 
   /** Begins to listen to the pad, or stops. */
   protected listen(): void {
-    this.playing.unsubscribe();
-    this.isListening.update((now) => !now);
-    if (!this.isListening()) return;
     this.taps.set([]);
     this.pad.set('');
-    this.playing = this.pads.hits().subscribe({
-      next: ({ atS, pad }) => {
+    this.isListening.update((now) => !now);
+  }
+
+  private hits(): Observable<unknown> {
+    return this.pads.hits().pipe(
+      tap(({ atS, pad }) => {
         this.pad.set(pad);
         this.addTap(atS);
-      },
-      complete: () => this.isListening.set(false),
-    });
+      }),
+      finalize(() => this.isListening.set(false)),
+    );
   }
 }

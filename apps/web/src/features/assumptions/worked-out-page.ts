@@ -1,15 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import type { Problem } from '@harvu/contract';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
   ASSUMPTION_NAMES,
   ASSUMPTIONS,
   constantsWith,
   type Assumption,
   type AssumptionName,
-  type OwnConstants,
 } from '@harvu/core/assumptions';
-import { ConstantsApi } from './constants.api';
-import { toProblem } from '../../platform/problems';
+import { ConstantsState } from './constants.state';
 import { Session } from '../../platform/session';
 import { Note } from '../../ui/note';
 import { PageHead } from '../../ui/page-head';
@@ -67,6 +64,7 @@ const GROUPS: readonly Group[] = [
 /** Every constant Harvu takes as given, with its reason; the owner may change those that are the studio's to choose. */
 @Component({
   selector: 'harvu-worked-out-page',
+  providers: [ConstantsState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Note, PageHead, ProblemLine],
   host: { class: 'flex flex-1 flex-col' },
@@ -79,7 +77,7 @@ const GROUPS: readonly Group[] = [
     </harvu-page-head>
     <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_330px]">
       <div class="min-w-0 px-4 py-3 sm:px-6">
-        <harvu-problem [problem]="problem()" />
+        <harvu-problem [problem]="state.problem()" />
         @for (group of groups(); track group.heading) {
           <section class="mb-5">
             <h2 class="text-base">{{ group.heading }}</h2>
@@ -126,7 +124,7 @@ const GROUPS: readonly Group[] = [
         class="ruled grid content-start gap-2.5 border-line px-4 py-4 lg:border-l"
         aria-label="Margin"
       >
-        <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
+        <p role="status" class="min-h-6 text-spruce">{{ state.told() }}</p>
         @if (isOwner) {
           <harvu-note tone="slate" heading="Yours to change:"
             >what has a field. New values hold for plans made from now on; a plan that runs keeps
@@ -142,13 +140,10 @@ const GROUPS: readonly Group[] = [
   `,
 })
 export class WorkedOutPage {
-  private readonly api = inject(ConstantsApi);
+  protected readonly state = inject(ConstantsState);
   protected readonly isOwner = inject(Session).person()?.role === 'owner';
-  private readonly own = signal<OwnConstants>({});
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly told = signal('');
   private readonly rows = computed((): readonly Row[] => {
-    const own = this.own();
+    const own = this.state.own();
     const constants = constantsWith(own);
     return ASSUMPTION_NAMES.map((key) => {
       const row: Assumption = ASSUMPTIONS[key];
@@ -163,25 +158,14 @@ export class WorkedOutPage {
   );
 
   constructor() {
-    this.api.find().subscribe({
-      next: (own) => this.own.set(own),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    this.state.load();
   }
 
   /** An empty field, or the assumed value, is no value of the studio's own. */
   protected set({ key, name, value }: Row, typed: string): void {
-    const { [key]: _old, ...others } = this.own();
+    const { [key]: _old, ...others } = this.state.own();
     const isAssumed = typed.trim() === '' || Number(typed) === value;
     const own = isAssumed ? others : { ...others, [key]: Number(typed) };
-    this.problem.set(null);
-    this.told.set('');
-    this.api.save(own).subscribe({
-      next: (kept) => {
-        this.own.set(kept);
-        this.told.set(`${name}: kept.`);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    this.state.keep(own, name);
   }
 }

@@ -243,7 +243,7 @@ describe('the parts of the bench', () => {
 
     it('turns a slot by pressing on it', async () => {
       const { shown, given } = await open();
-      const slots = shown.all<SVGElement>('harvu-pattern-editor harvu-lane g');
+      const slots = shown.all<SVGElement>('harvu-pattern-editor harvu-lane rect');
       for (const at of [0, 5]) slots[at]?.dispatchEvent(new Event('click'));
       expect(strokesIn(given)).toEqual(['- U D U D - D U', 'D U D U D x D U']);
     });

@@ -9,6 +9,7 @@ import {
   stepProgress,
   type DrawnChange,
   type DrawnLane,
+  type Place,
   type SaidChord,
   type Scene,
 } from '@harvu/core/practice';
@@ -48,6 +49,26 @@ export interface Hold {
   readonly grip: Drawing | undefined;
   readonly nextGrip: Drawing | undefined;
   readonly change: DrawnChange | undefined;
+}
+
+const NO_HOLD: Hold = {
+  now: undefined,
+  next: undefined,
+  beatsToNext: null,
+  grip: undefined,
+  nextGrip: undefined,
+  change: undefined,
+};
+
+function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {
+  return {
+    now: scene.chords[now],
+    next: now === next ? undefined : scene.chords[next],
+    beatsToNext,
+    grip: scene.grips[now],
+    nextGrip: scene.grips[next],
+    change: scene.changes[`${now} ${next}`],
+  };
 }
 
 /** One visit to the practice room: a step, the click, and the tries that are made. */
@@ -118,6 +139,8 @@ export class PracticeState {
     return Math.round(seconds.reduce((sum, one) => sum + one.seconds, 0) / 60);
   });
 
+  /** The beat in which a pass counts as played to its end. */
+  private readonly lastBeat = computed(() => (this.pass().stretch.bars.at(-1)?.until ?? 0) - 1);
   private readonly beats = toSignal(this.engine.beats, { initialValue: -Infinity });
   /** Whole beats of the count-in still to come; 0 once the pass goes. */
   readonly countIn = computed(() => {
@@ -140,17 +163,9 @@ export class PracticeState {
   /** Which section of the map plays, and which of its bars; only where the whole song is played. */
   readonly onMap = computed(() => this.scene()?.map[this.place()?.bar ?? 0]);
   /** The chords now and next, as they are said, and what the fingers do between them. */
-  readonly hold = computed((): Hold => {
+  readonly hold = computed(() => {
     const [scene, place] = [this.scene(), this.place()];
-    const [now, next] = [place?.now ?? '', place?.next ?? ''];
-    return {
-      now: scene?.chords[now],
-      next: now === next ? undefined : scene?.chords[next],
-      beatsToNext: place?.beatsToNext ?? null,
-      grip: scene?.grips[now],
-      nextGrip: scene?.grips[next],
-      change: scene?.changes[`${now} ${next}`],
-    };
+    return scene && place ? holdIn(scene, place) : NO_HOLD;
   });
 
   constructor() {
@@ -211,7 +226,7 @@ export class PracticeState {
       this.told.set('Start the click first (space), then play one pass.');
       return;
     }
-    if (clean && this.isOn() && this.passBeat() < this.pass().stretch.beats - 1) {
+    if (clean && this.isOn() && this.passBeat() < this.lastBeat()) {
       this.told.set(
         `Play it to the end first: this is bar ${(this.place()?.bar ?? 0) + 1} of ${this.pass().stretch.bars.length}.`,
       );

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import type { NewRequest, Problem, SongRequest } from '@harvu/contract';
+import type { NewRequest, SongRequest } from '@harvu/contract';
 import { tap, type Observable } from 'rxjs';
-import { toProblem } from '../../platform/problems';
+import { Task } from '../../platform/task';
 import { RequestsApi } from './requests.api';
 
 /** The requests one sees, and what can be done with them. */
@@ -11,10 +11,10 @@ export class RequestsState {
   private readonly api = inject(RequestsApi);
   private readonly router = inject(Router);
   private readonly all = signal<readonly SongRequest[] | null>(null);
-  private readonly failed = signal<Problem | null>(null);
+  private readonly task = new Task();
 
-  readonly isLoading = computed(() => this.all() === null && this.failed() === null);
-  readonly problem = this.failed.asReadonly();
+  readonly problem = this.task.problem;
+  readonly isLoading = computed(() => this.all() === null && this.problem() === null);
   readonly waiting = computed(() => this.withStatus('waiting'));
   readonly answered = computed(() => [
     ...this.withStatus('accepted'),
@@ -22,7 +22,7 @@ export class RequestsState {
   ]);
 
   load(): void {
-    this.run(this.api.list().pipe(tap((requests) => this.all.set(requests))));
+    this.task.run(this.api.list().pipe(tap((requests) => this.all.set(requests))));
   }
 
   ask(request: NewRequest): Observable<SongRequest> {
@@ -35,11 +35,11 @@ export class RequestsState {
   accept(id: string): void {
     const open = (request: SongRequest): void =>
       void this.router.navigate(['/songs', request.songId, 'bench']);
-    this.run(this.api.accept(id).pipe(tap(open)));
+    this.task.run(this.api.accept(id).pipe(tap(open)));
   }
 
   decline(id: string, reason: string): void {
-    this.run(this.api.decline(id, { reason }).pipe(tap((answered) => this.replace(answered))));
+    this.task.run(this.api.decline(id, { reason }).pipe(tap((answered) => this.replace(answered))));
   }
 
   private withStatus(status: SongRequest['status']): readonly SongRequest[] {
@@ -48,10 +48,5 @@ export class RequestsState {
 
   private replace(changed: SongRequest): void {
     this.all.update((all) => (all ?? []).map((one) => (one.id === changed.id ? changed : one)));
-  }
-
-  private run(work: Observable<unknown>): void {
-    this.failed.set(null);
-    work.subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
   }
 }

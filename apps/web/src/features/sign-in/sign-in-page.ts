@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import type { DemoAccount, Person, Problem, SignIn } from '@harvu/contract';
-import type { Observable } from 'rxjs';
-import { toProblem } from '../../platform/problems';
+import type { DemoAccount, Person, SignIn } from '@harvu/contract';
+import { tap, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
+import { Task } from '../../platform/task';
 import { FieldRow } from '../../ui/field-row';
 import { Logo } from '../../ui/logo';
 import { ProblemLine } from '../../ui/problem-line';
@@ -30,7 +30,7 @@ const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 's
         </p>
         <div class="mt-6 max-w-[360px]">
           @defer {
-            <harvu-set-up-form (made)="enter($event)" [problem]="problem()" />
+            <harvu-set-up-form (made)="enter($event)" [problem]="task.problem()" />
           }
         </div>
       } @else {
@@ -56,8 +56,10 @@ const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 's
                 autocomplete="current-password"
               />
             </harvu-field>
-            <harvu-problem [problem]="problem()" />
-            <button type="submit" class="button button-first" [disabled]="isBusy()">Sign in</button>
+            <harvu-problem [problem]="task.problem()" />
+            <button type="submit" class="button button-first" [disabled]="task.count() > 0">
+              Sign in
+            </button>
             <p class="text-xs text-ink-soft">
               Forgotten? The owner of the studio can set a new password.
             </p>
@@ -71,7 +73,7 @@ const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 's
                     <button
                       type="button"
                       class="button w-full justify-between py-2"
-                      [disabled]="isBusy()"
+                      [disabled]="task.count() > 0"
                       (click)="signIn(account)"
                     >
                       <span>{{ account.name }}</span>
@@ -95,8 +97,7 @@ export class SignInPage {
   readonly from = input<string>();
   protected readonly session = inject(Session);
   private readonly router = inject(Router);
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly isBusy = signal(false);
+  protected readonly task = new Task();
   protected readonly form = inject(NonNullableFormBuilder).group({ signInName: '', password: '' });
   protected readonly accounts = computed(() =>
     this.session.door().demoAccounts.map((one) => ({ ...one, words: ROLE_WORDS[one.role] })),
@@ -111,15 +112,9 @@ export class SignInPage {
   }
 
   protected enter(entering: Observable<Person>): void {
-    if (this.isBusy()) return;
-    this.isBusy.set(true);
-    entering.subscribe({
-      next: () => void this.router.navigateByUrl(this.destination()),
-      error: (error: unknown) => {
-        this.isBusy.set(false);
-        this.problem.set(toProblem(error));
-      },
-    });
+    if (this.task.count() > 0) return;
+    const goOn = (): unknown => this.router.navigateByUrl(this.destination());
+    this.task.run(entering.pipe(tap(goOn)));
   }
 
   /** Only a path of our own is gone back to. */

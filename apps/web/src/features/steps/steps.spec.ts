@@ -1,13 +1,13 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { NEW_PROFILE, type KnownStudent, type Plan, type SaveTeaching } from '@harvu/contract';
+import type { Plan, SaveTeaching } from '@harvu/contract';
 import { makePlan, milestonesOf, USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import { readChart } from '@harvu/core/chart';
-import { BehaviorSubject, of } from 'rxjs';
+import { of } from 'rxjs';
 import { answeredAtOnce } from '../../testing/answers';
 import { Analysis } from '../../worked-out';
 import { setUpPage, Shown } from '../../testing/page';
+import { document, full, known, people, PLAN, song, summary, VERSE } from '../../testing/steps';
 import { AssignPanel } from './parts/assign-panel';
 import { ComparePlans } from './parts/compare-plans';
 import { OwnStepForm } from './parts/own-step-form';
@@ -17,32 +17,9 @@ import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
 import { durationWords } from '../../ui/duration';
 
-import { StepsState, type StepsOf } from './steps.state';
+import { StepsState } from './steps.state';
 import { withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper } from './teaching.keeper';
-
-const { song: document } = readChart(
-  'tempo: 92\ncapo: 0\ngrip G: 355433\npattern eights 4/4: D U D U D - D U\n[Verse] pattern eights\n| G | D | Em | D |\n[Chorus] pattern eights\n| G | C |',
-);
-const VERSE = document.sections[0]?.id ?? '';
-const full = `section:${VERSE}:full`;
-
-const people = [
-  { id: 'o', name: 'Odalys Renn', role: 'student' },
-  { id: 't', name: 'Ilse Korrin', role: 'teacher' },
-];
-const song = { id: 's', title: 'A song', playedBy: '', revision: 3, document };
-const summary = {
-  ...{ id: 'p', songId: 's', title: 'A song', playedBy: '', studentId: 'o' },
-  ...{ studentName: 'Odalys Renn', revision: 3, assignedAt: '', withdrawnAt: null },
-};
-const known: KnownStudent = {
-  practised: null,
-  leftHanded: false,
-  ...{ id: 'o', name: 'Odalys Renn', version: 1 },
-  profile: { ...NEW_PROFILE, ownedGrips: ['D'], strokesPerSecond: 4, bodyNote: 'sore wrist' },
-  shown: { ownedGrips: [], ownedPatterns: [], changes: [{ from: 'G', to: 'C', seconds: 0.3 }] },
-};
 
 let http: HttpTestingController;
 let state: StepsState;
@@ -60,11 +37,6 @@ function open(student?: 'o', plan?: Partial<Plan>): void {
   if (plan && student) http.expectOne('/api/plans/p').flush({ ...summary, ...PLAN, ...plan });
   TestBed.tick();
 }
-const PLAN = {
-  ...{ document, events: [], lastEvent: 0, version: 1, teaching: USUAL_TEACHING },
-  figures: { student: { ownedGrips: [], ownedPatterns: [], changes: [] }, constants: {} },
-  minutesByWeekday: [10, 10, 10, 10, 10, 10, 10],
-};
 /** The way that was sent to be kept with the song. */
 function sent(): SaveTeaching {
   const request = http.expectOne({ method: 'PUT', url: '/api/songs/s/teaching' });
@@ -312,98 +284,6 @@ describe('the steps of a song', () => {
       words(made('as-they-come').wholeBare),
     ]);
     expect(cells[2]?.[0]).toBe(cells[2]?.[1]);
-  });
-});
-
-describe('a change that waits to be kept', () => {
-  const other = { ...known, id: 'b', name: 'Bram Tolvik' };
-  const planB = { ...summary, ...PLAN, id: 'q', studentId: 'b', studentName: 'Bram Tolvik' };
-  let who: BehaviorSubject<StepsOf>;
-  const answer = (student: KnownStudent, plan: object): void => {
-    http.expectOne('/api/songs/s').flush(song);
-    http.expectOne('/api/songs/s/teaching').flush({ version: 0, teaching: USUAL_TEACHING });
-    http.expectOne('/api/plans').flush([{ ...summary, ...PLAN }, planB]);
-    http.expectOne('/api/people').flush([...people, { id: 'b', name: 'Bram', role: 'student' }]);
-    http.expectOne('/api/constants').flush({});
-    http.expectOne(`/api/students/${student.id}`).flush(student);
-    http.expectOne(`/api/plans/${(plan as { id: string }).id}`).flush(plan);
-    TestBed.tick();
-  };
-  const saves = () => http.match((one) => one.method === 'PUT');
-
-  beforeEach(() => {
-    http = setUpPage([
-      StepsState,
-      TeachingKeeper,
-      { provide: Analysis, useValue: answeredAtOnce() },
-    ]);
-    state = TestBed.inject(StepsState);
-    who = new BehaviorSubject<StepsOf>({ songId: 's', studentId: 'o' });
-    state.open(who);
-    TestBed.tick();
-    answer(known, { ...summary, ...PLAN, version: 4 });
-  });
-  afterEach(() => http.verify());
-
-  it('goes to the plan it was made for, whoever is chosen before it is sent', () => {
-    state.add({ kind: 'optional', step: 'grip:G' });
-    state.add({ kind: 'optional', step: 'grip:C' });
-    const [first] = saves();
-    who.next({ songId: 's', studentId: 'b' });
-    TestBed.tick();
-    answer(other, { ...planB, version: 9 });
-    first?.flush({ ...summary, ...PLAN, version: 5 });
-    const [second, ...more] = saves();
-    expect([second?.request.url, more.length]).toEqual(['/api/plans/p', 0]);
-    expect((second?.request.body as SaveTeaching).baseVersion).toBe(5);
-    second?.flush({ ...summary, ...PLAN, version: 6 });
-    expect(state.teaching().changes).toEqual([]);
-    state.add({ kind: 'optional', step: 'grip:D' });
-    const [own] = saves();
-    expect([own?.request.url, (own?.request.body as SaveTeaching).baseVersion]).toEqual([
-      ...['/api/plans/q', 9],
-    ]);
-    own?.flush(planB);
-  });
-
-  it('says whose it was where it could not be kept', () => {
-    state.add({ kind: 'optional', step: 'grip:G' });
-    const [save] = saves();
-    who.next({ songId: 's', studentId: 'b' });
-    TestBed.tick();
-    answer(other, planB);
-    const problem = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: 'Look.' };
-    save?.flush(problem, { status: 409, statusText: '' });
-    expect(state.problem()?.title).toBe('Odalys Renn’s last change is not kept. Somebody else.');
-  });
-
-  it('is still sent when the page is left', () => {
-    const view = createEnvironmentInjector(
-      [StepsState, TeachingKeeper],
-      TestBed.inject(EnvironmentInjector),
-    );
-    state = view.get(StepsState);
-    state.open(who);
-    TestBed.tick();
-    answer(known, { ...summary, ...PLAN, version: 4 });
-    state.add({ kind: 'optional', step: 'grip:G' });
-    state.add({ kind: 'optional', step: 'grip:C' });
-    view.destroy();
-    saves()[0]?.flush({ ...summary, ...PLAN, version: 5 });
-    const [second] = saves();
-    expect((second?.request.body as SaveTeaching | undefined)?.baseVersion).toBe(5);
-    second?.flush({ ...summary, ...PLAN, version: 6 });
-  });
-
-  it('never shows the steps of the student before, however late they come', () => {
-    who.next({ songId: 's', studentId: 'b' });
-    TestBed.tick();
-    const slow = http.match((one) => one.method === 'GET');
-    who.next({ songId: 's', studentId: 'o' });
-    TestBed.tick();
-    expect(slow.every((one) => one.cancelled)).toBeTrue();
-    answer(known, { ...summary, ...PLAN });
-    expect(state.known()?.id).toBe('o');
   });
 });
 

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Problem } from '@harvu/contract';
 import { handWords } from '@harvu/core/fretboard';
 import type { Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
-import { toProblem } from '../../platform/problems';
+import { tap } from 'rxjs';
 import { Session } from '../../platform/session';
+import { Task } from '../../platform/task';
 import { ChordLabel, OtherChordLabel } from '../../ui/chord-label';
 import { GripDiagram } from '../../ui/grip-diagram';
 import { PageHead } from '../../ui/page-head';
@@ -81,7 +81,7 @@ const SAMPLE = { tuning: STANDARD_TUNING, capo: 2 };
       class="grid gap-x-10 gap-y-6 px-4 py-5 sm:px-6 md:grid-cols-[minmax(0,460px)_minmax(0,1fr)]"
     >
       <div class="grid content-start gap-5">
-        <harvu-problem [problem]="problem()" />
+        <harvu-problem [problem]="task.problem()" />
         @for (question of questions; track question.field) {
           <fieldset>
             <legend class="mb-1 font-display font-bold">{{ question.asks }}</legend>
@@ -127,7 +127,7 @@ export class WaysPage {
   protected readonly session = inject(Session);
   protected readonly questions = QUESTIONS;
   protected readonly sample = SAMPLE;
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly task = new Task();
   protected readonly told = signal('');
   protected readonly sentence = computed(() => {
     const words = handWords(this.session.conventions(), SAMPLE);
@@ -135,11 +135,7 @@ export class WaysPage {
   });
 
   protected choose(field: keyof Conventions, value: string | boolean): void {
-    this.problem.set(null);
     const chosen = { ...this.session.conventions(), [field]: value };
-    this.session.saveConventions(chosen).subscribe({
-      next: () => this.told.set('Kept.'),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    this.task.run(this.session.saveConventions(chosen).pipe(tap(() => this.told.set('Kept.'))));
   }
 }

@@ -94,7 +94,11 @@ export function makeSection(making: Making, one: LayeredPart): Step {
 }
 
 /** One pass is enough to learn a repeated section. */
-export function passesOf({ atoms }: Played, work: Workpiece, layer: Layer) {
+export function passesOf(
+  { atoms }: Played,
+  work: Workpiece,
+  layer: Layer,
+): readonly (readonly StruckBar[])[] {
   return atoms.map((partId) => passesOfPart(work, partId, layer)[0] ?? []);
 }
 

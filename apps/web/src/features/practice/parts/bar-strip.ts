@@ -69,11 +69,11 @@ export class BarStrip {
     const isFull = bars.some(({ bar }) => bar.chords.length >= FULL_CHORDS);
     const count = isFull ? SHOWN_FULL : SHOWN;
     const first = Math.max(0, Math.min(Math.floor(this.bar() / count) * count, bars.length - 1));
-    return bars.slice(first, first + count).map(({ bar, from }, offset) => ({
+    return bars.slice(first, first + count).map(({ bar, from, until }, offset) => ({
       index: first + offset,
       label: bar.number,
       isNow: this.isRunning() && this.countIn() === 0 && first + offset === this.bar(),
-      chords: this.chordsIn(from, from + bar.beats),
+      chords: this.chordsIn(from, until),
     }));
   });
 

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import type { NewRequest, Problem } from '@harvu/contract';
+import type { NewRequest, SongRequest } from '@harvu/contract';
 import { newRequestSchema } from '@harvu/contract/requests';
+import { tap } from 'rxjs';
 import { faultOf, fits } from '../../../platform/forms';
-import { toProblem } from '../../../platform/problems';
+import { Task } from '../../../platform/task';
 import { FieldRow } from '../../../ui/field-row';
 import { ProblemLine } from '../../../ui/problem-line';
 import { RequestsState } from '../requests.state';
@@ -41,7 +42,7 @@ function toRequest(value: unknown): NewRequest {
       >
         <input class="field" type="date" formControlName="wantedBy" />
       </harvu-field>
-      <harvu-problem [problem]="problem()" />
+      <harvu-problem [problem]="task.problem()" />
       <button type="submit" class="button button-first">Ask for it</button>
       <p role="status" class="text-xs text-spruce">{{ sent() }}</p>
     </form>
@@ -49,7 +50,7 @@ function toRequest(value: unknown): NewRequest {
 })
 export class AskForm {
   private readonly state = inject(RequestsState);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly task = new Task();
   protected readonly sent = signal('');
   protected readonly form = inject(NonNullableFormBuilder).group(
     { title: '', playedBy: '', why: '', wantedBy: '' },
@@ -63,13 +64,10 @@ export class AskForm {
   protected send(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
-    this.problem.set(null);
-    this.state.ask(toRequest(this.form.getRawValue())).subscribe({
-      next: ({ title }) => {
-        this.form.reset();
-        this.sent.set(`Asked for ${title}.`);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    const done = ({ title }: SongRequest): void => {
+      this.form.reset();
+      this.sent.set(`Asked for ${title}.`);
+    };
+    this.task.run(this.state.ask(toRequest(this.form.getRawValue())).pipe(tap(done)));
   }
 }

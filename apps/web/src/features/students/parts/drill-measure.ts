@@ -1,17 +1,16 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  inject,
-  input,
-  output,
-  signal,
-} from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { interval, takeWhile } from 'rxjs';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { concat, interval, map, of, startWith, switchMap, takeWhile, type Observable } from 'rxjs';
 
 const TICK_MS = 100;
+
+function secondsUntil(endMs: number): Observable<number> {
+  return interval(TICK_MS).pipe(
+    startWith(0),
+    map(() => (endMs - performance.now()) / 1000),
+    takeWhile((left) => left > 0),
+  );
+}
 
 /** So many seconds in which the teacher taps once for each change, or each stroke, the student makes. */
 @Component({
@@ -65,27 +64,23 @@ export class DrillMeasure {
   readonly isDisabled = input(false);
   /** So many a minute. */
   readonly measured = output<number>();
-  private readonly destroyed = inject(DestroyRef);
-  protected readonly isRunning = signal(false);
+  /** When the time is over, on the page's clock; 0 before the first. */
+  private readonly endMs = signal(0);
+  /** Seconds that are left; 0 once the time is over. */
+  protected readonly left = toSignal(
+    toObservable(this.endMs).pipe(
+      switchMap((end) => (end === 0 ? of(0) : concat(secondsUntil(end), of(0)))),
+    ),
+    { initialValue: 0 },
+  );
+  protected readonly isRunning = computed(() => this.left() > 0);
   protected readonly count = signal(0);
-  protected readonly left = signal(0);
   protected readonly perMinute = computed(() => (this.count() * 60) / this.seconds());
   protected readonly result = computed(() => this.says()(this.perMinute()));
 
   protected start(): void {
-    const end = performance.now() + this.seconds() * 1000;
     this.count.set(0);
-    this.left.set(this.seconds());
-    this.isRunning.set(true);
-    interval(TICK_MS)
-      .pipe(
-        takeWhile(() => performance.now() < end),
-        takeUntilDestroyed(this.destroyed),
-      )
-      .subscribe({
-        next: () => this.left.set((end - performance.now()) / 1000),
-        complete: () => this.isRunning.set(false),
-      });
+    this.endMs.set(performance.now() + this.seconds() * 1000);
   }
 
   protected tap(event: Event): void {

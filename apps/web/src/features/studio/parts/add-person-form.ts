@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import type { NewPerson, Problem } from '@harvu/contract';
+import type { NewPerson } from '@harvu/contract';
 import { newPersonSchema } from '@harvu/contract/people';
+import { tap } from 'rxjs';
 import { faultOf, fits } from '../../../platform/forms';
-import { toProblem } from '../../../platform/problems';
+import { Task } from '../../../platform/task';
 import { FieldRow } from '../../../ui/field-row';
 import { ProblemLine } from '../../../ui/problem-line';
 import { PeopleApi } from '../people.api';
@@ -65,7 +66,7 @@ function toPerson(value: unknown): NewPerson {
           <input class="field" type="date" formControlName="guardianConsentOn" />
         </harvu-field>
       }
-      <harvu-problem [problem]="problem()" />
+      <harvu-problem [problem]="task.problem()" />
       <button type="submit" class="button button-first">Add to the studio</button>
     </form>
   `,
@@ -73,7 +74,7 @@ function toPerson(value: unknown): NewPerson {
 export class AddPersonForm {
   readonly added = output();
   private readonly api = inject(PeopleApi);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly task = new Task();
   protected readonly form = inject(NonNullableFormBuilder).group(
     {
       name: '',
@@ -94,13 +95,10 @@ export class AddPersonForm {
   protected send(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
-    this.problem.set(null);
-    this.api.add(toPerson(this.form.getRawValue())).subscribe({
-      next: () => {
-        this.form.reset();
-        this.added.emit();
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    const done = (): void => {
+      this.form.reset();
+      this.added.emit();
+    };
+    this.task.run(this.api.add(toPerson(this.form.getRawValue())).pipe(tap(done)));
   }
 }
