@@ -1,5 +1,5 @@
 // What has to be on the machine: looked for, installed where that is allowed, told where it is not.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
@@ -87,8 +87,25 @@ function sourceFiles(folder) {
   });
 }
 
+/** Runs a script beside whatever else goes on; tells what it printed only where it fails. */
+function runBeside(args) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => {
+        text += chunk;
+      });
+    child.on('close', (code) => {
+      if (code === 0) return resolve();
+      process.stderr.write(text);
+      reject(new Stop(`"node ${args.join(' ')}" failed.`));
+    });
+  });
+}
+
 /** Builds the web application and the server, unless nothing they are made of has changed. */
-export function needBuild() {
+export async function needBuild() {
   const files = ['packages', 'apps', 'demo'].flatMap((folder) => sourceFiles(join(ROOT, folder)));
   const state = createHash('sha256');
   for (const file of [...files, join(ROOT, 'package-lock.json')].sort()) {
@@ -99,7 +116,7 @@ export function needBuild() {
   const isThere = existsSync(join(WEB_ROOT, 'index.html')) && existsSync(SERVER);
   if (isThere && isStampedWith(stamp, digest)) return;
   console.log('Building ...');
-  run('npm', ['run', '--silent', 'build'], { quiet: true });
+  await runBeside(['scripts/build.mjs']);
   writeStamp(stamp, digest);
 }
 

@@ -69,10 +69,18 @@ class Keeper {
   isStopping = false;
   restarts = [];
 
+  /** The database comes up by itself while the rest is built. */
+  async startDatabase() {
+    if (!process.env.DATABASE_URL) this.database = await startDatabase(join(DATA, 'database'));
+  }
+
   async start() {
-    const given = process.env.DATABASE_URL;
-    this.database = given ? undefined : await startDatabase(join(DATA, 'database'));
-    this.server = launchServer(given ?? this.database.url);
+    await this.startDatabase();
+    await this.startServer();
+  }
+
+  async startServer() {
+    this.server = launchServer(process.env.DATABASE_URL ?? this.database.url);
     await waitUntilServing(this.server);
     this.server.once('exit', () => void this.onDeath());
     mkdirSync(DATA, { recursive: true });
@@ -144,12 +152,12 @@ async function main() {
   }
   needPrograms(...(process.env.DATABASE_URL ? [] : ['mariadbd']));
   needPackages();
-  needBuild();
   const keeper = new Keeper();
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => void keeper.stop());
   try {
-    await keeper.start();
+    await Promise.all([needBuild(), keeper.startDatabase()]);
+    await keeper.startServer();
   } catch (error) {
     console.error(error instanceof Stop ? error.message : error);
     await keeper.stop(1);

@@ -114,7 +114,7 @@ async function main() {
   needPackages();
   const results = [];
   for (const one of CHECKS) results.push(await check(one));
-  needBuild();
+  await needBuild();
   results.push(await browserSpecs(), await nodeSpecs(), await journeys());
   const passed = results.reduce((sum, one) => sum + one.passed, 0);
   const failed = results.reduce((sum, one) => sum + one.failed, 0);
