@@ -174,6 +174,7 @@ export default defineConfig(
         Buffer: 'readonly',
         URL: 'readonly',
         clearInterval: 'readonly',
+        clearTimeout: 'readonly',
         console: 'readonly',
         fetch: 'readonly',
         module: 'writable',

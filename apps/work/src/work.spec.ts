@@ -348,3 +348,52 @@ describe('work on steps', () => {
     expect(bad({ student: { minutesByWeekday: [1] } })).toContain('minutesByWeekday');
   });
 });
+
+describe('what is to be heard', () => {
+  interface Heard {
+    readonly strokes: readonly {
+      readonly atS: number;
+      readonly kind: string;
+      readonly chord: string;
+      readonly chordChange?: boolean;
+    }[];
+    readonly clicks: readonly { readonly atS: number; readonly accent: boolean }[];
+    readonly seconds: number;
+  }
+  const heard = (song: string, more: object = {}) => answer('expected', { song, ...more }) as Heard;
+  const times = ({ strokes }: Heard) => strokes.map((one) => one.atS);
+
+  it('is a stroke for each chord that is new, and a click on each beat', () => {
+    const song = 'tempo: 60\n[A]\n| G | D | D |';
+    const { strokes, clicks, seconds } = heard(song, { layer: 'bare' });
+    expect(strokes.map((one) => [one.atS, one.chord])).toEqual([
+      [0, 'G'],
+      [4, 'D'],
+    ]);
+    expect(clicks.map((one) => one.accent).slice(0, 5)).toEqual([true, false, false, false, true]);
+    expect([clicks.length, seconds]).toEqual([12, 12]);
+  });
+
+  it('scales with the tempo that is asked for, and keeps to the bars', () => {
+    const song = 'tempo: 60\n[A]\n| G | D |\n[B]\n| C | Em |';
+    expect(times(heard(song, { layer: 'bare', bpm: 120 }))).toEqual([0, 2, 4, 6]);
+    const some = heard(song, { layer: 'bare', section: 'B', from: 2, to: 2 });
+    expect(some.strokes.map((one) => one.chord)).toEqual(['Em']);
+    expect(some.seconds).toBe(4);
+  });
+
+  it('has off-beats where a swung hand plays them, and nothing where a chord is held over', () => {
+    const swung =
+      'tempo: 60\nfeel: swing 2:1\npattern e 4/4: D U D U D U D U\n[A] pattern e\n| G |';
+    expect(times(heard(swung)).slice(0, 3)).toEqual([0, 0.666667, 1]);
+    const held = 'tempo: 60\n[A]\n| F! | . | G |';
+    expect(times(heard(held))[0]).toBe(0);
+    expect(heard(held).strokes.filter((one) => one.atS >= 4 && one.atS < 8)).toEqual([]);
+  });
+
+  it('tells a section that is not there', () => {
+    expect(answer('expected', { song: '[A]\n| G |', section: 'Z' })).toEqual({
+      error: jasmine.objectContaining({ code: 'input', at: 'section' }),
+    });
+  });
+});

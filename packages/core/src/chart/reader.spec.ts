@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { barChords, sectionBars, type ChartFault, type SongDocument, sectionNamed } from '../song';
 import { readChart } from './index';
+import { runs } from '../testing/runs';
 
 const sectionChords = (song: SongDocument, name: string, pass = 1): readonly string[] => {
   const section = song.sections.find((one) => one.name === name);
@@ -221,7 +222,7 @@ describe('chart text', () => {
           expect(faults.every((fault) => fault.line >= 1 && fault.column >= 1)).toBeTrue();
         },
       ),
-      { numRuns: 400 },
+      runs(400),
     );
   });
 

@@ -3,6 +3,7 @@ import { anySong } from '../testing/any-song';
 import { EMPTY_SONG, type PatternUse, type SongDocument } from '../song';
 import { readChart, writeChart } from './index';
 import { withCommand } from '../edits';
+import { runs } from '../testing/runs';
 
 function withoutIds(song: SongDocument): unknown {
   return JSON.parse(
@@ -18,7 +19,7 @@ describe('a song written and read again', () => {
         expect(withoutIds(song)).toEqual(withoutIds(drawn));
         expect(readChart(writeChart(song), song).song).toEqual(song);
       }),
-      { numRuns: 1000 },
+      runs(1000),
     );
   });
 

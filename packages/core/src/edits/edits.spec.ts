@@ -11,6 +11,7 @@ import {
 } from './index';
 import { EMPTY_SONG, mapOf, ownBars, sectionBars, type Bar, type SongDocument } from '../song';
 import { readChart, writeBars, writeChart } from '../chart';
+import { runs } from '../testing/runs';
 
 const song = (chart: string): SongDocument => readChart(chart).song;
 const idOf = (of: SongDocument, name: string): string =>
@@ -214,7 +215,7 @@ describe('edits of any song', () => {
           expect(plays(derived)).toEqual(plays(before));
         }
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 });

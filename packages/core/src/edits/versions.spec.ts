@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { anySong } from '../testing/any-song';
 import { changesInWords, mergeTexts, withCommand } from './index';
 import { readChart, writeChart } from '../chart';
+import { runs } from '../testing/runs';
 
 describe('two people’s changes of one text', () => {
   const base = '[A]\n| G |\n| C |\n\n[B]\n| D |\n';
@@ -88,7 +89,7 @@ describe('what changed between two states of a song', () => {
         const { song } = readChart(writeChart(drawn));
         expect(changesInWords(song, song)).toEqual([]);
       }),
-      { numRuns: 50 },
+      runs(50),
     );
   });
 });

@@ -10,6 +10,7 @@ import {
   USUAL_HAND,
   type FoundGrip,
 } from './index';
+import { runs } from '../testing/runs';
 
 function found(name: string, tuning = STANDARD_TUNING): readonly FoundGrip[] {
   const parsed = parseChordName(name);
@@ -53,7 +54,7 @@ describe('the grip finder', () => {
           expectHeld({ grip, fingers });
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -3,6 +3,7 @@ import { readChart } from '../chart';
 import { workpieceOf } from '../steps';
 import { anyNumberedSong } from '../testing/any-song';
 import { makePlan, SCHOOLS, USUAL_TEACHING } from './index';
+import { runs } from '../testing/runs';
 
 describe('a plan for any song', () => {
   it('teaches only what is played, leaves out what is left out, and never runs out of song', () => {
@@ -21,7 +22,7 @@ describe('a plan for any song', () => {
           }
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -48,7 +49,7 @@ describe('a plan for any song', () => {
           expect(time.minutes).toBeCloseTo(sum, 6);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

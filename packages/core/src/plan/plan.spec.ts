@@ -26,6 +26,7 @@ import {
 } from './index';
 import type { Day } from '../day';
 import type { Practice } from './calendar';
+import { runs } from '../testing/runs';
 
 const { song: BARGE } = readChart(
   `tempo: 92
@@ -107,7 +108,7 @@ describe('the schools of order', () => {
         expect([...ids(ordered)].sort()).toEqual([...ids(steps)].sort());
         expect(inSchoolOrder(steps, work, { school, goal: 'full' })).toEqual(ordered);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });
@@ -252,7 +253,7 @@ describe('changes made by hand', () => {
           expect(planWith({ school, changes }).steps).toEqual(steps);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -163,7 +163,7 @@ function mapOf({ song, work }: Stage): readonly MapBar[] {
  * while somebody plays.
  *
  * @example
- * sceneOf(makeSteps(workpieceOf(EMPTY_SONG))[0], { song: EMPTY_SONG, work: workpieceOf(EMPTY_SONG), conventions: USUAL_CONVENTIONS }).strings.length // 6
+ * sceneOf(makeSteps(workpieceOf(readChart("[A]\n| G |").song))[0], { song: EMPTY_SONG, work: workpieceOf(EMPTY_SONG), conventions: USUAL_CONVENTIONS }).strings.length // 6
  */
 export function sceneOf(step: Step, stage: Stage): Scene {
   const { song, work, conventions } = stage;

@@ -18,6 +18,7 @@ import {
   type Pattern,
   type ToldStroke,
 } from './index';
+import { runs } from '../testing/runs';
 
 const meter = (text: string): Meter => parseMeter(text) ?? { beats: 4, unit: 4, groups: [4] };
 const pattern = (text: string, strokes: string): Pattern => {
@@ -180,7 +181,7 @@ describe('strokes told in words', () => {
           expect([...found.placements].map(String).sort()).toEqual(every.map(String).sort());
         },
       ),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 

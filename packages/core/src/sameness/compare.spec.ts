@@ -3,6 +3,7 @@ import { transposeChordName } from '../chord';
 import { readChart } from '../chart';
 import { compareBars, compareLine, repeatingCell, type ComparedBar } from './index';
 import { timelineOf } from '../timeline';
+import { runs } from '../testing/runs';
 
 const barsOf = (chart: string): readonly ComparedBar[] =>
   timelineOf(readChart(`[A]\n${chart}`).song).occurrences.flatMap((one) => one.bars);
@@ -107,7 +108,7 @@ describe('two sections compared', () => {
         if (there.relation === 'new' && back.relation === 'new')
           expect(there.similarity).toBeCloseTo(back.similarity, 9);
       }),
-      { numRuns: 50 },
+      runs(50),
     );
   });
 });

@@ -15,6 +15,7 @@ import {
 } from './index';
 import type { StruckBar } from '../timeline';
 import { songGrips, USUAL_STUDENT, type Student } from '../player';
+import { runs } from '../testing/runs';
 
 const BARGE = readChart(
   'tempo: 92\nmap: Verse, Chorus, Verse, Chorus 2\ngrip Gm6: 310033\n[Verse]\n| G | D | Em | D |\n[Chorus]\n| G | Gm6 |\n[Chorus 2 = Chorus]\n3: | D |',
@@ -76,7 +77,7 @@ describe('the steps of a song', () => {
           if (own?.bars) expect(parent?.atoms).toEqual([part.parent ?? '']);
         }
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -261,7 +262,7 @@ describe('the steps of a song', () => {
         }
         expect(makeSteps(workpieceOf(song))).toEqual(made);
       }),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 

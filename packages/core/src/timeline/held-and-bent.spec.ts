@@ -13,6 +13,7 @@ import {
   windowsOf,
   type Stretch,
 } from './index';
+import { runs } from '../testing/runs';
 
 function stretchIn(chart: string, layer: 'bare' | 'pulse' | 'full' = 'full'): Stretch {
   const { song } = readChart(chart);
@@ -187,7 +188,7 @@ describe('the timeline of any song', () => {
           }
         });
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });

@@ -3,6 +3,7 @@ import { readChart } from '../chart';
 import { anySong } from '../testing/any-song';
 import { changesOf, chordRow, timelineOf, type PlayedBar, type Timeline } from './index';
 import { partsOf } from '../sameness';
+import { runs } from '../testing/runs';
 
 const played = (text: string): Timeline => timelineOf(readChart(text).song);
 
@@ -106,7 +107,7 @@ describe('a song played through its map', () => {
         }
         expect(lasts).toBeCloseTo(at, 3);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
