@@ -16,6 +16,7 @@ import type { SongCommand } from '@harvu/core/edits';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { PageHead } from '../../ui/page-head';
 import { ProblemLine } from '../../ui/problem-line';
+import { turnsLater } from '../../ui/in-turns';
 import { Note } from '../../ui/note';
 import { DayLabel } from '../../ui/day-label';
 import {
@@ -111,6 +112,11 @@ export class BenchPage {
   private readonly editor = viewChild(ChartEditor);
 
   protected readonly worked = computed(() => this.state.worked()?.work);
+  /** What is drawn of one answer is drawn in turns, so that no turn blocks the page. */
+  protected readonly second = turnsLater(this.worked, 1);
+  protected readonly third = turnsLater(this.worked, 3);
+  protected readonly fourth = turnsLater(this.worked, 5);
+  protected readonly apart = turnsLater(this.state.worked, 7);
   protected readonly saveWords = computed(() => SAVE_WORDS[this.state.saveState()]);
   protected readonly panel = signal<Panel | null>(null);
   protected readonly panels = [

@@ -37,6 +37,17 @@ function open(student?: 'o', plan?: Partial<Plan>): void {
   if (plan && student) http.expectOne('/api/plans/p').flush({ ...summary, ...PLAN, ...plan });
   TestBed.tick();
 }
+/** The list with all its steps; a long one comes in turns. */
+async function wholeList(): Promise<Shown<StepList>> {
+  const list = await Shown.of(StepList);
+  const count = state.planned()?.steps.length ?? 0;
+  for (let turn = 0; turn < 50 && list.all('li').length < count; turn += 1) {
+    await new Promise((go) => setTimeout(go, 16));
+    await list.settle();
+  }
+  return list;
+}
+
 /** The way that was sent to be kept with the song. */
 function sent(): SaveTeaching {
   const request = http.expectOne({ method: 'PUT', url: '/api/songs/s/teaching' });
@@ -59,7 +70,7 @@ describe('the steps of a song', () => {
 
   it('stand in the order of the school, under the headings of its stages', async () => {
     open();
-    const list = await Shown.of(StepList);
+    const list = await wholeList();
     const headings = list.all('h2').map((one) => one.textContent.trim());
     expect(headings.slice(0, 3)).toEqual([
       ...['Get ready', 'Bare: one strum a chord', 'Grips and changes'],
@@ -141,7 +152,7 @@ describe('the steps of a song', () => {
 
   it('are skipped by the key as by the button, a step of one’s own for good', async () => {
     open();
-    const list = await Shown.of(StepList);
+    const list = await wholeList();
     const press = (title: string): void => {
       const name = list.all('li b').find((one) => one.textContent === title);
       const key = new KeyboardEvent('keydown', { key: 'Delete', bubbles: true });

@@ -7,6 +7,7 @@ import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical } from '@ng-icons/lucide';
 import { LadderLine } from '../../../ui/ladder-line';
 import { durationWords } from '../../../ui/duration';
+import { grown } from '../../../ui/in-turns';
 import { remarkOn } from '../plan-words';
 import { StepsState } from '../steps.state';
 
@@ -37,6 +38,8 @@ const BARER: Readonly<Record<string, string>> = {
   bare: 'Bare: one strum a chord',
   pulse: 'Pulse: one strum a beat',
 };
+
+const STEPS_AT_ONCE = 12;
 
 function tempoWords({ rungs }: Step): string {
   const [first, last] = [rungs[0], rungs.at(-1)];
@@ -116,7 +119,7 @@ function rangeWords(step: Step, constants: Constants): string {
 export class StepList {
   protected readonly state = inject(StepsState);
 
-  protected readonly listed = computed((): readonly ListedStep[] => {
+  private readonly all = computed((): readonly ListedStep[] => {
     const planned = this.state.planned();
     const steps = planned?.steps ?? [];
     const goal = planned?.goal;
@@ -136,6 +139,9 @@ export class StepList {
       };
     });
   });
+
+  /** A long list comes in turns. */
+  protected readonly listed = grown(this.all, STEPS_AT_ONCE);
 
   private stageOf(step: Step, goal: Step['layer']): string {
     const isBarer = step.layer !== undefined && step.layer !== goal;

@@ -1,0 +1,35 @@
+import type { Signal } from '@angular/core';
+import { computed } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { interval, map, startWith, switchMap, takeWhile, timer } from 'rxjs';
+
+const TURN_MS = 16;
+
+/**
+ * Follows a signal so many turns later, each a task of its own: what is drawn of one answer does not
+ * all have to be drawn at once. Undefined until the first time.
+ */
+export function turnsLater<T>(source: Signal<T>, turns: number): Signal<T | undefined> {
+  return toSignal(
+    toObservable(source).pipe(switchMap((value) => timer(turns * TURN_MS).pipe(map(() => value)))),
+  );
+}
+
+/** Follows a list, some more of it each turn until all of it is there; what is there stays. */
+export function grown<T>(all: Signal<readonly T[]>, atOnce: number): Signal<readonly T[]> {
+  let shown = atOnce;
+  const length = computed(() => all().length);
+  const count = toSignal(
+    toObservable(length).pipe(
+      switchMap((whole) =>
+        interval(TURN_MS).pipe(
+          map(() => (shown = Math.max(shown, Math.min(whole, shown + atOnce)))),
+          startWith(shown),
+          takeWhile((now) => now < whole, true),
+        ),
+      ),
+    ),
+    { initialValue: atOnce },
+  );
+  return computed(() => all().slice(0, count()));
+}
