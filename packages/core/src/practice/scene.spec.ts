@@ -1,0 +1,64 @@
+import { readChart } from '../chart';
+import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
+import { makeSteps, workpieceOf } from '../steps';
+import { sceneOf, type Scene } from './index';
+
+const CHART =
+  'tempo: 92\ncapo: 2\npattern eights 4/4: D U D U D - D U\n[Verse] pattern eights\n| G | D . Em . |\n[Lift] cue "lamps on"\n| C | - |\ncue 2 "wait"';
+
+function sceneFor(title: string, conventions: Partial<Conventions> = {}): Scene {
+  const { song } = readChart(CHART);
+  const work = workpieceOf(song);
+  const step = makeSteps(work).findLast((one) => one.title.startsWith(title));
+  if (!step) throw new Error(title);
+  return sceneOf(step, { song, work, conventions: { ...USUAL_CONVENTIONS, ...conventions } });
+}
+
+describe('what is seen while a step is practised', () => {
+  it('has each chord as it is said, and each grip drawn', () => {
+    const { chords, grips } = sceneFor('A Verse');
+    expect(chords['G']).toEqual({ name: 'G', other: 'sounds A' });
+    expect(Object.keys(grips).sort()).toEqual(['D', 'Em', 'G']);
+    const sounding = sceneFor('A Verse', { names: 'sounding' }).chords['G'];
+    expect(sounding).toEqual({ name: 'A', other: 'shape G' });
+  });
+
+  it('tells what the fingers do in each change, over the end and round again too', () => {
+    const { changes } = sceneFor('A Verse');
+    expect(Object.keys(changes)).toEqual(['G D', 'D Em', 'Em G']);
+    expect(changes['Em G']?.line).toMatch(/finger/i);
+    expect(changes['Em G']?.to.shapes.length).toBeGreaterThan(10);
+  });
+
+  it('draws the hand in each bar, the same lane once', () => {
+    const { lanes } = sceneFor('A Verse');
+    expect(lanes.map((lane) => Object.keys(lane))).toEqual([['G'], ['D', 'Em']]);
+    const lane = lanes[0]?.['G'];
+    expect([lane?.slotCount, lane?.slotsPerBeat, lane?.firstSlot]).toEqual([8, 2, 0]);
+  });
+
+  it('goes through the map with its cues where the whole song is played, and nowhere else', () => {
+    expect(sceneFor('A Verse').map).toEqual([]);
+    expect(sceneFor('Whole').map).toEqual([
+      { occurrence: 0, bar: 0, cue: '' },
+      { occurrence: 0, bar: 1, cue: '' },
+      { occurrence: 1, bar: 0, cue: 'lamps on' },
+      { occurrence: 1, bar: 1, cue: 'wait' },
+    ]);
+  });
+
+  it('clicks at the song’s tempo only where one listens', () => {
+    expect([sceneFor('Follow').listenBpm as number | null, sceneFor('A Verse').listenBpm]).toEqual([
+      92,
+      null,
+    ]);
+  });
+
+  it('names the strings from the thickest, whatever their tuning', () => {
+    const { strings, capo } = sceneFor('Tune');
+    expect(strings.map((one) => `${one.number} ${one.note}`)).toEqual([
+      ...['6 E', '5 A', '4 D', '3 G', '2 B', '1 E'],
+    ]);
+    expect(capo).toBe(2);
+  });
+});
