@@ -89,6 +89,12 @@ export class EventQueue {
     return all.flatMap((one) => (one.planId === planId ? [one.event] : []));
   }
 
+  /** The plans that something on this device belongs to and the server does not have. */
+  async plansWaiting(): Promise<ReadonlySet<string>> {
+    const all = await this.all();
+    return new Set(all.map((one) => one.planId));
+  }
+
   /** Sends what waits, in order; stops at the first that gets no answer, and tries again later. */
   private sendAll(): Observable<unknown> {
     if (!this.session.person()) return EMPTY;

@@ -56,7 +56,7 @@ describe('plans as they are known here', () => {
         provide: EventQueue,
         useValue: {
           unsentOf: () => Promise.resolve(unsent),
-          unsent: () => unsent.map((event) => ({ id: event.id, planId: 'a', event })),
+          plansWaiting: () => Promise.resolve(new Set(unsent.length > 0 ? ['a'] : [])),
         },
       },
       {
@@ -106,6 +106,14 @@ describe('plans as they are known here', () => {
     server = { ...server, news: NOT_YOURS, plan: NOT_YOURS };
     await expectAsync(seen()).toBeRejected();
     expect(await TestBed.inject(Device).findPlan('a')).toBeUndefined();
+  });
+
+  it('stay on the device where one has only been signed out', async () => {
+    await seen();
+    const signedOut = throwError(() => ({ status: 401, code: 'x', title: '', remedy: '' }));
+    server = { ...server, news: signedOut };
+    await expectAsync(seen()).toBeRejected();
+    expect(await TestBed.inject(Device).findPlan('a')).toBeDefined();
   });
 
   it('are at a glance what was known last, with what was just played', async () => {

@@ -102,8 +102,9 @@ export class PlanStore {
     return asked.pipe(
       catchError((error: unknown) => {
         const { status } = toProblem(error);
-        if (status === 0 || status >= 500) return EMPTY;
-        if (planId !== undefined) void this.device.forget('plans', planId);
+        if (status === 0 || status === 429 || status >= 500) return EMPTY;
+        const isGone = status === 403 || status === 404;
+        if (planId !== undefined && isGone) void this.device.forget('plans', planId);
         return throwError(() => error);
       }),
     );
@@ -126,11 +127,15 @@ export class PlanStore {
 
   /** Songs with something unsent are worked out here, so that what was just played is seen. */
   private withUnsentSongs(overview: Overview): Observable<Overview> {
-    const waiting = new Set(this.queue.unsent().map((one) => one.planId));
-    if (!overview.songs.some(({ id }) => waiting.has(id))) return of(overview);
-    return forkJoin(
-      overview.songs.map((song) => (waiting.has(song.id) ? this.workOut(song) : of(song))),
-    ).pipe(map((songs) => ({ ...overview, songs })));
+    return from(this.queue.plansWaiting()).pipe(
+      switchMap((waiting) => {
+        if (!overview.songs.some(({ id }) => waiting.has(id))) return of(overview);
+        const songs = overview.songs.map((song) =>
+          waiting.has(song.id) ? this.workOut(song) : of(song),
+        );
+        return forkJoin(songs).pipe(map((worked) => ({ ...overview, songs: worked })));
+      }),
+    );
   }
 
   private workOut(song: SongAtAGlance): Observable<SongAtAGlance> {

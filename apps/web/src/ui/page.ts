@@ -28,6 +28,7 @@ import { ProblemLine } from './problem-line';
       @if (hasMargin() && title()) {
         <aside
           class="ruled grid content-start gap-2.5 border-line px-4 py-4 lg:border-l"
+          [class.max-lg:order-first]="isMarginFirst()"
           aria-label="Margin"
         >
           <ng-content select="[margin]" />
@@ -41,6 +42,8 @@ export class Page {
   readonly trail = input('');
   readonly problem = input<Problem | null>(null);
   readonly hasMargin = input(false);
+  /** On narrow screens the margin stands above: what is done there comes first. */
+  readonly isMarginFirst = input(false);
 
   protected columns(): string {
     return this.hasMargin() ? 'lg:grid-cols-[minmax(0,1fr)_330px]' : 'grid-cols-[minmax(0,1fr)]';

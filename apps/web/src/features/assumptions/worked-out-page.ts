@@ -9,8 +9,7 @@ import {
 import { ConstantsState } from './constants.state';
 import { Session } from '../../platform/session';
 import { Note } from '../../ui/note';
-import { PageHead } from '../../ui/page-head';
-import { ProblemLine } from '../../ui/problem-line';
+import { Page } from '../../ui/page';
 
 interface Row extends Assumption {
   readonly key: AssumptionName;
@@ -66,64 +65,56 @@ const GROUPS: readonly Group[] = [
   selector: 'harvu-worked-out-page',
   providers: [ConstantsState],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Note, PageHead, ProblemLine],
+  imports: [Note, Page],
   host: { class: 'flex flex-1 flex-col' },
   template: `
-    <harvu-page-head title="How this is worked out">
+    <harvu-page title="How this is worked out" [problem]="state.problem()" [hasMargin]="true">
       <span figures class="text-ink-soft"
         >every figure Harvu takes as given, and why; all else follows from your songs and
         tries</span
       >
-    </harvu-page-head>
-    <div class="grid flex-1 lg:grid-cols-[minmax(0,1fr)_330px]">
-      <div class="min-w-0 px-4 py-3 sm:px-6">
-        <harvu-problem [problem]="state.problem()" />
-        @for (group of groups(); track group.heading) {
-          <section class="mb-5">
-            <h2 class="text-base">{{ group.heading }}</h2>
-            <p class="mb-1 max-w-[80ch] text-sm text-ink-soft">{{ group.says }}</p>
-            <ul class="border-t border-line">
-              @for (row of group.rows; track row.key) {
-                <li
-                  class="grid items-center gap-x-4 border-b border-line-soft py-1.5 sm:grid-cols-[190px_minmax(0,1fr)_230px]"
-                >
-                  <b>{{ row.name }}</b>
-                  <span class="text-sm">{{ row.why }}</span>
-                  <span class="flex items-center gap-2">
-                    @if (isOwner && row.changeable; as bounds) {
-                      <input
-                        #value
-                        class="field w-24"
-                        type="number"
-                        step="any"
-                        [min]="bounds.least"
-                        [max]="bounds.most"
-                        [value]="row.now"
-                        [attr.aria-label]="row.name + ', ' + row.unit"
-                        (change)="set(row, value.value)"
-                      />
-                    } @else {
-                      <b class="w-24 pl-2.5 font-mono">{{ row.now }}</b>
+      @for (group of groups(); track group.heading) {
+        <section class="mb-5">
+          <h2 class="text-base">{{ group.heading }}</h2>
+          <p class="mb-1 max-w-[80ch] text-sm text-ink-soft">{{ group.says }}</p>
+          <ul class="border-t border-line">
+            @for (row of group.rows; track row.key) {
+              <li
+                class="grid items-center gap-x-4 border-b border-line-soft py-1.5 sm:grid-cols-[190px_minmax(0,1fr)_230px]"
+              >
+                <b>{{ row.name }}</b>
+                <span class="text-sm">{{ row.why }}</span>
+                <span class="flex items-center gap-2">
+                  @if (isOwner && row.changeable; as bounds) {
+                    <input
+                      #value
+                      class="field w-24"
+                      type="number"
+                      step="any"
+                      [min]="bounds.least"
+                      [max]="bounds.most"
+                      [value]="row.now"
+                      [attr.aria-label]="row.name + ', ' + row.unit"
+                      (change)="set(row, value.value)"
+                    />
+                  } @else {
+                    <b class="w-24 pl-2.5 font-mono">{{ row.now }}</b>
+                  }
+                  <span class="min-w-0 text-xs text-ink-soft"
+                    >{{ row.unit }}
+                    @if (row.isOwn) {
+                      <button type="button" class="link block" (click)="set(row, '')">
+                        the studio’s; back to {{ row.value }}
+                      </button>
                     }
-                    <span class="min-w-0 text-xs text-ink-soft"
-                      >{{ row.unit }}
-                      @if (row.isOwn) {
-                        <button type="button" class="link block" (click)="set(row, '')">
-                          the studio’s; back to {{ row.value }}
-                        </button>
-                      }
-                    </span>
                   </span>
-                </li>
-              }
-            </ul>
-          </section>
-        }
-      </div>
-      <aside
-        class="ruled grid content-start gap-2.5 border-line px-4 py-4 lg:border-l"
-        aria-label="Margin"
-      >
+                </span>
+              </li>
+            }
+          </ul>
+        </section>
+      }
+      <ng-container margin>
         <p role="status" class="min-h-6 text-spruce">{{ state.told() }}</p>
         @if (isOwner) {
           <harvu-note tone="slate" heading="Yours to change:"
@@ -135,8 +126,8 @@ const GROUPS: readonly Group[] = [
           >Where a student’s change, stretch or strokes have been measured, the figure here is not
           used for them.</harvu-note
         >
-      </aside>
-    </div>
+      </ng-container>
+    </harvu-page>
   `,
 })
 export class WorkedOutPage {

@@ -3,8 +3,7 @@ import { RouterLink } from '@angular/router';
 import { Session } from '../../platform/session';
 import { DayLabel } from '../../ui/day-label';
 import { Note } from '../../ui/note';
-import { PageHead } from '../../ui/page-head';
-import { ProblemLine } from '../../ui/problem-line';
+import { Page } from '../../ui/page';
 import { AskForm } from './parts/ask-form';
 import { WaitingRequest } from './parts/waiting-request';
 import { RequestsState } from './requests.state';
@@ -13,88 +12,85 @@ import { RequestsState } from './requests.state';
 @Component({
   selector: 'harvu-requests-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskForm, DayLabel, Note, PageHead, ProblemLine, RouterLink, WaitingRequest],
+  imports: [AskForm, DayLabel, Note, Page, RouterLink, WaitingRequest],
   providers: [RequestsState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
-    <harvu-page-head [title]="isTeaching ? 'Requests' : 'Songs you wish for'">
+    <harvu-page
+      [title]="isTeaching ? 'Requests' : 'Songs you wish for'"
+      [problem]="state.problem()"
+      [hasMargin]="true"
+      [isMarginFirst]="true"
+    >
       <span figures class="text-ink-soft"
         ><b class="text-ink">{{ state.waiting().length }}</b> waiting</span
       >
-    </harvu-page-head>
-    <div class="grid flex-1 lg:grid-cols-[1fr_330px]">
-      <div class="px-4 py-4 sm:px-6">
-        <harvu-problem [problem]="state.problem()" />
-        @if (!state.isLoading() && state.waiting().length === 0) {
-          <p class="py-4 text-ink-soft">
-            {{
-              isTeaching
-                ? 'Songs your students ask for will stand here.'
-                : 'Songs you ask for will stand here until your teacher answers.'
-            }}
-          </p>
+      @if (!state.isLoading() && state.waiting().length === 0) {
+        <p class="py-4 text-ink-soft">
+          {{
+            isTeaching
+              ? 'Songs your students ask for will stand here.'
+              : 'Songs you ask for will stand here until your teacher answers.'
+          }}
+        </p>
+      }
+      <ul>
+        @for (request of state.waiting(); track request.id) {
+          <li class="border-b border-line">
+            <harvu-waiting-request
+              [request]="request"
+              [canAnswer]="isTeaching"
+              (accept)="state.accept(request.id)"
+              (decline)="state.decline(request.id, $event)"
+            />
+          </li>
         }
+      </ul>
+      @if (state.answered().length > 0) {
+        <h2 class="mt-6 text-sm text-ink-soft">Answered</h2>
         <ul>
-          @for (request of state.waiting(); track request.id) {
-            <li class="border-b border-line">
-              <harvu-waiting-request
-                [request]="request"
-                [canAnswer]="isTeaching"
-                (accept)="state.accept(request.id)"
-                (decline)="state.decline(request.id, $event)"
-              />
+          @for (request of state.answered(); track request.id) {
+            <li class="grid gap-x-4 border-b border-line-soft py-2.5 sm:grid-cols-[1fr_1fr]">
+              <span>
+                <b>{{ request.title }}</b>
+                <span class="block text-xs text-ink-soft">
+                  {{ isTeaching ? request.studentName + ', ' : '' }}asked
+                  {{ request.askedAt | day }}
+                </span>
+              </span>
+              @if (request.status === 'declined') {
+                <span class="border-l-2 border-rose pl-3"
+                  ><b>Not now.</b> {{ request.reason }}</span
+                >
+              } @else {
+                <span class="border-l-2 border-spruce pl-3">
+                  <b>Taken up.</b>
+                  @if (isTeaching) {
+                    <a class="link ml-1" [routerLink]="['/songs', request.songId, 'bench']"
+                      >Open its bench</a
+                    >
+                  } @else {
+                    It comes to your week once its steps are made.
+                  }
+                </span>
+              }
             </li>
           }
         </ul>
-        @if (state.answered().length > 0) {
-          <h2 class="mt-6 text-sm text-ink-soft">Answered</h2>
-          <ul>
-            @for (request of state.answered(); track request.id) {
-              <li class="grid gap-x-4 border-b border-line-soft py-2.5 sm:grid-cols-[1fr_1fr]">
-                <span>
-                  <b>{{ request.title }}</b>
-                  <span class="block text-xs text-ink-soft">
-                    {{ isTeaching ? request.studentName + ', ' : '' }}asked
-                    {{ request.askedAt | day }}
-                  </span>
-                </span>
-                @if (request.status === 'declined') {
-                  <span class="border-l-2 border-rose pl-3"
-                    ><b>Not now.</b> {{ request.reason }}</span
-                  >
-                } @else {
-                  <span class="border-l-2 border-spruce pl-3">
-                    <b>Taken up.</b>
-                    @if (isTeaching) {
-                      <a class="link ml-1" [routerLink]="['/songs', request.songId, 'bench']"
-                        >Open its bench</a
-                      >
-                    } @else {
-                      It comes to your week once its steps are made.
-                    }
-                  </span>
-                }
-              </li>
-            }
-          </ul>
-        }
-      </div>
-      <aside
-        class="ruled order-first border-line px-4 py-5 lg:order-none lg:border-l"
-        aria-label="Margin"
-      >
+      }
+      <ng-container margin>
         @if (isTeaching) {
           <harvu-note tone="slate" heading="Accepting starts the song.">
             Its bench opens; nobody sees it until you assign it.
           </harvu-note>
-          <harvu-note class="mt-3" tone="slate" heading="Declining needs a reason."
+          <harvu-note tone="slate" heading="Declining needs a reason."
             >The student reads it word for word.</harvu-note
           >
         } @else {
           <harvu-ask-form />
         }
-      </aside>
-    </div>
+      </ng-container>
+    </harvu-page>
   `,
 })
 export class RequestsPage implements OnInit {

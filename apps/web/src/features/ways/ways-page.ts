@@ -8,8 +8,7 @@ import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
 import { ChordLabel, OtherChordLabel } from '../../ui/chord-label';
 import { GripDiagram } from '../../ui/grip-diagram';
-import { PageHead } from '../../ui/page-head';
-import { ProblemLine } from '../../ui/problem-line';
+import { Page } from '../../ui/page';
 
 interface Choice {
   readonly value: string | boolean;
@@ -71,56 +70,53 @@ const SAMPLE = { tuning: STANDARD_TUNING, capo: 2 };
 @Component({
   selector: 'harvu-ways-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel, GripDiagram, OtherChordLabel, PageHead, ProblemLine, RouterLink],
+  imports: [ChordLabel, GripDiagram, OtherChordLabel, Page, RouterLink],
   host: { class: 'flex flex-1 flex-col' },
   template: `
-    <harvu-page-head title="Your ways">
+    <harvu-page title="Your ways" [problem]="task.problem()">
       <span figures class="text-ink-soft">how strings, frets and names are shown to you</span>
-    </harvu-page-head>
-    <div
-      class="grid gap-x-10 gap-y-6 px-4 py-5 sm:px-6 md:grid-cols-[minmax(0,460px)_minmax(0,1fr)]"
-    >
-      <div class="grid content-start gap-5">
-        <harvu-problem [problem]="task.problem()" />
-        @for (question of questions; track question.field) {
-          <fieldset>
-            <legend class="mb-1 font-display font-bold">{{ question.asks }}</legend>
-            @for (choice of question.choices; track choice.label) {
-              <label class="flex items-center gap-3 border-b border-line-soft py-2">
-                <input
-                  type="radio"
-                  class="size-4 accent-spruce"
-                  [name]="question.field"
-                  [checked]="session.conventions()[question.field] === choice.value"
-                  (change)="choose(question.field, choice.value)"
-                />
-                {{ choice.label }}
-              </label>
-            }
-          </fieldset>
-        }
-        <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
-        <p><a class="link" routerLink="/worked-out">How everything is worked out</a></p>
-      </div>
-      <section aria-labelledby="sample-heading" class="md:border-l md:border-line md:pl-10">
-        <h2 id="sample-heading" class="text-sm text-ink-soft">
-          So it looks, with a capo at fret 2
-        </h2>
-        <div class="mt-3 flex items-center gap-6">
-          <div>
-            <p class="font-display text-2xl font-bold">{{ 'D' | chord: 2 }}</p>
-            <p class="text-ink-soft">{{ 'D' | otherChord: 2 }}</p>
-          </div>
-          <harvu-grip
-            [grip]="[null, null, 0, 2, 3, 2]"
-            [fingers]="[null, null, null, 1, 3, 2]"
-            [setup]="sample"
-            [scale]="1.6"
-          />
+      <div class="grid gap-x-10 gap-y-6 md:grid-cols-[minmax(0,460px)_minmax(0,1fr)]">
+        <div class="grid content-start gap-5">
+          @for (question of questions; track question.field) {
+            <fieldset>
+              <legend class="mb-1 font-display font-bold">{{ question.asks }}</legend>
+              @for (choice of question.choices; track choice.label) {
+                <label class="flex items-center gap-3 border-b border-line-soft py-2">
+                  <input
+                    type="radio"
+                    class="size-4 accent-spruce"
+                    [name]="question.field"
+                    [checked]="session.conventions()[question.field] === choice.value"
+                    (change)="choose(question.field, choice.value)"
+                  />
+                  {{ choice.label }}
+                </label>
+              }
+            </fieldset>
+          }
+          <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
+          <p><a class="link" routerLink="/worked-out">How everything is worked out</a></p>
         </div>
-        <p class="mt-3 max-w-[44ch]">“{{ sentence() }}”</p>
-      </section>
-    </div>
+        <section aria-labelledby="sample-heading" class="md:border-l md:border-line md:pl-10">
+          <h2 id="sample-heading" class="text-sm text-ink-soft">
+            So it looks, with a capo at fret 2
+          </h2>
+          <div class="mt-3 flex items-center gap-6">
+            <div>
+              <p class="font-display text-2xl font-bold">{{ 'D' | chord: 2 }}</p>
+              <p class="text-ink-soft">{{ 'D' | otherChord: 2 }}</p>
+            </div>
+            <harvu-grip
+              [grip]="[null, null, 0, 2, 3, 2]"
+              [fingers]="[null, null, null, 1, 3, 2]"
+              [setup]="sample"
+              [scale]="1.6"
+            />
+          </div>
+          <p class="mt-3 max-w-[44ch]">“{{ sentence() }}”</p>
+        </section>
+      </div>
+    </harvu-page>
   `,
 })
 export class WaysPage {

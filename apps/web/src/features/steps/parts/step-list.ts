@@ -1,5 +1,13 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FocusKeyManager } from '@angular/cdk/a11y';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  viewChildren,
+} from '@angular/core';
 import { USUAL_CONSTANTS, type Constants } from '@harvu/core/assumptions';
 import { timeOf, type School } from '@harvu/core/plan';
 import { kindOf, type Matter, type Step } from '@harvu/core/steps';
@@ -7,6 +15,7 @@ import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical } from '@ng-icons/lucide';
 import { LadderLine } from '../../../ui/ladder-line';
 import { durationWords } from '../../../ui/duration';
+import { Focusable } from '../../../ui/focusable';
 import { grown } from '../../../ui/in-turns';
 import { remarkOn } from '../plan-words';
 import { StepsState } from '../steps.state';
@@ -56,7 +65,7 @@ function rangeWords(step: Step, constants: Constants): string {
 @Component({
   selector: 'harvu-step-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, LadderLine, NgIcon],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, Focusable, LadderLine, NgIcon],
   providers: [provideIcons({ lucideGripVertical })],
   template: `
     <ol cdkDropList (cdkDropListDropped)="drop($event)" aria-label="Steps in the order of teaching">
@@ -78,11 +87,13 @@ function rangeWords(step: Step, constants: Constants): string {
             /></span>
             <button
               type="button"
+              harvuFocusable
               [id]="step.id"
               class="grid min-w-0 flex-1 grid-cols-[26px_minmax(0,1fr)_54px] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[26px_minmax(0,1fr)_90px_172px_54px] xl:grid-cols-[26px_minmax(0,1fr)_minmax(0,180px)_220px_54px]"
               [attr.aria-pressed]="step.id === state.chosenId()"
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
               (click)="state.choose(step.id)"
+              (focus)="keys.updateActiveItem($index)"
               (keydown)="press($event, step)"
             >
               <span class="font-mono" [class]="step.isDone ? 'text-spruce' : 'text-ink-soft'">{{
@@ -118,6 +129,8 @@ function rangeWords(step: Step, constants: Constants): string {
 })
 export class StepList {
   protected readonly state = inject(StepsState);
+  private readonly rows = viewChildren(Focusable);
+  protected readonly keys = new FocusKeyManager(this.rows, inject(Injector));
 
   private readonly all = computed((): readonly ListedStep[] => {
     const planned = this.state.planned();
@@ -176,15 +189,14 @@ export class StepList {
   }
 
   protected press(event: KeyboardEvent, step: ListedStep): void {
-    const { number } = step;
-    const direction = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    if (event.key === 'Delete') this.state.skip(step);
-    else if (direction === 0) return;
-    else if (event.altKey) this.move(number - 1, number - 1 + direction);
-    else {
-      const next = this.state.planned()?.steps[number - 1 + direction];
-      document.getElementById(next?.id ?? '')?.focus();
+    const { key, altKey } = event;
+    const by = key === 'ArrowUp' ? -1 : key === 'ArrowDown' ? 1 : 0;
+    if (key !== 'Delete' && !(altKey && by !== 0)) {
+      this.keys.onKeydown(event);
+      return;
     }
     event.preventDefault();
+    if (key === 'Delete') this.state.skip(step);
+    else this.move(step.number - 1, step.number - 1 + by);
   }
 }
