@@ -1,8 +1,4 @@
-import {
-  createEnvironmentInjector,
-  EnvironmentInjector,
-  runInInjectionContext,
-} from '@angular/core';
+import { createEnvironmentInjector, EnvironmentInjector, Injectable } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { of, Subject, tap, throwError } from 'rxjs';
 import { setUpPage } from '../testing/page';
@@ -10,13 +6,18 @@ import { Task } from './task';
 
 const PROBLEM = { status: 409, code: 'conflict', title: 'Somebody else.', remedy: 'Look.' };
 
+@Injectable()
+class Part {
+  readonly task = new Task();
+}
+
 describe('what is asked of the server at somebody’s word', () => {
   let view: EnvironmentInjector;
   let task: Task;
   beforeEach(() => {
     setUpPage();
-    view = createEnvironmentInjector([], TestBed.inject(EnvironmentInjector));
-    task = runInInjectionContext(view, () => new Task());
+    view = createEnvironmentInjector([Part], TestBed.inject(EnvironmentInjector));
+    ({ task } = view.get(Part));
   });
 
   it('is done one after the other', () => {
