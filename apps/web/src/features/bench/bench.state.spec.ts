@@ -113,6 +113,17 @@ describe('the bench', () => {
     expect(localStorage.getItem(`${key}-aside`)).toBeNull();
   });
 
+  it('offers nothing where what was written here is what is saved, however it was laid out', () => {
+    const draft = { text: '[A]\n|G|D|Em|C|Am|', baseText: '', baseRevision: 1, keptAt: '' };
+    localStorage.setItem('harvu-draft-nobody-s3', JSON.stringify(draft));
+    id$.next('s3');
+    TestBed.tick();
+    const document = readChart('[A]\n| G | D | Em | C |\n| Am |\n').song;
+    http.expectOne('/api/songs/s3').flush({ ...SONG, id: 's3', document });
+    TestBed.tick();
+    expect(state.draft()).toBeNull();
+  });
+
   it('goes on when the worker failed once', () => {
     const read = spyOn(ANALYSIS, 'read').and.returnValue(throwError(() => new Error('gone')));
     type('[A]\n| G |\n', 300);

@@ -1,6 +1,7 @@
 import { computed, DestroyRef, DOCUMENT, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Song } from '@harvu/contract';
+import { readChart, writeChart } from '@harvu/core/chart';
 import { mergeTexts, type SongCommand } from '@harvu/core/edits';
 import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
 import {
@@ -30,6 +31,11 @@ const ANALYSE_AFTER_MS = 120;
 interface Desk {
   readonly history: History;
   readonly sync: SongSync;
+}
+
+/** However it is laid out, what says the same song is nothing that could be lost. */
+function isOther({ text }: Draft, saved: SongDocument): boolean {
+  return writeChart(readChart(text, saved).song) !== writeChart(saved);
 }
 
 /** The song on the bench: what is written, what the core makes of it, and how it is kept. */
@@ -105,7 +111,7 @@ export class BenchState {
   private deskFor(song: Song): Desk {
     const history = new History(song.document);
     const draft = this.drafts.find(song.id);
-    const isNew = draft !== null && draft.text !== history.text();
+    const isNew = draft !== null && isOther(draft, history.document());
     this.unsaved.set(isNew ? draft : null);
     if (isNew) this.drafts.setAside(song.id, draft);
     return { history, sync: new SongSync(song, { api: this.api, drafts: this.drafts, history }) };
