@@ -1,15 +1,16 @@
 import type { Signal } from '@angular/core';
 import { computed } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { interval, map, startWith, switchMap, takeWhile, timer } from 'rxjs';
+import { filter, interval, map, of, startWith, switchMap, takeWhile, timer } from 'rxjs';
 
 const TURN_MS = 16;
 
 /**
- * Follows a signal so many turns later, each a task of its own: what is drawn of one answer does not
- * all have to be drawn at once. Undefined until the first time.
+ * Follows a signal; its first value so many turns later, each a task of its own, so that a page that
+ * opens is not drawn all at once. Undefined until then. What changes afterwards comes at once: nothing
+ * moves under a pointer.
  */
-export function turnsLater<T>(source: Signal<T>, turns: number): Signal<T | undefined> {
+export function turnsLater<T>(source: Signal<T | undefined>, turns: number): Signal<T | undefined> {
   return toSignal(
     toObservable(source).pipe(switchMap((value) => timer(turns * TURN_MS).pipe(map(() => value)))),
   );
