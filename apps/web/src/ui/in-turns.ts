@@ -12,7 +12,12 @@ const TURN_MS = 16;
  */
 export function turnsLater<T>(source: Signal<T | undefined>, turns: number): Signal<T | undefined> {
   return toSignal(
-    toObservable(source).pipe(switchMap((value) => timer(turns * TURN_MS).pipe(map(() => value)))),
+    toObservable(source).pipe(
+      filter((value) => value !== undefined),
+      switchMap((value, index) =>
+        index === 0 ? timer(turns * TURN_MS).pipe(map(() => value)) : of(value),
+      ),
+    ),
   );
 }
 
