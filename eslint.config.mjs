@@ -177,6 +177,7 @@ export default defineConfig(
         clearTimeout: 'readonly',
         console: 'readonly',
         fetch: 'readonly',
+        jasmine: 'readonly',
         module: 'writable',
         process: 'readonly',
         require: 'readonly',
