@@ -1,6 +1,6 @@
 // npm run dev: a studio that is built anew, and its server started anew, whenever something changes.
 import { spawn } from 'node:child_process';
-import { watch } from 'node:fs';
+import { rmSync, watch } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase, stopProcess } from './database.mjs';
 import { DATA, needPackages, needPrograms, ROOT, run, SERVER, Stop, WEB_ROOT } from './needs.mjs';
@@ -11,6 +11,8 @@ const WATCHED = ['apps/server/src', 'demo/src', 'packages/core/src', 'packages/c
 
 needPrograms('mariadbd');
 needPackages();
+// What is built here is for developers: the next start builds its own.
+rmSync(join(ROOT, 'apps', 'server', 'dist', '.built-from'), { force: true });
 const database = await startDatabase(join(DATA, 'database'));
 const web = spawn(
   join(ROOT, 'node_modules', '.bin', 'ng'),
