@@ -33,7 +33,7 @@ describe('what comes in turns', () => {
     expect(seen().length).toBe(45);
   });
 
-  it('follows its first value so many turns later, and every other at once', () => {
+  it('follows a value after none so many turns later, and every other at once', () => {
     const source = signal<string | undefined>(undefined);
     const later = TestBed.runInInjectionContext(() => turnsLater(source, 2));
     turn();
@@ -45,5 +45,13 @@ describe('what comes in turns', () => {
     source.set('b');
     TestBed.tick();
     expect(later()).toBe('b');
+    source.set(undefined);
+    TestBed.tick();
+    expect(later()).toBeUndefined();
+    source.set('c');
+    turn();
+    expect(later()).toBeUndefined();
+    turn();
+    expect(later()).toBe('c');
   });
 });

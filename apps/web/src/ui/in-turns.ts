@@ -1,21 +1,24 @@
 import type { Signal } from '@angular/core';
 import { computed } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { filter, interval, map, of, startWith, switchMap, takeWhile, timer } from 'rxjs';
+import { interval, map, of, pairwise, startWith, switchMap, takeWhile, timer } from 'rxjs';
 
 const TURN_MS = 16;
 
 /**
- * Follows a signal; its first value so many turns later, each a task of its own, so that a page that
- * opens is not drawn all at once. Undefined until then. What changes afterwards comes at once: nothing
- * moves under a pointer.
+ * Follows a signal; a value after none comes so many turns later, each a task of its own, so that a
+ * page that fills is not drawn all at once. What changes afterwards comes at once: nothing moves under
+ * a pointer.
  */
 export function turnsLater<T>(source: Signal<T | undefined>, turns: number): Signal<T | undefined> {
   return toSignal(
     toObservable(source).pipe(
-      filter((value) => value !== undefined),
-      switchMap((value, index) =>
-        index === 0 ? timer(turns * TURN_MS).pipe(map(() => value)) : of(value),
+      startWith(undefined),
+      pairwise(),
+      switchMap(([before, now]) =>
+        before === undefined && now !== undefined
+          ? timer(turns * TURN_MS).pipe(map(() => now))
+          : of(now),
       ),
     ),
   );

@@ -90,6 +90,9 @@ export class RibbonButton implements FocusableOption {
 
   /** A long song scrolls sideways; what is looked at is kept in view. */
   show(): void {
-    this.host.nativeElement.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    // With the next frame: its layout is worked out then anyway, and only once.
+    requestAnimationFrame(() =>
+      this.host.nativeElement.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+    );
   }
 }

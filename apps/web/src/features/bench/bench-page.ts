@@ -112,11 +112,19 @@ export class BenchPage {
   private readonly editor = viewChild(ChartEditor);
 
   protected readonly worked = computed(() => this.state.worked()?.work);
+  /** The answer, once it has anything to draw. */
+  private readonly filled = computed(() => {
+    const work = this.worked();
+    const hasAny = work && (work.timeline.occurrences.length > 0 || work.grips.length > 0);
+    return hasAny ? work : undefined;
+  });
   /** What is drawn of one answer is drawn in turns, so that no turn blocks the page. */
-  protected readonly second = turnsLater(this.worked, 1);
-  protected readonly third = turnsLater(this.worked, 3);
-  protected readonly fourth = turnsLater(this.worked, 5);
-  protected readonly apart = turnsLater(this.state.worked, 7);
+  protected readonly second = turnsLater(this.filled, 1);
+  protected readonly third = turnsLater(this.filled, 2);
+  protected readonly fourth = turnsLater(this.filled, 3);
+  protected readonly fifth = turnsLater(this.filled, 4);
+  protected readonly sixth = turnsLater(this.filled, 5);
+  protected readonly apart = turnsLater(this.state.worked, 6);
   protected readonly saveWords = computed(() => SAVE_WORDS[this.state.saveState()]);
   protected readonly panel = signal<Panel | null>(null);
   protected readonly panels = [
