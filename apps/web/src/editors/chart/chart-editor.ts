@@ -33,10 +33,11 @@ export class ChartEditor {
 
   constructor() {
     const destroyRef = inject(DestroyRef);
-    afterNextRender(async () => {
-      const view = await this.createView();
-      if (destroyRef.destroyed) view.destroy();
-      else this.view.set(view);
+    afterNextRender(() => {
+      void this.createView().then((view) => {
+        if (destroyRef.destroyed) view.destroy();
+        else this.view.set(view);
+      });
     });
     destroyRef.onDestroy(() => this.view()?.destroy());
     effect(() => this.view()?.showText(this.text()));
