@@ -15,6 +15,7 @@ import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { findProgram, Stop } from './needs.mjs';
+import { readState } from './state.mjs';
 
 const LONGEST_SOCKET = 107;
 const STARTING_TRIES = 150;
@@ -73,18 +74,17 @@ function install({ data }) {
   renameSync(fresh, data);
 }
 
-async function settingsOf({ settings }) {
-  if (existsSync(settings)) return JSON.parse(readFileSync(settings, 'utf8'));
-  const made = { password: randomBytes(18).toString('base64url') };
-  writeFileSync(settings, JSON.stringify(made), { mode: 0o600 });
-  return made;
+/** Settings that cannot be read are made anew; the data itself does not depend on them. */
+function settingsOf({ settings }) {
+  return readState(settings) ?? { password: randomBytes(18).toString('base64url') };
 }
 
 function isAnswering({ socket }) {
   const options = [
     '--no-defaults',
     `--socket=${socket}`,
-    '--user=harvu-ping',
+    // Nobody's name: that the database turns it away shows that it answers.
+    '--user=nobody',
     '--connect-timeout=2',
     'ping',
   ];
@@ -126,15 +126,21 @@ function launch(paths, port) {
   return child;
 }
 
-function writeInit({ init }, password) {
+/**
+ * Said to the database at every start, so that a data folder of an older version is put right, too:
+ * root comes in by the socket only, as the system's own root; nobody is let in without a password; the
+ * application has rights on its own data and on nothing else.
+ */
+function writeInit({ init }, { password, databases }) {
   writeFileSync(
     init,
     [
       'CREATE DATABASE IF NOT EXISTS harvu;',
+      "DELETE FROM mysql.global_priv WHERE User = '' OR User = 'harvu-ping' OR (User = 'root' AND Host <> 'localhost');",
+      'FLUSH PRIVILEGES;',
+      "ALTER USER 'root'@'localhost' IDENTIFIED VIA unix_socket;",
       `CREATE OR REPLACE USER 'harvu'@'127.0.0.1' IDENTIFIED BY '${password}';`,
-      "GRANT ALL ON *.* TO 'harvu'@'127.0.0.1';",
-      "CREATE OR REPLACE USER 'harvu-ping'@'localhost';",
-      `ALTER USER 'root'@'localhost' IDENTIFIED BY '${password}';`,
+      ...databases.map((name) => `GRANT ALL ON \`${name}\`.* TO 'harvu'@'127.0.0.1';`),
       '',
     ].join('\n'),
     { mode: 0o600 },
@@ -153,18 +159,27 @@ async function waitUntilAnswering(paths, child) {
   throw new Stop(`The database did not start. The end of ${paths.log}:\n${log}`);
 }
 
+const OWN = ['harvu'];
+/** Tests make databases of their own beside it. */
+export const TEST_DATABASES = [...OWN, 'harvu\\_%'];
+
 /** Starts the database in a folder, or finds it running there already; gives its URL and how to stop it. */
-export async function startDatabase(folder) {
+export async function startDatabase(folder, databases = OWN) {
   const paths = pathsIn(folder);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   install(paths);
-  const { password, ...settings } = await settingsOf(paths);
+  const { password, ...settings } = settingsOf(paths);
   let { port } = settings;
   let pid = runningPid(paths);
+  if (pid && !port) {
+    // It runs, but how to reach it was lost with the settings.
+    await stopProcess(pid);
+    pid = undefined;
+  }
   if (!pid) {
     port = await freePort();
     writeFileSync(paths.settings, JSON.stringify({ password, port }), { mode: 0o600 });
-    writeInit(paths, password);
+    writeInit(paths, { password, databases });
     const child = launch(paths, port);
     pid = child.pid;
     await waitUntilAnswering(paths, child);

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { freePort, startDatabase } from './database.mjs';
+import { freePort, startDatabase, TEST_DATABASES } from './database.mjs';
 import { needBuild, ROOT } from './needs.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
@@ -33,7 +33,7 @@ const codes = [];
 if (node.length > 0) {
   const needsDatabase = node.some((path) => /^(apps\/server|demo)\//.test(path));
   const database = needsDatabase
-    ? await startDatabase(join(ROOT, '.harvu', 'test', 'database'))
+    ? await startDatabase(join(ROOT, '.harvu', 'test', 'database'), TEST_DATABASES)
     : undefined;
   const env = database ? { TEST_DATABASE_URL: database.url } : {};
   codes.push(

@@ -1,15 +1,19 @@
 // npm start: everything from a fresh clone to a running studio.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { randomInt } from 'node:crypto';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { startDatabase, stopProcess } from './database.mjs';
+import { isAlive, startDatabase, stopProcess } from './database.mjs';
 import { DATA, needBuild, needPackages, needPrograms, SERVER, Stop, WEB_ROOT } from './needs.mjs';
+import { readState } from './state.mjs';
 
 const PORT = Number(process.env.PORT ?? 4600);
 const HOST = process.env.HOST ?? '127.0.0.1';
 const NOTE = join(DATA, 'running.json');
+/** Whoever sets an empty studio up has to have read it here. */
+const SET_UP_CODE = process.env.HARVU_SET_UP_CODE ?? String(randomInt(10 ** 8)).padStart(8, '0');
 const MOST_RESTARTS = 5;
 const RESTART_WINDOW_MS = 60_000;
 
@@ -26,11 +30,22 @@ async function isHarvuAt(port) {
   }
 }
 
-/** A start that was there before, of this same folder, is found by the note it left. */
+async function needsSetUp() {
+  const answer = await fetch(`http://127.0.0.1:${PORT}/api/studio`);
+  return (await answer.json()).needsSetUp === true;
+}
+
+/**
+ * A start that was there before, of this same folder, is found by the note it left. One that died and
+ * left its server behind keeps nothing going any more: its server is stopped, and this start takes over.
+ */
 async function findRunning() {
-  if (!existsSync(NOTE)) return undefined;
-  const note = JSON.parse(readFileSync(NOTE, 'utf8'));
-  return (await isHarvuAt(note.port)) ? note : undefined;
+  const note = readState(NOTE);
+  if (!note || !(await isHarvuAt(note.port))) return undefined;
+  if (isAlive(note.pid)) return note;
+  console.error('The start before this one ended without stopping its server; starting it anew.');
+  await stopProcess(note.server);
+  return undefined;
 }
 
 function isPortFree(port) {
@@ -49,6 +64,7 @@ function launchServer(url) {
       HOST,
       WEB_ROOT,
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+      HARVU_SET_UP_CODE: SET_UP_CODE,
     },
     stdio: ['ignore', 'inherit', 'inherit'],
     detached: true,
@@ -67,6 +83,7 @@ async function waitUntilServing(server) {
 /** Keeps database and server going until asked to stop: whichever dies is started again. */
 class Keeper {
   isStopping = false;
+  isReviving = false;
   restarts = [];
 
   /** The database comes up by itself while the rest is built. */
@@ -103,8 +120,10 @@ class Keeper {
 
   async reviveDatabase() {
     this.noteRestart('The database');
-    // A second look while the first is under way must not start another.
+    // A second look while the first is under way must not start another; the server goes down with it,
+    // which is one crash and not two.
     this.database = { ...this.database, isAlive: () => true };
+    this.isReviving = true;
     await stopProcess(this.server.pid);
   }
 
@@ -120,7 +139,8 @@ class Keeper {
 
   async onDeath() {
     if (this.isStopping) return;
-    this.noteRestart('The server');
+    if (!this.isReviving) this.noteRestart('The server');
+    this.isReviving = false;
     try {
       if (!this.isStopping) await this.start();
     } catch (error) {
@@ -163,6 +183,7 @@ async function main() {
     await keeper.stop(1);
   }
   keeper.watchDatabase();
+  if (await needsSetUp()) console.log(`To set the studio up, give this code: ${SET_UP_CODE}`);
   console.log(`Harvu is ready: ${addressOf(PORT)}   (Ctrl-C stops it)`);
 }
 

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { freePort, startDatabase } from './database.mjs';
+import { freePort, startDatabase, TEST_DATABASES } from './database.mjs';
 import { needBuild, needPackages, needPrograms, ROOT, Stop } from './needs.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
@@ -78,7 +78,7 @@ async function browserSpecs() {
 
 async function nodeSpecs() {
   console.log('\n== server, work command, demo world and scripts in Node');
-  const database = await startDatabase(join(TEST_DATA, 'database'));
+  const database = await startDatabase(join(TEST_DATA, 'database'), TEST_DATABASES);
   const specs = [
     'packages/core/test/**/*.spec.ts',
     'apps/server/src/**/*.spec.ts',

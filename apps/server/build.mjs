@@ -5,9 +5,12 @@ const here = (path) => fileURLToPath(new URL(path, import.meta.url));
 
 // Packages stay outside the bundle; our own workspaces are taken in, as they are TypeScript.
 await build({
-  entryPoints: [here('src/main.ts')],
-  outfile: here('dist/server.mjs'),
+  // The server, and what its threads run.
+  entryPoints: { server: here('src/main.ts'), worker: here('src/worker.ts') },
+  outdir: here('dist'),
+  outExtension: { '.js': '.mjs' },
   bundle: true,
+  splitting: true,
   platform: 'node',
   format: 'esm',
   target: 'node20',

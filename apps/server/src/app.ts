@@ -1,16 +1,29 @@
-import type { DemoAccount, Problem, StudentProfile } from '@harvu/contract';
+import type { DemoAccount, Me, Problem, StudentProfile } from '@harvu/contract';
+import { dayAt } from '@harvu/core/day';
 import type { Teaching } from '@harvu/core/plan';
 import { Hono, type Context } from 'hono';
+import { createMiddleware } from 'hono/factory';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
-import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import {
+  createActsStore,
+  createKeepingService,
+  createPersonDataStore,
+  serveKeeping,
+} from './features/keeping';
+import {
+  createAccountService,
+  createConsentsStore,
+  createDoorService,
   createPeopleService,
   createPeopleStore,
   createSessionsStore,
   recognise,
   servePeople,
+  type Account,
+  type DoorSettings,
 } from './features/people';
 import {
   createEventsService,
@@ -31,15 +44,22 @@ import {
 import { createSheetsRoutes, createSheetsService } from './features/sheets';
 import { createStudentsService, serveStudents } from './features/students';
 import { createStudioService, createStudioStore, serveStudio } from './features/studio';
-import { signedInOnly, type SignedIn } from './platform/access';
+import { signedInOnly, type Act, type SignedIn } from './platform/access';
+import { createAttempts } from './platform/attempts';
 import type { Api } from './platform/routing';
 import type { Clock } from './platform/clock';
-import type { Tx } from './platform/database';
-import { DomainError, badRequest, notFound } from './platform/errors';
+import { isFull, transactionsOf } from './platform/database';
+import { DomainError, badRequest, noRoom, notFound } from './platform/errors';
+import { createHealth } from './platform/health';
+import { knownHostsOnly } from './platform/hosts';
 import { createKeptStore } from './platform/kept';
 import { USUAL_PATIENCE, type Patience } from './platform/live';
 import { sameOriginOnly } from './platform/origin';
 import type { Passwords } from './platform/passwords';
+import type { Worked } from './platform/work';
+
+/** What takes long, as the threads' own file has it. */
+export type LongTasks = typeof import('./worker');
 
 /** What the application is made from. */
 export interface AppDeps {
@@ -49,6 +69,14 @@ export interface AppDeps {
   readonly demoAccounts: readonly DemoAccount[];
   /** Where the server stands, as an IANA name. */
   readonly timeZone: string;
+  /** By which addresses the studio is known. */
+  readonly hosts: readonly string[];
+  readonly door: Omit<DoorSettings, 'now'>;
+  readonly work: Worked<LongTasks>;
+  /** Whoever sets an empty studio up has to have read it. */
+  readonly setUpCode: string;
+  /** Where backups are put, to tell the owner. */
+  readonly backups?: string;
   /** The built web application; without it only the API answers. */
   readonly webFiles?: Hono;
   /** How long a page that asks for news is kept waiting. */
@@ -59,23 +87,28 @@ export interface AppDeps {
 
 const LARGEST_BODY = 1_000_000;
 
-function answerProblem(c: Context, problem: Problem) {
+function answerProblem(c: Context, { problem, retryAfterSeconds }: DomainError) {
   return c.body(JSON.stringify(problem), problem.status as 400, {
     'Content-Type': 'application/problem+json',
+    ...(retryAfterSeconds !== undefined && { 'Retry-After': String(retryAfterSeconds) }),
   });
 }
+
+const FAILURE = new DomainError({
+  status: 500,
+  code: 'failure',
+  title: 'Something went wrong on the server.',
+  remedy: 'Nothing was changed. Try again; if it stays, tell whoever runs the studio’s server.',
+});
 
 /** Every error leaves through this door, as a problem with a code and a remedy. */
 function errorDoor(onFailure: AppDeps['onFailure']) {
   return (error: unknown, c: Context) => {
-    if (error instanceof DomainError) return answerProblem(c, error.problem);
-    onFailure(error, c.req.path);
-    return answerProblem(c, {
-      status: 500,
-      code: 'failure',
-      title: 'Something went wrong on the server.',
-      remedy: 'Nothing was changed. Try again; if it stays, tell whoever runs the studio’s server.',
-    });
+    if (error instanceof DomainError) return answerProblem(c, error);
+    if (isFull(error)) return answerProblem(c, noRoom);
+    // Whoever has gone is answered nothing.
+    if (!c.req.raw.signal.aborted) onFailure(error, c.req.path);
+    return answerProblem(c, FAILURE);
   };
 }
 
@@ -85,6 +118,8 @@ export function createStores(sequelize: Sequelize) {
     studio: createStudioStore(sequelize),
     people: createPeopleStore(sequelize),
     sessions: createSessionsStore(sequelize),
+    consents: createConsentsStore(sequelize),
+    acts: createActsStore(sequelize),
     requests: createRequestsStore(sequelize),
     songs: createSongsStore(sequelize),
     overrules: createOverrulesStore(sequelize),
@@ -101,20 +136,23 @@ export function createStores(sequelize: Sequelize) {
 
 export type Stores = ReturnType<typeof createStores>;
 
-function createServices({ sequelize, clock, passwords, demoAccounts, timeZone: own }: AppDeps) {
+function createServices(deps: AppDeps) {
+  const { sequelize, clock, passwords, demoAccounts, timeZone: own, work } = deps;
   const stores = createStores(sequelize);
-  const inTransaction = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
-    sequelize.transaction(work);
-  const { people, sessions, requests, plans, events, overrules, profiles, teachings } = stores;
+  const inTransaction = transactionsOf(sequelize);
+  const attempts = createAttempts(sequelize, clock);
+  const { people, sessions, consents, requests, plans, events, overrules, profiles, teachings } =
+    stores;
   const studio = createStudioService({
-    ...{ studio: stores.studio, people, passwords, clock, demoAccounts, inTransaction },
-    ownTimeZone: own,
+    ...{ studio: stores.studio, people, passwords, clock, demoAccounts, inTransaction, attempts },
+    ...{ ownTimeZone: own, setUpCode: deps.setUpCode },
   });
   const timeZone = async () => (await studio.settings()).timeZone;
+  const today = async () => dayAt(clock.now().toISOString(), await timeZone());
   const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
   const students = createStudentsService({
-    ...{ profiles, people, plans, events, clock, timeZone },
-    constants: () => studio.constants(),
+    ...{ profiles, people, plans, events, clock, timeZone, lookThrough: work.lookThrough },
+    constants: async () => (await studio.constants()).values,
   });
   const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
   const plansService = createPlansService({
@@ -122,23 +160,54 @@ function createServices({ sequelize, clock, passwords, demoAccounts, timeZone: o
     teachingOf: async (songId) => (await teaching.find(songId)).teaching,
     figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
     minutesOf: (studentId) => students.minutesOf(studentId),
+    findAll: work.findAll,
   });
   const conventionsOf = (personId: string) => people.conventionsOf(personId);
+  const toMe = async ({ id, name, role, factor }: Account): Promise<Me> => ({
+    ...{ id, name, role, hasSecondFactor: factor !== null && factor.usedStep !== null },
+    conventions: await conventionsOf(id),
+    timeZone: await timeZone(),
+    isDemo: await studio.isDemo(),
+  });
+  const atTheDoor = { people, sessions, passwords, attempts, clock, toMe };
+  const peopleService = createPeopleService({
+    ...{ people, sessions, consents, passwords, clock, inTransaction, today },
+  });
   return {
-    ...{ songs, students, teaching, studio, plans: plansService },
+    ...{ songs, students, teaching, studio, plans: plansService, people: peopleService },
+    door: createDoorService(atTheDoor),
+    account: createAccountService(atTheDoor),
     events: createEventsService({ plans, events, clock }),
-    overview: createOverviewService({ plans, events, people, clock, timeZone, conventionsOf }),
+    overview: createOverviewService({
+      ...{ plans, events, people, clock, timeZone, conventionsOf, lookOver: work.lookOver },
+    }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },
+      printSheet: work.printSheet,
     }),
-    people: createPeopleService({ people, sessions, passwords, clock, timeZone }),
     requests: createRequestsService({ requests, songs, clock, inTransaction }),
+    keeping: createKeepingService({
+      ...{ acts: stores.acts, people, sessions, attempts, clock, backups: deps.backups },
+      data: createPersonDataStore(sequelize, inTransaction),
+      consentsOf: (id) => peopleService.consentsOf(id),
+    }),
   };
+}
+
+/** Lets routes write down what was done. */
+function withActs(noteAct: (act: Act) => Promise<void>) {
+  return createMiddleware<SignedIn>(async (c, next) => {
+    c.set('noteAct', noteAct);
+    await next();
+  });
 }
 
 function createApi(deps: AppDeps) {
   const services = createServices(deps);
   const tooLarge = badRequest('The request is larger than 1 MB.', 'Send less at once.');
+  const health = createHealth(deps.sequelize, deps.clock, deps.passwords);
+  const { noteAct } = services.keeping;
+  const door = { ...deps.door, now: () => deps.clock.now() };
   const api: Api = new Hono<SignedIn>();
   api
     .use(sameOriginOnly)
@@ -151,12 +220,14 @@ function createApi(deps: AppDeps) {
       }),
     )
     .get('/health', async (c) => {
-      await deps.sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
-      return c.json({ ok: true });
+      const found = await health();
+      return c.json(found, found.ok ? 200 : 503);
     })
-    .use(recognise(services.people));
+    .use(recognise(services.door, door))
+    .use(withActs(noteAct));
   serveStudio(api, services.studio);
-  servePeople(api, services.people);
+  servePeople(api, { ...services, noteAct }, door);
+  serveKeeping(api, services.keeping);
   serveRequests(api, services.requests);
   servePlans(api, services);
   serveStudents(api, services.students);
@@ -173,6 +244,7 @@ export function createApp(deps: AppDeps) {
   const app = new Hono()
     .use(compress())
     .use(secureHeaders({ crossOriginEmbedderPolicy: false }))
+    .use(knownHostsOnly(deps.hosts))
     .use('/api/*', async (c, next) => {
       await next();
       c.header('Cache-Control', 'no-store');

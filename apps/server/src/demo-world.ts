@@ -166,7 +166,7 @@ class Seeder {
         await stores.events.add(
           tries.map((one) => ({
             event: { ...one, kind: 'try', revision: 1 },
-            ...{ planId, loggedBy: studentId, receivedAt: new Date(one.at) },
+            ...{ planId, loggedBy: studentId, receivedAt: new Date(one.at), sentAt: null },
           })),
           this.tx,
         );

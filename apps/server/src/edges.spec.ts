@@ -1,5 +1,5 @@
-import type { Problem } from '@harvu/contract';
-import { TestStudio, type Visitor } from '../testing/test-studio';
+import type { Problem, Song } from '@harvu/contract';
+import { PASSWORD, SET_UP_CODE, TestStudio, type Visitor } from '../testing/test-studio';
 
 const WISH = { title: 'Pebble Road', playedBy: '', why: '', wantedBy: null };
 
@@ -57,6 +57,61 @@ describe('bad input', () => {
     expect((await studio.request('POST', '/api/sign-in', { body, headers: own })).status).toBe(200);
   });
 
+  it('such as a body that does not say it is JSON is refused', async () => {
+    const body = { signInName: 'ilse', password: PASSWORD };
+    const headers = { 'content-type': 'text/plain' };
+    const answer = await studio.request<Problem>('POST', '/api/sign-in', { body, headers });
+    expect([answer.status, answer.body.code]).toEqual([415, 'unsupported']);
+  });
+
+  it('such as two hundred thousand brackets is refused, open or closed', async () => {
+    for (const text of ['['.repeat(200_000), `${'['.repeat(100_000)}${']'.repeat(100_000)}`]) {
+      const answer = await studio.request<Problem>('POST', '/api/sign-in', { text });
+      expect([answer.status, answer.body.title]).toEqual([400, 'The request is not JSON.']);
+    }
+  });
+
+  it('such as half a letter in a name is told at the name', async () => {
+    const text = JSON.stringify(WISH).replace('Pebble Road', 'Pebble \\ud83d Road');
+    const answer = await bram.send('POST', '/api/requests', JSON.parse(text));
+    expect([answer.status, answer.body.field]).toEqual([400, 'title']);
+    const whole = { ...WISH, title: 'Pebble 🎸 Road' };
+    expect((await bram.send('POST', '/api/requests', whole)).status).toBe(201);
+  });
+
+  it('such as a host that is not the studio’s is refused', async () => {
+    const headers = { host: 'evil.test' };
+    const answer = await studio.request<Problem>('GET', '/api/studio', { headers });
+    expect([answer.status, answer.body.remedy]).toEqual([
+      400,
+      jasmine.stringContaining('HARVU_HOSTS') as unknown as string,
+    ]);
+    expect((await studio.request('GET', '/api/studio')).status).toBe(200);
+  });
+
+  it('such as a word that every object knows is a word like any other', async () => {
+    const song = await owner.send<Song>('POST', '/api/songs', { title: 'A', playedBy: '' });
+    for (const word of ['__proto__', 'constructor', 'toString', 'valueOf', 'hasOwnProperty']) {
+      for (const query of [
+        `paper=${word}`,
+        `${word}=a4`,
+        `paper=a4&${word}=1`,
+        `paper[${word}]=1`,
+      ]) {
+        const path = `/api/songs/${song.body.id}/sheet.pdf?${query}`;
+        expect((await owner.get(path)).status)
+          .withContext(query)
+          .toBe(400);
+      }
+      for (const body of [{ kind: word }, { [word]: 1 }, { events: [{ kind: word }] }])
+        expect((await owner.send('PUT', '/api/constants', body)).status).toBe(400);
+    }
+    expect((await owner.get(`/api/songs/${song.body.id}/sheet.pdf?paper=letter`)).status).toBe(200);
+    expect((await studio.request('GET', '/api/health')).status).toBe(200);
+    expect((await studio.signIn('ilse')).person.name).toBe('Ilse');
+    expect(Object.keys(Object.prototype)).toEqual([]);
+  });
+
   it('such as an address that is none is answered as a problem', async () => {
     const answer = await owner.get<Problem>('/api/nothing-here');
     expect([answer.status, answer.body.code]).toEqual([404, 'not-found']);
@@ -66,7 +121,13 @@ describe('bad input', () => {
     const broken = await TestStudio.open();
     await broken.sequelize.query('DROP TABLE requests');
     await broken.request('POST', '/api/studio/set-up', {
-      body: { studioName: 'S', name: 'A', signInName: 'ilse', password: 'lantern-night' },
+      body: {
+        studioName: 'S',
+        name: 'A',
+        signInName: 'ilse',
+        password: PASSWORD,
+        code: SET_UP_CODE,
+      },
     });
     const visitor = await broken.signIn('ilse');
     const answer = await visitor.get<Problem>('/api/requests');

@@ -1,47 +1,126 @@
 import { DEMO_ACCOUNTS } from '@harvu/demo';
 import { serve } from '@hono/node-server';
+import cluster from 'node:cluster';
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
-import { createApp, createStores } from './app';
+import { createApp, createStores, type LongTasks } from './app';
 import { seedDemoWorld } from './demo-world';
+import { createActsStore } from './features/keeping';
+import { createSessionsStore } from './features/people';
 import { rekeyOverrules } from './features/songs';
+import { addressBehind } from './platform/address';
+import { createAttempts } from './platform/attempts';
 import { openDatabase } from './platform/database';
-import { migrate } from './platform/migrate';
-import { ARGON2 } from './platform/passwords';
+import { toLogged } from './platform/failures';
+import { closePrototypes } from './platform/hardened';
+import { alone, migrate } from './platform/migrate';
+import { ARGON2, bounded } from './platform/passwords';
 import { createWebFiles } from './platform/web-files';
+import { inThreads } from './platform/work';
+import { readSettings, type Settings } from './settings';
 
 const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-const { DATABASE_URL, PORT = '4600', HOST = '127.0.0.1', WEB_ROOT, HARVU_DEMO = '1' } = process.env;
-if (!DATABASE_URL) throw new Error('DATABASE_URL is not set: name the MariaDB to use.');
-
-const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'info' });
 const clock = { now: () => new Date(), newId: () => randomUUID() };
-const sequelize = openDatabase(DATABASE_URL);
-await migrate(sequelize);
-const stores = createStores(sequelize);
-await rekeyOverrules(stores);
-if (HARVU_DEMO === '1') {
-  await seedDemoWorld({ sequelize, stores, clock, passwords: ARGON2, timeZone });
+const TIDY_MS = 6 * 3_600_000;
+const GRACE_MS = 2000;
+const MOST_DEATHS = 5;
+const DEATHS_MS = 60_000;
+
+/** Brings the database to its newest form and, for a demo, fills it: one server at a time. */
+async function prepare({ databaseUrl, isDemo }: Settings): Promise<void> {
+  const sequelize = openDatabase(databaseUrl);
+  const stores = createStores(sequelize);
+  await alone(sequelize, async () => {
+    await migrate(sequelize);
+    await rekeyOverrules(stores);
+    if (isDemo) await seedDemoWorld({ sequelize, stores, clock, passwords: ARGON2, timeZone });
+  });
+  await sequelize.close();
 }
 
-const app = createApp({
-  sequelize,
-  clock,
-  passwords: ARGON2,
-  demoAccounts: DEMO_ACCOUNTS,
-  timeZone,
-  ...(WEB_ROOT && { webFiles: createWebFiles(WEB_ROOT) }),
-  onFailure: (error, path) => logger.error({ err: error, path }, 'request failed'),
-});
-const server = serve({ fetch: app.fetch, port: Number(PORT), hostname: HOST }, ({ port }) => {
-  logger.info({ port }, 'serving');
-});
-
-function stop(): void {
-  server.close(() => void sequelize.close().then(() => process.exit(0)));
-  // Idle connections kept open by browsers would hold the server up.
-  if ('closeIdleConnections' in server) server.closeIdleConnections();
-  setTimeout(() => process.exit(0), 2000).unref();
+/** Forgets, a few times a day, what the studio no longer keeps. */
+function keepTidy({ databaseUrl }: Settings, onFailure: (error: unknown) => void): void {
+  const sequelize = openDatabase(databaseUrl);
+  const [acts, sessions] = [createActsStore(sequelize), createSessionsStore(sequelize)];
+  const attempts = createAttempts(sequelize, clock);
+  const tidy = async (): Promise<void> => {
+    await acts.forgetOld(clock.now());
+    await sessions.removeExpired(clock.now());
+    await attempts.forgetOld();
+  };
+  const now = (): void => void tidy().catch(onFailure);
+  now();
+  setInterval(now, TIDY_MS).unref();
 }
-process.on('SIGTERM', stop);
-process.on('SIGINT', stop);
+
+/** Keeps several servers going behind one port, as many as there are cores. */
+async function keepServers(settings: Settings): Promise<void> {
+  const logger = pino({ level: settings.logLevel });
+  await prepare(settings);
+  keepTidy(settings, (error) => logger.error({ failure: toLogged(error) }, 'tidying failed'));
+  let isStopping = false;
+  let deaths: readonly number[] = [];
+  const fork = () => cluster.fork({ HARVU_SET_UP_CODE: settings.setUpCode });
+  cluster.on('exit', ({ process: { pid } }) => {
+    if (isStopping) {
+      if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0);
+      return;
+    }
+    const now = Date.now();
+    deaths = [...deaths.filter((at) => at > now - DEATHS_MS), now];
+    logger.error({ pid }, 'a server process ended; starting another');
+    if (deaths.length > MOST_DEATHS) process.exit(1);
+    fork();
+  });
+  const stop = (): void => {
+    isStopping = true;
+    for (const worker of Object.values(cluster.workers ?? {})) worker?.process.kill('SIGTERM');
+    setTimeout(() => process.exit(0), 2 * GRACE_MS).unref();
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+  for (let count = 0; count < settings.processes; count += 1) fork();
+}
+
+/** Answers requests: one of the servers behind the port. */
+function serveHere(settings: Settings): void {
+  const logger = pino({ level: settings.logLevel });
+  const sequelize = openDatabase(settings.databaseUrl);
+  const file = new URL('./worker.mjs', import.meta.url);
+  const app = createApp({
+    ...{ sequelize, clock, timeZone, hosts: settings.hosts, setUpCode: settings.setUpCode },
+    passwords: bounded(ARGON2, { atOnce: 1, waiting: 40 }),
+    demoAccounts: settings.isDemo ? DEMO_ACCOUNTS : [],
+    door: { isSecure: settings.isSecure, addressOf: addressBehind(settings.proxies) },
+    // Paper waits in a line of its own: many sheets hold up nobody's song.
+    work: {
+      ...inThreads<LongTasks>(['findAll', 'lookOver', 'lookThrough'], {
+        ...{ file, threads: 1, waiting: 1000 },
+      }),
+      printSheet: inThreads<LongTasks>(['printSheet'], { file, threads: 1, waiting: 10 })
+        .printSheet,
+    },
+    ...(settings.backups !== undefined && { backups: settings.backups }),
+    ...(settings.webRoot !== undefined && { webFiles: createWebFiles(settings.webRoot) }),
+    onFailure: (error, path) => logger.error({ failure: toLogged(error), path }, 'request failed'),
+  });
+  closePrototypes();
+  const { port, host: hostname } = settings;
+  const server = serve({ fetch: app.fetch, port, hostname }, () =>
+    logger.info({ port }, 'serving'),
+  );
+  const stop = (): void => {
+    server.close(() => void sequelize.close().then(() => process.exit(0)));
+    // Idle connections kept open by browsers would hold the server up.
+    if ('closeIdleConnections' in server) server.closeIdleConnections();
+    setTimeout(() => process.exit(0), GRACE_MS).unref();
+  };
+  process.on('SIGTERM', stop);
+  // Ctrl-C reaches every process; whoever keeps them says when to stop.
+  process.on('SIGINT', () => undefined);
+  process.on('disconnect', stop);
+}
+
+const settings = readSettings(process.env);
+if (cluster.isPrimary) await keepServers(settings);
+else serveHere(settings);

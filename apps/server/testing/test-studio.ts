@@ -4,15 +4,24 @@ import { QueryTypes } from 'sequelize';
 import { createApp, createStores, type Stores } from '../src/app';
 import { openDatabase } from '../src/platform/database';
 import { migrate } from '../src/platform/migrate';
+import { atOnce } from '../src/platform/work';
+import * as longTasks from '../src/worker';
 import type { Passwords } from '../src/platform/passwords';
 
-/** As quick as a test wants it, and still one way only in the sense that matters here. */
-const QUICK: Passwords = {
-  toHash: (password) => Promise.resolve(`quick:${password}`),
-  isRight: (password, hashed) => Promise.resolve(hashed === `quick:${password}`),
-};
+/** As quick as a test wants it, and still one way only in the sense that matters here; counts how often it is asked. */
+function quickPasswords(): Passwords & { checks: number } {
+  return {
+    checks: 0,
+    toHash: (password) => Promise.resolve(`quick:${password}`),
+    isRight(password, hashed) {
+      this.checks += 1;
+      return Promise.resolve(hashed === `quick:${password}`);
+    },
+  };
+}
 
 export const PASSWORD = 'lantern-night';
+export const SET_UP_CODE = '12345678';
 /** Accounts that only a studio in demo mode may offer at its door. */
 export const OFFERED = [
   { signInName: 'demo', name: 'Demo', role: 'student', password: PASSWORD },
@@ -22,6 +31,7 @@ const OWNER = {
   name: 'Ilse',
   signInName: 'ilse',
   password: PASSWORD,
+  code: SET_UP_CODE,
 };
 
 /** What a request was answered with. */
@@ -44,20 +54,38 @@ function serverUrl(): string {
   return url;
 }
 
+interface Manner {
+  /** As behind TLS. */
+  readonly isSecure?: boolean;
+  /** A database without any table. */
+  readonly isEmpty?: boolean;
+}
+
 /** A server of its own on a database of its own, with a clock that stands where it is put. */
 export class TestStudio {
   now = new Date('2026-11-24T16:00:00.000Z');
   readonly failures: unknown[] = [];
+  readonly passwords = quickPasswords();
   readonly app: ReturnType<typeof createApp>;
 
+  /** The name of its database. */
+  readonly database: string;
+
   private constructor(
-    readonly database: string,
+    /** Where its database is. */
+    readonly url: string,
     readonly sequelize: ReturnType<typeof openDatabase>,
+    { isSecure = false }: Manner,
   ) {
+    this.database = new URL(url).pathname.slice(1);
     this.app = createApp({
       sequelize,
       clock: { now: () => this.now, newId: () => randomUUID() },
-      passwords: QUICK,
+      passwords: this.passwords,
+      hosts: ['studio.test'],
+      door: { isSecure, addressOf: (c) => c.req.header('x-test-address') ?? '' },
+      work: atOnce(longTasks),
+      setUpCode: SET_UP_CODE,
       demoAccounts: OFFERED,
       timeZone: 'UTC',
       patience: { waitMs: 300, lookMs: 20 },
@@ -65,7 +93,7 @@ export class TestStudio {
     });
   }
 
-  static async open(): Promise<TestStudio> {
+  static async open({ isEmpty = false, ...manner }: Manner = {}): Promise<TestStudio> {
     const database = `harvu_${randomUUID().slice(0, 8)}`;
     const root = openDatabase(serverUrl());
     await root.query(`CREATE DATABASE ${database}`);
@@ -73,15 +101,19 @@ export class TestStudio {
     const url = new URL(serverUrl());
     url.pathname = `/${database}`;
     const sequelize = openDatabase(url.href);
-    await migrate(sequelize);
-    return new TestStudio(database, sequelize);
+    if (!isEmpty) await migrate(sequelize);
+    return new TestStudio(url.href, sequelize, manner);
   }
 
   /** A studio with its owner, signed in. */
   static async withOwner(): Promise<{ readonly studio: TestStudio; readonly owner: Visitor }> {
     const studio = await TestStudio.open();
-    await studio.request('POST', '/api/studio/set-up', { body: OWNER });
+    await studio.setUp();
     return { studio, owner: await studio.signIn(OWNER.signInName) };
+  }
+
+  async setUp(): Promise<void> {
+    await this.request('POST', '/api/studio/set-up', { body: OWNER });
   }
 
   get stores(): Stores {
@@ -115,8 +147,7 @@ export class TestStudio {
       body: { signInName, password },
     });
     if (answer.status !== 200) throw new Error(`${signInName} cannot sign in: ${answer.status}`);
-    const cookie = (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
-    const headers = { cookie };
+    const headers = { cookie: cookiesIn(answer) };
     return {
       person: answer.body,
       get: (path) => this.request('GET', path, { headers }),
@@ -136,7 +167,7 @@ export class TestStudio {
   async everything(): Promise<string> {
     const tables = [
       ...['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'events'],
-      ...['student_profiles', 'song_teaching'],
+      ...['student_profiles', 'song_teaching', 'consents'],
     ];
     const rows = await Promise.all(
       tables.map((table) =>
@@ -145,6 +176,14 @@ export class TestStudio {
     );
     return JSON.stringify(rows);
   }
+}
+
+/** What a browser would send from now on. */
+export function cookiesIn({ headers }: Answer): string {
+  return headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ');
 }
 
 interface RequestParts {

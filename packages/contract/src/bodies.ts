@@ -1,10 +1,14 @@
 import type { Schema } from 'yup';
 import { sendEventsSchema } from './events';
 import {
+  confirmSchema,
   consentSchema,
   conventionsSchema,
+  factorSchema,
   newPersonSchema,
+  ownPasswordSchema,
   passwordResetSchema,
+  roleSchema,
   setUpSchema,
   signInSchema,
 } from './people';
@@ -26,7 +30,8 @@ type Bodies = {
 /** What the body of each route has to be; the routes themselves stand apart, so that pages need no validation to call them. */
 export const BODIES: Bodies = {
   ...{ setUp: setUpSchema, signIn: signInSchema, saveConventions: conventionsSchema },
-  ...{ addPerson: newPersonSchema, resetPassword: passwordResetSchema },
+  ...{ changePassword: ownPasswordSchema, confirm: confirmSchema, takeFactor: factorSchema },
+  ...{ addPerson: newPersonSchema, resetPassword: passwordResetSchema, changeRole: roleSchema },
   ...{ recordConsent: consentSchema, askForSong: newRequestSchema, declineRequest: declineSchema },
   ...{ startSong: newSongSchema, saveSong: saveSongSchema },
   ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },

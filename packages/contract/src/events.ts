@@ -1,6 +1,6 @@
 import type { Correction, NoteEvent, SignOff, TryEvent } from '@harvu/core/events';
 import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
-import { day, exactly, id, moment, whole, words } from './fields';
+import { day, exactly, id, moment, optionalMoment, whole, words } from './fields';
 import type { Problem } from './problem';
 
 /** What happened, as the device writes it down; who says so is the server's to know. */
@@ -55,6 +55,7 @@ export const newEventSchema = lazy(eventSchema) as unknown as Schema<NewEvent>;
 
 /** Events of one plan, in any order; each is stored once, however often it is sent. */
 export const sendEventsSchema = exactly({
+  sentAt: optionalMoment(),
   events: array()
     .of(lazy(eventSchema))
     .strict(true)
@@ -64,6 +65,8 @@ export const sendEventsSchema = exactly({
 }) as unknown as Schema<SendEvents>;
 
 export interface SendEvents {
+  /** What time the device's clock said when it sent them; the server keeps it beside its own. */
+  readonly sentAt?: string;
   readonly events: readonly NewEvent[];
 }
 

@@ -6,20 +6,28 @@ export function exactly<Fields extends ObjectShape>(fields: Fields) {
   return object(fields).noUnknown('is not known here').strict(true);
 }
 
+/** Half of a letter, as a broken program sends it; no text that was typed has one. */
+const HALF_A_LETTER = /\p{Surrogate}/u;
+const wholeLetters = (value: string | undefined) =>
+  value === undefined || !HALF_A_LETTER.test(value);
+const WHOLE_LETTERS = ['letters', 'must be made of whole letters', wholeLetters] as const;
+
 /** Words a person typed: trimmed, so many characters at most, at least one. */
 export const words = (longest: number) =>
   string()
     .strict(true)
     .required('must be filled in')
     .max(longest, `must be at most ${longest} characters`)
-    .matches(/\S/, 'must not be blank');
+    .matches(/\S/, 'must not be blank')
+    .test(...WHOLE_LETTERS);
 
 /** Words that may be left empty. */
 export const maybeWords = (longest: number) =>
   string()
     .strict(true)
     .defined('must be there')
-    .max(longest, `must be at most ${longest} characters`);
+    .max(longest, `must be at most ${longest} characters`)
+    .test(...WHOLE_LETTERS);
 
 /** An id as the server and the clients make them: a UUID. */
 export const id = () => string().strict(true).required('must be an id').uuid('must be an id');
@@ -50,20 +58,18 @@ export const day = () =>
     .required('must be a day')
     .test('day', 'must be a day that exists, such as 2026-12-04', isRealDate);
 
+const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/;
+const isMoment = (value: string | undefined) =>
+  value === undefined ||
+  (MOMENT.test(value) && isRealDate(value.slice(0, 10)) && !Number.isNaN(Date.parse(value)));
+const maybeMoment = () =>
+  string().strict(true).test('moment', 'must be a time such as 2026-11-24T16:05:00.000Z', isMoment);
+
 /** A moment, ISO 8601 in UTC. */
-export const moment = () =>
-  string()
-    .strict(true)
-    .required('must be a time')
-    .matches(
-      /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/,
-      'must be a time such as 2026-11-24T16:05:00.000Z',
-    )
-    .test(
-      'moment',
-      'must be a time that exists',
-      (value) => isRealDate(value.slice(0, 10)) && !Number.isNaN(Date.parse(value)),
-    );
+export const moment = () => maybeMoment().required('must be a time');
+
+/** A moment that may be left out. */
+export const optionalMoment = () => maybeMoment().optional();
 
 /** What is wrong with a value, and where in it. */
 export interface FieldFault {

@@ -1,24 +1,39 @@
 export { checked } from './fields';
 export type { Checked, FieldFault } from './fields';
 export {
+  confirmSchema,
   consentSchema,
   conventionsSchema,
+  factorSchema,
   newPersonSchema,
+  ownPasswordSchema,
   passwordResetSchema,
+  roleSchema,
   ROLES,
   setUpSchema,
   SHORTEST_PASSWORD,
   signInSchema,
 } from './people';
 export type {
+  Act,
+  Confirm,
   Consent,
+  ConsentRecord,
   DemoAccount,
+  Erased,
+  FactorCode,
+  FactorStart,
   Me,
   NewPerson,
+  OwnPassword,
+  OwnSession,
   PasswordReset,
   Person,
+  PersonExport,
   PersonRecord,
+  RecoveryCodes,
   Role,
+  RoleChange,
   SetUp,
   SignIn,
   StudioDoor,
@@ -65,9 +80,11 @@ export {
 } from './students';
 export type { KnownStudent, SaveProfile, StudentProfile } from './students';
 export { constantsSchema, saveTeachingSchema, teachingSchema } from './teaching';
-export type { SaveTeaching, SongTeaching } from './teaching';
+export type { SaveConstants, SaveTeaching, SongTeaching, StudioConstants } from './teaching';
 export { BODIES } from './bodies';
 export { addressOf, ROUTES } from './routes';
 export type { BodyOf, Method, ParamOf, Reach, ReplyOf, Route, RouteName, Routes } from './routes';
 export { settingsSchema } from './studio';
-export type { StudioSettings } from './studio';
+export type { Backup, StudioSettings } from './studio';
+export { sheetQuerySchema } from './sheets';
+export type { Paper, SheetQuery } from './sheets';

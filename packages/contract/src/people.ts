@@ -16,14 +16,41 @@ const signInName = () =>
       'must be 2 to 40 small letters, digits, dots or dashes',
     );
 
+const MOST_LETTERS = 200;
+
+/** As many letters as a person counts, whichever way a keyboard writes them. */
+const lettersIn = (value: string) => [...value.normalize('NFKC')].length;
+
 const password = () =>
   string()
     .strict(true)
     .required('must be filled in')
-    .min(SHORTEST_PASSWORD, `must be at least ${SHORTEST_PASSWORD} characters`)
-    .max(200, 'must be at most 200 characters');
+    // Bounded before anything is counted.
+    .max(4 * MOST_LETTERS, `must be at most ${MOST_LETTERS} characters`)
+    .test(
+      'least',
+      `must be at least ${SHORTEST_PASSWORD} characters`,
+      (value) => lettersIn(value) >= SHORTEST_PASSWORD,
+    )
+    .test(
+      'most',
+      `must be at most ${MOST_LETTERS} characters`,
+      (value) => lettersIn(value) <= MOST_LETTERS,
+    );
 
-export const signInSchema = exactly({ signInName: words(40), password: words(200) });
+/** From an authenticator, or one of the codes kept for when it is lost. */
+const factorCode = () =>
+  string()
+    .strict(true)
+    .required('must be filled in')
+    .matches(/^[0-9A-Za-z -]{6,20}$/, 'must be the six digits, or a recovery code');
+
+export const signInSchema = exactly({
+  signInName: words(40),
+  password: words(4 * MOST_LETTERS),
+  /** For an account with a second factor. */
+  code: string().strict(true).max(20, 'must be at most 20 characters').optional(),
+});
 export type SignIn = InferType<typeof signInSchema>;
 
 export const setUpSchema = exactly({
@@ -31,17 +58,22 @@ export const setUpSchema = exactly({
   name: words(80),
   signInName: signInName(),
   password: password(),
+  /** Printed where the server was started. */
+  code: words(40),
 });
 export type SetUp = InferType<typeof setUpSchema>;
+
+const role = () =>
+  string()
+    .strict(true)
+    .required('must be chosen')
+    .oneOf(ROLES, 'must be owner, teacher or student');
 
 export const newPersonSchema = exactly({
   name: words(80),
   signInName: signInName(),
   password: password(),
-  role: string()
-    .strict(true)
-    .required('must be chosen')
-    .oneOf(ROLES, 'must be owner, teacher or student'),
+  role: role(),
   isMinor: boolean().strict(true).required('must be said'),
   guardian: maybeWords(200),
   guardianConsentOn: maybeDay(),
@@ -50,6 +82,74 @@ export type NewPerson = InferType<typeof newPersonSchema>;
 
 export const passwordResetSchema = exactly({ password: password() });
 export type PasswordReset = InferType<typeof passwordResetSchema>;
+
+/** One's own password, and the one to have instead. */
+export const ownPasswordSchema = exactly({ password: words(4 * MOST_LETTERS), next: password() });
+export type OwnPassword = InferType<typeof ownPasswordSchema>;
+
+/** One's own password, asked again before something that cannot be taken back. */
+export const confirmSchema = exactly({ password: words(4 * MOST_LETTERS) });
+export type Confirm = InferType<typeof confirmSchema>;
+
+export const roleSchema = exactly({ role: role() });
+export type RoleChange = InferType<typeof roleSchema>;
+
+export const factorSchema = exactly({ code: factorCode() });
+export type FactorCode = InferType<typeof factorSchema>;
+
+/** What an authenticator is fed with. */
+export interface FactorStart {
+  readonly secret: string;
+  readonly uri: string;
+}
+
+/** Shown once; each opens the account once. */
+export interface RecoveryCodes {
+  readonly codes: readonly string[];
+}
+
+/** One place where somebody is signed in. */
+export interface OwnSession {
+  readonly id: string;
+  /** The browser and system it said it was. */
+  readonly device: string;
+  readonly createdAt: string;
+  readonly seenAt: string;
+  readonly isThis: boolean;
+}
+
+/** What an owner or teacher did, or what happened at the door. */
+export interface Act {
+  readonly at: string;
+  readonly act: string;
+  /** Empty where nobody was signed in. */
+  readonly by: string;
+  /** The person or song it was about; empty for none. */
+  readonly about: string;
+}
+
+/** A consent as it was recorded, or taken back. */
+export interface ConsentRecord {
+  readonly guardian: string;
+  readonly consentOn: string | null;
+  readonly recordedBy: string;
+  readonly recordedAt: string;
+}
+
+/** All that is kept of one person, in an open form. */
+export interface PersonExport {
+  readonly form: 'harvu-person-1';
+  readonly exportedAt: string;
+  readonly person: PersonRecord;
+  readonly consents: readonly ConsentRecord[];
+  readonly tables: Readonly<Record<string, readonly object[]>>;
+}
+
+/** What erasing somebody took away, and what it left. */
+export interface Erased {
+  readonly removed: Readonly<Record<string, number>>;
+  readonly kept: readonly string[];
+}
 
 export const consentSchema = exactly({ guardian: words(200), guardianConsentOn: maybeDay() });
 export type Consent = InferType<typeof consentSchema>;
@@ -81,6 +181,10 @@ export interface Me extends Person {
   /** The studio's time zone, as an IANA name. */
   readonly timeZone: string;
   readonly conventions: Conventions;
+  /** True for an owner or teacher whose sign-in asks for a code, too. */
+  readonly hasSecondFactor: boolean;
+  /** True in a studio of made-up people, which every page says. */
+  readonly isDemo: boolean;
 }
 
 /** A person as the owner and teachers see them. */
@@ -90,6 +194,8 @@ export interface PersonRecord extends Person {
   /** The guardian's name and contact; empty for an adult. */
   readonly guardian: string;
   readonly guardianConsentOn: string | null;
+  /** True for an account that is put away: nobody signs in with it. */
+  readonly isPutAway: boolean;
 }
 
 /** What anybody may know before signing in. */
@@ -97,6 +203,8 @@ export interface StudioDoor {
   readonly studioName: string;
   /** True until the first owner is made. */
   readonly needsSetUp: boolean;
+  /** True in a studio of made-up people. */
+  readonly isDemo: boolean;
   /** Offered in demo mode only. */
   readonly demoAccounts: readonly DemoAccount[];
 }

@@ -1,12 +1,22 @@
-import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Conventions } from '@harvu/core/conventions';
 import type { EventsTaken, SendEvents } from './events';
 import type {
+  Act,
+  Confirm,
   Consent,
+  ConsentRecord,
+  Erased,
+  FactorCode,
+  FactorStart,
   Me,
   NewPerson,
+  OwnPassword,
+  OwnSession,
   PasswordReset,
+  PersonExport,
   PersonRecord,
+  RecoveryCodes,
+  RoleChange,
   SetUp,
   SignIn,
   StudioDoor,
@@ -27,8 +37,8 @@ import type {
   WithdrawOverrule,
 } from './songs';
 import type { KnownStudent, SaveProfile } from './students';
-import type { StudioSettings } from './studio';
-import type { SaveTeaching, SongTeaching } from './teaching';
+import type { Backup, StudioSettings } from './studio';
+import type { SaveConstants, SaveTeaching, SongTeaching, StudioConstants } from './teaching';
 
 export type Method = 'GET' | 'POST' | 'PUT';
 
@@ -79,7 +89,11 @@ const [teachingGet, teachingPost, teachingPut] = [
   route('POST', 'teaching'),
   route('PUT', 'teaching'),
 ];
-const [ownerPost, ownerPut] = [route('POST', 'owner'), route('PUT', 'owner')];
+const [ownerGet, ownerPost, ownerPut] = [
+  route('GET', 'owner'),
+  route('POST', 'owner'),
+  route('PUT', 'owner'),
+];
 
 /** Nothing but the path is sent, or nothing comes back. */
 type None = undefined;
@@ -93,10 +107,27 @@ export const ROUTES = {
   me: anyGet<None, Me | null>()('/me'),
   saveConventions: ownPut<Conventions, Me>()('/me/conventions'),
 
+  changePassword: ownPost<OwnPassword, None>()('/me/password'),
+  confirm: ownPost<Confirm, None>()('/me/confirm'),
+  sessions: ownGet<None, readonly OwnSession[]>()('/me/sessions'),
+  endSession: ownPost<None, None>()('/me/sessions/:id/end'),
+  endOtherSessions: ownPost<None, None>()('/me/sessions/end-others'),
+  startFactor: teachingPost<None, FactorStart>()('/me/second-factor/start'),
+  takeFactor: teachingPost<FactorCode, RecoveryCodes>()('/me/second-factor'),
+  dropFactor: teachingPost<None, None>()('/me/second-factor/off'),
+
   people: teachingGet<None, readonly PersonRecord[]>()('/people'),
   addPerson: ownerPost<NewPerson, PersonRecord>()('/people'),
   resetPassword: ownerPost<PasswordReset, None>()('/people/:id/password'),
   recordConsent: ownerPost<Consent, None>()('/people/:id/consent'),
+  consents: ownerGet<None, readonly ConsentRecord[]>()('/people/:id/consents'),
+  changeRole: ownerPost<RoleChange, None>()('/people/:id/role'),
+  putAway: ownerPost<None, None>()('/people/:id/put-away'),
+  takeBack: ownerPost<None, None>()('/people/:id/take-back'),
+  exportPerson: ownerGet<None, PersonExport>()('/people/:id/export'),
+  erasePerson: ownerPost<None, Erased>()('/people/:id/erase'),
+  acts: ownerGet<None, readonly Act[]>()('/acts'),
+  backups: ownerGet<None, readonly Backup[]>()('/backups'),
 
   requests: ownGet<None, readonly SongRequest[]>()('/requests'),
   askForSong: ownPost<NewRequest, SongRequest>()('/requests'),
@@ -129,8 +160,8 @@ export const ROUTES = {
   student: ownGet<None, KnownStudent>()('/students/:id'),
   saveStudent: teachingPut<SaveProfile, KnownStudent>()('/students/:id'),
 
-  constants: ownGet<None, OwnConstants>()('/constants'),
-  saveConstants: ownerPut<OwnConstants, OwnConstants>()('/constants'),
+  constants: ownGet<None, StudioConstants>()('/constants'),
+  saveConstants: ownerPut<SaveConstants, StudioConstants>()('/constants'),
   settings: ownGet<None, StudioSettings>()('/settings'),
   saveSettings: ownerPut<StudioSettings, StudioSettings>()('/settings'),
 } as const;

@@ -1,7 +1,7 @@
 import { isTimeZone } from '@harvu/core/day';
 import { string } from 'yup';
 import type { InferType } from 'yup';
-import { exactly } from './fields';
+import { exactly, whole } from './fields';
 
 /** What a studio sets for everybody in it. */
 export const settingsSchema = exactly({
@@ -11,5 +11,16 @@ export const settingsSchema = exactly({
     .required('must be a time zone')
     .max(64)
     .test('zone', 'must be a time zone such as Europe/Berlin', isTimeZone),
+  /** Whoever does nothing for so long has to sign in again. */
+  idleMinutes: whole(5, 43_200),
+  /** How long it is kept who did what. */
+  keepLogDays: whole(30, 3650),
 });
 export type StudioSettings = InferType<typeof settingsSchema>;
+
+/** A copy of the whole database that was made. */
+export interface Backup {
+  readonly name: string;
+  readonly at: string;
+  readonly bytes: number;
+}

@@ -108,11 +108,28 @@ const ownValue = (name: string, { value, changeable }: Assumption) =>
     .label(name);
 
 /** The constants a studio sets to values of its own; only those it may, within their bounds. */
-export const constantsSchema = exactly(
+const ownConstantsSchema = exactly(
   Object.fromEntries(
     ASSUMPTION_NAMES.filter((name) => 'changeable' in ASSUMPTIONS[name]).map((name) => [
       name,
       ownValue(name, ASSUMPTIONS[name]),
     ]),
   ),
-) as unknown as Schema<OwnConstants>;
+);
+
+export interface SaveConstants {
+  readonly baseVersion: number;
+  readonly values: OwnConstants;
+}
+
+/** The studio's own constants, from the state one started from. */
+export const constantsSchema = exactly({
+  baseVersion: whole(0, 1_000_000),
+  values: ownConstantsSchema,
+}) as unknown as Schema<SaveConstants>;
+
+/** The studio's own constants, as often as they were saved. */
+export interface StudioConstants {
+  readonly version: number;
+  readonly values: OwnConstants;
+}

@@ -4,12 +4,12 @@ import type { Migration } from './migration';
 export const spine: Migration = {
   name: '0001-spine',
   statements: [
-    `CREATE TABLE studio (
+    `CREATE TABLE IF NOT EXISTS studio (
       id TINYINT PRIMARY KEY,
       name VARCHAR(80) NOT NULL,
       is_demo BOOLEAN NOT NULL
     )`,
-    `CREATE TABLE people (
+    `CREATE TABLE IF NOT EXISTS people (
       id CHAR(36) PRIMARY KEY,
       name VARCHAR(80) NOT NULL,
       sign_in_name VARCHAR(40) NOT NULL UNIQUE,
@@ -22,7 +22,7 @@ export const spine: Migration = {
       locked_until DATETIME(3) NULL,
       created_at DATETIME(3) NOT NULL
     )`,
-    `CREATE TABLE sessions (
+    `CREATE TABLE IF NOT EXISTS sessions (
       token_hash CHAR(64) PRIMARY KEY,
       person_id CHAR(36) NOT NULL,
       created_at DATETIME(3) NOT NULL,
@@ -30,7 +30,7 @@ export const spine: Migration = {
       INDEX (person_id),
       FOREIGN KEY (person_id) REFERENCES people (id)
     )`,
-    `CREATE TABLE songs (
+    `CREATE TABLE IF NOT EXISTS songs (
       id CHAR(36) PRIMARY KEY,
       title VARCHAR(120) NOT NULL,
       played_by VARCHAR(120) NOT NULL,
@@ -38,7 +38,7 @@ export const spine: Migration = {
       created_at DATETIME(3) NOT NULL,
       FOREIGN KEY (created_by) REFERENCES people (id)
     )`,
-    `CREATE TABLE song_revisions (
+    `CREATE TABLE IF NOT EXISTS song_revisions (
       song_id CHAR(36) NOT NULL,
       number INT NOT NULL,
       document JSON NOT NULL,
@@ -49,7 +49,7 @@ export const spine: Migration = {
       FOREIGN KEY (song_id) REFERENCES songs (id),
       FOREIGN KEY (author_id) REFERENCES people (id)
     )`,
-    `CREATE TABLE requests (
+    `CREATE TABLE IF NOT EXISTS requests (
       id CHAR(36) PRIMARY KEY,
       student_id CHAR(36) NOT NULL,
       title VARCHAR(120) NOT NULL,
@@ -64,7 +64,7 @@ export const spine: Migration = {
       FOREIGN KEY (student_id) REFERENCES people (id),
       FOREIGN KEY (song_id) REFERENCES songs (id)
     )`,
-    `CREATE TABLE plans (
+    `CREATE TABLE IF NOT EXISTS plans (
       id CHAR(36) PRIMARY KEY,
       student_id CHAR(36) NOT NULL,
       song_id CHAR(36) NOT NULL,
@@ -76,7 +76,7 @@ export const spine: Migration = {
       FOREIGN KEY (song_id, revision) REFERENCES song_revisions (song_id, number),
       FOREIGN KEY (assigned_by) REFERENCES people (id)
     )`,
-    `CREATE TABLE tries (
+    `CREATE TABLE IF NOT EXISTS tries (
       id CHAR(36) PRIMARY KEY,
       plan_id CHAR(36) NOT NULL,
       step_id VARCHAR(200) NOT NULL,

@@ -4,8 +4,8 @@ import type { Migration } from './migration';
 export const conventionsAndOverrules: Migration = {
   name: '0002-conventions-and-overrules',
   statements: [
-    `ALTER TABLE people ADD COLUMN conventions JSON NULL`,
-    `CREATE TABLE overrules (
+    `ALTER TABLE people ADD COLUMN IF NOT EXISTS conventions JSON NULL`,
+    `CREATE TABLE IF NOT EXISTS overrules (
       song_id CHAR(36) NOT NULL,
       key_hash CHAR(64) NOT NULL,
       finding_key VARCHAR(1000) NOT NULL,

@@ -4,7 +4,7 @@ import type { Migration } from './migration';
 export const plansByStudent: Migration = {
   name: '0003-plans-by-student',
   statements: [
-    `CREATE TABLE student_profiles (
+    `CREATE TABLE IF NOT EXISTS student_profiles (
       person_id CHAR(36) PRIMARY KEY,
       profile JSON NOT NULL,
       version INT NOT NULL,
@@ -13,7 +13,7 @@ export const plansByStudent: Migration = {
       FOREIGN KEY (person_id) REFERENCES people (id),
       FOREIGN KEY (saved_by) REFERENCES people (id)
     )`,
-    `CREATE TABLE song_teaching (
+    `CREATE TABLE IF NOT EXISTS song_teaching (
       song_id CHAR(36) PRIMARY KEY,
       teaching JSON NOT NULL,
       version INT NOT NULL,
@@ -23,10 +23,10 @@ export const plansByStudent: Migration = {
       FOREIGN KEY (saved_by) REFERENCES people (id)
     )`,
     `ALTER TABLE plans
-      ADD COLUMN teaching JSON NULL,
-      ADD COLUMN figures JSON NULL,
-      ADD COLUMN version INT NOT NULL DEFAULT 1,
-      ADD COLUMN withdrawn_at DATETIME(3) NULL`,
-    `ALTER TABLE studio ADD COLUMN constants JSON NULL`,
+      ADD COLUMN IF NOT EXISTS teaching JSON NULL,
+      ADD COLUMN IF NOT EXISTS figures JSON NULL,
+      ADD COLUMN IF NOT EXISTS version INT NOT NULL DEFAULT 1,
+      ADD COLUMN IF NOT EXISTS withdrawn_at DATETIME(3) NULL`,
+    `ALTER TABLE studio ADD COLUMN IF NOT EXISTS constants JSON NULL`,
   ],
 };

@@ -24,15 +24,18 @@ export const events: Migration = {
       FOREIGN KEY (logged_by) REFERENCES people (id)
     )`,
     // A day was counted in UTC until now, so that is the day these were played on.
-    `INSERT IGNORE INTO events
+    {
+      ifTable: 'tries',
+      sql: `INSERT IGNORE INTO events
       (id, plan_id, kind, at, day, revision, source, body, logged_by, received_at)
       SELECT tries.id, plan_id, 'try', played_at, DATE(played_at), plans.revision, source,
         JSON_OBJECT('stepId', step_id, 'bpm', bpm, 'clean', IF(clean, TRUE, FALSE),
           'passes', passes, 'seconds', seconds),
         logged_by, received_at
       FROM tries JOIN plans ON plans.id = tries.plan_id ORDER BY received_at, played_at`,
-    `DROP TABLE tries`,
-    `ALTER TABLE studio ADD COLUMN time_zone VARCHAR(64) NOT NULL DEFAULT 'UTC'`,
-    `ALTER TABLE overrules ADD COLUMN key_form TINYINT NOT NULL DEFAULT 0`,
+    },
+    `DROP TABLE IF EXISTS tries`,
+    `ALTER TABLE studio ADD COLUMN IF NOT EXISTS time_zone VARCHAR(64) NOT NULL DEFAULT 'UTC'`,
+    `ALTER TABLE overrules ADD COLUMN IF NOT EXISTS key_form TINYINT NOT NULL DEFAULT 0`,
   ],
 };

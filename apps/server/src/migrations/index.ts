@@ -2,7 +2,10 @@ import { spine } from './0001-spine';
 import { conventionsAndOverrules } from './0002-conventions-and-overrules';
 import { plansByStudent } from './0003-plans-by-student';
 import { events } from './0004-events';
+import { doors } from './0005-doors';
 import type { Migration } from './migration';
+
+export type { Statement } from './migration';
 
 /** Every migration, oldest first. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -10,4 +13,5 @@ export const MIGRATIONS: readonly Migration[] = [
   conventionsAndOverrules,
   plansByStudent,
   events,
+  doors,
 ];

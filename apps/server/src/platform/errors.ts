@@ -2,7 +2,11 @@ import type { Problem } from '@harvu/contract';
 
 /** Something that cannot be done, and what to do instead; the one kind of error answers are made from. */
 export class DomainError extends Error {
-  constructor(readonly problem: Problem) {
+  constructor(
+    readonly problem: Problem,
+    /** When it is worth trying again. */
+    readonly retryAfterSeconds?: number,
+  ) {
     super(problem.title);
   }
 }
@@ -15,7 +19,20 @@ export const signInNeeded = problem(401, 'sign-in-needed');
 export const notAllowed = problem(403, 'not-allowed');
 export const notFound = problem(404, 'not-found');
 export const conflict = problem(409, 'conflict');
-export const tooMany = problem(429, 'too-many');
+export const unsupported = problem(415, 'unsupported');
+
+const later =
+  (status: number, code: string) => (title: string, remedy: string, retryAfterSeconds: number) =>
+    new DomainError({ status, code, title, remedy }, retryAfterSeconds);
+
+export const tooMany = later(429, 'too-many');
+export const busy = later(503, 'busy');
+
+export const noRoom = later(507, 'no-room')(
+  'The studio’s disk is full, so nothing can be kept just now.',
+  'Everything there is can still be read. Tell whoever runs the studio’s server; it goes on by itself once there is room.',
+  60,
+);
 
 /** What is answered for an id that does not exist, or that this person may not see: the same. */
 export const missing = (what: string) =>

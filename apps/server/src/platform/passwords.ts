@@ -1,4 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
+import PQueue from 'p-queue';
+import { busy } from './errors';
 
 /** Turns passwords into Argon2id hashes and checks them. */
 export interface Passwords {
@@ -11,3 +13,29 @@ export const ARGON2: Passwords = {
   toHash: (password) => hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 }),
   isRight: (password, hashed) => verify(hashed, password),
 };
+
+interface Bounds {
+  readonly atOnce: number;
+  /** How many may wait; whoever comes then is asked to come back. */
+  readonly waiting: number;
+}
+
+const COME_BACK_S = 2;
+
+/**
+ * Works on so many passwords at once at most: each takes a core and a thread of the pool that files and
+ * names are read with, so a crowd at the door would make every page wait.
+ */
+export function bounded(passwords: Passwords, { atOnce, waiting }: Bounds): Passwords {
+  const queue = new PQueue({ concurrency: atOnce });
+  const inTurn = async <T>(work: () => Promise<T>): Promise<T> => {
+    if (queue.size >= waiting) {
+      throw busy('Very many people sign in just now.', 'Try again in a moment.', COME_BACK_S);
+    }
+    return queue.add(work, { throwOnTimeout: true });
+  };
+  return {
+    toHash: (password) => inTurn(() => passwords.toHash(password)),
+    isRight: (password, hashed) => inTurn(() => passwords.isRight(password, hashed)),
+  };
+}

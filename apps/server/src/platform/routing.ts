@@ -12,7 +12,14 @@ import {
 } from '@harvu/contract';
 import type { Context, Hono, MiddlewareHandler } from 'hono';
 import type { Schema } from 'yup';
-import { ownersOnly, signedInOnly, teachersOnly, type SignedIn } from './access';
+import {
+  confirmedOnly,
+  ownersOnly,
+  signedInOnly,
+  teachersOnly,
+  type OwnSessionOf,
+  type SignedIn,
+} from './access';
 import { pathId, pathNumber, readBody } from './requests';
 
 /** What answers routes. */
@@ -30,6 +37,8 @@ export type Call<R> = Params<R> & {
   readonly body: BodyOf<R>;
   /** Who sends it; on a route for anybody it may be nobody. */
   readonly person: R extends { readonly reach: 'anybody' } ? Person | undefined : Person;
+  /** The session it is sent in; there is none on a route for anybody. */
+  readonly session: R extends { readonly reach: 'anybody' } ? undefined : OwnSessionOf;
   readonly context: Context;
 };
 
@@ -42,10 +51,29 @@ const GUARDS: Readonly<Record<Reach, readonly MiddlewareHandler[]>> = {
   owner: [signedInOnly, ownersOnly],
 };
 
+/** What cannot be taken back, or opens an account to somebody else, asks for the password again. */
+const CONFIRMED: ReadonlySet<RouteName> = new Set<RouteName>([
+  ...(['resetPassword', 'changeRole', 'putAway', 'takeBack'] as const),
+  ...(['exportPerson', 'erasePerson', 'startFactor', 'dropFactor'] as const),
+]);
+
+/** Saved while somebody types; a revision or version of its own says who and when. */
+const SAVED_BY_ITSELF: ReadonlySet<RouteName> = new Set<RouteName>([
+  ...(['saveSong', 'saveTeaching', 'savePlan'] as const),
+]);
+
+/** What an owner or teacher does is written down, and that somebody's data was given out. */
+function isAct(name: RouteName): boolean {
+  const { method, reach }: Route = ROUTES[name];
+  const isTeachers = reach === 'teaching' || reach === 'owner';
+  return name === 'exportPerson' || (isTeachers && method !== 'GET' && !SAVED_BY_ITSELF.has(name));
+}
+
 const NUMBERS: readonly string[] = ['number', 'after'] satisfies readonly NumberName[];
 
 /** What an id in a path stands for: the thing its collection has many of. */
 const THINGS: Readonly<Record<string, string>> = {
+  me: 'session',
   people: 'person',
   plans: 'plan',
   requests: 'request',
@@ -88,12 +116,18 @@ function answer<Name extends RouteName>(
 ): void {
   const { method, path, reach }: Route = ROUTES[name];
   const schema = bodyOf(name);
-  api.on(method, [path], ...GUARDS[reach], async (c) => {
+  const guards = CONFIRMED.has(name) ? [...GUARDS[reach], confirmedOnly] : GUARDS[reach];
+  api.on(method, [path], ...guards, async (c) => {
+    const params = readParams(c, path);
     const body: unknown = schema ? await readBody(c, schema) : undefined;
-    const person = (c as unknown as Context<SignedIn>).get('person');
-    const call = { ...readParams(c, path), body, person, context: c };
+    const { person, session, noteAct } = (c as unknown as Context<SignedIn>).var;
+    const call = { ...params, body, person, session, context: c };
     // What the contract says of the route was checked above; only the pairing is known here.
     const reply = await run(call as unknown as Call<Routes[Name]>);
+    if (isAct(name)) {
+      const aboutId = typeof params['id'] === 'string' ? params['id'] : null;
+      await noteAct?.({ act: name, personId: person?.id ?? null, aboutId });
+    }
     return reply === undefined ? c.body(null, 204) : c.json(reply as object, status);
   });
 }

@@ -33,4 +33,26 @@ describe('the web files', () => {
     expect((await get('/missing.js')).status).toBe(404);
     expect((await get('/../package.json')).status).toBe(404);
   });
+
+  it('are read from the disk once, and packed for whoever takes them so', async () => {
+    const files = createWebFiles(root);
+    const path = join(root, 'chunk-ABCDEFGH.js');
+    await writeFile(path, 'go(); '.repeat(500));
+    const ask = (headers: Readonly<Record<string, string>> = {}) =>
+      files.request('/chunk-ABCDEFGH.js', { headers });
+    expect((await (await ask()).text()).length).toBe(3000);
+    await rm(path);
+    const packed = await ask({ 'accept-encoding': 'gzip, br' });
+    expect(packed.headers.get('content-encoding')).toBe('gzip');
+    expect((await packed.arrayBuffer()).byteLength).toBeLessThan(200);
+    const etag = packed.headers.get('etag') ?? '';
+    expect((await ask({ 'if-none-match': etag })).status).toBe(304);
+  });
+
+  it('are not found under names that cannot be read or lead elsewhere', async () => {
+    for (const path of ['/%ff.js', '/%2e%2e/%2e%2e/etc/passwd.js', '/..%2f..%2fpackage.json'])
+      expect((await get(path)).status)
+        .withContext(path)
+        .toBe(404);
+  });
 });

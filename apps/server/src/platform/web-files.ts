@@ -1,9 +1,12 @@
-import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono, type MiddlewareHandler } from 'hono';
-import { createMiddleware } from 'hono/factory';
-import { randomBytes } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
-import { extname, join, relative } from 'node:path';
+import { Hono } from 'hono';
+import { getMimeType } from 'hono/utils/mime';
+import { createHash, randomBytes } from 'node:crypto';
+import { readFile, stat } from 'node:fs/promises';
+import { extname, join, normalize, sep } from 'node:path';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+
+const gzipped = promisify(gzip);
 
 /** The word in index.html that is replaced by each answer's own nonce. */
 const NONCE_MARK = 'HARVU_NONCE';
@@ -32,26 +35,82 @@ function isFile(path: string): boolean {
   return extname(path) !== '' && path !== '/index.html';
 }
 
+/** A name that changes with its content is good for ever. */
+function isHashed(path: string): boolean {
+  return /-[A-Z0-9]{8}\./.test(path);
+}
+
+/** A file as it is answered. */
+interface KeptFile {
+  readonly plain: Uint8Array<ArrayBuffer>;
+  /** Only where it is smaller. */
+  readonly packed: Uint8Array<ArrayBuffer> | undefined;
+  readonly etag: string;
+  readonly changedMs: number;
+  readonly lookedAt: number;
+}
+
+/** How long a file whose name stays the same is believed to be unchanged. */
+const BELIEVED_MS = 1000;
+
+async function readKept(file: string, changedMs: number): Promise<KeptFile> {
+  const plain = new Uint8Array(await readFile(file));
+  const packed = new Uint8Array(await gzipped(plain, { level: 9 }));
+  const etag = `"${createHash('sha256').update(plain).digest('base64url').slice(0, 22)}"`;
+  const isSmaller = packed.length < plain.length;
+  return { plain, packed: isSmaller ? packed : undefined, etag, changedMs, lookedAt: Date.now() };
+}
+
+/** Keeps files in memory, packed once; a file is looked at again only where its name may hold another. */
+function createFiles(root: string) {
+  const kept = new Map<string, KeptFile>();
+  return async (path: string): Promise<KeptFile | undefined> => {
+    const known = kept.get(path);
+    if (known && (isHashed(path) || Date.now() - known.lookedAt < BELIEVED_MS)) return known;
+    const file = normalize(join(root, path));
+    if (!file.startsWith(normalize(root + sep))) return undefined;
+    const found = await stat(file).catch(() => undefined);
+    if (!found?.isFile()) return undefined;
+    const isSame = known?.changedMs === found.mtimeMs;
+    const fresh = isSame ? { ...known, lookedAt: Date.now() } : await readKept(file, found.mtimeMs);
+    kept.set(path, fresh);
+    return fresh;
+  };
+}
+
+/** A path as it was meant; one that cannot be read names no file. */
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return '';
+  }
+}
+
 /** Serves the built web application from its folder. */
 export function createWebFiles(root: string): Hono {
-  const files: MiddlewareHandler = serveStatic({ root: relative(process.cwd(), root) || '.' });
+  const find = createFiles(root);
   const app = new Hono();
-  app.use(
-    createMiddleware(async (c, next) => {
-      await next();
-      const isHashed = /-[A-Z0-9]{8}\./.test(c.req.path);
-      if (isHashed) c.header('Cache-Control', 'public, max-age=31536000, immutable');
-    }),
-  );
-  app.use(createMiddleware((c, next) => (isFile(c.req.path) ? files(c, next) : next())));
   app.get('*', async (c) => {
-    if (isFile(c.req.path)) return c.notFound();
-    const nonce = randomBytes(16).toString('base64');
-    c.header('Content-Security-Policy', policy(nonce));
-    c.header('Cache-Control', 'no-cache');
-    // Read anew each time: a build made meanwhile has other file names.
-    const page = await readFile(join(root, 'index.html'), 'utf8');
-    return c.html(page.replaceAll(NONCE_MARK, nonce));
+    const { path } = c.req;
+    const isPage = !isFile(path);
+    const found = await find(isPage ? '/index.html' : decoded(path));
+    if (!found) return c.notFound();
+    if (isPage) {
+      const nonce = randomBytes(16).toString('base64');
+      c.header('Content-Security-Policy', policy(nonce));
+      c.header('Cache-Control', 'no-cache');
+      return c.html(new TextDecoder().decode(found.plain).replaceAll(NONCE_MARK, nonce));
+    }
+    c.header('ETag', found.etag);
+    c.header('Vary', 'Accept-Encoding');
+    c.header('Cache-Control', isHashed(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+    if (c.req.header('if-none-match') === found.etag) return c.body(null, 304);
+    c.header('Content-Type', getMimeType(path) ?? 'application/octet-stream');
+    const takesPacked = /\bgzip\b/.test(c.req.header('accept-encoding') ?? '');
+    if (!found.packed || !takesPacked) return c.body(found.plain);
+    c.header('Content-Encoding', 'gzip');
+    return c.body(found.packed);
   });
   return app;
 }

@@ -1,5 +1,12 @@
-export { recognise, servePeople } from './people.routes';
+export { createAccountService } from './account.service';
+export { mustBeUncommon, normalised } from './common-passwords';
+export { createConsentsStore } from './consents.store';
+export { createDoorService } from './door.service';
 export { createPeopleService } from './people.service';
+export type { PeopleService } from './people.service';
+export { recognise, servePeople } from './people.routes';
+export type { DoorSettings } from './people.routes';
 export { createPeopleStore } from './people.store';
-export type { PeopleStore } from './people.store';
+export type { Account, PeopleStore } from './people.store';
 export { createSessionsStore } from './sessions.store';
+export type { SessionsStore } from './sessions.store';

@@ -1,54 +1,128 @@
 import type { Context } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
-import type { SignedIn } from '../../platform/access';
+import type { Act, SignedIn } from '../../platform/access';
+import { DomainError } from '../../platform/errors';
 import { serve, serveMade, type Api } from '../../platform/routing';
-import { SESSION_DAYS, type PeopleService } from './people.service';
+import type { AccountService } from './account.service';
+import { deviceName } from './device-name';
+import { SESSION_DAYS, type DoorService, type LetIn } from './door.service';
+import type { PeopleService } from './people.service';
 
-const COOKIE = 'harvu_session';
+/** How the door tells requests apart. */
+export interface DoorSettings {
+  /** Behind TLS cookies are sent over TLS only, and belong to this host alone. */
+  readonly isSecure: boolean;
+  /** The address a request comes from. */
+  readonly addressOf: (c: Context) => string;
+  readonly now: () => Date;
+}
+
+const MARK_DAYS = 365;
+const DAY_S = 86_400;
+
+/** The names and the manner of the door's cookies. */
+function cookiesOf({ isSecure }: DoorSettings) {
+  const prefix = isSecure ? '__Host-' : '';
+  return {
+    session: `${prefix}harvu_session`,
+    mark: `${prefix}harvu_mark`,
+    manner: { httpOnly: true, sameSite: 'Lax', path: '/', secure: isSecure },
+  } as const;
+}
 
 /** Finds out who sends each request, from the session cookie. */
-export function recognise(service: PeopleService) {
+export function recognise(service: DoorService, settings: DoorSettings) {
+  const names = cookiesOf(settings);
   return createMiddleware<SignedIn>(async (c, next) => {
-    const token = getCookie(c, COOKIE);
-    c.set('person', token ? await service.personOf(token) : undefined);
+    const token = getCookie(c, names.session);
+    const found = token ? await service.recognise(token) : undefined;
+    c.set('person', found?.person);
+    c.set(
+      'session',
+      found && { id: found.sessionId, confirmedAt: found.confirmedAt, seenAt: settings.now() },
+    );
     await next();
   });
 }
 
-function keepToken(c: Context, token: string): void {
-  setCookie(c, COOKIE, token, {
-    httpOnly: true,
-    sameSite: 'Lax',
-    path: '/',
-    maxAge: SESSION_DAYS * 86_400,
-    secure: new URL(c.req.url).protocol === 'https:',
+interface PeopleServices {
+  readonly door: DoorService;
+  readonly account: AccountService;
+  readonly people: PeopleService;
+  readonly noteAct: (act: Act) => Promise<void>;
+}
+
+function serveDoor(api: Api, { door, noteAct }: PeopleServices, settings: DoorSettings): void {
+  const { session, mark, manner } = cookiesOf(settings);
+  const keep = (c: Context, letIn: LetIn): void => {
+    setCookie(c, session, letIn.token, { ...manner, maxAge: SESSION_DAYS * DAY_S });
+    setCookie(c, mark, letIn.mark, { ...manner, maxAge: MARK_DAYS * DAY_S });
+  };
+  serve(api, 'signIn', async ({ body, context }) => {
+    const knock = {
+      ...body,
+      address: settings.addressOf(context),
+      mark: getCookie(context, mark),
+      device: deviceName(context.req.header('user-agent') ?? ''),
+    };
+    try {
+      const letIn = await door.signIn(knock);
+      keep(context, letIn);
+      await noteAct({ act: 'signIn', personId: letIn.me.id, aboutId: null });
+      return letIn.me;
+    } catch (error) {
+      // Who was refused is not written down: what was typed may be anything.
+      if (error instanceof DomainError && error.problem.status === 429)
+        await noteAct({ act: 'signInHeldOff', personId: null, aboutId: null });
+      throw error;
+    }
+  });
+  serve(api, 'signOut', async ({ context }) => {
+    const token = getCookie(context, session);
+    if (token) await door.signOut(token);
+    deleteCookie(context, session, manner);
+    return undefined;
   });
 }
 
-/** Routes of the door, and of the people of the studio. */
-export function servePeople(api: Api, service: PeopleService): void {
-  serve(api, 'signIn', async ({ body, context }) => {
-    const { token, person } = await service.signIn(body);
-    keepToken(context, token);
-    return person;
-  });
-  serve(api, 'signOut', async ({ context }) => {
-    const token = getCookie(context, COOKIE);
-    if (token) await service.signOut(token);
-    deleteCookie(context, COOKIE, { path: '/' });
-    return undefined;
-  });
-  serve(api, 'me', async ({ person }) => (person ? service.toMe(person) : null));
-  serve(api, 'saveConventions', ({ person, body }) => service.saveConventions(person, body));
-  serve(api, 'people', () => service.list());
-  serveMade(api, 'addPerson', ({ body }) => service.add(body));
-  serve(api, 'resetPassword', async ({ id, body }) => {
-    await service.resetPassword(id, body.password);
-    return undefined;
-  });
-  serve(api, 'recordConsent', async ({ id, body }) => {
-    await service.recordConsent(id, body);
-    return undefined;
-  });
+const done = async (work: Promise<unknown>): Promise<undefined> => {
+  await work;
+  return undefined;
+};
+
+function serveAccount(api: Api, { account }: PeopleServices): void {
+  serve(api, 'me', async ({ person }) => (person ? account.me(person) : null));
+  serve(api, 'saveConventions', ({ person, body }) => account.saveConventions(person, body));
+  serve(api, 'changePassword', ({ person, body, session }) =>
+    done(account.changePassword(person, body, session.id)),
+  );
+  serve(api, 'confirm', ({ person, body, session }) =>
+    done(account.confirm(person, body.password, session.id)),
+  );
+  serve(api, 'sessions', ({ person, session }) => account.sessionsOf(person, session.id));
+  serve(api, 'endSession', ({ person, id }) => done(account.endSession(person, id)));
+  serve(api, 'endOtherSessions', ({ person, session }) =>
+    done(account.endOthers(person, session.id)),
+  );
+  serve(api, 'startFactor', ({ person }) => account.startFactor(person));
+  serve(api, 'takeFactor', ({ person, body }) => account.takeFactor(person, body.code));
+  serve(api, 'dropFactor', ({ person }) => done(account.dropFactor(person)));
+}
+
+/** Routes of the door, of one's own account, and of the people of the studio. */
+export function servePeople(api: Api, services: PeopleServices, settings: DoorSettings): void {
+  const { people } = services;
+  serveDoor(api, services, settings);
+  serveAccount(api, services);
+  serve(api, 'people', () => people.list());
+  serveMade(api, 'addPerson', ({ body, person }) => people.add(body, person));
+  serve(api, 'resetPassword', ({ id, body }) => done(people.resetPassword(id, body.password)));
+  serve(api, 'recordConsent', ({ id, body, person }) =>
+    done(people.recordConsent(id, body, person)),
+  );
+  serve(api, 'consents', ({ id }) => people.consentsOf(id));
+  serve(api, 'changeRole', ({ id, body }) => done(people.changeRole(id, body.role)));
+  serve(api, 'putAway', ({ id }) => done(people.putAway(id)));
+  serve(api, 'takeBack', ({ id }) => done(people.takeBack(id)));
 }

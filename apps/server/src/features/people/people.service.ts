@@ -1,135 +1,129 @@
-import type { Conventions } from '@harvu/core/conventions';
-import type { Consent, Me, NewPerson, Person, PersonRecord, SignIn } from '@harvu/contract';
-import { createHash, randomBytes } from 'node:crypto';
+import type {
+  Consent,
+  ConsentRecord,
+  NewPerson,
+  Person,
+  PersonRecord,
+  Role,
+} from '@harvu/contract';
+import type { Day } from '@harvu/core/day';
 import type { Clock } from '../../platform/clock';
-import { isTaken } from '../../platform/database';
-import {
-  badRequest,
-  conflict,
-  missing,
-  notAllowed,
-  signInNeeded,
-  tooMany,
-} from '../../platform/errors';
+import { isTaken, type InTransaction, type Tx } from '../../platform/database';
+import { badRequest, conflict, missing } from '../../platform/errors';
 import type { Passwords } from '../../platform/passwords';
-import type { Account, PeopleStore } from './people.store';
+import { mustBeUncommon, normalised } from './common-passwords';
+import type { ConsentsStore } from './consents.store';
+import type { PeopleStore } from './people.store';
 import type { SessionsStore } from './sessions.store';
-
-/** How long a session lasts. */
-export const SESSION_DAYS = 30;
-const DAY_MS = 86_400_000;
-const FAILURES_BEFORE_LOCK = 8;
-const LOCK_MS = 60_000;
-/** Checked against when the name is unknown, so that answering takes as long as for a known one. */
-const NOBODY = 'nobody has this password';
 
 export interface PeopleDeps {
   readonly people: PeopleStore;
   readonly sessions: SessionsStore;
+  readonly consents: ConsentsStore;
   readonly passwords: Passwords;
   readonly clock: Clock;
-  readonly timeZone: () => Promise<string>;
+  readonly inTransaction: InTransaction;
+  readonly today: () => Promise<Day>;
 }
 
-function hashToken(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
+type Consenting = Pick<PersonRecord, 'guardianConsentOn' | 'guardian'>;
 
-function checkConsent(
-  person: Pick<PersonRecord, 'isMinor' | 'guardianConsentOn' | 'guardian'>,
-): void {
-  if (person.isMinor && person.guardian.trim() === '') {
+/** A consent is given by somebody, and not tomorrow. */
+function checkConsent({ guardian, guardianConsentOn }: Consenting, today: Day): void {
+  if (guardian.trim() === '') {
     throw badRequest(
       'A minor needs a guardian to turn to.',
       'Give a name and a contact.',
       'guardian',
     );
   }
+  if (guardianConsentOn !== null && guardianConsentOn > today) {
+    throw badRequest(
+      'This consent is dated in the future.',
+      'Record it on the day it was given.',
+      'guardianConsentOn',
+    );
+  }
 }
 
-/** Lets everybody choose for themselves how things are shown. */
-function createConventions({ people, timeZone }: Pick<PeopleDeps, 'people' | 'timeZone'>) {
-  const toMe = async ({ id, name, role }: Person): Promise<Me> => ({
-    ...{ id, name, role },
-    conventions: await people.conventionsOf(id),
-    timeZone: await timeZone(),
-  });
-  return {
-    toMe,
-    async saveConventions(person: Person, conventions: Conventions): Promise<Me> {
-      await people.saveConventions(person.id, conventions);
-      return toMe(person);
-    },
-  };
-}
+const LAST_OWNER = conflict(
+  'The studio needs an owner who can sign in.',
+  'Make somebody else an owner first.',
+);
 
-/** Signs people in and out, and lets the owner keep accounts. */
+/** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
-  const { people, sessions, passwords, clock } = deps;
-  const mine = createConventions(deps);
-  const nobodysHash = passwords.toHash(NOBODY);
+  const { people, sessions, consents, passwords, clock, inTransaction, today } = deps;
 
-  async function noteFailure(account: Account): Promise<void> {
-    const failures = account.failedSignIns + 1;
-    const isLocked = failures >= FAILURES_BEFORE_LOCK;
-    const until = isLocked ? new Date(clock.now().getTime() + LOCK_MS) : null;
-    await people.saveFailures(account.id, isLocked ? 0 : failures, until);
+  async function mustBeThere(id: string): Promise<PersonRecord> {
+    const found = await people.find(id);
+    if (!found) throw missing('person');
+    return found;
   }
 
-  async function checkAccount({ signInName, password }: SignIn): Promise<Account> {
-    const account = await people.findAccount(signInName);
-    if (account?.lockedUntil && account.lockedUntil > clock.now()) {
-      throw tooMany('Too many wrong passwords for this name.', 'Wait a minute, then try again.');
-    }
-    const isRight = await passwords.isRight(password, account?.passwordHash ?? (await nobodysHash));
-    if (account && isRight) return account;
-    if (account) await noteFailure(account);
-    throw signInNeeded('This name and password do not go together.', 'Check both and try again.');
+  /** Changes an account so that an owner is left, and ends its sessions. */
+  async function change(id: string, work: (tx: Tx) => Promise<void>): Promise<void> {
+    await inTransaction(async (tx) => {
+      await work(tx);
+      if ((await people.countOwners(tx)) === 0) throw LAST_OWNER;
+    });
+    await sessions.removeAllOf(id);
   }
+
+  const noteConsent = (personId: string, { guardian, guardianConsentOn }: Consenting, by: Person) =>
+    consents.add({
+      ...{ personId, guardian, consentOn: guardianConsentOn },
+      ...{ recordedBy: by.id, recordedAt: clock.now() },
+    });
 
   return {
-    ...mine,
-    async signIn(signIn: SignIn): Promise<{ readonly token: string; readonly person: Me }> {
-      const account = await checkAccount(signIn);
-      if (account.isMinor && account.guardianConsentOn === null) {
-        throw notAllowed(
-          'This account waits for a guardian’s consent.',
-          'Ask the studio to record the consent of a parent or guardian.',
-        );
-      }
-      if (account.failedSignIns > 0) await people.saveFailures(account.id, 0, null);
-      const token = randomBytes(32).toString('base64url');
-      const now = clock.now();
-      const expiresAt = new Date(now.getTime() + SESSION_DAYS * DAY_MS);
-      const session = { token_hash: hashToken(token), person_id: account.id };
-      await sessions.add({ ...session, created_at: now, expires_at: expiresAt });
-      return { token, person: await mine.toMe(account) };
-    },
-    signOut: (token: string) => sessions.remove(hashToken(token)),
-    personOf: (token: string) => sessions.findPerson(hashToken(token), clock.now()),
     list: () => people.list(),
-    async add(person: NewPerson): Promise<PersonRecord> {
-      checkConsent(person);
+    async add(person: NewPerson, owner: Person): Promise<PersonRecord> {
+      if (person.isMinor) checkConsent(person, await today());
+      mustBeUncommon(person.password);
       const { password, ...rest } = person;
-      const record: PersonRecord = { ...rest, id: clock.newId() };
-      const passwordHash = await passwords.toHash(password);
+      const record = { ...rest, id: clock.newId() };
+      const passwordHash = await passwords.toHash(normalised(password));
       try {
         await people.add({ ...record, passwordHash, createdAt: clock.now() });
       } catch (error) {
         if (!isTaken(error)) throw error;
         throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
       }
-      return record;
+      if (person.isMinor) await noteConsent(record.id, person, owner);
+      return { ...record, isPutAway: false };
     },
     async resetPassword(id: string, password: string): Promise<void> {
-      if (!(await people.find(id))) throw missing('person');
-      await people.savePassword(id, await passwords.toHash(password));
+      await mustBeThere(id);
+      mustBeUncommon(password);
+      await people.savePassword(id, await passwords.toHash(normalised(password)));
+      // Whoever lost their password may have lost what shows their codes, too.
+      await people.saveFactor(id, null);
       await sessions.removeAllOf(id);
     },
-    async recordConsent(id: string, { guardian, guardianConsentOn }: Consent): Promise<void> {
-      if (!(await people.find(id))) throw missing('person');
+    async recordConsent(id: string, consent: Consent, owner: Person): Promise<void> {
+      await mustBeThere(id);
+      checkConsent(consent, await today());
+      const { guardian, guardianConsentOn } = consent;
       await people.saveConsent(id, guardian, guardianConsentOn);
+      await noteConsent(id, consent, owner);
       if (guardianConsentOn === null) await sessions.removeAllOf(id);
+    },
+    async consentsOf(id: string): Promise<readonly ConsentRecord[]> {
+      await mustBeThere(id);
+      return consents.listOf(id);
+    },
+    async changeRole(id: string, role: Role): Promise<void> {
+      await mustBeThere(id);
+      await change(id, (tx) => people.saveRole(id, role, tx));
+    },
+    async putAway(id: string): Promise<void> {
+      await mustBeThere(id);
+      await change(id, (tx) => people.savePutAway(id, clock.now(), tx));
+    },
+    async takeBack(id: string): Promise<void> {
+      await mustBeThere(id);
+      await change(id, (tx) => people.savePutAway(id, null, tx));
     },
   };
 }

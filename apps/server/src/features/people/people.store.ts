@@ -13,22 +13,30 @@ interface PersonRow {
   is_minor: boolean | number;
   guardian: string;
   guardian_consent_on: string | null;
-  failed_sign_ins: number;
-  locked_until: Date | null;
   created_at: Date;
   conventions: string | null;
+  deactivated_at: Date | null;
+  second_factor: string | null;
+  /** The time step of the last code that was taken; null until the factor has been proved once. */
+  second_factor_step: number | string | null;
+  recovery_codes: string | null;
+}
+
+/** What proves somebody beside their password. */
+export interface SecondFactor {
+  readonly secret: string;
+  /** Codes up to this time step were used; none while it is still being set up. */
+  readonly usedStep: number | null;
+  readonly recoveryHashes: readonly string[];
 }
 
 /** A person with what only the sign-in needs. */
 export interface Account extends PersonRecord {
   readonly passwordHash: string;
-  readonly failedSignIns: number;
-  readonly lockedUntil: Date | null;
+  readonly factor: SecondFactor | null;
 }
 
-export type NewAccount = Omit<Account, 'failedSignIns' | 'lockedUntil'> & {
-  readonly createdAt: Date;
-};
+export type NewAccount = Omit<Account, 'factor' | 'isPutAway'> & { readonly createdAt: Date };
 
 function toRecord(row: PersonRow): PersonRecord {
   return {
@@ -39,16 +47,19 @@ function toRecord(row: PersonRow): PersonRecord {
     isMinor: Boolean(row.is_minor),
     guardian: row.guardian,
     guardianConsentOn: row.guardian_consent_on,
+    isPutAway: row.deactivated_at !== null,
   };
 }
 
+function toFactor(row: PersonRow): SecondFactor | null {
+  const { second_factor: secret, second_factor_step: step, recovery_codes: codes } = row;
+  if (secret === null) return null;
+  const recoveryHashes = codes === null ? [] : fromJsonColumn<readonly string[]>(codes);
+  return { secret, usedStep: step === null ? null : Number(step), recoveryHashes };
+}
+
 function toAccount(row: PersonRow): Account {
-  const {
-    password_hash: passwordHash,
-    failed_sign_ins: failedSignIns,
-    locked_until: lockedUntil,
-  } = row;
-  return { ...toRecord(row), passwordHash, failedSignIns, lockedUntil };
+  return { ...toRecord(row), passwordHash: row.password_hash, factor: toFactor(row) };
 }
 
 function toRow(account: NewAccount): Partial<PersonRow> {
@@ -75,10 +86,12 @@ function definePeople(sequelize: Sequelize) {
     is_minor: DataTypes.BOOLEAN,
     guardian: DataTypes.STRING(200),
     guardian_consent_on: DataTypes.DATEONLY,
-    failed_sign_ins: DataTypes.INTEGER,
-    locked_until: DataTypes.DATE(3),
     created_at: DataTypes.DATE(3),
     conventions: DataTypes.TEXT,
+    deactivated_at: DataTypes.DATE(3),
+    second_factor: DataTypes.STRING(200),
+    second_factor_step: DataTypes.BIGINT,
+    recovery_codes: DataTypes.TEXT,
   });
 }
 
@@ -100,12 +113,16 @@ export function createPeopleStore(sequelize: Sequelize) {
     },
     async findStudents(ids: readonly string[]): Promise<readonly Person[]> {
       const rows = await people.findAll({
-        where: { id: { [Op.in]: [...ids] }, role: 'student' },
+        where: { id: { [Op.in]: [...ids] }, role: 'student', deactivated_at: null },
       });
       return rows.map((row) => toRecord(row.get()));
     },
     async findAccount(signInName: string): Promise<Account | undefined> {
       const row = await people.findOne({ where: { sign_in_name: signInName } });
+      return row ? toAccount(row.get()) : undefined;
+    },
+    async accountOf(id: string): Promise<Account | undefined> {
+      const row = await people.findByPk(id);
       return row ? toAccount(row.get()) : undefined;
     },
     async conventionsOf(id: string): Promise<Conventions> {
@@ -123,15 +140,53 @@ export function createPeopleStore(sequelize: Sequelize) {
       await people.update({ conventions: kept }, { where: { id }, transaction });
     },
     async savePassword(id: string, passwordHash: string): Promise<void> {
-      const changes = { password_hash: passwordHash, failed_sign_ins: 0, locked_until: null };
-      await people.update(changes, { where: { id } });
+      await people.update({ password_hash: passwordHash }, { where: { id } });
     },
     async saveConsent(id: string, guardian: string, on: string | null): Promise<void> {
       await people.update({ guardian, guardian_consent_on: on }, { where: { id } });
     },
-    async saveFailures(id: string, failedSignIns: number, lockedUntil: Date | null): Promise<void> {
-      const changes = { failed_sign_ins: failedSignIns, locked_until: lockedUntil };
+    async saveRole(id: string, role: Role, transaction: Tx): Promise<void> {
+      await people.update({ role }, { where: { id }, transaction });
+    },
+    async savePutAway(id: string, at: Date | null, transaction: Tx): Promise<void> {
+      await people.update({ deactivated_at: at }, { where: { id }, transaction });
+    },
+    /** How many owners can sign in; asked in a transaction, no other changes one meanwhile. */
+    async countOwners(transaction: Tx): Promise<number> {
+      const owners = await people.findAll({
+        where: { role: 'owner', deactivated_at: null },
+        ...{ transaction, lock: transaction.LOCK.UPDATE },
+      });
+      return owners.length;
+    },
+    async saveFactor(id: string, factor: SecondFactor | null): Promise<void> {
+      const changes = {
+        second_factor: factor?.secret ?? null,
+        second_factor_step: factor?.usedStep ?? null,
+        recovery_codes: factor ? JSON.stringify(factor.recoveryHashes) : null,
+      };
       await people.update(changes, { where: { id } });
+    },
+    /** Takes a code's time step; false where it, or a later one, was taken already. */
+    async takeStep(id: string, step: number): Promise<boolean> {
+      const later = { [Op.or]: [{ [Op.is]: null }, { [Op.lt]: step }] };
+      const [count] = await people.update(
+        { second_factor_step: step },
+        { where: { id, second_factor_step: later } },
+      );
+      return count === 1;
+    },
+    /** Takes a recovery code away; false where somebody took it in between. */
+    async takeRecovery(
+      id: string,
+      had: readonly string[],
+      left: readonly string[],
+    ): Promise<boolean> {
+      const [count] = await people.update(
+        { recovery_codes: JSON.stringify(left) },
+        { where: { id, recovery_codes: JSON.stringify(had) } },
+      );
+      return count === 1;
     },
   };
 }

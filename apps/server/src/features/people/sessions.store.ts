@@ -1,12 +1,56 @@
 import type { Person } from '@harvu/contract';
-import { Op, QueryTypes, DataTypes, type Model, type Sequelize } from 'sequelize';
+import { DataTypes, Op, QueryTypes, type Model, type Sequelize } from 'sequelize';
 
 interface SessionRow {
   token_hash: string;
   person_id: string;
   created_at: Date;
   expires_at: Date;
+  /** Null in a session of before sessions could be told apart. */
+  id: string | null;
+  seen_at: Date | null;
+  confirmed_at: Date | null;
+  device: string;
 }
+
+/** A place where somebody is signed in. */
+export interface KeptSession {
+  readonly id: string;
+  readonly personId: string;
+  readonly device: string;
+  readonly createdAt: Date;
+  readonly seenAt: Date;
+}
+
+/** Who a token belongs to, and what their session allows. */
+export interface Recognised {
+  readonly person: Person;
+  readonly sessionId: string;
+  readonly seenAt: Date;
+  /** When the password was last asked for. */
+  readonly confirmedAt: Date;
+}
+
+export interface NewSession extends Omit<KeptSession, 'seenAt'> {
+  readonly tokenHash: string;
+  readonly expiresAt: Date;
+}
+
+type FoundRow = Person & {
+  readonly session_id: string | null;
+  readonly created_at: Date;
+  readonly seen_at: Date | null;
+  readonly confirmed_at: Date | null;
+};
+
+const FOUND = `
+  SELECT people.id, people.name, people.role, sessions.id AS session_id, sessions.created_at,
+    sessions.seen_at, sessions.confirmed_at
+  FROM sessions JOIN people ON people.id = sessions.person_id
+  WHERE sessions.token_hash = ? AND sessions.expires_at > ? AND people.deactivated_at IS NULL
+    AND COALESCE(sessions.seen_at, sessions.created_at)
+      > DATE_SUB(?, INTERVAL (SELECT idle_minutes FROM studio) MINUTE)
+    AND (people.is_minor = 0 OR people.guardian_consent_on IS NOT NULL)`;
 
 /** Keeps who is signed in: only a hash of each session's token is stored. */
 export function createSessionsStore(sequelize: Sequelize) {
@@ -15,27 +59,68 @@ export function createSessionsStore(sequelize: Sequelize) {
     person_id: DataTypes.CHAR(36),
     created_at: DataTypes.DATE(3),
     expires_at: DataTypes.DATE(3),
+    id: DataTypes.CHAR(36),
+    seen_at: DataTypes.DATE(3),
+    confirmed_at: DataTypes.DATE(3),
+    device: DataTypes.STRING(60),
   });
   return {
-    async add(row: SessionRow): Promise<void> {
-      await sessions.create(row);
-      await sessions.destroy({ where: { expires_at: { [Op.lt]: row.created_at } } });
+    async add({
+      tokenHash,
+      personId,
+      createdAt,
+      expiresAt,
+      id,
+      device,
+    }: NewSession): Promise<void> {
+      const times = { created_at: createdAt, seen_at: createdAt, confirmed_at: createdAt };
+      const row = { token_hash: tokenHash, person_id: personId, expires_at: expiresAt, id, device };
+      await sessions.create({ ...row, ...times });
     },
-    async findPerson(tokenHash: string, now: Date): Promise<Person | undefined> {
-      const [person] = await sequelize.query<Person>(
-        `SELECT people.id, people.name, people.role FROM sessions
-         JOIN people ON people.id = sessions.person_id
-         WHERE sessions.token_hash = ? AND sessions.expires_at > ?
-           AND (people.is_minor = 0 OR people.guardian_consent_on IS NOT NULL)`,
-        { replacements: [tokenHash, now], type: QueryTypes.SELECT },
-      );
-      return person;
+    async find(tokenHash: string, now: Date): Promise<Recognised | undefined> {
+      const [row] = await sequelize.query<FoundRow>(FOUND, {
+        replacements: [tokenHash, now, now],
+        type: QueryTypes.SELECT,
+      });
+      if (!row) return undefined;
+      const { id, name, role, session_id: sessionId, created_at: createdAt } = row;
+      return {
+        person: { id, name, role },
+        sessionId: sessionId ?? '',
+        seenAt: row.seen_at ?? createdAt,
+        confirmedAt: row.confirmed_at ?? createdAt,
+      };
+    },
+    async noteSeen(tokenHash: string, seenAt: Date): Promise<void> {
+      await sessions.update({ seen_at: seenAt }, { where: { token_hash: tokenHash } });
+    },
+    async noteConfirmed(id: string, at: Date): Promise<void> {
+      await sessions.update({ confirmed_at: at }, { where: { id } });
+    },
+    async listOf(personId: string, now: Date): Promise<readonly KeptSession[]> {
+      const rows = await sessions.findAll({
+        where: { person_id: personId, expires_at: { [Op.gt]: now } },
+        order: [['created_at', 'DESC']],
+      });
+      return rows.map((one) => {
+        const { id, device, created_at: createdAt, seen_at: seenAt } = one.get();
+        return { id: id ?? '', personId, device, createdAt, seenAt: seenAt ?? createdAt };
+      });
     },
     async remove(tokenHash: string): Promise<void> {
       await sessions.destroy({ where: { token_hash: tokenHash } });
     },
-    async removeAllOf(personId: string): Promise<void> {
-      await sessions.destroy({ where: { person_id: personId } });
+    /** Ends one session of somebody; tells whether there was one. */
+    async end(personId: string, id: string): Promise<boolean> {
+      return (await sessions.destroy({ where: { person_id: personId, id } })) > 0;
+    },
+    /** Ends all of somebody's sessions, but for one where it is named. */
+    async removeAllOf(personId: string, exceptId?: string): Promise<void> {
+      const others = { [Op.or]: [{ id: { [Op.ne]: exceptId ?? '' } }, { id: null }] };
+      await sessions.destroy({ where: { person_id: personId, ...others } });
+    },
+    async removeExpired(now: Date): Promise<void> {
+      await sessions.destroy({ where: { expires_at: { [Op.lt]: now } } });
     },
   };
 }

@@ -1,4 +1,11 @@
-import type { EventsTaken, NewEvent, Person, Problem } from '@harvu/contract';
+import type {
+  EventsTaken,
+  NewEvent,
+  Person,
+  PlanSummary,
+  Problem,
+  SendEvents,
+} from '@harvu/contract';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { isTaken } from '../../platform/database';
@@ -18,6 +25,15 @@ const TEACHERS_WORD = notAllowed(
   'Only a teacher signs a step off.',
   'Ask your teacher to hear it.',
 );
+const TAKEN_BACK = conflict(
+  'This song was taken back before.',
+  'It stays on this device, and is taken once the song is given again.',
+);
+
+/** What was played before a song was taken back still counts, however late it comes. */
+function isAfterTakingBack({ withdrawnAt }: PlanSummary, { at }: NewEvent): boolean {
+  return withdrawnAt !== null && Date.parse(at) > Date.parse(withdrawnAt);
+}
 
 /**
  * Takes what happened into the log. Whoever may write in a plan is believed: nothing is refused because
@@ -28,28 +44,30 @@ export function createEventsService({ plans, events, clock }: EventsDeps) {
 
   /** The same event sent twice is stored once, and answered the same both times. */
   async function takeOne(
-    planId: string,
+    plan: PlanSummary,
     one: NewEvent,
-    person: Person,
+    { person, sentAt }: { readonly person: Person; readonly sentAt: Date | null },
   ): Promise<DomainError | undefined> {
     if (one.kind === 'sign-off' && !isTeaching(person)) return TEACHERS_WORD;
+    if (isAfterTakingBack(plan, one)) return TAKEN_BACK;
     const source = isTeaching(person) ? ('teacher' as const) : ('self' as const);
-    const logged = { planId, loggedBy: person.id, receivedAt: clock.now() };
+    const logged = { planId: plan.id, loggedBy: person.id, receivedAt: clock.now(), sentAt };
     try {
       await events.add([{ ...logged, event: { ...one, source } }]);
     } catch (error) {
       if (!isTaken(error)) throw error;
-      if ((await events.planOf(one.id)) !== planId) return OTHERS;
+      if ((await events.planOf(one.id)) !== plan.id) return OTHERS;
     }
     return undefined;
   }
 
   return {
-    async take(planId: string, many: readonly NewEvent[], person: Person): Promise<EventsTaken> {
-      await findFor(planId, person);
+    async take(planId: string, sent: SendEvents, person: Person): Promise<EventsTaken> {
+      const plan = await findFor(planId, person);
+      const sentAt = sent.sentAt === undefined ? null : new Date(sent.sentAt);
       const refused: { id: string; problem: Problem }[] = [];
-      for (const one of many) {
-        const error = await takeOne(planId, one, person);
+      for (const one of sent.events) {
+        const error = await takeOne(plan, one, { person, sentAt });
         if (error) refused.push({ id: one.id, problem: error.problem });
       }
       return { refused };

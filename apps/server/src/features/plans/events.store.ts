@@ -18,6 +18,7 @@ interface EventRow {
   body: string;
   logged_by: string;
   received_at: Date;
+  sent_at: Date | null;
 }
 
 interface FoundRow extends Omit<EventRow, 'body'> {
@@ -31,15 +32,21 @@ export interface LoggedEvent {
   readonly planId: string;
   readonly loggedBy: string;
   readonly receivedAt: Date;
+  /** What the device's clock said when it was sent; null where it did not say. */
+  readonly sentAt: Date | null;
 }
 
-/** Events of a plan, and the number of the last of them; 0 for none. */
+/** Events of a plan, the number of the last of them (0 for none), and whether there are more after it. */
 export interface NumberedEvents {
   readonly events: readonly StoredEvent[];
   readonly lastEvent: number;
+  readonly hasMore: boolean;
 }
 
-function toRow({ event, planId, loggedBy, receivedAt }: LoggedEvent): EventRow {
+/** As many as one answer holds; whoever needs more asks for what came after. */
+const PAGE = 2000;
+
+function toRow({ event, planId, loggedBy, receivedAt, sentAt }: LoggedEvent): EventRow {
   const { id, kind, at, day, revision, source, ...body } = event;
   return {
     ...{ id, kind, day, revision, source },
@@ -48,6 +55,7 @@ function toRow({ event, planId, loggedBy, receivedAt }: LoggedEvent): EventRow {
     body: JSON.stringify(body),
     logged_by: loggedBy,
     received_at: receivedAt,
+    sent_at: sentAt,
   };
 }
 
@@ -80,6 +88,7 @@ export function createEventsStore(sequelize: Sequelize) {
     body: DataTypes.TEXT('long'),
     logged_by: DataTypes.CHAR(36),
     received_at: DataTypes.DATE(3),
+    sent_at: DataTypes.DATE(3),
   });
   const query = (where: string, values: readonly unknown[]) =>
     sequelize.query<FoundRow>(`${FOUND} ${where} ORDER BY number`, {
@@ -89,10 +98,18 @@ export function createEventsStore(sequelize: Sequelize) {
     async add(many: readonly LoggedEvent[], transaction?: Tx): Promise<void> {
       await events.bulkCreate(many.map(toRow), { transaction: transaction ?? null });
     },
-    /** The events of a plan that came in after a number. */
+    /** The events of a plan that came in after a number, a page of them. */
     async listOf(planId: string, after = 0): Promise<NumberedEvents> {
-      const rows = await query('WHERE plan_id = ? AND number > ?', [planId, after]);
-      return { events: rows.map(toEvent), lastEvent: Number(rows.at(-1)?.number ?? after) };
+      const rows = await sequelize.query<FoundRow>(
+        `${FOUND} WHERE plan_id = ? AND number > ? ORDER BY number LIMIT ${PAGE + 1}`,
+        { replacements: [planId, after], type: QueryTypes.SELECT },
+      );
+      const page = rows.slice(0, PAGE);
+      return {
+        events: page.map(toEvent),
+        lastEvent: Number(page.at(-1)?.number ?? after),
+        hasMore: rows.length > PAGE,
+      };
     },
     /** The events of several plans, by plan. */
     async listOfMany(

@@ -1,16 +1,14 @@
 import type { Overview, Person, SongAtAGlance } from '@harvu/contract';
-import { constantsWith } from '@harvu/core/assumptions';
 import type { Conventions } from '@harvu/core/conventions';
-import { makePlan } from '@harvu/core/plan';
-import { overviewOf, type PlanOverview } from '@harvu/core/progress';
+import type { PlanOverview } from '@harvu/core/progress';
 import { triesIn } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
 import { LRUCache } from 'lru-cache';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
-import { setImmediate as others } from 'node:timers/promises';
 import type { PlanHead, PlansStore } from './plans.store';
 import type { EventsStore } from './events.store';
+import type { PlanAtWork } from './plan-tasks';
 
 export interface OverviewDeps {
   readonly plans: PlansStore;
@@ -19,6 +17,8 @@ export interface OverviewDeps {
   readonly clock: Clock;
   readonly timeZone: () => Promise<string>;
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
+  /** Works out how a plan stands, in a thread of its own. */
+  readonly lookOver: (plan: PlanAtWork) => Promise<PlanOverview>;
 }
 
 const MOST_KEPT = 2000;
@@ -41,19 +41,18 @@ export function createOverviewService(deps: OverviewDeps) {
       plans.waysOf(heads.map((head) => head.id)),
       events.listOfMany(heads.map((head) => head.id)),
     ]);
-    for (const head of heads) {
-      const way = ways.get(head.id);
-      if (!way) continue;
-      // Whoever else asks meanwhile is answered in between.
-      await others();
-      const { document, teaching, figures } = way;
-      const { student } = figures;
-      const tries = triesIn(logs.get(head.id) ?? []);
-      const plan = makePlan(document, {
-        ...{ teaching, student, names, constants: constantsWith(figures.constants) },
-      });
-      known.set(keyOf(head, names), overviewOf(plan, tries));
-    }
+    await Promise.all(
+      heads.map(async (head) => {
+        const way = ways.get(head.id);
+        if (!way) return;
+        const { document, teaching, figures } = way;
+        const tries = triesIn(logs.get(head.id) ?? []);
+        known.set(
+          keyOf(head, names),
+          await deps.lookOver({ document, teaching, figures, names, tries }),
+        );
+      }),
+    );
   }
 
   async function studentsFor(person: Person): Promise<Overview['students']> {

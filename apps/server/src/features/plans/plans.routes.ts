@@ -25,7 +25,7 @@ export function servePlans(
     await plans.withdraw(id, person);
     return undefined;
   });
-  serve(api, 'sendEvents', ({ id, body, person }) => events.take(id, body.events, person));
+  serve(api, 'sendEvents', ({ id, body, person }) => events.take(id, body, person));
   serve(api, 'assign', async ({ id, body, person }) => {
     await plans.assign(id, body, person);
     return undefined;

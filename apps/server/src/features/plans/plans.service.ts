@@ -1,14 +1,23 @@
-import type { Assign, Person, Plan, PlanFigures, PlanNews, SavePlan } from '@harvu/contract';
-import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
-import { makePlan, type Teaching } from '@harvu/core/plan';
+import type {
+  Assign,
+  Person,
+  Plan,
+  PlanFigures,
+  PlanNews,
+  PlanSummary,
+  SavePlan,
+} from '@harvu/contract';
+import type { Teaching } from '@harvu/core/plan';
+import type { SongDocument } from '@harvu/core/song';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
-import type { Tx } from '../../platform/database';
+import type { InTransaction } from '../../platform/database';
 import { badRequest, conflict, missing, type DomainError } from '../../platform/errors';
 import type { PeopleStore } from '../people';
 import type { OverrulesStore, SongsStore } from '../songs';
 import type { EventsStore } from './events.store';
 import { createPlanAccess } from './plan-access';
+import type { OpenFinding } from './plan-tasks';
 import type { PlansStore } from './plans.store';
 
 export interface PlansDeps {
@@ -18,7 +27,12 @@ export interface PlansDeps {
   readonly overrules: OverrulesStore;
   readonly people: PeopleStore;
   readonly clock: Clock;
-  readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
+  readonly inTransaction: InTransaction;
+  /** Works out all that is noticed about a song and its steps, in a thread of its own. */
+  readonly findAll: (song: {
+    readonly document: SongDocument;
+    readonly teaching: Teaching;
+  }) => Promise<readonly OpenFinding[]>;
   /** How the studio teaches a song. */
   readonly teachingOf: (songId: string) => Promise<Teaching>;
   /** What a plan for a student stands on. */
@@ -27,14 +41,18 @@ export interface PlansDeps {
 }
 
 /** A fault is settled or overruled with a reason before anybody learns the song. */
-function createSongGate({ songs, overrules }: Pick<PlansDeps, 'songs' | 'overrules'>) {
+function createSongGate({
+  songs,
+  overrules,
+  findAll,
+}: Pick<PlansDeps, 'songs' | 'overrules' | 'findAll'>) {
   return async (songId: string, assign: Assign, teaching: Teaching): Promise<void> => {
     const { revision, despiteDoubts = false } = assign;
     const document = await songs.documentOf(songId, revision);
     if (!document) throw missing('song');
     const overruled = new Set((await overrules.listOf(songId)).map((one) => one.key));
-    const steps = stepFindings(makePlan(document, { teaching }));
-    const open = [...findingsOf(document), ...steps].filter((one) => !overruled.has(one.key));
+    const all = await findAll({ document, teaching });
+    const open = all.filter((one) => !overruled.has(one.key));
     const faults = open.filter((one) => one.severity === 'fault');
     if (faults.length > 0) throw faultsLeft(faults);
     const doubts = open.filter((one) => one.code === 'doubt-open');
@@ -42,11 +60,11 @@ function createSongGate({ songs, overrules }: Pick<PlansDeps, 'songs' | 'overrul
   };
 }
 
-function placesOf(findings: readonly Finding[]): string {
+function placesOf(findings: readonly OpenFinding[]): string {
   return findings.map((one) => `${one.at}: ${one.message}`).join(' ');
 }
 
-function doubtsLeft(doubts: readonly Finding[]): DomainError {
+function doubtsLeft(doubts: readonly OpenFinding[]): DomainError {
   return conflict(
     `Something needs listening still. ${placesOf(doubts.slice(0, 3))}`,
     'Settle it at the bench, or give the song all the same.',
@@ -54,7 +72,7 @@ function doubtsLeft(doubts: readonly Finding[]): DomainError {
   );
 }
 
-function faultsLeft(open: readonly Finding[]): DomainError {
+function faultsLeft(open: readonly OpenFinding[]): DomainError {
   const many = open.length === 1 ? 'a fault' : `${open.length} faults`;
   const isOrder = open[0]?.code === 'frame-late';
   return conflict(
@@ -73,7 +91,8 @@ function createGiving(deps: PlansDeps) {
   return {
     async assign(songId: string, assign: Assign, teacher: Person): Promise<void> {
       const { revision } = assign;
-      const ids = [...new Set(assign.studentIds)];
+      // In one order, so that two teachers who give songs at once wait instead of locking each other out.
+      const ids = [...new Set(assign.studentIds)].sort();
       const teaching = assign.teaching ?? (await deps.teachingOf(songId));
       await checkSong(songId, assign, teaching);
       if ((await people.findStudents(ids)).length !== ids.length) {
@@ -100,6 +119,15 @@ export function createPlansService(deps: PlansDeps) {
   const { plans, events, clock, figuresFor } = deps;
   const findFor = createPlanAccess(plans);
 
+  /** A song that was taken back can be read, and is changed only by giving it again. */
+  async function findInWork(id: string, person: Person): Promise<PlanSummary> {
+    const plan = await findFor(id, person);
+    if (plan.withdrawnAt !== null) {
+      throw conflict('This song was taken back.', 'Give it again to change how it is taught.');
+    }
+    return plan;
+  }
+
   async function find(id: string, person: Person): Promise<Plan> {
     const plan = await findFor(id, person);
     const [way, log, minutesByWeekday] = await Promise.all([
@@ -124,7 +152,7 @@ export function createPlansService(deps: PlansDeps) {
     },
     /** Changes how one plan is taught; what was done stays done. */
     async change(id: string, save: SavePlan, teacher: Person): Promise<Plan> {
-      const plan = await findFor(id, teacher);
+      const plan = await findInWork(id, teacher);
       const { baseVersion: version, teaching, takeFigures } = save;
       const now = await plans.wayOf(id);
       const kept = now?.figures ?? (await figuresFor(plan.studentId, plan.songId));

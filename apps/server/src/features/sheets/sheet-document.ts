@@ -97,6 +97,7 @@ function frameLine({ song, plan }: Sheet): string {
 }
 
 function tableOf(cells: readonly Content[], columns: number): Content {
+  if (cells.length === 0) return '';
   const rows = Array.from({ length: Math.ceil(cells.length / columns) }, (_, row) =>
     Array.from({ length: columns }, (_unused, column) => cells[row * columns + column] ?? ''),
   );
@@ -107,6 +108,7 @@ function tableOf(cells: readonly Content[], columns: number): Content {
 }
 
 function mapBlock({ plan }: Sheet): Content {
+  if (plan.work.timeline.occurrences.length === 0) return '';
   const blocks = plan.work.timeline.occurrences.map((one): Content => {
     const bars = `${one.bars.length} ${one.bars.length === 1 ? 'bar' : 'bars'}`;
     return {
@@ -257,6 +259,7 @@ function stepRow(step: Step, number: number): Content[] {
 }
 
 function stepsBlock({ plan }: Sheet): Content {
+  if (plan.steps.length === 0) return '';
   return {
     stack: [
       heading('Steps, with rungs to tick'),
@@ -297,7 +300,7 @@ export function sheetDocument(sheet: Sheet): TDocumentDefinitions {
       words([playedBy, whom].filter(Boolean).join('  ·  '), { color: SOFT }),
       words(frameLine(sheet), { bold: true, margin: [0, 4, 0, 0] }),
       mapBlock(sheet),
-      heading('Parts, each once'),
+      plan.work.parts.length === 0 ? '' : heading('Parts, each once'),
       ...plan.work.parts.map((part) => partBlock(sheet, part)),
       gripBlock(sheet),
       changeBlock(sheet),

@@ -1,18 +1,12 @@
+import { sheetQuerySchema, type Person } from '@harvu/contract';
 import { Hono, type Context } from 'hono';
 import { signedInOnly, teachersOnly, type Inside } from '../../platform/access';
-import { badRequest } from '../../platform/errors';
-import { pathId } from '../../platform/requests';
-import type { Paper, PrintedSheet, SheetsService } from './sheets.service';
+import { pathId, readQuery } from '../../platform/requests';
+import type { PrintedSheet, SheetAsked, SheetsService } from './sheets.service';
 
-const PAPERS: ReadonlyMap<string, Paper> = new Map([
-  ['a4', 'A4'],
-  ['letter', 'LETTER'],
-]);
-
-function paperOf(c: Context): Paper {
-  const paper = PAPERS.get(c.req.query('paper') ?? 'a4');
-  if (!paper) throw badRequest('There is no such paper.', 'Choose a4 or letter.', 'paper');
-  return paper;
+function askedOf(c: Context, person: Person): SheetAsked {
+  const { paper } = readQuery(c, sheetQuerySchema);
+  return { paper, person, gone: c.req.raw.signal };
 }
 
 function answer(c: Context, { pdf, name }: PrintedSheet) {
@@ -26,9 +20,9 @@ function answer(c: Context, { pdf, name }: PrintedSheet) {
 export function createSheetsRoutes(service: SheetsService) {
   return new Hono<Inside>()
     .get('/plans/:id/sheet.pdf', signedInOnly, async (c) =>
-      answer(c, await service.ofPlan(pathId(c, 'plan'), c.get('person'), paperOf(c))),
+      answer(c, await service.ofPlan(pathId(c, 'plan'), askedOf(c, c.get('person')))),
     )
     .get('/songs/:id/sheet.pdf', signedInOnly, teachersOnly, async (c) =>
-      answer(c, await service.ofSong(pathId(c, 'song'), c.get('person'), paperOf(c))),
+      answer(c, await service.ofSong(pathId(c, 'song'), askedOf(c, c.get('person')))),
     );
 }

@@ -1,14 +1,10 @@
-import type { Person } from '@harvu/contract';
-import { constantsWith } from '@harvu/core/assumptions';
+import type { Paper, Person } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
-import { makePlan, songFor } from '@harvu/core/plan';
 import { dayAt } from '@harvu/core/day';
-import pdfmake from 'pdfmake';
 import type { Clock } from '../../platform/clock';
 import type { PlansService } from '../plans';
 import type { SongsService, TeachingService } from '../songs';
-import { sheetDocument, type Sheet } from './sheet-document';
-import { SHEET_FONTS } from './sheet-fonts';
+import type { SheetOrder } from './print-sheet';
 
 export interface SheetsDeps {
   readonly plans: PlansService;
@@ -17,9 +13,16 @@ export interface SheetsDeps {
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
   readonly clock: Clock;
   readonly timeZone: () => Promise<string>;
+  /** Prints in a thread of its own; not at all once whoever asked has gone. */
+  readonly printSheet: (order: SheetOrder, gone: AbortSignal) => Promise<Uint8Array<ArrayBuffer>>;
 }
 
-export type Paper = Sheet['paper'];
+/** Who asks for a sheet, on which paper, and the sign that they have gone. */
+export interface SheetAsked {
+  readonly person: Person;
+  readonly paper: Paper;
+  readonly gone: AbortSignal;
+}
 
 /** A sheet to be printed, and the name its file gets. */
 export interface PrintedSheet {
@@ -27,11 +30,7 @@ export interface PrintedSheet {
   readonly name: string;
 }
 
-pdfmake.setFonts(SHEET_FONTS);
-// A sheet is made of what it is given: nothing is fetched, and only the shipped fonts are read.
-pdfmake.setUrlAccessPolicy(() => false);
-const SHIPPED = new Set(Object.values(SHEET_FONTS).flatMap(({ normal, bold }) => [normal, bold]));
-pdfmake.setLocalAccessPolicy((path) => SHIPPED.has(path));
+const SIZES: Readonly<Record<Paper, SheetOrder['paper']>> = { a4: 'A4', letter: 'LETTER' };
 
 function fileName(title: string): string {
   const plain = title
@@ -43,37 +42,39 @@ function fileName(title: string): string {
 
 /** Prints lesson sheets: a student's plan as they see it, or the studio's own steps. */
 export function createSheetsService(deps: SheetsDeps) {
-  const { plans, songs, teaching, conventionsOf, clock, timeZone } = deps;
+  const { plans, songs, teaching, conventionsOf, clock, timeZone, printSheet } = deps;
 
-  async function print(sheet: Omit<Sheet, 'printedOn'>): Promise<PrintedSheet> {
+  async function print(
+    order: Omit<SheetOrder, 'printedOn' | 'paper'>,
+    { paper, gone }: SheetAsked,
+  ): Promise<PrintedSheet> {
     const printedOn = dayAt(clock.now().toISOString(), await timeZone());
-    const document = pdfmake.createPdf(sheetDocument({ ...sheet, printedOn }));
-    const pdf = new Uint8Array(await document.getBuffer());
-    return { pdf, name: fileName(sheet.title) };
+    const pdf = await printSheet({ ...order, printedOn, paper: SIZES[paper] }, gone);
+    return { pdf, name: fileName(order.title) };
   }
 
   return {
-    async ofPlan(id: string, person: Person, paper: Paper): Promise<PrintedSheet> {
-      const found = await plans.find(id, person);
+    async ofPlan(id: string, asked: SheetAsked): Promise<PrintedSheet> {
+      const found = await plans.find(id, asked.person);
       const { document, figures, title, playedBy, studentName } = found;
       // The sheet is for the student: strings, names and counts as they are used to.
       const conventions = await conventionsOf(found.studentId);
-      const plan = makePlan(document, {
-        ...{ teaching: found.teaching, student: figures.student, names: conventions.names },
-        constants: constantsWith(figures.constants),
-      });
-      const song = songFor(document, found.teaching.changes);
-      return print({ title, playedBy, studentName, song, plan, conventions, paper });
+      const { teaching: way } = found;
+      return print(
+        { title, playedBy, studentName, document, teaching: way, figures, conventions },
+        asked,
+      );
     },
-    async ofSong(id: string, person: Person, paper: Paper): Promise<PrintedSheet> {
+    async ofSong(id: string, asked: SheetAsked): Promise<PrintedSheet> {
       const [{ document, title, playedBy }, { teaching: way }, conventions] = await Promise.all([
         songs.find(id),
         teaching.find(id),
-        conventionsOf(person.id),
+        conventionsOf(asked.person.id),
       ]);
-      const plan = makePlan(document, { teaching: way, names: conventions.names });
-      const song = songFor(document, way.changes);
-      return print({ title, playedBy, studentName: '', song, plan, conventions, paper });
+      return print(
+        { title, playedBy, studentName: '', document, teaching: way, conventions },
+        asked,
+      );
     },
   };
 }

@@ -2,9 +2,11 @@ import type { PlanSummary, Song } from '@harvu/contract';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { gripDrawing, laneDrawing } from '@harvu/core/drawing';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
-import { makePlan } from '@harvu/core/plan';
+import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
+import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
+import { printSheet } from './print-sheet';
 import { printed, rungsSvg } from './sheet-drawings';
 import { sheetDocument } from './sheet-document';
 import { textRuns } from './sheet-fonts';
@@ -33,6 +35,14 @@ function wordsOf(conventions: Partial<Conventions> = {}): string {
 }
 
 describe('a lesson sheet', () => {
+  it('is printed of a song in which nothing stands yet', async () => {
+    const pdf = await printSheet({
+      ...{ title: 'A', playedBy: '', studentName: '', printedOn: '2026-11-26', paper: 'LETTER' },
+      ...{ document: EMPTY_SONG, teaching: USUAL_TEACHING, conventions: USUAL_CONVENTIONS },
+    });
+    expect(new TextDecoder().decode(pdf.slice(0, 5))).toBe('%PDF-');
+  });
+
   it('has frame, map, parts, grips, changes, patterns and steps, in this order', () => {
     const words = wordsOf();
     const order = [

@@ -13,7 +13,7 @@ import type {
 import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
 import { createHash } from 'node:crypto';
 import type { Clock } from '../../platform/clock';
-import { isTaken, type Tx } from '../../platform/database';
+import { isTaken, type InTransaction, type Tx } from '../../platform/database';
 import { conflict, missing } from '../../platform/errors';
 import type { OverrulesStore } from './overrules.store';
 import type { RevisionHead, SongsStore } from './songs.store';
@@ -22,7 +22,7 @@ export interface SongsDeps {
   readonly songs: SongsStore;
   readonly overrules: OverrulesStore;
   readonly clock: Clock;
-  readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
+  readonly inTransaction: InTransaction;
 }
 
 /** Gives the checksum a revision is stored with. */
@@ -61,10 +61,11 @@ function createSave(
       'Your text is still here: copy it, reload the song, and put your change in again.',
       'baseRevision',
     );
-    if (latest.revision !== baseRevision) throw changed;
     const checksum = checksumOf(document);
+    // The same save sent again, its answer having been lost, is answered as it was.
     if (checksum === checksumOf(latest.document))
       return { revision: latest.revision, savedAt: latest.savedAt };
+    if (latest.revision !== baseRevision) throw changed;
     const createdAt = clock.now();
     const revision = { songId: id, number: baseRevision + 1, document, checksum };
     try {

@@ -8,7 +8,7 @@ import {
   type StudentProfile,
 } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
-import { practisedByWeekday, shownBy, type PractisedSong } from '@harvu/core/progress';
+import type { PractisedSong } from '@harvu/core/progress';
 import { triesIn } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
@@ -17,6 +17,7 @@ import { conflict, missing } from '../../platform/errors';
 import type { KeptStore } from '../../platform/kept';
 import type { PeopleStore } from '../people';
 import type { EventsStore, PlansStore } from '../plans';
+import type { Practised, StudentShown } from './student-tasks';
 
 export interface StudentsDeps {
   readonly profiles: KeptStore<StudentProfile>;
@@ -26,6 +27,8 @@ export interface StudentsDeps {
   readonly timeZone: () => Promise<string>;
   readonly constants: () => Promise<OwnConstants>;
   readonly clock: Clock;
+  /** Works out what somebody has shown, in a thread of its own. */
+  readonly lookThrough: (practised: Practised) => Promise<StudentShown>;
 }
 
 /** Gathers the songs somebody ever practised, but for one. */
@@ -47,6 +50,8 @@ export function createStudentsService(deps: StudentsDeps) {
   const { profiles, people, constants, clock, timeZone } = deps;
   const practised = createPractised(deps);
 
+  const today = async () => dayAt(clock.now().toISOString(), await timeZone());
+
   async function findStudent(id: string): Promise<Person> {
     const [student] = await people.findStudents([id]);
     if (!student) throw missing('student');
@@ -66,12 +71,10 @@ export function createStudentsService(deps: StudentsDeps) {
       practised(id),
       people.conventionsOf(id),
     ]);
-    const today = dayAt(clock.now().toISOString(), await timeZone());
-    const tries = songs.flatMap((song) => song.tries);
+    const shown = await deps.lookThrough({ songs, today: await today() });
     return {
       ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE },
-      shown: shownBy(songs),
-      practised: practisedByWeekday(tries, today),
+      ...shown,
     };
   }
 
@@ -92,7 +95,8 @@ export function createStudentsService(deps: StudentsDeps) {
     },
     /** The figures a plan for a song stands on: all the student has shown in other songs. */
     async figuresFor(studentId: string, songId: string): Promise<PlanFigures> {
-      const shown = shownBy(await practised(studentId, songId));
+      const songs = await practised(studentId, songId);
+      const { shown } = await deps.lookThrough({ songs, today: await today() });
       const student = toStudent(await profileOf(studentId), shown);
       return { student, constants: await constants() };
     },

@@ -1,10 +1,18 @@
-import type { DemoAccount, SetUp, StudioDoor, StudioSettings } from '@harvu/contract';
-import type { OwnConstants } from '@harvu/core/assumptions';
+import type {
+  DemoAccount,
+  SaveConstants,
+  SetUp,
+  StudioConstants,
+  StudioDoor,
+  StudioSettings,
+} from '@harvu/contract';
+import { createHash, timingSafeEqual } from 'node:crypto';
+import type { Attempts } from '../../platform/attempts';
 import type { Clock } from '../../platform/clock';
-import { isTaken, type Tx } from '../../platform/database';
-import { conflict } from '../../platform/errors';
+import { isTaken, type InTransaction } from '../../platform/database';
+import { badRequest, conflict, tooMany } from '../../platform/errors';
 import type { Passwords } from '../../platform/passwords';
-import type { PeopleStore } from '../people';
+import { mustBeUncommon, normalised, type PeopleStore } from '../people';
 import type { StudioStore } from './studio.store';
 
 export interface StudioDeps {
@@ -15,10 +23,24 @@ export interface StudioDeps {
   readonly demoAccounts: readonly DemoAccount[];
   /** Where the server stands; a new studio's days are counted there until it says otherwise. */
   readonly ownTimeZone: string;
-  readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
+  readonly inTransaction: InTransaction;
+  readonly attempts: Attempts;
+  /** Printed where the server was started; whoever sets the studio up has to have read it. */
+  readonly setUpCode: string;
 }
 
-const UTC = 'UTC';
+const SET_UP_DOOR = { kind: 'set-up', of: '', most: 10, seconds: 60 } as const;
+const WRONG_CODE = badRequest(
+  'This is not the code of this start.',
+  'It is printed where the server was started.',
+  'code',
+);
+
+/** Compared by hash, so that the time it takes tells nothing. */
+function isSame(one: string, other: string): boolean {
+  const [a, b] = [one, other].map((text) => createHash('sha256').update(text).digest());
+  return a !== undefined && b !== undefined && timingSafeEqual(a, b);
+}
 
 /** Says what stands at the door, and sets the studio up when it is new. */
 export function createStudioService(deps: StudioDeps) {
@@ -29,25 +51,36 @@ export function createStudioService(deps: StudioDeps) {
       return {
         studioName: found?.name ?? '',
         needsSetUp: !found,
+        isDemo: found?.isDemo ?? false,
         demoAccounts: found?.isDemo ? demoAccounts : [],
       };
     },
-    constants: (): Promise<OwnConstants> => studio.constants(),
-    settings: async (): Promise<StudioSettings> => ({
-      timeZone: (await studio.find())?.timeZone ?? UTC,
-    }),
+    isDemo: async (): Promise<boolean> => (await studio.find())?.isDemo ?? false,
+    constants: (): Promise<StudioConstants> => studio.constants(),
+    settings: (): Promise<StudioSettings> => studio.settings(),
     async saveSettings(settings: StudioSettings): Promise<StudioSettings> {
-      await studio.saveTimeZone(settings.timeZone);
+      await studio.saveSettings(settings);
       return settings;
     },
-    async saveConstants(constants: OwnConstants): Promise<OwnConstants> {
-      await studio.saveConstants(constants);
-      return constants;
+    async saveConstants(save: SaveConstants): Promise<StudioConstants> {
+      if (!(await studio.saveConstants(save))) {
+        throw conflict(
+          'Somebody else changed these figures in between.',
+          'Reload the page; your last change is not kept.',
+          'baseVersion',
+        );
+      }
+      return studio.constants();
     },
     /** The studio's row can be made once, so two set-ups at the same moment cannot both win. */
-    async setUp({ studioName, name, signInName, password }: SetUp): Promise<void> {
+    async setUp({ studioName, name, signInName, password, code }: SetUp): Promise<void> {
+      const wait = await deps.attempts.take([SET_UP_DOOR]);
+      if (wait > 0)
+        throw tooMany('Too many tries to set up.', 'Wait a minute, then try again.', wait);
+      if (!isSame(code.trim(), deps.setUpCode)) throw WRONG_CODE;
+      mustBeUncommon(password);
       const owner = { id: clock.newId(), name, signInName, role: 'owner' as const };
-      const passwordHash = await passwords.toHash(password);
+      const passwordHash = await passwords.toHash(normalised(password));
       const adult = { isMinor: false, guardian: '', guardianConsentOn: null };
       try {
         await inTransaction(async (tx) => {

@@ -1,3 +1,4 @@
+import type { SaveConstants, StudioConstants, StudioSettings } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
 import { DataTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
@@ -15,10 +16,16 @@ interface StudioRow {
   name: string;
   is_demo: boolean | number;
   constants: string | null;
+  constants_version: number;
   time_zone: string;
+  idle_minutes: number;
+  keep_log_days: number;
 }
 
 const ONLY_ID = 1;
+/** What the database gives a studio that has not chosen. */
+const USUAL_IDLE_MINUTES = 10_080;
+const USUAL_KEPT_DAYS = 365;
 
 /** Keeps the studio's own row; there is one or none. */
 export function createStudioStore(sequelize: Sequelize) {
@@ -27,7 +34,10 @@ export function createStudioStore(sequelize: Sequelize) {
     name: DataTypes.STRING(80),
     is_demo: DataTypes.BOOLEAN,
     constants: DataTypes.TEXT,
+    constants_version: DataTypes.INTEGER,
     time_zone: DataTypes.STRING(64),
+    idle_minutes: DataTypes.INTEGER,
+    keep_log_days: DataTypes.INTEGER,
   });
   return {
     async find(): Promise<Studio | undefined> {
@@ -35,15 +45,34 @@ export function createStudioStore(sequelize: Sequelize) {
       return row && { name: row.name, isDemo: Boolean(row.is_demo), timeZone: row.time_zone };
     },
     /** The constants the studio has set to values of its own. */
-    async constants(): Promise<OwnConstants> {
-      const kept = (await studio.findByPk(ONLY_ID))?.get().constants;
-      return kept ? fromJsonColumn<OwnConstants>(kept) : {};
+    async constants(): Promise<StudioConstants> {
+      const row = (await studio.findByPk(ONLY_ID))?.get();
+      const values = row?.constants ? fromJsonColumn<OwnConstants>(row.constants) : {};
+      return { version: row?.constants_version ?? 0, values };
     },
-    async saveTimeZone(timeZone: string): Promise<void> {
-      await studio.update({ time_zone: timeZone }, { where: { id: ONLY_ID } });
+    async settings(): Promise<StudioSettings> {
+      const row = (await studio.findByPk(ONLY_ID))?.get();
+      return {
+        timeZone: row?.time_zone ?? 'UTC',
+        idleMinutes: row?.idle_minutes ?? USUAL_IDLE_MINUTES,
+        keepLogDays: row?.keep_log_days ?? USUAL_KEPT_DAYS,
+      };
     },
-    async saveConstants(constants: OwnConstants): Promise<void> {
-      await studio.update({ constants: JSON.stringify(constants) }, { where: { id: ONLY_ID } });
+    async saveSettings({ timeZone, idleMinutes, keepLogDays }: StudioSettings): Promise<void> {
+      const changes = {
+        time_zone: timeZone,
+        idle_minutes: idleMinutes,
+        keep_log_days: keepLogDays,
+      };
+      await studio.update(changes, { where: { id: ONLY_ID } });
+    },
+    /** Tells whether they were kept; not if somebody else saved in between. */
+    async saveConstants({ baseVersion, values }: SaveConstants): Promise<boolean> {
+      const changes = { constants: JSON.stringify(values), constants_version: baseVersion + 1 };
+      const [count] = await studio.update(changes, {
+        where: { id: ONLY_ID, constants_version: baseVersion },
+      });
+      return count === 1;
     },
     async add({ name, isDemo, timeZone }: Studio, transaction: Tx): Promise<void> {
       const row = { id: ONLY_ID, name, is_demo: isDemo, time_zone: timeZone };

@@ -1,0 +1,10 @@
+import { serve, type Api } from '../../platform/routing';
+import type { KeepingService } from './keeping.service';
+
+/** Routes to the studio's books, for the owner. */
+export function serveKeeping(api: Api, service: KeepingService): void {
+  serve(api, 'acts', () => service.acts());
+  serve(api, 'backups', () => service.backups());
+  serve(api, 'exportPerson', ({ id }) => service.exportPerson(id));
+  serve(api, 'erasePerson', ({ id }) => service.erasePerson(id));
+}

@@ -1,0 +1,98 @@
+import type { Act, Backup, Erased, PersonExport, PlanSummary, Song } from '@harvu/contract';
+import { readChart } from '@harvu/core/chart';
+import { PASSWORD, TestStudio, type Visitor } from '../../../testing/test-studio';
+
+const SECRET_WISH = 'A wish nobody else had';
+
+describe('the studio’s books', () => {
+  let studio: TestStudio;
+  let owner: Visitor;
+  let odalys: Visitor;
+  beforeAll(async () => {
+    ({ studio, owner } = await TestStudio.withOwner());
+    odalys = await studio.add(owner, {
+      ...{ signInName: 'odalys', name: 'Odalys Unmistakable', isMinor: true },
+      ...{ guardian: 'Guardian Unmistakable', guardianConsentOn: '2026-11-01' },
+    });
+    const song = await owner.send<Song>('POST', '/api/songs', { title: 'Pebble', playedBy: '' });
+    const path = `/api/songs/${song.body.id}`;
+    const document = readChart('[A]\n| G | D |').song;
+    await owner.send('PUT', path, { baseRevision: 1, document });
+    await owner.send('POST', `${path}/assign`, { revision: 2, studentIds: [odalys.person.id] });
+    const [plan] = (await odalys.get<readonly PlanSummary[]>('/api/plans')).body;
+    const note = {
+      ...{ id: '6f1c1f0e-3f1c-4b52-9c43-0c0b5b1d2a77', kind: 'note', stepId: null },
+      ...{ at: '2026-11-24T15:59:00.000Z', day: '2026-11-24', revision: 2, words: 'my hand' },
+    };
+    await odalys.send('POST', `/api/plans/${plan?.id ?? ''}/events`, { events: [note] });
+    const wish = { title: SECRET_WISH, playedBy: '', why: '', wantedBy: null };
+    await odalys.send('POST', '/api/requests', wish);
+  });
+  afterAll(() => studio.close());
+
+  it('say who did what to whom, the newest first, and leave out what saves itself', async () => {
+    const acts = (await owner.get<readonly Act[]>('/api/acts')).body;
+    const told = acts.map(({ act, by, about }) => [act, by, about]);
+    expect(told).toContain(['assign', 'Ilse', 'Pebble']);
+    expect(told).toContain(['addPerson', 'Ilse', '']);
+    expect(told).toContain(['signIn', 'Odalys Unmistakable', '']);
+    expect(acts.some(({ act }) => act === 'saveSong')).toBeFalse();
+    expect([...acts].sort((a, b) => b.at.localeCompare(a.at))).toEqual([...acts]);
+  });
+
+  it('give out all that is kept of somebody, and no hash', async () => {
+    const path = `/api/people/${odalys.person.id}/export`;
+    const { body } = await owner.get<PersonExport>(path);
+    expect(body.person.name).toBe('Odalys Unmistakable');
+    expect(Object.fromEntries(Object.entries(body.tables).map(([k, v]) => [k, v.length]))).toEqual({
+      ...{ events: 1, requests: 1, plans: 1, student_profiles: 0, sessions: 1 },
+    });
+    expect(JSON.stringify(body)).toContain('my hand');
+    expect(JSON.stringify(body)).not.toMatch(/quick:|hash/i);
+    expect((await owner.get<readonly Act[]>('/api/acts')).body[0]?.act).toBe('exportPerson');
+  });
+
+  it('do not erase who made the studio’s songs', async () => {
+    const teacher = await studio.add(owner, { signInName: 'tove', role: 'teacher' });
+    const answer = await owner.send('POST', `/api/people/${teacher.person.id}/erase`);
+    expect(answer.status).toBe(409);
+  });
+
+  it('keep nothing of somebody erased but that there was an account', async () => {
+    const before = await studio.everything();
+    for (const trace of ['Odalys', 'Guardian Un', SECRET_WISH, 'my hand'])
+      expect(before).withContext(trace).toContain(trace);
+    const answer = await owner.send<Erased>('POST', `/api/people/${odalys.person.id}/erase`);
+    expect(answer.body.removed).toEqual({
+      ...{ events: 1, requests: 1, plans: 1, student_profiles: 0, sessions: 1 },
+    });
+    expect(answer.body.kept.length).toBeGreaterThan(2);
+    const after = await studio.everything();
+    for (const trace of ['odalys', 'Odalys', 'Guardian Un', SECRET_WISH, 'my hand'])
+      expect(after).withContext(trace).not.toContain(trace);
+    expect(after).toContain('2026-11-01');
+    expect((await odalys.get('/api/plans')).status).toBe(401);
+    const body = { signInName: 'odalys', password: PASSWORD };
+    expect((await studio.request('POST', '/api/sign-in', { body })).status).toBe(401);
+  });
+
+  it('tell of no backups where there are none', async () => {
+    expect((await owner.get<readonly Backup[]>('/api/backups')).body).toEqual([]);
+  });
+
+  it('leave an owner who can sign in, whoever is put away or given another role', async () => {
+    const [me] = [owner.person.id];
+    for (const [path, body] of [
+      [`/api/people/${me}/put-away`, undefined],
+      [`/api/people/${me}/role`, { role: 'teacher' }],
+    ] as const)
+      expect((await owner.send('POST', path, body)).status).toBe(409);
+    const second = await studio.add(owner, { signInName: 'second', role: 'owner' });
+    await owner.send('POST', `/api/people/${second.person.id}/put-away`);
+    expect((await second.get('/api/plans')).status).toBe(401);
+    const body = { signInName: 'second', password: PASSWORD };
+    expect((await studio.request('POST', '/api/sign-in', { body })).status).toBe(403);
+    await owner.send('POST', `/api/people/${second.person.id}/take-back`);
+    expect((await studio.request('POST', '/api/sign-in', { body })).status).toBe(200);
+  });
+});

@@ -1,0 +1,76 @@
+import { QueryTypes, type Sequelize } from 'sequelize';
+import type { InTransaction, Tx } from '../../platform/database';
+
+interface OwnRows {
+  readonly table: string;
+  /** What is given out of it; hashes never are. */
+  readonly columns: string;
+  readonly where: string;
+}
+
+const OWN_PLANS = 'plan_id IN (SELECT id FROM plans WHERE student_id = ?)';
+
+/** Where a student's own rows stand, those that depend on others first. */
+const OWN: readonly OwnRows[] = [
+  {
+    table: 'events',
+    columns: "id, plan_id, kind, at, DATE_FORMAT(day, '%Y-%m-%d') AS day, revision, source, body",
+    where: OWN_PLANS,
+  },
+  {
+    table: 'requests',
+    columns: 'id, title, played_by, why, wanted_by, status, reason, asked_at',
+    where: 'student_id = ?',
+  },
+  {
+    table: 'plans',
+    columns: 'id, song_id, revision, assigned_at, teaching, withdrawn_at',
+    where: 'student_id = ?',
+  },
+  { table: 'student_profiles', columns: 'profile, saved_at', where: 'person_id = ?' },
+  { table: 'sessions', columns: 'device, created_at, seen_at', where: 'person_id = ?' },
+];
+
+/** Gathers all that is kept of somebody, and takes it away. */
+export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTransaction) {
+  async function remove({ table, where }: OwnRows, id: string, transaction: Tx): Promise<number> {
+    const [, count] = await sequelize.query(`DELETE FROM ${table} WHERE ${where}`, {
+      ...{ replacements: [id], type: QueryTypes.UPDATE, transaction },
+    });
+    return count;
+  }
+  /** Only the id stays, for what others wrote refers to it. */
+  async function makeNameless(id: string, transaction: Tx): Promise<void> {
+    const change = (sql: string) => sequelize.query(sql, { replacements: [id], transaction });
+    await change("UPDATE consents SET guardian = '' WHERE person_id = ?");
+    await change(
+      `UPDATE people SET name = 'Somebody erased', sign_in_name = CONCAT('erased-', LEFT(id, 30)),
+        guardian = '', conventions = NULL, second_factor = NULL, recovery_codes = NULL,
+        deactivated_at = NOW(3) WHERE id = ?`,
+    );
+  }
+  return {
+    async gather(id: string): Promise<Readonly<Record<string, readonly object[]>>> {
+      const tables = await Promise.all(
+        OWN.map(async ({ table, columns, where }) => {
+          const sql = `SELECT ${columns} FROM ${table} WHERE ${where}`;
+          const rows = await sequelize.query<object>(sql, {
+            ...{ replacements: [id], type: QueryTypes.SELECT },
+          });
+          return [table, rows] as const;
+        }),
+      );
+      return Object.fromEntries(tables);
+    },
+    /** Takes all of it away, or nothing; gives how many rows went from each table. */
+    erase: (id: string): Promise<Readonly<Record<string, number>>> =>
+      inTransaction(async (tx) => {
+        const removed: Record<string, number> = {};
+        for (const own of OWN) removed[own.table] = await remove(own, id, tx);
+        await makeNameless(id, tx);
+        return removed;
+      }),
+  };
+}
+
+export type PersonDataStore = ReturnType<typeof createPersonDataStore>;

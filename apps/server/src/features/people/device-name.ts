@@ -1,0 +1,6 @@
+/** What kind of thing somebody signs in with, as a person would name it. */
+export function deviceName(agent: string): string {
+  if (/\biPad\b|\bTablet\b|\bAndroid\b(?!.*\bMobile\b)/.test(agent)) return 'a tablet';
+  if (/\bMobile\b|\biPhone\b/.test(agent)) return 'a phone';
+  return /^Mozilla\//.test(agent) ? 'a computer' : 'a program';
+}

@@ -1,0 +1,21 @@
+import type { Day } from '@harvu/core/day';
+import type { Shown } from '@harvu/core/player';
+import { practisedByWeekday, shownBy, type PractisedSong } from '@harvu/core/progress';
+
+/** What somebody practised so far, to be looked through. */
+export interface Practised {
+  readonly songs: readonly PractisedSong[];
+  readonly today: Day;
+}
+
+/** What somebody has shown, and on how many days of the week. */
+export interface StudentShown {
+  readonly shown: Shown;
+  readonly practised: ReturnType<typeof practisedByWeekday>;
+}
+
+/** Works out what somebody has shown in all their songs. */
+export function lookThrough({ songs, today }: Practised): StudentShown {
+  const tries = songs.flatMap((song) => song.tries);
+  return { shown: shownBy(songs), practised: practisedByWeekday(tries, today) };
+}

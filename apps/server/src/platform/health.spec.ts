@@ -1,0 +1,43 @@
+import { TestStudio } from '../../testing/test-studio';
+import { createHealth } from './health';
+import { ARGON2 } from './passwords';
+
+const CLOCK = { now: () => new Date('2026-11-24T16:00:00.000Z'), newId: () => '' };
+
+describe('the health of a server', () => {
+  let studio: TestStudio;
+  beforeEach(async () => {
+    studio = await TestStudio.open();
+  });
+  afterEach(() => studio.close());
+
+  it('is good where people can sign in and what they do is kept', async () => {
+    expect(await createHealth(studio.sequelize, CLOCK, ARGON2)()).toEqual({ ok: true });
+  });
+
+  it('is bad where nothing can be written', async () => {
+    await studio.sequelize.query('DROP TABLE heartbeat');
+    const health = createHealth(studio.sequelize, CLOCK, ARGON2);
+    expect(await health()).toEqual({ ok: false, failing: 'writing' });
+  });
+
+  it('is bad where a right password is refused', async () => {
+    const broken = { ...ARGON2, isRight: () => Promise.resolve(false) };
+    const health = createHealth(studio.sequelize, CLOCK, broken);
+    expect(await health()).toEqual({ ok: false, failing: 'signing in' });
+  });
+
+  it('costs nothing to ask for', async () => {
+    let hashes = 0;
+    const counted = {
+      ...ARGON2,
+      isRight: (password: string, hashed: string) => {
+        hashes += 1;
+        return ARGON2.isRight(password, hashed);
+      },
+    };
+    const health = createHealth(studio.sequelize, CLOCK, counted);
+    await Promise.all(Array.from({ length: 50 }, () => health()));
+    expect(hashes).toBe(1);
+  });
+});
