@@ -3,7 +3,7 @@ const CORE_LEVELS = [
   ['assumptions', 'units', 'day', 'conventions'],
   ['events'],
   ['pitch', 'rhythm'],
-  ['chord'],
+  ['chord', 'telling'],
   ['fretboard'],
   ['song', 'drawing'],
   ['chart'],

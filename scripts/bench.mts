@@ -8,7 +8,7 @@ import {
   USUAL_HAND,
 } from '../packages/core/src/fretboard';
 import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
-import { parseStrokes, placeStrokes } from '../packages/core/src/rhythm';
+import { parseStrokes, placeStrokes } from '../packages/core/src/telling';
 import { findingsOf, sameFindings } from '../packages/core/src/checks';
 import { readChart } from '../packages/core/src/chart';
 import { dropBars, withCommand } from '../packages/core/src/edits';

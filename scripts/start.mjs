@@ -5,6 +5,7 @@ import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { dailyBackUp } from './backup.mjs';
 import { isAlive, startDatabase, stopProcess } from './database.mjs';
 import { DATA, needBuild, needPackages, needPrograms, SERVER, Stop, WEB_ROOT } from './needs.mjs';
 import { readState } from './state.mjs';
@@ -12,6 +13,8 @@ import { readState } from './state.mjs';
 const PORT = Number(process.env.PORT ?? 4600);
 const HOST = process.env.HOST ?? '127.0.0.1';
 const NOTE = join(DATA, 'running.json');
+const BACKUPS = process.env.HARVU_BACKUPS ?? join(DATA, 'backups');
+const LOOK_FOR_BACKUP_MS = 3_600_000;
 /** Whoever sets an empty studio up has to have read it here. */
 const SET_UP_CODE = process.env.HARVU_SET_UP_CODE ?? String(randomInt(10 ** 8)).padStart(8, '0');
 const MOST_RESTARTS = 5;
@@ -65,6 +68,7 @@ function launchServer(url) {
       WEB_ROOT,
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
       HARVU_SET_UP_CODE: SET_UP_CODE,
+      HARVU_BACKUPS: BACKUPS,
     },
     stdio: ['ignore', 'inherit', 'inherit'],
     detached: true,
@@ -116,6 +120,16 @@ class Keeper {
     setInterval(() => {
       if (!this.isStopping && this.database && !this.database.isAlive()) void this.reviveDatabase();
     }, 1000).unref();
+  }
+
+  /** One backup a day, of a database of one's own too; that it failed is told, and tried again. */
+  keepBackups() {
+    const look = () =>
+      dailyBackUp(process.env.DATABASE_URL ?? this.database.url, BACKUPS).catch((error) =>
+        console.error(`No backup was made: ${error.message}`),
+      );
+    void look();
+    setInterval(look, LOOK_FOR_BACKUP_MS).unref();
   }
 
   async reviveDatabase() {
@@ -183,6 +197,7 @@ async function main() {
     await keeper.stop(1);
   }
   keeper.watchDatabase();
+  keeper.keepBackups();
   if (await needsSetUp()) console.log(`To set the studio up, give this code: ${SET_UP_CODE}`);
   console.log(`Harvu is ready: ${addressOf(PORT)}   (Ctrl-C stops it)`);
 }

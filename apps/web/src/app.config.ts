@@ -9,6 +9,7 @@ import {
 } from '@angular/core';
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { ROUTES } from './app.routes';
+import { confirmInterceptor } from './confirming';
 import { Faults } from './platform/faults';
 import { problemInterceptor } from './platform/problems';
 import { Session } from './platform/session';
@@ -20,7 +21,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     { provide: ErrorHandler, useExisting: Faults },
-    provideHttpClient(withInterceptors([problemInterceptor])),
+    provideHttpClient(withInterceptors([confirmInterceptor, problemInterceptor])),
     provideRouter(
       ROUTES,
       withComponentInputBinding(),

@@ -64,6 +64,12 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./features/ways').then((m) => m.WaysPage),
   },
   {
+    path: 'me/account',
+    title: 'Your account · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/account').then((m) => m.AccountPage),
+  },
+  {
     path: 'week',
     title: 'My week · Harvu',
     canActivate: [signedIn],

@@ -73,6 +73,9 @@ export class App {
   protected readonly themeLabel = computed(() =>
     this.theme.name() === 'light' ? 'Use the dark theme' : 'Use the light theme',
   );
+  protected readonly isDemo = computed(
+    () => this.session.person()?.isDemo ?? this.session.door().isDemo,
+  );
   protected readonly places = computed(() => {
     const role = this.session.person()?.role;
     return role === 'owner' ? OWNING : role === 'teacher' ? TEACHING : LEARNING;

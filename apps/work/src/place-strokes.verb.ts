@@ -1,4 +1,4 @@
-import { placeStrokes } from '@harvu/core/rhythm';
+import { placeStrokes } from '@harvu/core/telling';
 import { array, boolean, number, object, string } from 'yup';
 import { verbOf } from './verb';
 

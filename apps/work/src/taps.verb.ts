@@ -1,4 +1,4 @@
-import { readTaps } from '@harvu/core/rhythm';
+import { readTaps } from '@harvu/core/telling';
 import { array, number, object } from 'yup';
 import { verbOf, workError } from './verb';
 

@@ -70,7 +70,7 @@ export interface PlanFigures {
 export type StoredEvent = PlanEvent & { readonly receivedAt: string };
 
 /** What has changed about a plan since its events up to a number were had. */
-export type PlanNews = Pick<Plan, 'version' | 'revision' | 'events' | 'lastEvent'>;
+export type PlanNews = Pick<Plan, 'version' | 'revision' | 'events' | 'lastEvent' | 'hasMore'>;
 
 /** A student's song at a glance. */
 export interface SongAtAGlance extends PlanSummary {
@@ -92,6 +92,8 @@ export interface Plan extends PlanSummary {
   readonly events: readonly StoredEvent[];
   /** The number of the last event; what comes after has a higher one. */
   readonly lastEvent: number;
+  /** True where there are more events than one answer holds; they are asked for by the last number. */
+  readonly hasMore: boolean;
   readonly version: number;
   readonly teaching: Teaching;
   readonly figures: PlanFigures;

@@ -8,7 +8,9 @@ import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from '
 import { SessionApi } from './session.api';
 import { SignedOut } from './signed-out';
 
-const CLOSED_DOOR: StudioDoor = { studioName: '', needsSetUp: false, demoAccounts: [] };
+const CLOSED_DOOR: StudioDoor = {
+  ...{ studioName: '', needsSetUp: false, isDemo: false, demoAccounts: [] },
+};
 
 /** Who is here, and what stands at the studio's door. */
 @Injectable({ providedIn: 'root' })

@@ -56,7 +56,9 @@ describe('what waits to be sent', () => {
     await queue().put('a', one);
     expect(await queue().unsentOf('a')).toEqual([one]);
     const request = await batch();
-    expect(request.request.body).toEqual({ events: [one] });
+    const { events, sentAt } = request.request.body as SendEvents;
+    expect(events).toEqual([one]);
+    expect(Math.abs(Date.parse(sentAt ?? '') - Date.now())).toBeLessThan(60_000);
     request.flush({ refused: [] });
     await settled(isEmpty);
   });
@@ -80,7 +82,40 @@ describe('what waits to be sent', () => {
     await settled(() => queue().unsent().length === 0);
   });
 
-  it('is kept where the server refuses it, with the reason, and not sent again', async () => {
+  it('is sent again where something in between refused it, such as a proxy', async () => {
+    const one = played();
+    await queue().put('a', one);
+    (await batch()).flush('<h1>Blocked</h1>', { status: 403, statusText: 'Forbidden' });
+    await settled(() => queue().unsent().length === 1);
+    again();
+    (await batch()).flush({ refused: [] });
+    await settled(isEmpty);
+  });
+
+  it('goes one by one where one of them cannot be read', async () => {
+    const [bad, good] = [played(), played()];
+    await queue().put('a', bad);
+    (await batch()).error(new ProgressEvent('error'));
+    await queue().put('a', good);
+    (await batch()).flush(PROBLEM, { status: 400, statusText: '' });
+    const first = await batch();
+    expect(idsOf(first.request.body)).toEqual([bad.id]);
+    first.flush(PROBLEM, { status: 400, statusText: '' });
+    (await batch()).flush({ refused: [] });
+    await settled(async () => (await queue().unsentOf('a')).map((one) => one.id).join() === bad.id);
+  });
+
+  it('is sent once more the next time somebody opens Harvu, though it was refused', async () => {
+    const one = played();
+    await TestBed.inject(Device).keepEvent({
+      ...{ id: one.id, planId: 'a', event: one, refused: PROBLEM },
+    });
+    queue();
+    (await batch()).flush({ refused: [] });
+    await settled(isEmpty);
+  });
+
+  it('is kept where the server refuses it, with the reason, and not sent again at once', async () => {
     const [bad, good] = [played(), played()];
     await queue().put('a', bad);
     (await batch()).error(new ProgressEvent('error'));
@@ -96,7 +131,7 @@ describe('what waits to be sent', () => {
   it('is kept where nothing at all is taken', async () => {
     const one = played();
     await queue().put('a', one);
-    (await batch()).flush(PROBLEM, { status: 403, statusText: '' });
+    (await batch()).flush({ ...PROBLEM, code: 'not-allowed' }, { status: 403, statusText: '' });
     await settled(() => queue().unsent().length === 0);
     expect(await queue().unsentOf('a')).toEqual([one]);
   });

@@ -8,6 +8,7 @@ import {
   exhaustMap,
   from,
   fromEvent,
+  last,
   map,
   merge,
   of,
@@ -26,9 +27,12 @@ const RETRY_MS = 15_000;
 /** As many as the server takes at once. */
 const BATCH = 200;
 
-/** Tells whether sending again can help: no answer, or a server that is not well. */
-function isPassing({ status }: Problem): boolean {
-  return status === 0 || status === 401 || status === 429 || status >= 500;
+/** What the studio itself says of what it will not take; anything else was said by something in between. */
+const REFUSALS: readonly string[] = ['bad-request', 'not-allowed', 'not-found', 'conflict'];
+
+/** Tells whether sending again can help: no answer, a server that is not well, or a word not its own. */
+function isPassing({ code }: Problem): boolean {
+  return !REFUSALS.includes(code);
 }
 
 function batchesOf(waiting: readonly WaitingEvent[]): readonly (readonly WaitingEvent[])[] {
@@ -57,6 +61,8 @@ export class EventQueue {
   private readonly asked = new Subject<void>();
   private readonly kept = signal<readonly WaitingEvent[]>([]);
   private keptBy = '';
+  /** What was refused is sent once more whenever somebody opens Harvu: a clock or a plan may be right by now. */
+  private hasTriedAgain = false;
   private readonly refusal = signal<Problem | null>(null);
 
   /** What waits to be sent. */
@@ -99,8 +105,11 @@ export class EventQueue {
   private sendAll(): Observable<unknown> {
     if (!this.session.person()) return EMPTY;
     return defer(() => this.all()).pipe(
-      map((all) => all.filter((one) => !one.refused)),
-      tap((waiting) => this.kept.set(waiting)),
+      map((all) => all.filter((one) => !one.refused || !this.hasTriedAgain)),
+      tap((waiting) => {
+        this.hasTriedAgain = true;
+        this.kept.set(waiting);
+      }),
       concatMap((waiting) => from(batchesOf(waiting))),
       concatMap((batch) => this.send(batch)),
       takeWhile((wentOn) => wentOn),
@@ -121,6 +130,7 @@ export class EventQueue {
     const id = this.session.person()?.id ?? '';
     if (id === this.keptBy) return;
     this.keptBy = id;
+    this.hasTriedAgain = false;
     this.kept.set([]);
   }
 
@@ -128,12 +138,25 @@ export class EventQueue {
   private send(batch: readonly WaitingEvent[]): Observable<boolean> {
     const events = batch.map((one) => one.event);
     return this.api.send(batch[0]?.planId ?? '', events).pipe(
-      map(({ refused }): readonly Refused[] => refused),
-      catchError((error: unknown) => {
-        const problem = toProblem(error);
-        return isPassing(problem) ? of(null) : of(batch.map(({ id }) => ({ id, problem })));
-      }),
-      concatMap((refused) => (refused ? this.settle(batch, refused) : of(false))),
+      concatMap(({ refused }) => this.settle(batch, refused)),
+      catchError((error: unknown) => this.refused(batch, toProblem(error))),
+    );
+  }
+
+  /** One event that cannot be read holds none of the others up. */
+  private refused(batch: readonly WaitingEvent[], problem: Problem): Observable<boolean> {
+    if (isPassing(problem)) return of(false);
+    if (batch.length === 1)
+      return from(
+        this.settle(
+          batch,
+          batch.map(({ id }) => ({ id, problem })),
+        ),
+      );
+    return from(batch).pipe(
+      concatMap((one) => this.send([one])),
+      takeWhile((wentOn) => wentOn, true),
+      last(),
     );
   }
 

@@ -8,5 +8,5 @@ export class EventsApi {
   private readonly api = inject(Api);
 
   readonly send = (planId: string, events: readonly NewEvent[]) =>
-    this.api.call('sendEvents', { id: planId }, { events });
+    this.api.call('sendEvents', { id: planId }, { sentAt: new Date().toISOString(), events });
 }

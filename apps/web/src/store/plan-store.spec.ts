@@ -24,12 +24,13 @@ const STORED = { ...EVENT, source: 'self', receivedAt: EVENT.at } as const;
 const PLAN: Plan = {
   ...{ id: 'a', songId: 's', title: 'A song', playedBy: '', studentId: 'p1', studentName: 'Bram' },
   ...{ revision: 1, assignedAt: '', withdrawnAt: null, events: [], lastEvent: 0, version: 3 },
+  hasMore: false,
   document: readChart('[A]\n| G | D |').song,
   teaching: USUAL_TEACHING,
   figures: { student: USUAL_STUDENT, constants: {} },
   minutesByWeekday: [10, 10, 10, 10, 10, 10, 10],
 };
-const NEWS: PlanNews = { version: 3, revision: 1, events: [STORED], lastEvent: 1 };
+const NEWS: PlanNews = { version: 3, revision: 1, events: [STORED], lastEvent: 1, hasMore: false };
 const NO_ANSWER = throwError(() => ({ status: 0, code: 'no-answer', title: '', remedy: '' }));
 const NOT_YOURS = throwError(() => ({ status: 404, code: 'not-found', title: '', remedy: '' }));
 
@@ -65,6 +66,7 @@ describe('plans as they are known here', () => {
           find: () => server.plan,
           after: () => server.news,
           overview: () => server.overview,
+          whole: (plan: Observable<Plan>) => plan,
         },
       },
     ]);

@@ -28,7 +28,7 @@ import { Session } from '../platform/session';
 import { Analysis } from '../worked-out';
 import { Device } from './device';
 import { EventQueue } from './event-queue';
-import { PlansApi } from './plans.api';
+import { PlansApi, withNews } from './plans.api';
 
 /** What is not sent yet reads as the server will tell it. */
 function toStored(event: NewEvent, isTeaching: boolean): StoredEvent {
@@ -38,10 +38,6 @@ function toStored(event: NewEvent, isTeaching: boolean): StoredEvent {
 
 function isSame(plan: Plan, news: PlanNews): boolean {
   return plan.version === news.version && plan.revision === news.revision;
-}
-
-function withNews(plan: Plan, { events, lastEvent }: PlanNews): Plan {
-  return events.length === 0 ? plan : { ...plan, events: [...plan.events, ...events], lastEvent };
 }
 
 /**
@@ -89,9 +85,7 @@ export class PlanStore {
       switchMap((news) => {
         if (!isSame(known, news)) return this.load(known.id);
         if (news.events.length === 0) return EMPTY;
-        const plan = withNews(known, news);
-        this.keep(plan);
-        return of(plan);
+        return this.api.whole(of(withNews(known, news))).pipe(tap((plan) => this.keep(plan)));
       }),
     );
     return concat(of(known), this.unlessOffline(now, known.id));

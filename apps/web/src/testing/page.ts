@@ -9,6 +9,7 @@ import {
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { deleteDB } from 'idb';
+import { confirmInterceptor } from '../confirming';
 import { nameFor } from '../store/device';
 import { problemInterceptor } from '../platform/problems';
 
@@ -20,7 +21,7 @@ export function setUpPage(
     providers: [
       provideZonelessChangeDetection(),
       provideRouter([]),
-      provideHttpClient(withInterceptors([problemInterceptor])),
+      provideHttpClient(withInterceptors([confirmInterceptor, problemInterceptor])),
       provideHttpClientTesting(),
       ...providers,
     ],

@@ -28,7 +28,7 @@ export const known: KnownStudent = {
 };
 
 export const PLAN = {
-  ...{ document, events: [], lastEvent: 0, version: 1, teaching: USUAL_TEACHING },
+  ...{ document, events: [], lastEvent: 0, hasMore: false, version: 1, teaching: USUAL_TEACHING },
   figures: { student: { ownedGrips: [], ownedPatterns: [], changes: [] }, constants: {} },
   minutesByWeekday: [10, 10, 10, 10, 10, 10, 10],
 };

@@ -1,4 +1,4 @@
-import type { PatternWay } from '../rhythm';
+import type { PatternWay } from '../telling';
 import type { SongCommand } from '../edits';
 import type { SectionId } from '../song';
 

@@ -1,14 +1,7 @@
 import { chordLabel } from '../chord';
 import { barsInLayer, changesOffSlot, patternNamed, timelineOf, songPatterns } from '../timeline';
-import {
-  formatMeter,
-  parseStrokes,
-  readPattern,
-  readTelling,
-  strokesOf,
-  type Pattern,
-  type Slot,
-} from '../rhythm';
+import { formatMeter, readPattern, strokesOf, type Pattern, type Slot } from '../rhythm';
+import { parseStrokes, readTelling } from '../telling';
 import { settledFrame, type NamedPattern, type SongDocument } from '../song';
 import { createFinding, type Finding } from './finding';
 

@@ -17,11 +17,5 @@ export {
   USUAL_PICKING,
 } from './picking';
 export type { PickingHand } from './picking';
-export { parseStrokes, placeStrokes } from './placements';
-export type { PlacementRequest, Placements, ToldStroke } from './placements';
 export { formatSlot, parseSlot } from './slot';
 export type { PickingFinger, Plucked, Slot, Strum } from './slot';
-export { readTaps } from './taps';
-export { patternOfTaps, readTelling } from './tellings';
-export type { PatternTelling, PatternWay } from './tellings';
-export type { TappedRhythm } from './taps';

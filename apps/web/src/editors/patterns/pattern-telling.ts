@@ -8,14 +8,8 @@ import {
   signal,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  patternOfTaps,
-  readTelling,
-  settledPicking,
-  type Meter,
-  type Pattern,
-  type PickingHand,
-} from '@harvu/core/rhythm';
+import { settledPicking, type Meter, type Pattern, type PickingHand } from '@harvu/core/rhythm';
+import { patternOfTaps, readTelling } from '@harvu/core/telling';
 import { EMPTY, finalize, switchMap, tap, type Observable } from 'rxjs';
 import { MidiPads } from '../../sound/midi-pads';
 import { PatternLane } from '../../ui/pattern-lane';

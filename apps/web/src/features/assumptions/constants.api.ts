@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { OwnConstants } from '@harvu/core/assumptions';
+import type { SaveConstants } from '@harvu/contract';
 import { Api } from '../../platform/api';
 
 /** Asks the server which constants the studio has set to values of its own. */
@@ -8,5 +8,5 @@ export class ConstantsApi {
   private readonly api = inject(Api);
 
   readonly find = () => this.api.call('constants');
-  readonly save = (constants: OwnConstants) => this.api.call('saveConstants', {}, constants);
+  readonly save = (save: SaveConstants) => this.api.call('saveConstants', {}, save);
 }

@@ -1,6 +1,7 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { StudioConstants } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/assumptions';
-import { tap } from 'rxjs';
+import { defer, tap } from 'rxjs';
 import { Task } from '../../platform/task';
 import { ConstantsApi } from './constants.api';
 
@@ -9,24 +10,26 @@ import { ConstantsApi } from './constants.api';
 export class ConstantsState {
   private readonly api = inject(ConstantsApi);
   private readonly task = new Task();
-  private readonly values = signal<OwnConstants>({});
+  private readonly kept = signal<StudioConstants>({ version: 0, values: {} });
   private readonly words = signal('');
 
-  readonly own = this.values.asReadonly();
+  readonly own = computed(() => this.kept().values);
   readonly problem = this.task.problem;
   readonly told = this.words.asReadonly();
 
   load(): void {
-    this.task.run(this.api.find().pipe(tap((own) => this.values.set(own))));
+    this.task.run(this.api.find().pipe(tap((kept) => this.kept.set(kept))));
   }
 
   /** Keeps all of them; `name` is the one that was changed. */
-  keep(own: OwnConstants, name: string): void {
+  keep(values: OwnConstants, name: string): void {
     this.words.set('');
+    // From the state it is in when its turn comes, after what was changed before.
+    const saving = defer(() => this.api.save({ baseVersion: this.kept().version, values }));
     this.task.run(
-      this.api.save(own).pipe(
+      saving.pipe(
         tap((kept) => {
-          this.values.set(kept);
+          this.kept.set(kept);
           this.words.set(`${name}: kept.`);
         }),
       ),

@@ -14,7 +14,7 @@ describe('how this is worked out', () => {
   ): Promise<Shown<WorkedOutPage>> {
     http = setUpPage([{ provide: Session, useValue: { person: signal({ role }) } }]);
     const page = await Shown.of(WorkedOutPage);
-    http.expectOne('/api/constants').flush(own);
+    http.expectOne('/api/constants').flush({ version: 3, values: own });
     await page.settle();
     return page;
   }
@@ -40,18 +40,21 @@ describe('how this is worked out', () => {
     expect(field(page, 'A grip').value).toBe('8');
     await set(page, 'From rung to rung', '1.1');
     const first = http.expectOne({ method: 'PUT', url: '/api/constants' });
-    expect(first.request.body).toEqual({ gripMinutes: 8, rungRatio: 1.1 });
-    first.flush({ gripMinutes: 8, rungRatio: 1.1 });
+    const values = { gripMinutes: 8, rungRatio: 1.1 };
+    expect(first.request.body).toEqual({ baseVersion: 3, values });
+    first.flush({ version: 4, values });
     await page.settle();
     expect(page.text).toContain('From rung to rung: kept.');
     await page.press('back to 5');
-    expect(http.expectOne({ method: 'PUT' }).request.body).toEqual({ rungRatio: 1.1 });
+    expect(http.expectOne({ method: 'PUT' }).request.body).toEqual({
+      ...{ baseVersion: 4, values: { rungRatio: 1.1 } },
+    });
   });
 
   it('takes the assumed value as none of the studio’s own', async () => {
     const page = await openAs('owner', { rungRatio: 1.2 });
     await set(page, 'From rung to rung', '1.08');
-    expect(http.expectOne({ method: 'PUT' }).request.body).toEqual({});
+    expect(http.expectOne({ method: 'PUT' }).request.body).toEqual({ baseVersion: 3, values: {} });
   });
 
   it('tells when a value cannot be, and keeps the one that was', async () => {

@@ -41,6 +41,13 @@ import { ProblemLine } from '../../ui/problem-line';
           autocomplete="new-password"
         />
       </harvu-field>
+      <harvu-field
+        label="Code of this start"
+        [fault]="fault('code')"
+        hint="Printed where the server was started."
+      >
+        <input class="field" formControlName="code" inputmode="numeric" autocomplete="off" />
+      </harvu-field>
       <harvu-problem [problem]="problem()" />
       <button type="submit" class="button button-first">Set up the studio</button>
     </form>
@@ -51,7 +58,7 @@ export class SetUpForm {
   readonly made = output<Observable<Person>>();
   private readonly session = inject(Session);
   protected readonly form = inject(NonNullableFormBuilder).group(
-    { studioName: '', name: '', signInName: '', password: '' },
+    { studioName: '', name: '', signInName: '', password: '', code: '' },
     { validators: fits(setUpSchema) },
   );
 

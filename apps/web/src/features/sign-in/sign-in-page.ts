@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import type { DemoAccount, Person, SignIn } from '@harvu/contract';
+import type { Person, SignIn } from '@harvu/contract';
 import { tap, type Observable } from 'rxjs';
+import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
 import { FieldRow } from '../../ui/field-row';
@@ -11,6 +12,10 @@ import { ProblemLine } from '../../ui/problem-line';
 import { SetUpForm } from './set-up-form';
 
 const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 'student' } as const;
+
+function asksForCode(error: unknown): boolean {
+  return toProblem(error).code === 'code-needed';
+}
 
 /** The door: sign in, or set the studio up when it is new. */
 @Component({
@@ -56,6 +61,11 @@ const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 's
                 autocomplete="current-password"
               />
             </harvu-field>
+            @if (needsCode()) {
+              <harvu-field label="Code" hint="From your authenticator, or a recovery code.">
+                <input class="field" formControlName="code" autocomplete="one-time-code" />
+              </harvu-field>
+            }
             <harvu-problem [problem]="task.problem()" />
             <button type="submit" class="button button-first" [disabled]="task.count() > 0">
               Sign in
@@ -98,7 +108,11 @@ export class SignInPage {
   protected readonly session = inject(Session);
   private readonly router = inject(Router);
   protected readonly task = new Task();
-  protected readonly form = inject(NonNullableFormBuilder).group({ signInName: '', password: '' });
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    ...{ signInName: '', password: '', code: '' },
+  });
+  /** Asked for once an account turned out to have a second factor. */
+  protected readonly needsCode = signal(false);
   protected readonly accounts = computed(() =>
     this.session.door().demoAccounts.map((one) => ({ ...one, words: ROLE_WORDS[one.role] })),
   );
@@ -107,8 +121,16 @@ export class SignInPage {
     this.signIn(this.form.getRawValue());
   }
 
-  protected signIn({ signInName, password }: SignIn | DemoAccount): void {
-    this.enter(this.session.signIn({ signInName: signInName.trim(), password }));
+  protected signIn({ signInName, password, code = '' }: SignIn): void {
+    const factor = code.trim() === '' ? {} : { code: code.trim() };
+    const entering = this.session.signIn({ signInName: signInName.trim(), password, ...factor });
+    this.enter(
+      entering.pipe(
+        tap({
+          error: (error: unknown) => this.needsCode.update((now) => now || asksForCode(error)),
+        }),
+      ),
+    );
   }
 
   protected enter(entering: Observable<Person>): void {

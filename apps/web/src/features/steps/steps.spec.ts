@@ -32,7 +32,7 @@ function open(student?: 'o', plan?: Partial<Plan>): void {
   http.expectOne('/api/songs/s/teaching').flush({ version: 0, teaching: USUAL_TEACHING });
   http.expectOne('/api/plans').flush(plan ? [{ ...summary, ...plan }] : []);
   http.expectOne('/api/people').flush(people);
-  http.expectOne('/api/constants').flush({});
+  http.expectOne('/api/constants').flush({ version: 0, values: {} });
   if (student) http.expectOne('/api/students/o').flush(known);
   if (plan && student) http.expectOne('/api/plans/p').flush({ ...summary, ...PLAN, ...plan });
   TestBed.tick();

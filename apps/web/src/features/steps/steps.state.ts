@@ -189,7 +189,7 @@ export class StepsState {
       kept: this.songs.teaching(songId),
       given: this.plans.list(),
       people: this.people.list(),
-      constants: this.constantsApi.find(),
+      constants: this.constantsApi.find().pipe(map(({ values }) => values)),
       known: studentId === undefined ? of(null) : this.knownApi.find(studentId),
     }).pipe(
       switchMap((all) => {

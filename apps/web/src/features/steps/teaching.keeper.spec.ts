@@ -22,7 +22,7 @@ describe('a change that waits to be kept', () => {
     http.expectOne('/api/songs/s/teaching').flush({ version: 0, teaching: USUAL_TEACHING });
     http.expectOne('/api/plans').flush([{ ...summary, ...PLAN }, planB]);
     http.expectOne('/api/people').flush([...people, { id: 'b', name: 'Bram', role: 'student' }]);
-    http.expectOne('/api/constants').flush({});
+    http.expectOne('/api/constants').flush({ version: 0, values: {} });
     http.expectOne(`/api/students/${student.id}`).flush(student);
     http.expectOne(`/api/plans/${(plan as { id: string }).id}`).flush(plan);
     TestBed.tick();

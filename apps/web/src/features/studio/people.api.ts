@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Consent, NewPerson, StudioSettings } from '@harvu/contract';
+import type { Consent, NewPerson, Role, StudioSettings } from '@harvu/contract';
 import { Api } from '../../platform/api';
 
 /** Asks the server about the people of the studio, and how the studio is set. */
@@ -13,6 +13,15 @@ export class PeopleApi {
     this.api.call('resetPassword', { id }, { password });
   readonly recordConsent = (id: string, consent: Consent) =>
     this.api.call('recordConsent', { id }, consent);
+  readonly consents = (id: string) => this.api.call('consents', { id });
+  readonly changeRole = (id: string, role: Role) => this.api.call('changeRole', { id }, { role });
+  readonly putAway = (id: string) => this.api.call('putAway', { id });
+  readonly takeBack = (id: string) => this.api.call('takeBack', { id });
+  /** All that is kept of somebody. */
+  readonly export = (id: string) => this.api.call('exportPerson', { id });
+  readonly erase = (id: string) => this.api.call('erasePerson', { id });
+  readonly acts = () => this.api.call('acts');
+  readonly backups = () => this.api.call('backups');
   readonly settings = () => this.api.call('settings');
   readonly saveSettings = (settings: StudioSettings) => this.api.call('saveSettings', {}, settings);
 }

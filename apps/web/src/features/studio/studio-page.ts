@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import type { ConsentRecord } from '@harvu/contract';
 import { Session } from '../../platform/session';
 import { Page } from '../../ui/page';
+import { ActsList } from './parts/acts-list';
 import { AddPersonForm } from './parts/add-person-form';
+import { BackupsNote } from './parts/backups-note';
 import { PersonRow } from './parts/person-row';
-import { TimeZoneForm } from './parts/time-zone-form';
+import { SettingsForm } from './parts/settings-form';
 import { StudioState } from './studio.state';
 
-/** The owner's page: who belongs to the studio, consents and passwords, and the studio's days. */
+/** The owner's page: who belongs to the studio, consents and passwords, its rules and its books. */
 @Component({
   selector: 'harvu-studio-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddPersonForm, Page, PersonRow, TimeZoneForm],
+  imports: [ActsList, AddPersonForm, BackupsNote, Page, PersonRow, SettingsForm],
   providers: [StudioState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
@@ -26,16 +29,24 @@ import { StudioState } from './studio.state';
               [person]="person"
               (newPassword)="state.resetPassword(person, $event)"
               (consent)="state.recordConsent(person, $event)"
+              [consents]="consentsOf(person.id)"
+              (consentsAsked)="state.showConsents(person)"
+              (role)="state.changeRole(person, $event)"
+              (putAway)="state.putAway(person)"
+              (takenBack)="state.takeBack(person)"
+              (exported)="state.export(person)"
+              (erased)="state.erase(person)"
             />
           </li>
         }
       </ul>
+      <harvu-acts-list [acts]="state.acts()" />
       <ng-container margin>
         <harvu-add-person-form (added)="state.load()" />
-        <harvu-time-zone-form
-          [timeZone]="state.timeZone()"
-          (chosen)="state.saveSettings({ timeZone: $event })"
-        />
+        @if (state.settings(); as settings) {
+          <harvu-settings-form [settings]="settings" (chosen)="state.saveSettings($event)" />
+          <harvu-backups-note [backups]="state.backups()" />
+        }
       </ng-container>
     </harvu-page>
   `,
@@ -46,5 +57,10 @@ export class StudioPage {
 
   constructor() {
     this.state.load();
+  }
+
+  protected consentsOf(personId: string): readonly ConsentRecord[] {
+    const found = this.state.consents();
+    return found?.personId === personId ? found.records : [];
   }
 }

@@ -1,27 +1,58 @@
-import { inject, Injectable, signal } from '@angular/core';
-import type { Consent, PersonRecord, StudioSettings } from '@harvu/contract';
-import { switchMap, tap, type Observable } from 'rxjs';
+import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import type {
+  Act,
+  Backup,
+  Consent,
+  ConsentRecord,
+  PersonRecord,
+  Role,
+  StudioSettings,
+} from '@harvu/contract';
+import { forkJoin, switchMap, tap, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
+import { saveFile } from './save-file';
 import { PeopleApi } from './people.api';
 
-/** Who belongs to the studio, and how it is set. */
+/** The consents of somebody, as they were recorded. */
+export interface ConsentHistory {
+  readonly personId: string;
+  readonly records: readonly ConsentRecord[];
+}
+
+/** Who belongs to the studio, how it is set, and its books. */
 @Injectable()
 export class StudioState {
   private readonly api = inject(PeopleApi);
   private readonly session = inject(Session);
+  private readonly document = inject(DOCUMENT);
   private readonly task = new Task();
   private readonly words = signal('');
   private readonly all = signal<readonly PersonRecord[]>([]);
+  private readonly set = signal<StudioSettings | null>(null);
+  private readonly written = signal<readonly Act[]>([]);
+  private readonly copies = signal<readonly Backup[]>([]);
+  private readonly consented = signal<ConsentHistory | null>(null);
 
   readonly people = this.all.asReadonly();
-  readonly timeZone = this.session.timeZone;
+  readonly settings = this.set.asReadonly();
+  readonly acts = this.written.asReadonly();
+  readonly backups = this.copies.asReadonly();
+  readonly consents = this.consented.asReadonly();
   readonly problem = this.task.problem;
   readonly done = this.words.asReadonly();
 
-  /** Reads who there is, now and whenever somebody was added. */
+  /** Reads all there is, now and whenever somebody was added. */
   load(): void {
     this.task.run(this.list());
+    this.task.run(
+      forkJoin([this.api.settings(), this.api.backups()]).pipe(
+        tap(([settings, backups]) => {
+          this.set.set(settings);
+          this.copies.set(backups);
+        }),
+      ),
+    );
   }
 
   resetPassword({ id, name }: PersonRecord, password: string): void {
@@ -32,14 +63,54 @@ export class StudioState {
     this.run(this.api.recordConsent(id, consent), `Consent recorded for ${name}.`);
   }
 
-  /** Days are counted in this time zone from now on. */
+  showConsents({ id }: PersonRecord): void {
+    const asked = this.api.consents(id);
+    this.task.run(asked.pipe(tap((records) => this.consented.set({ personId: id, records }))));
+  }
+
+  changeRole({ id, name }: PersonRecord, role: Role): void {
+    this.run(this.api.changeRole(id, role), `${name} is ${role} now, and signs in anew.`);
+  }
+
+  putAway({ id, name }: PersonRecord): void {
+    this.run(this.api.putAway(id), `${name} no longer signs in. Everything they did stays.`);
+  }
+
+  takeBack({ id, name }: PersonRecord): void {
+    this.run(this.api.takeBack(id), `${name} can sign in again.`);
+  }
+
+  /** Saves all that is kept of somebody as a file. */
+  export({ id, name }: PersonRecord): void {
+    const asked = this.api.export(id);
+    const save = tap((all: object) => saveFile(this.document, `${name}.json`, all));
+    this.run(asked.pipe(save), `All that is kept of ${name} is saved as a file.`);
+  }
+
+  erase({ id, name }: PersonRecord): void {
+    const erasing = this.api.erase(id).pipe(
+      tap(({ kept }) => this.words.set(`${name} is erased. What stays: ${kept.join('; ')}.`)),
+      switchMap(() => this.list()),
+    );
+    this.words.set('');
+    this.task.run(erasing);
+  }
+
   saveSettings(settings: StudioSettings): void {
-    const saving = this.api.saveSettings(settings).pipe(switchMap(() => this.session.load()));
-    this.run(saving, `Days are counted in ${settings.timeZone}.`);
+    const saving = this.api.saveSettings(settings).pipe(
+      tap((kept) => this.set.set(kept)),
+      switchMap(() => this.session.load()),
+    );
+    this.run(saving, 'Kept.');
   }
 
   private list(): Observable<unknown> {
-    return this.api.list().pipe(tap((people) => this.all.set(people)));
+    return forkJoin([this.api.list(), this.api.acts()]).pipe(
+      tap(([people, acts]) => {
+        this.all.set(people);
+        this.written.set(acts);
+      }),
+    );
   }
 
   private run(work: Observable<unknown>, words: string): void {

@@ -95,6 +95,11 @@ const SAMPLE = { tuning: STANDARD_TUNING, capo: 2 };
             </fieldset>
           }
           <p role="status" class="min-h-6 text-spruce">{{ told() }}</p>
+          <p>
+            <a class="link" routerLink="/me/account"
+              >Your account: password, and where you are signed in</a
+            >
+          </p>
           <p><a class="link" routerLink="/worked-out">How everything is worked out</a></p>
         </div>
         <section aria-labelledby="sample-heading" class="md:border-l md:border-line md:pl-10">

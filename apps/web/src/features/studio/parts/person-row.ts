@@ -6,9 +6,12 @@ import {
   output,
   signal,
 } from '@angular/core';
-import type { Consent, PersonRecord } from '@harvu/contract';
-import { SHORTEST_PASSWORD } from '@harvu/contract/people';
+import type { Consent, ConsentRecord, PersonRecord, Role } from '@harvu/contract';
+import { ROLES, SHORTEST_PASSWORD } from '@harvu/contract/people';
 import { DayLabel } from '../../../ui/day-label';
+
+/** What of a row is unfolded. */
+type Opened = 'password' | 'consent' | 'account' | 'erase';
 
 /** One person with what the owner can do about their account. */
 @Component({
@@ -21,14 +24,27 @@ export class PersonRow {
   readonly person = input.required<PersonRecord>();
   readonly newPassword = output<string>();
   readonly consent = output<Consent>();
+  /** Every consent that was recorded; empty until it is asked for. */
+  readonly consents = input<readonly ConsentRecord[]>([]);
+  readonly consentsAsked = output();
+  readonly role = output<Role>();
+  readonly putAway = output();
+  readonly takenBack = output();
+  readonly exported = output();
+  readonly erased = output();
+  protected readonly roles = ROLES;
   protected readonly shortest = SHORTEST_PASSWORD;
+  protected readonly roleChosen = linkedSignal(() => this.person().role);
+  /** The name as it is typed before somebody is erased. */
+  protected readonly erasing = signal('');
   /** The day in the consent form, as the owner has it now. */
   protected readonly consentOn = linkedSignal(() => this.person().guardianConsentOn ?? '');
-  private readonly opened = signal<'password' | 'consent' | null>(null);
-  protected readonly isOpen = (what: 'password' | 'consent'): boolean => this.opened() === what;
+  private readonly opened = signal<Opened | null>(null);
+  protected readonly isOpen = (what: Opened): boolean => this.opened() === what;
 
-  protected open(what: 'password' | 'consent'): void {
+  protected open(what: Opened): void {
     this.opened.update((now) => (now === what ? null : what));
+    if (this.isOpen('consent')) this.consentsAsked.emit();
   }
 
   protected sendPassword(password: string): void {

@@ -1,8 +1,5 @@
-import { cellsOver } from './fill';
-import { parseMeter, type Meter } from './meter';
-import type { Pattern } from './pattern';
+import { cellsOver, parseMeter, parseSlot, type Meter, type Pattern, type Slot } from '../rhythm';
 import { parseStrokes, placeStrokes, type ToldStroke } from './placements';
-import { parseSlot, type Slot } from './slot';
 import { readTaps } from './taps';
 
 /** One pattern that may be meant, with what makes it so. */
