@@ -65,7 +65,8 @@ describe('a backup', () => {
   it('that is damaged is refused, with nothing touched', async () => {
     const file = await backUp(studio.url, folder);
     const bytes = readFileSync(file);
-    bytes[Math.floor(bytes.length / 2)] ^= 1;
+    const middle = Math.floor(bytes.length / 2);
+    bytes.writeUInt8(bytes.readUInt8(middle) ^ 1, middle);
     writeFileSync(file, bytes);
     const before = wholeOf(studio.url);
     await expectAsync(restore(studio.url, file)).toBeRejectedWithError(/damaged/);

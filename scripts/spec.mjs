@@ -31,7 +31,7 @@ const node = asked.filter((path) => !web.includes(path) && !journeys.includes(pa
 const codes = [];
 
 if (node.length > 0) {
-  const needsDatabase = node.some((path) => /^(apps\/server|demo)\//.test(path));
+  const needsDatabase = node.some((path) => /^(apps\/server|demo|scripts)\//.test(path));
   const database = needsDatabase
     ? await startDatabase(join(ROOT, '.harvu', 'test', 'database'), TEST_DATABASES)
     : undefined;

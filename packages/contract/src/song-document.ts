@@ -3,9 +3,14 @@ import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { HIGHEST_CAPO } from '@harvu/core/chart';
-import { LAYERS, type SongDocument } from '@harvu/core/song';
+import {
+  LAYERS,
+  MOST_PLAYED_BARS,
+  playedTooLong,
+  type SongDocument,
+} from '@harvu/core/song';
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
-import { exactly, whole, words } from './fields';
+import { checked, exactly, whole, words } from './fields';
 
 const MOST_SECTIONS = 300;
 const MOST_BARS = 4000;
@@ -176,8 +181,8 @@ const mapEntry = exactly({
   sometimes: onlyTrue(),
 });
 
-/** A whole song as it is stored and sent. */
-export const songDocumentSchema = exactly({
+/** A song as it is written; what it is when it is played is bounded below. */
+const writtenSong = exactly({
   frame,
   grips: list(grip, MOST_NAMES),
   patterns: list(pattern, MOST_NAMES),
@@ -185,4 +190,21 @@ export const songDocumentSchema = exactly({
   map: list(mapEntry, 1000),
   lines: list(line, MOST_LINES),
   nextId: whole(1, 999_999_999),
-}) as unknown as Schema<SongDocument>;
+});
+
+/** A whole song as it is stored and sent. */
+export const songDocumentSchema = mixed()
+  .required('must be a song')
+  .test('song', (value, { createError, path: at }) => {
+    const pathTo = (field: string): string => [at, field].filter(Boolean).join('.');
+    // What is played is counted only once it is known to be bounded as it is written.
+    const written = checked(writtenSong, value);
+    if (!written.ok) {
+      const { field, message } = written.fault;
+      return createError({ path: pathTo(field), message });
+    }
+    const beyond = playedTooLong(value as SongDocument);
+    if (!beyond) return true;
+    const message = `must leave the song at ${MOST_PLAYED_BARS} bars to play`;
+    return createError({ path: pathTo(`map[${beyond.entry}]`), message });
+  }) as unknown as Schema<SongDocument>;

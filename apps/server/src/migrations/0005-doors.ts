@@ -33,7 +33,14 @@ export const doors: Migration = {
       ADD COLUMN IF NOT EXISTS id CHAR(36) NULL,
       ADD COLUMN IF NOT EXISTS seen_at DATETIME(3) NULL,
       ADD COLUMN IF NOT EXISTS confirmed_at DATETIME(3) NULL,
-      ADD COLUMN IF NOT EXISTS device VARCHAR(60) NOT NULL DEFAULT ''`,
+      ADD COLUMN IF NOT EXISTS device VARCHAR(60) NOT NULL DEFAULT 'a device'`,
+    `UPDATE sessions SET id = UUID() WHERE id IS NULL`,
+    `UPDATE sessions SET seen_at = created_at WHERE seen_at IS NULL`,
+    `UPDATE sessions SET confirmed_at = created_at WHERE confirmed_at IS NULL`,
+    `ALTER TABLE sessions
+      MODIFY id CHAR(36) NOT NULL,
+      MODIFY seen_at DATETIME(3) NOT NULL,
+      MODIFY confirmed_at DATETIME(3) NOT NULL`,
     `CREATE TABLE IF NOT EXISTS acts (
       number BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
       at DATETIME(3) NOT NULL,

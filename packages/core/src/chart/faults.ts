@@ -4,7 +4,9 @@ import {
   isDerivable,
   mapOf,
   meterOf,
+  MOST_PLAYED_BARS,
   passesOf,
+  playedTooLong,
   sectionBars,
   sectionNamed,
   settledFrame,
@@ -110,6 +112,17 @@ function mapFaults(song: SongDocument, mapLine: number): readonly ChartFault[] {
   ];
 }
 
+/** A song that never ends is told at its map, and not worked out beyond. */
+function lengthFault(song: SongDocument, mapLine: number): readonly ChartFault[] {
+  const beyond = playedTooLong(song);
+  if (!beyond) return [];
+  const name = mapOf(song)[beyond.entry]?.section ?? '';
+  const message = `With "${name}" the song has more than ${MOST_PLAYED_BARS} bars to play, or very many chords. Repeat less of it.`;
+  return [
+    { code: 'chart-long', line: Math.max(1, mapLine), column: 1, message, detail: [beyond.entry] },
+  ];
+}
+
 /** A section where its head stands. */
 interface Head {
   readonly section: Section;
@@ -171,6 +184,7 @@ export function checkChart(
       ...repeatFault(bars, place),
     ]),
     ...mapFaults(song, mapLine),
+    ...lengthFault(song, mapLine),
     ...song.sections.flatMap((section, index) => {
       const head = { section, line: heads[index] ?? 1, column: 1 };
       return [

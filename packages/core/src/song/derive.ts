@@ -78,16 +78,15 @@ function writtenBars(song: SongDocument, section: Section): readonly Bar[] {
 
 /** Gives a bar that repeats the chords of the one before it; with nothing before, it is silent. */
 function withoutRepeats(bars: readonly Bar[]): readonly Bar[] {
-  return bars.reduce<readonly Bar[]>((done, bar) => {
-    if (!bar.repeat) return [...done, bar];
+  const done: Bar[] = [];
+  for (const bar of bars) {
     const before = done.at(-1);
     const chords = before?.chords ?? [{ name: '-', span: 1 }];
     const dotted = before?.dotted && { dotted: true as const };
-    return [
-      ...done,
-      { id: bar.id, chords, ...dotted, ...(before?.meter && { meter: before.meter }) },
-    ];
-  }, []);
+    const again = { id: bar.id, chords, ...dotted, ...(before?.meter && { meter: before.meter }) };
+    done.push(bar.repeat ? again : bar);
+  }
+  return done;
 }
 
 /**

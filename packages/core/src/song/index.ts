@@ -27,3 +27,5 @@ export type {
 export { settledFrame } from './frame';
 export type { SettledFrame } from './frame';
 export { mapOf } from './map';
+export { MOST_PLAYED_BARS, playedTooLong } from './played-size';
+export type { TooLong } from './played-size';

@@ -5,6 +5,7 @@ import {
   HELD,
   mapOf,
   meterOf,
+  MOST_PLAYED_BARS,
   parentsOf,
   passesOf,
   sectionBars,
@@ -52,7 +53,7 @@ export interface Timeline {
   readonly barCount: number;
 }
 
-const MOST_BARS = 5000;
+
 
 interface WrittenBar {
   readonly bar: Bar;
@@ -62,11 +63,15 @@ interface WrittenBar {
 function writtenBars(
   song: SongDocument,
   section: Section,
-  passes: readonly number[],
+  { passes, most }: { readonly passes: readonly number[]; readonly most: number },
 ): readonly WrittenBar[] {
-  return passes.flatMap((pass) =>
-    sectionBars(song, section, pass).map((bar, place) => ({ bar, inPass: place + 1 })),
-  );
+  const written: WrittenBar[] = [];
+  for (const pass of passes) {
+    if (written.length >= most) break;
+    const bars = sectionBars(song, section, pass);
+    for (const [place, bar] of bars.entries()) written.push({ bar, inPass: place + 1 });
+  }
+  return written.slice(0, most);
 }
 
 /** A derived section that says nothing of its hand is played like its parent. */
@@ -94,10 +99,9 @@ class Player {
   play(section: Section, entry: MapEntry, place: number): Occurrence {
     const startsAt = seconds(this.time);
     const tempos = temposOf(this.song, section, entry);
-    const written = writtenBars(this.song, section, passesOf(section, entry)).slice(
-      0,
-      MOST_BARS - this.count,
-    );
+    const written = writtenBars(this.song, section, {
+      ...{ passes: passesOf(section, entry), most: MOST_PLAYED_BARS - this.count },
+    });
     const { semitones = 0, until, fade, sometimes } = entry;
     const bars = this.playBars(section, { written, tempos, semitones });
     const layer = entry.layer ?? section.layer;

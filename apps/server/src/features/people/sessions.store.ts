@@ -6,10 +6,9 @@ interface SessionRow {
   person_id: string;
   created_at: Date;
   expires_at: Date;
-  /** Null in a session of before sessions could be told apart. */
-  id: string | null;
-  seen_at: Date | null;
-  confirmed_at: Date | null;
+  id: string;
+  seen_at: Date;
+  confirmed_at: Date;
   device: string;
 }
 
@@ -37,19 +36,17 @@ export interface NewSession extends Omit<KeptSession, 'seenAt'> {
 }
 
 type FoundRow = Person & {
-  readonly session_id: string | null;
-  readonly created_at: Date;
-  readonly seen_at: Date | null;
-  readonly confirmed_at: Date | null;
+  readonly session_id: string;
+  readonly seen_at: Date;
+  readonly confirmed_at: Date;
 };
 
 const FOUND = `
-  SELECT people.id, people.name, people.role, sessions.id AS session_id, sessions.created_at,
-    sessions.seen_at, sessions.confirmed_at
+  SELECT people.id, people.name, people.role, sessions.id AS session_id, sessions.seen_at,
+    sessions.confirmed_at
   FROM sessions JOIN people ON people.id = sessions.person_id
   WHERE sessions.token_hash = ? AND sessions.expires_at > ? AND people.deactivated_at IS NULL
-    AND COALESCE(sessions.seen_at, sessions.created_at)
-      > DATE_SUB(?, INTERVAL (SELECT idle_minutes FROM studio) MINUTE)
+    AND sessions.seen_at > DATE_SUB(?, INTERVAL (SELECT idle_minutes FROM studio) MINUTE)
     AND (people.is_minor = 0 OR people.guardian_consent_on IS NOT NULL)`;
 
 /** Keeps who is signed in: only a hash of each session's token is stored. */
@@ -83,12 +80,10 @@ export function createSessionsStore(sequelize: Sequelize) {
         type: QueryTypes.SELECT,
       });
       if (!row) return undefined;
-      const { id, name, role, session_id: sessionId, created_at: createdAt } = row;
+      const { id, name, role, session_id: sessionId } = row;
       return {
-        person: { id, name, role },
-        sessionId: sessionId ?? '',
-        seenAt: row.seen_at ?? createdAt,
-        confirmedAt: row.confirmed_at ?? createdAt,
+        ...{ person: { id, name, role }, sessionId },
+        ...{ seenAt: row.seen_at, confirmedAt: row.confirmed_at },
       };
     },
     async noteSeen(tokenHash: string, seenAt: Date): Promise<void> {
@@ -104,7 +99,7 @@ export function createSessionsStore(sequelize: Sequelize) {
       });
       return rows.map((one) => {
         const { id, device, created_at: createdAt, seen_at: seenAt } = one.get();
-        return { id: id ?? '', personId, device, createdAt, seenAt: seenAt ?? createdAt };
+        return { id, personId, device, createdAt, seenAt };
       });
     },
     async remove(tokenHash: string): Promise<void> {
@@ -116,8 +111,7 @@ export function createSessionsStore(sequelize: Sequelize) {
     },
     /** Ends all of somebody's sessions, but for one where it is named. */
     async removeAllOf(personId: string, exceptId?: string): Promise<void> {
-      const others = { [Op.or]: [{ id: { [Op.ne]: exceptId ?? '' } }, { id: null }] };
-      await sessions.destroy({ where: { person_id: personId, ...others } });
+      await sessions.destroy({ where: { person_id: personId, id: { [Op.ne]: exceptId ?? '' } } });
     },
     async removeExpired(now: Date): Promise<void> {
       await sessions.destroy({ where: { expires_at: { [Op.lt]: now } } });

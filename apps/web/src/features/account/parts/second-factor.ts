@@ -20,7 +20,9 @@ import { SquareCode } from './square-code';
       </ul>
     }
     @if (factor(); as start) {
-      <p class="max-w-[52ch]">Let an authenticator read this square, or type the words below it.</p>
+      <p class="max-w-[52ch]">
+        Let an authenticator read this square, or type the letters below it.
+      </p>
       <harvu-square-code class="my-3 block" [words]="start.uri" />
       <p class="font-mono text-sm break-all">{{ spelled() }}</p>
       <form
