@@ -3,21 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { TestStudio } from '../apps/server/testing/test-studio';
-
-interface Backups {
-  readonly backUp: (url: string, folder: string, now?: Date) => Promise<string>;
-  readonly restore: (url: string, file: string) => Promise<void>;
-  readonly dailyBackUp: (url: string, folder: string, now?: Date) => Promise<void>;
-  readonly backupsIn: (folder: string) => readonly string[];
-  readonly clientOf: (url: string) => {
-    readonly options: readonly string[];
-    readonly env: NodeJS.ProcessEnv;
-    readonly database: string;
-  };
-}
-const { backUp, restore, dailyBackUp, backupsIn, clientOf } = (await import(
-  './backup.mjs' as string
-)) as Backups;
+import { backUp, backupsIn, clientOf, dailyBackUp, restore } from './backup.mjs';
 
 /** Everything a database holds, as its own tool writes it, without the date. */
 function wholeOf(url: string): string {

@@ -2,15 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
-
-interface Running {
-  readonly url: string;
-  readonly stop: () => Promise<void>;
-}
-
-const { startDatabase } = (await import('./database.mjs' as string)) as {
-  readonly startDatabase: (folder: string) => Promise<Running>;
-};
+import { startDatabase, type RunningDatabase } from './database.mjs';
 
 /** Runs a statement as somebody; gives what the database answered, or how it turned them away. */
 function ask(sql: string, options: readonly string[]): string {
@@ -22,7 +14,7 @@ function ask(sql: string, options: readonly string[]): string {
 
 describe('the studio’s own database', () => {
   let folder: string;
-  let running: Running;
+  let running: RunningDatabase;
   beforeAll(async () => {
     folder = mkdtempSync(join(tmpdir(), 'harvu-db-'));
     running = await startDatabase(folder);

@@ -1,5 +1,6 @@
-import type { DemoAccount, Me, Problem, StudentProfile } from '@harvu/contract';
+import type { DemoAccount, Me, StudentProfile } from '@harvu/contract';
 import { dayAt } from '@harvu/core/day';
+import type * as longTasks from './worker';
 import type { Teaching } from '@harvu/core/plan';
 import { Hono, type Context } from 'hono';
 import { createMiddleware } from 'hono/factory';
@@ -59,7 +60,7 @@ import type { Passwords } from './platform/passwords';
 import type { Worked } from './platform/work';
 
 /** What takes long, as the threads' own file has it. */
-export type LongTasks = typeof import('./worker');
+export type LongTasks = typeof longTasks;
 
 /** What the application is made from. */
 export interface AppDeps {

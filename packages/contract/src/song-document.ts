@@ -3,12 +3,7 @@ import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { HIGHEST_CAPO } from '@harvu/core/chart';
-import {
-  LAYERS,
-  MOST_PLAYED_BARS,
-  playedTooLong,
-  type SongDocument,
-} from '@harvu/core/song';
+import { LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { checked, exactly, whole, words } from './fields';
 

@@ -25,7 +25,15 @@ const later =
   (status: number, code: string) => (title: string, remedy: string, retryAfterSeconds: number) =>
     new DomainError({ status, code, title, remedy }, retryAfterSeconds);
 
-export const tooMany = later(429, 'too-many');
+const MINUTE_S = 60;
+
+/** Says how long to wait: a minute, or so many. */
+export function tooMany(title: string, retryAfterSeconds: number): DomainError {
+  const minutes = Math.ceil(retryAfterSeconds / MINUTE_S);
+  const words = minutes <= 1 ? 'a minute' : `${minutes} minutes`;
+  return later(429, 'too-many')(title, `Wait ${words}, then try again.`, retryAfterSeconds);
+}
+
 export const busy = later(503, 'busy');
 
 export const noRoom = later(507, 'no-room')(

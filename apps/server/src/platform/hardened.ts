@@ -3,7 +3,7 @@
  * ("__proto__") then fails by itself instead of changing how every other request is read.
  */
 export function closePrototypes(): void {
-  for (const kind of [Object, Array, Function, String, Number, Boolean, Map, Set, Promise]) {
+  for (const kind of [Object, Array, Function, String, Number, Boolean, Map, Set]) {
     Object.preventExtensions(kind.prototype);
   }
 }

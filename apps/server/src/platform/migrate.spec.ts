@@ -1,4 +1,4 @@
-import { Sequelize, QueryTypes } from 'sequelize';
+import { type Sequelize, QueryTypes } from 'sequelize';
 import { TestStudio } from '../../testing/test-studio';
 import { MIGRATIONS } from '../migrations';
 import { openDatabase } from './database';

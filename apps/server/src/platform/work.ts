@@ -58,7 +58,7 @@ export function inThreads<Known extends Tasks>(
 /** Does tasks where it stands, for tests and small tools. */
 export function atOnce<Known extends Tasks>(tasks: Known): Worked<Known> {
   const entries = Object.entries<(input: never) => unknown>(tasks).map(
-    ([name, task]) => [name, async (input: never) => task(input)] as const,
+    ([name, task]) => [name, (input: never) => Promise.resolve(input).then(task)] as const,
   );
   return Object.fromEntries(entries) as Worked<Known>;
 }

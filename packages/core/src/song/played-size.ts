@@ -1,11 +1,11 @@
-import type { SongDocument } from './document';
+import type { Bar, SongDocument } from './document';
 import { sectionBars, sectionNamed } from './derive';
 import { mapOf } from './map';
 import { passesOf } from './passes';
 
 /** As much of one song as is worked out; the longest that is learned has a few hundred bars. */
 export const MOST_PLAYED_BARS = 2000;
-export const MOST_PLAYED_CHORDS = 12_000;
+const MOST_PLAYED_CHORDS = 12_000;
 
 /** The place on the map from which on a song is too long, from 0, and how many bars it has until then. */
 export interface TooLong {
@@ -21,7 +21,7 @@ export interface TooLong {
  * playedTooLong(EMPTY_SONG) // undefined
  */
 export function playedTooLong(song: SongDocument): TooLong | undefined {
-  const known = new Map<string, { readonly bars: number; readonly chords: number }>();
+  const known = new Map<string, Size>();
   let [bars, chords] = [0, 0];
   for (const [entry, on] of mapOf(song).entries()) {
     const section = sectionNamed(song, on.section);
@@ -38,6 +38,11 @@ export function playedTooLong(song: SongDocument): TooLong | undefined {
   return undefined;
 }
 
-function sizeOf(bars: ReturnType<typeof sectionBars>) {
+interface Size {
+  readonly bars: number;
+  readonly chords: number;
+}
+
+function sizeOf(bars: readonly Bar[]): Size {
   return { bars: bars.length, chords: bars.reduce((sum, bar) => sum + bar.chords.length, 0) };
 }

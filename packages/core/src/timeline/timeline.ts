@@ -53,8 +53,6 @@ export interface Timeline {
   readonly barCount: number;
 }
 
-
-
 interface WrittenBar {
   readonly bar: Bar;
   readonly inPass: number;

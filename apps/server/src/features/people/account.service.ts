@@ -36,8 +36,7 @@ function createOwnPassword({ people, passwords, attempts }: AccountDeps) {
   return async (id: string, password: string): Promise<Account> => {
     const door: Door = { kind: 'own password', of: id, most: 8, seconds: 60 };
     const wait = await attempts.take([door]);
-    if (wait > 0)
-      throw tooMany('Too many wrong passwords.', 'Wait a minute, then try again.', wait);
+    if (wait > 0) throw tooMany('Too many wrong passwords.', wait);
     const account = await people.accountOf(id);
     if (!account) throw missing('person');
     if (!(await passwords.isRight(normalised(password), account.passwordHash)))

@@ -2,5 +2,5 @@
 export function deviceName(agent: string): string {
   if (/\biPad\b|\bTablet\b|\bAndroid\b(?!.*\bMobile\b)/.test(agent)) return 'a tablet';
   if (/\bMobile\b|\biPhone\b/.test(agent)) return 'a phone';
-  return /^Mozilla\//.test(agent) ? 'a computer' : 'a program';
+  return agent.startsWith('Mozilla/') ? 'a computer' : 'a program';
 }

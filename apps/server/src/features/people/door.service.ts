@@ -5,7 +5,7 @@ import type { Clock } from '../../platform/clock';
 import { DomainError, notAllowed, signInNeeded, tooMany } from '../../platform/errors';
 import type { Passwords } from '../../platform/passwords';
 import { normalised } from './common-passwords';
-import type { Account, PeopleStore } from './people.store';
+import type { Account, PeopleStore, SecondFactor } from './people.store';
 import { stepOf, withoutRecovery } from './second-factor';
 import type { Recognised, SessionsStore } from './sessions.store';
 
@@ -100,13 +100,18 @@ const NO_CONSENT = notAllowed(
 );
 const PUT_AWAY = notAllowed('This account is put away.', 'Ask the studio to take it back.');
 
+function isProved(factor: SecondFactor | null): factor is SecondFactor {
+  return factor !== null && factor.usedStep !== null;
+}
+
 /** Lets people in and out. */
 export function createDoorService(deps: DoorDeps) {
   const { people, sessions, passwords, attempts, clock } = deps;
   const nobodysHash = passwords.toHash(NOBODY);
 
   async function checkFactor({ id, factor }: Account, code: string | undefined): Promise<void> {
-    if (!factor || factor.usedStep === null) return;
+    // Begun but not proved yet, it is not asked for.
+    if (!isProved(factor)) return;
     if (code === undefined || code.trim() === '') throw CODE_NEEDED;
     const step = stepOf(factor.secret, code, clock.now());
     if (step !== undefined && (await people.takeStep(id, step))) return;
@@ -115,15 +120,21 @@ export function createDoorService(deps: DoorDeps) {
     throw WRONG_CODE;
   }
 
+  const isRightFor = async (account: Account | undefined, password: string): Promise<boolean> =>
+    passwords.isRight(normalised(password), account?.passwordHash ?? (await nobodysHash));
+
   async function checkKnock(knock: Knock): Promise<Account> {
     const account = await people.findAccount(knock.signInName);
     const doors = doorsOf(account, knock);
     const wait = await attempts.take(doors);
     if (wait > 0) {
-      throw tooMany('Too many tries to sign in.', 'Wait a minute, then try again.', wait);
+      throw tooMany('Too many tries to sign in.', wait);
     }
-    const hashed = account?.passwordHash ?? (await nobodysHash);
-    const isRight = await passwords.isRight(normalised(knock.password), hashed);
+    const isRight = await isRightFor(account, knock.password).catch(async (error: unknown) => {
+      // Whoever was not even looked at has not tried.
+      await attempts.giveBack(doors);
+      throw error;
+    });
     if (!account || !isRight) throw WRONG;
     await checkFactor(account, knock.code);
     await attempts.giveBack(doors);

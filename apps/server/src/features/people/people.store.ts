@@ -95,6 +95,63 @@ function definePeople(sequelize: Sequelize) {
   });
 }
 
+type PeopleTable = ReturnType<typeof definePeople>;
+
+/** Keeps what proves somebody beside their password. */
+function createFactorQueries(people: PeopleTable) {
+  return {
+    async saveFactor(id: string, factor: SecondFactor | null): Promise<void> {
+      const changes = {
+        second_factor: factor?.secret ?? null,
+        second_factor_step: factor?.usedStep ?? null,
+        recovery_codes: factor ? JSON.stringify(factor.recoveryHashes) : null,
+      };
+      await people.update(changes, { where: { id } });
+    },
+    /** Takes a code's time step; false where it, or a later one, was taken already. */
+    async takeStep(id: string, step: number): Promise<boolean> {
+      const later = { [Op.or]: [{ [Op.is]: null }, { [Op.lt]: step }] };
+      const [count] = await people.update(
+        { second_factor_step: step },
+        { where: { id, second_factor_step: later } },
+      );
+      return count === 1;
+    },
+    /** Takes a recovery code away; false where somebody took it in between. */
+    async takeRecovery(
+      id: string,
+      had: readonly string[],
+      left: readonly string[],
+    ): Promise<boolean> {
+      const [count] = await people.update(
+        { recovery_codes: JSON.stringify(left) },
+        { where: { id, recovery_codes: JSON.stringify(had) } },
+      );
+      return count === 1;
+    },
+  };
+}
+
+/** Changes what an account may do; asked in a transaction that leaves an owner. */
+function createRoleQueries(people: PeopleTable) {
+  return {
+    async saveRole(id: string, role: Role, transaction: Tx): Promise<void> {
+      await people.update({ role }, { where: { id }, transaction });
+    },
+    async savePutAway(id: string, at: Date | null, transaction: Tx): Promise<void> {
+      await people.update({ deactivated_at: at }, { where: { id }, transaction });
+    },
+    /** How many owners can sign in; asked in a transaction, no other changes one meanwhile. */
+    async countOwners(transaction: Tx): Promise<number> {
+      const owners = await people.findAll({
+        where: { role: 'owner', deactivated_at: null },
+        ...{ transaction, lock: transaction.LOCK.UPDATE },
+      });
+      return owners.length;
+    },
+  };
+}
+
 /** Keeps the people of the studio. */
 export function createPeopleStore(sequelize: Sequelize) {
   const people = definePeople(sequelize);
@@ -145,49 +202,8 @@ export function createPeopleStore(sequelize: Sequelize) {
     async saveConsent(id: string, guardian: string, on: string | null): Promise<void> {
       await people.update({ guardian, guardian_consent_on: on }, { where: { id } });
     },
-    async saveRole(id: string, role: Role, transaction: Tx): Promise<void> {
-      await people.update({ role }, { where: { id }, transaction });
-    },
-    async savePutAway(id: string, at: Date | null, transaction: Tx): Promise<void> {
-      await people.update({ deactivated_at: at }, { where: { id }, transaction });
-    },
-    /** How many owners can sign in; asked in a transaction, no other changes one meanwhile. */
-    async countOwners(transaction: Tx): Promise<number> {
-      const owners = await people.findAll({
-        where: { role: 'owner', deactivated_at: null },
-        ...{ transaction, lock: transaction.LOCK.UPDATE },
-      });
-      return owners.length;
-    },
-    async saveFactor(id: string, factor: SecondFactor | null): Promise<void> {
-      const changes = {
-        second_factor: factor?.secret ?? null,
-        second_factor_step: factor?.usedStep ?? null,
-        recovery_codes: factor ? JSON.stringify(factor.recoveryHashes) : null,
-      };
-      await people.update(changes, { where: { id } });
-    },
-    /** Takes a code's time step; false where it, or a later one, was taken already. */
-    async takeStep(id: string, step: number): Promise<boolean> {
-      const later = { [Op.or]: [{ [Op.is]: null }, { [Op.lt]: step }] };
-      const [count] = await people.update(
-        { second_factor_step: step },
-        { where: { id, second_factor_step: later } },
-      );
-      return count === 1;
-    },
-    /** Takes a recovery code away; false where somebody took it in between. */
-    async takeRecovery(
-      id: string,
-      had: readonly string[],
-      left: readonly string[],
-    ): Promise<boolean> {
-      const [count] = await people.update(
-        { recovery_codes: JSON.stringify(left) },
-        { where: { id, recovery_codes: JSON.stringify(had) } },
-      );
-      return count === 1;
-    },
+    ...createRoleQueries(people),
+    ...createFactorQueries(people),
   };
 }
 

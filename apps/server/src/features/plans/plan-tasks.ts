@@ -3,9 +3,11 @@ import { constantsWith } from '@harvu/core/assumptions';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
 import type { Conventions } from '@harvu/core/conventions';
 import type { TryEvent } from '@harvu/core/events';
-import { makePlan, type Teaching } from '@harvu/core/plan';
+import { makePlan, type StepPlan, type Teaching } from '@harvu/core/plan';
 import { overviewOf, type PlanOverview } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
+import { LRUCache } from 'lru-cache';
+import { createHash } from 'node:crypto';
 
 /** A plan and what was played in it, as an overview is worked out from them. */
 export interface PlanAtWork {
@@ -16,13 +18,24 @@ export interface PlanAtWork {
   readonly tries: readonly TryEvent[];
 }
 
-/** Works out how a plan stands. */
-export function lookOver({ document, teaching, figures, names, tries }: PlanAtWork): PlanOverview {
+/** Many learn the same song in the same way: its plan is then made once. */
+const MOST_MADE = 60;
+const made = new LRUCache<string, StepPlan>({ max: MOST_MADE });
+
+function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'tries'>): StepPlan {
+  const content = JSON.stringify([document, teaching, figures, names]);
+  const key = createHash('sha1').update(content).digest('base64');
   const { student, constants } = figures;
-  const made = makePlan(document, {
-    ...{ teaching, student, names, constants: constantsWith(constants) },
-  });
-  return overviewOf(made, tries);
+  const known = made.get(key);
+  const plan =
+    known ?? makePlan(document, { teaching, student, names, constants: constantsWith(constants) });
+  if (!known) made.set(key, plan);
+  return plan;
+}
+
+/** Works out how a plan stands. */
+export function lookOver({ tries, ...plan }: PlanAtWork): PlanOverview {
+  return overviewOf(planOf(plan), tries);
 }
 
 /** What stands between a song and being given. */

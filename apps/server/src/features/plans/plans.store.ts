@@ -119,6 +119,11 @@ const CONTENTS = `
     ON song_revisions.song_id = plans.song_id AND song_revisions.number = plans.revision
   WHERE plans.id IN (?)`;
 
+const MARKS = `
+  SELECT CONCAT_WS(' ', id, version, revision,
+    COALESCE((SELECT MAX(number) FROM events WHERE events.plan_id = plans.id), 0)) AS mark
+  FROM plans WHERE student_id = ? ORDER BY id`;
+
 type ContentRow = Pick<FoundRow, 'id' | 'version' | 'teaching' | 'figures'> & {
   readonly document: SongDocument | string;
 };
@@ -178,6 +183,13 @@ export function createPlansStore(sequelize: Sequelize) {
     /** What a student learns now; songs taken back are left out. */
     listOf: (studentId: string) =>
       query('WHERE student_id = ? AND withdrawn_at IS NULL', [studentId]),
+    /** Changes whenever anything did in any plan a student ever had. */
+    async marksOf(studentId: string): Promise<string> {
+      const rows = await sequelize.query<{ readonly mark: string }>(MARKS, {
+        ...{ replacements: [studentId], type: QueryTypes.SELECT },
+      });
+      return rows.map(({ mark }) => mark).join();
+    },
     /** Every plan a student ever had. */
     listEver: (studentId: string) => query('WHERE student_id = ?', [studentId]),
     find: async (id: string) => (await query('WHERE plans.id = ?', [id]))[0],

@@ -10,6 +10,7 @@ import {
 import type { OwnConstants } from '@harvu/core/assumptions';
 import type { PractisedSong } from '@harvu/core/progress';
 import { triesIn } from '@harvu/core/events';
+import { LRUCache } from 'lru-cache';
 import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
@@ -31,9 +32,17 @@ export interface StudentsDeps {
   readonly lookThrough: (practised: Practised) => Promise<StudentShown>;
 }
 
-/** Gathers the songs somebody ever practised, but for one. */
-function createPractised({ plans, events }: Pick<StudentsDeps, 'plans' | 'events'>) {
-  return async (studentId: string, exceptSongId?: string): Promise<readonly PractisedSong[]> => {
+const MOST_KEPT = 500;
+
+/** Says what somebody has shown in the songs they ever practised, but for one; worked out once for each state of them. */
+function createShown(deps: StudentsDeps) {
+  const { plans, events, clock, timeZone, lookThrough } = deps;
+  const known = new LRUCache<string, StudentShown>({ max: MOST_KEPT });
+
+  async function songsOf(
+    studentId: string,
+    exceptSongId?: string,
+  ): Promise<readonly PractisedSong[]> {
     const all = (await plans.listEver(studentId)).filter((plan) => plan.songId !== exceptSongId);
     const ids = all.map((plan) => plan.id);
     const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
@@ -42,15 +51,23 @@ function createPractised({ plans, events }: Pick<StudentsDeps, 'plans' | 'events
       const tries = triesIn(logs.get(id) ?? []);
       return way ? [{ document: way.document, changes: way.teaching.changes, tries }] : [];
     });
+  }
+
+  return async (studentId: string, exceptSongId?: string): Promise<StudentShown> => {
+    const today = dayAt(clock.now().toISOString(), await timeZone());
+    const key = [studentId, exceptSongId, today, await plans.marksOf(studentId)].join('|');
+    const shown =
+      known.get(key) ??
+      (await lookThrough({ songs: await songsOf(studentId, exceptSongId), today }));
+    known.set(key, shown);
+    return shown;
   };
 }
 
 /** Keeps what is known of the students, and brings it together with what they have shown. */
 export function createStudentsService(deps: StudentsDeps) {
-  const { profiles, people, constants, clock, timeZone } = deps;
-  const practised = createPractised(deps);
-
-  const today = async () => dayAt(clock.now().toISOString(), await timeZone());
+  const { profiles, people, constants, clock } = deps;
+  const shownBy = createShown(deps);
 
   async function findStudent(id: string): Promise<Person> {
     const [student] = await people.findStudents([id]);
@@ -66,12 +83,11 @@ export function createStudentsService(deps: StudentsDeps) {
     // Another student is answered like one that does not exist.
     if (!isTeaching(person) && person.id !== id) throw missing('student');
     const { name } = await findStudent(id);
-    const [kept, songs, { leftHanded }] = await Promise.all([
+    const [kept, shown, { leftHanded }] = await Promise.all([
       profiles.find(id),
-      practised(id),
+      shownBy(id),
       people.conventionsOf(id),
     ]);
-    const shown = await deps.lookThrough({ songs, today: await today() });
     return {
       ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE },
       ...shown,
@@ -95,8 +111,7 @@ export function createStudentsService(deps: StudentsDeps) {
     },
     /** The figures a plan for a song stands on: all the student has shown in other songs. */
     async figuresFor(studentId: string, songId: string): Promise<PlanFigures> {
-      const songs = await practised(studentId, songId);
-      const { shown } = await deps.lookThrough({ songs, today: await today() });
+      const { shown } = await shownBy(studentId, songId);
       const student = toStudent(await profileOf(studentId), shown);
       return { student, constants: await constants() };
     },

@@ -75,8 +75,7 @@ export function createStudioService(deps: StudioDeps) {
     /** The studio's row can be made once, so two set-ups at the same moment cannot both win. */
     async setUp({ studioName, name, signInName, password, code }: SetUp): Promise<void> {
       const wait = await deps.attempts.take([SET_UP_DOOR]);
-      if (wait > 0)
-        throw tooMany('Too many tries to set up.', 'Wait a minute, then try again.', wait);
+      if (wait > 0) throw tooMany('Too many tries to set up.', wait);
       if (!isSame(code.trim(), deps.setUpCode)) throw WRONG_CODE;
       mustBeUncommon(password);
       const owner = { id: clock.newId(), name, signInName, role: 'owner' as const };

@@ -10,7 +10,7 @@ export class Confirming {
 
   /** True once the server has taken the password; false where the person left it. */
   ask(): Observable<boolean> {
-    const open = this.dialog.open<boolean>(ConfirmDialog, { ariaLabelledBy: 'confirm-heading' });
+    const open = this.dialog.open<boolean>(ConfirmDialog);
     return open.closed.pipe(map((isSure) => isSure === true));
   }
 }
