@@ -30,10 +30,16 @@ export function freePort() {
   });
 }
 
+/** A process that has died and was not buried yet, as where nobody buries them. */
+function isDead(pid) {
+  const stat = `/proc/${pid}/stat`;
+  return existsSync(stat) && / Z /.test(readFileSync(stat, 'utf8').replace(/^.*\)/, ''));
+}
+
 export function isAlive(pid) {
   try {
     process.kill(pid, 0);
-    return true;
+    return !isDead(pid);
   } catch (error) {
     return error.code === 'EPERM';
   }
@@ -97,7 +103,7 @@ function runningPid({ pid }) {
   const command = existsSync(`/proc/${number}/comm`)
     ? readFileSync(`/proc/${number}/comm`, 'utf8')
     : '';
-  return number > 0 && command.includes('mariadbd') ? number : undefined;
+  return number > 0 && command.includes('mariadbd') && isAlive(number) ? number : undefined;
 }
 
 function launch(paths, port) {

@@ -1,5 +1,6 @@
+import type { StudioDoor } from '@harvu/contract';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,10 +14,10 @@ class Start {
   private readonly child: ChildProcess;
   readonly ended: Promise<number | null>;
 
-  constructor(data: string, port: number) {
+  constructor(data: string, port: number, env: Readonly<Record<string, string>> = {}) {
     this.child = spawn(process.execPath, ['scripts/start.mjs'], {
       cwd: ROOT,
-      env: { ...process.env, HARVU_DATA: data, PORT: String(port) },
+      env: { ...process.env, HARVU_DATA: data, PORT: String(port), ...env },
     });
     for (const stream of [this.child.stdout, this.child.stderr])
       stream?.on('data', (chunk: Buffer) => (this.output += chunk.toString()));
@@ -34,6 +35,12 @@ class Start {
   async stop(): Promise<number | null> {
     this.child.kill('SIGINT');
     return this.ended;
+  }
+
+  /** Without a word, as a machine that loses its power. */
+  async die(): Promise<void> {
+    this.child.kill('SIGKILL');
+    await this.ended;
   }
 }
 
@@ -58,6 +65,24 @@ async function isServing(port: number, seconds = 30): Promise<boolean> {
     await wait(100);
   }
   return false;
+}
+
+/** What a start that was killed left running: each of its processes knows its data folder. */
+function left(data: string): readonly number[] {
+  const pids = readdirSync('/proc').filter((name) => /^\d+$/.test(name));
+  const isOwn = (pid: string): boolean => {
+    try {
+      return readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`HARVU_DATA=${data}`);
+    } catch {
+      return false;
+    }
+  };
+  return pids.filter(isOwn).map(Number);
+}
+
+/** It may have ended by itself meanwhile. */
+function kill(pid: number): void {
+  if (isAlive(pid)) process.kill(pid, 'SIGKILL');
 }
 
 async function freePort(): Promise<number> {
@@ -134,6 +159,34 @@ describe('the start command', () => {
     expect(await songs()).toBe(before);
   }, 60_000);
 
+  it('counts the death of the database as one', async () => {
+    const before = first.output;
+    const { database } = running();
+    process.kill(database, 'SIGKILL');
+    await wait(1500);
+    expect(await isServing(port)).toBeTrue();
+    await wait(500);
+    const said = first.output.slice(before.length);
+    expect(said.match(/stopped unexpectedly/g)?.length).toBe(1);
+  }, 60_000);
+
+  it('takes over where the start before it died and left its server', async () => {
+    const { server } = running();
+    await first.die();
+    expect(isAlive(server)).toBeTrue();
+    first = new Start(data, port);
+    await first.says(/The start before this one ended[^]*Harvu is ready/, 40);
+    expect(isAlive(server)).toBeFalse();
+    expect(await songs()).toContain('Slow Barge to Ferrow');
+  }, 60_000);
+
+  it('gets over a note that was cut short', async () => {
+    await first.stop();
+    writeFileSync(join(data, 'running.json'), '{"port":');
+    first = new Start(data, port);
+    await first.says(/could not be read[^]*Harvu is ready/, 40);
+  }, 60_000);
+
   it('stops cleanly when asked, leaving nothing running, and serves again', async () => {
     await isServing(port);
     const { server, database } = running();
@@ -143,4 +196,55 @@ describe('the start command', () => {
     await first.says(/Harvu is ready/, 20);
     expect(await songs()).toContain('Slow Barge to Ferrow');
   }, 60_000);
+});
+
+describe('a first start', () => {
+  let data: string;
+  let port: number;
+  beforeEach(async () => {
+    data = mkdtempSync(join(tmpdir(), 'harvu-first-'));
+    port = await freePort();
+  });
+  afterEach(() => rmSync(data, { recursive: true, force: true }));
+  const door = async (): Promise<StudioDoor> =>
+    (await (await fetch(`http://127.0.0.1:${port}/api/studio`)).json()) as StudioDoor;
+
+  it('that loses its power at any moment is taken up again by the next', async () => {
+    for (const ms of [900, 1600, 2300, 3000]) {
+      const cut = new Start(data, port);
+      await wait(ms);
+      await cut.die();
+      for (const pid of left(data)) kill(pid);
+    }
+    const whole = new Start(data, port);
+    await whole.says(/Harvu is ready/, 60);
+    expect((await door()).studioName).toBe('Tern Yard Studio');
+    await whole.stop();
+  }, 120_000);
+
+  it('of a studio of one’s own shows no account, and is set up by whoever reads its code', async () => {
+    const own = new Start(data, port, { HARVU_DEMO: '0' });
+    await own.says(/Harvu is ready/, 60);
+    expect(await door()).toEqual({
+      ...{ studioName: '', needsSetUp: true, isDemo: false, demoAccounts: [] },
+    });
+    const [, code = ''] = /give this code: (\d{8})/.exec(own.output) ?? [];
+    const setUp = (given: string): Promise<Response> =>
+      fetch(`http://127.0.0.1:${port}/api/studio/set-up`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          ...{ studioName: 'Halm Yard', name: 'Ilse', signInName: 'ilse', code: given },
+          password: 'gravel moth canoe',
+        }),
+      });
+    expect((await setUp('00000000')).status).toBe(400);
+    expect((await setUp(code)).status).toBe(204);
+    expect((await door()).studioName).toBe('Halm Yard');
+    await own.stop();
+    const demo = new Start(data, port);
+    await demo.says(/Harvu is ready/, 60);
+    expect((await door()).demoAccounts).toEqual([]);
+    await demo.stop();
+  }, 120_000);
 });
