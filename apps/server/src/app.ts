@@ -82,6 +82,8 @@ export interface AppDeps {
   readonly webFiles?: Hono;
   /** How long a page that asks for news is kept waiting. */
   readonly patience?: Patience;
+  /** Told by name of what was done and what happened at the door, of nobody. */
+  readonly onAct?: (act: string) => void;
   /** Told of failures nobody foresaw. */
   readonly onFailure: (error: unknown, path: string) => void;
 }
@@ -188,7 +190,7 @@ function createServices(deps: AppDeps) {
     }),
     requests: createRequestsService({ requests, songs, clock, inTransaction }),
     keeping: createKeepingService({
-      ...{ acts: stores.acts, people, sessions, attempts, clock, backups: deps.backups },
+      ...{ acts: stores.acts, people, clock, backups: deps.backups },
       data: createPersonDataStore(sequelize, inTransaction),
       consentsOf: (id) => peopleService.consentsOf(id),
     }),
@@ -207,7 +209,10 @@ function createApi(deps: AppDeps) {
   const services = createServices(deps);
   const tooLarge = badRequest('The request is larger than 1 MB.', 'Send less at once.');
   const health = createHealth(deps.sequelize, deps.clock, deps.passwords);
-  const { noteAct } = services.keeping;
+  const noteAct = async (act: Act): Promise<void> => {
+    deps.onAct?.(act.act);
+    await services.keeping.noteAct(act);
+  };
   const door = { ...deps.door, now: () => deps.clock.now() };
   const api: Api = new Hono<SignedIn>();
   api

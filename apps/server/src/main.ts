@@ -5,12 +5,12 @@ import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { createApp, createStores, type LongTasks } from './app';
 import { seedDemoWorld } from './demo-world';
-import { createActsStore } from './features/keeping';
+import { createActsStore, createPersonDataStore, tidy } from './features/keeping';
 import { createSessionsStore } from './features/people';
 import { rekeyOverrules } from './features/songs';
 import { addressBehind } from './platform/address';
 import { createAttempts } from './platform/attempts';
-import { openDatabase } from './platform/database';
+import { openDatabase, transactionsOf } from './platform/database';
 import { toLogged } from './platform/failures';
 import { closePrototypes } from './platform/hardened';
 import { alone, migrate } from './platform/migrate';
@@ -41,14 +41,12 @@ async function prepare({ databaseUrl, isDemo }: Settings): Promise<void> {
 /** Forgets, a few times a day, what the studio no longer keeps. */
 function keepTidy({ databaseUrl }: Settings, onFailure: (error: unknown) => void): void {
   const sequelize = openDatabase(databaseUrl);
-  const [acts, sessions] = [createActsStore(sequelize), createSessionsStore(sequelize)];
-  const attempts = createAttempts(sequelize, clock);
-  const tidy = async (): Promise<void> => {
-    await acts.forgetOld(clock.now());
-    await sessions.removeExpired(clock.now());
-    await attempts.forgetOld();
+  const deps = {
+    ...{ acts: createActsStore(sequelize), sessions: createSessionsStore(sequelize), clock },
+    attempts: createAttempts(sequelize, clock),
+    data: createPersonDataStore(sequelize, transactionsOf(sequelize)),
   };
-  const now = (): void => void tidy().catch(onFailure);
+  const now = (): void => void tidy(deps).catch(onFailure);
   now();
   setInterval(now, TIDY_MS).unref();
 }
@@ -102,6 +100,7 @@ function serveHere(settings: Settings): void {
     },
     ...(settings.backups !== undefined && { backups: settings.backups }),
     ...(settings.webRoot !== undefined && { webFiles: createWebFiles(settings.webRoot) }),
+    onAct: (act) => logger.info({ act }, 'done'),
     onFailure: (error, path) => logger.error({ failure: toLogged(error), path }, 'request failed'),
   });
   closePrototypes();

@@ -15,6 +15,8 @@ export const settingsSchema = exactly({
   idleMinutes: whole(5, 43_200),
   /** How long it is kept who did what. */
   keepLogDays: whole(30, 3650),
+  /** How long a student who was put away is kept before they are erased; 0 for ever. */
+  keepPutAwayDays: whole(0, 3650),
 });
 export type StudioSettings = InferType<typeof settingsSchema>;
 

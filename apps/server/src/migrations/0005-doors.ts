@@ -21,7 +21,8 @@ export const doors: Migration = {
     `ALTER TABLE studio
       ADD COLUMN IF NOT EXISTS constants_version INT NOT NULL DEFAULT 0,
       ADD COLUMN IF NOT EXISTS idle_minutes INT NOT NULL DEFAULT 10080,
-      ADD COLUMN IF NOT EXISTS keep_log_days INT NOT NULL DEFAULT 365`,
+      ADD COLUMN IF NOT EXISTS keep_log_days INT NOT NULL DEFAULT 365,
+      ADD COLUMN IF NOT EXISTS keep_put_away_days INT NOT NULL DEFAULT 0`,
     `ALTER TABLE people
       ADD COLUMN IF NOT EXISTS deactivated_at DATETIME(3) NULL,
       ADD COLUMN IF NOT EXISTS second_factor VARCHAR(200) NULL,

@@ -10,7 +10,14 @@ import {
 import { readMap } from './map-entry';
 import { readSectionHead } from './section-head';
 import { findRepeat, repeatQuestion } from './repeat-scope';
-import { EMPTY_SONG, type Bar, type ChartFault, type Section, type SongDocument } from '../song';
+import {
+  EMPTY_SONG,
+  MOST_PLAYED_BARS,
+  type Bar,
+  type ChartFault,
+  type Section,
+  type SongDocument,
+} from '../song';
 import { withStableIds } from './identities';
 import { parseMeter } from '../rhythm';
 
@@ -53,10 +60,11 @@ class ChartReader {
   read(text: string): ReadChart {
     const lines = text.slice(0, LONGEST_CHART).split(/\r\n|\n|\r/);
     for (const line of lines.slice(0, MOST_LINES)) {
+      if (this.places.length > MOST_PLAYED_BARS) break;
       this.line += 1;
       this.readLine(this.cutLine(line.replace(/\t/g, ' ').trimEnd()));
     }
-    if (text.length > LONGEST_CHART || lines.length > MOST_LINES) {
+    if (text.length > LONGEST_CHART || this.line < lines.length) {
       const message = 'The chart is too long; what follows was not read. Shorten it.';
       this.fault('chart-long', 1, { message });
     }

@@ -2,10 +2,9 @@ import type { Act as ToldAct, Backup, Erased, PersonExport } from '@harvu/contra
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Act } from '../../platform/access';
-import type { Attempts } from '../../platform/attempts';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
-import type { PeopleService, PeopleStore, SessionsStore } from '../people';
+import type { PeopleService, PeopleStore } from '../people';
 import type { ActsStore } from './acts.store';
 import type { PersonDataStore } from './person-data.store';
 
@@ -13,8 +12,6 @@ export interface KeepingDeps {
   readonly acts: ActsStore;
   readonly data: PersonDataStore;
   readonly people: PeopleStore;
-  readonly sessions: SessionsStore;
-  readonly attempts: Attempts;
   readonly consentsOf: PeopleService['consentsOf'];
   readonly clock: Clock;
   /** Where backups are put; none where the server does not know. */
@@ -33,7 +30,7 @@ const BACKUP = /^harvu-[\w-]+\.sql\.gz$/;
 
 /** Keeps the studio's books: who did what, what is known of somebody, and which backups there are. */
 export function createKeepingService(deps: KeepingDeps) {
-  const { acts, data, people, sessions, attempts, clock, backups } = deps;
+  const { acts, data, people, clock, backups } = deps;
   return {
     noteAct: (act: Act): Promise<void> => acts.add(act, clock.now()),
     acts: (): Promise<readonly ToldAct[]> => acts.newest(),
@@ -70,13 +67,6 @@ export function createKeepingService(deps: KeepingDeps) {
         }),
       );
       return all.sort((a, b) => b.at.localeCompare(a.at));
-    },
-    /** Forgets what is no longer kept: old acts, sessions that ended, attempts that no longer count. */
-    async tidy(): Promise<void> {
-      const now = clock.now();
-      await acts.forgetOld(now);
-      await sessions.removeExpired(now);
-      await attempts.forgetOld();
     },
   };
 }

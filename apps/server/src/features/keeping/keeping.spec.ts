@@ -1,5 +1,8 @@
 import type { Act, Backup, Erased, PersonExport, PlanSummary, Song } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
+import { createAttempts } from '../../platform/attempts';
+import { transactionsOf } from '../../platform/database';
+import { createPersonDataStore, tidy } from './index';
 import { PASSWORD, TestStudio, type Visitor } from '../../../testing/test-studio';
 
 const SECRET_WISH = 'A wish nobody else had';
@@ -8,7 +11,7 @@ describe('the studio’s books', () => {
   let studio: TestStudio;
   let owner: Visitor;
   let odalys: Visitor;
-  beforeAll(async () => {
+  beforeEach(async () => {
     ({ studio, owner } = await TestStudio.withOwner());
     odalys = await studio.add(owner, {
       ...{ signInName: 'odalys', name: 'Odalys Unmistakable', isMinor: true },
@@ -28,7 +31,7 @@ describe('the studio’s books', () => {
     const wish = { title: SECRET_WISH, playedBy: '', why: '', wantedBy: null };
     await odalys.send('POST', '/api/requests', wish);
   });
-  afterAll(() => studio.close());
+  afterEach(() => studio.close());
 
   it('say who did what to whom, the newest first, and leave out what saves itself', async () => {
     const acts = (await owner.get<readonly Act[]>('/api/acts')).body;
@@ -94,5 +97,33 @@ describe('the studio’s books', () => {
     expect((await studio.request('POST', '/api/sign-in', { body })).status).toBe(403);
     await owner.send('POST', `/api/people/${second.person.id}/take-back`);
     expect((await studio.request('POST', '/api/sign-in', { body })).status).toBe(200);
+  });
+
+  it('forget what the studio no longer keeps, and no more', async () => {
+    const { sequelize, stores } = studio;
+    const gone = await studio.add(owner, { signInName: 'long-gone', name: 'Long Gone' });
+    const away = await studio.add(owner, { signInName: 'just-gone', name: 'Just Gone' });
+    for (const { person } of [gone, away])
+      await owner.send('POST', `/api/people/${person.id}/put-away`);
+    const longAgo = new Date(studio.now.getTime() - 400 * 86_400_000);
+    const ago = { replacements: [longAgo, gone.person.id] };
+    await sequelize.query('UPDATE people SET deactivated_at = ? WHERE id = ?', ago);
+    await stores.acts.add({ act: 'assign', personId: null, aboutId: null }, longAgo);
+    const clock = { now: () => studio.now, newId: () => '' };
+    const deps = {
+      ...{ acts: stores.acts, sessions: stores.sessions, clock },
+      attempts: createAttempts(sequelize, clock),
+      data: createPersonDataStore(sequelize, transactionsOf(sequelize)),
+    };
+    const count = async (): Promise<number> => (await stores.acts.newest()).length;
+    const before = await count();
+    await tidy(deps);
+    expect(await count()).toBe(before - 1);
+    expect((await stores.people.find(gone.person.id))?.name).toBe('Long Gone');
+    const settings = { timeZone: 'UTC', idleMinutes: 60, keepLogDays: 365, keepPutAwayDays: 365 };
+    expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
+    await tidy(deps);
+    expect((await stores.people.find(gone.person.id))?.name).toBe('Somebody erased');
+    expect((await stores.people.find(away.person.id))?.name).toBe('Just Gone');
   });
 });

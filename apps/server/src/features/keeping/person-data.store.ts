@@ -31,6 +31,12 @@ const OWN: readonly OwnRows[] = [
   { table: 'sessions', columns: 'device, created_at, seen_at', where: 'person_id = ?' },
 ];
 
+const LONG_PUT_AWAY = `
+  SELECT people.id FROM people JOIN studio
+  WHERE people.role = 'student' AND studio.keep_put_away_days > 0
+    AND people.deactivated_at < DATE_SUB(?, INTERVAL studio.keep_put_away_days DAY)
+    AND people.sign_in_name NOT LIKE 'erased-%'`;
+
 /** Gathers all that is kept of somebody, and takes it away. */
 export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTransaction) {
   async function remove({ table, where }: OwnRows, id: string, transaction: Tx): Promise<number> {
@@ -61,6 +67,13 @@ export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTra
         }),
       );
       return Object.fromEntries(tables);
+    },
+    /** Students who were put away longer ago than the studio keeps them; none where it keeps them all. */
+    async longPutAway(now: Date): Promise<readonly string[]> {
+      const rows = await sequelize.query<{ readonly id: string }>(LONG_PUT_AWAY, {
+        ...{ replacements: [now], type: QueryTypes.SELECT },
+      });
+      return rows.map(({ id }) => id);
     },
     /** Takes all of it away, or nothing; gives how many rows went from each table. */
     erase: (id: string): Promise<Readonly<Record<string, number>>> =>

@@ -58,7 +58,12 @@ describe('all songs at a glance', () => {
   it('count days in the studio’s time zone', async () => {
     const before = studio.now;
     studio.now = new Date('2026-11-25T03:30:00.000Z');
-    const settings = { timeZone: 'America/New_York', idleMinutes: 10_080, keepLogDays: 365 };
+    const settings = {
+      timeZone: 'America/New_York',
+      idleMinutes: 10_080,
+      keepLogDays: 365,
+      keepPutAwayDays: 0,
+    };
     expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
     expect((await glance(bram)).today).toBe('2026-11-24');
     const refused = await owner.send('PUT', '/api/settings', {

@@ -20,6 +20,7 @@ interface StudioRow {
   time_zone: string;
   idle_minutes: number;
   keep_log_days: number;
+  keep_put_away_days: number;
 }
 
 const ONLY_ID = 1;
@@ -38,6 +39,7 @@ export function createStudioStore(sequelize: Sequelize) {
     time_zone: DataTypes.STRING(64),
     idle_minutes: DataTypes.INTEGER,
     keep_log_days: DataTypes.INTEGER,
+    keep_put_away_days: DataTypes.INTEGER,
   });
   return {
     async find(): Promise<Studio | undefined> {
@@ -56,13 +58,14 @@ export function createStudioStore(sequelize: Sequelize) {
         timeZone: row?.time_zone ?? 'UTC',
         idleMinutes: row?.idle_minutes ?? USUAL_IDLE_MINUTES,
         keepLogDays: row?.keep_log_days ?? USUAL_KEPT_DAYS,
+        keepPutAwayDays: row?.keep_put_away_days ?? 0,
       };
     },
-    async saveSettings({ timeZone, idleMinutes, keepLogDays }: StudioSettings): Promise<void> {
+    async saveSettings(settings: StudioSettings): Promise<void> {
+      const { timeZone, idleMinutes, keepLogDays, keepPutAwayDays } = settings;
       const changes = {
-        time_zone: timeZone,
-        idle_minutes: idleMinutes,
-        keep_log_days: keepLogDays,
+        ...{ time_zone: timeZone, idle_minutes: idleMinutes, keep_log_days: keepLogDays },
+        keep_put_away_days: keepPutAwayDays,
       };
       await studio.update(changes, { where: { id: ONLY_ID } });
     },

@@ -16,6 +16,7 @@ import type { Bar } from '@harvu/core/song';
 import type { BarRange } from '@harvu/core/edits';
 import { beatsToNumber } from '@harvu/core/units';
 import { ChordLabel } from '../../ui/chord-label';
+import { grown } from '../../ui/in-turns';
 
 /** What somebody does to the bars of a grid; places are counted from 0. */
 export type BarEdit =
@@ -68,6 +69,7 @@ function drawn({ at, what }: Stroke, beats: number): DrawnStroke {
   return { path: `M${x} ${top}V12`, width, isHit: what.kind === 'hit' };
 }
 
+const BARS_AT_ONCE = 64;
 const COLUMNS = 4;
 const STEPS: Readonly<Record<string, number>> = {
   ArrowLeft: -1,
@@ -89,7 +91,7 @@ const STEPS: Readonly<Record<string, number>> = {
   },
   template: `
     <ol class="grid grid-cols-4 border-l-2 border-ink" [attr.aria-label]="label()">
-      @for (bar of rows(); track $index) {
+      @for (bar of shown(); track $index) {
         <li
           class="relative min-h-[86px] border-y border-r-2 border-line border-r-ink not-first:-mt-px"
           [class]="isChosen($index) ? 'bg-brass-wash' : 'bg-sheet'"
@@ -221,6 +223,8 @@ export class BarGrid {
       }),
     }));
   });
+  /** A very long section fills its grid in turns. */
+  protected readonly shown = grown(this.rows, BARS_AT_ONCE);
 
   private handIn(index: number, strokes: readonly Stroke[]): Pick<Row, 'strokes' | 'played'> {
     const [before, bar] = [this.bars()[index - 1], this.bars()[index]];

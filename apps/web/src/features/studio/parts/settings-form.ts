@@ -15,6 +15,13 @@ const KEPT = [
   { days: 3650, words: 'ten years' },
 ] as const;
 
+const AWAY = [
+  { days: 0, words: 'until somebody erases them' },
+  { days: 365, words: 'for a year' },
+  { days: 1095, words: 'for three years' },
+  { days: 3650, words: 'for ten years' },
+] as const;
+
 /** The owner says in which time zone days are counted, and how long sessions and the book of acts last. */
 @Component({
   selector: 'harvu-settings-form',
@@ -29,6 +36,7 @@ const KEPT = [
           timeZone: zone.value.trim(),
           idleMinutes: +idle.value,
           keepLogDays: +kept.value,
+          keepPutAwayDays: +away.value,
         })
       "
     >
@@ -74,6 +82,17 @@ const KEPT = [
           }
         </select>
       </label>
+      <label class="grid gap-1 text-sm"
+        >Students who were put away are kept
+        <select #away class="field">
+          @for (one of aways; track one.days) {
+            <option [value]="one.days" [selected]="one.days === now.keepPutAwayDays">
+              {{ one.words }}
+            </option>
+          }
+        </select>
+        <span class="text-xs text-ink-soft">Then they are erased, with all they played.</span>
+      </label>
       <button type="submit" class="button justify-self-start">Keep these</button>
     </form>
   `,
@@ -84,4 +103,5 @@ export class SettingsForm {
   protected readonly zones = Intl.supportedValuesOf('timeZone');
   protected readonly idles = IDLE;
   protected readonly keeps = KEPT;
+  protected readonly aways = AWAY;
 }
