@@ -102,8 +102,7 @@ class Keeper {
 
   async startServer() {
     this.server = launchServer(process.env.DATABASE_URL ?? this.database.url);
-    await waitUntilServing(this.server);
-    this.server.once('exit', () => void this.onDeath());
+    // Noted before it serves: whoever takes over has to know the server that holds the port.
     mkdirSync(DATA, { recursive: true });
     writeFileSync(
       NOTE,
@@ -114,6 +113,8 @@ class Keeper {
         database: this.database?.pid,
       }),
     );
+    await waitUntilServing(this.server);
+    this.server.once('exit', () => void this.onDeath());
   }
 
   watchDatabase() {

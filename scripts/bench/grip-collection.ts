@@ -28,7 +28,7 @@ function gripsFor(name: string): readonly KnownGrip[] {
 }
 
 function namesOf(root: number): readonly string[] {
-  const plain = QUALITIES.map((quality) => rootName(root) + (quality.suffixes[0] ?? ''));
+  const plain = QUALITIES.map((quality) => rootName(root) + quality.suffix);
   const slashed = ['', 'm'].flatMap((suffix, isMinor) =>
     SLASHES.map((slash) => {
       const bass = toneName(root + STEPS[slash][isMinor as 0 | 1]);

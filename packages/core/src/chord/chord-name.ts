@@ -1,5 +1,5 @@
 import { parseTone, toPlainSigns, type PitchClass } from '../pitch';
-import { QUALITIES, type Quality } from './qualities.data';
+import { readQuality, type Quality } from './qualities.data';
 
 /** A chord name taken apart. */
 export interface ChordName {
@@ -9,9 +9,6 @@ export interface ChordName {
   readonly bass: PitchClass;
 }
 
-const BY_SUFFIX: ReadonlyMap<string, Quality> = new Map(
-  QUALITIES.flatMap((quality) => quality.suffixes.map((suffix) => [suffix, quality] as const)),
-);
 const ROOT_AND_REST = /^([A-G](?:##|bb|#|b)?)(.*)$/;
 const LONGEST_NAME = 24;
 
@@ -35,7 +32,7 @@ export function parseChordName(text: string): ChordName | undefined {
   const root = match?.[1] === undefined ? undefined : parseTone(match[1]);
   if (root === undefined) return undefined;
   const [suffix, bass] = splitBass(match?.[2] ?? '');
-  const quality = BY_SUFFIX.get(suffix);
+  const quality = readQuality(suffix);
   return quality && { root, quality, bass: bass ?? root };
 }
 

@@ -18,6 +18,56 @@ describe('a chord name', () => {
       expect(chordTones(parseChordName(name))).toEqual(tones));
   });
 
+  const spellings: readonly (readonly [usual: string, others: string])[] = [
+    ['Cdim', 'C° Co Cdiminished'],
+    ['Cdim7', 'C°7 Co7'],
+    ['Cm7b5', 'Cø Cø7 Cm7-5 C-7b5 Cm7(♭5) Cmin7b5'],
+    ['Cmaj7', 'CΔ CM7 Cma7 CMaj7 C^7 Cmajor7'],
+    ['Cm7', 'C-7 C−7 Cmin7 Cmi7'],
+    ['CmMaj7', 'Cm(maj7) CmM7 C-maj7 Cmin(maj7)'],
+    ['Caug', 'C+'],
+    ['C7#5', 'C+7 Caug7 C7+5 C7(#5)'],
+    ['Cadd9', 'C(add9) Cadd2 C/9'],
+    ['C7#9', 'C7(♯9) C7+9'],
+    ['Csus4', 'Csus C4'],
+    ['Csus2', 'C2'],
+    ['C9sus4', 'C9sus Csus9'],
+    ['C6/9', 'C69 C6add9'],
+    ['C9', 'C7/9'],
+    ['C7alt', 'Calt'],
+    ['C7b9#11', 'C7(b9,#11) C7(b9)(#11)'],
+    ['CmMaj9', 'Cm(maj9)'],
+  ];
+  spellings.forEach(([usual, others]) => {
+    it(`${usual} is read from ${others}, too`, () => {
+      for (const other of others.split(' '))
+        expect(parseChordName(other)?.quality.suffix)
+          .withContext(other)
+          .toBe(parseChordName(usual)?.quality.suffix ?? '');
+    });
+  });
+
+  const composed: readonly (readonly [string, readonly number[]])[] = [
+    ['C9#11', [0, 4, 7, 10, 2, 6]],
+    ['C13b9', [0, 4, 7, 10, 9, 1]],
+    ['C7b5#9', [0, 4, 6, 10, 3]],
+    ['Cmaj13#11', [0, 4, 7, 11, 2, 9, 6]],
+    ['CmMaj11', [0, 3, 7, 11, 2, 5]],
+    ['Cm6/9', [0, 3, 7, 9, 2]],
+    ['C7(no3)', [0, 7, 10]],
+    ['C7sus4b9', [0, 5, 7, 10, 1]],
+    ['C6/9/E', [0, 4, 7, 9, 2]],
+  ];
+  composed.forEach(([name, tones]) => {
+    it(`${name} is composed of ${tones.join(' ')}`, () =>
+      expect(chordTones(parseChordName(name))).toEqual(tones));
+  });
+
+  it('is not read where something is left that says nothing', () => {
+    for (const name of ['Cmaj99', 'C7b', 'Csus7sus', 'Cadd', 'Cmm', 'C7b4', 'Cno'])
+      expect(parseChordName(name)).withContext(name).toBeUndefined();
+  });
+
   ['', 'H', 'm7', 'Gx', 'G7/H', 'Cmaj99', 'x'.repeat(100)].forEach((name) => {
     it(`is not read from "${name.slice(0, 12)}"`, () =>
       expect(parseChordName(name)).toBeUndefined());
@@ -34,7 +84,7 @@ describe('a chord name', () => {
       fc.constantFrom(...QUALITIES),
       fc.constantFrom('', '/G', '/C#'),
     )
-    .map(([root, quality, bass]) => root + (quality.suffixes[0] ?? '') + bass);
+    .map(([root, quality, bass]) => root + quality.suffix + bass);
 
   it('moved by semitones has its tones moved by as many', () => {
     fc.assert(

@@ -128,7 +128,7 @@ function degreeWord(root: PitchClass, key: Key): string {
 /** Minor degrees are small, diminished ones marked; what the name adds stays: "ii7", "V7", "vii°". */
 function numeralOf(chord: ChordName, key: Key): string {
   const degree = degreeWord(chord.root, key);
-  const suffix = chord.quality.suffixes[0] ?? '';
+  const suffix = chord.quality.suffix;
   if (chord.quality.tones.includes(6) && isMinorish(chord)) {
     const rest = suffix === 'dim' ? '' : suffix === 'dim7' ? '7' : 'ø7';
     return `${degree.toLowerCase()}${rest.startsWith('ø') ? '' : '°'}${rest}`;
@@ -154,7 +154,7 @@ function numeralIn(chord: ChordName, key: Key): string {
   if (!isForeign || !chord.quality.tones.includes(4) || !isDegree) return numeralOf(chord, key);
   const goal = degreeWord(target, key);
   const isGoalMinor = scale.includes(toPitchClass(target + 3 - key.tonic));
-  return `V${chord.quality.suffixes[0] ?? ''}/${isGoalMinor ? goal.toLowerCase() : goal}`;
+  return `V${chord.quality.suffix}/${isGoalMinor ? goal.toLowerCase() : goal}`;
 }
 
 function isOwnSeventh(chord: ChordName, key: Key): boolean {

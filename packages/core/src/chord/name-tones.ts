@@ -34,6 +34,8 @@ export interface NameFit {
 const COST = {
   root: 2.6,
   third: 2.2,
+  /** A seventh with a ninth tells most of what the third would. */
+  thirdOfTall: 0.8,
   seventh: 1.9,
   alteredFifth: 2,
   fifth: 0.3,
@@ -50,6 +52,7 @@ const COST = {
 } as const;
 const FIFTH = 7;
 const SIXTH = 9;
+const NINTH = 2;
 
 /** A quality as bits, one a semitone above the root, with what each missing tone costs. */
 interface Weighed {
@@ -58,18 +61,16 @@ interface Weighed {
   readonly missing: readonly number[];
 }
 
-function missingCost(quality: Quality, interval: number): number {
+function missingCost({ parts, spare, tones }: Quality, interval: number): number {
   if (interval === 0) return COST.root;
-  if (quality.spare?.includes(interval)) return COST.spare;
-  const place = quality.tones.indexOf(interval);
-  if (place === 1) return COST.third;
+  if (spare.includes(interval)) return COST.spare;
+  if (parts.third.includes(interval))
+    return parts.sixth.length > 0 && parts.above.includes(NINTH) ? COST.thirdOfTall : COST.third;
   // A sixth without the fifth is another chord's triad.
   if (interval === FIFTH)
-    return quality.tones[3] === SIXTH && quality.tones.length === 4
-      ? COST.fifthOfSixth
-      : COST.fifth;
-  if (place === 2) return COST.alteredFifth;
-  return place === 3 ? COST.seventh : COST.colour;
+    return parts.sixth[0] === SIXTH && tones.length === 4 ? COST.fifthOfSixth : COST.fifth;
+  if (parts.fifth.includes(interval)) return COST.alteredFifth;
+  return parts.sixth.includes(interval) ? COST.seventh : COST.colour;
 }
 
 const WEIGHED: readonly Weighed[] = QUALITIES.map((quality) => ({
@@ -91,12 +92,15 @@ function sumOver(bits: number, costs: readonly number[]): number {
   return sum;
 }
 
-interface Priced {
-  readonly seen: Seen;
+interface Costed {
   readonly quality: Quality;
   readonly cost: number;
   /** False for a name said without its bass, as people do. */
   readonly tellsBass: boolean;
+}
+
+interface Priced extends Costed {
+  readonly seen: Seen;
 }
 
 /** What sounds, seen from one root. */
@@ -105,12 +109,11 @@ interface Seen {
   readonly bits: number;
   readonly bass: number;
   readonly isBassAlone: boolean;
-  readonly bonus: number;
 }
 
 /** Turned over, a suspended chord is another one upright; nobody names it by its bass. */
-function isSuspended({ tones }: Quality): boolean {
-  return tones.length > 2 && (tones[1] === 2 || tones[1] === 5);
+function isSuspended({ parts }: Quality): boolean {
+  return parts.third.length > 0 && parts.third.every((tone) => tone === 2 || tone === 5);
 }
 
 function bassCost({ bits, quality }: Weighed, { bass, isBassAlone }: Seen): number {
@@ -126,54 +129,72 @@ function costOf(weighed: Weighed, seen: Seen): number {
     weighed.quality.rarity +
     sumOver(missing, weighed.missing) +
     toneCount(extra) * COST.extra +
-    bassCost(weighed, seen) -
-    seen.bonus
+    bassCost(weighed, seen)
   );
 }
 
-/** The cheapest names so far, in order; most candidates are dropped without a trace. */
-class Cheapest {
-  readonly names: Priced[] = [];
+/** The cheapest so far, in order; most candidates are dropped without a trace. */
+class Cheapest<Named extends { readonly cost: number }> {
+  readonly names: Named[] = [];
 
   constructor(private readonly count: number) {}
 
   /** What a name has to cost less than to be taken. */
-  private get limit(): number {
+  get limit(): number {
     return this.names.length < this.count ? Infinity : (this.names.at(-1)?.cost ?? Infinity);
   }
 
-  offer(seen: Seen, weighed: Weighed): void {
-    const cost = costOf(weighed, seen);
-    if (cost >= this.limit) return;
-    this.take({ seen, quality: weighed.quality, cost, tellsBass: true });
-    if (seen.bass === 0 || !hasTone(weighed.bits, seen.bass)) return;
-    const untold = cost + COST.untoldBass;
-    if (untold < this.limit) {
-      this.take({ seen, quality: weighed.quality, cost: untold, tellsBass: false });
-    }
-  }
-
-  private take(name: Priced): void {
+  take(name: Named): void {
+    if (name.cost >= this.limit) return;
     const at = this.names.findIndex((one) => one.cost > name.cost);
     this.names.splice(at < 0 ? this.names.length : at, 0, name);
     if (this.names.length > this.count) this.names.pop();
   }
 }
 
+const EVERY_ROOT: readonly PitchClass[] = Array.from({ length: 12 }, (_, root) => root);
+const MOST_A_ROOT = 12;
+/** Tones seen from a root are few thousand at most; what was weighed once is not weighed again. */
+const weighedOnce = new Map<number, readonly Costed[]>();
+
+/** The cheapest qualities for what sounds, seen from one root. */
+function qualitiesFor(seen: Seen): readonly Costed[] {
+  const key = (seen.bits << 5) | (seen.bass << 1) | (seen.isBassAlone ? 1 : 0);
+  const known = weighedOnce.get(key);
+  if (known) return known;
+  const cheapest = new Cheapest<Costed>(MOST_A_ROOT);
+  for (const weighed of WEIGHED) {
+    // The rest is rarer still: none of it can be cheaper than what is there.
+    if (weighed.quality.rarity >= cheapest.limit) break;
+    const { quality } = weighed;
+    const cost = costOf(weighed, seen);
+    cheapest.take({ quality, cost, tellsBass: true });
+    if (seen.bass === 0 || !hasTone(weighed.bits, seen.bass)) continue;
+    cheapest.take({ quality, cost: cost + COST.untoldBass, tellsBass: false });
+  }
+  weighedOnce.set(key, cheapest.names);
+  return cheapest.names;
+}
+
 function cheapest({ bass, tones }: Sounding, count: number): readonly Priced[] {
   const bits = toToneSet(tones);
   const isBassAlone = tones.filter((tone) => tone === bass).length === 1;
-  const names = new Cheapest(count);
-  for (let root = 0; root < 12; root++) {
+  const names = new Cheapest<Priced>(count);
+  for (const root of new Set([bass, ...tones, ...EVERY_ROOT])) {
+    // A root that does not sound costs so much that it is seldom looked at.
+    if (!hasTone(bits, root) && COST.root >= names.limit) continue;
     const roots = tones.filter((tone) => tone === root).length;
+    const bonus = Math.min(3, roots) * COST.sharedRoot;
     const seen: Seen = {
       root,
       bits: rotated(bits, root),
       bass: toPitchClass(bass - root),
       isBassAlone,
-      bonus: Math.min(3, roots) * COST.sharedRoot,
     };
-    for (const weighed of WEIGHED) names.offer(seen, weighed);
+    for (const one of qualitiesFor(seen)) {
+      if (one.cost - bonus >= names.limit) break;
+      names.take({ ...one, seen, cost: one.cost - bonus });
+    }
   }
   return names.names;
 }
@@ -190,7 +211,7 @@ function toFit(one: Priced, sounding: Sounding, key: string | undefined): NameFi
   const signs =
     keySigns(key) ?? (rootWord.includes('b') || bass === 10 || bass === 3 ? 'flats' : 'sharps');
   return {
-    name: `${rootWord}${quality.suffixes[0] ?? ''}${slash ? `/${toneName(sounding.bass, signs)}` : ''}`,
+    name: `${rootWord}${quality.suffix}${slash ? `/${toneName(sounding.bass, signs)}` : ''}`,
     root,
     bass: sounding.bass,
     quality,

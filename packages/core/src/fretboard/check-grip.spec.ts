@@ -189,18 +189,14 @@ describe('the names of a grip', () => {
   it('come back for the grips that are found for a name', () => {
     for (const quality of QUALITIES)
       for (const root of [0, 4, 9]) {
-        const name = rootName(root) + (quality.suffixes[0] ?? '');
+        const name = rootName(root) + quality.suffix;
         const parsed = parseChordName(name);
         if (!parsed) throw new Error(name);
         const found = findGrips({ name: parsed, setup: STANDARD, hand: USUAL_HAND, count: 4 });
         for (const { grip } of found.filter((one) => one.missing.length === 0))
-          expect(
-            names(formatGrip(grip)).shape.map(
-              (fit) => `${fit.root} ${fit.quality.suffixes[0] ?? ''}`,
-            ),
-          )
+          expect(names(formatGrip(grip)).shape.map((fit) => `${fit.root} ${fit.quality.suffix}`))
             .withContext(`${name} ${formatGrip(grip)}`)
-            .toContain(`${root} ${quality.suffixes[0] ?? ''}`);
+            .toContain(`${root} ${quality.suffix}`);
       }
   });
 });

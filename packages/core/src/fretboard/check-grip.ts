@@ -73,7 +73,7 @@ function verdictOf(name: ChordName, compared: Compared): GripVerdict {
 
 /** Inner tones of tall chords that nobody misses; their third and seventh are told all the same. */
 function spared(name: ChordName, interval: number): boolean {
-  return interval === 2 && (name.quality.spare ?? []).includes(interval);
+  return interval === 2 && name.quality.spare.includes(interval);
 }
 
 /** The verdict on a grip by itself, without looking for slips. */

@@ -43,7 +43,7 @@ describe('the grip finder', () => {
     const roots = Array.from({ length: 12 }, (_, tone) => toneName(tone));
     fc.assert(
       fc.property(fc.constantFrom(...roots), fc.constantFrom(...QUALITIES), (root, quality) => {
-        const name = root + (quality.suffixes[0] ?? '');
+        const name = root + quality.suffix;
         const tones = chordTones(parseChordName(name));
         for (const { grip, fingers } of found(name)) {
           const sounding = soundingTones(grip, { tuning: STANDARD_TUNING, capo: 0 });
@@ -62,7 +62,7 @@ describe('the grip finder', () => {
     let count = 0;
     for (let root = 0; root < 12; root++)
       for (const quality of QUALITIES) {
-        const name = parseChordName(rootName(root) + (quality.suffixes[0] ?? ''));
+        const name = parseChordName(rootName(root) + quality.suffix);
         if (!name) throw new Error('no chord');
         const search = { name, setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND };
         for (const grip of findGrips({ ...search, count: 10 })) {

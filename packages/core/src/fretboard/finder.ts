@@ -69,7 +69,7 @@ interface Wanted {
 
 function wantedOf({ name, colours }: GripSearch): Wanted {
   const { root, quality, bass } = name;
-  const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...(quality.spare ?? [])];
+  const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...quality.spare];
   const needed = quality.tones.filter((tone) => !spare.includes(tone));
   const toTones = (intervals: readonly number[]): ToneSet =>
     toToneSet(intervals.map((one) => root + one));

@@ -20,7 +20,7 @@ export interface BarKeys {
 /** A chord by its pitch class, quality and bass, so that F# is Gb; a name nobody knows by its letters. */
 function chordKey(chord: string): string {
   const name = parseChordName(chord);
-  return name ? `${name.root}:${name.quality.suffixes[0] ?? ''}:${name.bass}` : chord;
+  return name ? `${name.root}:${name.quality.suffix}:${name.bass}` : chord;
 }
 
 /** Sections are compared each with each, so a bar's keys are worked out once for every interval. */
