@@ -1,5 +1,6 @@
 import {
   changeBetween,
+  heldTogether,
   stringNumber,
   type FingerMove,
   type Grip,
@@ -7,7 +8,7 @@ import {
 } from '@harvu/core/fretboard';
 import { number, object } from 'yup';
 import { capoField, fingersField, gripField, toFingers, toGrip, toHand } from './grip-input';
-import { verbOf } from './verb';
+import { verbOf, workError } from './verb';
 
 const held = () => object({ grip: gripField(), fingers: fingersField() }).required();
 
@@ -31,17 +32,26 @@ function moveOf({ finger, does, from, to, mm }: FingerMove, grip: Grip): object 
   };
 }
 
-/** `{from, to, paceFactor?}` → `{fingers, shapeMove, seconds, line}`. */
+/** `{from, to, paceFactor?}` → `{fingers, shapeMove, barre, seconds, line}`. */
 export const changeVerb = verbOf(input, ({ from, to, paceFactor, capo, scaleLengthMm }) => {
   const [a, b] = [toGrip(from.grip), toGrip(to.grip)];
-  const change = changeBetween(
+  if (a.length !== b.length) {
+    const message = `to.grip has ${b.length} strings; the grip before has ${a.length}`;
+    return workError('strings', message, 'to.grip');
+  }
+  const hand = toHand(capo, scaleLengthMm);
+  const [before, after] = heldTogether(
     { grip: a, fingers: toFingers(from.fingers) },
     { grip: b, fingers: toFingers(to.fingers) },
-    { hand: toHand(capo, scaleLengthMm), ...(paceFactor !== undefined && { paceFactor }) },
+    hand,
   );
+  const change = changeBetween(before, after, {
+    ...{ hand, ...(paceFactor !== undefined && { paceFactor }) },
+  });
   return {
     fingers: change.moves.map((move) => moveOf(move, b)),
     shapeMove: change.shapeMove,
+    barre: change.barre,
     seconds: change.seconds,
     line: change.line,
   };

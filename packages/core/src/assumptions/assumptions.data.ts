@@ -95,11 +95,29 @@ export const ASSUMPTIONS = {
     unit: 's a mm',
     why: 'The longest way a finger goes.',
   },
-  changeBarreSeconds: {
+  changeFullBarreSeconds: {
     name: 'A change: a new barre',
-    value: 0.15,
+    value: 0.35,
     unit: 's',
-    why: 'Laying a new barre.',
+    why: 'Laying a finger flat over four strings or more and pressing all of them down.',
+  },
+  changePartialBarreSeconds: {
+    name: 'A change: a new small barre',
+    value: 0.2,
+    unit: 's',
+    why: 'Laying a finger flat over two or three strings.',
+  },
+  changeShapeSeconds: {
+    name: 'A change: the whole shape',
+    value: 0.2,
+    unit: 's',
+    why: 'A shape that stays as it is moves as one; only its way is added.',
+  },
+  changeShapeStringsSeconds: {
+    name: 'A change: the shape to other strings',
+    value: 0.08,
+    unit: 's',
+    why: 'A shape that goes over to other strings is set down more carefully than one that slides.',
   },
   changeStaySeconds: {
     name: 'A change: a finger that stays',

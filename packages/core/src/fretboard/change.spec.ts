@@ -1,5 +1,6 @@
 import {
   changeBetween,
+  heldTogether,
   parseFingers,
   parseGrip,
   USUAL_HAND,
@@ -35,6 +36,78 @@ describe('a change between grips', () => {
     );
     expect(change('022100 .231..', '000000').line).toBe('Fingers 1, 2 and 3 lift.');
     expect(change('000000', '000000').line).toBe('Nothing moves.');
+  });
+
+  const together = (from: string, to: string): Change => {
+    const [a, b] = heldTogether(held(from), held(to), USUAL_HAND);
+    return changeBetween(a, b, { hand: USUAL_HAND });
+  };
+
+  it('to a full barre lays it, with the finger that stays kept down', () => {
+    const { barre, seconds, line } = together('x32010', '133211');
+    expect(barre).toBe('lays');
+    expect(seconds).toBeCloseTo(0.838, 3);
+    expect(line).toBe(
+      'Finger 3 stays. Lay finger 1 flat across all six at fret 1. Finger 2 moves to string 3 fret 2. Finger 4 lands on string 4 fret 3. Strum all six.',
+    );
+    expect(together('133211', 'x32010').barre).toBe('lifts');
+  });
+
+  const shapes: readonly (readonly [string, string, number])[] = [
+    ['133211', '355433', 0.307],
+    ['355433', '133211', 0.307],
+    ['577555', '9-11-11-9-9-9', 0.36],
+    ['355xxx', '577xxx', 0.295],
+    ['x35553', 'x57775', 0.295],
+    ['x02210', '022100', 0.292],
+  ];
+  shapes.forEach(([from, to, time]) => {
+    it(`from ${from} to ${to} is one shape moving, in ${time} s`, () => {
+      const { shapeMove, seconds } = together(from, to);
+      expect(shapeMove).not.toBeNull();
+      expect(seconds).toBeCloseTo(time, 3);
+    });
+  });
+
+  it('chooses fingers that can stay: one finger more or less is the quickest', () => {
+    for (const [from, to] of [
+      ['022100', '022000'],
+      ['x32010', 'x32000'],
+      ['x02210', 'x02010'],
+    ] as const) {
+      const { moves, seconds } = together(from, to);
+      expect(moves.filter((move) => move.does !== 'stays').length)
+        .withContext(from)
+        .toBe(1);
+      expect(seconds).toBeLessThan(0.3);
+    }
+  });
+
+  it('is the slower the more a teacher would call it hard', () => {
+    const tiers: readonly (readonly (readonly [string, string])[])[] = [
+      [
+        ['022100', '022000'],
+        ['x32010', 'x32000'],
+      ],
+      [
+        ['133211', '355433'],
+        ['x02210', '022100'],
+      ],
+      [
+        ['x02210', 'x32010'],
+        ['022000', '320003'],
+      ],
+      [
+        ['320003', 'xx0232'],
+        ['xx0232', 'x32010'],
+      ],
+      [
+        ['x32010', '133211'],
+        ['320003', 'x24432'],
+      ],
+    ];
+    const slowest = tiers.map((tier) => Math.max(...tier.map(([a, b]) => together(a, b).seconds)));
+    expect([...slowest].sort((a, b) => a - b)).toEqual(slowest);
   });
 
   it('takes longer the more fingers move and the further, and for a new barre', () => {

@@ -18,15 +18,22 @@ export interface FingerMove {
   readonly does: 'stays' | 'slides' | 'moves' | 'lands' | 'lifts';
   readonly from?: Place;
   readonly to?: Place;
+  /** The strings it lies flat over afterwards, the lowest and the highest; none for a fingertip. */
+  readonly flat?: readonly [lowest: number, highest: number];
   /** How far it travels along and across the neck; 0 for a finger that lands or lifts. */
   readonly mm: Millimetres;
 }
+
+/** What happens to a finger that lies flat. */
+export type BarreMove = 'lays' | 'lifts' | 'slides';
 
 /** A change from one grip to the next. */
 export interface Change {
   readonly moves: readonly FingerMove[];
   /** How the whole shape moves, where it does. */
   readonly shapeMove: ShapeMove | null;
+  /** What happens to a barre; null where there is none, or it stays. */
+  readonly barre: BarreMove | null;
   readonly seconds: Seconds;
   /** One line to say to a student. */
   readonly line: string;
@@ -38,60 +45,133 @@ function fingersOf(held: HeldGrip, hand: Hand): Fingers {
   return held.fingers ?? fingeringOf(held.grip, hand)?.fingers ?? held.grip.map(() => null);
 }
 
-function placesOf(finger: Finger, held: HeldGrip, fingers: Fingers): readonly Place[] {
-  return held.grip.flatMap((fret, place) =>
+/** One finger as it lies: on a string, or flat over several at one fret. */
+interface Lying {
+  readonly finger: Exclude<Finger, null>;
+  readonly fret: number;
+  readonly lowest: number;
+  readonly highest: number;
+}
+
+function lyingOf(finger: Lying['finger'], held: HeldGrip, fingers: Fingers): Lying | undefined {
+  const places = held.grip.flatMap((fret, place) =>
     fret && fingers[place] === finger ? [{ fret, place }] : [],
   );
+  const [first] = places;
+  return (
+    first && {
+      ...{ finger, fret: first.fret, lowest: first.place },
+      highest: places.at(-1)?.place ?? first.place,
+    }
+  );
+}
+
+function isFlat({ lowest, highest }: Lying): boolean {
+  return highest > lowest;
+}
+
+/** A tip is where it stands; a barre goes from its middle. */
+function centreOf({ fret, lowest, highest }: Lying): Place {
+  return { fret, place: (lowest + highest) / 2 };
+}
+
+/** Where a finger is said to be: a barre by its lowest string. */
+function placeOf({ fret, lowest }: Lying): Place {
+  return { fret, place: lowest };
+}
+
+/** The same place and the same way of lying; a tip that is laid flat has moved. */
+function isStaying(a: Lying, b: Lying): boolean {
+  if (a.fret !== b.fret || isFlat(a) !== isFlat(b)) return false;
+  return isFlat(a) ? a.lowest <= b.highest && b.lowest <= a.highest : a.lowest === b.lowest;
 }
 
 function moveOf(
-  from: readonly Place[],
-  to: readonly Place[],
+  a: Lying | undefined,
+  b: Lying | undefined,
   hand: Hand,
 ): Omit<FingerMove, 'finger'> {
-  const [a, b] = [from[0], to[0]];
+  const flat = b && isFlat(b) ? { flat: [b.lowest, b.highest] as const } : {};
   if (!a || !b) {
     return a
-      ? { does: 'lifts', from: a, mm: millimetres(0) }
-      : { does: 'lands', ...(b && { to: b }), mm: millimetres(0) };
+      ? { does: 'lifts', from: placeOf(a), mm: millimetres(0) }
+      : { does: 'lands', ...(b && { to: placeOf(b) }), ...flat, mm: millimetres(0) };
   }
-  const shared = from.some((one) =>
-    to.some((other) => other.fret === one.fret && other.place === one.place),
-  );
-  if (shared) return { does: 'stays', from: a, to: b, mm: millimetres(0) };
-  const mm = reachBetween(a, b, hand);
-  return { does: a.place === b.place ? 'slides' : 'moves', from: a, to: b, mm };
+  const ends = { from: placeOf(a), to: placeOf(b), ...flat };
+  if (isStaying(a, b)) return { does: 'stays', ...ends, mm: millimetres(0) };
+  const isAlong = isFlat(a) === isFlat(b) && (isFlat(a) || a.lowest === b.lowest);
+  const mm = reachBetween(centreOf(a), centreOf(b), hand);
+  return { does: isAlong ? 'slides' : 'moves', ...ends, mm };
 }
 
-function movesOf(from: HeldGrip, to: HeldGrip, hand: Hand): readonly FingerMove[] {
-  const [before, after] = [fingersOf(from, hand), fingersOf(to, hand)];
+interface Hands {
+  readonly before: readonly Lying[];
+  readonly after: readonly Lying[];
+}
+
+function handsOf(from: HeldGrip, to: HeldGrip, hand: Hand): Hands {
+  const lying = (held: HeldGrip): readonly Lying[] => {
+    const fingers = fingersOf(held, hand);
+    return FINGER_ORDER.flatMap((finger) => lyingOf(finger, held, fingers) ?? []);
+  };
+  return { before: lying(from), after: lying(to) };
+}
+
+function movesOf({ before, after }: Hands, hand: Hand): readonly FingerMove[] {
   return FINGER_ORDER.flatMap((finger) => {
-    const [a, b] = [placesOf(finger, from, before), placesOf(finger, to, after)];
-    return a.length + b.length === 0 ? [] : [{ finger, ...moveOf(a, b, hand) }];
+    const [a, b] = [before, after].map((all) => all.find((one) => one.finger === finger));
+    return a || b ? [{ finger, ...moveOf(a, b, hand) }] : [];
   });
 }
 
-function barreFingers(held: HeldGrip, fingers: Fingers): readonly string[] {
-  return FINGER_ORDER.flatMap((finger) => {
-    const places = placesOf(finger, held, fingers);
-    return places.length > 1 ? [`${finger}@${places[0]?.fret ?? 0}`] : [];
+/** A barre that was laid flat before is not new, wherever it goes. */
+function newBarres({ before, after }: Hands): readonly Lying[] {
+  const wasFlat = (finger: Finger): boolean =>
+    before.some((one) => one.finger === finger && isFlat(one));
+  return after.filter((one) => isFlat(one) && !wasFlat(one.finger));
+}
+
+function barreMove(hands: Hands): BarreMove | null {
+  if (newBarres(hands).length > 0) return 'lays';
+  const flat = hands.before.filter(isFlat);
+  const kept = flat.flatMap((a) => {
+    const b = hands.after.find((one) => one.finger === a.finger);
+    return b && isFlat(b) ? [{ a, b }] : [];
   });
+  if (kept.length < flat.length) return 'lifts';
+  return kept.some(({ a, b }) => a.fret !== b.fret) ? 'slides' : null;
 }
 
-function hasNewBarre(from: HeldGrip, to: HeldGrip, hand: Hand): boolean {
-  const before = barreFingers(from, fingersOf(from, hand));
-  return barreFingers(to, fingersOf(to, hand)).some((barre) => !before.includes(barre));
+const FULL_BARRE = 4;
+
+function barreSeconds(hands: Hands): number {
+  const strings = newBarres(hands).map(({ lowest, highest }) => highest - lowest + 1);
+  const most = Math.max(0, ...strings);
+  if (most === 0) return 0;
+  return assumed(most >= FULL_BARRE ? 'changeFullBarreSeconds' : 'changePartialBarreSeconds');
 }
 
-/** t = 0.25 + 0.09·(moved + landed) + 0.0016·longest travel + 0.15·new barre − 0.05·stays, at least 0.12 s. */
-function predictedSeconds(moves: readonly FingerMove[], newBarre: boolean): Seconds {
+/**
+ * A shape that moves as one: 0.20 + 0.0016·mm + 0.08 where it goes to other strings. Any other change:
+ * 0.25 + 0.09·(moved + landed) + 0.0016·longest travel + new barre − 0.05·stays, at least 0.12 s.
+ */
+function predictedSeconds(
+  moves: readonly FingerMove[],
+  hands: Hands,
+  shape: ShapeMove | null,
+): Seconds {
+  const way = assumed('changeTravelSeconds') * Math.max(0, ...moves.map((move) => move.mm));
+  if (shape) {
+    const over = shape.strings === 0 ? 0 : assumed('changeShapeStringsSeconds');
+    return seconds(assumed('changeShapeSeconds') + way + over);
+  }
   const count = (...kinds: readonly FingerMove['does'][]): number =>
     moves.filter((move) => kinds.includes(move.does)).length;
   const time =
     assumed('changeBaseSeconds') +
     assumed('changeFingerSeconds') * count('moves', 'slides', 'lands') +
-    assumed('changeTravelSeconds') * Math.max(0, ...moves.map((move) => move.mm)) +
-    (newBarre ? assumed('changeBarreSeconds') : 0) -
+    way +
+    barreSeconds(hands) -
     assumed('changeStaySeconds') * count('stays');
   return seconds(Math.max(assumed('changeLeastSeconds'), time));
 }
@@ -116,11 +196,20 @@ function fingersWord(
   return `${noun} ${names.length > 1 ? verb[1] : verb[0]}.`;
 }
 
-function goalWord(move: FingerMove, words: HandWords): string {
+function flatWord([lowest, highest]: readonly [number, number], words: Words): string {
+  const count = highest - lowest + 1;
+  if (count === words.stringCount) return `flat across all ${numberWord(count)}`;
+  return `flat from ${words.string(lowest)} to ${words.string(highest)}`;
+}
+
+function goalWord(move: FingerMove, words: Words): string {
   if (!move.to) return '';
-  const target = `${words.string(move.to.place)} ${words.fret(move.to.fret)}`;
   const who = move.finger === 'T' ? 'The thumb' : `Finger ${move.finger}`;
-  if (move.does === 'slides') return `${who} slides to ${words.fret(move.to.fret)}.`;
+  const fret = words.fret(move.to.fret);
+  if (move.flat && move.does === 'slides') return `${who} slides flat to ${fret}.`;
+  if (move.flat) return `Lay finger ${move.finger} ${flatWord(move.flat, words)} at ${fret}.`;
+  const target = `${words.string(move.to.place)} ${fret}`;
+  if (move.does === 'slides') return `${who} slides to ${fret}.`;
   return move.does === 'moves' ? `${who} moves to ${target}.` : `${who} lands on ${target}.`;
 }
 
@@ -137,8 +226,12 @@ const WORDS = [
   'nine',
 ] as const;
 
+function numberWord(count: number): string {
+  return WORDS[count] ?? String(count);
+}
+
 function countWord(count: number, noun: string): string {
-  return `${WORDS[count] ?? count} ${noun}${count === 1 ? '' : 's'}`;
+  return `${numberWord(count)} ${noun}${count === 1 ? '' : 's'}`;
 }
 
 /** Down the neck is towards the nut, where the notes are lower. */
@@ -161,16 +254,32 @@ function wholeMove(from: HeldGrip, to: HeldGrip, hand: Hand): ShapeMove | null {
   return move && isSameHand(from, to, hand) ? move : null;
 }
 
-function lineOf(moves: readonly FingerMove[], words: HandWords): string {
+interface Words extends HandWords {
+  readonly stringCount: number;
+}
+
+/** From which string on one strums, where that is another than before. */
+function struckWord(from: Grip, to: Grip, words: Words): string {
+  const lowest = (grip: Grip): number => grip.findIndex((fret) => fret !== null);
+  const [before, after] = [lowest(from), lowest(to)];
+  if (before === after || after < 0) return '';
+  return after === 0
+    ? `Strum all ${numberWord(words.stringCount)}.`
+    : `Strum from ${words.string(after)}.`;
+}
+
+/** What stays first, then what lifts, then what goes where. */
+function lineOf(moves: readonly FingerMove[], words: Words, struck: string): string {
   const by = (does: FingerMove['does']): readonly FingerMove[] =>
     moves.filter((move) => move.does === does);
   const going = moves.filter((move) => move.to && move.does !== 'stays');
   const parts = [
     fingersWord(by('stays'), ['stays', 'stay']),
-    ...going.map((move) => goalWord(move, words)),
     fingersWord(by('lifts'), ['lifts', 'lift']),
+    ...going.map((move) => goalWord(move, words)),
   ];
-  return parts.filter(Boolean).join(' ') || 'Nothing moves.';
+  const said = parts.filter(Boolean).join(' ') || 'Nothing moves.';
+  return [said, struck].filter(Boolean).join(' ');
 }
 
 /** Whose change it is, and how it is said. */
@@ -192,16 +301,21 @@ export interface ChangeOptions {
 export function changeBetween(
   from: HeldGrip,
   to: HeldGrip,
-  { hand, paceFactor = 1, words }: ChangeOptions,
+  { hand, paceFactor = 1, words = plainWords(to.grip) }: ChangeOptions,
 ): Change {
-  const moves = movesOf(from, to, hand);
-  const time = predictedSeconds(moves, hasNewBarre(from, to, hand));
-  const whole = wholeMove(from, to, hand);
+  const hands = handsOf(from, to, hand);
+  const moves = movesOf(hands, hand);
+  const shape = wholeMove(from, to, hand);
+  const said = { ...words, stringCount: to.grip.length };
+  const struck = struckWord(from.grip, to.grip, said);
   return {
     moves,
-    shapeMove: whole,
-    seconds: seconds(time * paceFactor),
-    line: whole ? shapeLine(whole) : lineOf(moves, words ?? plainWords(to.grip)),
+    shapeMove: shape,
+    barre: barreMove(hands),
+    seconds: seconds(predictedSeconds(moves, hands, shape) * paceFactor),
+    line: shape
+      ? [shapeLine(shape), struck].filter(Boolean).join(' ')
+      : lineOf(moves, said, struck),
   };
 }
 

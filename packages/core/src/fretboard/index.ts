@@ -24,7 +24,7 @@ export { gripFaults } from './grip-faults';
 export type { GivenGrip, GripFault } from './grip-faults';
 export { nameGrip } from './name-grip';
 export type { GripNames, NamingOptions } from './name-grip';
-export { fingerProgression } from './progression';
+export { fingerProgression, heldTogether } from './progression';
 export { shapeMove, withShapeMoved } from './shape-move';
 export type { ShapeMove } from './shape-move';
 export { soundingNotes, soundingTones } from './sounding';

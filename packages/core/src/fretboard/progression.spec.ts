@@ -74,7 +74,7 @@ describe('a shape that moves', () => {
       ).line;
     expect(line('355433', '133211')).toBe('The whole shape moves two frets down.');
     expect(line('022100', 'x02210')).toBe(
-      'The whole shape moves one string over, towards the thin ones.',
+      'The whole shape moves one string over, towards the thin ones. Strum from string 5.',
     );
   });
 

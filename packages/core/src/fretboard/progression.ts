@@ -1,6 +1,6 @@
-import { changeBetween } from './change';
+import { changeBetween, type HeldGrip } from './change';
 import { fingeringsOf, type Fingering, type FingeringOptions } from './fingering';
-import type { Grip } from './grip';
+import type { Fingers, Grip } from './grip';
 import type { Hand } from './hand';
 
 /** Ways of one grip that are worth thinking about: near the easiest, and not too many. */
@@ -83,4 +83,43 @@ export function fingerProgression(
     });
   }
   return paths.reduce((low, one) => (one.cost < low.cost ? one : low)).ways;
+}
+
+/**
+ * Gives two grips that follow each other with fingers chosen together, where none are told: fingers
+ * that can stay do. A grip no hand holds keeps none.
+ *
+ * @example
+ * heldTogether({ grip: parseGrip('022100') }, { grip: parseGrip('022000') }, USUAL_HAND).map((one) => formatFingers(one.fingers)) // ['.231..', '.23...']
+ */
+export function heldTogether(
+  from: HeldGrip,
+  to: HeldGrip,
+  hand: Hand,
+): readonly [HeldGrip, HeldGrip] {
+  const waysFor = ({ grip, fingers }: HeldGrip): readonly Fingers[] =>
+    fingers ? [fingers] : worthyWays(grip, hand, {}).map((way) => way.fingers);
+  const costs = new Map(
+    [from, to].flatMap(({ grip }) =>
+      fingeringsOf(grip, hand).map(
+        (way) => [`${grip.join()} ${way.fingers.join()}`, way.cost] as const,
+      ),
+    ),
+  );
+  const costOf = (grip: Grip, fingers: Fingers): number =>
+    costs.get(`${grip.join()} ${fingers.join()}`) ?? 0;
+  const pairs = waysFor(from).flatMap((before) =>
+    waysFor(to).map((after) => {
+      const held = [
+        { grip: from.grip, fingers: before },
+        { grip: to.grip, fingers: after },
+      ] as const;
+      const { seconds } = changeBetween(held[0], held[1], { hand });
+      const cost = costOf(from.grip, before) + costOf(to.grip, after) + seconds * COST_A_SECOND;
+      return { held, cost };
+    }),
+  );
+  const [first] = pairs;
+  if (!first) return [from, to];
+  return pairs.reduce((low, one) => (one.cost < low.cost ? one : low), first).held;
 }
