@@ -19,7 +19,7 @@ const input = object({
   scaleLengthMm: number().min(300).max(900).optional(),
 });
 
-/** `{name, tuning?, capo?, maxReachMm?, count?, noBarre?, thumb?}` → grips, easiest first. */
+/** `{name, tuning?, capo?, maxReachMm?, count?, noBarre?, thumb?}` → grips, the usual ones first, then the easiest. */
 export const findGripsVerb = verbOf(input, (search) => {
   const name = parseChordName(search.name);
   if (!name) return workError('name', `"${search.name}" is no chord name`, 'name');
@@ -40,6 +40,7 @@ export const findGripsVerb = verbOf(input, (search) => {
     barres: barresOf(one),
     reachMm: one.reachMm,
     cost: one.cost,
+    usual: one.usual,
     missing: one.missing.map((tone) => toneName(tone, signs)),
     gained: one.gained.map((tone) => toneName(tone, signs)),
   }));

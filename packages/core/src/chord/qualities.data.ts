@@ -91,28 +91,37 @@ const ALTERED_NEXT = 0.16;
 /** Where several alterations meet, "alt" says as much. */
 const ALT_MORE = 0.04;
 
+const FIFTHS = ['', 'b5', '#5'] as const;
+const NINTHS = ['', 'b9', '#9', 'b9#9'] as const;
+const ELEVENTHS = ['', '#11'] as const;
+/** What a dominant is stacked up to, with how rare that is by itself, and what may be altered above. */
+const STACKS = [
+  { number: '7', rarity: 0.06, ninths: NINTHS, thirteenths: ['', 'b13'] },
+  { number: '9', rarity: 0.24, ninths: [''], thirteenths: ['', 'b13'] },
+  { number: '13', rarity: 0.4, ninths: NINTHS, thirteenths: [''] },
+] as const;
+
+/** A fifth that is altered is not altered again an octave higher. */
+function isSensible(fifth: string, eleventh: string, thirteenth: string): boolean {
+  return fifth === '' || (eleventh === '' && thirteenth === '');
+}
+
 /** A dominant with everything that may be altered in it, in every sensible combination. */
 function dominants(): readonly (readonly [suffix: string, rarity: number])[] {
-  const all: (readonly [string, number])[] = [];
-  for (const fifth of ['', 'b5', '#5'])
-    for (const ninth of ['', 'natural', 'b9', '#9', 'b9#9'])
-      for (const eleventh of ['', '#11'])
-        for (const thirteenth of ['', '13', 'b13']) {
-          if (fifth !== '' && (eleventh !== '' || thirteenth === 'b13')) continue;
-          const isTall = thirteenth === '13';
-          // A thirteenth has its ninth with it; whoever leaves it out says nothing.
-          if (isTall && ninth === 'natural') continue;
-          const number = isTall ? '13' : ninth === 'natural' ? '9' : '7';
-          const altered = [
-            ...[fifth, ninth === 'natural' ? '' : ninth],
-            ...[eleventh, isTall ? '' : thirteenth],
-          ].filter((one) => one !== '');
-          if (altered.length === 0) continue;
-          const plainRarity = isTall ? 0.4 : number === '9' ? 0.24 : 0.06;
-          const rarity = plainRarity + ALTERED_FIRST + ALTERED_NEXT * (altered.length - 1);
-          all.push([number + altered.join(''), rarity]);
-        }
-  return all;
+  return STACKS.flatMap(({ number, rarity, ninths, thirteenths }) =>
+    FIFTHS.flatMap((fifth) =>
+      ninths.flatMap((ninth) =>
+        ELEVENTHS.flatMap((eleventh) =>
+          thirteenths.flatMap((thirteenth) => {
+            const altered = [fifth, ninth, eleventh, thirteenth].filter((one) => one !== '');
+            if (altered.length === 0 || !isSensible(fifth, eleventh, thirteenth)) return [];
+            const more = ALTERED_FIRST + ALTERED_NEXT * (altered.length - 1);
+            return [[number + altered.join(''), rarity + more] as const];
+          }),
+        ),
+      ),
+    ),
+  );
 }
 
 /** Tones above the root in the order people count them, whichever way they were told. */

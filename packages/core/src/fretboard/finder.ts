@@ -13,10 +13,13 @@ import { fingeringOf, type Fingering } from './fingering';
 import type { Grip } from './grip';
 import type { Hand } from './hand';
 import type { Setup } from './sounding';
+import { usualShapes } from './usual-shapes.data';
 
 /** A grip found for a name, with the easiest way to hold it and what it changes in the sound. */
 export interface FoundGrip extends Fingering {
   readonly grip: Grip;
+  /** True for a shape that a teacher shows first. */
+  readonly usual: boolean;
   /** Tones of the name it leaves out. */
   readonly missing: readonly PitchClass[];
   /** Tones it adds that colour the name. */
@@ -241,8 +244,8 @@ function roughCost(grip: Grip, effort: number): number {
 }
 
 /**
- * Finds grips that sound a chord name as a shape (as if the capo were the nut), easiest first, each
- * with how it is held and what it loses or gains; empty when this tuning and hand offer none.
+ * Finds grips that sound a chord name as a shape (as if the capo were the nut), those a teacher shows
+ * first, then the easiest, each with how it is held and what it loses or gains; empty when this tuning and hand offer none.
  *
  * @example
  * findGrips({ name: parseChordName('Em'), setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND, count: 1 }).map((found) => formatGrip(found.grip)) // ['022000']
@@ -252,27 +255,52 @@ export function findGrips(search: GripSearch): readonly FoundGrip[] {
   const open = openNotes(search.setup.tuning);
   const positions = new PositionSearch(search);
   for (let position = 1; position <= HIGHEST_POSITION; position++) positions.at(position);
+  const priced = (grip: Grip): Priced => {
+    const bits = soundBits(grip, open);
+    const effort = effortOf(grip, bits, wanted);
+    return { grip, bits, effort, rough: roughCost(grip, effort) };
+  };
+  const usual = usualShapes(search.name, search.setup.tuning).map(priced);
+  const shown = new Set(usual.map(({ grip }) => grip.join()));
   const likely = positions.found
-    .map((grip) => {
-      const bits = soundBits(grip, open);
-      const effort = effortOf(grip, bits, wanted);
-      return { grip, bits, effort, rough: roughCost(grip, effort) };
-    })
-    .sort((a, b) => a.rough - b.rough);
-  const found: FoundGrip[] = [];
-  let tried = 0;
-  for (const { grip, bits, effort } of likely) {
-    if (tried >= TRIED) break;
-    tried += 1;
-    const fingering = fingeringOf(grip, search.hand, { thumb: search.thumb ?? false });
-    if (!fingering || !isWelcome(fingering, search)) continue;
-    const missing = tonesOf(wanted.tones & ~bits);
-    const gained = tonesOf(bits & ~wanted.tones);
-    found.push({ ...fingering, grip, missing, gained, cost: fingering.cost + effort });
-  }
-  return found.sort((a, b) => a.cost - b.cost).slice(0, search.count);
+    .map(priced)
+    .filter(({ grip }) => !shown.has(grip.join()))
+    .sort((a, b) => a.rough - b.rough)
+    .slice(0, TRIED);
+  const hold = (isUsual: boolean) => (one: Priced) => held(one, { search, wanted, isUsual });
+  const others = likely.flatMap(hold(false)).sort((a, b) => a.cost - b.cost);
+  return [...usual.flatMap(hold(true)), ...others].slice(0, search.count);
 }
 
+interface Priced {
+  readonly grip: Grip;
+  readonly bits: number;
+  readonly effort: number;
+  readonly rough: number;
+}
+
+interface Holding {
+  readonly search: GripSearch;
+  readonly wanted: Wanted;
+  readonly isUsual: boolean;
+}
+
+/** A grip with the fingers that hold it; nothing where this hand does not, or it is not asked for. */
+function held(
+  { grip, bits, effort }: Priced,
+  { search, wanted, isUsual: usual }: Holding,
+): readonly FoundGrip[] {
+  const fingering = fingeringOf(grip, search.hand, { thumb: search.thumb ?? false });
+  if (!fingering || !isWelcome(fingering, search)) return [];
+  const missing = tonesOf(wanted.tones & ~bits);
+  const gained = tonesOf(bits & ~wanted.tones);
+  return [{ ...fingering, grip, usual, missing, gained, cost: fingering.cost + effort }];
+}
+
+/** Two strings under one finger are no barre to whoever wants none. */
+const SMALL_BARRE = 1;
+
 function isWelcome({ barres, reachMm }: Fingering, { noBarre, maxReachMm }: GripSearch): boolean {
-  return !(noBarre && barres.length > 0) && (maxReachMm === undefined || reachMm <= maxReachMm);
+  const isBarred = barres.some(({ from, to }) => to - from > SMALL_BARRE);
+  return !(noBarre && isBarred) && (maxReachMm === undefined || reachMm <= maxReachMm);
 }
