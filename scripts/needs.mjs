@@ -2,11 +2,12 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { delimiter, join } from 'node:path';
+import { delimiter, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
-export const DATA = process.env.HARVU_DATA ?? join(ROOT, '.harvu');
+/** Whatever folder it is named from, the database knows it by its whole path. */
+export const DATA = resolve(process.env.HARVU_DATA ?? join(ROOT, '.harvu'));
 
 /** An end that the user is told about in plain words, without a stack. */
 export class Stop extends Error {}

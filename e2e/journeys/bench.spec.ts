@@ -80,8 +80,10 @@ test('two people at one song see each other’s changes at once, and lose nothin
 
   // Both change the same bar: each keeps a view of both.
   await second.isSaved();
-  await bench.write('[A]\n| Bm | Am |\n\n[B]\n| C | F |\n');
-  await second.write('[A]\n| D | Am |\n\n[B]\n| C | F |\n');
+  await Promise.all([
+    bench.write('[A]\n| Bm | Am |\n\n[B]\n| C | F |\n'),
+    second.write('[A]\n| D | Am |\n\n[B]\n| C | F |\n'),
+  ]);
   const told = async (): Promise<boolean> => {
     const notes = [page, other].map((one) => one.getByText(/Theirs was/).isVisible());
     return (await Promise.all(notes)).includes(true);
