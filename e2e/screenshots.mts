@@ -39,7 +39,7 @@ const song =
 /** Opens the editor of a grip at the bench. */
 const editGrip: Shot['go'] = async (page) => {
   await song('Slow Barge', 'Bench')(page);
-  await page.getByRole('button', { name: /^Gm6/ }).click();
+  await page.getByRole('button', { name: /^Gm6/ }).first().click();
   await page.getByRole('region', { name: 'Choose a grip' }).scrollIntoViewIfNeeded();
   await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
 };

@@ -23,6 +23,9 @@ module.exports = (config) => {
         ],
       },
     },
+    // A spec of the core may work for some seconds without a word.
+    pingTimeout: 60000,
+    browserDisconnectTimeout: 60000,
     browserNoActivityTimeout: 120000,
     restartOnFileChange: false,
   });

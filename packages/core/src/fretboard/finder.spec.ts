@@ -60,8 +60,9 @@ describe('the grip finder', () => {
 
   it('finds thousands of grips, every one of which a hand can hold', () => {
     let count = 0;
+    const everyday = QUALITIES.slice(0, 24);
     for (let root = 0; root < 12; root++)
-      for (const quality of QUALITIES) {
+      for (const quality of everyday) {
         const name = parseChordName(rootName(root) + quality.suffix);
         if (!name) throw new Error('no chord');
         const search = { name, setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND };

@@ -10,11 +10,12 @@ const QUIET = 4;
   template: `
     <svg
       [attr.viewBox]="box()"
-      class="size-44 rounded-sm bg-white"
+      class="size-44"
       role="img"
       aria-label="Square to be read by an authenticator"
       shape-rendering="crispEdges"
     >
+      <rect x="-4" y="-4" width="100%" height="100%" fill="#fff" />
       <path [attr.d]="path()" fill="#000" />
     </svg>
   `,
