@@ -37,7 +37,6 @@ import { SquareCode } from './square-code';
           inputmode="numeric"
           autocomplete="one-time-code"
           aria-label="The code it shows"
-          placeholder="123456"
         />
         <button type="submit" class="button button-first">It shows this code</button>
       </form>
