@@ -1,6 +1,5 @@
 // npm start: everything from a fresh clone to a running studio.
 import { spawn } from 'node:child_process';
-import { randomInt } from 'node:crypto';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
@@ -15,8 +14,6 @@ const HOST = process.env.HOST ?? '127.0.0.1';
 const NOTE = join(DATA, 'running.json');
 const BACKUPS = process.env.HARVU_BACKUPS ?? join(DATA, 'backups');
 const LOOK_FOR_BACKUP_MS = 3_600_000;
-/** Whoever sets an empty studio up has to have read it here. */
-const SET_UP_CODE = process.env.HARVU_SET_UP_CODE ?? String(randomInt(10 ** 8)).padStart(8, '0');
 const MOST_RESTARTS = 5;
 const RESTART_WINDOW_MS = 60_000;
 
@@ -31,11 +28,6 @@ async function isHarvuAt(port) {
   } catch {
     return false;
   }
-}
-
-async function needsSetUp() {
-  const answer = await fetch(`http://127.0.0.1:${PORT}/api/studio`);
-  return (await answer.json()).needsSetUp === true;
 }
 
 /**
@@ -67,7 +59,6 @@ function launchServer(url) {
       HOST,
       WEB_ROOT,
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
-      HARVU_SET_UP_CODE: SET_UP_CODE,
       HARVU_BACKUPS: BACKUPS,
     },
     stdio: ['ignore', 'inherit', 'inherit'],
@@ -199,7 +190,6 @@ async function main() {
   }
   keeper.watchDatabase();
   keeper.keepBackups();
-  if (await needsSetUp()) console.log(`To set the studio up, give this code: ${SET_UP_CODE}`);
   console.log(`Harvu is ready: ${addressOf(PORT)}   (Ctrl-C stops it)`);
 }
 

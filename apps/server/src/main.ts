@@ -27,7 +27,7 @@ const MOST_DEATHS = 5;
 const DEATHS_MS = 60_000;
 
 /** Brings the database to its newest form and, for a demo, fills it: one server at a time. */
-async function prepare({ databaseUrl, isDemo }: Settings): Promise<void> {
+async function prepare({ databaseUrl, isDemo, setUpCode }: Settings): Promise<void> {
   const sequelize = openDatabase(databaseUrl);
   const stores = createStores(sequelize);
   await alone(sequelize, async () => {
@@ -35,6 +35,9 @@ async function prepare({ databaseUrl, isDemo }: Settings): Promise<void> {
     await rekeyOverrules(stores);
     if (isDemo) await seedDemoWorld({ sequelize, stores, clock, passwords: ARGON2, timeZone });
   });
+  // Only who can read where the server was started sets an empty studio up.
+  if (!(await stores.studio.find()))
+    process.stdout.write(`To set the studio up, give this code: ${setUpCode}\n`);
   await sequelize.close();
 }
 

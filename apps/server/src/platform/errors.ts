@@ -26,11 +26,13 @@ const later =
     new DomainError({ status, code, title, remedy }, retryAfterSeconds);
 
 const MINUTE_S = 60;
+const MOMENT_S = 10;
 
-/** Says how long to wait: a minute, or so many. */
+/** Says how long to wait: a moment, a minute, or so many. */
 export function tooMany(title: string, retryAfterSeconds: number): DomainError {
   const minutes = Math.ceil(retryAfterSeconds / MINUTE_S);
-  const words = minutes <= 1 ? 'a minute' : `${minutes} minutes`;
+  const short = retryAfterSeconds <= MOMENT_S ? 'a moment' : 'a minute';
+  const words = minutes <= 1 ? short : `${minutes} minutes`;
   return later(429, 'too-many')(title, `Wait ${words}, then try again.`, retryAfterSeconds);
 }
 

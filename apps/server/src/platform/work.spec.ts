@@ -45,7 +45,7 @@ describe('long work', () => {
     expect(all.length - refused.length).toBeGreaterThanOrEqual(2);
     for (const { reason } of refused)
       expect(reason).toEqual(
-        jasmine.objectContaining({ problem: jasmine.objectContaining({ status: 503 }) }),
+        jasmine.objectContaining({ problem: jasmine.objectContaining({ status: 429 }) }),
       );
   });
 

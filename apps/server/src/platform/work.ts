@@ -1,5 +1,5 @@
 import { Piscina } from 'piscina';
-import { busy } from './errors';
+import { tooMany } from './errors';
 
 /** Functions that take long; each takes one plain value and gives one. */
 export type Tasks = Readonly<Record<string, (input: never) => unknown>>;
@@ -25,9 +25,7 @@ const QUEUE_IS_FULL = 'Task queue is at limit';
 
 function toProblem(error: unknown): unknown {
   const isFull = error instanceof Error && error.message === QUEUE_IS_FULL;
-  return isFull
-    ? busy('The server has much to work out just now.', 'Try again in a moment.', COME_BACK_S)
-    : error;
+  return isFull ? tooMany('The server has much to work out just now.', COME_BACK_S) : error;
 }
 
 /** Does tasks in worker threads, so that whoever only reads never waits for them. */

@@ -1,4 +1,4 @@
-import { fingeringOf, formatFingers, parseGrip, USUAL_HAND } from './index';
+import { fingeringOf, fingerProgression, formatFingers, parseGrip, USUAL_HAND } from './index';
 
 const fingersOf = (grip: string): string => {
   const fingering = fingeringOf(parseGrip(grip) ?? [], USUAL_HAND);
@@ -7,6 +7,13 @@ const fingersOf = (grip: string): string => {
 
 describe('the fingering of a grip', () => {
   const everyday: readonly (readonly [string, string])[] = [
+    ['x13331', '.13331'],
+    ['x46664', '.13331'],
+    ['x-10-12-12-12-10', '.13331'],
+    ['577655', '134211'],
+    ['9-11-11-9-9-9', '134111'],
+    ['355xxx', '134...'],
+    ['x24432', '.13421'],
     ['x32010', '.32.1.'],
     ['xx0232', '...132'],
     ['022100', '.231..'],
@@ -40,5 +47,14 @@ describe('the fingering of a grip', () => {
 
   it('gives the widest reach', () => {
     expect(fingeringOf(parseGrip('x32010') ?? [], USUAL_HAND)?.reachMm).toBeCloseTo(70.5, 0);
+  });
+
+  it('keeps A, D and E the everyday ones, whichever follows which', () => {
+    const row = ['x02220', 'xx0232', '022100', 'xx0232', 'x02220'].map(
+      (one) => parseGrip(one) ?? [],
+    );
+    expect(
+      fingerProgression(row, USUAL_HAND).map((one) => formatFingers(one?.fingers ?? [])),
+    ).toEqual(['..123.', '...132', '.231..', '...132', '..123.']);
   });
 });

@@ -37,11 +37,16 @@ export interface FingeringOptions {
 const COST = {
   barre: 0.75,
   barredString: 0.28,
-  openOver: 0.8,
+  amongOpen: 0.8,
   thumb: 1.2,
   partialBarre: 2,
+  /** Three strings in a row are easier under one flat finger than under three in one fret. */
+  partialOverThree: 1,
   perFinger: 0.5,
   offPosition: 0.3,
+  /** A finger behind its fret has to stretch; one that is ahead of it only lies closer. */
+  behindPosition: 0.36,
+  splitFirst: 3,
   reach: 2,
 } as const;
 
@@ -118,11 +123,38 @@ function total(values: readonly number[]): number {
   return values.reduce((sum, value) => sum + value, 0);
 }
 
-/** A string that rings open over a finger laid flat asks for a bent joint. */
-function barreCost(grip: Grip, { finger, from, to }: Barre): number {
-  const isOpenOver = grip.slice(to + 1).includes(0);
-  const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : COST.partialBarre;
-  return laid + (isOpenOver ? COST.openOver : 0);
+function isThreeInARow(grip: Grip, { fret, from, to }: Barre): boolean {
+  return to - from === 2 && grip.slice(from, to + 1).every((one) => one === fret);
+}
+
+/** Among open strings people stand on their tips: a finger laid flat there mutes what should ring. */
+function barreCost(grip: Grip, barre: Barre): number {
+  const { finger, from, to } = barre;
+  const partial = isThreeInARow(grip, barre) ? COST.partialOverThree : COST.partialBarre;
+  const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : partial;
+  return laid + (grip.includes(0) ? COST.amongOpen : 0);
+}
+
+const MANY_BETWEEN = 2;
+
+/**
+ * Two tips at the lowest fret with a handful held further up between them: there finger 1 lies flat.
+ * One finger between, as in an open D, leaves them room.
+ */
+function isFirstSplit(held: readonly Held[]): boolean {
+  const lowest = Math.min(...held.map((one) => one.fret));
+  const low = held.filter((one) => one.fret === lowest && one.finger !== 'T');
+  if (new Set(low.map((one) => one.finger)).size < 2) return false;
+  const places = low.map((one) => one.place);
+  const [from, to] = [Math.min(...places), Math.max(...places)];
+  const between = held.filter((one) => one.fret > lowest && one.place > from && one.place < to);
+  return between.length >= MANY_BETWEEN;
+}
+
+function positionCost({ finger, fret }: Held, lowest: number): number {
+  if (finger === 'T') return COST.thumb * COST.offPosition;
+  const ahead = finger - 1 - (fret - lowest);
+  return ahead < 0 ? -ahead * COST.behindPosition : ahead * COST.offPosition;
 }
 
 function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
@@ -132,13 +164,12 @@ function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
   );
   // Finger 1 belongs to the lowest fret, each next finger one fret further.
   const lowest = held[0]?.fret ?? 0;
-  const offPosition = held.map((one) =>
-    one.finger === 'T' ? COST.thumb : Math.abs(one.finger - 1 - (one.fret - lowest)),
-  );
+  const offPosition = held.map((one) => positionCost(one, lowest));
   const barred = barres.map((one) => barreCost(grip, one));
   return (
     total(barred) +
-    total(offPosition) * COST.offPosition +
+    total(offPosition) +
+    (isFirstSplit(held) ? COST.splitFirst : 0) +
     total(reaches.map((share) => Math.max(0, share - 1))) * COST.reach +
     new Set(held.map((one) => one.finger)).size * COST.perFinger
   );

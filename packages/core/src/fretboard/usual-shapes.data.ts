@@ -131,7 +131,7 @@ export function usualShapes(name: ChordName, tuning: Tuning): readonly Grip[] {
     bass: toPitchClass(name.bass - shift),
   };
   const key = keyOf(shown);
-  return [OPEN_GRIPS.get(key), ...movable(shown), GRIPS_WITHOUT_BARRE.get(key)].filter(
-    (grip) => grip !== undefined,
-  );
+  const all = [OPEN_GRIPS.get(key), ...movable(shown), GRIPS_WITHOUT_BARRE.get(key)];
+  const once = new Map(all.flatMap((grip) => (grip ? [[grip.join(), grip] as const] : [])));
+  return [...once.values()];
 }

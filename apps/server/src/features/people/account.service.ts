@@ -7,23 +7,12 @@ import type {
   RecoveryCodes,
 } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
-import type { Attempts, Door } from '../../platform/attempts';
-import type { Clock } from '../../platform/clock';
+import type { Door } from '../../platform/attempts';
 import { badRequest, conflict, missing, tooMany } from '../../platform/errors';
-import type { Passwords } from '../../platform/passwords';
 import { mustBeUncommon, normalised } from './common-passwords';
-import type { Account, PeopleStore } from './people.store';
+import type { DoorDeps } from './door.service';
+import type { Account } from './people.store';
 import { newFactor, newRecoveryCodes, stepOf } from './second-factor';
-import type { SessionsStore } from './sessions.store';
-
-export interface AccountDeps {
-  readonly people: PeopleStore;
-  readonly sessions: SessionsStore;
-  readonly passwords: Passwords;
-  readonly attempts: Attempts;
-  readonly clock: Clock;
-  readonly toMe: (account: Account) => Promise<Me>;
-}
 
 const WRONG_PASSWORD = badRequest(
   'This is not your password.',
@@ -32,7 +21,7 @@ const WRONG_PASSWORD = badRequest(
 );
 
 /** Asks for somebody's own password again, as often in a minute as at the door. */
-function createOwnPassword({ people, passwords, attempts }: AccountDeps) {
+function createOwnPassword({ people, passwords, attempts }: DoorDeps) {
   return async (id: string, password: string): Promise<Account> => {
     const door: Door = { kind: 'own password', of: id, most: 8, seconds: 60 };
     const wait = await attempts.take([door]);
@@ -47,7 +36,7 @@ function createOwnPassword({ people, passwords, attempts }: AccountDeps) {
 }
 
 /** Lets everybody keep their own account: how things are shown, password, sessions, second factor. */
-export function createAccountService(deps: AccountDeps) {
+export function createAccountService(deps: DoorDeps) {
   const { people, sessions, passwords, clock, toMe } = deps;
   const checkOwn = createOwnPassword(deps);
 

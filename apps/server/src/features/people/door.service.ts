@@ -20,6 +20,7 @@ const NOBODY = 'nobody has this password';
 const MINUTE = 60;
 const HOUR = 3600;
 
+/** What the door and everybody's own account work with. */
 export interface DoorDeps {
   readonly people: PeopleStore;
   readonly sessions: SessionsStore;
