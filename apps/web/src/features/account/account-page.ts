@@ -22,7 +22,7 @@ const FEW = 6;
         <div class="grid content-start gap-8">
           <section aria-labelledby="password-heading">
             <h2 id="password-heading" class="mb-2 text-base">Password</h2>
-            <harvu-password-form (changed)="state.changePassword($event)" />
+            <harvu-password-form (changed)="state.passwordChanged()" />
           </section>
           @if (session.isTeaching()) {
             <section aria-labelledby="factor-heading">

@@ -55,6 +55,11 @@ describe('one’s own account', () => {
     expect(page.text).toContain('must be at least 8 characters');
     await type('[formControlName=next]', 'gravel moth canoe');
     await page.press('Change the password');
+    http.expectOne('/api/me/password').error(new ProgressEvent('error'));
+    await page.settle();
+    expect(page.text).toContain('What you wrote is still here.');
+    expect(page.one<HTMLInputElement>('[formControlName=next]').value).toBe('gravel moth canoe');
+    await page.press('Change the password');
     const sent = http.expectOne('/api/me/password');
     expect(sent.request.body).toEqual({ password: 'old password', next: 'gravel moth canoe' });
     sent.flush(null);

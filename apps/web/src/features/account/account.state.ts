@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import type { FactorStart, OwnPassword, OwnSession } from '@harvu/contract';
+import type { FactorStart, OwnSession } from '@harvu/contract';
 import { switchMap, tap, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
@@ -28,9 +28,9 @@ export class AccountState {
     this.task.run(this.list());
   }
 
-  changePassword(password: OwnPassword): void {
-    const changing = this.api.changePassword(password).pipe(switchMap(() => this.list()));
-    this.run(changing, 'Your password is changed. Everywhere else you are signed out.');
+  /** Every other session has ended with the old password. */
+  passwordChanged(): void {
+    this.run(this.list(), 'Your password is changed. Everywhere else you are signed out.');
   }
 
   end(id: string): void {

@@ -1,15 +1,18 @@
 import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import type { OwnPassword } from '@harvu/contract';
 import { ownPasswordSchema } from '@harvu/contract/people';
+import { tap } from 'rxjs';
 import { faultOf, fits } from '../../../platform/forms';
+import { Task } from '../../../platform/task';
 import { FieldRow } from '../../../ui/field-row';
+import { ProblemLine } from '../../../ui/problem-line';
+import { AccountApi } from '../account.api';
 
 /** Somebody changes their own password. */
 @Component({
   selector: 'harvu-password-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldRow, ReactiveFormsModule],
+  imports: [FieldRow, ProblemLine, ReactiveFormsModule],
   template: `
     <form [formGroup]="form" (ngSubmit)="send()" class="grid max-w-[340px] gap-3">
       <harvu-field label="Your password now" [fault]="fault('password')">
@@ -27,12 +30,15 @@ import { FieldRow } from '../../../ui/field-row';
       >
         <input class="field" type="password" formControlName="next" autocomplete="new-password" />
       </harvu-field>
+      <harvu-problem [problem]="task.problem()" />
       <button type="submit" class="button justify-self-start">Change the password</button>
     </form>
   `,
 })
 export class PasswordForm {
-  readonly changed = output<OwnPassword>();
+  readonly changed = output();
+  private readonly api = inject(AccountApi);
+  protected readonly task = new Task();
   protected readonly form = inject(NonNullableFormBuilder).group(
     { password: '', next: '' },
     { validators: fits(ownPasswordSchema) },
@@ -45,7 +51,11 @@ export class PasswordForm {
   protected send(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
-    this.changed.emit(this.form.getRawValue());
-    this.form.reset();
+    // What was typed stays until it is done.
+    const done = (): void => {
+      this.form.reset();
+      this.changed.emit();
+    };
+    this.task.run(this.api.changePassword(this.form.getRawValue()).pipe(tap(done)));
   }
 }
