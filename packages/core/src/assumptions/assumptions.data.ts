@@ -67,9 +67,15 @@ export const ASSUMPTIONS = {
   },
   reachMaximalRatio: {
     name: 'Furthest reach',
-    value: 1.3,
+    value: 1.4,
     unit: 'times comfortable',
     why: 'Beyond this a grip is not offered.',
+  },
+  reachMaximalNextRatio: {
+    name: 'Furthest reach, fingers 2-3 and 3-4',
+    value: 1.65,
+    unit: 'times comfortable',
+    why: 'Two frets between these fingers near the nut are held every day, as in C♯ diminished x42120.',
   },
   longBarreSeconds: {
     name: 'A long barre',

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { chordTones, parseChordName, QUALITIES } from '../chord';
 import { parseTuning, rootName, STANDARD_TUNING, toneName } from '../pitch';
 import {
-  comfortableReach,
+  furthestReach,
   findGrips,
   formatGrip,
   reachBetween,
@@ -129,7 +129,7 @@ function expectHeld({ grip, fingers }: Pick<FoundGrip, 'grip' | 'fingers'>): voi
       if (a.finger === b.finger) expect(a.fret).toBe(b.fret);
       else
         expect(reachBetween(a, b, USUAL_HAND)).toBeLessThanOrEqual(
-          1.3 * comfortableReach(a.finger, b.finger, USUAL_HAND),
+          furthestReach(a.finger, b.finger, USUAL_HAND),
         );
     }
   }

@@ -1,7 +1,6 @@
-import { assumed } from '../assumptions';
 import { millimetres, type Millimetres } from '../units';
 import type { Finger, Fingers, Grip } from './grip';
-import { comfortableReach, reachBetween, type Hand, type Place } from './hand';
+import { comfortableReach, furthestReach, reachBetween, type Hand, type Place } from './hand';
 
 /** One finger laid over several strings at one fret. */
 export interface Barre {
@@ -37,7 +36,8 @@ export interface FingeringOptions {
 const COST = {
   barre: 0.75,
   barredString: 0.28,
-  amongOpen: 0.8,
+  amongOpen: 1.2,
+  mutedUnder: 3,
   thumb: 1.2,
   partialBarre: 2,
   /** Three strings in a row are easier under one flat finger than under three in one fret. */
@@ -57,11 +57,17 @@ function frettedPlaces(grip: Grip): readonly Place[] {
 
 const THUMB_SPAN = 2;
 
-/** A finger can lie over two strings only if nothing between them sounds lower than its fret. */
-function canBarre(grip: Grip, a: Place, b: Place): boolean {
+/**
+ * A finger can lie over two strings only if nothing between them sounds lower than its fret; a muted
+ * string under it is finger 1's alone, which another finger's tip then keeps quiet.
+ */
+function canBarre(grip: Grip, [a, b]: readonly [Place, Place], finger: number): boolean {
   if (a.fret !== b.fret) return false;
   const between = grip.slice(Math.min(a.place, b.place), Math.max(a.place, b.place) + 1);
-  return between.every((fret) => fret !== null && fret >= a.fret);
+  const muted = between.filter((fret) => fret === null).length;
+  return (
+    between.every((fret) => fret === null || fret >= a.fret) && muted <= (finger === 1 ? 1 : 0)
+  );
 }
 
 /** A little finger or ring finger cannot lie flat under another finger's higher fret. */
@@ -77,14 +83,12 @@ interface Holding {
   readonly hand: Hand;
 }
 
-const MAXIMAL = assumed('reachMaximalRatio');
-
 /** A finger too far from one that is down already rules out everything that follows. */
 function isInReach(held: readonly Held[], next: Held, hand: Hand): boolean {
   return held.every(
     (one) =>
       one.finger === next.finger ||
-      reachBetween(one, next, hand) <= MAXIMAL * comfortableReach(one.finger, next.finger, hand),
+      reachBetween(one, next, hand) <= furthestReach(one.finger, next.finger, hand),
   );
 }
 
@@ -96,7 +100,8 @@ function assign(holding: Holding, held: readonly Held[]): readonly Held[][] {
   return ([1, 2, 3, 4] as const).flatMap((finger) => {
     if (last && last.finger !== 'T' && finger < last.finger) return [];
     const first = held.find((one) => one.finger === finger);
-    if (first && (!canBarre(grip, first, next) || isLiftedByBarre(held, next, finger))) return [];
+    if (first && (!canBarre(grip, [first, next], finger) || isLiftedByBarre(held, next, finger)))
+      return [];
     const taken = { ...next, finger };
     return isInReach(held, taken, hand) ? assign(holding, [...held, taken]) : [];
   });
@@ -132,7 +137,8 @@ function barreCost(grip: Grip, barre: Barre): number {
   const { finger, from, to } = barre;
   const partial = isThreeInARow(grip, barre) ? COST.partialOverThree : COST.partialBarre;
   const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : partial;
-  return laid + (grip.includes(0) ? COST.amongOpen : 0);
+  const muted = grip.slice(from, to + 1).filter((fret) => fret === null).length;
+  return laid + muted * COST.mutedUnder + (grip.includes(0) ? COST.amongOpen : 0);
 }
 
 const MANY_BETWEEN = 2;

@@ -1,4 +1,3 @@
-import { assumed } from '../assumptions';
 import { plainWords, type HandWords } from './hand-words';
 import { fingeringOf, fingeringsOf, type Fingering } from './fingering';
 import { stringNumber, type Finger, type Fingers, type Grip } from './grip';
@@ -150,11 +149,11 @@ export function gripFaults(
   if (said.length > 0) return said;
   const usual = mostComfortable(grip, hand) ?? fingeringOf(grip, hand, { thumb: true });
   if (!usual) {
-    const most = assumed('reachMaximalRatio');
     return [
       {
         code: 'grip-conflict',
-        message: `Four fingers and the thumb cannot hold this within ${most} times a comfortable reach. Leave a string out.`,
+        message:
+          'Four fingers and the thumb cannot hold this: it is too far to reach. Leave a string out.',
       },
     ];
   }

@@ -72,3 +72,18 @@ export function comfortableReach(a: Finger, b: Finger, hand: Hand): Millimetres 
   const known = typeof a === 'number' && typeof b === 'number' ? COMFORT[a]?.[b] : undefined;
   return millimetres((known ?? Infinity) * hand.stretch);
 }
+
+const FURTHEST = assumed('reachMaximalRatio');
+const FURTHEST_NEXT = assumed('reachMaximalNextRatio');
+
+/**
+ * Gives the furthest two fingers of this hand are asked to reach, in mm: over the comfortable by the
+ * ratio of the assumptions table, more between fingers 2 and 3 or 3 and 4; unbounded for the thumb.
+ *
+ * @example
+ * Math.round(furthestReach(1, 3, USUAL_HAND)) // 112
+ */
+export function furthestReach(a: Finger, b: Finger, hand: Hand): Millimetres {
+  const isNext = a !== 1 && b !== 1 && Math.abs(Number(a) - Number(b)) === 1;
+  return millimetres(comfortableReach(a, b, hand) * (isNext ? FURTHEST_NEXT : FURTHEST));
+}

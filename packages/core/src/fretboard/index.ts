@@ -18,13 +18,15 @@ export {
   stringNumber,
 } from './grip';
 export type { Finger, Fingers, Grip, StringFret } from './grip';
-export { comfortableReach, fretPosition, reachBetween, USUAL_HAND } from './hand';
+export { comfortableReach, fretPosition, furthestReach, reachBetween, USUAL_HAND } from './hand';
 export type { Hand, Place } from './hand';
 export { gripFaults } from './grip-faults';
 export type { GivenGrip, GripFault } from './grip-faults';
 export { nameGrip } from './name-grip';
 export type { GripNames, NamingOptions } from './name-grip';
 export { fingerProgression, heldTogether } from './progression';
+export { fingerSong } from './song-fingers';
+export type { GripChange } from './song-fingers';
 export { shapeMove, withShapeMoved } from './shape-move';
 export type { ShapeMove } from './shape-move';
 export { soundingNotes, soundingTones } from './sounding';

@@ -7,21 +7,26 @@ import type { Hand } from './hand';
 const MOST_WAYS = 6;
 const COST_ROOM = 1.6;
 /** What a second saved in a change is worth in effort of holding. */
-const COST_A_SECOND = 3;
+export const COST_A_SECOND = 3;
 
 interface Chosen {
   readonly cost: number;
   readonly ways: readonly (Fingering | undefined)[];
 }
 
-function worthyWays(grip: Grip, hand: Hand, options: FingeringOptions): readonly Fingering[] {
+/** The ways of a grip that are worth weighing against each other, easiest first. */
+export function worthyWays(
+  grip: Grip,
+  hand: Hand,
+  options: FingeringOptions = {},
+): readonly Fingering[] {
   const ways = fingeringsOf(grip, hand, options);
   const best = ways[0]?.cost ?? 0;
   return ways.filter((way) => way.cost <= best + COST_ROOM).slice(0, MOST_WAYS);
 }
 
 /** Finds the time from one way of holding to another; the same pair comes often in a song. */
-class ChangeTimes {
+export class ChangeTimes {
   private readonly known = new Map<string, number>();
   constructor(private readonly hand: Hand) {}
 
@@ -39,7 +44,8 @@ class ChangeTimes {
   }
 }
 
-interface Held {
+/** A grip and one way of holding it. */
+export interface Held {
   readonly grip: Grip;
   readonly way: Fingering;
 }

@@ -1,13 +1,15 @@
 import { assumed } from '../assumptions';
 import { parseChordName } from '../chord';
 import {
-  fingeringOf,
   findGrips,
+  fingerSong,
   USUAL_HAND,
   type Fingers,
   type FoundGrip,
   type Grip,
+  type GripChange,
   type Hand,
+  type HeldGrip,
 } from '../fretboard';
 import { chordRow, timelineOf, type Timeline } from '../timeline';
 import { settledFrame, type SongDocument } from '../song';
@@ -36,12 +38,15 @@ export function handFor(song: SongDocument, student: Student = USUAL_STUDENT): H
   return { scaleLengthMm, stretch, capo: settledFrame(song.frame).capo };
 }
 
-function givenGrip(song: SongDocument, name: string, hand: Hand): SongGrip | undefined {
+/** A chord of the song with its grip, its fingers where the teacher said them. */
+interface Gripped extends HeldGrip {
+  readonly name: string;
+  readonly isProposed: boolean;
+}
+
+function givenGrip(song: SongDocument, name: string): Gripped | undefined {
   const given = song.grips.find((one) => one.name === name);
-  if (!given) return undefined;
-  const fingers =
-    given.fingers ?? fingeringOf(given.grip, hand)?.fingers ?? given.grip.map(() => null);
-  return { name, grip: given.grip, fingers, isProposed: false };
+  return given && { name, grip: given.grip, fingers: given.fingers, isProposed: false };
 }
 
 /** The easiest grip of a name never changes for one tuning and hand, and is asked for at every keystroke. */
@@ -60,14 +65,46 @@ function easiestGrip(song: SongDocument, name: string, hand: Hand): FoundGrip | 
   return remembered.get(key);
 }
 
-function proposedGrip(song: SongDocument, name: string, hand: Hand): SongGrip | undefined {
+function proposedGrip(song: SongDocument, name: string, hand: Hand): Gripped | undefined {
   const found = easiestGrip(song, name, hand);
-  return found && { name, grip: found.grip, fingers: found.fingers, isProposed: true };
+  return found && { name, grip: found.grip, isProposed: true };
+}
+
+/** How often each chord follows which, by their places among the grips. */
+function changesIn(row: readonly string[], grips: readonly Gripped[]): readonly GripChange[] {
+  const placeOf = new Map(grips.map(({ name }, place) => [name, place]));
+  const counted = new Map<string, GripChange>();
+  row.forEach((name, at) => {
+    const [from, to] = [placeOf.get(row[at - 1] ?? ''), placeOf.get(name)];
+    if (from === undefined || to === undefined || from === to) return;
+    const key = `${from} ${to}`;
+    counted.set(key, { from, to, times: (counted.get(key)?.times ?? 0) + 1 });
+  });
+  return [...counted.values()];
+}
+
+/** The same song is fingered at every keystroke in it. */
+const fingered = new Map<string, readonly (Fingers | undefined)[]>();
+const MOST_FINGERED = 200;
+
+function fingersFor(
+  grips: readonly Gripped[],
+  changes: readonly GripChange[],
+  hand: Hand,
+): readonly (Fingers | undefined)[] {
+  const key = JSON.stringify([grips.map(({ grip, fingers }) => [grip, fingers]), changes, hand]);
+  const known = fingered.get(key);
+  if (known) return known;
+  if (fingered.size >= MOST_FINGERED) fingered.clear();
+  const chosen = fingerSong(grips, changes, hand);
+  fingered.set(key, chosen);
+  return chosen;
 }
 
 /**
- * Gives a grip for every chord a song plays, in playing order: the teacher's own, else the easiest
- * found for the name. A name nothing is known for is left out.
+ * Gives a grip for every chord a song plays, in playing order: the teacher's own, else the shape shown
+ * first for the name; each with one set of fingers, the teacher's or those that serve the changes of
+ * the whole song best. A name nothing is known for is left out.
  *
  * @example
  * songGrips(readChart('[A]\n| Em |').song).map((one) => one.isProposed) // [true]
@@ -79,8 +116,13 @@ export function songGrips(
 ): readonly SongGrip[] {
   const hand = handFor(song, student);
   const bars = timeline.occurrences.flatMap((one) => one.bars);
-  const names = [...new Set(chordRow(bars))];
-  return names.flatMap(
-    (name) => givenGrip(song, name, hand) ?? proposedGrip(song, name, hand) ?? [],
+  const row = chordRow(bars);
+  const grips = [...new Set(row)].flatMap(
+    (name) => givenGrip(song, name) ?? proposedGrip(song, name, hand) ?? [],
   );
+  const fingers = fingersFor(grips, changesIn(row, grips), hand);
+  return grips.map(({ name, grip, isProposed }, place) => ({
+    ...{ name, grip, isProposed },
+    fingers: fingers[place] ?? grip.map(() => null),
+  }));
 }
