@@ -36,7 +36,8 @@ export interface FingeringOptions {
 const COST = {
   barre: 0.75,
   barredString: 0.28,
-  amongOpen: 1.2,
+  amongOpen: 0.8,
+  besideOpen: 2,
   mutedUnder: 3,
   thumb: 1.2,
   partialBarre: 2,
@@ -132,13 +133,20 @@ function isThreeInARow(grip: Grip, { fret, from, to }: Barre): boolean {
   return to - from === 2 && grip.slice(from, to + 1).every((one) => one === fret);
 }
 
-/** Among open strings people stand on their tips: a finger laid flat there mutes what should ring. */
+/**
+ * Among open strings people stand on their tips: a finger laid flat mutes what should ring, the string
+ * right beside it on the thin side most of all. Two thin strings under one tip, with nothing open
+ * beyond them, are in nobody's way.
+ */
 function barreCost(grip: Grip, barre: Barre): number {
   const { finger, from, to } = barre;
   const partial = isThreeInARow(grip, barre) ? COST.partialOverThree : COST.partialBarre;
   const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : partial;
   const muted = grip.slice(from, to + 1).filter((fret) => fret === null).length;
-  return laid + muted * COST.mutedUnder + (grip.includes(0) ? COST.amongOpen : 0);
+  const isOneTip = to - from === 1 && !grip.slice(to + 1).includes(0);
+  const among = grip.includes(0) && !isOneTip ? COST.amongOpen : 0;
+  const open = grip[to + 1] === 0 ? COST.besideOpen : among;
+  return laid + muted * COST.mutedUnder + open;
 }
 
 const MANY_BETWEEN = 2;

@@ -13,7 +13,8 @@ function withoutPart(song: SongDocument, part: string): SongDocument {
     partsOf(song).occurrences.flatMap((one) => (one.part.id === part ? [one.entry] : [])),
   );
   const map = mapOf(song).filter((_, entry) => !gone.has(entry));
-  return map.length === 0 ? song : { ...song, map };
+  const left = { ...song, map };
+  return map.length === 0 || partsOf(left).parts.length === 0 ? song : left;
 }
 
 /**
