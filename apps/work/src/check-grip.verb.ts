@@ -1,6 +1,6 @@
 import { parseChordName } from '@harvu/core/chord';
 import { checkGrip, formatGrip, gripFaults } from '@harvu/core/fretboard';
-import { toneName } from '@harvu/core/pitch';
+import { toneOver } from '@harvu/core/pitch';
 import { object, string } from 'yup';
 import {
   capoField,
@@ -35,12 +35,11 @@ export const checkGripVerb = verbOf(input, ({ name, grip, fingers, tuning, capo 
       'grip',
     );
   const { verdict, missing, extra, sounds, slips } = checkGrip(chord, read, setup);
-  const signs = name.includes('b') ? 'flats' : 'sharps';
   const faults = gripFaults({ grip: read, fingers: toFingers(fingers) }, toHand(setup.capo));
   return {
     verdict,
-    missing: missing.map((tone) => toneName(tone, signs)),
-    extra: extra.map((tone) => toneName(tone, signs)),
+    missing: missing.map((tone) => toneOver(name, tone)),
+    extra: extra.map((tone) => toneOver(name, tone)),
     sounds,
     slips: slips.map((slip) => ({ ...slip, grip: formatGrip(slip.grip) })),
     faults,

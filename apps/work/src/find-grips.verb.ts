@@ -1,6 +1,6 @@
 import { parseChordName } from '@harvu/core/chord';
 import { findGrips, formatGrip } from '@harvu/core/fretboard';
-import { toneName } from '@harvu/core/pitch';
+import { toneOver } from '@harvu/core/pitch';
 import { boolean, number, object, string } from 'yup';
 import { barresOf, fingersOf } from './fingering.verb';
 import { capoField, toHand, toSetup, tuningField } from './grip-input';
@@ -24,7 +24,6 @@ export const findGripsVerb = verbOf(input, (search) => {
   const name = parseChordName(search.name);
   if (!name) return workError('name', `"${search.name}" is no chord name`, 'name');
   const setup = toSetup(search);
-  const signs = search.name.includes('b') ? 'flats' : 'sharps';
   const found = findGrips({
     ...{ name, setup, hand: toHand(setup.capo, search.scaleLengthMm) },
     ...{
@@ -41,7 +40,7 @@ export const findGripsVerb = verbOf(input, (search) => {
     reachMm: one.reachMm,
     cost: one.cost,
     usual: one.usual,
-    missing: one.missing.map((tone) => toneName(tone, signs)),
-    gained: one.gained.map((tone) => toneName(tone, signs)),
+    missing: one.missing.map((tone) => toneOver(search.name, tone)),
+    gained: one.gained.map((tone) => toneOver(search.name, tone)),
   }));
 });

@@ -1,6 +1,6 @@
 import type { NameFit } from '@harvu/core/chord';
 import { nameGrip } from '@harvu/core/fretboard';
-import { keySigns, noteName, toneName, type Signs } from '@harvu/core/pitch';
+import { keySigns, noteName, toneOver, toPitchClass, type Signs } from '@harvu/core/pitch';
 import { object, string } from 'yup';
 import { capoField, gripField, toGrip, toSetup, tuningField } from './grip-input';
 import { verbOf, workError } from './verb';
@@ -12,22 +12,19 @@ const input = object({
   key: string().optional(),
 });
 
-/** Tones are spelled like the name they belong to. */
-function signsOf(name: string, key: string | undefined): Signs {
-  return keySigns(key) ?? (/^[A-G]b|\/[A-G]b/.test(name) ? 'flats' : 'sharps');
+function fitOf(fit: NameFit): object {
+  const root = /^[A-G][#b]?/.exec(fit.name)?.[0] ?? '';
+  const tone = (one: number): string => toneOver(root, one);
+  return {
+    ...{ name: fit.name, root, bass: tone(fit.bass), score: fit.score },
+    ...{ missing: fit.missing.map(tone), extra: fit.extra.map(tone) },
+  };
 }
 
-function fitOf(fit: NameFit, key: string | undefined): object {
-  const tone = (one: number): string => toneName(one, signsOf(fit.name, key));
-  const root = /^[A-G][#b]?/.exec(fit.name)?.[0] ?? tone(fit.root);
-  return {
-    name: fit.name,
-    root,
-    bass: fit.bass === fit.root ? root : tone(fit.bass),
-    score: fit.score,
-    missing: fit.missing.map(tone),
-    extra: fit.extra.map(tone),
-  };
+/** Without a key the notes are written with the signs that the name asks for. */
+function signsOf(fit: NameFit | undefined, notes: readonly number[]): Signs {
+  const spelled = notes.map((note) => toneOver(fit?.name ?? '', toPitchClass(note)));
+  return spelled.some((one) => one.endsWith('b')) ? 'flats' : 'sharps';
 }
 
 /** `{grip, tuning?, capo?, key?}` → `{shape, sounding, notes}`, names best first. */
@@ -42,8 +39,8 @@ export const nameGripVerb = verbOf(input, ({ grip, tuning, capo, key }) => {
     );
   const { shape, sounding, notes } = nameGrip(read, setup, { key });
   return {
-    shape: shape.map((fit) => fitOf(fit, setup.capo === 0 ? key : undefined)),
-    sounding: sounding.map((fit) => fitOf(fit, key)),
-    notes: notes.map((note) => noteName(note, keySigns(key) ?? 'sharps')),
+    shape: shape.map((fit) => fitOf(fit)),
+    sounding: sounding.map((fit) => fitOf(fit)),
+    notes: notes.map((note) => noteName(note, keySigns(key) ?? signsOf(sounding[0], notes))),
   };
 });

@@ -150,7 +150,7 @@ describe('work on grips', () => {
     expect(answer('check-grip', { name: 'D', grip: 'xx0242' })).toEqual(
       jasmine.objectContaining({
         verdict: 'differs',
-        slips: [{ grip: 'xx0232', changed: { string: 2, from: 4, to: 3 } }] as never,
+        slips: [{ kind: 'moved', grip: 'xx0232', changed: { string: 2, from: 4, to: 3 } }] as never,
         faults: [],
       }),
     );

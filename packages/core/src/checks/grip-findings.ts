@@ -19,7 +19,7 @@ import {
   type Setup,
 } from '../fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
-import { toneName } from '../pitch';
+import { toneOver } from '../pitch';
 import type { NamedGrip, SongDocument } from '../song';
 import { createFinding, type Finding, type Remedy } from './finding';
 
@@ -62,26 +62,27 @@ function rename(from: string, to: string): Remedy {
 }
 
 function tones(list: readonly number[], name: string): string {
-  return list
-    .map((tone) => chordLabel(toneName(tone, name.includes('b') ? 'flats' : 'sharps')))
-    .join(', ');
+  return list.map((tone) => chordLabel(toneOver(name, tone))).join(', ');
 }
 
 function fretWord(fret: number | null, words: HandWords): string {
   return fret === null ? 'muted' : fret === 0 ? 'open' : words.fret(fret);
 }
 
-function slipWords({ changed, grip }: GripSlip, words: HandWords): string {
+function slipWords({ kind, changed, grip }: GripSlip, words: HandWords): string {
   const { string, from, to, movedTo } = changed;
   const called = (number: number): string => words.string(grip.length - number);
+  if (kind === 'shape')
+    return `the whole shape belongs one string over, its lowest finger on ${called(movedTo ?? string)}`;
+  if (kind === 'forgotten')
+    return `a finger is missing on ${called(string)}, ${fretWord(to, words)}`;
+  if (kind === 'extra') return `there is a finger too many on ${called(string)}`;
   if (movedTo !== undefined) return `the finger on ${called(string)} belongs on ${called(movedTo)}`;
   return `${called(string)} is ${fretWord(from, words)} and should be ${fretWord(to, words)}`;
 }
 
-/** A slip that leaves the rest ringing is likelier than one that mutes a string. */
 function likelySlips({ check }: Judged): readonly GripSlip[] {
-  const muted = (slip: GripSlip): number => slip.grip.filter((fret) => fret === null).length;
-  return [...check.slips].sort((a, b) => muted(a) - muted(b)).slice(0, SLIPS_OFFERED);
+  return check.slips.slice(0, SLIPS_OFFERED);
 }
 
 /** Frets counted from the nut although a capo is set; open strings may have been said as 0 or as the capo's fret. */

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { chordLabel, chordTones, parseChordName, QUALITIES, transposeChordName } from './index';
+import { rootName } from '../pitch';
+import {
+  chordLabel,
+  chordTones,
+  nameTones,
+  parseChordName,
+  QUALITIES,
+  transposeChordName,
+} from './index';
 
 describe('a chord name', () => {
   const names: readonly (readonly [string, readonly number[]])[] = [
@@ -100,5 +108,49 @@ describe('a chord name', () => {
   it('that is silence is not moved', () => {
     expect(transposeChordName('-', 3)).toBe('-');
     expect(transposeChordName('N.C.', 3)).toBe('N.C.');
+  });
+});
+
+describe('the spelling of what sounds', () => {
+  const roots: readonly (readonly [key: string, tone: number, isMinor: boolean, name: string])[] = [
+    ['E', 6, true, 'F#'],
+    ['Db', 6, true, 'Gb'],
+    ['Eb', 8, false, 'Ab'],
+    ['C', 10, false, 'Bb'],
+    ['G', 10, false, 'Bb'],
+    ['Am', 8, true, 'G#'],
+    ['Dm', 10, false, 'Bb'],
+    ['F', 1, true, 'C#'],
+    ['C', 6, true, 'F#'],
+  ];
+  roots.forEach(([key, tone, isMinor, name]) => {
+    it(`of a root in ${key} is ${name}`, () => expect(rootName(tone, { key, isMinor })).toBe(name));
+  });
+
+  const names: readonly (readonly [tones: readonly number[], name: string])[] = [
+    [[1, 5, 8], 'Db'],
+    [[1, 4, 8], 'C#m'],
+    [[3, 7, 10, 2], 'Ebmaj7'],
+    [[2], 'D'],
+    [[2, 2, 2], 'D'],
+    [[7, 0], 'C5/G'],
+    [[0, 7], 'C5'],
+  ];
+  names.forEach(([tones, name]) => {
+    it(`${tones.join(' ')} is ${name}`, () =>
+      expect(nameTones({ bass: tones[0] ?? 0, tones })[0]?.name).toBe(name));
+  });
+
+  const moved: readonly (readonly [name: string, by: number, to: string])[] = [
+    ['C', 1, 'Db'],
+    ['Am', 4, 'C#m'],
+    ['Gm/D#', 0, 'Gm/D#'],
+    ['Em/C', 3, 'Gm/Eb'],
+    ['C6/9', 2, 'D6/9'],
+    ['C6/9/E', 2, 'D6/9/F#'],
+    ['N.C.', 5, 'N.C.'],
+  ];
+  moved.forEach(([name, by, to]) => {
+    it(`${name} moved by ${by} is ${to}`, () => expect(transposeChordName(name, by)).toBe(to));
   });
 });

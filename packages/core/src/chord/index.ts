@@ -1,6 +1,8 @@
 export { chordLabel, chordTones, parseChordName } from './chord-name';
-export { findKey, keyFit, parseKey } from './key';
-export type { Key, KeyFinding, KeyFit, TimedChord } from './key';
+export { findKey, keyFit } from './key';
+export { parseKey } from './key-name';
+export type { Key } from './key-name';
+export type { KeyFinding, KeyFit, TimedChord } from './key';
 export { nameTones } from './name-tones';
 export type { NameFit, Sounding } from './name-tones';
 export { chordSaid, otherChordSaid } from './said';

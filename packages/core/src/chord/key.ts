@@ -1,20 +1,28 @@
-import { parseTone, rootName, toPitchClass, toPlainSigns, type PitchClass } from '../pitch';
+import { toPitchClass } from '../pitch';
+import { isDominantSeventh, isMinorish, isThirdless, isTonic } from './chord-kinds';
 import { parseChordName, type ChordName } from './chord-name';
+import {
+  AUGMENTED,
+  BONUS,
+  IN_MAJOR,
+  IN_MINOR,
+  MAJOR_SEVENTH_ELSEWHERE,
+  DIATONIC,
+  MAJOR_SEVENTH_ON,
+  SECONDARY_DOMINANT,
+  THIRDLESS,
+} from './key-degrees.data';
+import { keyName, parseKey, type Key } from './key-name';
+import { numeralsOf } from './numerals';
 import { transposeChordName } from './transpose';
 
-/** A chord with how long it sounds, in beats; the last one ends the section. */
+/** A chord with how long it sounds, in beats; the last one ends the song. */
 export interface TimedChord {
   readonly name: string;
   readonly beats: number;
 }
 
-/** One of the 24 keys. */
-export interface Key {
-  readonly tonic: PitchClass;
-  readonly isMinor: boolean;
-}
-
-/** How well a key fits, from 0 to 1: the share of sounding time that belongs to it. */
+/** How well a key fits, from 0 to 1: how far the chords belong to it, by how long they sound. */
 export interface KeyFit extends Key {
   readonly name: string;
   readonly fits: number;
@@ -30,81 +38,85 @@ export interface KeyFinding {
   readonly numerals: readonly string[];
 }
 
-const MAJOR_SCALE: readonly number[] = [0, 2, 4, 5, 7, 9, 11];
-/** The natural scale, with the leading tone its dominant borrows. */
-const MINOR_SCALE: readonly number[] = [0, 2, 3, 5, 7, 8, 10, 11];
-/** What the chords one meets on the degrees of a key add to it. */
-const BONUS = { tonicChord: 0.1, endsOnTonic: 0.14, beginsOnTonic: 0.05, dominant: 0.04 } as const;
 const OTHERS = 3;
-const ROMAN = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'] as const;
+const FOURTH_UP = 5;
 
 interface Heard {
   readonly chord: ChordName;
   readonly beats: number;
 }
 
-function isMinorish({ quality }: ChordName): boolean {
-  return quality.tones.includes(3) && !quality.tones.includes(4);
+/** How well a chord belongs to a key by its degree and its kind, from 0 to 1. */
+function belongs(chord: ChordName, key: Key): number {
+  const { tones } = chord.quality;
+  const degrees = key.isMinor ? IN_MINOR : IN_MAJOR;
+  const interval = toPitchClass(chord.root - key.tonic);
+  const at = (weights: readonly number[]): number => weights[interval] ?? 0;
+  if (isThirdless(chord))
+    return tones.length === 2
+      ? at(degrees.power)
+      : Math.max(at(degrees.major), at(degrees.minor)) * THIRDLESS;
+  if (isMinorish(chord)) return at(tones.includes(7) ? degrees.minor : degrees.diminished);
+  const isAtHome: readonly number[] = MAJOR_SEVENTH_ON[key.isMinor ? 'inMinor' : 'inMajor'];
+  const major = at(degrees.major);
+  if (isDominantSeventh(chord)) return major * at(degrees.dominant);
+  if (tones.includes(11))
+    return isAtHome.includes(interval) ? major : major * MAJOR_SEVENTH_ELSEWHERE;
+  return tones.includes(8) ? major * AUGMENTED : major;
 }
 
-function isTonic(chord: ChordName, key: Key): boolean {
-  return chord.root === key.tonic && isMinorish(chord) === key.isMinor;
+/** A dominant of another degree belongs where it falls to it. */
+function belongsGoing(chord: ChordName, next: ChordName | undefined, key: Key): number {
+  const plain = belongs(chord, key);
+  const falls = next !== undefined && toPitchClass(next.root - chord.root) === FOURTH_UP;
+  if (!falls || !chord.quality.tones.includes(4)) return plain;
+  return belongs(next, key) >= DIATONIC ? Math.max(plain, SECONDARY_DOMINANT) : plain;
 }
 
-/** The share of a chord's tones that the key has; its root and third say most. */
-function belongs({ root, quality }: ChordName, key: Key): number {
-  const scale = key.isMinor ? MINOR_SCALE : MAJOR_SCALE;
-  const inKey = quality.tones.map((tone) =>
-    scale.includes(toPitchClass(root + tone - key.tonic)) ? 1 : 0,
-  );
-  const weights = quality.tones.map((_, index) => (index < 2 ? 2 : 1));
-  const whole = weights.reduce((sum, one) => sum + one, 0);
-  const part = weights.reduce((sum, one, index) => sum + one * (inKey[index] ?? 0), 0);
-  return part / whole;
-}
-
-function rawFit(heard: readonly Heard[], key: Key): number {
+/** How far all chords belong to a key, each by how long it sounds. */
+function share(heard: readonly Heard[], key: Key): number {
   const total = heard.reduce((sum, { beats }) => sum + beats, 0);
-  const share = (isMeant: (chord: ChordName) => number): number =>
-    heard.reduce((sum, { chord, beats }) => sum + beats * isMeant(chord), 0) / total;
+  const sum = heard.reduce(
+    (so, { chord, beats }, at) => so + beats * belongsGoing(chord, heard[at + 1]?.chord, key),
+    0,
+  );
+  return sum / total;
+}
+
+/** Steps from one chord to another that end on the tonic from so far above, over all steps. */
+function cadences(heard: readonly Heard[], key: Key, above: number): number {
+  const ends = heard.filter(({ chord }, at) => {
+    const before = heard[at - 1]?.chord;
+    return (
+      before !== undefined && isTonic(chord, key) && toPitchClass(before.root - key.tonic) === above
+    );
+  });
+  return heard.length > 1 ? ends.length / (heard.length - 1) : 0;
+}
+
+/** What speaks for a key beside its chords; never enough to outvote them. */
+function bonus(heard: readonly Heard[], key: Key): number {
   const [first, last] = [heard[0]?.chord, heard.at(-1)?.chord];
   return (
-    share((chord) => belongs(chord, key)) +
-    BONUS.tonicChord * share((chord) => (isTonic(chord, key) ? 1 : 0)) +
-    BONUS.dominant * share((chord) => (isDominantOf(chord, key.tonic) ? 1 : 0)) +
-    (last && isTonic(last, key) ? BONUS.endsOnTonic : 0) +
-    (first && isTonic(first, key) ? BONUS.beginsOnTonic : 0)
+    (first && isTonic(first, key) ? BONUS.first : 0) +
+    (last && isTonic(last, key) ? BONUS.last : 0) +
+    BONUS.fifthDown * cadences(heard, key, 7) +
+    BONUS.fourthDown * cadences(heard, key, 5) +
+    (heard.some(({ chord }) => isTonic(chord, key)) ? 0 : BONUS.tonicNeverSounds)
   );
-}
-
-function isDominantOf(chord: ChordName, tone: PitchClass): boolean {
-  return toPitchClass(chord.root - tone) === 7 && chord.quality.tones.includes(4);
-}
-
-function keyName({ tonic, isMinor }: Key): string {
-  return rootName(tonic, { isMinor }) + (isMinor ? 'm' : '');
-}
-
-/**
- * Reads a key such as "F#m" or "Bb"; undefined when it is none.
- *
- * @example
- * parseKey('F♯m') // { tonic: 6, isMinor: true }
- */
-export function parseKey(text: string): Key | undefined {
-  const plain = toPlainSigns(text.trim());
-  const tonic = parseTone(plain.replace(/m$/, ''));
-  return tonic === undefined ? undefined : { tonic, isMinor: plain.endsWith('m') };
 }
 
 const ALL_KEYS: readonly Key[] = [false, true].flatMap((isMinor) =>
   Array.from({ length: 12 }, (_, tonic) => ({ tonic, isMinor })),
 );
-const MOST_POSSIBLE = 1 + BONUS.tonicChord + BONUS.endsOnTonic + BONUS.beginsOnTonic;
 
-function fitOf(heard: readonly Heard[], key: Key): KeyFit {
-  const fits = Math.min(1, rawFit(heard, key) / MOST_POSSIBLE);
-  return { ...key, name: keyName(key), fits: Math.round(fits * 1000) / 1000 };
+/** A key with its fit as it is shown, and as keys are ranked by it. */
+function fitOf(heard: readonly Heard[], key: Key): { readonly key: KeyFit; readonly fits: number } {
+  const fits = Math.max(0, share(heard, key) + bonus(heard, key));
+  return {
+    key: { ...key, name: keyName(key), fits: Math.round(Math.min(1, fits) * 1000) / 1000 },
+    fits,
+  };
 }
 
 function hear(chords: readonly TimedChord[]): readonly Heard[] {
@@ -114,57 +126,10 @@ function hear(chords: readonly TimedChord[]): readonly Heard[] {
   });
 }
 
-/** The degree of a root in a key, with a sign where it lies between degrees: "bVII". */
-function degreeWord(root: PitchClass, key: Key): string {
-  const interval = toPitchClass(root - key.tonic);
-  const scale = key.isMinor ? MINOR_SCALE.slice(0, 7) : MAJOR_SCALE;
-  const at = scale.indexOf(interval);
-  if (at >= 0) return ROMAN[at] ?? 'I';
-  const above = scale.indexOf(toPitchClass(interval + 1));
-  if (above >= 0) return `b${ROMAN[above] ?? 'I'}`;
-  return `#${ROMAN[Math.max(0, scale.indexOf(toPitchClass(interval - 1)))] ?? 'I'}`;
-}
-
-/** Minor degrees are small, diminished ones marked; what the name adds stays: "ii7", "V7", "vii°". */
-function numeralOf(chord: ChordName, key: Key): string {
-  const degree = degreeWord(chord.root, key);
-  const suffix = chord.quality.suffix;
-  if (chord.quality.tones.includes(6) && isMinorish(chord)) {
-    const rest = suffix === 'dim' ? '' : suffix === 'dim7' ? '7' : 'ø7';
-    return `${degree.toLowerCase()}${rest.startsWith('ø') ? '' : '°'}${rest}`;
-  }
-  return isMinorish(chord)
-    ? degree.toLowerCase() + suffix.replace(/^m(?!aj)/, '')
-    : degree + suffix;
-}
-
-function isDiatonic(chord: ChordName, key: Key): boolean {
-  const scale = key.isMinor ? MINOR_SCALE : MAJOR_SCALE;
-  const triad = chord.quality.tones.slice(0, 3);
-  return triad.every((tone) => scale.includes(toPitchClass(chord.root + tone - key.tonic)));
-}
-
-/** A major chord from outside the key that falls by a fifth to a degree of it is that degree's dominant. */
-function numeralIn(chord: ChordName, key: Key): string {
-  const target = toPitchClass(chord.root + 5);
-  const scale = key.isMinor ? MINOR_SCALE.slice(0, 7) : MAJOR_SCALE;
-  const isDegree = scale.includes(toPitchClass(target - key.tonic)) && target !== key.tonic;
-  const isSeventh = chord.quality.tones.includes(10);
-  const isForeign = !isDiatonic(chord, key) || (isSeventh && !isOwnSeventh(chord, key));
-  if (!isForeign || !chord.quality.tones.includes(4) || !isDegree) return numeralOf(chord, key);
-  const goal = degreeWord(target, key);
-  const isGoalMinor = scale.includes(toPitchClass(target + 3 - key.tonic));
-  return `V${chord.quality.suffix}/${isGoalMinor ? goal.toLowerCase() : goal}`;
-}
-
-function isOwnSeventh(chord: ChordName, key: Key): boolean {
-  const scale = key.isMinor ? MINOR_SCALE : MAJOR_SCALE;
-  return scale.includes(toPitchClass(chord.root + 10 - key.tonic));
-}
-
 /**
- * Finds the key of chords by how long each sounds over all 24 keys, a tonic at the end counting
- * extra; names are shapes, which a `capo` raises to what sounds.
+ * Finds the key of chords by how far each belongs to it and how long it sounds, over all 24 keys; the
+ * first chord, cadences and the last chord decide between keys that fit alike. Names are shapes, which
+ * a `capo` raises to what sounds.
  *
  * @example
  * findKey([{ name: 'G', beats: 8 }, { name: 'C', beats: 4 }, { name: 'D7', beats: 4 }, { name: 'G', beats: 4 }]).best?.name // 'G'
@@ -175,15 +140,17 @@ export function findKey(chords: readonly TimedChord[], capo = 0): KeyFinding {
   const sounding = chords.map((one) => ({ ...one, name: transposeChordName(one.name, capo) }));
   const heard = hear(sounding);
   if (heard.length === 0) return { best: undefined, others: [], numerals: chords.map(() => '') };
-  const fits = ALL_KEYS.map((key) => fitOf(heard, key)).sort((a, b) => b.fits - a.fits);
-  const best = fits[0];
+  const ranked = ALL_KEYS.map((key) => fitOf(heard, key)).sort((a, b) => b.fits - a.fits);
+  const [best, ...others] = ranked.map(({ key }) => key);
   return {
     best,
-    others: fits.slice(1, OTHERS + 1),
-    numerals: sounding.map(({ name }) => {
-      const chord = parseChordName(name);
-      return chord && best ? numeralIn(chord, best) : '';
-    }),
+    others: others.slice(0, OTHERS),
+    numerals: best
+      ? numeralsOf(
+          sounding.map(({ name }) => parseChordName(name)),
+          best,
+        )
+      : [],
   };
 }
 
@@ -196,5 +163,5 @@ export function findKey(chords: readonly TimedChord[], capo = 0): KeyFinding {
 export function keyFit(key: string, chords: readonly TimedChord[]): number {
   const parsed = parseKey(key);
   const heard = hear(chords);
-  return parsed && heard.length > 0 ? fitOf(heard, parsed).fits : 0;
+  return parsed && heard.length > 0 ? fitOf(heard, parsed).key.fits : 0;
 }

@@ -1,9 +1,8 @@
 import {
   hasTone,
-  keySigns,
   rootName,
   toneCount,
-  toneName,
+  toneOver,
   tonesOf,
   toPitchClass,
   toToneSet,
@@ -154,6 +153,7 @@ class Cheapest<Named extends { readonly cost: number }> {
 
 const EVERY_ROOT: readonly PitchClass[] = Array.from({ length: 12 }, (_, root) => root);
 const MOST_A_ROOT = 12;
+const DYAD = 2;
 /** Tones seen from a root are few thousand at most; what was weighed once is not weighed again. */
 const weighedOnce = new Map<number, readonly Costed[]>();
 
@@ -163,7 +163,10 @@ function qualitiesFor(seen: Seen): readonly Costed[] {
   const known = weighedOnce.get(key);
   if (known) return known;
   const cheapest = new Cheapest<Costed>(MOST_A_ROOT);
+  const isDyad = toneCount(seen.bits) <= DYAD;
   for (const weighed of WEIGHED) {
+    // Two notes alone are an interval: nothing is suspended in them.
+    if (isDyad && isSuspended(weighed.quality)) continue;
     // The rest is rarer still: none of it can be cheaper than what is there.
     if (weighed.quality.rarity >= cheapest.limit) break;
     const { quality } = weighed;
@@ -207,11 +210,8 @@ function toFit(one: Priced, sounding: Sounding, key: string | undefined): NameFi
   const bass = toPitchClass(sounding.bass - root);
   const slash = tellsBass && bass !== 0;
   const rootWord = rootName(root, { key, isMinor });
-  // The bass is spelled like the root it stands under.
-  const signs =
-    keySigns(key) ?? (rootWord.includes('b') || bass === 10 || bass === 3 ? 'flats' : 'sharps');
   return {
-    name: `${rootWord}${quality.suffix}${slash ? `/${toneName(sounding.bass, signs)}` : ''}`,
+    name: `${rootWord}${quality.suffix}${slash ? `/${toneOver(rootWord, sounding.bass)}` : ''}`,
     root,
     bass: sounding.bass,
     quality,
@@ -225,9 +225,18 @@ function toFit(one: Priced, sounding: Sounding, key: string | undefined): NameFi
   };
 }
 
+/** One tone is no chord: it is called by its note. */
+function noteAlone(tone: PitchClass, key: string | undefined): NameFit {
+  const [quality] = QUALITIES.filter(({ suffix }) => suffix === '5');
+  if (!quality) throw new Error('no power chord among the qualities');
+  const name = rootName(tone, { key });
+  return { name, root: tone, bass: tone, quality, score: 1, missing: [], extra: [] };
+}
+
 /**
  * Names the tones that sound, best name first: tones present are weighed against missing and
- * foreign ones, with the root in the bass and plain names preferred; a slash tells another bass.
+ * foreign ones, with the root in the bass and plain names preferred; a slash tells another bass. One tone alone is
+ * called by its note.
  * Roots are spelled by `key`, else as they are mostly written. Empty when nothing sounds.
  *
  * @example
@@ -240,5 +249,6 @@ export function nameTones(
   { key, count = 6 }: { readonly key?: string | undefined; readonly count?: number } = {},
 ): readonly NameFit[] {
   if (sounding.tones.length === 0) return [];
+  if (new Set(sounding.tones).size === 1) return [noteAlone(sounding.bass, key)];
   return cheapest(sounding, count).map((one) => toFit(one, sounding, key));
 }

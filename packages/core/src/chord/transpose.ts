@@ -1,19 +1,23 @@
-import { parseTone, toneName, toPlainSigns } from '../pitch';
+import { parseTone, rootName, toneOver, toPlainSigns } from '../pitch';
 
-const TONE = /(^|\/)([A-G][#b]{0,2})/g;
+const NAME = /^([A-G][#b]{0,2})(.*?)(?:\/([A-G][#b]{0,2}))?$/;
+const MINOR = /^(m(?!aj)|min|-|dim|°|o|ø)/i;
 
 /**
- * Moves a chord name by semitones, root and bass alike; anything that starts with no tone
- * (silence, "N.C.", a nickname) stays as it is.
+ * Moves a chord name by semitones, root and bass alike, spelled by the `key` it comes to stand in, else
+ * as it is mostly written; anything that starts with no tone (silence, "N.C.", a nickname) stays as it is.
  *
  * @example
  * transposeChordName('D/F#', 2) // 'E/G#'
+ * @example
+ * transposeChordName('C', 1) // 'Db'
  */
-export function transposeChordName(name: string, semitones: number): string {
-  if (semitones === 0) return name;
-  const signs = semitones < 0 || name.includes('b') ? 'flats' : 'sharps';
-  return toPlainSigns(name).replace(TONE, (whole: string, before: string, tone: string) => {
-    const parsed = parseTone(tone);
-    return parsed === undefined ? whole : before + toneName(parsed + semitones, signs);
-  });
+export function transposeChordName(name: string, semitones: number, key?: string): string {
+  const match = semitones === 0 ? null : NAME.exec(toPlainSigns(name));
+  const root = parseTone(match?.[1] ?? '');
+  if (!match || root === undefined) return name;
+  const [, , quality = '', bass] = match;
+  const word = rootName(root + semitones, { key, isMinor: MINOR.test(quality) });
+  const under = parseTone(bass ?? '');
+  return word + quality + (under === undefined ? '' : `/${toneOver(word, under + semitones)}`);
 }

@@ -47,6 +47,10 @@ describe('a grip beside its taught name', () => {
     ['Am', '022000', 'differs'],
     ['C/G', 'x32010', 'differs'],
     ['Asus4', 'x02220', 'differs'],
+    ['C', 'x32011', 'differs'],
+    ['F', '133221', 'differs'],
+    ['C', 'x32000', 'colours'],
+    ['Am', '002210', 'colours'],
   ];
   cases.forEach(([name, grip, verdict]) => {
     it(`${verdict}: ${name} as ${grip}`, () =>
@@ -79,10 +83,16 @@ describe('a slip of one finger', () => {
     ['on an open string', 'Em', '022100', '022000'],
     ['on the wrong outer string', 'G', '320030', '320003'],
     ['on a slash bass', 'D/F#', '300232', '200232'],
+    ['forgotten', 'B7', 'x21200', 'x21202'],
+    ['forgotten two frets up', 'D7', 'xx0210', 'xx0212'],
+    ['too many', 'Em', '022020', '022000'],
+    ['that rubs against the third', 'C', 'x32011', 'x32010'],
+    ['a fret too high in a barre', 'F', '133221', '133211'],
+    ['with all the others one string too low', 'Em', '220000', '022000'],
+    ['with all the others one string too thick', 'D', 'x0232x', 'xx0232'],
   ];
   cases.forEach(([what, name, wrong, right]) => {
-    it(`${what} is found: ${name} as ${wrong}`, () =>
-      expect(slipsOf(name, wrong)).toContain(right));
+    it(`${what} is found: ${name} as ${wrong}`, () => expect(slipsOf(name, wrong)[0]).toBe(right));
   });
 
   it('tells which string, from where and to where', () => {
@@ -108,6 +118,17 @@ describe('a slip of one finger', () => {
         }
       });
     }
+  });
+
+  it('says what kind it is, and never calls a grip by the name it does not sound', () => {
+    expect(check('B7', 'x21200').slips[0]?.kind).toBe('forgotten');
+    expect(check('Em', '220000').slips[0]).toEqual(
+      jasmine.objectContaining({
+        kind: 'shape',
+        changed: { string: 6, from: 2, to: 2, movedTo: 5 },
+      } as const),
+    );
+    expect(check('F', '133221').sounds).not.toBe('F');
   });
 
   it('is not looked for where the name is true', () => {

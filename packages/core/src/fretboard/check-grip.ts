@@ -1,14 +1,21 @@
 import { chordTones, type ChordName } from '../chord';
 import { toPitchClass, type PitchClass } from '../pitch';
-import { HIGHEST_FRET, stringNumber, type Grip, type StringFret } from './grip';
+import { fingeringOf } from './fingering';
+import { formatGrip, HIGHEST_FRET, stringNumber, type Grip, type StringFret } from './grip';
+import { USUAL_HAND } from './hand';
 import { nameGrip } from './name-grip';
 import { soundingTones, type Setup } from './sounding';
+import { usualShapes } from './usual-shapes.data';
 
 /** How a grip sounds the name it was taught by. */
 export type GripVerdict = 'agrees' | 'omits' | 'colours' | 'differs';
 
-/** One finger moved one string or one fret, after which the name is true. */
+/** How a grip went wrong: a finger off, one forgotten, one too many, or all of them one string off. */
+export type SlipKind = 'moved' | 'forgotten' | 'extra' | 'shape';
+
+/** What makes a name true: one finger moved one string or one fret, laid or lifted, or the shape moved. */
 export interface GripSlip {
+  readonly kind: SlipKind;
   readonly grip: Grip;
   /** Players' numbers: string 1 is the thinnest; frets from the capo, 0 open, null muted. */
   readonly changed: {
@@ -34,6 +41,14 @@ export interface GripCheck {
 /** Tones that colour a plain name without changing it: 2/9, 4/11, 6/13, either seventh. */
 const COLOURS: readonly number[] = [2, 5, 9, 10, 11];
 const FIFTH = 7;
+const MAJOR_THIRD = 4;
+const FOURTH = 5;
+
+/** A fourth right above a major third rubs: it is a finger that slipped, whatever it could be called. */
+function isColour({ quality }: ChordName, interval: number): boolean {
+  const rubs = interval === FOURTH && quality.tones.includes(MAJOR_THIRD);
+  return COLOURS.includes(interval) && !rubs;
+}
 
 interface Compared {
   readonly missing: readonly number[];
@@ -63,9 +78,9 @@ function verdictOf(name: ChordName, compared: Compared): GripVerdict {
   const onlyFifth = missing.every((one) => one === FIFTH || spared(name, one));
   if (missing.includes(0) || (isSlash && !isBassRight(name, compared))) return 'differs';
   if (extra.length > 0) {
-    const isColour = extra.every((one) => COLOURS.includes(one));
+    const areColours = extra.every((one) => isColour(name, one));
     const isBassFine = isBassRight(name, compared) || name.quality.tones.includes(bass);
-    return onlyFifth && isColour && isBassFine ? 'colours' : 'differs';
+    return onlyFifth && areColours && isBassFine ? 'colours' : 'differs';
   }
   if (!onlyFifth) return isBassRight(name, compared) ? 'omits' : 'differs';
   return isBassRight(name, compared) ? 'agrees' : 'colours';
@@ -91,6 +106,7 @@ function fretSlips(grip: Grip, place: number): readonly GripSlip[] {
   return [from - 1, from + 1]
     .filter((to) => to >= 0 && to <= HIGHEST_FRET)
     .map((to) => ({
+      kind: 'moved',
       grip: withFret(grip, place, to),
       changed: { string: stringNumber(grip, place), from, to },
     }));
@@ -104,6 +120,7 @@ function stringSlips(grip: Grip, place: number): readonly GripSlip[] {
     .filter((to) => to >= 0 && to < grip.length && !grip[to])
     .flatMap((to) =>
       [0, null].map((left) => ({
+        kind: 'moved',
         grip: withFret(withFret(grip, to, from), place, left),
         changed: {
           string: stringNumber(grip, place),
@@ -115,18 +132,101 @@ function stringSlips(grip: Grip, place: number): readonly GripSlip[] {
     );
 }
 
-function slipsOf(name: ChordName, grip: Grip, setup: Setup): readonly GripSlip[] {
-  const moved = grip.flatMap((_, place) => [
+/** A string that rings open where a finger was meant to be, within reach of the others. */
+function forgottenSlips(grip: Grip, place: number): readonly GripSlip[] {
+  if (grip[place] !== 0) return [];
+  const held = grip.filter((fret): fret is number => !!fret);
+  const [low, high] = [Math.min(...held), Math.max(...held)];
+  const near = Array.from({ length: HAND_SPAN + 1 }, (_, at) => high - HAND_SPAN + at);
+  return near
+    .filter((to) => to > 1 && to - low <= HAND_SPAN)
+    .map((to) => ({
+      kind: 'forgotten',
+      grip: withFret(grip, place, to),
+      changed: { string: stringNumber(grip, place), from: 0, to },
+    }));
+}
+
+/** A finger on a string that was meant to ring open. */
+function extraSlips(grip: Grip, place: number): readonly GripSlip[] {
+  const from = grip[place] ?? 0;
+  if (from <= 1) return [];
+  return [
+    {
+      kind: 'extra',
+      grip: withFret(grip, place, 0),
+      changed: { string: stringNumber(grip, place), from, to: 0 },
+    },
+  ];
+}
+
+/** All fingers one string over; the string that comes in at the side rings open or is muted. */
+function shapeSlips(grip: Grip): readonly GripSlip[] {
+  const place = grip.findIndex((fret) => !!fret);
+  const from = grip[place] ?? null;
+  const moved = (fresh: StringFret): readonly (readonly [Grip, number])[] => [
+    ...(grip.at(-1) ? [] : [[[fresh, ...grip.slice(0, -1)], place + 1] as const]),
+    ...(grip[0] ? [] : [[[...grip.slice(1), fresh], place - 1] as const]),
+  ];
+  return [...moved(null), ...moved(0)].map(([shape, to]) => ({
+    kind: 'shape',
+    grip: shape,
+    changed: {
+      ...{ string: stringNumber(grip, place), from, to: from },
+      movedTo: stringNumber(grip, to),
+    },
+  }));
+}
+
+/** Frets between the fingers of one hand. */
+const HAND_SPAN = 3;
+
+const KIND_ORDER: readonly SlipKind[] = ['moved', 'forgotten', 'extra', 'shape'];
+
+/** The likeliest first: what becomes a shape everybody knows, then the smallest slip that leaves most ringing. */
+function inOrder(slips: readonly GripSlip[], known: ReadonlySet<string>): readonly GripSlip[] {
+  const rank = ({ grip, kind }: GripSlip): number =>
+    (known.has(formatGrip(grip)) ? 0 : 100) +
+    KIND_ORDER.indexOf(kind) * 10 +
+    grip.filter((fret) => fret === null).length;
+  return slips.toSorted((a, b) => rank(a) - rank(b));
+}
+
+function slipsOf(
+  {
+    name,
+    grip,
+    verdict,
+  }: { readonly name: ChordName; readonly grip: Grip; readonly verdict: GripVerdict },
+  setup: Setup,
+): readonly GripSlip[] {
+  const all = grip.flatMap((_, place) => [
     ...fretSlips(grip, place),
     ...stringSlips(grip, place),
+    ...forgottenSlips(grip, place),
+    ...extraSlips(grip, place),
   ]);
-  return moved.filter((slip) => judge(name, slip.grip, setup) === 'agrees');
+  const isTrue = (slip: GripSlip): boolean => judge(name, slip.grip, setup) === 'agrees';
+  const known = new Set(usualShapes(name, setup.tuning).map(formatGrip));
+  // A tone left out is often meant: only a finger beside its place, or a shape everybody knows, says not.
+  const isLikely = ({ kind, grip: made }: GripSlip): boolean =>
+    verdict !== 'omits' || kind === 'moved' || known.has(formatGrip(made));
+  const held = [...all, ...shapeSlips(grip)].filter(
+    (slip) => isTrue(slip) && isLikely(slip) && isHeld(slip.grip),
+  );
+  const ordered = inOrder(held, known);
+  const once = new Map(ordered.toReversed().map((slip) => [formatGrip(slip.grip), slip]));
+  return [...once.values()].toReversed();
+}
+
+function isHeld(grip: Grip): boolean {
+  return fingeringOf(grip, USUAL_HAND, { thumb: true }) !== undefined;
 }
 
 /**
  * Lays a grip beside the name it is taught by, as a shape: does it sound the name, leave out its
- * third or seventh, sound more, or sound something else; and which single finger, moved one string
- * or one fret, would make the name true. A missing plain fifth still agrees.
+ * third or seventh, sound more, or sound something else; and which slip makes the name true when it is
+ * mended: a finger one string or one fret off, one forgotten or too many, the whole shape a string off. A missing plain fifth still agrees.
  *
  * @example
  * checkGrip(parseChordName('C'), [null, 3, 2, 0, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).verdict // 'agrees'
@@ -142,6 +242,6 @@ export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck 
     missing: compared.missing.map(toTone),
     extra: compared.extra.map(toTone),
     sounds: nameGrip(grip, { ...setup, capo: 0 }, { count: 1 }).shape[0]?.name ?? '',
-    slips: verdict === 'agrees' ? [] : slipsOf(name, grip, setup),
+    slips: verdict === 'agrees' ? [] : slipsOf({ name, grip, verdict }, setup),
   };
 }

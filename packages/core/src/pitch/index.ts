@@ -1,7 +1,7 @@
 export { noteName, parseNote } from './note';
 export { parseTone, toneName, toPitchClass, toPlainSigns } from './pitch-class';
 export type { PitchClass } from './pitch-class';
-export { keySigns, rootName } from './spelling';
+export { keySigns, rootName, toneOver } from './spelling';
 export type { Signs } from './spelling';
 export { formatTuning, openNotes, parseTuning, STANDARD_TUNING } from './tuning';
 export type { Tuning } from './tuning';

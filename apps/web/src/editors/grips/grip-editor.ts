@@ -20,7 +20,7 @@ import {
   type Grip,
   type Setup,
 } from '@harvu/core/fretboard';
-import { toneName } from '@harvu/core/pitch';
+import { toneOver } from '@harvu/core/pitch';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import { handFor, type SongGrip } from '@harvu/core/player';
@@ -172,15 +172,16 @@ export class GripEditor {
   });
   protected readonly textOf = (grip: Grip): string => formatGrip(grip);
 
-  private tones(tones: readonly number[]): string {
-    return tones.map((tone) => chordLabel(toneName(tone))).join(', ');
+  private tones(tones: readonly number[], name: string): string {
+    return tones.map((tone) => chordLabel(toneOver(name, tone))).join(', ');
   }
 
   protected soundWords({ missing, gained, barres }: FoundGrip): string {
+    const { name } = this.grip();
     const words = [
       barres.some((barre) => barre.to - barre.from > 1) ? 'barre' : '',
-      missing.length > 0 ? `without ${this.tones(missing)}` : '',
-      gained.length > 0 ? `adds ${this.tones(gained)}` : '',
+      missing.length > 0 ? `without ${this.tones(missing, name)}` : '',
+      gained.length > 0 ? `adds ${this.tones(gained, name)}` : '',
     ].filter(Boolean);
     return words.join(', ') || 'whole';
   }
