@@ -1,8 +1,17 @@
 import { isRealDate } from '@harvu/contract';
 import { USUAL_CONSTANTS } from '@harvu/core/assumptions';
-import { deadlineOf, finishOn, makePlan, SCHOOLS, USUAL_TEACHING } from '@harvu/core/plan';
+import { formatFingers, formatGrip } from '@harvu/core/fretboard';
+import {
+  deadlineOf,
+  finishOn,
+  makePlan,
+  SCHOOLS,
+  smallerPlans,
+  stagesOf,
+  USUAL_TEACHING,
+} from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
-import type { Step } from '@harvu/core/steps';
+import { gripsIn, insideChanges, type Step, type Workpiece } from '@harvu/core/steps';
 import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/day';
 import { array, mixed, number, object, string, type InferType } from 'yup';
@@ -67,14 +76,25 @@ function studentOf(known: Input['student']): Student {
   };
 }
 
-function toAnswer({ rungs, goal, minutes, ...step }: Step) {
-  const { id, kind, title, atoms, layer, bars, needs, why } = step;
+/** To a tenth of a minute. */
+function rounded(minutes: number): number {
+  return Math.round(minutes * 10) / 10;
+}
+
+function toAnswer(step: Step, work: Workpiece) {
+  const { id, kind, title, atoms, layer, bars, needs, rungs, goal, minutes, why } = step;
+  const grips = gripsIn(step, work).map((one) => ({
+    name: one.name,
+    grip: formatGrip(one.grip),
+    fingers: formatFingers(one.fingers),
+  }));
   return {
     ...{ id, kind, title, atoms, needs },
+    ...(grips.length > 0 && { grips }),
     ...(layer !== undefined && { layer }),
     ...(bars && { bars }),
     ...(rungs.length > 0 && { startBpm: rungs[0], goalBpm: rungs.at(-1), rungs }),
-    ...{ goal, minutes: Math.round(minutes * 10) / 10, why },
+    ...{ goal, minutes: rounded(minutes), why },
   };
 }
 
@@ -83,20 +103,32 @@ export const stepsVerb = verbOf(input, (request) => {
   const song = readSong(request.song);
   if (typeof song === 'string') return workError('input', song, 'song');
   const { school, layer = 'full', deadlineOn = null, today } = request;
-  const plan = makePlan(song, {
+  const options = {
     teaching: { ...USUAL_TEACHING, school, goal: layer, wantedOn: deadlineOn },
     student: studentOf(request.student),
-  });
+  };
+  const plan = makePlan(song, options);
   const usual = Array<number>(DAYS).fill(USUAL_CONSTANTS.minutesADay);
   const practice = { minutesByWeekday: request.student?.minutesByWeekday ?? usual, today };
+  /** Whether the day can be met, and the first smaller way that would. */
+  const deadlineFor = (wantedOn: Day) => {
+    const deadline = deadlineOf(plan.time, wantedOn, practice);
+    const ways = smallerPlans(song, options, { wantedOn, ...practice });
+    const words = ways.at(-1)?.words ?? [];
+    const smaller = words.length > 0 ? words.join(', ') : null;
+    return { feasible: deadline.verdict !== 'misses', smaller, ...deadline };
+  };
   const { minutes, low, high } = plan.time;
+  const stages = stagesOf(plan.steps, plan);
   return {
-    steps: plan.steps.map(toAnswer),
+    stages: stages.map((stage) => ({ ...stage, minutes: rounded(stage.minutes) })),
+    steps: plan.steps.map((step) => toAnswer(step, plan.work)),
+    inside: insideChanges(plan.steps, plan.work),
     skipped: plan.skipped.map(({ id, kind, title }) => ({ id, kind, title })),
     minutes: Math.round(minutes),
     minutesLow: Math.round(low),
     minutesHigh: Math.round(high),
     finishOn: finishOn(minutes, practice),
-    ...(deadlineOn !== null && { deadline: deadlineOf(plan.time, deadlineOn, practice) }),
+    ...(deadlineOn !== null && { deadline: deadlineFor(deadlineOn) }),
   };
 });

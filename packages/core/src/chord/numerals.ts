@@ -68,7 +68,7 @@ function dominantOf({ chord, next }: Going, key: Key): string | undefined {
   const target: PitchClass = toPitchClass(chord.root + 5);
   const interval = toPitchClass(target - key.tonic);
   const isMajor = chord.quality.tones.includes(4);
-  if (!next || next.root !== target || !isMajor || isOwn(chord, key)) return undefined;
+  if (next?.root !== target || !isMajor || isOwn(chord, key)) return undefined;
   if (interval === 0 || !scaleOf(key).includes(interval) || isDiminished(next)) return undefined;
   const degree = degreeWord(next, key);
   return isMinorish(next) ? degree.toLowerCase() : degree;

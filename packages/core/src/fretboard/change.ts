@@ -1,5 +1,6 @@
 import { assumed } from '../assumptions';
 import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
+import { FULL_BARRE_STRINGS } from './barre-strings';
 import { plainWords, type HandWords } from './hand-words';
 import { fingeringOf } from './fingering';
 import type { Finger, Fingers, Grip } from './grip';
@@ -142,13 +143,13 @@ function barreMove(hands: Hands): BarreMove | null {
   return kept.some(({ a, b }) => a.fret !== b.fret) ? 'slides' : null;
 }
 
-const FULL_BARRE = 4;
-
 function barreSeconds(hands: Hands): number {
   const strings = newBarres(hands).map(({ lowest, highest }) => highest - lowest + 1);
   const most = Math.max(0, ...strings);
   if (most === 0) return 0;
-  return assumed(most >= FULL_BARRE ? 'changeFullBarreSeconds' : 'changePartialBarreSeconds');
+  return assumed(
+    most >= FULL_BARRE_STRINGS ? 'changeFullBarreSeconds' : 'changePartialBarreSeconds',
+  );
 }
 
 /**

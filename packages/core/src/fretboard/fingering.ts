@@ -37,7 +37,7 @@ const COST = {
   barre: 0.75,
   barredString: 0.28,
   amongOpen: 0.8,
-  besideOpen: 2,
+  besideOpen: 2.4,
   mutedUnder: 3,
   thumb: 1.2,
   partialBarre: 2,

@@ -18,9 +18,25 @@ interface Draft {
 type Outcome = Draft | string;
 
 const GONE = 'The step is no longer there.';
+/** An id made of several is joined by a plus before each kind. */
+const PIECES = /\+(?=[a-z]+:)/;
 
-function find({ steps }: Draft, id: string): Step | undefined {
-  return steps.find((step) => step.id === id);
+function piecesOf(id: string): readonly string[] {
+  return id.split(PIECES);
+}
+
+/**
+ * Finds a step by its id. Grips and crossings are gathered anew when the song changes: the step that
+ * now has most of what the id names, and at least half of it, is meant.
+ */
+function find({ steps }: Pick<Draft, 'steps'>, id: string): Step | undefined {
+  const exact = steps.find((step) => step.id === id);
+  if (exact) return exact;
+  const pieces = piecesOf(id);
+  const shared = (step: Step): number =>
+    piecesOf(step.id).filter((piece) => pieces.includes(piece)).length;
+  const [best] = steps.toSorted((a, b) => shared(b) - shared(a));
+  return best && shared(best) * 2 >= pieces.length && shared(best) > 0 ? best : undefined;
 }
 
 /** What needed a step that is gone needs what that one needed. */
@@ -123,8 +139,9 @@ function merge(draft: Draft, id: string, otherId: string): Outcome {
 }
 
 function marked(draft: Draft, id: string, mark: Pick<Step, 'note' | 'isOptional'>): Outcome {
-  if (!find(draft, id)) return GONE;
-  const steps = draft.steps.map((step) => (step.id === id ? { ...step, ...mark } : step));
+  const meant = find(draft, id);
+  if (!meant) return GONE;
+  const steps = draft.steps.map((step) => (step === meant ? { ...step, ...mark } : step));
   return { ...draft, steps };
 }
 
@@ -187,9 +204,10 @@ export function brokenBy(steps: readonly Step[], id: string): number {
 }
 
 function placed(steps: readonly Step[], { step: id, after }: Placing): readonly Step[] | undefined {
-  const step = steps.find((one) => one.id === id);
+  const step = find({ steps }, id);
   const rest = steps.filter((one) => one !== step);
-  const anchor = rest.findIndex((one) => one.id === after);
+  const before = after === null ? undefined : find({ steps: rest }, after);
+  const anchor = before ? rest.indexOf(before) : -1;
   if (!step || (after !== null && anchor < 0)) return undefined;
   return rest.toSpliced(anchor + 1, 0, step);
 }

@@ -19,5 +19,7 @@ export { inSchoolOrder } from './schools';
 export { smallerPlans } from './smaller';
 export type { SmallerPlan } from './smaller';
 export { songFor } from './song-for';
+export { stagesOf } from './stages';
+export type { Stage } from './stages';
 export { SCHOOLS, USUAL_TEACHING } from './teaching';
 export type { OwnStep, PlanChange, School, Teaching } from './teaching';

@@ -62,7 +62,8 @@ export function makePlan(song: SongDocument, options: PlanOptions = {}): StepPla
   const { teaching = USUAL_TEACHING } = options;
   const { changes, school, goal, sings, twoRungs } = teaching;
   const work = workpieceOf(songFor(song, changes), options);
-  const all = makeSteps(work, { goal, sings });
+  const wishes = { bareWhole: school === 'whole-first', partsInOrder: school !== 'hardest-first' };
+  const all = makeSteps(work, { goal, sings, ...wishes });
   const { left, skipped } = withoutOwned(all, work, teaching);
   const made = withHandMade(left, changes, { work, goal });
   const ordered = inHandMadeOrder(

@@ -5,6 +5,7 @@ import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { deadlineOf, type Deadline } from './deadline';
 import { easierGrip } from './easier-grips';
+import { layerWords } from '../steps';
 import { makePlan, type PlanOptions, type StepPlan } from './make-plan';
 import type { PlanTime } from './plan-time';
 import { USUAL_TEACHING, type PlanChange, type Teaching } from './teaching';
@@ -50,16 +51,29 @@ function withSimplerGrips(plan: StepPlan, teaching: Teaching): Reduction | undef
 function barerGoals(teaching: Teaching): readonly Reduction[] {
   return LAYERS.slice(0, LAYERS.indexOf(teaching.goal))
     .toReversed()
-    .map((goal) => ({ words: `only the ${goal} layer`, teaching: { ...teaching, goal } }));
+    .map((goal) => ({ words: `only ${layerWords(goal)}`, teaching: { ...teaching, goal } }));
 }
 
-/** The part that takes most minutes for the time it is played, among those that may be left out. */
-function costliestPart({ work, steps }: StepPlan, least: number): Part | undefined {
+const INTRO = /^(intro|vorspiel|opening|pick-?up)/i;
+
+/** What the song is: its first part that is no intro, what is played longest, and what others derive from. */
+function essentialParts({ work }: StepPlan, playedOf: (part: Part) => number): ReadonlySet<string> {
+  const first = work.parts.find(({ name }) => !INTRO.test(name));
+  const longest = work.parts.toSorted((a, b) => playedOf(b) - playedOf(a))[0];
+  const parents = work.parts.flatMap(({ parent }) => parent ?? []);
+  return new Set([first?.id ?? '', longest?.id ?? '', ...parents]);
+}
+
+/** The part that takes most minutes for the time it is played, among those the song is still itself without. */
+function costliestPart(plan: StepPlan, least: number): Part | undefined {
+  const { work, steps } = plan;
   const playedOf = (part: Part): number =>
     (work.comes.get(part.id) ?? []).reduce((sum, one) => sum + one.lasts, 0);
   const minutesOf = (part: Part): number =>
     steps.filter((step) => step.atoms.includes(part.id)).reduce((sum, one) => sum + one.minutes, 0);
+  const essential = essentialParts(plan, playedOf);
   return work.parts
+    .filter((part) => !essential.has(part.id))
     .filter((part) => work.timeline.lasts - playedOf(part) >= least)
     .map((part) => ({ part, cost: minutesOf(part) / Math.max(1, playedOf(part)) }))
     .toSorted((a, b) => b.cost - a.cost)[0]?.part;

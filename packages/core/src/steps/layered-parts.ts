@@ -1,20 +1,37 @@
 import { soundsChord } from '../rhythm';
-import type { Part } from '../sameness';
+import { barKeys, type Part } from '../sameness';
 import { LAYERS, type Layer } from '../song';
-import { changesOf, chordRow, stretchOf, strokesIn, type StruckBar } from '../timeline';
+import {
+  changesOf,
+  chordRow,
+  stretchOf,
+  strokesIn,
+  type PlayedBar,
+  type StruckBar,
+} from '../timeline';
 import { rangeWords } from './bar-ranges';
-import type { Goal, Step, StepLimit } from './step';
-import { difficultyOf, stepMinutes } from './step-minutes';
+import { hinders, pairOf } from './drills';
+import { isFullBarre } from './grip-learning';
+import { stepId, type Goal, type Step } from './step';
+import { stepMinutes } from './step-minutes';
 import { ladderFor, type Demand } from './step-words';
 import { strokesPerBeat } from './strokes-per-beat';
-import { barsOfPart, changesOfPart, type WindowedChange, type Workpiece } from './workpiece';
+import {
+  barsOfPart,
+  changesOfPart,
+  passesOfPart,
+  type WindowedChange,
+  type Workpiece,
+} from './workpiece';
 
 /** A part in one of the layers it is taught in. */
 export interface LayeredPart {
   readonly part: Part;
   readonly layer: Layer;
-  /** The barer layer that comes before; undefined for the barest. */
-  readonly after: Layer | undefined;
+  /** The step of the barer layer that comes before; undefined for the barest. */
+  readonly after: string | undefined;
+  /** Parts whose music in this layer is all in this one, by their ids: they need no step. */
+  readonly covers: readonly string[];
 }
 
 function strokesKey(bars: readonly StruckBar[]): string {
@@ -39,7 +56,7 @@ export function demandOf(
  * The layers a part is taught in, barest first: those whose strokes differ from the goal's, where
  * there is a change to be learnt; the pulse only where the goal could not be started at half its tempo.
  */
-export function layersTaught(work: Workpiece, part: Part, goal: Layer): readonly Layer[] {
+function layersTaught(work: Workpiece, part: Part, goal: Layer): readonly Layer[] {
   const strokes = (layer: Layer): string => strokesKey(barsOfPart(work, part.id, layer));
   const full = strokes(goal);
   const seen = new Set([full]);
@@ -55,6 +72,98 @@ export function layersTaught(work: Workpiece, part: Part, goal: Layer): readonly
   return [...barer, goal];
 }
 
+/** The bars of one pass of a part in a layer, each as what it is told apart by. */
+function barTexts(work: Workpiece, part: Part, layer: Layer): readonly string[] {
+  const [pass = []] = passesOfPart(work, part.id, layer);
+  return pass.map((bar) => {
+    const { chords, durations } = barKeys(bar);
+    return `${part.goalBpm} ${chords} ${durations} ${strokesKey([bar])}`;
+  });
+}
+
+/** Whether some bars stand one after the other among others, or are those others again and again. */
+function isWithin(bars: readonly string[], others: readonly string[]): boolean {
+  const rounds = bars.length > others.length ? Math.ceil(bars.length / others.length) : 1;
+  const all = Array<readonly string[]>(rounds).fill(others).flat();
+  return all.some((_, at) => bars.every((bar, place) => all[at + place] === bar));
+}
+
+/** A part that teaches only what is new in it holds no other. */
+function isTaughtWhole(part: Part): boolean {
+  return ownBars(part) === undefined;
+}
+
+/** Which part's step holds each part in a layer: its own, or that of a part which has all its bars. */
+function holdersIn(
+  work: Workpiece,
+  parts: readonly Part[],
+  layer: Layer,
+): ReadonlyMap<string, Part> {
+  const texts = new Map(parts.map((part) => [part, barTexts(work, part, layer)]));
+  const isIn = (part: Part, other: Part): boolean =>
+    isWithin(texts.get(part) ?? [], texts.get(other) ?? []);
+  const longestFirst = parts.toSorted((a, b) => b.bars.length - a.bars.length);
+  const own: Part[] = [];
+  const holders = new Map<string, Part>();
+  for (const part of longestFirst) {
+    const holder = own.find((one) => isTaughtWhole(one) && isIn(part, one));
+    if (!holder) own.push(part);
+    holders.set(part.id, holder ?? part);
+  }
+  // What is only a shorter part again and again is held by that one.
+  for (const part of own) {
+    const shorter = own.find(
+      (one) => isTaughtWhole(one) && one.bars.length < part.bars.length && isIn(part, one),
+    );
+    if (shorter) for (const [id, held] of holders) if (held === part) holders.set(id, shorter);
+  }
+  return holders;
+}
+
+/** A part as it is taught, with which steps hold it. */
+export interface TaughtParts {
+  readonly taught: readonly LayeredPart[];
+  /** The step that holds a part in the fullest layer that is not fuller than one; undefined where none does. */
+  readonly stepFor: (partId: string | undefined, layer: Layer) => string | undefined;
+}
+
+/**
+ * Works out which parts are taught in which layers, barest first: a part whose bars are all in another
+ * one, in that layer, needs no step of its own.
+ */
+export function taughtParts(
+  work: Workpiece,
+  goal: Layer,
+  workIn: (layer: Layer) => Workpiece,
+): TaughtParts {
+  const layers = new Map(work.parts.map((part) => [part, layersTaught(workIn(goal), part, goal)]));
+  const held = new Map<string, string>();
+  const taught = LAYERS.slice(0, LAYERS.indexOf(goal) + 1).flatMap((layer) => {
+    const parts = work.parts.filter((part) => layers.get(part)?.includes(layer));
+    const holders = holdersIn(work, parts, layer);
+    for (const { id } of parts)
+      held.set(`${id} ${layer}`, stepId('section', [holders.get(id)?.id ?? id, layer]));
+    return parts
+      .filter((part) => holders.get(part.id) === part)
+      .map((part) => {
+        const covers = parts.filter((one) => one !== part && holders.get(one.id) === part);
+        return { part, layer, covers: covers.map(({ id }) => id) };
+      });
+  });
+  const stepFor: TaughtParts['stepFor'] = (partId, layer) =>
+    LAYERS.slice(0, LAYERS.indexOf(layer) + 1)
+      .toReversed()
+      .flatMap((one) => held.get(`${partId ?? ''} ${one}`) ?? [])[0];
+  const barer = (layer: Layer): Layer | undefined => LAYERS[LAYERS.indexOf(layer) - 1];
+  return {
+    stepFor,
+    taught: taught.map((one) => {
+      const under = barer(one.layer);
+      return { ...one, after: under && stepFor(one.part.id, under) };
+    }),
+  };
+}
+
 /** The bars of a part that its own step practises: all, or what the part it differs from has not. */
 export function ownBars({ parent, newBars, bars }: Part): readonly number[] | undefined {
   if (parent === undefined || newBars.length === bars.length) return undefined;
@@ -68,11 +177,28 @@ function movedWords({ semitones }: Part): string {
   return `, ${frets} ${semitones > 0 ? 'higher' : 'lower'}`;
 }
 
+const LAYER_WORDS: Readonly<Record<Layer, string>> = {
+  bare: 'one strum a chord',
+  pulse: 'on the pulse',
+  full: 'full',
+  ornaments: 'with ornaments',
+};
+
+/**
+ * Says a layer as it is said of music.
+ *
+ * @example
+ * layerWords('bare') // 'one strum a chord'
+ */
+export function layerWords(layer: Layer): string {
+  return LAYER_WORDS[layer];
+}
+
 /** The title of a part's step in a layer. */
 export function partTitle(work: Workpiece, { part, layer }: LayeredPart, goal: Layer): string {
   const timed = part.of !== undefined && part.semitones === 0 ? `, at ${part.goalBpm}` : '';
   const name = `${part.letter} ${part.name}${movedWords(part)}${timed}`;
-  const title = `${name}${layer === goal ? '' : `, ${layer}`}`;
+  const title = `${name}${layer === goal ? '' : `, ${layerWords(layer)}`}`;
   const own = ownBars(part);
   if (!own) return title;
   if (part.newBars.length > 0) return `${title}: ${rangeWords(own)} only`;
@@ -81,12 +207,15 @@ export function partTitle(work: Workpiece, { part, layer }: LayeredPart, goal: L
 }
 
 /** What section, join and whole-song steps are made from. */
-export interface Making {
+export interface Making extends TaughtParts {
   readonly work: Workpiece;
   readonly goal: Layer;
-  /** Which of the hands' steps stand before bars with these chords, patterns and changes. */
+  /** The workpiece as it is when a part begins in a layer, with what the steps before it guarantee. */
+  readonly workFor: (part: Part, layer: Layer) => Workpiece;
+  /** The workpiece as it is when every part holds its goal in a layer. */
+  readonly workAfter: (layer: Layer) => Workpiece;
+  /** Which of the hands' steps stand before some music. */
   readonly handsFor: (music: HandsMusic) => readonly string[];
-  readonly taught: readonly LayeredPart[];
 }
 
 /** What the hands do in some bars. */
@@ -95,34 +224,20 @@ export interface HandsMusic {
   readonly patterns: ReadonlySet<string>;
   /** Pairs of chords, sorted and joined by a space. */
   readonly pairs: ReadonlySet<string>;
+  readonly layer: Layer;
 }
 
-function pairOf({ from, to }: { readonly from: string; readonly to: string }): string {
-  return [from, to].sort().join(' ');
-}
-
-/** Changes that are a hindrance in a layer: those that would hold its tempo back. */
-function hinderingPairs(work: Workpiece, changes: readonly WindowedChange[]): ReadonlySet<string> {
-  const { goalBpm, constants } = work;
-  const hindering = changes.filter(
-    (one) => constants.startShare * 60 * one.windowBeats < goalBpm * one.seconds,
-  );
-  return new Set(hindering.map(pairOf));
-}
-
-/**
- * The grip, change and pattern steps some bars are made of; a change whose time is ample in a barer
- * layer is not waited for there.
- */
+/** The grip, drill and pattern steps that stand before some bars in a layer. */
 export function needsOf(
-  { work, goal, handsFor }: Making,
+  { handsFor }: Making,
   bars: readonly StruckBar[],
-  { layer, changes }: { readonly layer: Layer; readonly changes: readonly WindowedChange[] },
+  layer: Layer,
 ): readonly string[] {
   return handsFor({
     chords: new Set(chordRow(bars)),
     patterns: new Set(bars.flatMap(({ struck }) => struck?.name ?? [])),
-    pairs: layer === goal ? new Set(changesOf(bars).map(pairOf)) : hinderingPairs(work, changes),
+    pairs: new Set(changesOf(bars).map(pairOf)),
+    layer,
   });
 }
 
@@ -133,25 +248,51 @@ function passBeats(bars: readonly StruckBar[], goalBpm: number): number {
   return isSteady ? beats : (lasts * goalBpm) / 60;
 }
 
-/** The minutes of a step that climbs over some bars, so many of them new. */
-export function minutesOver(
-  work: Workpiece,
-  bars: readonly StruckBar[],
-  step: {
-    readonly goal: Goal;
-    readonly goalBpm: number;
-    readonly rungs: Step['rungs'];
-    readonly limit: StepLimit;
-    readonly newBars: number;
-  },
-): number {
-  const { constants, pace } = work;
-  const difficulty = difficultyOf(step.limit, step.goalBpm, constants);
+/** Distinct bars, by what is held and for how long. */
+export function distinctBars(bars: readonly PlayedBar[]): readonly PlayedBar[] {
+  const once = new Map(
+    bars.map((bar) => [`${barKeys(bar).chords} ${barKeys(bar).durations}`, bar] as const),
+  );
+  return [...once.values()];
+}
+
+/** What the minutes of a section are worked out from. */
+export interface ClimbedBars {
+  readonly layer: Layer;
+  /** The bars of one pass, and those of them that are new. */
+  readonly pass: readonly StruckBar[];
+  readonly fresh: readonly StruckBar[];
+  readonly changes: readonly WindowedChange[];
+  readonly goal: Goal;
+  readonly goalBpm: number;
+  readonly rungs: Step['rungs'];
+}
+
+/**
+ * The minutes of a section: finding its new bars, then climbing with a τ that grows with its bars, the
+ * changes that hinder and the bars with a full barre (assumptions table).
+ */
+export function minutesOver(work: Workpiece, climbed: ClimbedBars): number {
+  const { constants, pace, grips } = work;
+  const { layer, pass, fresh, changes, goal, goalBpm, rungs } = climbed;
+  const isBarer = LAYERS.indexOf(layer) < LAYERS.indexOf('full');
+  const bars = distinctBars(fresh);
+  const barred = new Set(grips.filter(isFullBarre).map(({ name }) => name));
+  const tiring = bars.filter(({ chords }) => chords.some(({ chord }) => barred.has(chord)));
+  const hindering = new Set(
+    changes.filter((one) => hinders(one, work, goalBpm)).map((one) => pairOf(one)),
+  );
+  const tau =
+    constants.climbMinutes +
+    constants.climbBarMinutes * bars.length +
+    constants.climbHinderMinutes * hindering.size +
+    constants.climbBarreMinutes * tiring.length;
+  const aBar = isBarer ? constants.bareBarMinutes : constants.barMinutes;
   return stepMinutes(
     {
-      ...{ rungs: step.rungs, goal: step.goal },
-      passBeats: passBeats(bars, step.goalBpm),
-      tauMinutes: constants.barMinutes * step.newBars * difficulty * pace,
+      ...{ rungs, goal, passBeats: passBeats(pass, goalBpm) },
+      newMinutes: aBar * bars.length * pace,
+      tauMinutes: tau * pace,
     },
     constants,
   );

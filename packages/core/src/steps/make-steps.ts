@@ -1,6 +1,8 @@
 import { LAYERS, type Layer } from '../song';
+import { drilledFor, drillsOf, isDrilledFor, type Drill } from './drills';
+import { musicGuarantees } from './guarantees';
 import { kindOf } from './kinds';
-import { makeChanges } from './kinds/change';
+import { makeChange } from './kinds/change';
 import { makeGrips } from './kinds/grip';
 import { makeHands } from './kinds/hand';
 import { makeJoins } from './kinds/join';
@@ -11,9 +13,9 @@ import { makeRecording } from './kinds/recording';
 import { makeSection } from './kinds/section';
 import { makeSing } from './kinds/sing';
 import { makeWhole } from './kinds/whole';
-import { layersTaught, type HandsMusic, type Making } from './layered-parts';
+import { distinctBars, taughtParts, type HandsMusic, type Making } from './layered-parts';
 import { withNeedsFirst } from './needs-order';
-import { stepId, type Step } from './step';
+import type { Step } from './step';
 import type { Workpiece } from './workpiece';
 
 /** What steps are wished for. */
@@ -22,6 +24,16 @@ export interface StepWishes {
   readonly goal?: Layer;
   /** Whether the student will sing it too. */
   readonly sings?: boolean;
+  /** Whether the whole song is played in the barest layer before anything fuller; it is by default. */
+  readonly bareWhole?: boolean;
+  /** Whether the parts are taught in the order of the song; they are by default. */
+  readonly partsInOrder?: boolean;
+}
+
+/** How many steps of a kind there may be, so that a plan stays one that can be read. */
+interface Bounds {
+  readonly drills: number;
+  readonly joins: number;
 }
 
 interface HandSteps {
@@ -30,16 +42,22 @@ interface HandSteps {
 }
 
 /** The steps of grips, changes and patterns, and which of them some music waits for. */
-function makeHandSteps(work: Workpiece, goal: Layer): HandSteps {
-  const [grips, changes, hands] = [makeGrips(work), makeChanges(work), makeHands(work, goal)];
-  const idsIn = (steps: readonly Step[], names: ReadonlySet<string>): readonly string[] =>
-    steps.filter(({ atoms }) => names.has(atoms.join(' '))).map((step) => step.id);
+function makeHandSteps(work: Workpiece, goal: Layer, drills: readonly Drill[]): HandSteps {
+  const [grips, hands] = [makeGrips(work), makeHands(work, goal)];
+  const gripsFor = (names: ReadonlySet<string>): readonly string[] =>
+    grips.filter(({ atoms }) => atoms.some((name) => names.has(name))).map(({ id }) => id);
+  const changes = drills.map((drill) => ({
+    drill,
+    step: makeChange(drill, work, gripsFor(new Set(drill.names))),
+  }));
   return {
-    steps: [...grips, ...changes, ...hands],
-    handsFor: ({ chords, patterns, pairs }: HandsMusic): readonly string[] => [
-      ...idsIn(grips, chords),
-      ...idsIn(changes, pairs),
-      ...idsIn(hands, patterns),
+    steps: [...grips, ...changes.map(({ step }) => step), ...hands],
+    handsFor: ({ chords, patterns, pairs, layer }: HandsMusic): readonly string[] => [
+      ...gripsFor(chords),
+      ...changes
+        .filter(({ drill }) => pairs.has(drill.names.join(' ')) && isDrilledFor(drill, layer, goal))
+        .map(({ step }) => step.id),
+      ...hands.filter(({ atoms: [name = ''] }) => patterns.has(name)).map(({ id }) => id),
     ],
   };
 }
@@ -48,27 +66,66 @@ function makeHandSteps(work: Workpiece, goal: Layer): HandSteps {
  * The steps of the sections: each distinct one bare, the whole song bare, then the fuller layers,
  * the joins and the whole song in the layer that is the goal.
  */
-function makeMusicSteps(making: Making): readonly Step[] {
-  const { goal, taught } = making;
+function makeMusicSteps(making: Making, wishes: StepWishes, bounds: Bounds): readonly Step[] {
+  const { goal, taught, work, stepFor } = making;
   const stepsAt = (layer: Layer): readonly Step[] =>
     taught.filter((one) => one.layer === layer).map((one) => makeSection(making, one));
   const bare = goal === 'bare' ? [] : stepsAt('bare');
-  const barest = taught
-    .filter(({ after }) => after === undefined)
-    .map(({ part, layer }) => stepId('section', [part.id, layer]));
+  const barest = work.parts.flatMap(({ id }) => {
+    const layer = LAYERS.find((one) => stepFor(id, one) !== undefined);
+    return (layer && stepFor(id, layer)) ?? [];
+  });
+  const isBareWhole = bare.length > 0 && wishes.bareWhole !== false;
   const sections = [
     ...bare,
-    ...(bare.length > 0 ? [makeWhole(making, 'bare', barest)] : []),
+    ...(isBareWhole ? [makeWhole(making, 'bare', [...new Set(barest)])] : []),
     ...LAYERS.filter((layer) => layer !== 'bare' || goal === 'bare').flatMap(stepsAt),
   ];
-  const joins = makeJoins(making);
+  const joins = makeJoins(making, bounds.joins);
   const atGoal = sections.filter((step) => step.layer === goal || kindOf(step).matter === 'whole');
   const before = [...atGoal, ...joins].map((step) => step.id);
   return [...sections, ...joins, makeWhole(making, goal, before)];
 }
 
+function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): readonly Step[] {
+  const { goal = 'full', sings = false } = wishes;
+  const drills = drillsOf(work, { goal, most: bounds.drills });
+  const { steps: hands, handsFor } = makeHandSteps(work, goal, drills);
+  const byLayer = new Map(
+    LAYERS.map((layer) => [layer, drilledFor(work, drills, { layer, goal })] as const),
+  );
+  const workIn = (layer: Layer): Workpiece => byLayer.get(layer) ?? work;
+  const making = {
+    ...{ work, goal, handsFor },
+    ...musicGuarantees(work, workIn, wishes.partsInOrder !== false),
+    ...taughtParts(work, goal, workIn),
+  };
+  return withNeedsFirst([
+    makeReady(work),
+    makeListen(work),
+    ...hands,
+    ...makeMusicSteps(making, wishes, bounds),
+    makeRecording(work, goal),
+    ...(sings ? [makeSing(work, goal)] : []),
+    makePerform(work, goal),
+  ]);
+}
+
+/** A song of few bars has few steps; each bar more may bring one more. */
+const MOST_STEPS = 30;
+const FEW_BARS = 14;
+/** Ever fewer drills and joins by themselves, until the plan can be read. */
+const NARROWER: readonly Bounds[] = [
+  { drills: Infinity, joins: Infinity },
+  { drills: Infinity, joins: 4 },
+  { drills: 6, joins: 3 },
+  { drills: 4, joins: 2 },
+  { drills: 2, joins: 1 },
+  { drills: 1, joins: 0 },
+];
+
 /**
- * Makes the steps of a song, each after what it needs: getting ready and listening, grips, changes,
+ * Makes the steps of a song, each after what it needs: getting ready and listening, grips, drills,
  * patterns, sections by layer, joins, the whole song, with the recording, for others; every distinct
  * part is taught once in each of its layers, up to the one that is the goal. Empty for a song that
  * plays no bar. The same song always gives the same steps.
@@ -76,23 +133,15 @@ function makeMusicSteps(making: Making): readonly Step[] {
  * @example
  * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['ready', 'listen', 'grip:Em', 'section:s3:full', 'whole:full', 'recording', 'perform']
  */
-export function makeSteps(
-  work: Workpiece,
-  { goal = 'full', sings = false }: StepWishes = {},
-): readonly Step[] {
+export function makeSteps(work: Workpiece, wishes: StepWishes = {}): readonly Step[] {
   if (work.timeline.barCount === 0) return [];
-  const { steps: hands, handsFor } = makeHandSteps(work, goal);
-  const taught = work.parts.flatMap((part) => {
-    const layers = layersTaught(work, part, goal);
-    return layers.map((layer, index) => ({ part, layer, after: layers[index - 1] }));
-  });
-  return withNeedsFirst([
-    makeReady(work),
-    makeListen(work),
-    ...hands,
-    ...makeMusicSteps({ work, goal, handsFor, taught }),
-    makeRecording(work, goal),
-    ...(sings ? [makeSing(work, goal)] : []),
-    makePerform(work, goal),
-  ]);
+  const bars = distinctBars(work.timeline.occurrences.flatMap((one) => one.bars)).length;
+  const most = MOST_STEPS + Math.max(0, bars - FEW_BARS);
+  const { mostDrills } = work.constants;
+  let steps: readonly Step[] = [];
+  for (const { drills, joins } of NARROWER) {
+    steps = stepsWithin(work, wishes, { drills: Math.min(drills, mostDrills), joins });
+    if (steps.length <= most) return steps;
+  }
+  return steps;
 }

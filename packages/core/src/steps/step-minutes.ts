@@ -1,6 +1,6 @@
 import type { Constants } from '../assumptions';
 import type { Bpm } from '../units';
-import type { Goal, StepLimit } from './step';
+import type { Goal } from './step';
 
 /**
  * Works out the minutes from one tempo to another: τ·ln((A − from)/(A − to)), where A lies a little
@@ -31,6 +31,8 @@ export interface ClimbedStep {
   readonly goal: Goal;
   /** Beats of one pass. */
   readonly passBeats: number;
+  /** Minutes before the first rung: finding what is new. */
+  readonly newMinutes: number;
   readonly tauMinutes: number;
 }
 
@@ -39,37 +41,20 @@ function playingMinutes(
   { rungs, goal, passBeats }: ClimbedStep,
   { playedAgain }: Constants,
 ): number {
-  const last = rungs.at(-1) ?? 0;
-  const tempos = [...rungs, ...Array<number>(Math.max(0, goal.days - 1)).fill(last)];
-  const once = tempos.reduce((sum, bpm) => sum + passBeats / bpm, 0);
+  const once = rungs.reduce((sum, bpm) => sum + passBeats / bpm, 0);
   return once * goal.cleanInRow * playedAgain;
 }
 
 /**
- * Gives the minutes a step with a ladder takes: what climbing it takes, and at least what playing its
- * passes takes. In minutes, above 0 for a step that is played at all.
+ * Gives the minutes a step with a ladder takes: finding what is new and climbing to the goal, and at
+ * least what playing its passes takes. In minutes, above 0 for a step that is played at all.
  *
  * @example
- * stepMinutes({ rungs: [60], goal: { cleanInRow: 3, days: 1, words: '' }, passBeats: 60, tauMinutes: 9 }, USUAL_CONSTANTS) // 6
+ * stepMinutes({ rungs: [60], goal: { cleanInRow: 3, days: 1, words: '' }, passBeats: 60, newMinutes: 0, tauMinutes: 9 }, USUAL_CONSTANTS) // 6
  */
 export function stepMinutes(step: ClimbedStep, constants: Constants): number {
   const [fromBpm = 0, goalBpm = 0] = [step.rungs[0], step.rungs.at(-1)];
   const { ceilingRatio } = constants;
   const climbing = climbMinutes({ fromBpm, goalBpm, tauMinutes: step.tauMinutes, ceilingRatio });
-  return Math.max(climbing, playingMinutes(step, constants));
-}
-
-/**
- * Tells how much harder than usual bars are: the goal over their tempo limit, within bounds.
- *
- * @example
- * difficultyOf({ limitBpm: null }, 92, USUAL_CONSTANTS) // 0.75
- */
-export function difficultyOf(
-  { limitBpm }: StepLimit,
-  goalBpm: number,
-  { easiestBar, hardestBar }: Constants,
-): number {
-  const ratio = limitBpm === null ? 0 : goalBpm / limitBpm;
-  return Math.min(hardestBar, Math.max(easiestBar, ratio));
+  return Math.max(step.newMinutes + climbing, playingMinutes(step, constants));
 }

@@ -4,15 +4,23 @@ import type { Step, StepLimit } from './step';
 import { tempoLimit, type TempoLimit } from './tempo-limit';
 import type { TimedSongChange, WindowedChange, Workpiece } from './workpiece';
 
-/** A chord as whoever reads the steps calls it: by its shape, or by what sounds. */
+/**
+ * Gives a chord as whoever reads the steps calls it: by its shape, or by what sounds.
+ *
+ * @example
+ * called(workpieceOf(EMPTY_SONG), 'F#m') // 'F♯m'
+ */
 export function called({ names, capo }: Workpiece, name: string): string {
   return chordLabel(names === 'sounding' ? transposeChordName(name, capo) : name);
 }
 
+const GUARANTEED_BY = { drill: ' when its drill is held', music: ' by then' } as const;
+
 /** How long a change takes, in words. */
 export function inWords(change: TimedSongChange, work: Workpiece): string {
-  const about = change.isShown ? '' : 'about ';
-  return `${called(work, change.from)} → ${called(work, change.to)} takes ${about}${change.seconds.toFixed(2)} s`;
+  const about = change.isShown || change.guaranteedBy ? '' : 'about ';
+  const by = change.guaranteedBy ? GUARANTEED_BY[change.guaranteedBy] : '';
+  return `${called(work, change.from)} → ${called(work, change.to)} takes ${about}${change.seconds.toFixed(2)} s${by}`;
 }
 
 /**
@@ -26,6 +34,9 @@ export function beatWords(beats: number): string {
   if (beats === 1) return 'one beat';
   return `${Number(beats.toFixed(2))} beats`;
 }
+
+/** Keeps 0.85 × 80 from being rounded down to 67. */
+const ROUNDING = 1e-9;
 
 /** Changes that leave no time at all cannot be played as written; they are told, and do not divide by nothing. */
 const LEAST_WINDOW_BEATS = 0.05;
@@ -72,17 +83,38 @@ function because(work: Workpiece, { limitBpm, change, strokes }: StepLimit): str
     : '';
 }
 
+/** What is known of some bars before they are practised. */
+export type Known = 'new' | 'in a barer layer' | 'by its parts';
+
+/** The most of the goal something begins at, by what is known of it before. */
+function mostShare({ constants }: Workpiece, known: Known | undefined): number {
+  if (known === 'new') return constants.newStartShare;
+  if (known === 'in a barer layer') return constants.knownStartShare;
+  return known === 'by its parts' ? constants.wholeStartShare : 1;
+}
+
+const SLOW_FIRST: Readonly<Record<Known, string>> = {
+  new: 'What is new is played slowly first',
+  'in a barer layer': 'The bars are known, the strokes are new: it begins a little slower',
+  'by its parts': 'Its parts are at the goal by then; a little slower, no crossing surprises',
+};
+
 /** The ladder that some changes and strokes allow, and why it starts where it does. */
 export function ladderFor(
   work: Workpiece,
   demand: Demand,
+  known?: Known,
 ): Required<Pick<Step, 'rungs' | 'why' | 'limit'>> & { readonly needsBarerLayer: boolean } {
   const found = limitOf(work, demand);
   const { startBpm, needsBarerLayer } = found;
   const limit = toStepLimit(found, demand);
-  const rungs = rungsTo(demand.goalBpm, startBpm, rungRatio(work));
+  const most = Math.floor(mostShare(work, known) * demand.goalBpm + ROUNDING);
+  const rungs = rungsTo(demand.goalBpm, Math.min(startBpm, most), rungRatio(work));
   const barer = needsBarerLayer ? ' The barer layer comes first, until it is quicker.' : '';
-  return { rungs, limit, why: `${because(work, limit)}${barer}`, needsBarerLayer };
+  const isHeldBack = limit.limitBpm !== null && startBpm <= most;
+  const slow = known && !isHeldBack ? ` ${SLOW_FIRST[known]}: from ${rungs[0]} bpm.` : '';
+  const held = known && !isHeldBack ? 'No change holds the tempo back.' : because(work, limit);
+  return { rungs, limit, why: `${held}${slow}${barer}`, needsBarerLayer };
 }
 
 /** How much faster each rung is: the student's own, else the studio's. */

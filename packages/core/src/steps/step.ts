@@ -54,6 +54,8 @@ export interface Step {
   readonly bars?: readonly number[];
   /** The step of the section this one differs from. */
   readonly base?: string;
+  /** Parts whose bars are all in this one's, by their ids: whoever holds it holds them. */
+  readonly covers?: readonly string[];
   /** Ids of the steps that come before it. */
   readonly needs: readonly string[];
   /** Tempos in bpm, rising to the goal; for a change, in changes a minute. Empty without a tempo. */

@@ -31,6 +31,10 @@ export interface TimedSongChange extends ChordChange {
   readonly seconds: number;
   /** The student has shown it; otherwise the time is predicted. */
   readonly isShown?: true;
+  /** The time is what a step before asks for. */
+  readonly guaranteedBy?: 'drill' | 'music';
+  /** It was played within so many seconds in music that holds its goal. */
+  readonly provenSeconds?: number;
 }
 
 /** A song taken apart, ready for its steps to be made. */
@@ -143,6 +147,32 @@ export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}):
   };
 }
 
+/** A time that steps before guarantee: a drill that is held, or music that holds its goal. */
+export interface Guaranteed {
+  readonly seconds: number;
+  readonly by: 'drill' | 'music';
+}
+
+/** The same workpiece with changes as quick as steps before guarantee, where that is quicker; by "from to". */
+export function withGuaranteed(
+  work: Workpiece,
+  guaranteed: ReadonlyMap<string, Guaranteed>,
+): Workpiece {
+  const changes = work.changes.map((one): TimedSongChange => {
+    const held = guaranteed.get(`${one.from} ${one.to}`);
+    if (!held) return one;
+    const { seconds, by } = held;
+    const isQuicker = seconds < one.seconds;
+    return {
+      ...one,
+      ...(by === 'music' && { provenSeconds: seconds }),
+      ...(isQuicker && { seconds, guaranteedBy: by }),
+    };
+  });
+  const timed = new Map(changes.map((one) => [`${one.from} ${one.to}`, one]));
+  return { ...work, changes, timed };
+}
+
 function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartOccurrence[]> {
   const comes = new Map<string, PartOccurrence[]>();
   for (const one of occurrences) {
@@ -157,7 +187,7 @@ function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartO
  * Remembers what was worked out of a workpiece, which never changes: its steps ask for the same bars and
  * changes many times.
  */
-function createMemory<T>(): (work: Workpiece, key: string, make: () => T) => T {
+export function createMemory<T>(): (work: Workpiece, key: string, make: () => T) => T {
   const known = new WeakMap<Workpiece, Map<string, T>>();
   return (work, key, make) => {
     const own = known.get(work) ?? new Map<string, T>();

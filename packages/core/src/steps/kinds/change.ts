@@ -1,66 +1,54 @@
 import type { StruckBar } from '../../timeline';
+import { pairOf, type Drill } from '../drills';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
-import { createStep, stepId, type Goal, type Step } from '../step';
-import { stepMinutes } from '../step-minutes';
+import { createStep, type Goal, type Step } from '../step';
 import { called, inWords, rungRatio } from '../step-words';
-import { drillRate, neededRate, secondsOfDrill, tempoLimit } from '../tempo-limit';
-import {
-  tightestChanges,
-  type TimedSongChange,
-  type WindowedChange,
-  type Workpiece,
-} from '../workpiece';
+import { drillRate, secondsOfDrill, tempoLimit } from '../tempo-limit';
+import type { Workpiece } from '../workpiece';
 import type { Kind, Played } from './kind';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
 const DRILL_BARS = 4;
 const DRILL_BEATS = 4;
-/** Changes in one pass of a drill: four bars of four. */
-const DRILL_CHANGES = DRILL_BARS * DRILL_BEATS;
+const ROUNDING = 1e-9;
 
-function windowSeconds({ goalBpm }: Workpiece, windowBeats: number): string {
-  return `${((60 * windowBeats) / goalBpm).toFixed(2)} s`;
+function whyOf(work: Workpiece, { change, neededSeconds, isFirstBarre }: Drill): string {
+  const { goalBpm } = work;
+  const window = (60 * change.windowBeats) / goalBpm;
+  const takes = `${inWords(change, work)}; there are ${window.toFixed(2)} s for it at ${goalBpm} bpm.`;
+  const barre = isFirstBarre ? ' It is the first full barre: give it days.' : '';
+  if (window >= neededSeconds) return takes + barre;
+  return `${takes}${barre} A drill brings it to ${neededSeconds.toFixed(2)} s; the rest comes inside the song, with a barer layer, an easier grip, or a stroke on open strings.`;
 }
 
-/** Both directions of a change are practised in one drill; the slower one sets the start. */
-function makeChange(change: WindowedChange, work: Workpiece): Step {
-  const { goalBpm, constants } = work;
-  const { windowBeats } = change;
-  const needed = neededRate({ goalBpm, windowBeats });
-  const drill = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
-  const { startBpm } = tempoLimit({ bpmGoal: needed, changes: [drill], constants });
-  const names = [change.from, change.to].sort();
-  const rungs = rungsTo(needed, startBpm, rungRatio(work));
-  const tauMinutes = constants.changeMinutes * work.pace;
-  const climb = { rungs, goal: GOAL, passBeats: DRILL_CHANGES, tauMinutes };
+/** The minutes from the time a change takes now to the time that is needed. */
+function minutesOf({ change, neededSeconds }: Drill, { constants, pace }: Workpiece): number {
+  const folds = Math.log(Math.max(1, change.seconds / neededSeconds));
+  return (constants.drillMinutes + constants.drillFoldMinutes * folds) * pace;
+}
+
+/** Makes the drill of a change, both ways; `gripSteps` are the steps that teach its grips. */
+export function makeChange(drill: Drill, work: Workpiece, needs: readonly string[]): Step {
+  const { change, neededSeconds, names } = drill;
+  const needed = Math.ceil(drillRate(neededSeconds) - ROUNDING);
+  const asked = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
+  const { startBpm } = tempoLimit({
+    ...{ bpmGoal: needed, changes: [asked], constants: work.constants },
+  });
   return createStep('change', {
     title: `Change ${names.map((name) => called(work, name)).join(' and ')}`,
-    atoms: names,
-    needs: names.map((name) => stepId('grip', [name])),
-    ...{ rungs, goal: GOAL, minutes: stepMinutes(climb, constants) },
-    why: `${inWords(change, work)}; there are ${windowSeconds(work, windowBeats)} for it at ${goalBpm} bpm, so ${needed} changes a minute are needed.`,
+    ...{ atoms: names, needs, goal: GOAL },
+    rungs: rungsTo(needed, startBpm, rungRatio(work)),
+    minutes: minutesOf(drill, work),
+    why: whyOf(work, drill),
     limit: { limitBpm: drillRate(change.seconds), change },
   });
 }
 
-function pairOf({ from, to }: TimedSongChange): string {
-  return [from, to].sort().join(' ');
-}
-
-/** Makes a drill for each pair of grips that follow each other; of the two ways it goes, the slower time and the tighter window. */
-export function makeChanges(work: Workpiece): readonly Step[] {
-  const drills = new Map<string, WindowedChange>();
-  for (const change of tightestChanges(work)) {
-    const key = pairOf(change);
-    const known = drills.get(key) ?? change;
-    drills.set(key, { ...known, windowBeats: Math.min(known.windowBeats, change.windowBeats) });
-  }
-  const inOrder = [...new Set(work.changes.map(pairOf))];
-  return inOrder.flatMap((key) => {
-    const drill = drills.get(key);
-    return drill ? [makeChange(drill, work)] : [];
-  });
+/** The drill of a change step, by both its grips. */
+export function pairOfStep({ atoms: [from = '', to = ''] }: Pick<Step, 'atoms'>): string {
+  return pairOf({ from, to });
 }
 
 /** The two grips in turn, one strum each. */
@@ -73,10 +61,10 @@ function play({ atoms: [a = '-', b = '-'] }: Played, work: Workpiece): readonly 
   );
 }
 
-/** A change is owned when it was shown as quickly as the song needs it. */
+/** A change is owned when it was shown as quickly as the drill asks. */
 function isOwned({ limit, rungs }: Step): boolean {
   const needed = rungs.at(-1) ?? Infinity;
-  return limit?.change?.isShown === true && (limit.limitBpm ?? 0) >= needed;
+  return limit?.change?.isShown === true && (limit.limitBpm ?? 0) >= needed - ROUNDING;
 }
 
 /** A change of grips, drilled by itself. */

@@ -1,31 +1,95 @@
 import { formatGrip } from '../../fretboard';
 import type { SongGrip } from '../../player';
+import {
+  gripMinutes,
+  isFullBarre,
+  isGripOwned,
+  isOneFingerOff,
+  ownsFullBarre,
+} from '../grip-learning';
 import { toPlayedBar } from '../practice-bar';
-import { createStep, type Goal, type Step } from '../step';
+import { createStep, stepId, type Goal, type Step } from '../step';
 import { called } from '../step-words';
 import type { Workpiece } from '../workpiece';
 import type { Kind } from './kind';
 
-const GOAL: Goal = { cleanInRow: 5, days: 1, words: 'rings clean 5 of 5' };
+const GOAL: Goal = { cleanInRow: 5, days: 1, words: 'each rings clean 5 of 5' };
+/** So many grips at once are learnt without mixing them up. */
+const MOST_AT_ONCE = 3;
 
-function makeGrip(grip: SongGrip, work: Workpiece): Step {
-  return createStep('grip', {
-    title: `Grip ${called(work, grip.name)}`,
-    ...{ atoms: [grip.name], needs: ['ready'], rungs: [], goal: GOAL },
-    minutes: work.constants.gripMinutes * work.pace,
+/** Grips as they are learnt: those with steps of their own, and those that come in a change. */
+interface LearntGrips {
+  readonly owned: readonly SongGrip[];
+  readonly taught: readonly SongGrip[];
+}
+
+/** A grip that is one learnt before with a finger more or less is learnt in that change. */
+function learntGrips(work: Workpiece): LearntGrips {
+  const owned = work.grips.filter((grip) => isGripOwned(work, grip));
+  const taught: SongGrip[] = [];
+  for (const grip of work.grips) {
+    if (owned.includes(grip)) continue;
+    const known = [...owned, ...taught].some((one) => isOneFingerOff(one, grip, work));
+    if (!known || grip.grip.every((fret) => !fret)) taught.push(grip);
+  }
+  return { owned, taught };
+}
+
+/** Up to three together in the order they are needed; the first full barre by itself. */
+function inGroups(taught: readonly SongGrip[], work: Workpiece): readonly (readonly SongGrip[])[] {
+  const alone = ownsFullBarre(work) ? undefined : taught.find(isFullBarre);
+  const groups: SongGrip[][] = [];
+  let open: SongGrip[] | undefined;
+  for (const grip of taught) {
+    if (grip === alone) groups.push([grip]);
+    else if (open && open.length < MOST_AT_ONCE) open.push(grip);
+    else groups.push((open = [grip]));
+  }
+  return groups;
+}
+
+function listed(words: readonly string[]): string {
+  const [last = ''] = words.slice(-1);
+  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
+}
+
+function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work: Workpiece): Step {
+  const names = grips.map(({ name }) => called(work, name));
+  const known = grips.map((_, at) => [...before, ...grips.slice(0, at)]);
+  const minutes = grips.reduce(
+    (sum, grip, at) => sum + gripMinutes(grip, known[at] ?? [], work),
+    0,
+  );
+  const step = createStep('grip', {
+    title: `${grips.length === 1 ? 'Grip' : 'Grips'} ${listed(names)}`,
+    atoms: grips.map(({ name }) => name),
+    ...{ needs: ['ready'], rungs: [], goal: GOAL, minutes },
     why: 'Every string that is struck rings, five times in a row.',
   });
+  return { ...step, id: step.atoms.map((name) => stepId('grip', [name])).join('+') };
 }
 
-/** Makes a step for each grip of a song, in the order they come. */
+/**
+ * Makes the steps of a song's grips in the order they come, up to three to a step; one the student owns
+ * stands by itself, one that differs by a finger from another is learnt in that change and has none.
+ */
 export function makeGrips(work: Workpiece): readonly Step[] {
-  return work.grips.map((grip) => makeGrip(grip, work));
+  const { owned, taught } = learntGrips(work);
+  const groups = inGroups(taught, work);
+  const teaching = groups.map((grips, at) =>
+    makeGroup(grips, [...owned, ...groups.slice(0, at).flat()], work),
+  );
+  const placeOf = ({ atoms: [first = ''] }: Step): number =>
+    work.grips.findIndex(({ name }) => name === first);
+  return [...owned.map((grip) => makeGroup([grip], [], work)), ...teaching].toSorted(
+    (a, b) => placeOf(a) - placeOf(b),
+  );
 }
 
-function isOwned({ atoms: [name = ''] }: Step, { grips, student }: Workpiece): boolean {
-  const grip = grips.find((one) => one.name === name);
-  const withShape = grip && `${name} ${formatGrip(grip.grip)}`;
-  return student.ownedGrips.some((one) => one === name || one === withShape);
+function isOwned({ atoms }: Step, work: Workpiece): boolean {
+  return atoms.every((name) =>
+    work.grips.some((one) => one.name === name && isGripOwned(work, one)),
+  );
 }
 
 /** A grip: held, and every struck string rings. */

@@ -2,10 +2,11 @@ import type { Part } from '../../sameness';
 import { rangeWords } from '../bar-ranges';
 import { demandOf, minutesOver } from '../layered-parts';
 import type { Goal, Step } from '../step';
+import { climbMinutes } from '../step-minutes';
 import { ladderFor } from '../step-words';
 import { passesOfPart, windowedChanges, type Workpiece } from '../workpiece';
 import type { Kind } from './kind';
-import { passesOf, section } from './section';
+import { passesOf } from './section';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
 
@@ -27,14 +28,14 @@ function makeHalf(
   const [pass = []] = passes;
   const changes = passes.flatMap((one) => windowedChanges(work, one));
   const { goalBpm } = part;
-  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm));
-  const climbed = { goal: GOAL, goalBpm, rungs, limit, newBars: pass.length };
+  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm), 'new');
+  const { layer = 'full' } = step;
   return {
     ...step,
     ...{ kind: 'half', goal: GOAL, rungs, why, limit, bars },
     id: ['half', part.id, step.layer, `${bars[0]}-${bars.at(-1)}`].join(':'),
     title: `${part.letter} ${part.name}: ${rangeWords(bars)}`,
-    minutes: minutesOver(work, pass, climbed),
+    minutes: minutesOver(work, { layer, pass, fresh: pass, changes, goal: GOAL, goalBpm, rungs }),
   };
 }
 
@@ -53,15 +54,12 @@ export function splitSection(work: Workpiece, step: Step, afterBar: number): Spl
   const numbers = part.bars.map((_, place) => place + 1);
   const first = makeHalf(work, step, { part, bars: numbers.slice(0, afterBar) });
   const second = makeHalf(work, step, { part, bars: numbers.slice(afterBar) });
-  const { layer = 'full', limit = { limitBpm: null }, rungs } = step;
-  const [pass = []] = passesOfPart(work, part.id, layer);
-  const newBars = 2 * work.constants.joinShare;
-  const climbed = { goal: section.goal, goalBpm: part.goalBpm, rungs, limit, newBars };
+  const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
+  const [fromBpm = part.goalBpm] = step.rungs;
+  const climb = { fromBpm, goalBpm: part.goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio };
   const needs = [...step.needs, first.id, second.id];
-  return {
-    halves: [first, second],
-    whole: { ...step, needs, minutes: minutesOver(work, pass, climbed) },
-  };
+  const minutes = (joinMinutes + climbMinutes(climb)) * work.pace;
+  return { halves: [first, second], whole: { ...step, needs, minutes } };
 }
 
 /** Some bars of a section, learnt before all of it. */

@@ -4,7 +4,6 @@ import type { StruckBar } from '../../timeline';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
-import { stepMinutes } from '../step-minutes';
 import { rungRatio } from '../step-words';
 import { strokesPerBeat } from '../strokes-per-beat';
 import { tempoLimit } from '../tempo-limit';
@@ -45,22 +44,28 @@ function makeHand(work: Workpiece, name: string, pattern: Pattern): Step {
     constants,
   });
   const rungs = rungsTo(goalBpm, limit.startBpm, rungRatio(work));
-  const climb = {
-    ...{ rungs, goal: GOAL, passBeats: HAND_BARS * pattern.meter.beats },
-    tauMinutes: constants.handMinutes * pattern.bars * work.pace,
-  };
   return createStep('hand', {
     title: `Pattern ${name} on one muted chord`,
     ...{ atoms: [name], needs: ['ready'], rungs, goal: GOAL },
-    minutes: stepMinutes(climb, constants),
+    minutes: constants.handMinutes * work.pace,
     why: whyOf(work, perBeat),
     limit: { limitBpm: limit.limitBpm, strokes: { perBeat, perSecond } },
   });
 }
 
-/** Makes a step for each of the song's patterns that is played up to a layer. */
+/** One stroke a beat or less, all of them down, is what every hand does by itself. */
+function isPlain({ slots, ...pattern }: Pattern): boolean {
+  const isDown = slots.every(
+    (slot) => slot.kind === 'rest' || (slot.kind === 'strum' && slot.direction === 'down'),
+  );
+  return isDown && strokesPerBeat({ slots, ...pattern }) <= 1;
+}
+
+/** Makes a step for each of the song's patterns that is played up to a layer and asks something of the hand. */
 export function makeHands(work: Workpiece, goal: Layer): readonly Step[] {
-  return patternsPlayed(work, goal).map(([name, pattern]) => makeHand(work, name, pattern));
+  return patternsPlayed(work, goal)
+    .filter(([, pattern]) => !isPlain(pattern))
+    .map(([name, pattern]) => makeHand(work, name, pattern));
 }
 
 /** A few bars of the pattern on strings that are muted. */

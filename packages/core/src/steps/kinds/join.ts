@@ -1,7 +1,9 @@
 import type { Part } from '../../sameness';
 import { stretchOf, type StruckBar } from '../../timeline';
-import { demandOf, minutesOver, needsOf, type Making } from '../layered-parts';
+import { hinders } from '../drills';
+import { demandOf, type Making } from '../layered-parts';
 import { createStep, stepId, type Goal, type Step } from '../step';
+import { climbMinutes } from '../step-minutes';
 import { ladderFor } from '../step-words';
 import {
   barsOfPart,
@@ -15,10 +17,15 @@ import type { Kind } from './kind';
 const GOAL: Goal = { cleanInRow: 5, days: 1, words: '5 clean in a row' };
 /** Bars on either side of a crossing. */
 const SIDE = 2;
+/** Crossings in one step, so that its id stays short enough to be kept. */
+const MOST_CROSSINGS = 16;
+
+/** Two different parts, one after the other. */
+type Pair = readonly [Part, Part];
 
 /** Distinct pairs of different parts that follow each other. */
-function joinsOf({ timeline }: Workpiece): readonly (readonly [Part, Part])[] {
-  const joins = new Map<string, readonly [Part, Part]>();
+function joinsOf({ timeline }: Workpiece): readonly Pair[] {
+  const joins = new Map<string, Pair>();
   timeline.occurrences.slice(1).forEach((next, index) => {
     const from = timeline.occurrences[index]?.part;
     if (from && from.id !== next.part.id)
@@ -27,51 +34,128 @@ function joinsOf({ timeline }: Workpiece): readonly (readonly [Part, Part])[] {
   return [...joins.values()];
 }
 
-/** The change from one part into the next: all else in a join is known from the parts themselves. */
-function crossing(
-  work: Workpiece,
-  before: readonly StruckBar[],
-  after: readonly StruckBar[],
-): readonly WindowedChange[] {
-  const { beats } = stretchOf(before);
-  return windowedChanges(work, [...before, ...after]).filter((one) => one.atBeat === beats);
+/** A crossing with what it asks for. */
+interface Crossing {
+  readonly pair: Pair;
+  readonly bars: readonly StruckBar[];
+  /** The change from one part into the next: all else is known from the parts themselves. */
+  readonly changes: readonly WindowedChange[];
+  readonly goalBpm: number;
+  /** It hinders, or brings something else with the new part. */
+  readonly isOwn: boolean;
 }
 
-function makeJoin(making: Making, [from, to]: readonly [Part, Part]): Step {
-  const { work, goal } = making;
+/** Whether the new part comes with another pattern, meter, tempo or key than the one before. */
+function bringsNew(
+  [from, to]: Pair,
+  before: StruckBar | undefined,
+  after: StruckBar | undefined,
+): boolean {
+  const isOtherTempo = from.goalBpm !== to.goalBpm || from.semitones !== to.semitones;
+  const isOtherMeter =
+    before?.meter.beats !== after?.meter.beats || before?.meter.unit !== after?.meter.unit;
+  return isOtherTempo || isOtherMeter || before?.struck?.name !== after?.struck?.name;
+}
+
+function crossingOf(work: Workpiece, { goal }: Making, pair: Pair): Crossing {
+  const [from, to] = pair;
   const before = barsOfPart(work, from.id, goal).slice(-SIDE);
   const after = barsOfPart(work, to.id, goal).slice(0, SIDE);
   const bars = [...before, ...after];
-  const changes = crossing(work, before, after);
+  const { beats } = stretchOf(before);
+  const changes = windowedChanges(work, bars).filter((one) => one.atBeat === beats);
   const goalBpm = Math.min(from.goalBpm, to.goalBpm);
-  const { rungs, why, limit } = ladderFor(work, demandOf(changes, bars, goalBpm));
-  const newBars = bars.length * work.constants.joinShare;
+  const isHindered = changes.some((one) => hinders(one, work, goalBpm));
+  return {
+    ...{ pair, bars, changes, goalBpm },
+    isOwn: isHindered || bringsNew(pair, before.at(-1), after[0]),
+  };
+}
+
+function atomsOf(pairs: readonly Pair[]): readonly string[] {
+  return pairs.flatMap(([from, to]) => [from.id, to.id]);
+}
+
+function needsOfPairs({ stepFor, goal }: Making, pairs: readonly Pair[]): readonly string[] {
+  return [...new Set(pairs.flat().flatMap(({ id }) => stepFor(id, goal) ?? []))];
+}
+
+function idOf(pairs: readonly Pair[], { goal }: Making): string {
+  return pairs.map(([from, to]) => stepId('join', [from.id, to.id, goal])).join('+');
+}
+
+function makeJoin(making: Making, work: Workpiece, crossing: Crossing): Step {
+  const { pair, bars, changes, goalBpm } = crossing;
+  const [from, to] = pair;
+  const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
+  const made = ladderFor(work, demandOf(changes, bars, goalBpm), 'by its parts');
+  const { rungs, why, limit } = made;
+  const fromBpm = rungs[0] ?? goalBpm;
+  const climb = climbMinutes({ fromBpm, goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio });
   return createStep('join', {
     title: `Join ${from.letter} → ${to.letter}: two bars into two`,
-    ...{ atoms: [from.id, to.id], layer: goal, goal: GOAL },
-    needs: [
-      stepId('section', [from.id, goal]),
-      stepId('section', [to.id, goal]),
-      ...needsOf(making, bars, { layer: goal, changes }),
-    ],
-    ...{ rungs, why, limit },
-    minutes: minutesOver(work, bars, { goal: GOAL, goalBpm, rungs, limit, newBars }),
+    ...{ atoms: atomsOf([pair]), layer: making.goal, goal: GOAL },
+    ...{ needs: needsOfPairs(making, [pair]), rungs, why, limit },
+    minutes: (joinMinutes + climb) * work.pace,
   });
 }
 
-/** Makes a step for each pair of different parts that follow each other: the end of one into the start of the next. */
-export function makeJoins(making: Making): readonly Step[] {
-  return joinsOf(making.work).map((join) => makeJoin(making, join));
+/** The crossings that bring nothing new, one after the other. */
+function makeCrossings(making: Making, work: Workpiece, crossings: readonly Crossing[]): Step {
+  const pairs = crossings.map(({ pair }) => pair);
+  const bars = crossings.flatMap((one) => one.bars);
+  const changes = crossings.flatMap((one) => one.changes);
+  const goalBpm = Math.min(...crossings.map((one) => one.goalBpm));
+  const made = ladderFor(work, demandOf(changes, bars, goalBpm), 'by its parts');
+  const said = pairs.map(([from, to]) => `${from.letter} → ${to.letter}`).join(', ');
+  const step = createStep('join', {
+    title: `${pairs.length === 1 ? 'The crossing' : 'The crossings'} ${said}`,
+    ...{ atoms: atomsOf(pairs), layer: making.goal, goal: GOAL },
+    ...{ needs: needsOfPairs(making, pairs), rungs: made.rungs, limit: made.limit },
+    minutes: work.constants.joinMinutes * pairs.length * work.pace,
+    why: `Nothing in them is hard or new; once each is enough to know the way. ${made.why}`,
+  });
+  return { ...step, id: idOf(pairs, making) };
 }
 
-/** A crossing from one part into another. */
+function inChunks<T>(all: readonly T[], most: number): readonly (readonly T[])[] {
+  const count = Math.ceil(all.length / most);
+  return Array.from({ length: count }, (_, at) => all.slice(at * most, (at + 1) * most));
+}
+
+/**
+ * Makes the steps of the crossings: one for each that hinders or brings something new, at most so many,
+ * the hardest; all others together.
+ */
+export function makeJoins(making: Making, most: number): readonly Step[] {
+  const work = making.workAfter(making.goal);
+  const crossings = joinsOf(work).map((pair) => crossingOf(work, making, pair));
+  const hardness = ({ changes, goalBpm }: Crossing): number =>
+    Math.max(0, ...changes.map((one) => (one.seconds * goalBpm) / Math.max(0.01, one.windowBeats)));
+  const hardest = crossings
+    .filter((one) => one.isOwn)
+    .toSorted((a, b) => hardness(b) - hardness(a));
+  const own = new Set(hardest.slice(0, most));
+  const rest = crossings.filter((one) => !own.has(one));
+  return [
+    ...crossings.filter((one) => own.has(one)).map((one) => makeJoin(making, work, one)),
+    ...inChunks(rest, MOST_CROSSINGS).map((some) => makeCrossings(making, work, some)),
+  ];
+}
+
+function pairsIn(atoms: readonly string[]): readonly (readonly [string, string])[] {
+  return inChunks(atoms, 2).map(([first = '', second = '']) => [first, second] as const);
+}
+
+/** Crossings from one part into another. */
 export const join: Kind = {
   goal: GOAL,
   ...{ matter: 'join', rank: 7, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
   hasFrets: true,
   // The end of the first part as it is last played, its last pass.
-  play: ({ atoms: [first = '', second = ''] }, work, layer) => [
-    ...barsOfPart(work, first, layer).slice(-SIDE),
-    ...(passesOfPart(work, second, layer)[0] ?? []).slice(0, SIDE),
-  ],
+  play: ({ atoms }, work, layer) =>
+    pairsIn(atoms).flatMap(([first, second]) => [
+      ...barsOfPart(work, first, layer).slice(-SIDE),
+      ...(passesOfPart(work, second, layer)[0] ?? []).slice(0, SIDE),
+    ]),
 };

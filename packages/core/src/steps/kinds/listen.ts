@@ -4,8 +4,6 @@ import type { Kind } from './kind';
 import { minutesOfRuns, playWholeSong } from './whole-song';
 
 const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'map said aloud once' };
-/** Times one listens through. */
-const RUNS = 2;
 
 /** Makes the step in which the song is known by ear before it is played. */
 export function makeListen(work: Workpiece): Step {
@@ -13,7 +11,7 @@ export function makeListen(work: Workpiece): Step {
   return createStep('listen', {
     title: 'Follow the map, call the sections',
     ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
-    minutes: minutesOfRuns(work, RUNS),
+    minutes: minutesOfRuns(work, work.constants.listenTimes),
     why: `The song goes ${letters}: once heard so, nobody gets lost in it.`,
   });
 }

@@ -10,7 +10,6 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once for somebody, without 
 export function makePerform(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
     ...{ kind: 'perform', title: 'Perform it', goal: GOAL, needs: ['recording'] },
-    runs: 1,
     why: 'Played for somebody, it shows what still needs attention.',
   });
 }

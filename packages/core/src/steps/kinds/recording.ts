@@ -11,7 +11,6 @@ export function makeRecording(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
     ...{ kind: 'recording', title: 'With the recording', goal: GOAL },
     needs: [stepId('whole', [layer])],
-    runs: 1,
     why: 'The recording does not wait: its tempo is the goal.',
   });
 }

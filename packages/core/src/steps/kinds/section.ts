@@ -1,6 +1,5 @@
-import { barKeys } from '../../sameness';
-import { LAYERS, type Layer } from '../../song';
-import type { PlayedBar, StruckBar } from '../../timeline';
+import type { Layer } from '../../song';
+import type { StruckBar } from '../../timeline';
 import { barsAround } from '../bar-ranges';
 import {
   demandOf,
@@ -24,22 +23,6 @@ import {
 import type { Kind, Played } from './kind';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
-
-/** The step of a part that is nearest to a layer without being fuller. */
-function stepBefore(
-  { taught }: Making,
-  partId: string | undefined,
-  layer: Layer,
-): string | undefined {
-  const near = taught.findLast(
-    (one) => one.part.id === partId && LAYERS.indexOf(one.layer) <= LAYERS.indexOf(layer),
-  );
-  return near && stepId('section', [near.part.id, near.layer]);
-}
-
-function distinctBars(bars: readonly PlayedBar[]): number {
-  return new Set(bars.map((bar) => `${barKeys(bar).chords} ${barKeys(bar).durations}`)).size;
-}
 
 /** The bars of one pass through what a section step practises, and those that are new in it. */
 function barsPractised(
@@ -69,27 +52,30 @@ function changesPractised(
 
 /** Makes the step of a part in a layer: of all of it, or only of what its parent has not. */
 export function makeSection(making: Making, one: LayeredPart): Step {
-  const { work, goal } = making;
-  const { part, layer, after } = one;
+  const { goal, workFor, stepFor } = making;
+  const { part, layer, after, covers } = one;
+  const work = workFor(part, layer);
   const { pass, fresh } = barsPractised(work, one);
   const changes = changesPractised(work, one);
   const { goalBpm } = part;
-  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm));
+  const known = after === undefined ? 'new' : 'in a barer layer';
+  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm), known);
   const own = ownBars(part);
-  const base = stepBefore(making, part.parent, layer);
-  const newBars = distinctBars(fresh);
+  const base = part.parent === undefined ? undefined : stepFor(part.parent, layer);
+  const needs = [
+    ...needsOf(making, barsOfPart(work, part.id, layer), layer),
+    ...(base === undefined ? [] : [base]),
+    ...(after === undefined ? [] : [after]),
+  ];
   return createStep(own ? 'difference' : 'section', {
     title: partTitle(work, one, goal),
     ...{ atoms: [part.id], layer, goal: GOAL },
     ...(own && { bars: own }),
     ...(own && base !== undefined && { base }),
-    needs: [
-      ...needsOf(making, barsOfPart(work, part.id, layer), { layer, changes }),
-      ...(base === undefined ? [] : [base]),
-      ...(after === undefined ? [] : [stepId('section', [part.id, after])]),
-    ],
+    ...(covers.length > 0 && { covers }),
+    needs: [...new Set(needs)].filter((id) => id !== stepId('section', [part.id, layer])),
     ...{ rungs, why, limit },
-    minutes: minutesOver(work, pass, { goal: GOAL, goalBpm, rungs, limit, newBars }),
+    minutes: minutesOver(work, { layer, pass, fresh, changes, goal: GOAL, goalBpm, rungs }),
   });
 }
 

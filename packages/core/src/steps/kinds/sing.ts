@@ -10,7 +10,6 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once sung and played, witho
 export function makeSing(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
     ...{ kind: 'sing', title: 'Sing and play', goal: GOAL, needs: ['recording'], isOptional: true },
-    runs: 3,
     why: 'Singing takes the attention that the hands had so far.',
   });
 }

@@ -14,8 +14,8 @@ export function playWholeSong(
 }
 
 /** Minutes of so many runs through the song. */
-export function minutesOfRuns({ timeline }: Workpiece, runs: number): number {
-  return (timeline.lasts / 60) * runs;
+export function minutesOfRuns({ timeline, pace }: Workpiece, runs: number): number {
+  return (timeline.lasts / 60) * runs * pace;
 }
 
 /** What a step with the whole song and others is made from. */
@@ -25,17 +25,15 @@ export interface WithOthers {
   readonly why: string;
   readonly goal: Goal;
   readonly needs: readonly string[];
-  /** Clean runs through the song. */
-  readonly runs: number;
   readonly isOptional?: true;
 }
 
 /** Makes a step that plays the whole song at its goal with somebody or for somebody. */
 export function makeWithOthers(work: Workpiece, layer: Layer, made: WithOthers): Step {
-  const { kind, title, why, goal, needs, runs, isOptional } = made;
+  const { kind, title, why, goal, needs, isOptional } = made;
   const step = createStep(kind, {
     ...{ title, why, goal, needs, atoms: [], rungs: [work.goalBpm] },
-    minutes: minutesOfRuns(work, runs * work.constants.playedAgain),
+    minutes: minutesOfRuns(work, work.constants.wholeTimes),
     ...(isOptional && { isOptional }),
   });
   return { ...step, layer };

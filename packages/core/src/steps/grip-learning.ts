@@ -1,0 +1,88 @@
+import {
+  barreStrings,
+  changeBetween,
+  comfortableReach,
+  FULL_BARRE_STRINGS,
+  formatGrip,
+  parseGrip,
+  reachBetween,
+  shapeMove,
+  type FingerMove,
+  fingeringOf,
+} from '../fretboard';
+import type { SongGrip } from '../player';
+import type { Workpiece } from './workpiece';
+
+/** Tells whether a grip lays a finger over four strings or more. */
+export function isFullBarre({ fingers }: Pick<SongGrip, 'fingers'>): boolean {
+  return barreStrings(fingers) >= FULL_BARRE_STRINGS;
+}
+
+/** Tells whether a student has a grip from other songs, by its name alone or with its shape. */
+export function isGripOwned({ student }: Workpiece, { name, grip }: SongGrip): boolean {
+  const withShape = `${name} ${formatGrip(grip)}`;
+  return student.ownedGrips.some((one) => one === name || one === withShape);
+}
+
+/** Tells whether any grip a student has is held with a full barre. */
+export function ownsFullBarre(work: Workpiece): boolean {
+  const { student, grips, hand } = work;
+  if (grips.some((one) => isGripOwned(work, one) && isFullBarre(one))) return true;
+  return student.ownedGrips.some((owned) => {
+    const grip = parseGrip(owned.split(' ')[1] ?? '');
+    const way = grip && fingeringOf(grip, hand);
+    return way !== undefined && isFullBarre(way);
+  });
+}
+
+/** Tells whether a finger comes down in front of one on the same string, which may stay where it is. */
+function isOnTop(a: FingerMove, b: FingerMove): boolean {
+  const [lift, land] = a.does === 'lifts' ? [a, b] : [b, a];
+  const isSameString = lift.from?.place === land.to?.place;
+  return lift.does === 'lifts' && land.does === 'lands' && isSameString;
+}
+
+/** Tells whether one finger laid or lifted makes one grip the other, while the rest stays. */
+export function isOneFingerOff(a: SongGrip, b: SongGrip, { hand }: Workpiece): boolean {
+  const { moves, barre } = changeBetween(a, b, { hand });
+  const stays = moves.filter(({ does }) => does === 'stays').length;
+  const [first, second, ...more] = moves.filter(({ does }) => does !== 'stays');
+  if (!first || more.length > 0 || stays === 0 || barre !== null) return false;
+  return second ? isOnTop(first, second) : first.does === 'lands' || first.does === 'lifts';
+}
+
+/** Tells whether one grip is the other further along the neck, with the same fingers. */
+export function isSameShape(a: SongGrip, b: SongGrip): boolean {
+  return shapeMove(a.grip, b.grip)?.strings === 0 && a.fingers.join() === b.fingers.join();
+}
+
+function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
+  const held = grip.flatMap((fret, place) => {
+    const finger = fingers[place];
+    return fret && finger ? [{ fret, place, finger }] : [];
+  });
+  return held.some((a, at) =>
+    held.slice(at + 1).some((b) => {
+      const isOne = a.finger === b.finger;
+      return !isOne && reachBetween(a, b, hand) > comfortableReach(a.finger, b.finger, hand);
+    }),
+  );
+}
+
+/**
+ * Gives the minutes a grip takes, by what was learnt before it: 1 + 0.7 a finger, 6 for the first full
+ * barre and 2 for each other one, 2 for a small barre and 2 over a comfortable reach; 1 for the shape of
+ * a known grip elsewhere, or one finger more or less (assumptions table); times the student's pace.
+ */
+export function gripMinutes(grip: SongGrip, before: readonly SongGrip[], work: Workpiece): number {
+  const { constants, pace } = work;
+  const isKnown = before.some((one) => isSameShape(one, grip) || isOneFingerOff(one, grip, work));
+  if (isKnown) return constants.gripMovedMinutes * pace;
+  const strings = barreStrings(grip.fingers);
+  const isFirst = !ownsFullBarre(work) && !before.some(isFullBarre);
+  const full = isFirst ? constants.gripFirstBarreMinutes : constants.gripBarreMinutes;
+  const barre = strings >= FULL_BARRE_STRINGS ? full : strings > 0 ? constants.gripBarreMinutes : 0;
+  const fingers = new Set(grip.fingers.filter((one) => one !== null)).size;
+  const minutes = constants.gripMinutes + constants.gripFingerMinutes * fingers + barre;
+  return (minutes + (isWide(grip, work) ? constants.gripReachMinutes : 0)) * pace;
+}
