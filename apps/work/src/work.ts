@@ -11,6 +11,7 @@ import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
 import { nameGripVerb } from './name-grip.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
+import { readinessVerb } from './readiness.verb';
 import { stepsVerb } from './steps.verb';
 import { tapsVerb } from './taps.verb';
 import { workError, type Verb, type WorkError } from './verb';
@@ -31,6 +32,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['ladder', ladderVerb],
   ['limit', limitVerb],
   ['steps', stepsVerb],
+  ['readiness', readinessVerb],
 ]);
 
 /** What the command prints and ends with. */

@@ -1,5 +1,4 @@
-import type { Shown } from '@harvu/core/player';
-import type { MeasuredChange, Student } from '@harvu/core/player';
+import type { Shown, Student } from '@harvu/core/player';
 import { array, number, string, type InferType } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
 
@@ -113,20 +112,17 @@ export interface KnownStudent {
   readonly leftHanded: boolean;
 }
 
-/** What was measured in a lesson outranks what practice on other songs has shown. */
-function changesOf(profile: StudentProfile, shown: Shown): readonly MeasuredChange[] {
-  return [...shown.changes, ...profile.changes];
-}
-
 /** Brings together what decides a student's steps. */
 export function toStudent(profile: StudentProfile, shown: Shown): Student {
   const { scaleLengthMm, stretchMm, rungPercent } = profile;
-  const strokesPerSecond = profile.strokesPerSecond ?? shown.strokesPerSecond;
+  const { strokesPerSecond } = profile;
+  const { strokesAtLeast } = shown;
   return {
     ownedGrips: [...new Set([...profile.ownedGrips, ...shown.ownedGrips])],
     ownedPatterns: [...new Set([...profile.ownedPatterns, ...shown.ownedPatterns])],
-    changes: changesOf(profile, shown),
-    ...(strokesPerSecond != null && { strokesPerSecond }),
+    changes: [...shown.changes, ...profile.changes],
+    ...(strokesPerSecond !== null && { strokesPerSecond }),
+    ...(strokesAtLeast !== undefined && { strokesAtLeast }),
     ...(scaleLengthMm !== null && { scaleLengthMm }),
     ...(stretchMm !== null && { stretchMm }),
     ...(rungPercent !== null && { rungRatio: 1 + rungPercent / 100 }),

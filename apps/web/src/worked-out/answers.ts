@@ -9,6 +9,7 @@ import {
   milestonesOf,
   raisesOf,
   smallerPlans,
+  stagesOf,
   timeOf,
   type EasierGrip,
   type Milestones,
@@ -17,6 +18,7 @@ import {
   type Practice,
   type Raise,
   type SmallerPlan,
+  type Stage,
   type StepPlan,
 } from '@harvu/core/plan';
 import {
@@ -35,6 +37,7 @@ import { triesIn, type PlanEvent } from '@harvu/core/events';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
 import {
+  findStep,
   tightestChanges,
   workpieceOf,
   type WindowedChange,
@@ -58,6 +61,7 @@ export interface PlannedSong extends StepPlan {
   readonly milestones: Milestones;
   /** The song's sections in playing order. */
   readonly blocks: readonly PlainBlock[];
+  readonly stages: readonly Stage[];
   /** Steps the student has done already, by id. */
   readonly done: readonly string[];
 }
@@ -117,6 +121,7 @@ export const answers = {
       findings: stepFindings(plan),
       milestones: milestonesOf(plan.steps, plan.goal),
       blocks: plainBlocks(plan.work),
+      stages: stagesOf(plan.steps, plan),
       done: done.map((one) => one.step.id),
     };
   },
@@ -124,10 +129,7 @@ export const answers = {
   /** What would let one step start faster. */
   raises(request: PlanRequest, stepId: string, conventions: Conventions): readonly Raise[] {
     const { steps, work } = makePlan(request.song, optionsOf(request, conventions));
-    return raisesOf(
-      steps.find((step) => step.id === stepId),
-      work,
-    );
+    return raisesOf(findStep(steps, stepId), work);
   },
 
   /** Grips of the same names that are easier for this hand, those with a barre first. */
@@ -163,7 +165,7 @@ export const answers = {
   /** What is seen and heard while one step is practised; null where the plan has no such step. */
   scene(plan: Plan, stepId: string, conventions: Conventions): Scene | null {
     const { steps, work } = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
-    const step = steps.find((one) => one.id === stepId);
+    const step = findStep(steps, stepId);
     return step ? sceneOf(step, { song: plan.document, work, conventions }) : null;
   },
 

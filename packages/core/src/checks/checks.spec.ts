@@ -137,8 +137,8 @@ const STEP_CALIBRATION: readonly (readonly [
   ['frame-late', 'getting ready left out', [{ kind: 'drop', step: 'ready' }], {}],
   [
     'step-order',
-    'a change before its grips',
-    [{ kind: 'move', step: 'change:D:G', after: 'ready', school: 'whole-first' }],
+    'the whole song before its sections',
+    [{ kind: 'move', step: 'whole:bare', after: 'ready', school: 'whole-first' }],
     {},
   ],
   ['step-order', 'a grip left out', [{ kind: 'drop', step: 'grip:G' }], {}],

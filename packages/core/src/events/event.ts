@@ -1,8 +1,8 @@
 import { differenceInMinutes, parseISO } from 'date-fns';
 import type { Day } from '../day';
 
-/** Who says so: the student, or the teacher. */
-export type Source = 'self' | 'teacher';
+/** Who says so: the student, the teacher, or what was measured. */
+export type Source = 'self' | 'teacher' | 'measured';
 
 /** Something that happened to one student with one song; it is written down once and never changed. */
 interface Happened {

@@ -2,6 +2,7 @@ import { parseChordName } from '../chord';
 import {
   changeBetween,
   fingeringOf,
+  fingeringsOf,
   findGrips,
   formatGrip,
   type FoundGrip,
@@ -24,14 +25,14 @@ export interface EasierGrip {
   readonly losesTones: boolean;
 }
 
-/** Grips that are looked at for one name: the easiest to hold. */
-const LOOKED_AT = 8;
+/** Grips that are looked at for one name. */
+const LOOKED_AT = 40;
 /** A grip is offered when its changes take at most so much of the time … */
 const QUICKER = 0.92;
 /** … or when it lays less of a finger across the strings, and its changes take hardly longer. */
 const HARDLY_LONGER = 1.1;
-/** What a quicker grip may be harder to hold, in the finder's cost. */
-const LITTLE_HARDER = 1;
+/** Reach that nobody feels. */
+const ABOUT_THE_SAME_MM = 1;
 
 /** A string muted between two that sound makes strumming harder than the grip makes changing easier. */
 function isStrummable(grip: Grip): boolean {
@@ -64,33 +65,64 @@ function secondsWith(grip: HeldGrip, others: readonly HeldGrip[], { hand }: Work
   return both.reduce((sum, one) => sum + one, 0);
 }
 
+/** The same shape with fewer strings: what is left of a barre for a hand that cannot lay it. */
+function isPartOf(grip: Grip, whole: Grip): boolean {
+  return grip.every((fret, place) => fret === null || fret === whole[place]);
+}
+
+function stringsIn(grip: Grip): number {
+  return grip.filter((fret) => fret !== null).length;
+}
+
+/** Never more stretch and never more of a barre; strings are given up only to be rid of a barre. */
+function isKinder(found: FoundGrip, own: SongGrip, work: Workpiece): boolean {
+  const now = fingeringsOf(own.grip, work.hand).find(
+    ({ fingers }) => fingers.join() === own.fingers.join(),
+  );
+  const [before, after] = [barred(own, work), barred(found, work)];
+  const isFewer = stringsIn(found.grip) < stringsIn(own.grip);
+  const isReached = found.reachMm <= (now?.reachMm ?? 0) + ABOUT_THE_SAME_MM;
+  return isReached && after <= before && (!isFewer || after < before);
+}
+
+/** What a teacher would offer instead: a shape everybody knows, or part of the one that is there. */
+function offered(own: SongGrip, name: string, work: Workpiece): readonly FoundGrip[] {
+  const { tuning, capo, hand } = work;
+  const parsed = parseChordName(name);
+  if (!parsed) return [];
+  const all = findGrips({ name: parsed, setup: { tuning, capo }, hand, count: LOOKED_AT });
+  const hasUsual = all.some(({ usual }) => usual);
+  return all.filter(
+    ({ grip, usual }) =>
+      formatGrip(grip) !== formatGrip(own.grip) &&
+      isStrummable(grip) &&
+      (usual || !hasUsual || isPartOf(grip, own.grip)),
+  );
+}
+
 /**
  * Finds a grip of the same name that is easier for this hand: a song's changes go quicker from it, or it
- * takes less of a barre; undefined where the song's own is the easiest, or the name cannot be read.
+ * takes less of a barre, and it never asks for more stretch; undefined where the song's own is the
+ * easiest, or the name cannot be read.
  *
  * @example
  * easierGrip(workpieceOf(readChart('grip G: 355433\n[A]\n| G | D |').song), 'G').losesTones // false
  */
 export function easierGrip(work: Workpiece, name: string): EasierGrip | undefined {
-  const { tuning, capo, hand } = work;
   const own = work.grips.find((grip) => grip.name === name);
-  const parsed = parseChordName(name);
   const others = neighbours(work, name);
-  if (!own || !parsed || others.length === 0) return undefined;
-  const setup = { tuning, capo };
+  if (!own || others.length === 0) return undefined;
   const [now, barredNow] = [secondsWith(own, others, work), barred(own, work)];
-  const all = findGrips({ name: parsed, setup, hand, count: LOOKED_AT });
-  const isOwn = ({ grip }: FoundGrip): boolean => formatGrip(grip) === formatGrip(own.grip);
-  const ownCost = all.find(isOwn)?.cost ?? Infinity;
-  const best = all
-    .filter((found) => !isOwn(found) && isStrummable(found.grip))
+  const best = offered(own, name, work)
+    .filter((found) => isKinder(found, own, work))
     .map((found) => ({ found, ratio: secondsWith(found, others, work) / now }))
     .filter(
       ({ found, ratio }) =>
-        (ratio <= QUICKER && found.cost <= ownCost + LITTLE_HARDER) ||
-        (ratio <= HARDLY_LONGER && found.cost <= ownCost && barred(found, work) < barredNow),
+        ratio <= QUICKER || (ratio <= HARDLY_LONGER && barred(found, work) < barredNow),
     )
-    .toSorted((a, b) => a.found.cost - b.found.cost)[0];
+    .toSorted(
+      (a, b) => Number(b.found.usual) - Number(a.found.usual) || a.found.cost - b.found.cost,
+    )[0];
   if (!best) return undefined;
   const { grip, fingers, missing } = best.found;
   return {

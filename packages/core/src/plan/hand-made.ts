@@ -1,4 +1,4 @@
-import { kindOf, makeOwn, splitSection, type Step, type Workpiece } from '../steps';
+import { findStep, kindOf, makeOwn, splitSection, type Step, type Workpiece } from '../steps';
 import type { Layer } from '../song';
 import type { PlanChange, School } from './teaching';
 
@@ -18,25 +18,9 @@ interface Draft {
 type Outcome = Draft | string;
 
 const GONE = 'The step is no longer there.';
-/** An id made of several is joined by a plus before each kind. */
-const PIECES = /\+(?=[a-z]+:)/;
 
-function piecesOf(id: string): readonly string[] {
-  return id.split(PIECES);
-}
-
-/**
- * Finds a step by its id. Grips and crossings are gathered anew when the song changes: the step that
- * now has most of what the id names, and at least half of it, is meant.
- */
 function find({ steps }: Pick<Draft, 'steps'>, id: string): Step | undefined {
-  const exact = steps.find((step) => step.id === id);
-  if (exact) return exact;
-  const pieces = piecesOf(id);
-  const shared = (step: Step): number =>
-    piecesOf(step.id).filter((piece) => pieces.includes(piece)).length;
-  const [best] = steps.toSorted((a, b) => shared(b) - shared(a));
-  return best && shared(best) * 2 >= pieces.length && shared(best) > 0 ? best : undefined;
+  return findStep(steps, id);
 }
 
 /** What needed a step that is gone needs what that one needed. */

@@ -14,7 +14,7 @@ function withoutPart(song: SongDocument, part: string): SongDocument {
   );
   const map = mapOf(song).filter((_, entry) => !gone.has(entry));
   const left = { ...song, map };
-  return map.length === 0 || partsOf(left).parts.length === 0 ? song : left;
+  return map.length === 0 || partsOf(left).occurrences.length === 0 ? song : left;
 }
 
 /**

@@ -3,6 +3,8 @@ export interface MeasuredChange {
   readonly from: string;
   readonly to: string;
   readonly seconds: number;
+  /** Only a bound: something clean showed that it takes at most so long. It never makes a prediction slower. */
+  readonly atMost?: true;
 }
 
 /** What is known of a student that decides their steps and tempos. */
@@ -12,8 +14,10 @@ export interface Student {
   /** Patterns they play from other songs, as they are written: "D U D U D - D U". */
   readonly ownedPatterns: readonly string[];
   readonly changes: readonly MeasuredChange[];
-  /** What their picking hand has shown; unknown when left out. */
+  /** What their picking hand was measured at; unknown when left out. */
   readonly strokesPerSecond?: number;
+  /** What it has shown at least; it never holds a tempo back. */
+  readonly strokesAtLeast?: number;
   /** How much slower than usual they change, from 0.3 to 5; worked out from their changes when left out. */
   readonly paceFactor?: number;
   readonly scaleLengthMm?: number;
@@ -24,7 +28,7 @@ export interface Student {
 }
 
 /** What somebody has shown in the songs they practised. */
-export type Shown = Pick<Student, 'ownedGrips' | 'ownedPatterns' | 'changes' | 'strokesPerSecond'>;
+export type Shown = Pick<Student, 'ownedGrips' | 'ownedPatterns' | 'changes' | 'strokesAtLeast'>;
 
 /** A student nothing is known of. */
 export const USUAL_STUDENT: Student = { ownedGrips: [], ownedPatterns: [], changes: [] };
@@ -50,18 +54,40 @@ export function paceFactorOf(changes: readonly Compared[], shrink: number): numb
   return weight > 0 ? Math.exp(sum / weight) : 1;
 }
 
+function isEitherWay(
+  { from, to }: Pick<MeasuredChange, 'from' | 'to'>,
+  one: Pick<MeasuredChange, 'from' | 'to'>,
+): boolean {
+  return (one.from === from && one.to === to) || (one.from === to && one.to === from);
+}
+
 /**
- * Finds the time somebody has shown for a change; one shown the other way round serves too, as a
- * drill goes both ways. Undefined when neither was shown.
+ * Finds the time that was measured for a change; one measured the other way round serves too, as a
+ * drill goes both ways. Undefined when neither was.
  *
  * @example
- * shownSeconds([{ from: 'G', to: 'D', seconds: 0.5 }], { from: 'D', to: 'G' }) // 0.5
+ * measuredSeconds([{ from: 'G', to: 'D', seconds: 0.5 }], { from: 'D', to: 'G' }) // 0.5
  */
-export function shownSeconds(
-  shown: readonly MeasuredChange[],
+export function measuredSeconds(
+  changes: readonly MeasuredChange[],
   { from, to }: Pick<MeasuredChange, 'from' | 'to'>,
 ): number | undefined {
-  const same = shown.findLast((one) => one.from === from && one.to === to);
-  const back = shown.findLast((one) => one.from === to && one.to === from);
-  return (same ?? back)?.seconds;
+  const measured = changes.filter((one) => !one.atMost);
+  const same = measured.findLast((one) => one.from === from && one.to === to);
+  return (same ?? measured.findLast((one) => isEitherWay({ from, to }, one)))?.seconds;
+}
+
+/**
+ * Finds the least that a change was shown to take at most, in either direction; Infinity when it was
+ * not.
+ *
+ * @example
+ * secondsAtMost([{ from: 'G', to: 'D', seconds: 0.5, atMost: true }], { from: 'D', to: 'G' }) // 0.5
+ */
+export function secondsAtMost(
+  changes: readonly MeasuredChange[],
+  change: Pick<MeasuredChange, 'from' | 'to'>,
+): number {
+  const bounds = changes.filter((one) => one.atMost && isEitherWay(change, one));
+  return Math.min(Infinity, ...bounds.map(({ seconds }) => seconds));
 }

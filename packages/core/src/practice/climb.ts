@@ -1,16 +1,17 @@
-import { assumed } from '../assumptions';
-import type { Step } from '../steps';
-import type { Bpm } from '../units';
-import type { Day } from '../day';
+import { type Day } from '../day';
 import type { Try } from '../events';
+import type { Step } from '../steps';
+import { bpm, type Bpm } from '../units';
+import { heldOf, passesAt, type Attempt, type Held } from './held';
+import { bearing, piecesOf, type Piece } from './pieces';
 
 /** Where a student is on one step's ladder. */
 export interface Climb {
-  /** Index of the rung being practised; 0 for a step without rungs. */
+  /** Index of the rung to play next: the first above what is held; 0 for a step without rungs. */
   readonly rung: number;
   readonly cleanInRow: number;
   readonly failsInRow: number;
-  /** The fastest rung that is held; null before the first. */
+  /** The fastest tempo that is held, on the ladder or not; null before the first. */
   readonly cleanBpm: Bpm | null;
   /** Different days on which the goal was met. */
   readonly goalDays: readonly Day[];
@@ -18,65 +19,79 @@ export interface Climb {
   readonly triesCount: number;
 }
 
-const FRESH: Climb = {
-  rung: 0,
-  cleanInRow: 0,
-  failsInRow: 0,
-  cleanBpm: null,
-  goalDays: [],
-  isDone: false,
-  triesCount: 0,
-};
-
-function afterRungHeld(climb: Climb, step: Step, day: Day): Climb {
-  const isTop = climb.rung >= step.rungs.length - 1;
-  const cleanBpm = step.rungs[climb.rung] ?? null;
-  const held = { ...climb, cleanInRow: 0, cleanBpm };
-  if (!isTop) return { ...held, rung: climb.rung + 1 };
-  const goalDays = [...new Set([...climb.goalDays, day])];
-  return { ...held, goalDays, isDone: climb.isDone || goalDays.length >= step.goal.days };
-}
-
-function afterClean(climb: Climb, step: Step, one: Try): Climb {
-  const rungBpm = step.rungs[climb.rung];
-  // Slower than the rung is good practice, but does not climb it.
-  if (rungBpm !== undefined && (one.bpm ?? 0) < rungBpm) return { ...climb, failsInRow: 0 };
-  const next = { ...climb, failsInRow: 0, cleanInRow: climb.cleanInRow + one.passes };
-  return next.cleanInRow >= step.goal.cleanInRow ? afterRungHeld(next, step, one.day) : next;
-}
-
-/** What was held at or above a rung that failed twice is held no more. */
-function afterStumble(climb: Climb, step: Step): Climb {
-  const failsInRow = climb.failsInRow + 1;
-  if (failsInRow < assumed('failsToStepDown')) return { ...climb, cleanInRow: 0, failsInRow };
-  const below = step.rungs[climb.rung - 1] ?? null;
-  const cleanBpm =
-    climb.cleanBpm !== null && below !== null && climb.cleanBpm > below ? below : climb.cleanBpm;
-  return {
-    ...climb,
-    cleanInRow: 0,
-    failsInRow: 0,
-    rung: Math.max(0, climb.rung - 1),
-    cleanBpm: climb.rung === 0 ? null : cleanBpm,
-  };
-}
-
 function inOrderOnce(tries: readonly Try[]): readonly Try[] {
   const once = new Map(tries.map((one) => [one.id, one]));
   return [...once.values()].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
 }
 
+/** What a fuller layer proves: what was clean in it; what failed in it says nothing of a barer one. */
+function attemptsAt(piece: Piece, tries: readonly Try[]): readonly Attempt[] {
+  return tries.flatMap(({ stepId, clean, passes, day, bpm: tempo }) => {
+    const how = piecesOf(stepId).map((one) => bearing(one, piece));
+    const counts = how.includes('same') || (clean && how.includes('fuller'));
+    return counts ? [{ clean, passes, day, bpm: tempo ?? 0 }] : [];
+  });
+}
+
+/** The rung to play next: the first above what is held, further down after failing at it. */
+function nextRung({ rungs }: Step, { bpm: held, eased }: Held): number {
+  const above = held === null ? 0 : rungs.findIndex((rung) => rung > held);
+  const next = above < 0 ? rungs.length - 1 : above;
+  return Math.max(0, next - eased);
+}
+
+function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
+  const { rungs, goal } = step;
+  const attempts = attemptsAt(piece, tries);
+  const goalBpm = rungs.at(-1) ?? 0;
+  const held = heldOf(attempts, { cleanInRow: goal.cleanInRow, goalBpm });
+  const rung = nextRung(step, held);
+  const inRow = passesAt(held, rungs[rung] ?? 0);
+  const isDone = held.goalDays.length >= goal.days;
+  return {
+    rung,
+    cleanInRow: inRow >= goal.cleanInRow ? 0 : inRow,
+    failsInRow: held.failsInRow,
+    cleanBpm: held.bpm === null || rungs.length === 0 ? null : bpm(held.bpm),
+    goalDays: held.goalDays,
+    isDone,
+    triesCount: attempts.length,
+  };
+}
+
+/** Of several pieces, the one that is least far. */
+function leastOf(climbs: readonly Climb[]): Climb | undefined {
+  const [first, ...rest] = climbs;
+  if (!first) return undefined;
+  return rest.reduce(
+    (least, one) => ({
+      rung: Math.min(least.rung, one.rung),
+      cleanInRow: Math.min(least.cleanInRow, one.cleanInRow),
+      failsInRow: Math.max(least.failsInRow, one.failsInRow),
+      cleanBpm:
+        least.cleanBpm === null || one.cleanBpm === null
+          ? null
+          : bpm(Math.min(least.cleanBpm, one.cleanBpm)),
+      goalDays: least.goalDays.length <= one.goalDays.length ? least.goalDays : one.goalDays,
+      isDone: least.isDone && one.isDone,
+      triesCount: Math.max(least.triesCount, one.triesCount),
+    }),
+    first,
+  );
+}
+
 /**
- * Works out where a student is on a step's ladder from all tries ever made: enough clean passes in
- * a row climb a rung, two failed tries step one down. Tries of other steps are passed over; the
- * order they are given in does not matter.
+ * Works out where a student is with a step from all tries ever made: the tempo held is what was played
+ * clean often enough in a row, whatever the ladder was then; a fuller layer proves a barer one; two
+ * failed tries step one rung down. The order the tries are given in does not matter.
  *
  * @example
  * climbOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []).isDone // false
  */
 export function climbOf(step: Step, tries: readonly Try[]): Climb {
-  return inOrderOnce(tries.filter((one) => one.stepId === step.id)).reduce<Climb>((climb, one) => {
-    const next = one.clean ? afterClean(climb, step, one) : afterStumble(climb, step);
-    return { ...next, triesCount: climb.triesCount + 1 };
-  }, FRESH);
+  const ordered = inOrderOnce(tries);
+  const climbs = piecesOf(step.id).map((piece) => climbPiece(step, piece, ordered));
+  const least = leastOf(climbs);
+  if (!least) throw new Error('a step is always made of something');
+  return least;
 }

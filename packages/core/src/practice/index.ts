@@ -1,5 +1,7 @@
 export { climbOf } from './climb';
 export type { Climb } from './climb';
+export { heldOf } from './held';
+export type { Attempt, Held } from './held';
 export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';
 export { placeIn } from './place';

@@ -20,13 +20,15 @@ export interface FilledBlock {
 /** How far a song is, without the steps it was worked out from. */
 export interface ReadinessSummary extends Pick<
   Readiness,
-  'songBpm' | 'restBpm' | 'goalBpm' | 'holeBars' | 'share' | 'barer' | 'gates'
+  'songBpm' | 'restBpm' | 'goalBpm' | 'share' | 'barer' | 'gates'
 > {
-  /** Joins not held at any tempo yet. */
+  /** Bars that are new in sections not held at any tempo yet, and joins that are not. */
+  readonly holeBars: number;
   readonly holeJoins: number;
   readonly heldBackBy: {
     readonly title: string;
-    readonly why: string;
+    /** All of it in one sentence. */
+    readonly line: string;
     readonly cleanBpm: Bpm | null;
     readonly goalBpm: Bpm;
   } | null;
@@ -73,7 +75,9 @@ export function filledBlocks(song: PartedSong, { parts }: Readiness): readonly F
   const held = new Map(
     parts
       .filter(({ step }) => kindOf(step).holdsPart)
-      .flatMap(({ step, cleanBpm }) => step.atoms.map((part) => [part, cleanBpm] as const)),
+      .flatMap(({ step, cleanBpm }) =>
+        [...step.atoms, ...(step.covers ?? [])].map((part) => [part, cleanBpm] as const),
+      ),
   );
   return song.occurrences.map(({ part, name, bars }) => ({
     ...{ letter: part.letter, name, bars: bars.length, goalBpm: part.goalBpm },
@@ -88,15 +92,17 @@ export function filledBlocks(song: PartedSong, { parts }: Readiness): readonly F
  * summaryOf(readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })).heldBackBy // null
  */
 export function summaryOf(readiness: Readiness): ReadinessSummary {
-  const { songBpm, restBpm, goalBpm, holeBars, share, barer, gates, parts } = readiness;
-  const { heldBackBy } = readiness;
-  const holes = parts.filter(({ cleanBpm }) => cleanBpm === null);
+  const { songBpm, restBpm, goalBpm, share, barer, gates, parts, heldBackBy } = readiness;
+  const joins = parts.filter(({ step }) => kindOf(step).matter === 'join');
   return {
-    ...{ songBpm, restBpm, goalBpm, holeBars, share, barer, gates },
-    holeJoins: holes.filter(({ step }) => kindOf(step).matter === 'join').length,
+    ...{ songBpm, restBpm, goalBpm, share, barer, gates },
+    holeBars: readiness.holes.reduce((sum, { bars }) => sum + bars.length, 0),
+    holeJoins: joins
+      .filter(({ cleanBpm }) => cleanBpm === null)
+      .reduce((sum, { step }) => sum + step.atoms.length / 2, 0),
     heldBackBy: heldBackBy
       ? {
-          ...{ title: heldBackBy.step.title, why: heldBackBy.step.why },
+          ...{ title: heldBackBy.step.title, line: heldBackBy.line },
           ...{ cleanBpm: heldBackBy.cleanBpm, goalBpm: heldBackBy.goalBpm },
         }
       : null,

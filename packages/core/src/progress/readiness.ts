@@ -4,6 +4,7 @@ import { kindOf, type Step, type Workpiece } from '../steps';
 import { bpm, type Bpm } from '../units';
 import { climbOf, type Climb } from '../practice';
 import type { Try } from '../events';
+import { heldBackBy, isHeard, type HeldBack } from './held-back';
 
 /** How far one section or join is. */
 export interface PartProgress {
@@ -14,6 +15,12 @@ export interface PartProgress {
   readonly goalBpm: Bpm;
 }
 
+/** Bars of a section that were never played clean. */
+export interface Hole {
+  readonly section: string;
+  readonly bars: readonly number[];
+}
+
 /** How far the whole song is, in figures a person believes. */
 export interface Readiness {
   /** The tempo the whole song can be played at today; null while some part is a hole. */
@@ -21,12 +28,12 @@ export interface Readiness {
   /** The slowest tempo of the parts that are no hole; null when all are. */
   readonly restBpm: Bpm | null;
   readonly goalBpm: Bpm;
-  /** Bars to learn in sections not held at any tempo yet. */
-  readonly holeBars: number;
-  /** Share of the playing time held clean at the goal, 0 to 1. */
+  /** Bars that are new in sections not held at any tempo yet; numbers from 1 in their section. */
+  readonly holes: readonly Hole[];
+  /** Share of the playing time held clean at the goal, 0 to 1; a bar either side of a join counts with it. */
   readonly share: number;
-  /** The section or join that holds the song back; undefined when nothing does. */
-  readonly heldBackBy: PartProgress | undefined;
+  /** What holds the song back; undefined when nothing does. */
+  readonly heldBackBy: HeldBack | undefined;
   readonly parts: readonly PartProgress[];
   /** The tempo the whole song holds in each barer layer on the way; null while some section of it is a hole. */
   readonly barer: readonly { readonly layer: Layer; readonly songBpm: Bpm | null }[];
@@ -35,6 +42,10 @@ export interface Readiness {
     readonly parts: number;
     readonly wholeRunDays: number;
     readonly wholeRunDaysNeeded: number;
+    readonly joinsAtGoal: number;
+    readonly joins: number;
+    /** The teacher heard the whole song at its goal, or it was measured; else it is by own account. */
+    readonly isHeard: boolean;
     readonly isReady: boolean;
   };
 }
@@ -93,11 +104,13 @@ function heldShare({ cleanBpm, goalBpm }: PartProgress): number {
   return (cleanBpm ?? 0) / goalBpm;
 }
 
+/** Keeps 92/92 of 92 from being rounded down. */
+const ROUNDING = 1e-9;
+
 /** The tempo of the whole song at which a part is as fast as it is held. */
 function inSongBpm(part: PartProgress | undefined, songGoal: Bpm): Bpm | null {
   if (part?.cleanBpm == null) return null;
-  if (part.goalBpm === songGoal) return part.cleanBpm;
-  return bpm(Math.floor(heldShare(part) * songGoal));
+  return bpm(Math.min(songGoal, Math.floor(heldShare(part) * songGoal + ROUNDING)));
 }
 
 function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
@@ -107,29 +120,58 @@ function slowest(parts: readonly PartProgress[]): PartProgress | undefined {
   );
 }
 
-/** The part a section step teaches; none for a join. */
-function partOf({ step }: PartProgress): readonly string[] {
-  return isSection(step) ? step.atoms : [];
+/** The parts a section step holds; none for a join. */
+function partsOf({ step }: PartProgress): readonly string[] {
+  return isSection(step) ? [...step.atoms, ...(step.covers ?? [])] : [];
 }
 
+/** The crossings a step holds, as pairs of parts. */
+function crossingsOf({ step }: PartProgress): readonly string[] {
+  return isJoin(step)
+    ? step.atoms.flatMap((from, at) => (at % 2 === 0 ? [`${from} ${step.atoms[at + 1]}`] : []))
+    : [];
+}
+
+/** Seconds of the first or the last bar of an occurrence. */
+function barAt({ bars, lasts, startsAt }: PartOccurrence, place: 0 | -1): number {
+  const [first, second, last] = [bars[0], bars[1], bars.at(-1)];
+  if (!first || !last) return 0;
+  const ends = startsAt + lasts;
+  return place === 0 ? (second?.startsAt ?? ends) - first.startsAt : ends - last.startsAt;
+}
+
+/** The playing time that is at its goal: parts, and around each crossing a bar that counts with its join. */
 function shareAtGoal(
   occurrences: readonly PartOccurrence[],
   parts: readonly PartProgress[],
 ): number {
-  const held = new Set(parts.filter((one) => heldShare(one) >= 1).flatMap(partOf));
+  const atGoal = parts.filter((one) => heldShare(one) >= 1);
+  const held = new Set(atGoal.flatMap(partsOf));
+  const joins = new Set(parts.flatMap(crossingsOf));
+  const crossed = new Set(atGoal.flatMap(crossingsOf));
   const total = occurrences.reduce((sum, one) => sum + one.lasts, 0);
-  const clean = occurrences
-    .filter((one) => held.has(one.part.id))
-    .reduce((sum, one) => sum + one.lasts, 0);
-  return total > 0 ? clean / total : 0;
+  const isBroken = (a: PartOccurrence | undefined, b: PartOccurrence | undefined): boolean => {
+    const key = a && b ? `${a.part.id} ${b.part.id}` : '';
+    return joins.has(key) && !crossed.has(key);
+  };
+  const clean = occurrences.map((one, at) => {
+    if (!held.has(one.part.id)) return 0;
+    const into = isBroken(occurrences[at - 1], one) ? barAt(one, 0) : 0;
+    const out = isBroken(one, occurrences[at + 1]) ? barAt(one, -1) : 0;
+    return Math.max(0, one.lasts - into - out);
+  });
+  return total > 0 ? clean.reduce((sum, one) => sum + one, 0) / total : 0;
 }
 
-function holeBars(occurrences: readonly PartOccurrence[], parts: readonly PartProgress[]): number {
-  const holes = new Set(parts.filter((one) => one.cleanBpm === null).flatMap(partOf));
-  const untouched = new Set(
-    occurrences.map((one) => one.part).filter((part) => holes.has(part.id)),
-  );
-  return [...untouched].reduce((sum, part) => sum + part.bars.length, 0);
+/** Only what is new in a part is a hole: where its parent is held, the rest is known. */
+function holesIn(work: Workpiece, parts: readonly PartProgress[]): readonly Hole[] {
+  return parts
+    .filter((one) => isSection(one.step) && one.cleanBpm === null)
+    .flatMap(({ step }) => {
+      const part = work.parts.find(({ id }) => id === step.atoms[0]);
+      if (!part) return [];
+      return [{ section: part.name, bars: step.bars ?? part.bars.map((_, place) => place + 1) }];
+    });
 }
 
 /** How fast the whole song goes in one barer layer: as its run, or as the slowest of its sections. */
@@ -157,10 +199,8 @@ export interface Played {
  * @example
  * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
  */
-export function readinessOf(
-  { goalBpm, timeline: { occurrences } }: Workpiece,
-  { steps, tries, goal = 'full' }: Played,
-): Readiness {
+export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Played): Readiness {
+  const { goalBpm, timeline } = work;
   const held = { steps, tries, goalBpm };
   const runs = steps.filter(isWhole).map((step): Run => ({ step, climb: climbOf(step, tries) }));
   const run = runs.find(({ step }) => step.layer === goal);
@@ -174,20 +214,29 @@ export function readinessOf(
     songBpm: inSongBpm(low, goalBpm),
     restBpm: inSongBpm(rest, goalBpm),
     goalBpm,
-    holeBars: holeBars(occurrences, parts),
-    share: shareAtGoal(occurrences, parts),
-    heldBackBy: low && heldShare(low) < 1 ? low : undefined,
+    holes: holesIn(work, parts),
+    share: shareAtGoal(timeline.occurrences, parts),
+    heldBackBy: heldBackBy({ steps, tries, goal }, work),
     parts,
     barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),
-    gates: gatesOf(parts, run),
+    gates: gatesOf(parts, run, tries),
   };
 }
 
-function gatesOf(parts: readonly PartProgress[], run: Run | undefined): Readiness['gates'] {
-  const partsAtGoal = parts.filter((one) => heldShare(one) >= 1).length;
+function gatesOf(
+  all: readonly PartProgress[],
+  run: Run | undefined,
+  tries: readonly Try[],
+): Readiness['gates'] {
+  const atGoal = (some: readonly PartProgress[]): number =>
+    some.filter((one) => heldShare(one) >= 1).length;
+  const joins = all.filter(({ step }) => isJoin(step));
   const wholeRunDays = run?.climb.goalDays.length ?? 0;
   const wholeRunDaysNeeded = run?.step.goal.days ?? 0;
-  const isReady =
-    parts.length > 0 && partsAtGoal === parts.length && wholeRunDays >= wholeRunDaysNeeded;
-  return { partsAtGoal, parts: parts.length, wholeRunDays, wholeRunDaysNeeded, isReady };
+  return {
+    ...{ partsAtGoal: atGoal(all), parts: all.length, wholeRunDays, wholeRunDaysNeeded },
+    ...{ joinsAtGoal: atGoal(joins), joins: joins.length },
+    isHeard: isHeard(run?.step, tries),
+    isReady: all.length > 0 && atGoal(all) === all.length && wholeRunDays >= wholeRunDaysNeeded,
+  };
 }

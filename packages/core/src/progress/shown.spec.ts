@@ -1,5 +1,6 @@
 import { readChart } from '../chart';
-import type { Shown } from '../player';
+import { USUAL_STUDENT, type Shown } from '../player';
+import { workpieceOf } from '../steps';
 import type { Try } from '../events';
 import { shownBy } from './index';
 
@@ -45,8 +46,29 @@ describe('what somebody has shown', () => {
   it('is a pattern once it went at its song’s tempo, and strokes a second before that', () => {
     const hand = (bpm: number) => times(4, { stepId: 'hand:eights', bpm });
     const slow = shownWith(...hand(60));
-    expect([slow.ownedPatterns, slow.strokesPerSecond]).toEqual([[], 2]);
+    expect([slow.ownedPatterns, slow.strokesAtLeast]).toEqual([[], 2]);
     expect(shownWith(...hand(92)).ownedPatterns).toEqual(['D U D U D - D U']);
+  });
+
+  it('is every change of a section in the time it leaves at the tempo that is held, as a bound', () => {
+    const { song } = readChart(CHART);
+    const stepId = `section:${song.sections[0]?.id}:full`;
+    const section = (bpm: number) => times(3, { stepId, bpm });
+    const { changes } = shownWith(...section(60));
+    expect(changes.map(({ from, to, atMost }) => [from, to, atMost])).toContain([
+      ...['F', 'C'],
+      true,
+    ] as never);
+    const bound = (bpm: number): number =>
+      shownWith(...section(bpm)).changes.find(({ from }) => from === 'F')?.seconds ?? NaN;
+    expect(bound(60)).toBeCloseTo(bound(120) * 2);
+    // A bound never makes a prediction slower.
+    const secondsWith = (seconds: number): number =>
+      workpieceOf(song, {
+        student: { ...USUAL_STUDENT, changes: [{ from: 'F', to: 'C', seconds, atMost: true }] },
+      }).timed.get('F C')?.seconds ?? NaN;
+    expect(secondsWith(9)).toBe(workpieceOf(song).timed.get('F C')?.seconds ?? 0);
+    expect(secondsWith(0.2)).toBe(0.2);
   });
 
   it('is the shape that the student was given in place of the song’s', () => {

@@ -1,9 +1,18 @@
-import { songFor, type PlanChange } from '../plan';
-import { songGrips, type MeasuredChange, type Shown } from '../player';
-import { settledFrame, type SongDocument } from '../song';
-import { kindOf, readStepId, type Proven } from '../steps';
-import { songPatterns } from '../timeline';
+import { assumed } from '../assumptions';
 import type { Try } from '../events';
+import { songFor, type PlanChange } from '../plan';
+import { type MeasuredChange, type Shown } from '../player';
+import { heldOf } from '../practice';
+import { LAYERS, type SongDocument } from '../song';
+import {
+  changesOfPart,
+  kindOf,
+  readStepId,
+  workpieceOf,
+  type Proven,
+  type StepName,
+  type Workpiece,
+} from '../steps';
 
 /** A song somebody practises, with what they did. */
 export interface PractisedSong {
@@ -12,46 +21,52 @@ export interface PractisedSong {
   readonly tries: readonly Try[];
 }
 
-/** The fastest tempo at which so many clean passes came in a row, 0 without a click; null for none. */
-function heldTempo(tries: readonly Try[], cleanInRow: number): number | null {
-  let best: number | null = null;
-  let row: Try[] = [];
-  for (const one of tries) {
-    row = one.clean ? [...row, one] : [];
-    while (passesIn(row.slice(1)) >= cleanInRow) row = row.slice(1);
-    if (passesIn(row) < cleanInRow) continue;
-    const slowest = Math.min(...row.map(({ bpm }) => bpm ?? 0));
-    best = Math.max(best ?? 0, slowest);
-  }
-  return best;
-}
-
-function passesIn(tries: readonly Try[]): number {
-  return tries.reduce((sum, one) => sum + one.passes, 0);
-}
-
-/** Tries by their step, in the order they were played. */
+/** Tries by the id of their step. */
 function byStep(tries: readonly Try[]): ReadonlyMap<string, readonly Try[]> {
   const steps = new Map<string, Try[]>();
-  for (const one of [...tries].sort((a, b) => a.at.localeCompare(b.at))) {
-    steps.set(one.stepId, [...(steps.get(one.stepId) ?? []), one]);
-  }
+  for (const one of tries) steps.set(one.stepId, [...(steps.get(one.stepId) ?? []), one]);
   return steps;
+}
+
+/** The fastest tempo the tries of one step hold, 0 without a click; null for none. */
+function heldTempo(tries: readonly Try[], cleanInRow: number): number | null {
+  const attempts = tries
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .map(({ clean, passes, day, bpm }) => ({ clean, passes, day, bpm: bpm ?? 0 }));
+  return heldOf(attempts, { cleanInRow, goalBpm: Infinity }).bpm;
+}
+
+/** A part that is clean at a tempo shows that each of its changes took at most its window there. */
+function changesShown(
+  work: Workpiece,
+  { parts: [partId = '', layer] }: StepName,
+  heldBpm: number,
+): readonly MeasuredChange[] {
+  const part = work.parts.find(({ id }) => id === partId);
+  const played = LAYERS.find((one) => one === layer);
+  // A part that differs practises only what is new in it.
+  if (!part || part.parent !== undefined || !played || heldBpm <= 0) return [];
+  return changesOfPart(work, part.id, played).map(({ from, to, windowBeats }) => ({
+    ...{ from, to, atMost: true as const },
+    seconds: Math.max(assumed('changeLeastSeconds'), (60 * windowBeats) / heldBpm),
+  }));
 }
 
 /** What the steps of one song have shown, each held as its goal asks. */
 function shownIn({ document, changes, tries }: PractisedSong): readonly Partial<Shown>[] {
+  if (tries.length === 0) return [];
   const song = songFor(document, changes);
-  const proven: Proven = {
-    grips: songGrips(song),
-    patterns: songPatterns(song),
-    goalBpm: settledFrame(song.frame).tempo,
-  };
+  const work = workpieceOf(song);
+  const { grips, patterns, goalBpm } = work;
+  const proven: Proven = { grips, patterns, goalBpm };
   return [...byStep(tries)].flatMap(([id, own]) =>
-    readStepId(id).flatMap((name) => {
-      const { goal, prove } = kindOf(name);
-      const heldBpm = prove ? heldTempo(own, goal.cleanInRow) : null;
-      return prove && heldBpm !== null ? [prove(name.parts, heldBpm, proven)] : [];
+    readStepId(id).flatMap((name): readonly Partial<Shown>[] => {
+      const { goal, prove, holdsPart } = kindOf(name);
+      if (!prove && !holdsPart) return [];
+      const heldBpm = heldTempo(own, goal.cleanInRow);
+      if (heldBpm === null) return [];
+      const music = holdsPart ? [{ changes: changesShown(work, name, heldBpm) }] : [];
+      return [...music, ...(prove ? [prove(name.parts, heldBpm, proven)] : [])];
     }),
   );
 }
@@ -69,7 +84,7 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
 
 /**
  * Gathers what somebody has shown in songs they practised: grips that rang as often as their goal asks,
- * changes with the time their drill proves, patterns played at their song's tempo, and the fastest
+ * changes in the time that a drill or a clean section proves at most, patterns played at their song's tempo, and the fastest
  * strokes. Nothing for no songs.
  *
  * @example
@@ -77,11 +92,11 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
  */
 export function shownBy(songs: readonly PractisedSong[]): Shown {
   const all = songs.flatMap(shownIn);
-  const rates = all.flatMap((one) => one.strokesPerSecond ?? []);
+  const rates = all.flatMap((one) => one.strokesAtLeast ?? []);
   return {
     ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
     ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
     changes: quickest(all.flatMap((one) => one.changes ?? [])),
-    ...(rates.length > 0 && { strokesPerSecond: Math.max(...rates) }),
+    ...(rates.length > 0 && { strokesAtLeast: Math.max(...rates) }),
   };
 }

@@ -52,7 +52,7 @@ export function isOneFingerOff(a: SongGrip, b: SongGrip, { hand }: Workpiece): b
 }
 
 /** Tells whether one grip is the other further along the neck, with the same fingers. */
-export function isSameShape(a: SongGrip, b: SongGrip): boolean {
+function isSameShape(a: SongGrip, b: SongGrip): boolean {
   return shapeMove(a.grip, b.grip)?.strings === 0 && a.fingers.join() === b.fingers.join();
 }
 

@@ -52,18 +52,29 @@ export function demandOf(
   return { changes, goalBpm, strokesPerBeat: densest };
 }
 
+/** Which layers are wished for. */
+export interface LayerWishes {
+  readonly goal: Layer;
+  /** Whether the pulse is taught where the goal could not be started at half its tempo. */
+  readonly hasPulse: boolean;
+}
+
 /**
  * The layers a part is taught in, barest first: those whose strokes differ from the goal's, where
  * there is a change to be learnt; the pulse only where the goal could not be started at half its tempo.
  */
-function layersTaught(work: Workpiece, part: Part, goal: Layer): readonly Layer[] {
+function layersTaught(
+  work: Workpiece,
+  part: Part,
+  { goal, hasPulse }: LayerWishes,
+): readonly Layer[] {
   const strokes = (layer: Layer): string => strokesKey(barsOfPart(work, part.id, layer));
   const full = strokes(goal);
   const seen = new Set([full]);
   const changes = changesOfPart(work, part.id, goal);
   if (changes.length === 0) return [goal];
   const demand = demandOf(changes, barsOfPart(work, part.id, goal), part.goalBpm);
-  const needsPulse = ladderFor(work, demand).needsBarerLayer;
+  const needsPulse = hasPulse && ladderFor(work, demand).needsBarerLayer;
   const barer = LAYERS.slice(0, LAYERS.indexOf(goal)).filter((layer) => {
     if (layer === 'pulse' && !needsPulse) return false;
     const key = strokes(layer);
@@ -133,10 +144,13 @@ export interface TaughtParts {
  */
 export function taughtParts(
   work: Workpiece,
-  goal: Layer,
+  wishes: LayerWishes,
   workIn: (layer: Layer) => Workpiece,
 ): TaughtParts {
-  const layers = new Map(work.parts.map((part) => [part, layersTaught(workIn(goal), part, goal)]));
+  const { goal } = wishes;
+  const layers = new Map(
+    work.parts.map((part) => [part, layersTaught(workIn(goal), part, wishes)]),
+  );
   const held = new Map<string, string>();
   const taught = LAYERS.slice(0, LAYERS.indexOf(goal) + 1).flatMap((layer) => {
     const parts = work.parts.filter((part) => layers.get(part)?.includes(layer));

@@ -34,6 +34,7 @@ export interface StepWishes {
 interface Bounds {
   readonly drills: number;
   readonly joins: number;
+  readonly hasPulse: boolean;
 }
 
 interface HandSteps {
@@ -98,7 +99,7 @@ function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): reado
   const making = {
     ...{ work, goal, handsFor },
     ...musicGuarantees(work, workIn, wishes.partsInOrder !== false),
-    ...taughtParts(work, goal, workIn),
+    ...taughtParts(work, { goal, hasPulse: bounds.hasPulse }, workIn),
   };
   return withNeedsFirst([
     makeReady(work),
@@ -114,14 +115,16 @@ function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): reado
 /** A song of few bars has few steps; each bar more may bring one more. */
 const MOST_STEPS = 30;
 const FEW_BARS = 14;
-/** Ever fewer drills and joins by themselves, until the plan can be read. */
+/** Ever fewer drills and joins by themselves, and no pulse in the end, until the plan can be read. */
 const NARROWER: readonly Bounds[] = [
-  { drills: Infinity, joins: Infinity },
-  { drills: Infinity, joins: 4 },
-  { drills: 6, joins: 3 },
-  { drills: 4, joins: 2 },
-  { drills: 2, joins: 1 },
-  { drills: 1, joins: 0 },
+  { drills: Infinity, joins: Infinity, hasPulse: true },
+  { drills: Infinity, joins: 4, hasPulse: true },
+  { drills: 6, joins: 3, hasPulse: true },
+  { drills: 4, joins: 2, hasPulse: true },
+  { drills: 3, joins: 1, hasPulse: true },
+  { drills: 4, joins: 2, hasPulse: false },
+  { drills: 2, joins: 1, hasPulse: false },
+  { drills: 1, joins: 0, hasPulse: false },
 ];
 
 /**
@@ -139,8 +142,9 @@ export function makeSteps(work: Workpiece, wishes: StepWishes = {}): readonly St
   const most = MOST_STEPS + Math.max(0, bars - FEW_BARS);
   const { mostDrills } = work.constants;
   let steps: readonly Step[] = [];
-  for (const { drills, joins } of NARROWER) {
-    steps = stepsWithin(work, wishes, { drills: Math.min(drills, mostDrills), joins });
+  for (const bounds of NARROWER) {
+    const drills = Math.min(bounds.drills, mostDrills);
+    steps = stepsWithin(work, wishes, { ...bounds, drills });
     if (steps.length <= most) return steps;
   }
   return steps;

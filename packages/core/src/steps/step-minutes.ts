@@ -58,3 +58,27 @@ export function stepMinutes(step: ClimbedStep, constants: Constants): number {
   const climbing = climbMinutes({ fromBpm, goalBpm, tauMinutes: step.tauMinutes, ceilingRatio });
   return Math.max(step.newMinutes + climbing, playingMinutes(step, constants));
 }
+
+/**
+ * Gives the minutes a step still takes somebody who holds it clean at a tempo: all of them before the
+ * first, in proportion to the climb that is left after it.
+ *
+ * @example
+ * minutesLeft({ minutes: 10, rungs: [58, 92] }, 92, { constants: USUAL_CONSTANTS }) // 0
+ */
+export function minutesLeft(
+  { minutes, rungs }: { readonly minutes: number; readonly rungs: readonly Bpm[] },
+  cleanBpm: number | null,
+  { constants: { ceilingRatio } }: { readonly constants: Constants },
+): number {
+  const [first, goalBpm] = [rungs[0], rungs.at(-1)];
+  if (cleanBpm === null || first === undefined || goalBpm === undefined) return minutes;
+  const climb = (fromBpm: number): number =>
+    climbMinutes({ fromBpm, goalBpm, tauMinutes: 1, ceilingRatio });
+  const whole = climb(first);
+  return whole === 0
+    ? cleanBpm >= goalBpm
+      ? 0
+      : minutes
+    : minutes * Math.min(1, climb(cleanBpm) / whole);
+}

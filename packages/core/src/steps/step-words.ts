@@ -56,10 +56,12 @@ function limitOf({ student, constants }: Workpiece, demand: Demand): TempoLimit 
     seconds,
     windowBeats: Math.max(LEAST_WINDOW_BEATS, windowBeats),
   }));
-  const { strokesPerSecond } = student;
+  const { strokesPerSecond, strokesAtLeast = 0 } = student;
   return tempoLimit({
     ...{ bpmGoal: demand.goalBpm, changes, strokesPerBeat: demand.strokesPerBeat, constants },
-    ...(strokesPerSecond !== undefined && { strokesPerSecond }),
+    ...(strokesPerSecond !== undefined && {
+      strokesPerSecond: Math.max(strokesPerSecond, strokesAtLeast),
+    }),
   });
 }
 

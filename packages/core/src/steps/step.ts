@@ -104,10 +104,34 @@ function isKind(word: string | undefined): word is StepKind {
  * readStepId('section:s3+2:full') // [{ kind: 'section', parts: ['s3+2', 'full'] }]
  */
 export function readStepId(id: string): readonly StepName[] {
-  return id.split(/\+(?=[a-z]+:)/).flatMap((one) => {
+  return id.split(PIECES).flatMap((one) => {
     const [kind, ...parts] = one.split(':');
     return isKind(kind) ? [{ kind, parts }] : [];
   });
+}
+
+/** An id made of several is joined by a plus before each kind. */
+const PIECES = /\+(?=[a-z]+:)/;
+
+/**
+ * Finds a step by its id. Grips and crossings are gathered anew when a song changes: where none has the
+ * very id, the step that has most of what it names, and at least half of it, is meant; undefined where
+ * there is none.
+ *
+ * @example
+ * findStep([], 'grip:G') // undefined
+ */
+export function findStep<Named extends Pick<Step, 'id'>>(
+  steps: readonly Named[],
+  id: string,
+): Named | undefined {
+  const exact = steps.find((step) => step.id === id);
+  if (exact) return exact;
+  const pieces = id.split(PIECES);
+  const shared = (step: Named): number =>
+    step.id.split(PIECES).filter((piece) => pieces.includes(piece)).length;
+  const [best] = steps.toSorted((a, b) => shared(b) - shared(a));
+  return best && shared(best) > 0 && shared(best) * 2 >= pieces.length ? best : undefined;
 }
 
 /** Makes a step; its id comes from what it practises, and the layer where it has one. */

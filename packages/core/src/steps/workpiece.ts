@@ -4,8 +4,9 @@ import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import type { Tuning } from '../pitch';
 import {
   handFor,
+  measuredSeconds,
   paceFactorOf,
-  shownSeconds,
+  secondsAtMost,
   songGrips,
   USUAL_STUDENT,
   type SongGrip,
@@ -100,7 +101,7 @@ function paceOf(
 ): number {
   if (paceFactor !== undefined) return paceFactor;
   const compared = changes.flatMap((one) => {
-    const measured = shownSeconds(shown, one);
+    const measured = measuredSeconds(shown, one);
     return measured === undefined ? [] : [{ measured, predicted: one.predicted }];
   });
   return paceFactorOf(compared, paceShrink);
@@ -112,10 +113,16 @@ function timedChanges(
   pace: number,
 ): readonly TimedSongChange[] {
   return changes.map(({ from, to, predicted }) => {
-    const seconds = shownSeconds(student.changes, { from, to });
-    return seconds === undefined
-      ? { from, to, seconds: predicted * pace }
-      : { from, to, seconds, isShown: true };
+    const change = { from, to };
+    const measured = measuredSeconds(student.changes, change);
+    const atMost = secondsAtMost(student.changes, change);
+    if (measured !== undefined) {
+      return { ...change, seconds: Math.min(measured, atMost), isShown: true };
+    }
+    const seconds = predicted * pace;
+    return atMost < seconds
+      ? { ...change, seconds: atMost, isShown: true }
+      : { ...change, seconds };
   });
 }
 

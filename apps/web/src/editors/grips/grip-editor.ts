@@ -158,7 +158,7 @@ export class GripEditor {
     const words = VERDICTS[check.verdict];
     if (check.verdict === 'agrees') return words;
     return check.verdict === 'omits'
-      ? `${words} ${this.tones(check.missing)}: ${chordLabel(check.sounds)}.`
+      ? `${words} ${this.tones(check.missing, this.grip().name)}: ${chordLabel(check.sounds)}.`
       : `${words} ${chordLabel(check.sounds)}.`;
   });
   protected readonly nameWords = computed(() => {

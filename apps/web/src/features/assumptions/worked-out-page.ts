@@ -27,12 +27,16 @@ const TEMPO: readonly AssumptionName[] = [
   ...([
     'startShare',
     'startLeastShare',
+    'newStartShare',
+    'knownStartShare',
     'wholeStartShare',
     'rungRatio',
     'failsToStepDown',
   ] as const),
   ...(['strokesPerSecond', 'defaultBpm', 'drillStrumSeconds', 'paceShrink'] as const),
 ];
+const DRILLS: readonly AssumptionName[] = ['hinderShare', 'drillLeastSeconds', 'mostDrills'];
+const isDrill = (key: AssumptionName): boolean => DRILLS.includes(key);
 const isHand = (key: AssumptionName): boolean => /^(reach|string|scale|longBarre)/.test(key);
 const isChange = (key: AssumptionName): boolean => /^change.*Seconds$/.test(key);
 const isTempo = (key: AssumptionName): boolean => TEMPO.includes(key);
@@ -54,9 +58,14 @@ const GROUPS: readonly Group[] = [
     isIn: isTempo,
   },
   {
+    heading: 'What is drilled by itself',
+    says: 'A change that hinders and is slow, and the first full barre; all others are practised inside their sections.',
+    isIn: isDrill,
+  },
+  {
     heading: 'Minutes',
-    says: 'From one tempo to another: τ·ln((A − from) ÷ (A − to)); and at least the time that playing the passes takes.',
-    isIn: (key) => !isHand(key) && !isChange(key) && !isTempo(key),
+    says: 'A section takes its new bars, then τ·ln((A − from) ÷ (A − to)), where τ grows with its bars, the changes that hinder and the bars with a barre; and at least the time that playing its passes takes.',
+    isIn: (key) => !isHand(key) && !isChange(key) && !isTempo(key) && !isDrill(key),
   },
 ];
 

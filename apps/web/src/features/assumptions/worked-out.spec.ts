@@ -36,16 +36,16 @@ describe('how this is worked out', () => {
   });
 
   it('lets the owner change what is the studio’s to choose, and go back', async () => {
-    const page = await openAs('owner', { gripMinutes: 8 });
-    expect(field(page, 'A grip').value).toBe('8');
+    const page = await openAs('owner', { drillFoldMinutes: 8 });
+    expect(field(page, 'A drill: getting quicker').value).toBe('8');
     await set(page, 'From rung to rung', '1.1');
     const first = http.expectOne({ method: 'PUT', url: '/api/constants' });
-    const values = { gripMinutes: 8, rungRatio: 1.1 };
+    const values = { drillFoldMinutes: 8, rungRatio: 1.1 };
     expect(first.request.body).toEqual({ baseVersion: 3, values });
     first.flush({ version: 4, values });
     await page.settle();
     expect(page.text).toContain('From rung to rung: kept.');
-    await page.press('back to 5');
+    await page.press('back to 6');
     expect(http.expectOne({ method: 'PUT' }).request.body).toEqual({
       ...{ baseVersion: 4, values: { rungRatio: 1.1 } },
     });

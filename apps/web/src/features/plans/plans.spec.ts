@@ -43,14 +43,16 @@ describe('how far a song is, in words', () => {
       'Not yet whole',
       '1 join still new; the rest holds at 92 of 92 bpm',
     ]);
-    expect(sections.heldBack).toMatch(/^Join A → B: two bars into two is not played clean yet\./);
+    expect(sections.heldBack).toBe(
+      'Held back by the join A → B, which has not been played clean yet.',
+    );
   });
 
   it('gives the tempo of the whole once nothing is new, and what is left to be ready', () => {
     const parts = wordsFor(everything(['section', 'join']));
     expect([parts.headline, parts.heldBack]).toEqual([
       '92 of 92 bpm',
-      'Play the whole song without a stop on 2 more days.',
+      'Held back by the whole song, which has not been played clean yet.',
     ]);
     expect(wordsFor(everything(['section', 'join', 'whole'])).heldBack).toContain('at its goal');
   });

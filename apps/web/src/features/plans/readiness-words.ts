@@ -20,14 +20,9 @@ function holes({ holeBars, holeJoins }: ReadinessSummary): string {
 }
 
 function heldBackWords({ heldBackBy, gates }: ReadinessSummary): string {
-  if (heldBackBy) {
-    const { title, why, cleanBpm, goalBpm } = heldBackBy;
-    const at =
-      cleanBpm === null ? 'is not played clean yet' : `is clean at ${cleanBpm} of ${goalBpm}`;
-    return `${title} ${at}. ${why}`;
-  }
+  if (heldBackBy) return heldBackBy.line;
   if (gates.isReady)
-    return 'Every section and join is at its goal, and the whole song went on two days.';
+    return `Every section and join is at its goal, and the whole song went on two days${gates.isHeard ? '' : ', by own account'}.`;
   const left = gates.wholeRunDaysNeeded - gates.wholeRunDays;
   return gates.parts === 0
     ? ''

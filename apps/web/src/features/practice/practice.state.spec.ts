@@ -77,19 +77,19 @@ describe('practice', () => {
   };
 
   it('takes a grip without a click, five times ringing', () => {
-    open(idOf('Grip G'));
+    open(idOf('Grips'));
     expect(state.bpm()).toBeNull();
     for (let i = 0; i < 5; i++) mark(true);
     expect(state.climb()?.isDone).toBeTrue();
     expect(state.message()).toBe('Done: the goal of this step is met.');
     expect(put.map((one) => [one.stepId, one.clean, one.bpm] as const)).toEqual(
-      Array.from({ length: 5 }, () => ['grip:G', true, null] as const),
+      Array.from({ length: 5 }, () => [idOf('Grips'), true, null] as const),
     );
     expect(new Set(put.map((one) => one.id)).size).toBe(5);
   });
 
   it('takes two presses of a bouncing pedal as one', () => {
-    open(idOf('Grip G'));
+    open(idOf('Grips'));
     mark(true);
     jasmine.clock().tick(100);
     state.mark(true);
@@ -163,10 +163,13 @@ describe('practice', () => {
     open('ready');
     mark(true);
     expect(state.nextStep()?.id).toBe('listen');
-    // The map may wait; what comes after the grip is the next grip.
-    open(idOf('Grip G'));
+    // The map may wait; what comes after the grips is the first section, barest.
+    open(idOf('Grips'));
     for (let i = 0; i < 5; i++) mark(true);
-    expect(state.nextStep()?.id).toBe('grip:Em');
+    expect(state.nextStep()?.id).toBe(idOf('A Verse, one strum'));
+    // A link to a single grip leads to the step that has it now.
+    open('grip:G');
+    expect(state.step()?.id).toBe(idOf('Grips'));
   });
 
   it('clicks through the map at the song’s tempo, and says which section plays and what it is cued by', () => {

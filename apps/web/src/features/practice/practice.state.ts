@@ -13,7 +13,7 @@ import {
   type SaidChord,
   type Scene,
 } from '@harvu/core/practice';
-import type { Pass } from '@harvu/core/steps';
+import { findStep, type Pass } from '@harvu/core/steps';
 import type { Seconds } from '@harvu/core/units';
 import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { v4 as newId } from 'uuid';
@@ -101,9 +101,9 @@ export class PracticeState {
   /** The device could not keep a try; it goes only while this page is open. */
   readonly isUnkept = this.notKept.asReadonly();
 
-  readonly step = computed(() => this.plan()?.steps.find((one) => one.id === this.stepId()));
+  readonly step = computed(() => findStep(this.plan()?.steps ?? [], this.stepId()));
   readonly stepNumber = computed(
-    () => (this.plan()?.steps.findIndex((one) => one.id === this.stepId()) ?? -1) + 1,
+    () => (this.plan()?.steps.findIndex((one) => one.id === this.step()?.id) ?? -1) + 1,
   );
   private readonly asked = computed(() => ({ plan: this.plan()?.plan, stepId: this.stepId() }));
   private readonly worked = toSignal(
@@ -115,7 +115,7 @@ export class PracticeState {
   /** All that is seen and heard of the step, once it is worked out. */
   readonly scene = computed(() => {
     const scene = this.worked();
-    return scene?.step.id === this.stepId() ? scene : null;
+    return scene?.step.id === this.step()?.id ? scene : null;
   });
   readonly climb = computed(() => {
     const step = this.step();

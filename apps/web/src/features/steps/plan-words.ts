@@ -31,7 +31,7 @@ export function remarkOn(step: Step, partBars: number): string {
   const { limit, rungs, bars } = step;
   const { holdsPart, matter, rungUnit } = kindOf(step);
   if (holdsPart && bars) return `${bars.length} of ${partBars} bars new`;
-  if (matter === 'whole' && rungs.length === 1) return 'whole song soon';
+  if (matter === 'whole' && step.layer === 'bare') return 'whole song soon';
   const isHeld = rungs.length > 1 && matter !== 'whole';
   const change = limit?.change;
   if (!isHeld) return '';

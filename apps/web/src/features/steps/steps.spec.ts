@@ -72,9 +72,12 @@ describe('the steps of a song', () => {
     open();
     const list = await wholeList();
     const headings = list.all('h2').map((one) => one.textContent.trim());
-    expect(headings.slice(0, 3)).toEqual([
-      ...['Get ready', 'Bare: one strum a chord', 'Grips and changes'],
-    ]);
+    expect(headings.length).toBeGreaterThanOrEqual(3);
+    expect(headings.length).toBeLessThanOrEqual(7);
+    expect(headings[0]).toMatch(/^1 · The grips /);
+    expect(headings).toContain(
+      jasmine.stringMatching(/^\d · The whole song, one strum a chord, at \d+$/) as never,
+    );
     expect(list.all('li').length).toBe(state.planned()?.steps.length ?? 0);
     expect(list.text).toContain('whole song soon');
   });
@@ -204,9 +207,11 @@ describe('the steps of a song', () => {
   it('for a student: what they own is skipped, what is known is told, and nothing is kept before it is given', async () => {
     open('o');
     const notes = await Shown.of(PlanNotes);
-    expect(notes.text).toContain('Skipped: 1 grip, 1 change.');
+    expect(notes.text).toContain('Skipped: 1 grip');
     expect(notes.text).toContain('1 change as they have shown; 4.0 strokes a second');
-    expect(notes.text).toContain('sore wrist: spare the hand. Easier to hold or to reach: G as');
+    expect(notes.text).toContain('sore wrist: spare the hand.');
+    // Nothing harder than what is there is ever offered to a sore hand.
+    expect(notes.text).not.toContain('x35050');
     await notes.press('Bring back');
     expect(state.teaching().changes).toEqual([{ kind: 'bring-back', step: 'grip:D' }]);
     http.expectNone({ method: 'PUT' });
@@ -289,12 +294,13 @@ describe('the steps of a song', () => {
       .map((row) => [...row.querySelectorAll('td b')].map((one) => one.textContent));
     const made = (school: 'whole-first' | 'as-they-come') =>
       milestonesOf(makePlan(document, { teaching: { ...USUAL_TEACHING, school } }).steps, 'full');
-    const words = (minutes: number | null): string => durationWords(minutes ?? 0);
+    const words = (minutes: number | null): string =>
+      minutes === null ? '–' : durationWords(minutes);
     expect(cells[1]).toEqual([
       words(made('whole-first').wholeBare),
       words(made('as-they-come').wholeBare),
     ]);
-    expect(cells[2]?.[0]).toBe(cells[2]?.[1]);
+    expect(cells[2]).toEqual([words(made('whole-first').whole), words(made('as-they-come').whole)]);
   });
 });
 

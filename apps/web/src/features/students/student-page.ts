@@ -49,7 +49,7 @@ export class StudentPage {
     const words = counts.flatMap(([count, what]) =>
       count > 0 ? [`${count} ${what}${count === 1 ? '' : 's'}`] : [],
     );
-    const rate = shown.strokesPerSecond;
+    const rate = shown.strokesAtLeast;
     const hand = rate === undefined ? [] : [`${rate.toFixed(1)} strokes a second`];
     const all = [...words, ...hand];
     return all.length === 0 ? 'nothing yet; it comes with the first tries.' : `${all.join(', ')}.`;

@@ -10,7 +10,7 @@ const known: KnownStudent = {
   leftHanded: false,
   ...{ id: 'o', name: 'Odalys Renn', version: 4 },
   profile: { ...NEW_PROFILE, minutesByWeekday: [10, 0, 10, 0, 10, 0, 0] },
-  shown: { ownedGrips: ['G 320033'], ownedPatterns: [], changes: [], strokesPerSecond: 3.2 },
+  shown: { ownedGrips: ['G 320033'], ownedPatterns: [], changes: [], strokesAtLeast: 3.2 },
 };
 
 describe('what is known of a student', () => {

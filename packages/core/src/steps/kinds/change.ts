@@ -1,5 +1,5 @@
 import type { StruckBar } from '../../timeline';
-import { pairOf, type Drill } from '../drills';
+import type { Drill } from '../drills';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
@@ -46,11 +46,6 @@ export function makeChange(drill: Drill, work: Workpiece, needs: readonly string
   });
 }
 
-/** The drill of a change step, by both its grips. */
-export function pairOfStep({ atoms: [from = '', to = ''] }: Pick<Step, 'atoms'>): string {
-  return pairOf({ from, to });
-}
-
 /** The two grips in turn, one strum each. */
 function play({ atoms: [a = '-', b = '-'] }: Played, work: Workpiece): readonly StruckBar[] {
   const chords = Array.from({ length: DRILL_BEATS }, (_, beat) => ({
@@ -76,5 +71,5 @@ export const change: Kind = {
   prove: ([from, to], rate) =>
     from === undefined || to === undefined || rate <= 0
       ? {}
-      : { changes: [{ from, to, seconds: secondsOfDrill(rate) }] },
+      : { changes: [{ from, to, seconds: secondsOfDrill(rate), atMost: true }] },
 };

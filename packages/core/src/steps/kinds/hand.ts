@@ -38,7 +38,8 @@ function whyOf(work: Workpiece, perBeat: number): string {
 function makeHand(work: Workpiece, name: string, pattern: Pattern): Step {
   const { goalBpm, constants, student } = work;
   const perBeat = strokesPerBeat(pattern);
-  const perSecond = student.strokesPerSecond ?? constants.strokesPerSecond;
+  const { strokesPerSecond, strokesAtLeast = 0 } = student;
+  const perSecond = Math.max(strokesPerSecond ?? constants.strokesPerSecond, strokesAtLeast);
   const limit = tempoLimit({
     ...{ bpmGoal: goalBpm, changes: [], strokesPerBeat: perBeat, strokesPerSecond: perSecond },
     constants,
@@ -98,7 +99,7 @@ export const hand: Kind = {
     if (!pattern || heldBpm <= 0) return {};
     return {
       ownedPatterns: heldBpm >= goalBpm ? [strokesOf(pattern).join(' ')] : [],
-      strokesPerSecond: (strokesPerBeat(pattern) * heldBpm) / 60,
+      strokesAtLeast: (strokesPerBeat(pattern) * heldBpm) / 60,
     };
   },
 };

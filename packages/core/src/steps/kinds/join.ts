@@ -45,6 +45,10 @@ interface Crossing {
   readonly isOwn: boolean;
 }
 
+function meterText(bar: StruckBar | undefined): string {
+  return bar ? `${bar.meter.beats}/${bar.meter.unit}` : '';
+}
+
 /** Whether the new part comes with another pattern, meter, tempo or key than the one before. */
 function bringsNew(
   [from, to]: Pair,
@@ -52,8 +56,7 @@ function bringsNew(
   after: StruckBar | undefined,
 ): boolean {
   const isOtherTempo = from.goalBpm !== to.goalBpm || from.semitones !== to.semitones;
-  const isOtherMeter =
-    before?.meter.beats !== after?.meter.beats || before?.meter.unit !== after?.meter.unit;
+  const isOtherMeter = meterText(before) !== meterText(after);
   return isOtherTempo || isOtherMeter || before?.struck?.name !== after?.struck?.name;
 }
 

@@ -9,8 +9,8 @@ import {
   viewChildren,
 } from '@angular/core';
 import { USUAL_CONSTANTS, type Constants } from '@harvu/core/assumptions';
-import { timeOf, type School } from '@harvu/core/plan';
-import { kindOf, type Matter, type Step } from '@harvu/core/steps';
+import { timeOf } from '@harvu/core/plan';
+import type { Step } from '@harvu/core/steps';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical } from '@ng-icons/lucide';
 import { LadderLine } from '../../../ui/ladder-line';
@@ -23,30 +23,16 @@ import { StepsState } from '../steps.state';
 /** A step as it is listed; the first of its stage carries the heading. */
 interface ListedStep extends Step {
   readonly number: number;
+  /** What its stage ends in; empty but for the first step of one. */
   readonly heading: string;
+  readonly stageGoal: string;
+  readonly stageMinutes: string;
   readonly remark: string;
   readonly isDone: boolean;
   readonly tempo: string;
   /** From a quick course to a slow one. */
   readonly range: string;
 }
-
-const HEADINGS: Readonly<Record<Matter, string>> = {
-  frame: 'Get ready',
-  listening: 'Get ready',
-  hands: 'Grips and changes',
-  part: 'Sections',
-  join: 'Joins and whole song',
-  whole: 'Joins and whole song',
-  after: 'Joins and whole song',
-  own: '',
-};
-/** Schools that go through the song part by part have no stages to be headed. */
-const BY_PART: readonly School[] = ['as-they-come', 'hardest-first'];
-const BARER: Readonly<Record<string, string>> = {
-  bare: 'Bare: one strum a chord',
-  pulse: 'Pulse: one strum a beat',
-};
 
 const STEPS_AT_ONCE = 12;
 
@@ -72,7 +58,15 @@ function rangeWords(step: Step, constants: Constants): string {
       @for (step of listed(); track step.id) {
         <li cdkDrag class="group bg-paper">
           @if (step.heading) {
-            <h2 class="pt-3 pb-0.5 text-sm text-ink-soft">{{ step.heading }}</h2>
+            <div class="flex items-baseline gap-3 border-b border-line pt-4 pb-1">
+              <h2 class="min-w-0 text-base">{{ step.heading }}</h2>
+              <span class="min-w-0 flex-1 truncate text-xs text-ink-soft max-md:hidden">{{
+                step.stageGoal
+              }}</span>
+              <span class="ml-auto shrink-0 pr-1 font-mono text-xs text-ink-soft">{{
+                step.stageMinutes
+              }}</span>
+            </div>
           }
           <div
             class="flex items-center border-b border-line-soft hover:bg-sheet"
@@ -135,18 +129,18 @@ export class StepList {
   private readonly all = computed((): readonly ListedStep[] => {
     const planned = this.state.planned();
     const steps = planned?.steps ?? [];
-    const goal = planned?.goal;
-    const hasStages = !BY_PART.includes(this.state.teaching().school);
+    const stages = planned?.stages ?? [];
     const barsOf = new Map(planned?.work.parts.map((part) => [part.id, part.bars.length]));
     const done = new Set(planned?.done ?? []);
-    let before = '';
     return steps.map((step, index) => {
-      const stage = hasStages ? this.stageOf(step, goal) : index === 0 ? 'In teaching order' : '';
-      const heading = stage === before ? '' : stage;
-      before = stage || before;
+      const at = stages.findIndex((stage) => stage.steps[0] === step.id);
+      const stage = stages[at];
       return {
         ...step,
-        ...{ number: index + 1, heading, tempo: tempoWords(step), isDone: done.has(step.id) },
+        ...{ number: index + 1, tempo: tempoWords(step), isDone: done.has(step.id) },
+        heading: stage ? `${at + 1} · ${stage.title}` : '',
+        stageGoal: stage?.goal ?? '',
+        stageMinutes: stage ? durationWords(stage.minutes) : '',
         range: rangeWords(step, planned?.work.constants ?? USUAL_CONSTANTS),
         remark: remarkOn(step, barsOf.get(step.atoms[0] ?? '') ?? 0),
       };
@@ -155,16 +149,6 @@ export class StepList {
 
   /** A long list comes in turns. */
   protected readonly listed = grown(this.all, STEPS_AT_ONCE);
-
-  private stageOf(step: Step, goal: Step['layer']): string {
-    const isBarer = step.layer !== undefined && step.layer !== goal;
-    const stage = isBarer ? BARER[step.layer] : undefined;
-    // Grips are pulled into the stage that needs them; a run of them is not a stage of its own there.
-    const isBareFirst = this.state.teaching().school === 'whole-first' && goal !== 'bare';
-    if (isBareFirst && kindOf(step).cleanWord === 'ringing') return BARER['bare'] ?? '';
-    const kind = kindOf(step);
-    return stage ?? (kind.isPickingHand ? 'Picking hand' : HEADINGS[kind.matter]);
-  }
 
   protected minutes(minutes: number): string {
     return durationWords(Math.max(1, minutes));

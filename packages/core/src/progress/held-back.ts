@@ -1,0 +1,152 @@
+import { climbOf, stepProgress, type Climb, type StepProgress } from '../practice';
+import type { Try } from '../events';
+import type { Layer } from '../song';
+import { called, kindOf, minutesLeft, rangeWords, type Step, type Workpiece } from '../steps';
+import { bpm, type Bpm } from '../units';
+
+/** What holds a song back: of what can be practised now, what takes longest. */
+export interface HeldBack {
+  readonly step: Step;
+  readonly cleanBpm: Bpm | null;
+  readonly goalBpm: Bpm;
+  /** Minutes it will still take. */
+  readonly minutes: number;
+  /** All of it in one sentence. */
+  readonly line: string;
+}
+
+/** The bars that are new in a part that differs from another; none where all of it is practised. */
+function newBars(step: Step): readonly number[] {
+  return kindOf(step).holdsPart === true ? (step.bars ?? []) : [];
+}
+
+/** A step's title as it stands in a sentence: only names keep their capitals. */
+function named(step: Step): string {
+  const plain = step.title
+    .replace(/: (bar|bars) .* only$|: two bars into two$/, '')
+    .replace(', one strum a chord', ' with one strum a chord')
+    .replace(', on the pulse', ' on the pulse');
+  const bars = newBars(step);
+  if (bars.length > 0) return `${plain}, whose ${rangeWords(bars)}`;
+  if (kindOf(step).matter === 'part') return plain;
+  const words = `${plain.charAt(0).toLowerCase()}${plain.slice(1)}`;
+  return words.startsWith('the ') ? words : `the ${words}`;
+}
+
+function isMany(step: Step): boolean {
+  return newBars(step).length > 1 || /^(Grips|The crossings) /.test(step.title);
+}
+
+/** What is left to do, said of one or several things. */
+function leftWords(step: Step, { cleanBpm, goalDays }: Climb): string {
+  const [has, does, is] = isMany(step) ? ['have', 'do', 'are'] : ['has', 'does', 'is'];
+  const { rungUnit, cleanWord } = kindOf(step);
+  const goalBpm = step.rungs.at(-1);
+  if (cleanWord === 'ringing') return `${does} not ring every time yet`;
+  if (goalBpm === undefined) return `${is} not done yet`;
+  if (cleanBpm === null) return `${has} not been played clean yet`;
+  const unit = rungUnit === 'bpm' ? 'bpm' : rungUnit;
+  if (cleanBpm < goalBpm) return `${is} clean at ${cleanBpm} of ${goalBpm} ${unit}`;
+  const days = step.goal.days - goalDays.length;
+  return `${is} at ${goalBpm} ${unit} and wanted on ${days} more ${days === 1 ? 'day' : 'days'}`;
+}
+
+/** What makes it hard, once it goes at some tempo. */
+function hardest({ limit }: Step, { cleanBpm }: Climb, work: Workpiece): string {
+  const change = limit?.change;
+  if (!change || cleanBpm === null) return '';
+  return ` Its tightest change is ${called(work, change.from)} → ${called(work, change.to)}.`;
+}
+
+function lineOf(step: Step, climb: Climb, work: Workpiece): string {
+  const joined = newBars(step).length > 0 ? ' ' : ', which ';
+  return `Held back by ${named(step)}${joined}${leftWords(step, climb)}.${hardest(step, climb, work)}`;
+}
+
+const PRACTISED: readonly string[] = ['hands', 'part', 'join', 'whole'];
+
+function isPractised(step: Step): boolean {
+  return PRACTISED.includes(kindOf(step).matter);
+}
+
+/** A section, or the whole song, in a barer layer than the goal. */
+function isBarer(step: Step, goal: Layer): boolean {
+  const { matter } = kindOf(step);
+  return (matter === 'part' || matter === 'whole') && step.layer !== goal;
+}
+
+/**
+ * What must be there for something that was played already: nobody plays a verse clean without its grips,
+ * and whoever plays every section at the goal layer needs no barer whole.
+ */
+function impliedBy(progress: readonly StepProgress[], goal: Layer): ReadonlySet<string> {
+  const byId = new Map(progress.map(({ step }) => [step.id, step]));
+  const isPlayed = ({ climb }: StepProgress): boolean => climb.isDone || climb.cleanBpm !== null;
+  const sections = progress.filter(
+    ({ step }) => kindOf(step).holdsPart === true && step.layer === goal,
+  );
+  const wholes = progress.filter(({ step }) => kindOf(step).matter === 'whole');
+  const passed = sections.every(isPlayed) ? wholes.filter(({ step }) => isBarer(step, goal)) : [];
+  const implied = new Set(passed.map(({ step }) => step.id));
+  const queue = progress.filter(isPlayed).flatMap(({ step }) => step.needs);
+  for (let id = queue.pop(); id !== undefined; id = queue.pop()) {
+    if (implied.has(id)) continue;
+    implied.add(id);
+    queue.push(...(byId.get(id)?.needs ?? []));
+  }
+  return implied;
+}
+
+/** Steps that are left, and among them those whose needs are met; tuning and listening are no hindrance. */
+function practisable({ steps, tries, goal }: Practised): readonly StepProgress[] {
+  const progress = stepProgress(steps, tries);
+  const implied = impliedBy(progress, goal);
+  const byId = new Map(progress.map((one) => [one.step.id, one]));
+  const isMet = (id: string): boolean => {
+    const need = byId.get(id);
+    return !need || !isPractised(need.step) || implied.has(id) || need.climb.isDone;
+  };
+  const isPassed = ({ step }: StepProgress): boolean =>
+    implied.has(step.id) && (kindOf(step).matter === 'hands' || isBarer(step, goal));
+  const left = progress.filter((one) => isPractised(one.step) && !isAtGoal(one) && !isPassed(one));
+  const open = left.filter(({ step }) => step.needs.every(isMet));
+  return open.length > 0 ? open : left;
+}
+
+/** Done, and not lost again since. */
+function isAtGoal({ step, climb }: StepProgress): boolean {
+  return climb.isDone && (climb.cleanBpm === null || climb.cleanBpm >= (step.rungs.at(-1) ?? 0));
+}
+
+/** The steps of a song, and what was done with them. */
+interface Practised {
+  readonly steps: readonly Step[];
+  readonly tries: readonly Try[];
+  /** The layer that is the goal. */
+  readonly goal: Layer;
+}
+
+function heldBack({ step, climb }: StepProgress, work: Workpiece): HeldBack {
+  const goalBpm = bpm(step.rungs.at(-1) ?? work.goalBpm);
+  const minutes = minutesLeft(step, climb.cleanBpm, work);
+  return { step, cleanBpm: climb.cleanBpm, goalBpm, minutes, line: lineOf(step, climb, work) };
+}
+
+/**
+ * Finds what holds a song back: of the grips, changes, parts and joins that can be practised now, the one
+ * with most minutes left; undefined when nothing is left.
+ *
+ * @example
+ * heldBackBy({ steps: [], tries: [], goal: 'full' }, workpieceOf(EMPTY_SONG)) // undefined
+ */
+export function heldBackBy(practised: Practised, work: Workpiece): HeldBack | undefined {
+  const left = practisable(practised).map((one) => heldBack(one, work));
+  return left.toSorted((a, b) => b.minutes - a.minutes)[0];
+}
+
+/** Whether somebody else than the student heard the whole song at its goal. */
+export function isHeard(whole: Step | undefined, tries: readonly Try[]): boolean {
+  if (!whole) return false;
+  const heard = tries.filter(({ source }) => source !== 'self');
+  return climbOf({ ...whole, goal: { ...whole.goal, days: 1 } }, heard).isDone;
+}
