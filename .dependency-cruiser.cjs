@@ -1,6 +1,7 @@
 // The directions code may depend in; the test command fails on any other.
 const CORE_LEVELS = [
-  ['assumptions', 'units', 'day', 'conventions'],
+  ['constants', 'units', 'day', 'conventions', 'step-id', 'layer'],
+  ['assumptions'],
   ['events'],
   ['pitch', 'rhythm'],
   ['chord', 'telling'],

@@ -29,10 +29,11 @@ function frameOf({ frame }: SongDocument): object {
   };
 }
 
-function gripOf({ name, grip, fingers }: NamedGrip): object {
+function gripOf({ name, grip, others, fingers }: NamedGrip): object {
   return {
     name,
     grip: formatGrip(grip),
+    ...(others && { others: others.map(formatGrip) }),
     ...(fingers && { fingers: fingers.map((finger) => finger ?? 0) }),
   };
 }
@@ -76,7 +77,10 @@ export const chartVerb = verbOf(input, ({ text, to }) => {
   if (to === 'text') return { text: writeChart(song), faults };
   return {
     frame: frameOf(song),
-    grips: song.grips.map(gripOf),
+    grips: [
+      ...song.grips.map(gripOf),
+      ...(song.anyGrips ?? []).map((name) => ({ name, any: true })),
+    ],
     patterns: song.patterns.map(({ name, meter, strokes }) => ({
       name,
       meter: formatMeter(meter),

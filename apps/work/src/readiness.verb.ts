@@ -4,11 +4,12 @@ import type { Try } from '@harvu/core/events';
 import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
 import { readinessOf, type Readiness } from '@harvu/core/progress';
 import { LAYERS, type Layer, type SongDocument } from '@harvu/core/song';
-import { kindOf, stepId, type Step, type Workpiece } from '@harvu/core/steps';
+import { kindOf, type Step, type Workpiece } from '@harvu/core/steps';
 import { bpm as toBpm } from '@harvu/core/units';
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { readSong } from './song-input';
 import { verbOf, workError } from './verb';
+import { stepId } from '@harvu/core/step-id';
 
 const MOST_EVIDENCE = 100_000;
 const FASTEST = 1000;

@@ -1,5 +1,4 @@
 import { isRealDate } from '@harvu/contract';
-import { USUAL_CONSTANTS } from '@harvu/core/assumptions';
 import { formatFingers, formatGrip } from '@harvu/core/fretboard';
 import {
   deadlineOf,
@@ -17,6 +16,7 @@ import type { Day } from '@harvu/core/day';
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { readSong } from './song-input';
 import { verbOf, workError } from './verb';
+import { USUAL_CONSTANTS } from '@harvu/core/constants';
 
 const MOST_OWNED = 5000;
 const DAYS = 7;

@@ -1,6 +1,5 @@
 import type { PlanOverview } from '@harvu/core/progress';
 import type { PlanEvent } from '@harvu/core/events';
-import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
 import type { Student } from '@harvu/core/player';
@@ -9,6 +8,7 @@ import { array, boolean, type Schema } from 'yup';
 import type { Person } from './people';
 import { exactly, id, whole } from './fields';
 import { teachingFields, teachingSchema } from './teaching';
+import type { OwnConstants } from '@harvu/core/constants';
 
 const MOST_STUDENTS = 100;
 

@@ -143,11 +143,13 @@ const section = exactly({
   lines: maybeList(line, MOST_LINES),
 });
 
+const frets = () =>
+  list(number().strict(true).defined().nullable().integer().min(0).max(HIGHEST_FRET), 8).min(4);
+
 const grip = exactly({
   name: words(24),
-  grip: list(number().strict(true).defined().nullable().integer().min(0).max(HIGHEST_FRET), 8).min(
-    4,
-  ),
+  grip: frets(),
+  others: maybeList(frets(), 8),
   fingers: maybeList(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]), 8),
   claim: exactly({ of: words(24), frets: whole(-24, 24), strings: whole(-8, 8) })
     .default(undefined)
@@ -180,6 +182,7 @@ const mapEntry = exactly({
 const writtenSong = exactly({
   frame,
   grips: list(grip, MOST_NAMES),
+  anyGrips: maybeList(words(24), MOST_NAMES),
   patterns: list(pattern, MOST_NAMES),
   sections: list(section, MOST_SECTIONS),
   map: list(mapEntry, 1000),

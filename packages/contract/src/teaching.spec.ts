@@ -1,6 +1,7 @@
-import { ASSUMPTION_NAMES, ASSUMPTIONS, type Assumption } from '@harvu/core/assumptions';
+import { ASSUMPTIONS, type Assumption } from '@harvu/core/assumptions';
 import { SCHOOLS, USUAL_TEACHING, type PlanChange, type Teaching } from '@harvu/core/plan';
 import { checked, constantsSchema, saveTeachingSchema, teachingSchema } from './index';
+import { ASSUMPTION_NAMES } from '@harvu/core/constants';
 
 /** One of each thing that can be done by hand. */
 const EVERY_CHANGE: readonly PlanChange[] = [

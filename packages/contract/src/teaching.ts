@@ -1,14 +1,10 @@
-import {
-  ASSUMPTION_NAMES,
-  ASSUMPTIONS,
-  type Assumption,
-  type OwnConstants,
-} from '@harvu/core/assumptions';
+import { ASSUMPTIONS, type Assumption } from '@harvu/core/assumptions';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { SCHOOLS, type PlanChange, type Teaching } from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
 import { exactly, maybeDay, maybeWords, whole, words } from './fields';
+import { ASSUMPTION_NAMES, type OwnConstants } from '@harvu/core/constants';
 
 const MOST_CHANGES = 300;
 

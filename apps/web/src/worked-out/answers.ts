@@ -37,7 +37,6 @@ import { triesIn, type PlanEvent } from '@harvu/core/events';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
 import {
-  findStep,
   tightestChanges,
   workpieceOf,
   type WindowedChange,
@@ -46,6 +45,7 @@ import {
 import type { Day } from '@harvu/core/day';
 import { findGripsFor } from './grip-search';
 import { requestOf, type PlanRequest } from './plan-request';
+import { findStep } from '@harvu/core/step-id';
 
 /** A song taken apart for the bench. */
 export interface SongApart {

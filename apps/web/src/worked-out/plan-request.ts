@@ -1,8 +1,8 @@
 import type { Plan } from '@harvu/contract';
-import type { OwnConstants } from '@harvu/core/assumptions';
 import type { Teaching } from '@harvu/core/plan';
 import type { Student } from '@harvu/core/player';
 import type { SongDocument } from '@harvu/core/song';
+import type { OwnConstants } from '@harvu/core/constants';
 
 /** A song, how it is taught, and whom it is taught to. */
 export interface PlanRequest {

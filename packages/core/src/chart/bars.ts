@@ -1,7 +1,7 @@
 import { toPlainSigns } from '../pitch';
 import { formatMeter, parseMeter, type Meter } from '../rhythm';
-import { HELD } from '../song';
-import type { Bar, ChordMark } from '../song';
+import { HELD, type Bar, type ChordMark } from '../song';
+import { chordAsTyped } from './as-typed';
 
 /** A bar read from text, with the column it starts at, counted from 1. */
 export interface ReadBar {
@@ -14,6 +14,8 @@ export interface BarFault {
   readonly code: 'bar-empty' | 'chord-unread';
   readonly column: number;
   readonly message: string;
+  /** What stood there. */
+  readonly text: string;
 }
 
 /** What a line of bars gave: the bars, and what was wrong in it. */
@@ -25,13 +27,18 @@ export interface ReadBars {
 const TOKEN = /\S+/g;
 const CHORD_TOKEN = /^(-|N\.C\.|[^?!.%|]{1,24}?)([?!]{0,2})$/;
 const MOST_CHORDS = 32;
+/** A bar that could not be read: silent, and marked for listening. */
+const UNREAD: Bar = { id: '', chords: [{ name: '-', span: 1, doubt: true }] };
+
+const NO_CHORD = /^n\.?c\.?$/i;
 
 function readMark(token: string): ChordMark | undefined {
+  if (NO_CHORD.test(token)) return { name: 'N.C.', span: 1 };
   const match = CHORD_TOKEN.exec(token);
   if (!match?.[1]) return undefined;
   const signs = match[2] ?? '';
   return {
-    name: toPlainSigns(match[1]),
+    name: toPlainSigns(chordAsTyped(match[1]) ?? match[1]),
     span: 1,
     ...(signs.includes('?') && { doubt: true as const }),
     ...(signs.includes('!') && { hit: true as const }),
@@ -100,8 +107,11 @@ export function readBars(text: string, offset: number, lineMeter?: Meter): ReadB
       const at = isEmpty ? column : column + (piece.length - piece.trimStart().length);
       const bar = readBar(piece, lineMeter);
       const code = isEmpty ? 'bar-empty' : 'chord-unread';
-      if (typeof bar === 'string') faults.push({ code, column: at, message: bar });
-      else bars.push({ bar, column: at });
+      if (typeof bar === 'string') {
+        faults.push({ code, column: at, message: bar, text: piece.trim() });
+        // The bar keeps its place, silent and in doubt.
+        bars.push({ bar: UNREAD, column: at });
+      } else bars.push({ bar, column: at });
     }
     column += piece.length + 1;
   }

@@ -44,6 +44,8 @@ export interface ChartPlaces {
   readonly heads: readonly number[];
 }
 
+const SYMBOLS_SAID = 4;
+
 function isNoChord(name: string): boolean {
   return name === '-' || name === 'N.C.' || name === HELD;
 }
@@ -68,16 +70,51 @@ function beatsFault(song: SongDocument, place: BarPlace): readonly ChartFault[] 
   return [{ code: 'bar-fill', ...atBar(place), message, detail: [written, wanted] }];
 }
 
-function chordFaults(song: SongDocument, place: BarPlace): readonly ChartFault[] {
+/** A grip can be given only to what could be a chord's nickname. */
+function adviceFor(name: string): string {
+  return /^[A-Za-z]/.test(name)
+    ? `Write another, or give it a grip: grip ${name}: x02210.`
+    : 'Write a chord, or % to repeat the bar before.';
+}
+
+function unknownIn(song: SongDocument, { bar }: BarPlace): readonly string[] {
   const given = song.grips.map((grip) => grip.name);
-  return place.bar.chords
-    .filter(({ name }) => !isNoChord(name) && !parseChordName(name) && !given.includes(name))
-    .map(({ name }) => ({
+  const unknown = bar.chords.filter(
+    ({ name }) => !isNoChord(name) && !parseChordName(name) && !given.includes(name),
+  );
+  return [...new Set(unknown.map(({ name }) => name))];
+}
+
+/** Several signs in one bar that are no chords are told together, one that comes again and again once. */
+function chordFaults(song: SongDocument, bars: readonly BarPlace[]): readonly ChartFault[] {
+  const found = bars.flatMap((place) => {
+    const names = unknownIn(song, place);
+    return names.length > 0 ? [{ place, names }] : [];
+  });
+  const riffs = found.filter(({ names }) => names.length > 1);
+  const single = new Map<string, BarPlace[]>();
+  for (const { place, names } of found) {
+    const [name, ...more] = names;
+    if (name === undefined || more.length > 0) continue;
+    single.set(name, [...(single.get(name) ?? []), place]);
+  }
+  return [
+    ...riffs.map(({ place, names }): ChartFault => ({
       code: 'chord-unread',
       ...atBar(place),
-      detail: [name],
-      message: `"${name}" is no chord name Harvu knows. Write another, or give it a grip: grip ${name}: x02210.`,
-    }));
+      detail: names,
+      message: `${names.length} symbols in bar ${place.place + 1} are no chords (${names
+        .slice(0, SYMBOLS_SAID)
+        .join(' ')}${names.length > SYMBOLS_SAID ? ' …' : ''}): is it a riff?`,
+    })),
+    ...[...single].flatMap(([name, places]): readonly ChartFault[] => {
+      const [first] = places;
+      if (!first) return [];
+      const often = places.length > 1 ? ` It stands in ${places.length} bars.` : '';
+      const message = `"${name}" is no chord name Harvu knows.${often} ${adviceFor(name)}`;
+      return [{ code: 'chord-unread', ...atBar(first), detail: [name], message }];
+    }),
+  ];
 }
 
 function repeatFault(places: readonly BarPlace[], place: BarPlace): readonly ChartFault[] {
@@ -178,11 +215,8 @@ export function checkChart(
   { bars, mapLine, heads }: ChartPlaces,
 ): readonly ChartFault[] {
   return [
-    ...bars.flatMap((place) => [
-      ...beatsFault(song, place),
-      ...chordFaults(song, place),
-      ...repeatFault(bars, place),
-    ]),
+    ...bars.flatMap((place) => [...beatsFault(song, place), ...repeatFault(bars, place)]),
+    ...chordFaults(song, bars),
     ...mapFaults(song, mapLine),
     ...lengthFault(song, mapLine),
     ...song.sections.flatMap((section, index) => {

@@ -1,5 +1,6 @@
-import { parseFingers, parseGrip } from '../fretboard';
-import { formatTuning, parseTone, parseTuning, toPlainSigns } from '../pitch';
+import { parseFingers, parseGrip, type Grip } from '../fretboard';
+import { parseKey } from '../chord';
+import { formatTuning, parseTuning, toPlainSigns } from '../pitch';
 import {
   formatFeel,
   formatMeter,
@@ -8,7 +9,7 @@ import {
   parseMeter,
   parsePicking,
 } from '../rhythm';
-import { formatClock, parseClock } from '../units';
+import { formatClock, parseClock, type Bpm } from '../units';
 import type { Frame, NamedGrip, NamedPattern, ShapeClaim } from '../song';
 import { readTempo } from './tempo-words';
 
@@ -27,15 +28,84 @@ function readWhole(text: string, [from, to]: readonly [number, number]): number 
   return value >= from && value <= to ? value : undefined;
 }
 
+/** A key in any of its spellings, written in one: "E minor" is Em. */
 function readKey(text: string): string | undefined {
-  const plain = toPlainSigns(text);
-  return parseTone(plain.replace(/m$/, '')) === undefined ? undefined : plain;
+  const key = parseKey(text);
+  if (!key) return undefined;
+  const root = /^[a-g][#b]?/i.exec(toPlainSigns(text))?.[0] ?? '';
+  return `${root.charAt(0).toUpperCase()}${root.slice(1)}${key.isMinor ? 'm' : ''}`;
+}
+
+const NO_CAPO = /^(none|no|no capo|without|off|open|-|–|nil)$/i;
+
+/** "2", "2nd fret", "fret 2", "none". */
+function readCapo(text: string): number | undefined {
+  if (NO_CAPO.test(text)) return 0;
+  const [, fret] =
+    /^(?:fret\s*|at\s+|on\s+)?(\d{1,2})(?:st|nd|rd|th)?(?:\s*fret)?\.?$/i.exec(text) ?? [];
+  return fret === undefined ? undefined : readWhole(fret, [0, HIGHEST_CAPO]);
+}
+
+/** "92", "92 bpm", "♩ = 92", "about 92"; a dotted beat is told by `isDottedTempo`. */
+function readTempoLine(text: string): Bpm | undefined {
+  const plain = text
+    .replace(
+      /\b(bpm|beats (a|per) minute|dotted( quarters?| crotchets?)?|quarters?|eighths?|about|around|ca\.?|circa)\b/gi,
+      '',
+    )
+    .replace(/[♩♪~≈=.,]|\bq\b|\.\s*=/gi, ' ')
+    .trim();
+  return readTempo(plain);
+}
+
+/**
+ * Tells whether a tempo was said in dotted beats: "60 dotted", "♩. = 60".
+ *
+ * @example
+ * isDottedTempo('♩. = 60') // true
+ */
+export function isDottedTempo(text: string): boolean {
+  return /\bdotted\b|[♩q]\s*\.\s*=/i.test(text);
+}
+
+/** Other words for the fields, as they stand above charts. */
+const SYNONYMS: Readonly<Record<string, keyof Frame | 'map' | 'remark'>> = {
+  ...{ bpm: 'tempo', speed: 'tempo', time: 'meter', 'time signature': 'meter', metre: 'meter' },
+  ...{ timing: 'meter', groove: 'feel', rhythm: 'feel', tune: 'tuning', 'tuned to': 'tuning' },
+  ...{ 'key signature': 'key', 'song key': 'key', structure: 'map', form: 'map', order: 'map' },
+  ...{ arrangement: 'map', duration: 'length', title: 'remark', song: 'remark', artist: 'remark' },
+  ...{ by: 'remark', band: 'remark', composer: 'remark', author: 'remark', album: 'remark' },
+  ...{ year: 'remark', copyright: 'remark', subtitle: 'remark', note: 'remark', notes: 'remark' },
+};
+
+/**
+ * Reads a line above the bars, "Capo: 2" or "tempo = 92", as a field and its value, whatever its case;
+ * undefined where it is none. A title and the like is a remark.
+ *
+ * @example
+ * readHeaderLine('Time signature: 3/4') // { field: 'meter', value: '3/4' }
+ * @example
+ * readHeaderLine('Capo 2nd fret') // { field: 'capo', value: '2nd fret' }
+ */
+export function readHeaderLine(
+  text: string,
+): { readonly field: string; readonly value: string } | undefined {
+  const [, word = '', value = ''] =
+    /^([a-z]+(?: [a-z]+)?)\s*[:=]\s*(.*)$/i.exec(text) ??
+    /^(capo|tempo|tuning|bpm)\s+(.+)$/i.exec(text) ??
+    /^(no) (capo)$/i.exec(text) ??
+    [];
+  if (word === '') return undefined;
+  const said = word.toLowerCase();
+  if (said === 'no') return { field: 'capo', value: 'none' };
+  const field = Object.hasOwn(SYNONYMS, said) ? (SYNONYMS[said] ?? said) : said;
+  return { field, value: value.trim() };
 }
 
 /** Every field of the frame as a line of chart text, in the order they are written. */
 export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<Key> } = {
   tempo: {
-    read: (text) => readTempo(text.replace(/\s*bpm$/i, '')),
+    read: readTempoLine,
     write: String,
     remedy: 'Write whole beats a minute from 20 to 400, such as 92.',
   },
@@ -48,10 +118,10 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
   tuning: {
     read: parseTuning,
     write: formatTuning,
-    remedy: 'Write 4 to 8 notes, lowest first, such as D A D G B E.',
+    remedy: 'Write 4 to 8 notes, lowest first, such as D A D G B E, or a name such as drop D.',
   },
   capo: {
-    read: (text) => readWhole(text, [0, HIGHEST_CAPO]),
+    read: readCapo,
     write: String,
     remedy: 'Write the fret of the capo, 0 to 12; 0 is no capo.',
   },
@@ -118,7 +188,7 @@ export function writeFrameField(frame: Frame, field: keyof Frame): string {
 }
 
 const GRIP =
-  /^(\S{1,24})\s*:\s*(\S+)(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?(\s+\?)?$/;
+  /^(\S{1,24})\s*:\s*(\S+)((?:\s+or\s+\S+){0,8})(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?(\s+\?)?$/;
 
 /** "frets +2 strings -1" as numbers; what is not said does not move. */
 function readClaim(of: string, moves: string): ShapeClaim {
@@ -150,19 +220,40 @@ function readHeld(
   return fingers?.length === grip.length ? { grip, fingers } : undefined;
 }
 
+/** " or x32013 or 332010": others that will do; undefined where one is no grip for so many strings. */
+function readOthers(text: string, strings: number): readonly Grip[] | undefined {
+  const grips = (text.match(/(?<=\sor\s+)\S+/g) ?? []).map(parseGrip);
+  const fitting = grips.flatMap((one) => (one?.length === strings ? [one] : []));
+  return fitting.length === grips.length ? fitting : undefined;
+}
+
 /**
- * Reads what follows "grip": a name, the frets, perhaps the fingers, perhaps the grip whose shape it
+ * Reads "G: any": a chord whose grip is left to the student; undefined when it is not that.
+ *
+ * @example
+ * readAnyGrip('G: any') // 'G'
+ */
+export function readAnyGrip(text: string): string | undefined {
+  const [, name] = /^(\S{1,24})\s*:\s*any(?: will do)?$/i.exec(text.trim()) ?? [];
+  return name === undefined ? undefined : toPlainSigns(name);
+}
+
+/**
+ * Reads what follows "grip": a name, the frets, perhaps others that will do, perhaps the fingers, perhaps the grip whose shape it
  * is said to be, perhaps a "?" where it needs listening; undefined when it is not that.
  *
  * @example
  * readNamedGrip('G: 320033 fingers 21..34')?.name // 'G'
  */
 export function readNamedGrip(text: string): NamedGrip | undefined {
-  const [, name = '', frets = '', fingers, of, moves = '', doubt] = GRIP.exec(text.trim()) ?? [];
+  const [, name = '', frets = '', more = '', fingers, of, moves = '', doubt] =
+    GRIP.exec(text.trim()) ?? [];
   const held = readHeld(frets, fingers);
-  if (name === '' || !held) return undefined;
+  const others = held && readOthers(more, held.grip.length);
+  if (!held || !others) return undefined;
   return {
     ...{ name: toPlainSigns(name), ...held },
+    ...(others.length > 0 && { others }),
     ...(of !== undefined && { claim: readClaim(of, moves) }),
     ...(doubt !== undefined && { doubt: true as const }),
   };

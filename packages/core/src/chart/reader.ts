@@ -1,25 +1,31 @@
+import { asTyped, chordAsTyped, TAB, type TypedLine } from './as-typed';
 import { readBars, type ReadBars } from './bars';
 import { checkChart, type BarPlace } from './faults';
 import {
   FRAME_LINES,
+  isDottedTempo,
   isFrameField,
+  readAnyGrip,
   readFrameField,
+  readHeaderLine,
   readNamedGrip,
   readNamedPattern,
 } from './header';
 import { readMap } from './map-entry';
 import { readSectionHead } from './section-head';
-import { findRepeat, repeatQuestion } from './repeat-scope';
+import { findRepeat, repeatQuestion, repeatSigns } from './repeat-scope';
 import {
   EMPTY_SONG,
   MOST_PLAYED_BARS,
   type Bar,
   type ChartFault,
+  type Frame,
   type Section,
   type SongDocument,
 } from '../song';
 import { withStableIds } from './identities';
-import { parseMeter } from '../rhythm';
+import { isCompound, parseMeter, type Meter } from '../rhythm';
+import { bpm } from '../units';
 
 /** A chart as read: the song, and what in the text does not add up. */
 export interface ReadChart {
@@ -32,7 +38,6 @@ export const LONGEST_CHART = 200_000;
 const MOST_LINES = 5000;
 const LONGEST_LINE = 1000;
 const NAMED = /^(grip|pattern)\s+(.*)$/;
-const HEADER = /^([a-z]+)\s*:\s*(.*)$/;
 const ENDING = /^(\s*(\d)\.\s*)(\|.*)$/;
 const DIFFERENCE = /^(\s*(\d{1,3})\s*:\s*)(\|.*)$/;
 const CUE = /^\s*cue\s+(\d{1,3})\s+"([^"]{1,80})"\s*$/;
@@ -41,6 +46,18 @@ const LINE_METER = /^(\s*(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*)(\|.*)$/;
 const DROP = /^\s*drop\s+(\d{1,3})(?:\s*-\s*(\d{1,3}))?\s*$/;
 
 type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
+
+const BEATS_OF_DOTTED = 3;
+
+/** Why a line cannot be read, and what it may have been meant as. */
+function unreadLine(text: string): string {
+  const words = text.split(/\s+/);
+  if (TAB.test(text))
+    return 'This looks like a line of tab; it is kept as it is. Bars start with |.';
+  return words.length > 0 && words.every((word) => chordAsTyped(word) !== undefined)
+    ? `These are chords without bars. Put | between bars, such as | ${words.slice(0, 2).join(' | ')} |.`
+    : 'This line cannot be read. Bars start with |, sections with [, remarks with #.';
+}
 
 function isAboutFrets(field: string): boolean {
   return field === 'tuning' || field === 'capo';
@@ -56,18 +73,25 @@ class ChartReader {
   private readonly placesIn = new Map<number, number>();
   private mapLine = 0;
   private line = 0;
+  /** Characters that were put before the line that is read. */
+  private shift = 0;
+  /** The tempo was said in dotted beats. */
+  private isDotted = false;
+  /** The bar of its section that a repeat sign goes back to. */
+  private repeatFrom = 0;
 
   read(text: string): ReadChart {
     const lines = text.slice(0, LONGEST_CHART).split(/\r\n|\n|\r/);
     for (const line of lines.slice(0, MOST_LINES)) {
       if (this.places.length > MOST_PLAYED_BARS) break;
       this.line += 1;
-      this.readLine(this.cutLine(line.replace(/\t/g, ' ').trimEnd()));
+      this.readLine(asTyped(this.cutLine(line.replace(/\t/g, ' ').trimEnd())));
     }
     if (text.length > LONGEST_CHART || this.line < lines.length) {
       const message = 'The chart is too long; what follows was not read. Shorten it.';
       this.fault('chart-long', 1, { message });
     }
+    this.settle();
     const places = {
       bars: this.places,
       mapLine: this.mapLine,
@@ -86,7 +110,24 @@ class ChartReader {
     return line.slice(0, LONGEST_LINE);
   }
 
-  private readLine(line: string): void {
+  /** What is known only when all was read: names on the map as they are written, the unit of the tempo. */
+  private settle(): void {
+    const { sections, map, frame } = this.song;
+    const written = new Map(sections.map(({ name }) => [name.toLowerCase(), name]));
+    const names = new Set(sections.map(({ name }) => name));
+    const asWritten = (name: string): string =>
+      names.has(name) ? name : (written.get(name.toLowerCase()) ?? name);
+    this.song.map = map.map((entry) => ({ ...entry, section: asWritten(entry.section) }));
+    this.song.sections = sections.map((section) =>
+      section.parent === undefined ? section : { ...section, parent: asWritten(section.parent) },
+    );
+    const { meter, tempo } = frame;
+    if (this.isDotted && tempo && meter && isCompound(meter))
+      this.song.frame = { ...frame, tempo: bpm(tempo * BEATS_OF_DOTTED) };
+  }
+
+  private readLine({ text: line, shift, remark }: TypedLine): void {
+    this.shift = shift;
     const text = line.trim();
     if (text === '') return;
     if (text.startsWith('#')) this.keep(text);
@@ -94,6 +135,7 @@ class ChartReader {
     else if (text.startsWith('|')) this.readPlainBars(line);
     else if (!this.readNamed(text) && !this.readMetered(line) && !this.readWithin(line))
       this.readHeader(text);
+    if (remark !== undefined) this.keep(remark);
   }
 
   private fault(
@@ -103,7 +145,8 @@ class ChartReader {
   ): void {
     const section = this.song.sections.length - 1;
     const within = section >= 0 ? { section } : {};
-    this.faults.push({ code, line: this.line, column, message, detail, ...within });
+    const at = Math.max(1, column - this.shift);
+    this.faults.push({ code, line: this.line, column: at, message, detail, ...within });
   }
 
   /** Keeps a remark, or what could not be read, where it stood: nothing typed is lost. */
@@ -130,30 +173,43 @@ class ChartReader {
 
   private startSection(section: Omit<Section, 'id' | 'bars'>): void {
     this.heads.push(this.line);
+    this.repeatFrom = 0;
     this.song.sections = [...this.song.sections, { id: '', bars: [], ...section }];
   }
 
   private readSection(text: string): void {
-    const head = readSectionHead(text);
-    if (!head) {
-      const hint = 'Write [Name], then x2, pattern NAME, layer full, at 0:14 or cue "words".';
+    const read = readSectionHead(text);
+    const hint = 'Write [Name], then x2, pattern NAME, layer full, at 0:14 or cue "words".';
+    if (!read) {
       this.unread('section-unread', text, `This section line cannot be read. ${hint}`);
       return;
     }
+    const { head, unread } = read;
     if (this.song.sections.some((one) => one.name === head.name && one.part === head.part)) {
       const message = `There are two sections "${head.name}". Number them.`;
       this.fault('section-twice', 2, { message });
     }
     this.startSection(head);
+    if (unread !== '') {
+      const message = `"${unread}" behind [${head.name}] cannot be read. ${hint}`;
+      this.fault('section-unread', 1, { message, detail: [unread] });
+      this.keep(`# ${unread}`);
+    }
   }
 
   private take(read: ReadBars): readonly Bar[] {
-    for (const { code, column, message } of read.faults) this.fault(code, column, { message });
+    for (const { code, column, message, text } of read.faults) {
+      this.fault(code, column, { message });
+      if (text !== '') this.keep(`# not read: ${text}`);
+    }
     for (const { bar, column } of read.bars) {
       const section = this.song.sections.length - 1;
       const place = this.placesIn.get(section) ?? 0;
       this.placesIn.set(section, place + 1);
-      this.places.push({ bar, line: this.line, column, section, place });
+      this.places.push({
+        ...{ bar, section, place },
+        ...{ line: this.line, column: Math.max(1, column - this.shift) },
+      });
     }
     return read.bars.map(({ bar }) => bar);
   }
@@ -162,29 +218,44 @@ class ChartReader {
     const [, before = '', told = '', bars = ''] = LINE_METER.exec(line) ?? [];
     const meter = parseMeter(told);
     if (!meter) return false;
-    this.readPlainBars(line, readBars(bars, before.length, meter));
+    this.readPlainBars(`${' '.repeat(before.length)}${bars}`, meter);
     return true;
   }
 
-  private readPlainBars(line: string, read = readBars(line, 0)): void {
+  private readPlainBars(line: string, meter?: Meter): void {
     if (!this.section()) this.startSection({ name: 'Song', times: 1 });
     const section = this.section();
-    const repeat = findRepeat(line);
+    const { bars: plain, opens, times } = repeatSigns(line);
+    const repeat = opens === undefined && times === undefined ? findRepeat(plain) : undefined;
     if (repeat) {
       this.unread('repeat-scope', line.trim(), repeatQuestion(repeat));
       return;
     }
-    // A line with a bar that cannot be read is kept word for word, so that nothing typed is lost.
-    if (read.faults.length > 0) this.keepFaulty(line, read);
-    else if (section?.parent !== undefined) {
+    if (section?.parent !== undefined) {
       const hint = `Say which bar of ${section.parent} each stands for, such as 6: | D |.`;
       this.unread('bar-ledger', line.trim(), `Bars in a derived section need a number. ${hint}`);
-    } else this.extend({ bars: [...(section?.bars ?? []), ...this.take(read)] });
+      return;
+    }
+    const before = section?.bars ?? [];
+    const bars = [...before, ...this.take(readBars(plain, 0, meter))];
+    if (opens !== undefined) this.repeatFrom = before.length + opens;
+    this.extend({ bars: this.writtenOut(bars, times) });
   }
 
-  private keepFaulty(line: string, read: ReadBars): void {
-    this.take({ bars: [], faults: read.faults });
-    this.keep(line.trim());
+  /** Bars between repeat signs are played so many times: they are written out. */
+  private writtenOut(bars: readonly Bar[], times: number | undefined): readonly Bar[] {
+    if (times === undefined) return bars;
+    const again = bars.slice(this.repeatFrom);
+    const all = [
+      ...bars,
+      ...Array<readonly Bar[]>(times - 1)
+        .fill(again)
+        .flat(),
+    ];
+    this.repeatFrom = all.length;
+    const section = this.song.sections.length - 1;
+    this.placesIn.set(section, Math.max(this.placesIn.get(section) ?? 0, all.length));
+    return all;
   }
 
   private readNamed(text: string): boolean {
@@ -198,7 +269,9 @@ class ChartReader {
 
   private readGrip(text: string, rest: string): void {
     const grip = readNamedGrip(rest);
-    if (grip) this.song.grips = [...this.song.grips, grip];
+    const any = readAnyGrip(rest);
+    if (any !== undefined) this.song.anyGrips = [...(this.song.anyGrips ?? []), any];
+    else if (grip) this.song.grips = [...this.song.grips, grip];
     else {
       const hint = 'Write it low to high, such as grip G: 320033 fingers 21..34.';
       this.unread('grip-unread', text, `This grip cannot be read. ${hint}`);
@@ -237,11 +310,8 @@ class ChartReader {
     const match = ENDING.exec(line);
     if (!match) return false;
     const read = readBars(match[3] ?? '', match[1]?.length ?? 0);
-    if (read.faults.length > 0) this.keepFaulty(line, read);
-    else {
-      const ending = { pass: Number(match[2]), bars: this.take(read) };
-      this.extend({ endings: [...(section.endings ?? []), ending] });
-    }
+    const ending = { pass: Number(match[2]), bars: this.take(read) };
+    this.extend({ endings: [...(section.endings ?? []), ending] });
     return true;
   }
 
@@ -249,8 +319,7 @@ class ChartReader {
     const match = DIFFERENCE.exec(line);
     if (!match) return false;
     const read = readBars(match[3] ?? '', match[1]?.length ?? 0);
-    if (read.faults.length > 0) this.keepFaulty(line, read);
-    else if (section.parent === undefined) {
+    if (section.parent === undefined) {
       const hint = 'Only a derived section, [New = Old], changes single bars.';
       this.unread('bar-ledger', line.trim(), `A bar number is out of place here. ${hint}`);
     } else {
@@ -270,24 +339,23 @@ class ChartReader {
   }
 
   private readHeader(text: string): void {
-    const match = HEADER.exec(text);
-    const field = match?.[1] ?? '';
-    const value = match?.[2] ?? '';
+    const { field = '', value = '' } = readHeaderLine(text) ?? {};
     if (field === 'map') this.readMap(text, value);
-    else if (isFrameField(field)) {
-      const read = readFrameField(field, value);
-      if (read && isAboutFrets(field)) this.noteLateFrame(field);
-      if (read) this.song.frame = { ...this.song.frame, ...read };
-      else
-        this.unread(
-          'header-unread',
-          text,
-          `This ${field} cannot be read. ${FRAME_LINES[field].remedy}`,
-        );
-    } else {
-      const hint = 'Bars start with |, sections with [, remarks with #.';
-      this.unread('line-unread', text, `This line cannot be read. ${hint}`);
+    else if (field === 'remark') this.keep(`# ${text}`);
+    else if (isFrameField(field)) this.readField(text, field, value);
+    else this.unread('line-unread', text, unreadLine(text));
+  }
+
+  private readField(text: string, field: keyof Frame, value: string): void {
+    const read = readFrameField(field, value);
+    if (!read) {
+      const { remedy } = FRAME_LINES[field];
+      this.unread('header-unread', text, `This ${field} cannot be read. ${remedy}`);
+      return;
     }
+    if (isAboutFrets(field)) this.noteLateFrame(field);
+    if (field === 'tempo') this.isDotted = isDottedTempo(value);
+    this.song.frame = { ...this.song.frame, ...read };
   }
 
   /** Whoever reads frets or chords before the capo is told plays them wrong. */

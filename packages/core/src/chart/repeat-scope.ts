@@ -10,7 +10,7 @@ export interface RepeatWords {
 export type RepeatScope = 'chord' | 'line' | 'section';
 
 const REPEAT =
-  /^\s*(\|.*\|)\s*\(?\s*(x\s*\d{1,2}|\d{1,2}\s*x|\d{1,2}\s*times|once more|again|repeat|twice|two times|three times|four times)\s*\)?\s*[.!]?\s*$/i;
+  /^\s*(\|.*\|)\s*\(?\s*([x×]\s*\d{1,2}|\d{1,2}\s*[x×]|\d{1,2}\s*times|once more|again|repeat|twice|two times|three times|four times)\s*\)?\s*[.!]?\s*$/i;
 const MOST_TIMES = 16;
 const SPOKEN: Readonly<Record<string, number>> = {
   'once more': 2,
@@ -90,4 +90,40 @@ export function settleRepeat(
     else lines.splice(line - 1, 0, `[Song] x${repeat.times}`);
   }
   return lines.join('\n');
+}
+
+/** A line of bars with its repeat signs taken out. */
+export interface RepeatSigns {
+  /** The bars between plain bar lines; as long as the line. */
+  readonly bars: string;
+  /** Bars of the line before a sign that opens a repeat; undefined where there is none. */
+  readonly opens?: number;
+  /** How often what was opened is played, where a sign closes it. */
+  readonly times?: number;
+}
+
+const OPENING = /\|(?:\s*\|)?:/;
+const CLOSING =
+  /:\s*\|{1,2}\s*(?:\(?\s*(?:[x×]\s*(\d{1,2})|(\d{1,2})\s*(?:[x×]|times))\s*\)?)?\s*$/i;
+
+/**
+ * Reads the signs that stand around bars which are played again, |: and :|, perhaps with a count behind.
+ *
+ * @example
+ * repeatSigns('|: G | D :| x3') // { bars: '|  G | D  |', opens: 0, times: 3 }
+ */
+export function repeatSigns(line: string): RepeatSigns {
+  const opening = OPENING.exec(line);
+  const closing = CLOSING.exec(line);
+  if (!opening && !closing) return { bars: line };
+  const times = closing && Math.min(MOST_TIMES, Math.max(2, Number(closing[1] ?? closing[2] ?? 2)));
+  const before = opening ? line.slice(0, opening.index) : '';
+  const bars = closing ? `${line.slice(0, closing.index)} |` : line;
+  return {
+    bars: bars.replace(OPENING, '| '),
+    ...(opening && {
+      opens: Math.max(0, before.split('|').filter((bar) => bar.trim() !== '').length),
+    }),
+    ...(times !== null && { times }),
+  };
 }

@@ -80,33 +80,49 @@ function withSaid(head: Said, said: Said): Said {
   return { ...head, ...said, ...(uses.length > 0 && { patternUses: uses }) };
 }
 
-function readOptions(text: string): Said | undefined {
+/** What was said of a section, and what of it nobody understands. */
+interface ReadOptions {
+  readonly said: Said;
+  readonly unread: string;
+}
+
+/** Reads as much as can be read; a word that cannot is passed over and told. */
+function readOptions(text: string): ReadOptions {
   let rest = text.trim();
-  let head: Said = {};
+  let said: Said = {};
+  const unread: string[] = [];
   while (rest !== '') {
     const option = readOption(rest);
-    if (!option) return undefined;
-    head = withSaid(head, option.said);
-    rest = rest.slice(option.length).trim();
+    const isMore = (said.patternUses?.length ?? 0) < MOST_USES;
+    if (option && isMore) said = withSaid(said, option.said);
+    else unread.push(/^\S+/.exec(rest)?.[0] ?? rest);
+    rest = rest.slice(option && isMore ? option.length : (unread.at(-1)?.length ?? 1)).trim();
   }
-  return (head.patternUses?.length ?? 0) > MOST_USES ? undefined : head;
+  return { said, unread: unread.join(' ') };
+}
+
+/** A section line as it was read, and what of it could not be. */
+export interface ReadHead {
+  readonly head: SectionHead;
+  readonly unread: string;
 }
 
 /**
- * Reads a section line, "[Chorus 2 = Chorus 1] x2 layer full"; undefined when it is not one.
+ * Reads a section line, "[Chorus 2 = Chorus 1] x2 layer full"; undefined when it names no section. Words
+ * behind the name that mean nothing do not undo it.
  *
  * @example
- * readSectionHead('[Chorus 1] x2') // { name: 'Chorus 1', times: 2 }
+ * readSectionHead('[Chorus 1] x2') // { head: { name: 'Chorus 1', times: 2 }, unread: '' }
  * @example
- * readSectionHead('[End] tempo 92 to 60') // { name: 'End', times: 1, tempo: 92, tempoTo: 60 }
+ * readSectionHead('[End] tempo 92 to 60 softly').unread // 'softly'
  */
-export function readSectionHead(line: string): SectionHead | undefined {
+export function readSectionHead(line: string): ReadHead | undefined {
   const match = SECTION.exec(line.trim());
   const name = match?.[1]?.trim() ?? '';
-  const options = match ? readOptions(match[3] ?? '') : undefined;
-  if (!options || name === '' || isTakenOnMap(name)) return undefined;
-  const parent = match?.[2]?.trim();
-  return { name, times: 1, ...(parent !== undefined && { parent }), ...options };
+  if (!match || name === '' || isTakenOnMap(name)) return undefined;
+  const { said, unread } = readOptions(match[3] ?? '');
+  const parent = match[2]?.trim();
+  return { head: { name, times: 1, ...(parent !== undefined && { parent }), ...said }, unread };
 }
 
 function writeUse({ pattern, layer, bars }: PatternUse): string {

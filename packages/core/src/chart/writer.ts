@@ -30,10 +30,11 @@ function writeSection(section: Section): string {
   ].join('\n');
 }
 
-function writeGrip({ name, grip, fingers, claim, doubt }: NamedGrip): string {
+function writeGrip({ name, grip, others = [], fingers, claim, doubt }: NamedGrip): string {
   const held = fingers ? ` fingers ${formatFingers(fingers)}` : '';
   const from = claim ? ` ${writeClaim(claim)}` : '';
-  return `grip ${name}: ${formatGrip(grip)}${held}${from}${doubt ? ' ?' : ''}`;
+  const frets = [grip, ...others].map(formatGrip).join(' or ');
+  return `grip ${name}: ${frets}${held}${from}${doubt ? ' ?' : ''}`;
 }
 
 function writePattern({ name, meter, strokes, free, told }: NamedPattern): string {
@@ -49,6 +50,7 @@ function writeHead(song: SongDocument): readonly string[] {
     ...frame.filter(([, text]) => text !== '').map(([field, text]) => `${field}: ${text}`),
     ...(song.map.length > 0 ? [`map: ${song.map.map(writeMapEntry).join(', ')}`] : []),
     ...song.grips.map(writeGrip),
+    ...(song.anyGrips ?? []).map((name) => `grip ${name}: any`),
     ...song.patterns.map(writePattern),
   ];
 }

@@ -16,6 +16,16 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     'the feel and the hand left out',
     'tempo: 92\nmeter: 4/4\ntuning: E A D G B E\ncapo: 0\n[A]\n| G | D |',
   ],
+  [
+    'frame-missing',
+    'a tempo that is more likely counted in dotted beats',
+    `${FRAME.replace('4/4', '6/8').replace('92', '60')}[A]\n| G | D |`,
+  ],
+  [
+    'grip-slip',
+    'one of several that will do, a fret off',
+    `${FRAME}grip C: x32010 or x42010\n[A]\n| C | G |`,
+  ],
   ['grip-name', 'another chord altogether', `${FRAME}grip Am: 355433\n[A]\n| Am | G |`],
   ['grip-omits', 'a chord without its third', `${FRAME}grip G: 3x0033\n[A]\n| G | D |`],
   ['grip-colour', 'a plain name for a richer sound', `${FRAME}grip Am: x02010\n[A]\n| Am | G |`],

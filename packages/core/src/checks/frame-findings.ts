@@ -7,6 +7,7 @@ import {
   type TimedChord,
 } from '../chord';
 import { timelineOf } from '../timeline';
+import { formatMeter, isCompound } from '../rhythm';
 import { settledFrame, type Frame, type SongDocument } from '../song';
 import type { SongCommand } from '../edits';
 import { beatsToNumber } from '../units';
@@ -48,6 +49,38 @@ function joined(words: readonly string[]): string {
  */
 export function frameFindings(song: SongDocument): readonly Finding[] {
   if (song.sections.length === 0) return [];
+  return [...missingFindings(song), ...unitFindings(song)];
+}
+
+/** Beats of a meter in threes that are felt as one. */
+const IN_THREES = 3;
+/** Slower than this, a felt beat is hardly a beat any more. */
+const SLOWEST_FELT_BPM = 25;
+
+/** "60" in 6/8 is seldom sixty eighths: the beat that is felt is meant. */
+function unitFindings({ frame }: SongDocument): readonly Finding[] {
+  const { tempo, meter } = frame;
+  if (tempo === undefined || !meter || !isCompound(meter)) return [];
+  if (tempo / IN_THREES >= SLOWEST_FELT_BPM) return [];
+  const eighths = meter.unit === 8 ? 'eighths' : 'sixteenths';
+  const felt = meter.unit === 8 ? 'dotted quarters' : 'dotted eighths';
+  const text = String(tempo * IN_THREES);
+  return [
+    createFinding('frame-missing', {
+      place: { kind: 'frame' },
+      cause: ['tempo-unit', tempo],
+      message: `In ${formatMeter(meter)} the tempo counts ${eighths}: ${tempo} is very slow. If ${tempo} ${felt} are meant, it is ${text}.`,
+      remedies: [
+        {
+          label: `${tempo} ${felt}`,
+          commands: [{ kind: 'set-frame', field: 'tempo', text }],
+        },
+      ],
+    }),
+  ];
+}
+
+function missingFindings(song: SongDocument): readonly Finding[] {
   const missing = WANTED.filter(({ field }) => song.frame[field] === undefined);
   if (missing.length === 0) return [];
   const fields = missing.map((one) => one.field);

@@ -1,4 +1,3 @@
-import { assumed } from '../assumptions';
 import { writeClaim } from '../chart';
 import { chordLabel, parseChordName, type ChordName } from '../chord';
 import { chordSpans, secondsAt, stretchOf, timelineOf } from '../timeline';
@@ -22,6 +21,7 @@ import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import { toneOver } from '../pitch';
 import type { NamedGrip, SongDocument } from '../song';
 import { createFinding, type Finding, type Remedy } from './finding';
+import { assumed } from '../constants';
 
 const SLIPS_OFFERED = 3;
 const FULL_BARRE = 5;
@@ -331,7 +331,12 @@ export function gripFindings(
 ): readonly Finding[] {
   const words = handWords(conventions, setup);
   const held = longestHeld(song);
-  const fitting = song.grips.filter(({ grip }) => grip.length === setup.tuning.length);
+  // Of several that will do, each is judged.
+  const all = song.grips.flatMap((given) => [
+    given,
+    ...(given.others ?? []).map((grip): NamedGrip => ({ name: given.name, grip })),
+  ]);
+  const fitting = all.filter(({ grip }) => grip.length === setup.tuning.length);
   const own = fitting.flatMap((given): readonly Finding[] => {
     const chord = parseChordName(given.name);
     if (!chord) return [];

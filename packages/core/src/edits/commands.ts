@@ -200,7 +200,8 @@ function withChordRenamed(song: SongDocument, from: string, to: string): SongDoc
     if (grip.name !== from) return [grip];
     return isTaken ? [] : [{ ...grip, name: to }];
   });
-  return { ...renamed, grips };
+  const any = song.anyGrips?.map((name) => (name === from ? to : name));
+  return { ...renamed, grips, ...(any && { anyGrips: [...new Set(any)] }) };
 }
 
 /** What sounds moves with the capo under the shapes, and so does the key that was stated. */

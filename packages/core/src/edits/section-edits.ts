@@ -114,7 +114,7 @@ export function withoutSection(song: SongDocument, id: SectionId): SongDocument 
 export function withSectionRenamed(song: SongDocument, id: SectionId, name: string): SongDocument {
   const old = song.sections.find((one) => one.id === id);
   const isTaken = song.sections.some((one) => one.name === name);
-  if (!old || isTaken || readSectionHead(`[${name}]`)?.name !== name) return song;
+  if (!old || isTaken || readSectionHead(`[${name}]`)?.head.name !== name) return song;
   const sections = song.sections.map((one) => {
     if (one.id === id) return { ...one, name };
     return one.parent === old.name ? { ...one, parent: name } : one;

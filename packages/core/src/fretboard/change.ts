@@ -1,4 +1,3 @@
-import { assumed } from '../assumptions';
 import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
 import { FULL_BARRE_STRINGS } from './barre-strings';
 import { plainWords, type HandWords } from './hand-words';
@@ -6,6 +5,7 @@ import { fingeringOf } from './fingering';
 import type { Finger, Fingers, Grip } from './grip';
 import { reachBetween, type Hand, type Place } from './hand';
 import { shapeMove, type ShapeMove } from './shape-move';
+import { assumed } from '../constants';
 
 /** A grip with the fingers that hold it, where they are known. */
 export interface HeldGrip {

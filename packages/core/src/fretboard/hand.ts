@@ -1,6 +1,6 @@
-import { assumed } from '../assumptions';
 import { millimetres, type Millimetres } from '../units';
 import type { Finger } from './grip';
+import { assumed } from '../constants';
 
 /** Where a fingertip is: the fret from the capo, and the place of the string, 0 the lowest. */
 export interface Place {

@@ -1,5 +1,6 @@
 import { midi, type Midi } from '../units';
 import { noteName, parseNote } from './note';
+import { NAMED_TUNINGS } from './named-tunings.data';
 import { parseTone } from './pitch-class';
 
 /** The open strings as note names, lowest string first; 4 to 8 of them. */
@@ -23,9 +24,36 @@ function nearest(tone: number, usual: number): Midi {
   return midi(up > 6 ? usual + up - 12 : usual + up);
 }
 
+/** A name as people say it: "Dropped D tuning", "1/2 step down", "tuned down a whole step". */
+function namedTuning(text: string): string | undefined {
+  const said = text
+    .toLowerCase()
+    .replace(/\b(tuning|tuned|guitar|down by|a|an)\b/g, ' ')
+    .replace(/dropped/g, 'drop')
+    .replace(/1\/2|one half|½/g, 'half')
+    .replace(/full step|two half steps|1 step|tone/g, 'whole step')
+    .replace(/semitone/g, 'half step')
+    .replace(/♭/g, 'b')
+    .replace(/♯/g, '#')
+    .replace(/[-\s]+/g, ' ')
+    .trim()
+    .replace(/^down (half|whole) step$/, '$1 step down');
+  return Object.hasOwn(NAMED_TUNINGS, said) ? NAMED_TUNINGS[said] : undefined;
+}
+
+/** "DADGAD" in one word: each letter a string, with its sign; a small b behind a large letter is a flat. */
+function spelledOut(text: string): string {
+  const plain = text.trim();
+  const isOneWord = /^[A-G#b♯♭]{4,16}$/i.test(plain);
+  const note = /[A-G]/.test(plain) ? /[A-G][#b♯♭]?/g : /[a-g][#♯♭]?/g;
+  const notes = isOneWord ? plain.match(note) : null;
+  if (notes?.join('') !== plain) return plain;
+  return notes.map((one) => one.charAt(0).toUpperCase() + one.slice(1)).join(' ');
+}
+
 /**
- * Reads a tuning written low to high, with or without octaves ("D A D G B E");
- * undefined for an unknown note or fewer than 4 or more than 8 strings.
+ * Reads a tuning written low to high, with or without octaves ("D A D G B E", "DADGAD"), or by its name
+ * ("drop D"); undefined for an unknown note or fewer than 4 or more than 8 strings.
  *
  * @example
  * parseTuning('D A D G B E') // ['D2', 'A2', 'D3', 'G3', 'B3', 'E4']
@@ -33,7 +61,7 @@ function nearest(tone: number, usual: number): Midi {
  * parseTuning('D A H G') // undefined
  */
 export function parseTuning(text: string): Tuning | undefined {
-  const words = text.trim().split(/[\s,]+/);
+  const words = (namedTuning(text) ?? spelledOut(text)).split(/[\s,-]+/);
   if (words.length < FEWEST_STRINGS || words.length > MOST_STRINGS) return undefined;
   const usual = USUAL[words.length] ?? [];
   const notes = words.map((word, index) => {
@@ -41,7 +69,7 @@ export function parseTuning(text: string): Tuning | undefined {
     const tone = parseTone(word);
     return note ?? (tone === undefined ? undefined : nearest(tone, usual[index] ?? 40));
   });
-  const signs = text.includes('b') || text.includes('♭') ? 'flats' : 'sharps';
+  const signs = words.some((word) => /[b♭]/.test(word.slice(1))) ? 'flats' : 'sharps';
   return notes.every((note) => note !== undefined)
     ? notes.map((note) => noteName(note, signs))
     : undefined;

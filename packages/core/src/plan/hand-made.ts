@@ -1,6 +1,7 @@
-import { findStep, kindOf, makeOwn, splitSection, type Step, type Workpiece } from '../steps';
+import { kindOf, makeOwn, splitSection, type Step, type Workpiece } from '../steps';
 import type { Layer } from '../song';
 import type { PlanChange, School } from './teaching';
+import { findStep } from '../step-id';
 
 /** A change made by hand that the steps, as they are now, cannot follow; and why. */
 export interface UnmetChange {

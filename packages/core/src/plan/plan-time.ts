@@ -1,5 +1,5 @@
-import type { Constants } from '../assumptions';
 import type { Step } from '../steps';
+import type { Constants } from '../constants';
 
 /** How long something takes, as a range: quicker in one of ten cases, slower in one of ten. */
 export interface PlanTime {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { constantsWith, USUAL_CONSTANTS } from '../assumptions';
+import { constantsWith } from '../assumptions';
 import { formatGrip } from '../fretboard';
 import { readChart } from '../chart';
 import { makeSteps, workpieceOf, type Step } from '../steps';
@@ -24,6 +24,7 @@ import {
 import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { runs } from '../testing/runs';
+import { USUAL_CONSTANTS } from '../constants';
 
 const { song: BARGE } = readChart(
   `tempo: 92

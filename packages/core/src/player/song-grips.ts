@@ -1,8 +1,9 @@
-import { assumed } from '../assumptions';
 import { parseChordName } from '../chord';
 import {
   findGrips,
   fingerSong,
+  formatGrip,
+  parseGrip,
   USUAL_HAND,
   type Fingers,
   type FoundGrip,
@@ -14,6 +15,7 @@ import {
 import { chordRow, timelineOf, type Timeline } from '../timeline';
 import { settledFrame, type SongDocument } from '../song';
 import { USUAL_STUDENT, type Student } from './student';
+import { assumed } from '../constants';
 
 /** The grip a song uses for a chord, given by the teacher or proposed by Harvu. */
 export interface SongGrip {
@@ -44,9 +46,28 @@ interface Gripped extends HeldGrip {
   readonly isProposed: boolean;
 }
 
-function givenGrip(song: SongDocument, name: string): Gripped | undefined {
+function isOwned(name: string, grip: Grip, { ownedGrips }: Student): boolean {
+  return ownedGrips.includes(`${name} ${formatGrip(grip)}`);
+}
+
+/** The teacher's grip; of several that will do, the one the student owns. */
+function givenGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
   const given = song.grips.find((one) => one.name === name);
-  return given && { name, grip: given.grip, fingers: given.fingers, isProposed: false };
+  if (!given) return undefined;
+  const own = given.others?.find((grip) => isOwned(name, grip, student));
+  if (own && !isOwned(name, given.grip, student)) return { name, grip: own, isProposed: false };
+  return { name, grip: given.grip, fingers: given.fingers, isProposed: false };
+}
+
+/** Where any grip will do, the student's own. */
+function ownGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
+  if (!song.anyGrips?.includes(name)) return undefined;
+  const strings = settledFrame(song.frame).tuning.length;
+  const shapes = student.ownedGrips
+    .filter((one) => one.startsWith(`${name} `))
+    .map((one) => parseGrip(one.slice(name.length + 1)));
+  const grip = shapes.find((one) => one?.length === strings);
+  return grip && { name, grip, isProposed: true };
 }
 
 /** The easiest grip of a name never changes for one tuning and hand, and is asked for at every keystroke. */
@@ -118,7 +139,11 @@ export function songGrips(
   const bars = timeline.occurrences.flatMap((one) => one.bars);
   const row = chordRow(bars);
   const grips = [...new Set(row)].flatMap(
-    (name) => givenGrip(song, name) ?? proposedGrip(song, name, hand) ?? [],
+    (name) =>
+      givenGrip(song, name, student) ??
+      ownGrip(song, name, student) ??
+      proposedGrip(song, name, hand) ??
+      [],
   );
   const fingers = fingersFor(grips, changesIn(row, grips), hand);
   return grips.map(({ name, grip, isProposed }, place) => ({

@@ -1,6 +1,6 @@
-import { assumed } from '../assumptions';
 import type { Day } from '../day';
 import type { Try } from '../events';
+import { assumed } from '../constants';
 
 /** One attempt as it bears on one piece. */
 export interface Attempt extends Pick<Try, 'clean' | 'passes' | 'day'> {

@@ -1,5 +1,5 @@
-import { LAYERS, type Layer } from '../song';
-import { readStepId, type StepName } from '../steps';
+import { LAYERS, type Layer } from '../layer';
+import { readStepId, type StepName } from '../step-id';
 
 /** One thing that is practised: a grip, a change, a part in a layer. */
 export interface Piece {

@@ -1,18 +1,11 @@
-import { assumed } from '../assumptions';
 import type { Try } from '../events';
 import { songFor, type PlanChange } from '../plan';
 import { type MeasuredChange, type Shown } from '../player';
 import { heldOf } from '../practice';
 import { LAYERS, type SongDocument } from '../song';
-import {
-  changesOfPart,
-  kindOf,
-  readStepId,
-  workpieceOf,
-  type Proven,
-  type StepName,
-  type Workpiece,
-} from '../steps';
+import { changesOfPart, kindOf, workpieceOf, type Proven, type Workpiece } from '../steps';
+import { readStepId, type StepName } from '../step-id';
+import { assumed } from '../constants';
 
 /** A song somebody practises, with what they did. */
 export interface PractisedSong {

@@ -4,7 +4,7 @@ export { formatFeel, parseFeel } from './feel';
 export type { Feel } from './feel';
 export { cellsOver, countWords } from './fill';
 export type { CountSchool } from './fill';
-export { accentedBeats, formatMeter, parseMeter } from './meter';
+export { accentedBeats, formatMeter, isCompound, parseMeter } from './meter';
 export type { Meter } from './meter';
 export { readPattern, slotBeats, slotTimes, soundsChord, strokeRate, strokesOf } from './pattern';
 export type { Pattern, PatternReading } from './pattern';

@@ -9,8 +9,21 @@ export interface Meter {
 const METER = /^(\d{1,2})\/(2|4|8|16)(?:\s*\((\d(?:\+\d)*)\))?$/;
 const MOST_BEATS = 24;
 
+/**
+ * Tells whether a meter is felt in threes, such as 6/8 and 12/8.
+ *
+ * @example
+ * isCompound({ beats: 6, unit: 8 }) // true
+ */
+export function isCompound({
+  beats,
+  unit,
+}: Pick<Meter, 'beats'> & { readonly unit: number }): boolean {
+  return unit >= 8 && beats > 3 && beats % 3 === 0;
+}
+
 function usualGroups(beats: number, unit: number): readonly number[] {
-  if (unit >= 8 && beats > 3 && beats % 3 === 0) return Array<number>(beats / 3).fill(3);
+  if (isCompound({ beats, unit })) return Array<number>(beats / 3).fill(3);
   if (unit >= 8 && beats > 4 && beats % 2 === 1) {
     return [...Array<number>((beats - 3) / 2).fill(2), 3];
   }

@@ -1,3 +1,4 @@
+import type { Layer } from '../layer';
 import type { Fingers, Grip, ShapeMove } from '../fretboard';
 import type { Tuning } from '../pitch';
 import type { Feel, Meter, PickingHand } from '../rhythm';
@@ -66,10 +67,6 @@ export interface Ending {
   readonly pass: number;
   readonly bars: readonly Bar[];
 }
-
-/** The layers music can be played in, barest first: one strum a chord, one a beat, all of it, and more. */
-export const LAYERS = ['bare', 'pulse', 'full', 'ornaments'] as const;
-export type Layer = (typeof LAYERS)[number];
 
 /** Where a section is played with another pattern than its own: in a layer, in some bars, or both. */
 export interface PatternUse {
@@ -147,6 +144,8 @@ export interface NamedGrip {
   readonly name: string;
   readonly grip: Grip;
   readonly fingers?: Fingers;
+  /** Others that will do as well: the student keeps the one they own. */
+  readonly others?: readonly Grip[];
   /** Said to be the shape of another grip, moved along or across the neck. */
   readonly claim?: ShapeClaim;
   /** Needs listening: the teacher is not sure. */
@@ -173,6 +172,8 @@ export interface NamedPattern {
 export interface SongDocument {
   readonly frame: Frame;
   readonly grips: readonly NamedGrip[];
+  /** Chords whose grip is left to the student: "any G will do". */
+  readonly anyGrips?: readonly string[];
   readonly patterns: readonly NamedPattern[];
   readonly sections: readonly Section[];
   /** Empty: the sections in the order they are written. */

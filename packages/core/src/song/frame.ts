@@ -1,8 +1,8 @@
-import { assumed } from '../assumptions';
 import { STANDARD_TUNING, type Tuning } from '../pitch';
 import { parseMeter, USUAL_PICKING, type Feel, type Meter, type PickingHand } from '../rhythm';
 import { bpm, type Bpm } from '../units';
 import type { Frame } from './document';
+import { assumed } from '../constants';
 
 /** A frame with every field settled, by statement or by default. */
 export interface SettledFrame {

@@ -4,7 +4,9 @@ export { isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './de
 export { endingRound, passesOf } from './passes';
 export { meterOf, temposOf } from './section-frame';
 export type { Tempos } from './section-frame';
-export { EMPTY_SONG, LAYERS } from './document';
+export { LAYERS } from '../layer';
+export type { Layer } from '../layer';
+export { EMPTY_SONG } from './document';
 export type {
   Bar,
   BarCue,
@@ -14,7 +16,6 @@ export type {
   Difference,
   Drop,
   Frame,
-  Layer,
   MapEntry,
   NamedGrip,
   NamedPattern,

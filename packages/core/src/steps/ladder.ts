@@ -1,5 +1,5 @@
-import { assumed } from '../assumptions';
 import { bpm, type Bpm } from '../units';
+import { assumed } from '../constants';
 
 /** What a ladder is made from; `ratio` is how much faster each rung is, the assumed 1.08 by default. */
 export interface LadderRequest {

@@ -12,7 +12,7 @@ import {
 import { rangeWords } from './bar-ranges';
 import { hinders, pairOf } from './drills';
 import { isFullBarre } from './grip-learning';
-import { stepId, type Goal, type Step } from './step';
+import type { Goal, Step } from './step';
 import { stepMinutes } from './step-minutes';
 import { ladderFor, type Demand } from './step-words';
 import { strokesPerBeat } from './strokes-per-beat';
@@ -23,6 +23,7 @@ import {
   type WindowedChange,
   type Workpiece,
 } from './workpiece';
+import { stepId } from '../step-id';
 
 /** A part in one of the layers it is taught in. */
 export interface LayeredPart {

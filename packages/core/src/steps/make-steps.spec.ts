@@ -7,7 +7,6 @@ import {
   climbMinutes,
   makeSteps,
   passOf,
-  readStepId,
   rungsTo,
   splitSection,
   workpieceOf,
@@ -17,6 +16,7 @@ import {
 import type { StruckBar } from '../timeline';
 import { songGrips, USUAL_STUDENT, type Student } from '../player';
 import { runs } from '../testing/runs';
+import { readStepId } from '../step-id';
 
 const BARGE = readChart(
   'tempo: 92\nmap: Verse, Chorus, Verse, Chorus 2\ngrip Gm6: 310033\n[Verse]\n| G | D | Em | D |\n[Chorus]\n| G | Gm6 |\n[Chorus 2 = Chorus]\n3: | D |',

@@ -1,6 +1,6 @@
-import type { Constants } from '../assumptions';
 import type { Bpm } from '../units';
 import type { Goal } from './step';
+import type { Constants } from '../constants';
 
 /**
  * Works out the minutes from one tempo to another: τ·ln((A − from)/(A − to)), where A lies a little

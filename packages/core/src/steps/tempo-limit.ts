@@ -1,5 +1,5 @@
-import { USUAL_CONSTANTS, type Constants } from '../assumptions';
 import { bpm, type Bpm } from '../units';
+import { USUAL_CONSTANTS, type Constants } from '../constants';
 
 /** One change as a limit: how long it takes, and the beats there are for it. */
 export interface TimedChange {

@@ -1,4 +1,3 @@
-import { USUAL_CONSTANTS, type Constants } from '../assumptions';
 import { changeBetween, type Hand } from '../fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import type { Tuning } from '../pitch';
@@ -26,6 +25,7 @@ import {
   type StruckBar,
 } from '../timeline';
 import type { Bpm } from '../units';
+import { USUAL_CONSTANTS, type Constants } from '../constants';
 
 /** A change with the time it takes this student. */
 export interface TimedSongChange extends ChordChange {

@@ -144,9 +144,11 @@ const namedGrip: fc.Arbitrary<NamedGrip> = fc
     fc.constantFrom('G', 'F#m7b5', 'D/F#'),
     fc.constantFrom('320003', 'x-10-12-12-12-10', '2x0232'),
     fc.option(claim, { nil: undefined }),
+    fc.boolean(),
   )
-  .map(([name, text, of]) => ({
+  .map(([name, text, of, isEither]) => ({
     ...{ name, grip: parseGrip(text) ?? [] },
+    ...(isEither && { others: [parseGrip('320033') ?? []] }),
     ...(of ? { claim: of } : { doubt: true as const }),
   }));
 

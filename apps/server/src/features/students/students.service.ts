@@ -7,7 +7,6 @@ import {
   type SaveProfile,
   type StudentProfile,
 } from '@harvu/contract';
-import type { OwnConstants } from '@harvu/core/assumptions';
 import type { PractisedSong } from '@harvu/core/progress';
 import { triesIn } from '@harvu/core/events';
 import { LRUCache } from 'lru-cache';
@@ -19,6 +18,7 @@ import type { KeptStore } from '../../platform/kept';
 import type { PeopleStore } from '../people';
 import type { EventsStore, PlansStore } from '../plans';
 import type { Practised, StudentShown } from './student-tasks';
+import type { OwnConstants } from '@harvu/core/constants';
 
 export interface StudentsDeps {
   readonly profiles: KeptStore<StudentProfile>;

@@ -1,8 +1,8 @@
 import type { SaveConstants, StudioConstants, StudioSettings } from '@harvu/contract';
-import type { OwnConstants } from '@harvu/core/assumptions';
 import { DataTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
 import { fromJsonColumn } from '../../platform/json-column';
+import type { OwnConstants } from '@harvu/core/constants';
 
 /** The studio itself. */
 export interface Studio {

@@ -1,9 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { StudioConstants } from '@harvu/contract';
-import type { OwnConstants } from '@harvu/core/assumptions';
 import { defer, tap } from 'rxjs';
 import { Task } from '../../platform/task';
 import { ConstantsApi } from './constants.api';
+import type { OwnConstants } from '@harvu/core/constants';
 
 /** The constants that the studio has set to values of its own. */
 @Injectable()

@@ -1,15 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  ASSUMPTION_NAMES,
-  ASSUMPTIONS,
-  constantsWith,
-  type Assumption,
-  type AssumptionName,
-} from '@harvu/core/assumptions';
+import { ASSUMPTIONS, constantsWith, type Assumption } from '@harvu/core/assumptions';
 import { ConstantsState } from './constants.state';
 import { Session } from '../../platform/session';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
+import { ASSUMPTION_NAMES, type AssumptionName } from '@harvu/core/constants';
 
 interface Row extends Assumption {
   readonly key: AssumptionName;

@@ -1,9 +1,9 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { signal } from '@angular/core';
-import { ASSUMPTION_NAMES } from '@harvu/core/assumptions';
 import { Session } from '../../platform/session';
 import { setUpPage, Shown } from '../../testing/page';
 import { WorkedOutPage } from './worked-out-page';
+import { ASSUMPTION_NAMES } from '@harvu/core/constants';
 
 describe('how this is worked out', () => {
   let http: HttpTestingController;

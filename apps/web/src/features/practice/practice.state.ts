@@ -13,7 +13,7 @@ import {
   type SaidChord,
   type Scene,
 } from '@harvu/core/practice';
-import { findStep, type Pass } from '@harvu/core/steps';
+import type { Pass } from '@harvu/core/steps';
 import type { Seconds } from '@harvu/core/units';
 import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { v4 as newId } from 'uuid';
@@ -24,6 +24,7 @@ import { ClickEngine } from '../../sound/click-engine';
 import { EventQueue } from '../../store';
 import { Analysis } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
+import { findStep } from '@harvu/core/step-id';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;

@@ -10,7 +10,7 @@ import type {
   SongTeaching,
 } from '@harvu/contract';
 import { toStudent } from '@harvu/contract/students';
-import { constantsWith, type OwnConstants } from '@harvu/core/assumptions';
+import { constantsWith } from '@harvu/core/assumptions';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
 import type { PlanEvent } from '@harvu/core/events';
 import { changesInWords } from '@harvu/core/edits';
@@ -28,6 +28,7 @@ import { StudentsApi } from '../students';
 import { PeopleApi } from '../studio';
 import { withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper, type Place } from './teaching.keeper';
+import type { OwnConstants } from '@harvu/core/constants';
 
 const WEEK_DAYS = 7;
 const NO_EVENTS: readonly PlanEvent[] = [];

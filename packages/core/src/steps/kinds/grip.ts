@@ -8,10 +8,11 @@ import {
   ownsFullBarre,
 } from '../grip-learning';
 import { toPlayedBar } from '../practice-bar';
-import { createStep, stepId, type Goal, type Step } from '../step';
+import { createStep, type Goal, type Step } from '../step';
 import { called } from '../step-words';
 import type { Workpiece } from '../workpiece';
 import type { Kind } from './kind';
+import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 5, days: 1, words: 'each rings clean 5 of 5' };
 /** So many grips at once are learnt without mixing them up. */

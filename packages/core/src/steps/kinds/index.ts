@@ -1,4 +1,4 @@
-import type { Step, StepKind } from '../step';
+import type { Step } from '../step';
 import { change } from './change';
 import { grip } from './grip';
 import { half } from './half';
@@ -13,6 +13,7 @@ import { recording } from './recording';
 import { difference, section } from './section';
 import { sing } from './sing';
 import { whole } from './whole';
+import type { StepKind } from '../../step-id';
 
 /** Every kind of step. */
 const KINDS: Readonly<Record<StepKind, Kind>> = {

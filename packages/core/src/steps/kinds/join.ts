@@ -2,7 +2,7 @@ import type { Part } from '../../sameness';
 import { stretchOf, type StruckBar } from '../../timeline';
 import { hinders } from '../drills';
 import { demandOf, type Making } from '../layered-parts';
-import { createStep, stepId, type Goal, type Step } from '../step';
+import { createStep, type Goal, type Step } from '../step';
 import { climbMinutes } from '../step-minutes';
 import { ladderFor } from '../step-words';
 import {
@@ -13,6 +13,7 @@ import {
   type Workpiece,
 } from '../workpiece';
 import type { Kind } from './kind';
+import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 5, days: 1, words: '5 clean in a row' };
 /** Bars on either side of a crossing. */

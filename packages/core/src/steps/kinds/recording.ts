@@ -1,8 +1,9 @@
 import type { Layer } from '../../song';
-import { stepId, type Goal, type Step } from '../step';
+import type { Goal, Step } from '../step';
 import type { Workpiece } from '../workpiece';
 import type { Kind } from './kind';
 import { makeWithOthers, playWholeSong } from './whole-song';
+import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once with the recording, without a stop' };
 

@@ -10,7 +10,7 @@ import {
   type LayeredPart,
   type Making,
 } from '../layered-parts';
-import { createStep, stepId, type Goal, type Step } from '../step';
+import { createStep, type Goal, type Step } from '../step';
 import { ladderFor } from '../step-words';
 import {
   barsOfPart,
@@ -21,6 +21,7 @@ import {
   type Workpiece,
 } from '../workpiece';
 import type { Kind, Played } from './kind';
+import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
 

@@ -1,8 +1,9 @@
 import type { Layer } from '../../song';
 import { barsInLayer, type StruckBar } from '../../timeline';
-import { createStep, type Goal, type Step, type StepKind } from '../step';
+import { createStep, type Goal, type Step } from '../step';
 import type { Workpiece } from '../workpiece';
 import type { Played } from './kind';
+import type { StepKind } from '../../step-id';
 
 /** Plays the whole song from its first bar to its last. */
 export function playWholeSong(

@@ -3,13 +3,14 @@ import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { PlanChange, SmallerPlan } from '@harvu/core/plan';
 import type { Severity } from '@harvu/core/checks';
-import type { StepKind, Workpiece } from '@harvu/core/steps';
+import type { Workpiece } from '@harvu/core/steps';
 import { format, isThisYear, parseISO } from 'date-fns';
 import { Note, type NoteTone } from '../../../ui/note';
 import { durationWords } from '../../../ui/duration';
 import { changeWords } from '../plan-words';
 import { StepsState } from '../steps.state';
 import { withChange } from '../teaching-edits';
+import type { StepKind } from '@harvu/core/step-id';
 
 const TONES: Readonly<Record<Severity, NoteTone>> = {
   fault: 'rose',

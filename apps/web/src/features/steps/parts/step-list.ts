@@ -8,7 +8,6 @@ import {
   Injector,
   viewChildren,
 } from '@angular/core';
-import { USUAL_CONSTANTS, type Constants } from '@harvu/core/assumptions';
 import { timeOf } from '@harvu/core/plan';
 import type { Step } from '@harvu/core/steps';
 import { NgIcon, provideIcons } from '@ng-icons/core';
@@ -19,6 +18,7 @@ import { Focusable } from '../../../ui/focusable';
 import { grown } from '../../../ui/in-turns';
 import { remarkOn } from '../plan-words';
 import { StepsState } from '../steps.state';
+import { USUAL_CONSTANTS, type Constants } from '@harvu/core/constants';
 
 /** A step as it is listed; the first of its stage carries the heading. */
 interface ListedStep extends Step {

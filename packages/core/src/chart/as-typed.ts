@@ -1,0 +1,132 @@
+import { parseChordName } from '../chord';
+
+/** A line as it is read: what people write in many ways brought into the one that is kept. */
+export interface TypedLine {
+  readonly text: string;
+  /** Characters that were put before the line. */
+  readonly shift: number;
+  /** A remark that stood behind the last bar line, with its sign. */
+  readonly remark?: string;
+}
+
+const REMARK_BEHIND = /^(.*\|)\s*(#(?![A-Gb#\d]*\s*\|).*)$/;
+/** Names that mark a section even without brackets. */
+const SECTION_WORDS =
+  'intro|verse|pre-?chorus|chorus|refrain|lift|hook|bridge|middle (?:8|eight)|interlude|instrumental|solo|break|tag|outro|ending|end|coda|turnaround|vamp|riff';
+const BARE_HEAD = new RegExp(
+  `^((?:${SECTION_WORDS})(?: ?\\d{1,2})?[a-d]?)\\s*(?::\\s*|\\s*$|\\s+(?=[(x×\\d]))(.*)$`,
+  'i',
+);
+const OPEN_HEAD = /^\[([^\][=|]{1,60})$/;
+
+/** Counts said in many ways: (x2), ×2, 2x, x 2, 2 times, twice. */
+const COUNTS: readonly (readonly [RegExp, string])[] = [
+  [/[([]\s*[x×]\s*(\d{1,2})\s*[)\]]/i, 'x$1'],
+  [/[([]?\s*(\d{1,2})\s*(?:[x×]|times)\s*[)\]]?(?=\s|$)/i, ' x$1'],
+  [/(^|\s)[x×]\s*(\d{1,2}\??)(?=\s|$)/i, '$1x$2'],
+  [/(^|\s)[([]?twice[)\]]?(?=\s|$)/i, '$1x2'],
+  [/(^|\s)[([]?(?:three|3) times[)\]]?(?=\s|$)/i, '$1x3'],
+];
+
+function withCounts(text: string): string {
+  const form = COUNTS.find(([one]) => one.test(text));
+  return form ? text.replace(form[0], form[1]).replace(/\s{2,}/g, ' ') : text;
+}
+
+/** "[Verse 2] same as Verse 1" is "[Verse 2 = Verse 1]". */
+const SAME_AS =
+  /^\[([^\][=]{1,60})\]\s*(?:same as|as|like|=)\s+\[?([A-Za-z][^\][=|]{0,59}?)\]?\s*$/i;
+
+function asHead(text: string): string {
+  const open = OPEN_HEAD.exec(text);
+  const closed = open ? `[${(open[1] ?? '').trim()}]` : text;
+  const same = SAME_AS.exec(closed);
+  if (same) return `[${(same[1] ?? '').trim()} = ${(same[2] ?? '').trim()}]`;
+  const [, name = '', rest = ''] = /^(\[[^\]]*\])(.*)$/.exec(closed) ?? [];
+  return name === '' ? closed : `${name}${withCounts(rest)}`.trimEnd();
+}
+
+/** "D..." and "G///" are a chord and its beats. */
+function withBeats(token: string): string {
+  const [, chord = '', beats = ''] = /^(.*?[^./])([./]+)$/.exec(token) ?? [];
+  const isChord = chordAsTyped(chord) !== undefined && chordAsTyped(token) === undefined;
+  return isChord ? chord + ' .'.repeat(beats.length) : token;
+}
+
+/** A slash alone, as guitarists write a beat that is strummed on, is a dot. */
+function asBars(text: string): string {
+  return text
+    .replace(/(?<=[\s|]|^)\/+(?=[\s|]|$)/g, (some) =>
+      some
+        .split('')
+        .map(() => '.')
+        .join(' '),
+    )
+    .replace(/[^\s|]+/g, withBeats)
+    .replace(/([A-G][#b♯♭]?) (minor|major)(?=[\s|]|$)/g, (_, root: string, kind: string) =>
+      kind === 'minor' ? `${root}m` : root,
+    );
+}
+
+/** A line of tab: the string's letter, then frets and dashes. */
+export const TAB = /^[eEBGDAb#]{1,2}\s*\|.*-.*$/;
+
+/** Whether a line begins with a chord and has bar lines: the first one was only left out. */
+function lacksFirstLine(text: string): boolean {
+  const [before = '', ...rest] = text.split('|');
+  const tokens = before.trim().split(/\s+/);
+  return rest.length > 0 && tokens.every((token) => isChordLike(token));
+}
+
+function isChordLike(token: string): boolean {
+  return /^[./%-]+$/.test(token) || chordAsTyped(token) !== undefined;
+}
+
+/**
+ * Reads a chord as it was typed: small letters, a comma behind it, "NC"; undefined where it is none.
+ *
+ * @example
+ * chordAsTyped('f#m7') // 'F#m7'
+ * @example
+ * chordAsTyped('n.c.') // 'N.C.'
+ */
+export function chordAsTyped(token: string): string | undefined {
+  if (/^n\.?c\.?$/i.test(token)) return 'N.C.';
+  const plain = token.replace(/[,;]$/, '');
+  if (parseChordName(plain)) return plain;
+  const large = plain.charAt(0).toUpperCase() + plain.slice(1);
+  return parseChordName(large) ? large : undefined;
+}
+
+/**
+ * Brings a line into the form that is kept: counts, slashes, section names without brackets, a first bar
+ * line that was left out, a remark behind the last one. Any other line stays as it is.
+ *
+ * @example
+ * asTyped('[Chorus] (x2)').text // '[Chorus] x2'
+ * @example
+ * asTyped('G / / / | D').text // '| G . . . | D'
+ */
+export function asTyped(line: string): TypedLine {
+  const text = line.trim();
+  if (text.startsWith('#') || TAB.test(text)) return { text: line, shift: 0 };
+  if (text.includes('|') && !text.startsWith('[')) return asBarLine(line);
+  const head = text.startsWith('[') ? text : bareHead(text);
+  return { text: head === undefined ? line : asHead(head), shift: 0 };
+}
+
+/** "Verse 1:" alone on its line names a section. */
+function bareHead(text: string): string | undefined {
+  const [, name, rest = ''] = BARE_HEAD.exec(text) ?? [];
+  return name === undefined ? undefined : `[${name.trim()}] ${rest}`.trim();
+}
+
+function asBarLine(line: string): TypedLine {
+  const [, bars = line, remark] = REMARK_BEHIND.exec(line) ?? [];
+  const isOpen = lacksFirstLine(bars);
+  return {
+    text: asBars(isOpen ? `| ${bars.trimStart()}` : bars),
+    shift: isOpen ? 2 : 0,
+    ...(remark !== undefined && { remark: remark.trim() }),
+  };
+}

@@ -1,0 +1,2 @@
+export { LAYERS } from './layer';
+export type { Layer } from './layer';
