@@ -227,6 +227,26 @@ const songOf = (chart: string): SongDocument => {
 };
 const codes = (findings: readonly Finding[]) => findings.map((one) => one.code);
 
+describe('what Harvu has nothing to say about', () => {
+  const ordinary: readonly (readonly [what: string, pattern: string])[] = [
+    ['a pattern with one slot a beat', 'plain 4/4: D D D D'],
+    ['downs alone in eighths', 'drive 4/4: D D D D D D D D'],
+    [
+      'a pattern made from its own telling',
+      'chuck 4/4: D - Dm - D U Dm - told "down chuck down-up chuck"',
+    ],
+    ['a slap on two and four', 'slap 4/4: D - x - D U x - told "down slap down-up slap"'],
+    ['a swing that misses', 'air 4/4: D - D U - U D U told "down miss down up miss up down up"'],
+  ];
+  ordinary.forEach(([what, pattern]) => {
+    it(`is ${what}`, () => {
+      const [name = ''] = pattern.split(' ');
+      const { song } = readChart(`${FRAME}pattern ${pattern}\n[A] pattern ${name}\n| G | D |`);
+      expect(findingsOf(song, USUAL_CONVENTIONS).map(({ code }) => code)).toEqual([]);
+    });
+  });
+});
+
 describe('what Harvu notices', () => {
   CALIBRATION.forEach(([code, what, chart]) => {
     it(`is ${code}, and only that, for ${what}`, () => {

@@ -1,12 +1,12 @@
 import { chordLabel } from '../chord';
 import { barsInLayer, changesOffSlot, patternNamed, timelineOf, songPatterns } from '../timeline';
 import { formatMeter, readPattern, strokesOf, type Pattern, type Slot } from '../rhythm';
-import { parseStrokes, readTelling } from '../telling';
+import { parseTold, readTelling } from '../telling';
 import { settledFrame, type NamedPattern, type SongDocument } from '../song';
 import { createFinding, type Finding } from './finding';
 
 /** Slots a beat at which the strumming hand swings down and up evenly. */
-const EVEN_SUBDIVISIONS: readonly number[] = [1, 2, 4];
+const EVEN_SUBDIVISIONS: readonly number[] = [2, 4];
 
 function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding[] {
   const read = readPattern(named.meter, named.strokes);
@@ -29,6 +29,8 @@ function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding
 /** Strums that go against an even hand: downs belong on even slots, ups on odd ones. */
 function oddStrums({ meter, slotsPerBar, slots }: Pattern): readonly number[] {
   if (meter.unit >= 8 || !EVEN_SUBDIVISIONS.includes(slotsPerBar / meter.beats)) return [];
+  // Downs alone, however fast, are a motion of their own.
+  if (!slots.some((slot) => slot.kind === 'strum' && slot.direction === 'up')) return [];
   return slots.flatMap((slot, index) => {
     if (slot.kind !== 'strum') return [];
     const isDownSlot = (index % slotsPerBar) % 2 === 0;
@@ -81,7 +83,8 @@ function directionsOf(slots: readonly Slot[]): string {
 
 function tellingFindings(named: NamedPattern, pattern: Pattern): readonly Finding[] {
   if (named.told === undefined) return [];
-  const told = parseStrokes(named.told)?.join(' ');
+  const strums = parseTold(named.told)?.filter(({ what }) => what === 'strum' || what === 'muted');
+  const told = strums?.map(({ direction }) => direction).join(' ');
   const written = directionsOf(pattern.slots);
   if (told === written) return [];
   const message =

@@ -1,5 +1,7 @@
-export { parseStrokes, placeStrokes } from './placements';
+export { placeStrokes } from './placements';
 export type { PlacementRequest, Placements, ToldStroke } from './placements';
+export { parseTold } from './told';
+export type { Told } from './told';
 export { readTaps } from './taps';
 export type { TappedRhythm } from './taps';
 export { patternOfTaps, readTelling } from './tellings';

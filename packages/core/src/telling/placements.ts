@@ -116,20 +116,3 @@ export function placeStrokes(request: PlacementRequest): Placements {
   const count = startsOnBeat ? onBeat : (table[0]?.[0] ?? 0);
   return { count, placements: count === 0 ? [] : bestPlacements(request) };
 }
-
-const WORDS = /down|up|[du]/gi;
-
-/**
- * Reads strokes as teachers say them, "down-up, down down-up" or "DU D DU"; undefined when a word
- * is neither down nor up.
- *
- * @example
- * parseStrokes('down, down-up') // ['D', 'D', 'U']
- * @example
- * parseStrokes('sideways') // undefined
- */
-export function parseStrokes(text: string): readonly ToldStroke[] | undefined {
-  const rest = text.replace(WORDS, '');
-  if (/[a-z0-9]/i.test(rest)) return undefined;
-  return (text.match(WORDS) ?? []).map((word) => (/^d/i.test(word) ? 'D' : 'U'));
-}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { formatSlot, parseMeter, type Meter } from '../rhythm';
 import { runs } from '../testing/runs';
 import {
-  parseStrokes,
+  parseTold,
   patternOfTaps,
   placeStrokes,
   readTaps,
@@ -24,7 +24,31 @@ describe('strokes told in words', () => {
   ];
   tellings.forEach(([text, strokes]) => {
     it(`"${text}" are ${strokes ?? 'none'}`, () =>
-      expect(parseStrokes(text)?.join('')).toBe(strokes));
+      expect(
+        parseTold(text)
+          ?.map(({ direction }) => direction)
+          .join(''),
+      ).toBe(strokes));
+  });
+
+  const inFourFour: readonly (readonly [text: string, strokes: string])[] = [
+    ['down chuck down chuck', 'D - Dm - D - Dm -'],
+    ['down slap down-up slap', 'D - x - D U x -'],
+    ['down mute up down mute up', 'D - Dm U D - Dm U'],
+    ['down-up dead down-up dead', 'D U Dm - D U Dm -'],
+    ['muted down, up, muted down, up, down, up, down, up', 'Dm U Dm U D U D U'],
+    ['four downs', 'D - D - D - D -'],
+    ['all downs', 'D - D - D - D -'],
+    ['down on every beat', 'D - D - D - D -'],
+    ['down miss down up miss up down up', 'D - D U - U D U'],
+    ['D x D x', 'D - x - D - x -'],
+    ['down and down-up and up and down-up', 'D - D U - U D U'],
+  ];
+  inFourFour.forEach(([text, strokes]) => {
+    it(`"${text}" fill a bar as ${strokes}`, () => {
+      const [way] = readTelling(text, meter('4/4')).ways;
+      expect(way?.pattern.slots.map(formatSlot).join(' ')).toBe(strokes);
+    });
   });
 
   const counts: readonly (readonly [string, number, boolean, number])[] = [
@@ -167,7 +191,7 @@ describe('a pattern as it is said', () => {
 
   it('is nothing without words, and told where the words are none', () => {
     expect(told('  ')).toEqual({ says: '', ways: [] });
-    expect(told('sideways').says).toContain('neither downs and ups nor a row');
+    expect(told('sideways').says).toContain('neither downs and ups');
   });
 
   it('is taken from taps, within what can be kept', () => {

@@ -1,6 +1,7 @@
 import { cellsOver, parseMeter, parseSlot, type Meter, type Pattern, type Slot } from '../rhythm';
-import { parseStrokes, placeStrokes, type ToldStroke } from './placements';
+import { placeStrokes, type ToldStroke } from './placements';
 import { readTaps } from './taps';
+import { parseTold, type Told } from './told';
 
 /** One pattern that may be meant, with what makes it so. */
 export interface PatternWay {
@@ -41,13 +42,25 @@ function counted(count: number): string {
   return `${count} ${count === 1 ? 'way' : 'ways'}`;
 }
 
-function waysOn(strokes: readonly ToldStroke[], { label, empty }: Grid): readonly PatternWay[] {
+function slotOf({ direction, what }: Told): Slot {
+  if (what === 'miss') return REST;
+  if (what === 'hit') return { kind: 'hit' };
+  const strum = strummed(direction);
+  return what === 'muted' && strum.kind === 'strum' ? { ...strum, sound: 'muted' } : strum;
+}
+
+function directions(told: readonly Told[]): readonly ToldStroke[] {
+  return told.map(({ direction }) => direction);
+}
+
+function waysOn(told: readonly Told[], { label, empty }: Grid): readonly PatternWay[] {
+  const strokes = directions(told);
   const { count, placements } = placeStrokes({ strokes, slots: empty.slots.length });
   return placements.slice(0, WAYS_A_GRID).map((placed) => {
-    const struck = new Map(placed.map((slot, index) => [slot, strokes[index]]));
+    const struck = new Map(placed.map((slot, index) => [slot, told[index]]));
     const slots = empty.slots.map((rest, slot) => {
       const stroke = struck.get(slot);
-      return stroke ? strummed(stroke) : rest;
+      return stroke ? slotOf(stroke) : rest;
     });
     return { label: `${label}, ${counted(count)}`, pattern: { ...empty, slots } };
   });
@@ -67,10 +80,11 @@ function otherMeters(strokes: readonly ToldStroke[], own: Meter): readonly strin
   });
 }
 
-function tellStrokes(strokes: readonly ToldStroke[], meter: Meter): PatternTelling {
+function tellStrokes(told: readonly Told[], meter: Meter): PatternTelling {
+  const strokes = directions(told);
   // The first grid that takes the words at all is meant; finer ones only where it does not.
   const grids = gridsFor(meter);
-  const ways = grids.map((grid) => waysOn(strokes, grid)).find((some) => some.length > 0) ?? [];
+  const ways = grids.map((grid) => waysOn(told, grid)).find((some) => some.length > 0) ?? [];
   const [coarse] = grids;
   const fits = coarse ? placeStrokes({ strokes, slots: coarse.empty.slots.length }).count : 0;
   const where = coarse?.label ?? '';
@@ -82,6 +96,14 @@ function tellStrokes(strokes: readonly ToldStroke[], meter: Meter): PatternTelli
       ? `It does not fit ${where} with the hand swinging evenly; it needs two bars or a finer grid.${other} Choose, or tap it.`
       : `${strokes.length} strokes fit no grid here with the hand swinging evenly.${other} Tap it, or write it as a free pattern.`;
   return { ways, says };
+}
+
+/** "all downs", "down on every beat". */
+const ALL_DOWNS =
+  /^(all|only|just) downs?(strokes|strums)?$|^downs? (on )?(every|each|all|the) beats?$/i;
+
+function allDowns({ beats }: Meter): readonly Told[] {
+  return Array.from({ length: beats }, () => ({ direction: 'D', what: 'strum' }));
 }
 
 /** A picking pattern said as a row, "5 2 3 1" or "p m i a"; empty when it is none. */
@@ -128,10 +150,13 @@ export function readTelling(text: string, meter: Meter): PatternTelling {
   if (text.trim() === '') return { says: '', ways: [] };
   const row = rowOf(text);
   if (row.length > 0) return tellRow(row, gridsFor(meter));
-  const strokes = parseStrokes(text);
-  return strokes && strokes.length > 0
-    ? tellStrokes(strokes, meter)
-    : { says: 'These words are neither downs and ups nor a row of strings.', ways: [] };
+  const told = ALL_DOWNS.test(text.trim()) ? allDowns(meter) : parseTold(text);
+  return told && told.length > 0
+    ? tellStrokes(told, meter)
+    : {
+        says: 'These words are neither downs and ups, with a chuck, a slap or a miss among them, nor a row of strings.',
+        ways: [],
+      };
 }
 
 /**
