@@ -1,3 +1,4 @@
+import type { PlanSummary } from '@harvu/contract';
 import { expect, test } from '@playwright/test';
 import { Bench } from '../screens/bench';
 import { Door } from '../screens/door';
@@ -74,8 +75,8 @@ test('one’s own ways hold everywhere at once', async ({ page, browser }) => {
   await student.goto('/me');
   await student.getByLabel('by letter, low E to high E').check();
   await expect(student.getByText('Finger 3 lands on the B string fret 3.')).toBeVisible();
-  await student.goto('/week');
-  await student.locator('a[href*="/practice/change"]').first().click();
+  const [plan] = (await (await student.request.get('/api/plans')).json()) as PlanSummary[];
+  await student.goto(`/plans/${plan?.id ?? ''}/practice/grip:G`);
   await expect(student.getByText(/the .* string/).first()).toBeVisible();
   await student.goto('/me');
   await student.getByLabel('by number, 1 the thinnest').check();

@@ -51,9 +51,9 @@ test('a section goes from bare to ornaments, each layer with its own steps', asy
   await expect(hand.getByLabel('all bars')).toHaveValue('');
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
-  await page.getByRole('button', { name: /A A, bare/ }).click();
-  await expect(page.getByText(/4 beats for it allows/)).toBeVisible();
-  await page.getByRole('button', { name: /A A, pulse/ }).click();
+  await page.getByRole('button', { name: /A A, one strum a chord/ }).click();
+  await expect(page.getByText(/What is new is played slowly first/)).toBeVisible();
+  await page.getByRole('button', { name: /A A, on the pulse/ }).click();
   await expect(page.getByText(/one beat for it allows/)).toBeVisible();
 });
 

@@ -7,6 +7,7 @@ import { PracticeRoom } from '../screens/practice-room';
 const CHART = 'tempo: 400\nmeter: 4/4\n\n[Verse]\n| Em | Em |\n\n[Refrain]\n| Em |\n';
 
 test('a song goes from a request over steps to a filled ribbon', async ({ page, browser }) => {
+  test.slow();
   const title = `Lock-keeper’s Hum ${Date.now()}`;
   const name = `mila${Date.now()}`;
   const door = new Door(page);
@@ -50,6 +51,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
   await test.step('the teacher makes the steps and assigns them', async () => {
     await page.getByRole('link', { name: 'Make the steps' }).click();
     await expect(page.getByText('A Verse').first()).toBeVisible();
+    await page.getByLabel('Slow, then straight to full tempo').check();
     await page.getByRole('checkbox', { name }).check();
     await page.getByRole('button', { name: `Assign to ${name}` }).click();
     await expect(
@@ -79,7 +81,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await room.isAt('B Refrain');
     await room.playUntilDone();
     await room.next();
-    await room.isAt(/^Join A → B/);
+    await room.isAt('The crossing A → B');
     await room.playUntilDone();
   });
 
@@ -98,7 +100,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await expect(row.getByText('400 of 400 bpm')).toBeVisible();
     await row.getByRole('link').first().click();
     await expect(
-      page.getByText('Play the whole song without a stop on 2 more days.'),
+      page.getByText('Held back by the whole song, which has not been played clean yet.'),
     ).toBeVisible();
     await expect(page.getByText('3 of 3 sections and joins at goal')).toBeVisible();
   });

@@ -26,6 +26,16 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     'one of several that will do, a fret off',
     `${FRAME}grip C: x32010 or x42010\n[A]\n| C | G |`,
   ],
+  [
+    'pluck-muted',
+    'a finger on a string that the grip mutes',
+    `${FRAME}grip C7: x3231x\npattern roll 4/4: p 3i 2m 1a p 3i 2m 1a\n[A] pattern roll\n| C7 | G |`,
+  ],
+  [
+    'pluck-muted',
+    'a second thumb on a string that the grip mutes',
+    `${FRAME}grip G: 3xx003\npattern roll 4/4: 6p 3i 2m 1a 4p 3i 2m 1a\n[A] pattern roll\n| G |`,
+  ],
   ['grip-name', 'another chord altogether', `${FRAME}grip Am: 355433\n[A]\n| Am | G |`],
   ['grip-omits', 'a chord without its third', `${FRAME}grip G: 3x0033\n[A]\n| G | D |`],
   ['grip-colour', 'a plain name for a richer sound', `${FRAME}grip Am: x02010\n[A]\n| Am | G |`],

@@ -21,6 +21,7 @@ export const CHECKS = {
   'pattern-fill': 'fault',
   'pattern-hand': 'doubt',
   'pattern-tellings': 'doubt',
+  'pluck-muted': 'doubt',
   'change-slot': 'doubt',
   'bar-fill': 'fault',
   'bar-ledger': 'fault',

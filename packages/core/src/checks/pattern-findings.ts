@@ -1,6 +1,15 @@
 import { chordLabel } from '../chord';
 import { barsInLayer, changesOffSlot, patternNamed, timelineOf, songPatterns } from '../timeline';
-import { formatMeter, readPattern, strokesOf, type Pattern, type Slot } from '../rhythm';
+import { soundingStrings } from '../fretboard';
+import { songGrips } from '../player';
+import {
+  formatMeter,
+  readPattern,
+  settledPicking,
+  strokesOf,
+  type Pattern,
+  type Slot,
+} from '../rhythm';
 import { parseTold, readTelling } from '../telling';
 import { settledFrame, type NamedPattern, type SongDocument } from '../song';
 import { createFinding, type Finding } from './finding';
@@ -154,9 +163,55 @@ function slotFindings(song: SongDocument): readonly Finding[] {
   });
 }
 
+/** The strings a pattern plucks as it is written; its lowest thumb follows the bass of every grip. */
+function pluckedStrings(pattern: Pattern, song: SongDocument): readonly number[] {
+  const { picking } = settledFrame(song.frame);
+  const notes = settledPicking(pattern, picking).slots.flatMap((slot) =>
+    slot.kind === 'pluck' ? slot.notes : [],
+  );
+  const thumb = notes.flatMap(({ finger, string }) => (finger === 'p' && string ? [string] : []));
+  const lowest = Math.max(...thumb);
+  return [...new Set(notes.flatMap(({ string }) => string ?? []))].filter(
+    (string) => string !== lowest,
+  );
+}
+
+/** Each pattern with each chord it is plucked over. */
+function pluckedOver(song: SongDocument): readonly (readonly [Pattern, string, string])[] {
+  const patterns = songPatterns(song);
+  const bars = timelineOf(song).occurrences.flatMap((one) => barsInLayer(one, 'full', patterns));
+  const over = new Map<string, readonly [Pattern, string, string]>();
+  for (const { struck, chords } of bars) {
+    if (struck?.name === undefined) continue;
+    for (const { chord } of chords)
+      over.set(`${struck.name} ${chord}`, [struck.pattern, struck.name, chord]);
+  }
+  return [...over.values()];
+}
+
+/** A pluck on a string that the grip does not sound. */
+function mutedFindings(song: SongDocument): readonly Finding[] {
+  const grips = new Map(songGrips(song).map(({ name, grip }) => [name, soundingStrings(grip)]));
+  return pluckedOver(song).flatMap(([pattern, name, chord]): readonly Finding[] => {
+    const sounding = grips.get(chord);
+    const muted = pluckedStrings(pattern, song).filter(
+      (string) => sounding?.includes(string) === false,
+    );
+    if (muted.length === 0) return [];
+    const strings = `string${muted.length === 1 ? '' : 's'} ${muted.toSorted((a, b) => b - a).join(' and ')}`;
+    return [
+      createFinding('pluck-muted', {
+        place: { kind: 'pattern', name },
+        cause: [chord, ...muted],
+        message: `It plucks ${strings} over ${chordLabel(chord)}, whose grip does not sound ${muted.length === 1 ? 'it' : 'them'}. Pluck another string there, or take another grip.`,
+      }),
+    ];
+  });
+}
+
 /**
  * Finds what is doubtful about the patterns of a song: those that do not fill their bar, strokes
- * against an even hand, tellings that differ, chords that come between slots. Empty when all is in
+ * against an even hand, tellings that differ, chords that come between slots, plucks on muted strings. Empty when all is in
  * order.
  *
  * @example
@@ -169,5 +224,5 @@ export function patternFindings(song: SongDocument): readonly Finding[] {
     if (filled.length > 0 || !pattern) return filled;
     return [...handFindings(named, pattern), ...tellingFindings(named, pattern)];
   });
-  return [...own, ...unknownFindings(song), ...slotFindings(song)];
+  return [...own, ...unknownFindings(song), ...slotFindings(song), ...mutedFindings(song)];
 }

@@ -23,7 +23,7 @@ function newBars(step: Step): readonly number[] {
 /** A step's title as it stands in a sentence: only names keep their capitals. */
 function named(step: Step): string {
   const plain = step.title
-    .replace(/: (bar|bars) .* only$|: two bars into two$/, '')
+    .replace(/: (?:bar|bars) [\d–, ]+ only|: two bars into two$/, '')
     .replace(', one strum a chord', ' with one strum a chord')
     .replace(', on the pulse', ' on the pulse');
   const bars = newBars(step);
@@ -34,7 +34,9 @@ function named(step: Step): string {
 }
 
 function isMany(step: Step): boolean {
-  return newBars(step).length > 1 || /^(Grips|The crossings) /.test(step.title);
+  return (
+    newBars(step).length > 1 || /^(Grips|The (crossings|\d+ easy crossings)\b)/.test(step.title)
+  );
 }
 
 /** What is left to do, said of one or several things. */
@@ -52,10 +54,11 @@ function leftWords(step: Step, { cleanBpm, goalDays }: Climb): string {
 }
 
 /** What makes it hard, once it goes at some tempo. */
-function hardest({ limit }: Step, { cleanBpm }: Climb, work: Workpiece): string {
-  const change = limit?.change;
+function hardest(step: Step, { cleanBpm }: Climb, work: Workpiece): string {
+  const change = step.limit?.change;
   if (!change || cleanBpm === null) return '';
-  return ` Its tightest change is ${called(work, change.from)} → ${called(work, change.to)}.`;
+  const whose = isMany(step) ? 'Their' : 'Its';
+  return ` ${whose} tightest change is ${called(work, change.from)} → ${called(work, change.to)}.`;
 }
 
 function lineOf(step: Step, climb: Climb, work: Workpiece): string {

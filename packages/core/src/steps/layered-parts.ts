@@ -213,12 +213,12 @@ export function layerWords(layer: Layer): string {
 export function partTitle(work: Workpiece, { part, layer }: LayeredPart, goal: Layer): string {
   const timed = part.of !== undefined && part.semitones === 0 ? `, at ${part.goalBpm}` : '';
   const name = `${part.letter} ${part.name}${movedWords(part)}${timed}`;
-  const title = `${name}${layer === goal ? '' : `, ${layerWords(layer)}`}`;
+  const how = layer === goal ? '' : `, ${layerWords(layer)}`;
   const own = ownBars(part);
-  if (!own) return title;
-  if (part.newBars.length > 0) return `${title}: ${rangeWords(own)} only`;
+  if (!own) return name + how;
+  if (part.newBars.length > 0) return `${name}: ${rangeWords(own)} only${how}`;
   const parent = work.parts.find((one) => one.id === part.parent);
-  return `${title}: as ${parent?.letter ?? 'before'}, ends at bar ${part.bars.length}`;
+  return `${name}: as ${parent?.letter ?? 'before'}, ends at bar ${part.bars.length}${how}`;
 }
 
 /** What section, join and whole-song steps are made from. */

@@ -57,6 +57,12 @@ describe('how far a song is, in words', () => {
     expect(wordsFor(everything(['section', 'join', 'whole'])).heldBack).toContain('at its goal');
   });
 
+  it('tells a student what helps, and only a teacher what holds them back', () => {
+    const summary = summaryOf(readinessOf(work, { steps, tries: [], goal: 'full' }));
+    expect(readinessWords(summary).heldBack).toMatch(/^Held back by /);
+    expect(readinessWords(summary, false).heldBack).toMatch(/^What helps most now: /);
+  });
+
   it('says so when there is nothing to play', () => {
     const empty = workpieceOf(EMPTY_SONG);
     const readiness = readinessOf(empty, { steps: [], tries: [], goal: 'full' });

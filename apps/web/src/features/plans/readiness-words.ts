@@ -19,8 +19,13 @@ function holes({ holeBars, holeJoins }: ReadinessSummary): string {
   return words.filter(Boolean).join(' and ');
 }
 
-function heldBackWords({ heldBackBy, gates }: ReadinessSummary): string {
-  if (heldBackBy) return heldBackBy.line;
+/** A student reads the next small win, not what holds them back. */
+function forStudent(line: string): string {
+  return line.replace(/^Held back by /, 'What helps most now: ');
+}
+
+function heldBackWords({ heldBackBy, gates }: ReadinessSummary, isTeaching: boolean): string {
+  if (heldBackBy) return isTeaching ? heldBackBy.line : forStudent(heldBackBy.line);
   if (gates.isReady)
     return `Every section and join is at its goal, and the whole song went on two days${gates.isHeard ? '' : ', by own account'}.`;
   const left = gates.wholeRunDaysNeeded - gates.wholeRunDays;
@@ -30,9 +35,9 @@ function heldBackWords({ heldBackBy, gates }: ReadinessSummary): string {
 }
 
 /** Says how far a song is in words a person believes: no figure hides a gap. */
-export function readinessWords(readiness: ReadinessSummary): ReadinessWords {
+export function readinessWords(readiness: ReadinessSummary, isTeaching = true): ReadinessWords {
   const { songBpm, restBpm, goalBpm } = readiness;
-  const heldBack = heldBackWords(readiness);
+  const heldBack = heldBackWords(readiness, isTeaching);
   if (songBpm !== null) {
     return {
       headline: `${songBpm} of ${goalBpm} bpm`,

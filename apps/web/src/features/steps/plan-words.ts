@@ -33,8 +33,9 @@ export function remarkOn(step: Step, partBars: number): string {
   if (holdsPart && bars) return `${bars.length} of ${partBars} bars new`;
   if (matter === 'whole' && step.layer === 'bare') return 'whole song soon';
   const isHeld = rungs.length > 1 && matter !== 'whole';
+  const isSlower = (limit?.limitBpm ?? Infinity) < (rungs.at(-1) ?? 0);
   const change = limit?.change;
-  if (!isHeld) return '';
+  if (!isHeld || !isSlower) return '';
   if (change && rungUnit === 'bpm') {
     return `${change.seconds.toFixed(2)} s for ${chordLabel(change.from)} → ${chordLabel(change.to)}`;
   }

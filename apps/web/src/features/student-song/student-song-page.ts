@@ -43,7 +43,9 @@ export class StudentSongPage {
   });
   protected readonly words = computed(() => {
     const found = this.state.plan();
-    return found ? readinessWords(found.readiness) : { headline: '', below: '', heldBack: '' };
+    return found
+      ? readinessWords(found.readiness, this.isTeaching)
+      : { headline: '', below: '', heldBack: '' };
   });
   protected readonly doneCount = computed(
     () => this.state.plan()?.progress.filter((one) => one.state === 'done').length ?? 0,

@@ -10,7 +10,7 @@ import { StudentsPage } from './students-page';
 const fresh = overviewOf(makePlan(readChart('tempo: 92\n[A]\n| G | D |').song), []);
 const glance = (name: string, more: Partial<PlanOverview> = {}): SongAtAGlance => ({
   ...{ id: name, songId: 's', title: 'A song', playedBy: '', studentId: name, studentName: name },
-  ...{ revision: 1, assignedAt: '', withdrawnAt: null, overview: { ...fresh, ...more } },
+  ...{ revision: 1, assignedAt: '2026-11-01T09:00:00.000Z', withdrawnAt: null, overview: { ...fresh, ...more } },
 });
 const isReady = { ...fresh.readiness, gates: { ...fresh.readiness.gates, isReady: true } };
 
@@ -35,6 +35,23 @@ describe('everyone’s songs', () => {
     expect(page.text).toContain('practised today');
     expect(page.text).toContain('last practised 6 days ago');
     expect(page.text).toMatch(/Silent for a week: ?Bo \(A song\)\./);
+  });
+
+  it('count what a student did with any song, and from the day they were first given one', async () => {
+    const given = (name: string, day: string): SongAtAGlance => ({
+      ...glance(name, { lastDay: null }),
+      assignedAt: `${day}T09:00:00.000Z`,
+    });
+    const second = { ...glance('Ada', { lastDay: '2026-11-01' }), id: 'Ada 2', title: 'Another' };
+    const page = await open({
+      songs: [
+        glance('Ada', { lastDay: '2026-11-25' }),
+        second,
+        given('Bo', '2026-11-24'),
+        given('Cy', '2026-11-10'),
+      ],
+    });
+    expect(page.text).toMatch(/Silent for a week: ?Cy \(A song\)\./);
   });
 
   it('are never called silent once they are ready', async () => {

@@ -18,6 +18,8 @@ import { stepId } from '../../step-id';
 const GOAL: Goal = { cleanInRow: 5, days: 1, words: '5 clean in a row' };
 /** Bars on either side of a crossing. */
 const SIDE = 2;
+/** So many crossings are named in a title. */
+const CROSSINGS_SAID = 3;
 /** Crossings in one step, so that its id stays short enough to be kept. */
 const MOST_CROSSINGS = 16;
 
@@ -112,12 +114,14 @@ function makeCrossings(making: Making, work: Workpiece, crossings: readonly Cros
   const goalBpm = Math.min(...crossings.map((one) => one.goalBpm));
   const made = ladderFor(work, demandOf(changes, bars, goalBpm), 'by its parts');
   const said = pairs.map(([from, to]) => `${from.letter} → ${to.letter}`).join(', ');
+  const isMany = pairs.length > CROSSINGS_SAID;
+  const named = `${pairs.length === 1 ? 'The crossing' : 'The crossings'} ${said}`;
   const step = createStep('join', {
-    title: `${pairs.length === 1 ? 'The crossing' : 'The crossings'} ${said}`,
+    title: isMany ? `The ${pairs.length} easy crossings` : named,
     ...{ atoms: atomsOf(pairs), layer: making.goal, goal: GOAL },
     ...{ needs: needsOfPairs(making, pairs), rungs: made.rungs, limit: made.limit },
     minutes: work.constants.joinMinutes * pairs.length * work.pace,
-    why: `Nothing in them is hard or new; once each is enough to know the way. ${made.why}`,
+    why: `${said}. Nothing in them is hard or new. ${made.why}`,
   });
   return { ...step, id: idOf(pairs, making) };
 }

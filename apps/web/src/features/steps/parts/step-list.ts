@@ -96,7 +96,9 @@ function rangeWords(step: Step, constants: Constants): string {
               <span class="min-w-0">
                 <span class="flex items-baseline gap-4">
                   <b class="truncate" [class.font-normal]="step.isOptional">{{ step.title }}</b>
-                  <span class="shrink-0 text-xs text-rose max-xl:hidden">{{ step.remark }}</span>
+                  <span class="shrink-0 text-xs text-ink-soft max-xl:hidden">{{
+                    step.remark
+                  }}</span>
                 </span>
                 @if (step.note) {
                   <span class="block truncate text-xs text-slate">{{ step.note }}</span>
