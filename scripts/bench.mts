@@ -8,7 +8,7 @@ import {
   USUAL_HAND,
 } from '../packages/core/src/fretboard';
 import { STANDARD_TUNING, toPitchClass } from '../packages/core/src/pitch';
-import { parseStrokes, placeStrokes } from '../packages/core/src/telling';
+import { parseTold, placeStrokes } from '../packages/core/src/telling';
 import { findingsOf, sameFindings } from '../packages/core/src/checks';
 import { readChart } from '../packages/core/src/chart';
 import { dropBars, withCommand } from '../packages/core/src/edits';
@@ -100,7 +100,7 @@ function timeFingering(): void {
 }
 
 function timePlacements(): void {
-  const strokes = parseStrokes('DU D DU D DUD U D') ?? [];
+  const strokes = (parseTold('DU D DU D DUD U D') ?? []).map((one) => one.direction);
   for (const slots of [16, 32, 64]) {
     let count = 0;
     const ms = milliseconds(() => {

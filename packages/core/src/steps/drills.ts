@@ -2,7 +2,9 @@ import { LAYERS, type Layer } from '../song';
 import { isFullBarre, ownsFullBarre } from './grip-learning';
 import {
   createMemory,
-  tightestChanges,
+  crossingChanges,
+  followingParts,
+  tightestOfPart,
   withGuaranteed,
   type Guaranteed,
   type TimedSongChange,
@@ -50,13 +52,42 @@ export function hinders(
   return change.seconds > constants.hinderShare * window;
 }
 
+const rememberedPairs = createMemory<ReadonlyMap<string, WindowedChange>>();
+
 /** Each pair of grips once: the slower way, the tighter window. */
-function tightestPairs(work: Workpiece, layer: Layer): ReadonlyMap<string, WindowedChange> {
+function tightestPairs(
+  work: Workpiece,
+  layer: Layer,
+  goal: Layer,
+): ReadonlyMap<string, WindowedChange> {
+  return rememberedPairs(work, `${layer} ${goal}`, () => findTightestPairs(work, layer, goal));
+}
+
+function findTightestPairs(
+  work: Workpiece,
+  layer: Layer,
+  goal: Layer,
+): ReadonlyMap<string, WindowedChange> {
+  const least = new Map<string, number>();
+  const take = (key: string, windowBeats: number): void => {
+    least.set(key, Math.min(windowBeats, least.get(key) ?? Infinity));
+  };
+  for (const { id, goalBpm } of work.parts) {
+    // In beats of the song's own tempo, wherever in the song it is.
+    for (const [key, beats] of tightestOfPart(work, id, layer))
+      take(key, (beats * work.goalBpm) / goalBpm);
+  }
+  // Parts are joined only in the layer that is the goal.
+  for (const pair of layer === goal ? followingParts(work) : []) {
+    for (const { from, to, windowBeats } of crossingChanges(work, pair, layer))
+      take(`${from} ${to}`, windowBeats);
+  }
   const pairs = new Map<string, WindowedChange>();
-  for (const change of tightestChanges(work, layer)) {
-    const known = pairs.get(pairOf(change)) ?? change;
-    const windowBeats = Math.min(known.windowBeats, change.windowBeats);
-    pairs.set(pairOf(change), { ...known, windowBeats });
+  for (const change of work.changes.toSorted((a, b) => b.seconds - a.seconds)) {
+    const windowBeats = least.get(`${change.from} ${change.to}`);
+    if (windowBeats === undefined) continue;
+    const known = pairs.get(pairOf(change)) ?? { ...change, windowBeats, atBeat: 0 };
+    pairs.set(pairOf(change), { ...known, windowBeats: Math.min(known.windowBeats, windowBeats) });
   }
   return pairs;
 }
@@ -72,7 +103,7 @@ function firstBarrePair(work: Workpiece): string | undefined {
 function layerBefore(work: Workpiece, pair: string, goal: Layer): Layer | undefined {
   const { startShare, startLeastShare } = work.constants;
   return LAYERS.slice(0, LAYERS.indexOf(goal) + 1).find((layer) => {
-    const change = tightestPairs(work, layer).get(pair);
+    const change = tightestPairs(work, layer, goal).get(pair);
     if (!change) return false;
     const startBpm = (startShare * 60 * change.windowBeats) / change.seconds;
     return startBpm < startLeastShare * work.goalBpm;
@@ -94,7 +125,7 @@ export function drillsOf(
 ): readonly Drill[] {
   return remembered(work, `${goal} ${most}`, () => {
     const { drillLeastSeconds } = work.constants;
-    const pairs = tightestPairs(work, goal);
+    const pairs = tightestPairs(work, goal, goal);
     const first = firstBarrePair(work);
     const slow = [...pairs].filter(
       ([, one]) => one.seconds > drillLeastSeconds && hinders(one, work, work.goalBpm),

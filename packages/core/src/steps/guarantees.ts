@@ -1,35 +1,36 @@
 import type { Part } from '../sameness';
 import { LAYERS, type Layer } from '../song';
-import { windowSeconds } from './drills';
-import { changesOfPart, withGuaranteed, type Guaranteed, type Workpiece } from './workpiece';
+import { tightestOfPart, withGuaranteed, type Guaranteed, type Workpiece } from './workpiece';
 
 /** What some music guarantees of changes, by "from to". */
 type Guarantees = ReadonlyMap<string, Guaranteed>;
 
-/** What a part shows of its changes once it holds its goal: each took at most its window. */
-function shownBy(work: Workpiece, part: Part, layer: Layer): Guarantees {
-  const shown = new Map<string, Guaranteed>();
-  for (const change of changesOfPart(work, part.id, layer)) {
-    const key = `${change.from} ${change.to}`;
-    const seconds = windowSeconds(change, part.goalBpm);
-    if (seconds > 0 && seconds < (shown.get(key)?.seconds ?? Infinity))
-      shown.set(key, { seconds, by: 'music' });
+/** Takes up what a part shows of its changes once it holds its goal: each took at most its window. */
+function takeUp(
+  held: Map<string, Guaranteed>,
+  work: Workpiece,
+  { part, layer }: { readonly part: Part; readonly layer: Layer },
+): void {
+  for (const [key, windowBeats] of tightestOfPart(work, part.id, layer)) {
+    const seconds = (60 * windowBeats) / part.goalBpm;
+    if (seconds > 0 && seconds < (held.get(key)?.seconds ?? Infinity))
+      held.set(key, { seconds, by: 'music' });
   }
-  return shown;
-}
-
-function joined(all: readonly Guarantees[]): Guarantees {
-  const quickest = new Map<string, Guaranteed>();
-  for (const [key, one] of all.flatMap((some) => [...some])) {
-    if (one.seconds < (quickest.get(key)?.seconds ?? Infinity)) quickest.set(key, one);
-  }
-  return quickest;
 }
 
 /** What is guaranteed when a part begins in a layer, and when all of them hold it. */
 export interface MusicGuarantees {
   readonly workFor: (part: Part, layer: Layer) => Workpiece;
   readonly workAfter: (layer: Layer) => Workpiece;
+}
+
+/** How the parts are taught. */
+interface Teaching {
+  readonly goal: Layer;
+  /** In the order of the song. */
+  readonly isInOrder: boolean;
+  /** Whether a part is learnt in a layer, by itself or with another. */
+  readonly isTaught: (partId: string, layer: Layer) => boolean;
 }
 
 /**
@@ -40,20 +41,25 @@ export interface MusicGuarantees {
 export function musicGuarantees(
   work: Workpiece,
   workIn: (layer: Layer) => Workpiece,
-  isInOrder: boolean,
+  { goal, isInOrder, isTaught }: Teaching,
 ): MusicGuarantees {
+  const layers = LAYERS.slice(0, LAYERS.indexOf(goal) + 1);
   const before = new Map<string, Guarantees>();
-  const after = new Map<Layer, Guarantees>();
-  for (const layer of LAYERS) {
-    const under = LAYERS[LAYERS.indexOf(layer) - 1];
+  const after = new Map<Layer, Map<string, Guaranteed>>();
+  layers.forEach((layer, at) => {
+    // What parts before this one held, in this layer and those under it.
+    const held = new Map<string, Guaranteed>();
     for (const part of work.parts) {
-      const own = under ? [before.get(`${part.id} ${under}`), shownBy(work, part, under)] : [];
-      const others = isInOrder ? [after.get(layer)] : [];
-      const held = joined([...own, ...others].filter((one) => one !== undefined));
-      before.set(`${part.id} ${layer}`, held);
-      after.set(layer, joined([after.get(layer) ?? new Map(), shownBy(work, part, layer)]));
+      const own = new Map(isInOrder ? held : []);
+      const taught = layers.filter((one) => isTaught(part.id, one));
+      const isUnder = (one: Layer): boolean => layers.indexOf(one) < at;
+      for (const under of taught.filter(isUnder)) takeUp(own, work, { part, layer: under });
+      before.set(`${part.id} ${layer}`, own);
+      for (const one of taught.filter((under) => isUnder(under) || under === layer))
+        takeUp(held, work, { part, layer: one });
     }
-  }
+    after.set(layer, held);
+  });
   const none: Guarantees = new Map();
   return {
     workFor: (part, layer) =>

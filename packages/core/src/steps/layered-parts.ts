@@ -19,6 +19,7 @@ import { strokesPerBeat } from './strokes-per-beat';
 import {
   barsOfPart,
   changesOfPart,
+  createMemory,
   passesOfPart,
   type WindowedChange,
   type Workpiece,
@@ -35,11 +36,25 @@ export interface LayeredPart {
   readonly covers: readonly string[];
 }
 
+/** Strokes of a bar by its pattern, the bar of it, and how long its chords last: few differ in a song. */
+const rememberedStrokes = createMemory<string>();
+/** Where no pattern is played, each chord is struck once. */
+const NO_PATTERN = {};
+
+function strokesOfBar(bar: StruckBar): string {
+  const held = bar.chords.map((one) => `${one.beats}${one.hit ? '!' : ''}${one.held ? '~' : ''}`);
+  const silent = bar.chords.map(({ chord }) => (chord === '-' || chord === 'N.C.' ? chord : ''));
+  const key = `${bar.struck?.bar ?? 0} ${bar.beats} ${bar.meter.unit} ${held.join(',')} ${silent.join()} ${JSON.stringify(bar.feel)}`;
+  return rememberedStrokes(bar.struck?.pattern ?? NO_PATTERN, key, () =>
+    strokesIn(stretchOf([bar]))
+      .flat()
+      .map(({ beat, what }) => `${beat}${soundsChord(what) ? '' : 'x'}`)
+      .join(' '),
+  );
+}
+
 function strokesKey(bars: readonly StruckBar[]): string {
-  return strokesIn(stretchOf(bars))
-    .flat()
-    .map(({ beat, what }) => `${beat}${soundsChord(what) ? '' : 'x'}`)
-    .join(' ');
+  return bars.map(strokesOfBar).join('|');
 }
 
 /** What some bars ask of both hands at a tempo; the strokes only where the student's hand is known. */
@@ -69,7 +84,7 @@ function layersTaught(
   part: Part,
   { goal, hasPulse }: LayerWishes,
 ): readonly Layer[] {
-  const strokes = (layer: Layer): string => strokesKey(barsOfPart(work, part.id, layer));
+  const strokes = (layer: Layer): string => strokesKey(passesOfPart(work, part.id, layer)[0] ?? []);
   const full = strokes(goal);
   const seen = new Set([full]);
   const changes = changesOfPart(work, part.id, goal);
@@ -89,7 +104,7 @@ function barTexts(work: Workpiece, part: Part, layer: Layer): readonly string[] 
   const [pass = []] = passesOfPart(work, part.id, layer);
   return pass.map((bar) => {
     const { chords, durations } = barKeys(bar);
-    return `${part.goalBpm} ${chords} ${durations} ${strokesKey([bar])}`;
+    return `${part.goalBpm} ${chords} ${durations} ${strokesOfBar(bar)}`;
   });
 }
 

@@ -96,11 +96,12 @@ function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): reado
     LAYERS.map((layer) => [layer, drilledFor(work, drills, { layer, goal })] as const),
   );
   const workIn = (layer: Layer): Workpiece => byLayer.get(layer) ?? work;
-  const making = {
-    ...{ work, goal, handsFor },
-    ...musicGuarantees(work, workIn, wishes.partsInOrder !== false),
-    ...taughtParts(work, { goal, hasPulse: bounds.hasPulse }, workIn),
-  };
+  const parts = taughtParts(work, { goal, hasPulse: bounds.hasPulse }, workIn);
+  const isTaught = (id: string, layer: Layer): boolean =>
+    parts.stepFor(id, layer)?.endsWith(`:${layer}`) ?? false;
+  const isInOrder = wishes.partsInOrder !== false;
+  const guarantees = musicGuarantees(work, workIn, { goal, isInOrder, isTaught });
+  const making = { work, goal, handsFor, ...parts, ...guarantees };
   return withNeedsFirst([
     makeReady(work),
     makeListen(work),
@@ -112,9 +113,10 @@ function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): reado
   ]);
 }
 
-/** A song of few bars has few steps; each bar more may bring one more. */
+/** A song of few bars has few steps; each bar more may bring a few more. */
 const MOST_STEPS = 30;
 const FEW_BARS = 14;
+const STEPS_A_BAR = 3;
 /** Ever fewer drills and joins by themselves, and no pulse in the end, until the plan can be read. */
 const NARROWER: readonly Bounds[] = [
   { drills: Infinity, joins: Infinity, hasPulse: true },
@@ -139,7 +141,7 @@ const NARROWER: readonly Bounds[] = [
 export function makeSteps(work: Workpiece, wishes: StepWishes = {}): readonly Step[] {
   if (work.timeline.barCount === 0) return [];
   const bars = distinctBars(work.timeline.occurrences.flatMap((one) => one.bars)).length;
-  const most = MOST_STEPS + Math.max(0, bars - FEW_BARS);
+  const most = MOST_STEPS + STEPS_A_BAR * Math.max(0, bars - FEW_BARS);
   const { mostDrills } = work.constants;
   let steps: readonly Step[] = [];
   for (const bounds of NARROWER) {

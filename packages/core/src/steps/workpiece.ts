@@ -18,6 +18,7 @@ import {
   barsInLayer,
   changesOf,
   songPatterns,
+  stretchOf,
   windowsOf,
   type ChangeWindow,
   type ChordChange,
@@ -194,11 +195,11 @@ function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartO
  * Remembers what was worked out of a workpiece, which never changes: its steps ask for the same bars and
  * changes many times.
  */
-export function createMemory<T>(): (work: Workpiece, key: string, make: () => T) => T {
-  const known = new WeakMap<Workpiece, Map<string, T>>();
-  return (work, key, make) => {
-    const own = known.get(work) ?? new Map<string, T>();
-    known.set(work, own);
+export function createMemory<T>(): (of: object, key: string, make: () => T) => T {
+  const known = new WeakMap<object, Map<string, T>>();
+  return (of, key, make) => {
+    const own = known.get(of) ?? new Map<string, T>();
+    known.set(of, own);
     const found = own.get(key) ?? make();
     own.set(key, found);
     return found;
@@ -206,11 +207,12 @@ export function createMemory<T>(): (work: Workpiece, key: string, make: () => T)
 }
 
 const rememberedPlays = createMemory<readonly (readonly StruckBar[])[]>();
-const rememberedChanges = createMemory<readonly WindowedChange[]>();
+const rememberedWindows = createMemory<readonly ChangeWindow[]>();
 
 /** The bars of a part in a layer, each time it comes. */
 function playsOf(work: Workpiece, partId: string, layer: Layer): readonly (readonly StruckBar[])[] {
-  return rememberedPlays(work, `${partId} ${layer}`, () =>
+  // What is played does not depend on how quick anybody is: it is the same for every time guaranteed.
+  return rememberedPlays(work.timeline, `${partId} ${layer}`, () =>
     occurrencesOf(work, partId).map((one) => barsInLayer(one, layer, work.patterns)),
   );
 }
@@ -263,7 +265,14 @@ export function windowedChanges(
   work: Workpiece,
   bars: readonly StruckBar[],
 ): readonly WindowedChange[] {
-  return windowsOf(bars).flatMap(({ from, to, windowBeats, atBeat }) => {
+  return timedWindows(work, windowsOf(bars));
+}
+
+function timedWindows(
+  work: Workpiece,
+  windows: readonly ChangeWindow[],
+): readonly WindowedChange[] {
+  return windows.flatMap(({ from, to, windowBeats, atBeat }) => {
     const one = work.timed.get(`${from} ${to}`);
     return one ? [{ ...one, windowBeats, atBeat }] : [];
   });
@@ -280,9 +289,70 @@ export function changesOfPart(
   partId: string,
   layer: Layer,
 ): readonly WindowedChange[] {
-  return rememberedChanges(work, `${partId} ${layer}`, () =>
-    playsOf(work, partId, layer).flatMap((bars) => windowedChanges(work, bars)),
+  return timedWindows(work, windowsOfPart(work, partId, layer));
+}
+
+function windowsOfPart(work: Workpiece, partId: string, layer: Layer): readonly ChangeWindow[] {
+  return rememberedWindows(work.timeline, `${partId} ${layer}`, () =>
+    playsOf(work, partId, layer).flatMap((bars) => windowsOf(bars)),
   );
+}
+
+const rememberedTightest = createMemory<ReadonlyMap<string, number>>();
+
+/** The least beats there are for each change of a part in a layer, by "from to". */
+export function tightestOfPart(
+  work: Workpiece,
+  partId: string,
+  layer: Layer,
+): ReadonlyMap<string, number> {
+  return rememberedTightest(work.timeline, `${partId} ${layer}`, () => {
+    const least = new Map<string, number>();
+    for (const { from, to, windowBeats } of windowsOfPart(work, partId, layer)) {
+      const key = `${from} ${to}`;
+      least.set(key, Math.min(windowBeats, least.get(key) ?? Infinity));
+    }
+    return least;
+  });
+}
+
+/** Bars on either side of a crossing. */
+export const CROSSING_SIDE = 2;
+
+/** The last bars of one part and the first of another, as they follow each other in a layer. */
+export function crossingBars(
+  work: Workpiece,
+  [from, to]: readonly [string, string],
+  layer: Layer,
+): { readonly before: readonly StruckBar[]; readonly after: readonly StruckBar[] } {
+  return {
+    before: (playsOf(work, from, layer)[0] ?? []).slice(-CROSSING_SIDE),
+    after: (playsOf(work, to, layer)[0] ?? []).slice(0, CROSSING_SIDE),
+  };
+}
+
+/** The change from one part into another: all else is known from the parts themselves. */
+export function crossingChanges(
+  work: Workpiece,
+  pair: readonly [string, string],
+  layer: Layer,
+): readonly WindowedChange[] {
+  const windows = rememberedWindows(work.timeline, `${pair.join(' > ')} ${layer}`, () => {
+    const { before, after } = crossingBars(work, pair, layer);
+    const { beats } = stretchOf(before);
+    return windowsOf([...before, ...after]).filter((one) => one.atBeat === beats);
+  });
+  return timedWindows(work, windows);
+}
+
+/** Pairs of parts that follow each other, each once, by their ids. */
+export function followingParts({ timeline }: Workpiece): readonly (readonly [string, string])[] {
+  const pairs = new Map<string, readonly [string, string]>();
+  timeline.occurrences.slice(1).forEach(({ part }, index) => {
+    const before = timeline.occurrences[index]?.part.id;
+    if (before !== undefined) pairs.set(`${before} ${part.id}`, [before, part.id]);
+  });
+  return [...pairs.values()];
 }
 
 /**
@@ -295,8 +365,10 @@ export function changesOfPart(
 export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
   const windows = new Map<string, Pick<WindowedChange, 'windowBeats' | 'atBeat'>>();
   // Played through, so that the changes where sections meet have their windows too.
-  const bars = work.timeline.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns));
-  for (const window of windowsOf(bars)) {
+  const all = rememberedWindows(work.timeline, layer, () =>
+    windowsOf(work.timeline.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns))),
+  );
+  for (const window of all) {
     const key = `${window.from} ${window.to}`;
     const windowBeats = atGoal(window, work);
     if (windowBeats < (windows.get(key)?.windowBeats ?? Infinity)) {

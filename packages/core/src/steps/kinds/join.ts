@@ -1,5 +1,5 @@
 import type { Part } from '../../sameness';
-import { stretchOf, type StruckBar } from '../../timeline';
+import type { StruckBar } from '../../timeline';
 import { hinders } from '../drills';
 import { demandOf, type Making } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
@@ -8,7 +8,9 @@ import { ladderFor } from '../step-words';
 import {
   barsOfPart,
   passesOfPart,
-  windowedChanges,
+  CROSSING_SIDE,
+  crossingBars,
+  crossingChanges,
   type WindowedChange,
   type Workpiece,
 } from '../workpiece';
@@ -16,8 +18,6 @@ import type { Kind } from './kind';
 import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 5, days: 1, words: '5 clean in a row' };
-/** Bars on either side of a crossing. */
-const SIDE = 2;
 /** So many crossings are named in a title. */
 const CROSSINGS_SAID = 3;
 /** Crossings in one step, so that its id stays short enough to be kept. */
@@ -65,11 +65,9 @@ function bringsNew(
 
 function crossingOf(work: Workpiece, { goal }: Making, pair: Pair): Crossing {
   const [from, to] = pair;
-  const before = barsOfPart(work, from.id, goal).slice(-SIDE);
-  const after = barsOfPart(work, to.id, goal).slice(0, SIDE);
+  const { before, after } = crossingBars(work, [from.id, to.id], goal);
   const bars = [...before, ...after];
-  const { beats } = stretchOf(before);
-  const changes = windowedChanges(work, bars).filter((one) => one.atBeat === beats);
+  const changes = crossingChanges(work, [from.id, to.id], goal);
   const goalBpm = Math.min(from.goalBpm, to.goalBpm);
   const isHindered = changes.some((one) => hinders(one, work, goalBpm));
   return {
@@ -163,7 +161,7 @@ export const join: Kind = {
   // The end of the first part as it is last played, its last pass.
   play: ({ atoms }, work, layer) =>
     pairsIn(atoms).flatMap(([first, second]) => [
-      ...barsOfPart(work, first, layer).slice(-SIDE),
-      ...(passesOfPart(work, second, layer)[0] ?? []).slice(0, SIDE),
+      ...barsOfPart(work, first, layer).slice(-CROSSING_SIDE),
+      ...(passesOfPart(work, second, layer)[0] ?? []).slice(0, CROSSING_SIDE),
     ]),
 };
