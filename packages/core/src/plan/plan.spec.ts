@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { constantsWith } from '../assumptions';
 import { formatGrip } from '../fretboard';
-import { readChart } from '../chart';
 import { makeSteps, workpieceOf, type Step } from '../steps';
 import { USUAL_STUDENT, type Student } from '../player';
 import { anyNumberedSong } from '../testing/any-song';
@@ -25,21 +24,8 @@ import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { runs } from '../testing/runs';
 import { USUAL_CONSTANTS } from '../constants';
+import { BARGE } from '../testing/barge';
 
-const { song: BARGE } = readChart(
-  `tempo: 92
-map: Verse, Chorus, Verse, Chorus 2, Bridge, Chorus
-grip F: 133211
-pattern eights 4/4: D U D U D - D U
-[Verse] pattern eights
-| G | D | Em | D |
-[Chorus] pattern eights
-| G | C | G . D . | C |
-[Chorus 2 = Chorus]
-4: | F |
-[Bridge] pattern eights
-| F | C | F | G |`,
-);
 const planWith = (teaching: Partial<Teaching>, student: Partial<Student> = {}): StepPlan =>
   makePlan(BARGE, {
     teaching: { ...USUAL_TEACHING, ...teaching },

@@ -1,22 +1,7 @@
-import { readChart } from '../chart';
 import type { Day } from '../day';
 import { workpieceOf } from '../steps';
 import { makePlan, smallerPlans } from './index';
-
-const { song: BARGE } = readChart(
-  `tempo: 92
-map: Verse, Chorus, Verse, Chorus 2, Bridge, Chorus
-grip F: 133211
-pattern eights 4/4: D U D U D - D U
-[Verse] pattern eights
-| G | D | Em | D |
-[Chorus] pattern eights
-| G | C | G . D . | C |
-[Chorus 2 = Chorus]
-4: | F |
-[Bridge] pattern eights
-| F | C | F | G |`,
-);
+import { BARGE } from '../testing/barge';
 
 describe('a smaller way to learn a song', () => {
   const wanted = (wantedOn: Day) =>

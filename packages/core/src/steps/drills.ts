@@ -34,7 +34,7 @@ export function pairOf({ from, to }: Pick<TimedSongChange, 'from' | 'to'>): stri
 const ROUNDING = 1e-9;
 
 /** Seconds of a window at a tempo. */
-export function windowSeconds({ windowBeats }: WindowedChange, goalBpm: number): number {
+function windowSeconds({ windowBeats }: WindowedChange, goalBpm: number): number {
   return (60 * windowBeats) / goalBpm;
 }
 
