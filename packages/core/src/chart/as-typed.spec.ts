@@ -43,6 +43,11 @@ describe('the frame as people type it', () => {
     ['tuning: EbAbDbGbBbEb', 'tuning', ['Eb2', 'Ab2', 'Db3', 'Gb3', 'Bb3', 'Eb4']],
     ['tuning: E A D G B', 'tuning', ['E2', 'A2', 'D3', 'G3', 'B3']],
     ['Time signature: 3/4', 'meter', { beats: 3, unit: 4, groups: [3] }],
+    ['3/4 time', 'meter', { beats: 3, unit: 4, groups: [3] }],
+    ['Key of G', 'key', 'G'],
+    ['capo: two', 'capo', 2],
+    ['feel: triplets', 'feel', { kind: 'swing', long: 2, short: 1 }],
+    ['feel: straight eighths', 'feel', { kind: 'straight' }],
   ];
   cases.forEach(([line, field, value]) => {
     it(`reads "${line}"`, () => {
@@ -70,6 +75,9 @@ describe('a section as people type it', () => {
     ['CHORUS', 'CHORUS', 1],
     ['Pre-chorus (x2)', 'Pre-chorus', 2],
     ['Chorus: x2', 'Chorus', 2],
+    ['[Chorus x2]', 'Chorus', 2],
+    ['[Verse 1 (3x)]', 'Verse 1', 3],
+    ['(Intro)', 'Intro', 1],
   ];
   cases.forEach(([line, name, times]) => {
     it(`reads "${line}"`, () => {
@@ -90,6 +98,34 @@ describe('a section as people type it', () => {
     expect(faults.map(({ code, line, detail }) => [code, line, detail])).toEqual([
       ['section-unread', 3, ['softly now']],
     ]);
+  });
+
+  it('may stand before its bars, and say how many there are', () => {
+    const { song, faults } = readChart('Verse 1: | G | D |\n[Solo] (2 bars)\n| C | D |');
+    expect(faults).toEqual([]);
+    expect(
+      song.sections.map(({ name, bars, statedBars }) => [name, bars.length, statedBars]),
+    ).toEqual([
+      ['Verse 1', 2, undefined],
+      ['Solo', 2, 2],
+    ]);
+  });
+
+  it('is found on a map of arrows or dashes, with counts in any spelling', () => {
+    const body = '\n[Verse]\n| G |\n[Chorus]\n| C |';
+    for (const map of [
+      'Verse → Chorus (x2) → Verse',
+      'Verse - Chorus x 2 - Verse',
+      'Verse, Chorus 2x, Verse',
+    ]) {
+      const { song, faults } = readChart(`map: ${map}${body}`);
+      expect(faults).withContext(map).toEqual([]);
+      expect(song.map.map(({ section, times }) => [section, times])).toEqual([
+        ['Verse', 1],
+        ['Chorus', 2],
+        ['Verse', 1],
+      ]);
+    }
   });
 
   it('is found by the map whatever the case', () => {
@@ -131,6 +167,10 @@ describe('bars as people type them', () => {
     ['| am | f#m7 | bb |', 'Am | F#m7 | Bb'],
     ['| G / / / | C / D / |', 'G . . . | C . D .'],
     ['| G/// | D... |', 'G . . . | D . . .'],
+    ['|G//D//|Em////|', 'G . D . | Em . . .'],
+    ['| g/b | d/f# |', 'G/B | D/F#'],
+    ['| G! | (ring out)', 'G'],
+    ['| G | D | *', 'G | D'],
     ['|\tG\t|\tD\t|', 'G | D'],
     ['G | D | Em', 'G | D | Em'],
     ['| G, D | Em, C |', 'G D | Em C'],

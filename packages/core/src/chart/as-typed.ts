@@ -5,11 +5,14 @@ export interface TypedLine {
   readonly text: string;
   /** Characters that were put before the line. */
   readonly shift: number;
+  /** A section that was named before the bars of the line. */
+  readonly head?: string;
   /** A remark that stood behind the last bar line, with its sign. */
   readonly remark?: string;
 }
 
-const REMARK_BEHIND = /^(.*\|)\s*(#(?![A-Gb#\d]*\s*\|).*)$/;
+/** Behind the last bar line: a remark with its sign, words in brackets or quotes, a star. */
+const REMARK_BEHIND = /^(.*\|)\s*(#(?![A-Gb#\d]*\s*\|).*|[*"“(](?!\s*[x×]?\s*\d)[^|]*)$/;
 /** Names that mark a section even without brackets. */
 const SECTION_WORDS =
   'intro|verse|pre-?chorus|chorus|refrain|lift|hook|bridge|middle (?:8|eight)|interlude|instrumental|solo|break|tag|outro|ending|end|coda|turnaround|vamp|riff';
@@ -18,6 +21,12 @@ const BARE_HEAD = new RegExp(
   'i',
 );
 const OPEN_HEAD = /^\[([^\][=|]{1,60})$/;
+/** "[Chorus x2]": the count belongs behind the bracket. */
+const COUNT_WITHIN = /^\[([^\][=]{1,60}?)\s+[(]?([x×]\s*\d{1,2}|\d{1,2}\s*[x×])[)]?\]/i;
+/** "(Intro)" alone is a heading too. */
+const ROUND_HEAD = new RegExp(`^\\(((?:${SECTION_WORDS})(?: ?\\d{1,2})?)\\)\\s*$`, 'i');
+/** "Verse: | G | D |": the heading stands before its bars. */
+const HEAD_BEFORE_BARS = new RegExp(`^((?:${SECTION_WORDS})(?: ?\\d{1,2})?)\\s*:\\s*(\\|.*)$`, 'i');
 
 /** Counts said in many ways: (x2), ×2, 2x, x 2, 2 times, twice. */
 const COUNTS: readonly (readonly [RegExp, string])[] = [
@@ -33,24 +42,53 @@ function withCounts(text: string): string {
   return form ? text.replace(form[0], form[1]).replace(/\s{2,}/g, ' ') : text;
 }
 
+/**
+ * Brings a map into the form that is kept: arrows or dashes between sections, counts in any spelling.
+ *
+ * @example
+ * mapAsTyped('Verse → Chorus (x2) → Verse') // 'Verse, Chorus x2, Verse'
+ */
+export function mapAsTyped(text: string): string {
+  const isDashed = (text.match(/\s[-–]\s/g) ?? []).length > 1;
+  const parted = text.includes(',')
+    ? text
+    : text.replace(isDashed ? /\s*(?:→|->|>|;|\s[-–]\s)\s*/g : /\s*(?:→|->|>|;)\s*/g, ', ');
+  return parted
+    .replace(/\s[([]?[x×]\s*(\d{1,2})[)\]]?(?=\s|,|$)/gi, ' x$1')
+    .replace(/\s[([]?(\d{1,2})\s*[x×][)\]]?(?=\s|,|$)/gi, ' x$1');
+}
+
 /** "[Verse 2] same as Verse 1" is "[Verse 2 = Verse 1]". */
 const SAME_AS =
   /^\[([^\][=]{1,60})\]\s*(?:same as|as|like|=)\s+\[?([A-Za-z][^\][=|]{0,59}?)\]?\s*$/i;
 
 function asHead(text: string): string {
   const open = OPEN_HEAD.exec(text);
-  const closed = open ? `[${(open[1] ?? '').trim()}]` : text;
+  const closed = (open ? `[${(open[1] ?? '').trim()}]` : text).replace(COUNT_WITHIN, '[$1] $2');
   const same = SAME_AS.exec(closed);
   if (same) return `[${(same[1] ?? '').trim()} = ${(same[2] ?? '').trim()}]`;
   const [, name = '', rest = ''] = /^(\[[^\]]*\])(.*)$/.exec(closed) ?? [];
-  return name === '' ? closed : `${name}${withCounts(rest)}`.trimEnd();
+  const said = rest.replace(
+    /[([]\s*(\d{1,3})\s*bars?\s*[)\]]|^\s*(\d{1,3})\s*bars?\s*$/i,
+    'bars $1$2',
+  );
+  return name === '' ? closed : `${name}${withCounts(said)}`.trimEnd();
 }
 
-/** "D..." and "G///" are a chord and its beats. */
+/**
+ * "D..." and "G///" are a chord and its beats; of an even number of slashes close by, "G//D//", each is a
+ * beat, as on a sheet where they stand under the chords.
+ */
 function withBeats(token: string): string {
+  const together = /^[A-G][^/\s]*\/{2,4}(?=[A-G])/.exec(token)?.[0];
+  if (together !== undefined && chordAsTyped(token) === undefined) {
+    return `${withBeats(together)} ${withBeats(token.slice(together.length))}`;
+  }
   const [, chord = '', beats = ''] = /^(.*?[^./])([./]+)$/.exec(token) ?? [];
   const isChord = chordAsTyped(chord) !== undefined && chordAsTyped(token) === undefined;
-  return isChord ? chord + ' .'.repeat(beats.length) : token;
+  if (!isChord) return token;
+  const isEven = beats.startsWith('/') && beats.length % 2 === 0;
+  return chord + ' .'.repeat(isEven ? beats.length - 1 : beats.length);
 }
 
 /** A slash alone, as guitarists write a beat that is strummed on, is a dot. */
@@ -94,7 +132,7 @@ export function chordAsTyped(token: string): string | undefined {
   if (/^n\.?c\.?$/i.test(token)) return 'N.C.';
   const plain = token.replace(/[,;]$/, '');
   if (parseChordName(plain)) return plain;
-  const large = plain.charAt(0).toUpperCase() + plain.slice(1);
+  const large = plain.replace(/^[a-g]|(?<=\/)[a-g](?=[#b♯♭]?$)/g, (letter) => letter.toUpperCase());
   return parseChordName(large) ? large : undefined;
 }
 
@@ -110,6 +148,8 @@ export function chordAsTyped(token: string): string | undefined {
 export function asTyped(line: string): TypedLine {
   const text = line.trim();
   if (text.startsWith('#') || TAB.test(text)) return { text: line, shift: 0 };
+  const [, name, bars] = HEAD_BEFORE_BARS.exec(text) ?? [];
+  if (name !== undefined && bars !== undefined) return { ...asTyped(bars), head: `[${name}]` };
   if (text.includes('|') && !text.startsWith('[')) return asBarLine(line);
   const head = text.startsWith('[') ? text : bareHead(text);
   return { text: head === undefined ? line : asHead(head), shift: 0 };
@@ -117,6 +157,8 @@ export function asTyped(line: string): TypedLine {
 
 /** "Verse 1:" alone on its line names a section. */
 function bareHead(text: string): string | undefined {
+  const [, round] = ROUND_HEAD.exec(text) ?? [];
+  if (round !== undefined) return `[${round}]`;
   const [, name, rest = ''] = BARE_HEAD.exec(text) ?? [];
   return name === undefined ? undefined : `[${name.trim()}] ${rest}`.trim();
 }
@@ -127,6 +169,6 @@ function asBarLine(line: string): TypedLine {
   return {
     text: asBars(isOpen ? `| ${bars.trimStart()}` : bars),
     shift: isOpen ? 2 : 0,
-    ...(remark !== undefined && { remark: remark.trim() }),
+    ...(remark !== undefined && { remark: `# ${remark.replace(/^#/, '').trim()}` }),
   };
 }

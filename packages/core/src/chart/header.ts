@@ -36,11 +36,17 @@ function readKey(text: string): string | undefined {
   return `${root.charAt(0).toUpperCase()}${root.slice(1)}${key.isMinor ? 'm' : ''}`;
 }
 
+/** Numbers as they are said of a capo. */
+const SAID_NUMBERS = 'zero one two three four five six seven eight nine ten eleven twelve'.split(
+  ' ',
+);
 const NO_CAPO = /^(none|no|no capo|without|off|open|-|–|nil)$/i;
 
 /** "2", "2nd fret", "fret 2", "none". */
 function readCapo(text: string): number | undefined {
   if (NO_CAPO.test(text)) return 0;
+  const said = SAID_NUMBERS.indexOf(text.toLowerCase());
+  if (said >= 0) return said;
   const [, fret] =
     /^(?:fret\s*|at\s+|on\s+)?(\d{1,2})(?:st|nd|rd|th)?(?:\s*fret)?\.?$/i.exec(text) ?? [];
   return fret === undefined ? undefined : readWhole(fret, [0, HIGHEST_CAPO]);
@@ -78,6 +84,15 @@ const SYNONYMS: Readonly<Record<string, keyof Frame | 'map' | 'remark'>> = {
   ...{ year: 'remark', copyright: 'remark', subtitle: 'remark', note: 'remark', notes: 'remark' },
 };
 
+/** "Capo: 2", "tempo = 92", "capo 2", "no capo", "key of G", "3/4 time". */
+const HEADER_FORMS: readonly RegExp[] = [
+  /^([a-z]+(?: [a-z]+)?)\s*[:=]\s*(.*)$/i,
+  /^(capo|tempo|tuning|bpm)\s+(.+)$/i,
+  /^(no) (capo)$/i,
+  /^(key) of (.+)$/i,
+  /^()(\d{1,2}\/(?:2|4|8|16))(?: time)?$/i,
+];
+
 /**
  * Reads a line above the bars, "Capo: 2" or "tempo = 92", as a field and its value, whatever its case;
  * undefined where it is none. A title and the like is a remark.
@@ -90,16 +105,13 @@ const SYNONYMS: Readonly<Record<string, keyof Frame | 'map' | 'remark'>> = {
 export function readHeaderLine(
   text: string,
 ): { readonly field: string; readonly value: string } | undefined {
-  const [, word = '', value = ''] =
-    /^([a-z]+(?: [a-z]+)?)\s*[:=]\s*(.*)$/i.exec(text) ??
-    /^(capo|tempo|tuning|bpm)\s+(.+)$/i.exec(text) ??
-    /^(no) (capo)$/i.exec(text) ??
-    [];
-  if (word === '') return undefined;
+  const match = HEADER_FORMS.map((form) => form.exec(text)).find((one) => one !== null);
+  if (!match) return undefined;
+  const [, word = '', value = ''] = match;
   const said = word.toLowerCase();
   if (said === 'no') return { field: 'capo', value: 'none' };
   const field = Object.hasOwn(SYNONYMS, said) ? (SYNONYMS[said] ?? said) : said;
-  return { field, value: value.trim() };
+  return { field: field === '' ? 'meter' : field, value: value.trim() };
 }
 
 /** Every field of the frame as a line of chart text, in the order they are written. */
@@ -110,7 +122,7 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
     remedy: 'Write whole beats a minute from 20 to 400, such as 92.',
   },
   meter: {
-    read: parseMeter,
+    read: (text) => parseMeter(text.replace(/\s*time$/i, '')),
     write: formatMeter,
     remedy: 'Write a meter such as 4/4, 6/8 or 7/8 (2+2+3).',
   },

@@ -1,4 +1,4 @@
-import { asTyped, chordAsTyped, TAB, type TypedLine } from './as-typed';
+import { asTyped, chordAsTyped, mapAsTyped, TAB, type TypedLine } from './as-typed';
 import { readBars, type ReadBars } from './bars';
 import { checkChart, type BarPlace } from './faults';
 import {
@@ -126,7 +126,8 @@ class ChartReader {
       this.song.frame = { ...frame, tempo: bpm(tempo * BEATS_OF_DOTTED) };
   }
 
-  private readLine({ text: line, shift, remark }: TypedLine): void {
+  private readLine({ text: line, shift, head, remark }: TypedLine): void {
+    if (head !== undefined) this.readSection(head);
     this.shift = shift;
     const text = line.trim();
     if (text === '') return;
@@ -368,7 +369,7 @@ class ChartReader {
 
   private readMap(text: string, value: string): void {
     this.mapLine = this.line;
-    const map = readMap(value);
+    const map = readMap(mapAsTyped(value));
     if (map) this.song.map = map;
     else {
       const hint = 'Write section names with commas between, such as map: Intro, Verse 1 x2.';

@@ -3,7 +3,9 @@ export type Feel =
   | { readonly kind: 'straight' }
   | { readonly kind: 'swing'; readonly long: number; readonly short: number };
 
-const SWING = /^(?:swing|shuffle)(?:\s+(\d):(\d))?$/i;
+const SWING =
+  /^(?:swing|swung|shuffled?|triplets?)(?:\s+(?:feel|eighths|8ths))?(?:\s+(\d):(\d))?$/i;
+const STRAIGHT = /^(?:straight|even)(?:\s+(?:feel|eighths|8ths))?$/i;
 
 /**
  * Reads a feel, "straight", "swing" (2:1) or "swing 3:2"; undefined when it is none.
@@ -12,7 +14,7 @@ const SWING = /^(?:swing|shuffle)(?:\s+(\d):(\d))?$/i;
  * parseFeel('swing 3:2') // { kind: 'swing', long: 3, short: 2 }
  */
 export function parseFeel(text: string): Feel | undefined {
-  if (/^straight$/i.test(text)) return { kind: 'straight' };
+  if (STRAIGHT.test(text)) return { kind: 'straight' };
   const match = SWING.exec(text);
   if (!match) return undefined;
   const [long, short] = [Number(match[1] ?? 2), Number(match[2] ?? 1)];
