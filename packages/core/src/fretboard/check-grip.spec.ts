@@ -86,6 +86,8 @@ describe('a slip of one finger', () => {
     ['forgotten', 'B7', 'x21200', 'x21202'],
     ['forgotten two frets up', 'D7', 'xx0210', 'xx0212'],
     ['too many', 'Em', '022020', '022000'],
+    ['too many on a barre', 'Gm', '355353', '355333'],
+    ['forgotten on a barre', 'F', '113211', '133211'],
     ['that rubs against the third', 'C', 'x32011', 'x32010'],
     ['a fret too high in a barre', 'F', '133221', '133211'],
     ['with all the others one string too low', 'Em', '220000', '022000'],

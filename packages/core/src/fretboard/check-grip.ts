@@ -132,30 +132,39 @@ function stringSlips(grip: Grip, place: number): readonly GripSlip[] {
     );
 }
 
-/** A string that rings open where a finger was meant to be, within reach of the others. */
+/** The fret that lies under the whole hand: that of a barre where there is one, else the nut. */
+function groundFret(grip: Grip): number {
+  const lowest = Math.min(...grip.map((fret) => fret ?? Infinity));
+  const often = grip.filter((fret) => fret === lowest).length;
+  return lowest > 0 && often > 1 ? lowest : 0;
+}
+
+/** A string that rings open, or as the barre has it, where a finger was meant to be. */
 function forgottenSlips(grip: Grip, place: number): readonly GripSlip[] {
-  if (grip[place] !== 0) return [];
+  const ground = groundFret(grip);
+  if (grip[place] !== ground) return [];
   const held = grip.filter((fret): fret is number => !!fret);
   const [low, high] = [Math.min(...held), Math.max(...held)];
   const near = Array.from({ length: HAND_SPAN + 1 }, (_, at) => high - HAND_SPAN + at);
   return near
-    .filter((to) => to > 1 && to - low <= HAND_SPAN)
+    .filter((to) => to > ground + 1 && to - low <= HAND_SPAN)
     .map((to) => ({
       kind: 'forgotten',
       grip: withFret(grip, place, to),
-      changed: { string: stringNumber(grip, place), from: 0, to },
+      changed: { string: stringNumber(grip, place), from: ground, to },
     }));
 }
 
-/** A finger on a string that was meant to ring open. */
+/** A finger on a string that was meant to ring open, or as the barre has it. */
 function extraSlips(grip: Grip, place: number): readonly GripSlip[] {
   const from = grip[place] ?? 0;
-  if (from <= 1) return [];
+  const ground = groundFret(grip);
+  if (from <= ground + 1) return [];
   return [
     {
       kind: 'extra',
-      grip: withFret(grip, place, 0),
-      changed: { string: stringNumber(grip, place), from, to: 0 },
+      grip: withFret(grip, place, ground),
+      changed: { string: stringNumber(grip, place), from, to: ground },
     },
   ];
 }

@@ -41,6 +41,10 @@ const COST = {
   mutedUnder: 3,
   thumb: 1.2,
   partialBarre: 2,
+  /** The middle finger bends the wrong way to lie flat; the ring finger does it. */
+  middleBarre: 0.8,
+  /** At one fret fingers stand side by side. */
+  sameFretGap: 0.35,
   /** Three strings in a row are easier under one flat finger than under three in one fret. */
   partialOverThree: 1,
   perFinger: 0.5,
@@ -141,7 +145,8 @@ function isThreeInARow(grip: Grip, { fret, from, to }: Barre): boolean {
 function barreCost(grip: Grip, barre: Barre): number {
   const { finger, from, to } = barre;
   const partial = isThreeInARow(grip, barre) ? COST.partialOverThree : COST.partialBarre;
-  const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : partial;
+  const flat = partial + (finger === 2 ? COST.middleBarre : 0);
+  const laid = finger === 1 ? COST.barre + COST.barredString * (to - from) : flat;
   const muted = grip.slice(from, to + 1).filter((fret) => fret === null).length;
   const isOneTip = to - from === 1 && !grip.slice(to + 1).includes(0);
   const among = grip.includes(0) && !isOneTip ? COST.amongOpen : 0;
@@ -171,6 +176,14 @@ function positionCost({ finger, fret }: Held, lowest: number): number {
   return ahead < 0 ? -ahead * COST.behindPosition : ahead * COST.offPosition;
 }
 
+/** Fingers left out between two that stand at one fret. */
+function gapsAtOneFret(held: readonly Held[]): number {
+  return held.slice(1).filter((one, at) => {
+    const before = held[at];
+    return before?.fret === one.fret && Number(one.finger) - Number(before.finger) > 1;
+  }).length;
+}
+
 function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
   const barres = barresOf(held);
   const reaches = pairsOf(held).map(
@@ -178,12 +191,16 @@ function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
   );
   // Finger 1 belongs to the lowest fret, each next finger one fret further.
   const lowest = held[0]?.fret ?? 0;
-  const offPosition = held.map((one) => positionCost(one, lowest));
+  const once = held.filter(
+    (one, at) => held.findIndex(({ finger }) => finger === one.finger) === at,
+  );
+  const offPosition = once.map((one) => positionCost(one, lowest));
   const barred = barres.map((one) => barreCost(grip, one));
   return (
     total(barred) +
     total(offPosition) +
     (isFirstSplit(held) ? COST.splitFirst : 0) +
+    gapsAtOneFret(held) * COST.sameFretGap +
     total(reaches.map((share) => Math.max(0, share - 1))) * COST.reach +
     new Set(held.map((one) => one.finger)).size * COST.perFinger
   );
