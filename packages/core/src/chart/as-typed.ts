@@ -54,8 +54,8 @@ export function mapAsTyped(text: string): string {
     ? text
     : text.replace(isDashed ? /\s*(?:→|->|>|;|\s[-–]\s)\s*/g : /\s*(?:→|->|>|;)\s*/g, ', ');
   return parted
-    .replace(/\s[([]?[x×]\s*(\d{1,2})[)\]]?(?=\s|,|$)/gi, ' x$1')
-    .replace(/\s[([]?(\d{1,2})\s*[x×][)\]]?(?=\s|,|$)/gi, ' x$1');
+    .replace(/\s(?:[([][x×]\s*(\d{1,2})[)\]]|[x×]\s*(\d{1,2}))(?=[\s,)]|$)/gi, ' x$1$2')
+    .replace(/\s(?:[([](\d{1,2})\s*[x×][)\]]|(\d{1,2})\s*[x×])(?=[\s,)]|$)/gi, ' x$1$2');
 }
 
 /** "[Verse 2] same as Verse 1" is "[Verse 2 = Verse 1]". */
