@@ -52,8 +52,9 @@ test('a clean pass counts only when it was played to its end', async ({ page }) 
   await page.goto(`/plans/${plan.id}/practice/whole:full`);
   const room = new PracticeRoom(page);
   await room.isAt('Whole song');
+  await expect(page.getByRole('button', { name: /Start/ })).toBeVisible();
   await page.keyboard.press(' ');
-  await page.waitForTimeout(300);
+  await expect(page.getByRole('button', { name: /Stop/ })).toBeVisible();
   await room.clean();
   await expect(room.message).toHaveText(/^Play it to the end first: this is bar 1 of \d+\.$/);
   await page.keyboard.press(' ');

@@ -227,7 +227,9 @@ describe('the parts of the bench', () => {
       await type(shown, 'In words', 'down up down down up up down');
       expect(shown.text).toContain('it needs two bars or a finer grid');
       await type(shown, 'In words', 'sideways');
-      expect(shown.text).toContain('These words are neither downs and ups nor a row of strings.');
+      expect(shown.text).toContain(
+        'These words are neither downs and ups, with a chuck, a slap or a miss among them, nor a row of strings.',
+      );
     });
 
     it('repeats a row of strings until the bar is full, and says how it ends', async () => {
