@@ -26,20 +26,23 @@ export const LAYER_WORDS: Readonly<Record<Layer, string>> = {
   ornaments: 'full, with ornaments',
 };
 
-/** What is particular about a step, in a few words beside its title. */
-export function remarkOn(step: Step, partBars: number): string {
-  const { limit, rungs, bars } = step;
-  const { holdsPart, matter, rungUnit } = kindOf(step);
-  if (holdsPart && bars) return `${bars.length} of ${partBars} bars new`;
-  if (matter === 'whole' && step.layer === 'bare') return 'whole song soon';
-  const isHeld = rungs.length > 1 && matter !== 'whole';
-  const isSlower = (limit?.limitBpm ?? Infinity) < (rungs.at(-1) ?? 0);
-  const change = limit?.change;
-  if (!isHeld || !isSlower) return '';
-  if (change && rungUnit === 'bpm') {
+/** What holds a step to a slower tempo than its last rung, in a few words; nothing where nothing does. */
+function heldWords(step: Step): string {
+  const change = step.limit?.change;
+  const isSlower = (step.limit?.limitBpm ?? Infinity) < (step.rungs.at(-1) ?? 0);
+  if (!change || step.rungs.length < 2 || !isSlower) return '';
+  if (kindOf(step).rungUnit === 'bpm') {
     return `${change.seconds.toFixed(2)} s for ${chordLabel(change.from)} → ${chordLabel(change.to)}`;
   }
-  return change?.isShown ? `shown in ${change.seconds.toFixed(2)} s` : '';
+  return change.isShown ? `shown in ${change.seconds.toFixed(2)} s` : '';
+}
+
+/** What is particular about a step, in a few words beside its title. */
+export function remarkOn(step: Step, partBars: number): string {
+  const { holdsPart, matter } = kindOf(step);
+  if (holdsPart && step.bars) return `${step.bars.length} of ${partBars} bars new`;
+  if (matter !== 'whole') return heldWords(step);
+  return step.layer === 'bare' ? 'whole song soon' : '';
 }
 
 /** A change made by hand, in words; steps by their titles. */

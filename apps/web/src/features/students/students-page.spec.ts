@@ -10,7 +10,12 @@ import { StudentsPage } from './students-page';
 const fresh = overviewOf(makePlan(readChart('tempo: 92\n[A]\n| G | D |').song), []);
 const glance = (name: string, more: Partial<PlanOverview> = {}): SongAtAGlance => ({
   ...{ id: name, songId: 's', title: 'A song', playedBy: '', studentId: name, studentName: name },
-  ...{ revision: 1, assignedAt: '2026-11-01T09:00:00.000Z', withdrawnAt: null, overview: { ...fresh, ...more } },
+  ...{
+    revision: 1,
+    assignedAt: '2026-11-01T09:00:00.000Z',
+    withdrawnAt: null,
+    overview: { ...fresh, ...more },
+  },
 });
 const isReady = { ...fresh.readiness, gates: { ...fresh.readiness.gates, isReady: true } };
 
