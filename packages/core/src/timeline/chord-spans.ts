@@ -4,6 +4,8 @@ import type { Stretch } from './stretch';
 /** A written chord where it sounds, in beats from the start of a stretch. */
 export interface ChordSpan {
   readonly chord: string;
+  /** Index of its bar in the stretch, from 0. */
+  readonly bar: number;
   /** Beats from the start of its bar, exact. */
   readonly at: Beats;
   readonly from: number;
@@ -35,11 +37,13 @@ export function isSilence(chord: string): boolean {
  */
 export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[] {
   let before = '-';
-  return bars.map(({ bar, from }) =>
+  return bars.map(({ bar, from }, index) =>
     bar.chords.map(({ chord, beat, beats, hit, held }) => {
       const at = addBeats(beat, -1);
-      const span = {
-        ...{ chord, at },
+      const span: ChordSpan = {
+        chord,
+        bar: index,
+        at,
         from: from + beatsToNumber(at),
         until: from + beatsToNumber(addBeats(at, beats)),
         isSilent: isSilence(chord),

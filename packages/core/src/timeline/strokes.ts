@@ -21,13 +21,22 @@ export interface Stroke {
 /** What strikes a chord once. */
 const ONCE: Slot = { kind: 'strum', direction: 'down' };
 
-/** The places of a pattern's slots are asked for in every bar; they never change. */
-const known = new WeakMap<Pattern, { readonly feel: Feel; readonly places: readonly Beats[] }>();
+/** Where a slot falls in its bar, exact and for reckoning. */
+interface SlotPlace {
+  readonly at: Beats;
+  readonly into: number;
+}
 
-function placesOf(pattern: Pattern, feel: Feel): readonly Beats[] {
+/** The places of a pattern's slots are asked for in every bar; they never change. */
+const known = new WeakMap<
+  Pattern,
+  { readonly feel: Feel; readonly places: readonly SlotPlace[] }
+>();
+
+function placesOf(pattern: Pattern, feel: Feel): readonly SlotPlace[] {
   const kept = known.get(pattern);
   if (kept && isSameFeel(kept.feel, feel)) return kept.places;
-  const places = slotBeats(pattern, feel);
+  const places = slotBeats(pattern, feel).map((at) => ({ at, into: beatsToNumber(at) }));
   known.set(pattern, { feel, places });
   return places;
 }
@@ -37,27 +46,37 @@ function isSameFeel(a: Feel, b: Feel): boolean {
   return a.long === b.long && a.short === b.short;
 }
 
-/** The part of a bar's pattern that fits the bar. */
-function patternStrokes({ bar: { struck, beats, feel }, from }: LaidBar): readonly BarStroke[] {
-  if (!struck) return [];
-  const { pattern, bar } = struck;
-  const first = bar * pattern.slotsPerBar;
-  return placesOf(pattern, feel).flatMap((at, place) => {
-    const what = pattern.slots[first + place];
-    const into = beatsToNumber(at);
-    if (!what || what.kind === 'rest' || into >= beats) return [];
-    return [{ at, beat: from + into, what, slot: first + place }];
-  });
+/** A bar where it stands, with the chords it holds. */
+interface ChordedBar extends LaidBar {
+  /** Its index in the stretch, from 0. */
+  readonly index: number;
+  readonly spans: readonly ChordSpan[];
 }
 
-type BarStroke = Omit<Stroke, 'bar' | 'chord'>;
+/** The part of a bar's pattern that fits the bar, where it goes on. */
+function patternStrokes({ bar, from, index, spans }: ChordedBar): Stroke[] {
+  const { struck, beats, feel } = bar;
+  if (!struck) return [];
+  const { pattern } = struck;
+  const first = struck.bar * pattern.slotsPerBar;
+  const strokes: Stroke[] = [];
+  placesOf(pattern, feel).forEach(({ at, into }, place) => {
+    const slot = first + place;
+    const what = pattern.slots[slot];
+    if (!what || what.kind === 'rest' || into >= beats) return;
+    const span = spanAt(spans, from + into);
+    if (!isPlayedOver(span)) return;
+    strokes.push({ bar: index, at, beat: from + into, what, slot, chord: span.chord });
+  });
+  return strokes;
+}
 
 function spanAt(spans: readonly ChordSpan[], beat: number): ChordSpan | undefined {
   return spans.findLast((span) => span.from <= beat) ?? spans[0];
 }
 
 /** The pattern goes on where a chord is neither a single hit, nor held over, nor silence. */
-function isPlayedOver(span: ChordSpan | undefined): boolean {
+function isPlayedOver(span: ChordSpan | undefined): span is ChordSpan {
   return span !== undefined && !span.isHit && !span.isHeld && !span.isSilent;
 }
 
@@ -67,12 +86,14 @@ function isStruckOnce(span: ChordSpan, hasPattern: boolean): boolean {
   return span.isHit || (!hasPattern && !span.isSame);
 }
 
-function strokesOfBar(laid: LaidBar, spans: readonly ChordSpan[]): readonly BarStroke[] {
-  const once = spans
-    .filter((span) => isStruckOnce(span, laid.bar.struck !== undefined))
-    .map(({ at, from }) => ({ at, beat: from, what: ONCE }));
-  const strokes = patternStrokes(laid).filter(({ beat }) => isPlayedOver(spanAt(spans, beat)));
-  return [...strokes, ...once].sort((a, b) => a.beat - b.beat);
+function strokesOfBar(laid: ChordedBar): readonly Stroke[] {
+  const strokes = patternStrokes(laid);
+  const once = laid.spans.filter((span) => isStruckOnce(span, laid.bar.struck !== undefined));
+  if (once.length === 0) return strokes;
+  for (const { at, from, chord } of once) {
+    strokes.push({ bar: laid.index, at, beat: from, what: ONCE, chord });
+  }
+  return strokes.sort((a, b) => a.beat - b.beat);
 }
 
 /**
@@ -87,12 +108,7 @@ export function strokesIn(
   stretch: Stretch,
   spans: readonly (readonly ChordSpan[])[] = chordSpans(stretch),
 ): readonly (readonly Stroke[])[] {
-  return stretch.bars.map((laid, bar) => {
-    const own = spans[bar] ?? [];
-    return strokesOfBar(laid, own).map((one) => ({
-      ...one,
-      bar,
-      chord: spanAt(own, one.beat)?.chord ?? '-',
-    }));
-  });
+  return stretch.bars.map((laid, index) =>
+    strokesOfBar({ ...laid, index, spans: spans[index] ?? [] }),
+  );
 }

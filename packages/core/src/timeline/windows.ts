@@ -21,8 +21,8 @@ export interface ChangeWindow {
 /** A moment in a stretch: where, and in which bar. */
 type Moment = Pick<Stroke, 'bar' | 'at' | 'beat'>;
 
-function toMoment(span: ChordSpan & { readonly bar: number }): Moment {
-  return { bar: span.bar, at: span.at, beat: span.from };
+function toMoment({ bar, at, from: beat }: ChordSpan): Moment {
+  return { bar, at, beat };
 }
 
 function tempoOf(stretch: Stretch, { bar, at }: Moment): Bpm {
@@ -59,9 +59,7 @@ function beatsBetween(stretch: Stretch, from: Moment, to: Moment): number {
  */
 export function changeWindows(stretch: Stretch): readonly ChangeWindow[] {
   const spans = chordSpans(stretch);
-  const sounding = spans
-    .flatMap((own, bar) => own.map((span) => ({ ...span, bar })))
-    .filter((span) => !span.isSilent);
+  const sounding = spans.flat().filter((span) => !span.isSilent);
   const changes = sounding.filter((span, index) => span.chord !== sounding[index - 1]?.chord);
   const strokes = strokesIn(stretch, spans)
     .flat()
