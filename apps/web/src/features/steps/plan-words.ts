@@ -38,10 +38,8 @@ function heldWords(step: Step): string {
 }
 
 /** What is particular about a step, in a few words beside its title. */
-export function remarkOn(step: Step, partBars: number): string {
-  const { holdsPart, matter } = kindOf(step);
-  if (holdsPart && step.bars) return `${step.bars.length} of ${partBars} bars new`;
-  if (matter !== 'whole') return heldWords(step);
+export function remarkOn(step: Step): string {
+  if (kindOf(step).matter !== 'whole') return heldWords(step);
   return step.layer === 'bare' ? 'whole song soon' : '';
 }
 

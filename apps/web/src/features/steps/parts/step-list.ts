@@ -132,7 +132,6 @@ export class StepList {
     const planned = this.state.planned();
     const steps = planned?.steps ?? [];
     const stages = planned?.stages ?? [];
-    const barsOf = new Map(planned?.work.parts.map((part) => [part.id, part.bars.length]));
     const done = new Set(planned?.done ?? []);
     return steps.map((step, index) => {
       const at = stages.findIndex((stage) => stage.steps[0] === step.id);
@@ -144,7 +143,7 @@ export class StepList {
         stageGoal: stage?.goal ?? '',
         stageMinutes: stage ? durationWords(stage.minutes) : '',
         range: rangeWords(step, planned?.work.constants ?? USUAL_CONSTANTS),
-        remark: remarkOn(step, barsOf.get(step.atoms[0] ?? '') ?? 0),
+        remark: remarkOn(step),
       };
     });
   });
