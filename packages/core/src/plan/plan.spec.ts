@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { constantsWith } from '../assumptions';
 import { formatGrip } from '../fretboard';
 import { makeSteps, workpieceOf, type Step } from '../steps';
-import { USUAL_STUDENT, type Student } from '../player';
 import { anyNumberedSong } from '../testing/any-song';
 import {
   brokenBy,
@@ -14,32 +13,24 @@ import {
   practiceUntil,
   SCHOOLS,
   timeOf,
-  USUAL_TEACHING,
   type PlanChange,
   type School,
   type StepPlan,
-  type Teaching,
 } from './index';
 import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { runs } from '../testing/runs';
 import { USUAL_CONSTANTS } from '../constants';
-import { BARGE } from '../testing/barge';
+import { BARGE, bargePlan, bargeSection, fullStep } from '../testing/barge';
 
-const planWith = (teaching: Partial<Teaching>, student: Partial<Student> = {}): StepPlan =>
-  makePlan(BARGE, {
-    teaching: { ...USUAL_TEACHING, ...teaching },
-    student: { ...USUAL_STUDENT, ...student },
-  });
-const changed = (...changes: readonly PlanChange[]): StepPlan => planWith({ changes });
+const changed = (...changes: readonly PlanChange[]): StepPlan => bargePlan({ changes });
 const titles = (steps: readonly Step[]): readonly string[] => steps.map((step) => step.title);
 const ids = (steps: readonly Step[]): readonly string[] => steps.map((step) => step.id);
-const BRIDGE = BARGE.sections.find((one) => one.name === 'Bridge')?.id ?? '';
-const VERSE = BARGE.sections.find((one) => one.name === 'Verse')?.id ?? '';
-const full = (part: string): string => `section:${part}:full`;
+const BRIDGE = bargeSection('Bridge');
+const VERSE = bargeSection('Verse');
 
 describe('the schools of order', () => {
-  const orderOf = (school: School): readonly string[] => titles(planWith({ school }).steps);
+  const orderOf = (school: School): readonly string[] => titles(bargePlan({ school }).steps);
   const place = (school: School, title: string): number =>
     orderOf(school).findIndex((one) => one.startsWith(title));
 
@@ -49,12 +40,12 @@ describe('the schools of order', () => {
     expect(whole).toBeLessThan(place('whole-first', 'Change'));
     expect(whole).toBeLessThan(place('whole-first', 'Pattern'));
     expect(place('whole-first', 'A Verse, one strum')).toBeLessThan(whole);
-    expect(whole).toBeLessThan(planWith({}).steps.length / 2);
+    expect(whole).toBeLessThan(bargePlan().steps.length / 2);
   });
 
   it('play the whole song bare only in that one: never after something fuller', () => {
     for (const school of SCHOOLS) {
-      const { steps } = planWith({ school });
+      const { steps } = bargePlan({ school });
       const whole = steps.findIndex(({ id }) => id === 'whole:bare');
       expect(whole >= 0).toBe(school === 'whole-first');
       const before = steps.slice(0, Math.max(0, whole)).map(({ layer }) => layer);
@@ -64,7 +55,7 @@ describe('the schools of order', () => {
 
   it('bring a grip when it is needed, and a join as soon as both its parts are known, in "as they come"', () => {
     expect(place('as-they-come', 'A Verse')).toBeLessThan(place('as-they-come', 'Grip F'));
-    const { steps, work } = planWith({ school: 'as-they-come' });
+    const { steps, work } = bargePlan({ school: 'as-they-come' });
     const join = steps.findIndex(({ kind }) => kind === 'join');
     const [from = '', to = ''] = steps[join]?.atoms ?? [];
     const known = steps.slice(0, join).flatMap(({ atoms, covers = [] }) => [...atoms, ...covers]);
@@ -74,13 +65,13 @@ describe('the schools of order', () => {
   });
 
   it('take all grips before any section in "grips first"', () => {
-    const grips = planWith({ school: 'grips-first' }).steps.map((step) => step.kind);
+    const grips = bargePlan({ school: 'grips-first' }).steps.map((step) => step.kind);
     expect(grips.lastIndexOf('grip')).toBeLessThan(grips.indexOf('section'));
     expect(grips.lastIndexOf('change')).toBeLessThan(grips.indexOf('section'));
   });
 
   it('begin with what is furthest from its goal in "hardest first"', () => {
-    const { steps } = planWith({ school: 'hardest-first' });
+    const { steps } = bargePlan({ school: 'hardest-first' });
     const headroom = ({ limit, rungs }: Step): number =>
       (limit?.limitBpm ?? 0) / (rungs.at(-1) ?? 1);
     const worked = steps.filter(
@@ -126,7 +117,7 @@ describe('the schools of order', () => {
 
 describe('what a student owns', () => {
   it('is skipped and counted: grips by name or shape, changes as quick as needed, patterns', () => {
-    const { skipped, steps } = planWith(
+    const { skipped, steps } = bargePlan(
       {},
       {
         ownedGrips: ['G', 'F 133211', 'C x35553'],
@@ -144,7 +135,7 @@ describe('what a student owns', () => {
   });
 
   it('comes back when the teacher wants it', () => {
-    const { skipped, steps } = planWith(
+    const { skipped, steps } = bargePlan(
       { changes: [{ kind: 'bring-back', step: 'grip:G' }] },
       { ownedGrips: ['G', 'D'] },
     );
@@ -157,12 +148,12 @@ describe('changes made by hand', () => {
   it('put a step where it was put, even before what it needs', () => {
     const { steps, unmet } = changed({
       kind: 'move',
-      step: full(VERSE),
+      step: fullStep(VERSE),
       after: null,
       school: 'whole-first',
     });
-    expect(steps[0]?.id).toBe(full(VERSE));
-    expect(brokenBy(steps, full(VERSE))).toBeGreaterThan(0);
+    expect(steps[0]?.id).toBe(fullStep(VERSE));
+    expect(brokenBy(steps, fullStep(VERSE))).toBeGreaterThan(0);
     expect(unmet).toEqual([]);
   });
 
@@ -170,11 +161,11 @@ describe('changes made by hand', () => {
     const move = { kind: 'move', step: 'grip:F', after: 'listen', school: 'whole-first' } as const;
     const early = {
       kind: 'move',
-      step: full(VERSE),
+      step: fullStep(VERSE),
       after: 'ready',
       school: 'whole-first',
     } as const;
-    const { steps, unmet } = planWith({ school: 'grips-first', changes: [move, early] });
+    const { steps, unmet } = bargePlan({ school: 'grips-first', changes: [move, early] });
     expect(ids(steps).slice(0, 3)).toEqual(['ready', 'listen', 'grip:F']);
     expect(unmet).toEqual([
       { change: early, why: 'In this order it would come before what it needs.' },
@@ -208,12 +199,12 @@ describe('changes made by hand', () => {
   });
 
   it('split a section into two parts that come before it', () => {
-    const { steps } = changed({ kind: 'split', step: full(VERSE), afterBar: 2 });
+    const { steps } = changed({ kind: 'split', step: fullStep(VERSE), afterBar: 2 });
     const order = titles(steps).filter((title) => /^A Verse(: bars.*)?$/.test(title));
     expect(order).toEqual(['A Verse: bars 1–2', 'A Verse: bars 3–4', 'A Verse']);
-    const alone = planWith({}).steps.find((step) => step.id === full(VERSE))?.minutes ?? 0;
-    expect(steps.find((step) => step.id === full(VERSE))?.minutes).toBeLessThanOrEqual(alone);
-    expect(changed({ kind: 'split', step: full(VERSE), afterBar: 4 }).unmet.length).toBe(1);
+    const alone = bargePlan().steps.find((step) => step.id === fullStep(VERSE))?.minutes ?? 0;
+    expect(steps.find((step) => step.id === fullStep(VERSE))?.minutes).toBeLessThanOrEqual(alone);
+    expect(changed({ kind: 'split', step: fullStep(VERSE), afterBar: 4 }).unmet.length).toBe(1);
   });
 
   it('merge two grips or two sections of a layer, unless another step lies between them', () => {
@@ -246,7 +237,7 @@ describe('changes made by hand', () => {
   });
 
   it('tell what is no longer there, and never lose a step, whatever is done', () => {
-    const anyId = fc.constantFrom(...ids(planWith({}).steps), 'grip:Zz');
+    const anyId = fc.constantFrom(...ids(bargePlan().steps), 'grip:Zz');
     const anyChange: fc.Arbitrary<PlanChange> = fc.oneof(
       fc.record({
         kind: fc.constant('move' as const),
@@ -267,14 +258,14 @@ describe('changes made by hand', () => {
         fc.array(anyChange, { maxLength: 8 }),
         fc.constantFrom(...SCHOOLS),
         (changes, school) => {
-          const { steps, dropped } = planWith({ school, changes });
+          const { steps, dropped } = bargePlan({ school, changes });
           const all = [...ids(steps), ...ids(dropped)];
           expect(new Set(all).size).toBe(all.length);
           const taught = new Set(
             [...steps, ...dropped].flatMap((step) => (step.layer === 'full' ? step.atoms : [])),
           );
           for (const part of [VERSE, BRIDGE]) expect(taught).toContain(part);
-          expect(planWith({ school, changes }).steps).toEqual(steps);
+          expect(bargePlan({ school, changes }).steps).toEqual(steps);
         },
       ),
       runs(60),
@@ -287,11 +278,11 @@ describe('changes made by hand', () => {
     expect(grip && formatGrip(grip.grip)).toBe('xx3211');
     const shorter = changed({ kind: 'leave-out', part: BRIDGE });
     expect(shorter.work.parts.map((part) => part.name)).toEqual(['Verse', 'Chorus', 'Chorus 2']);
-    expect(planWith({}).work.parts.length).toBe(4);
+    expect(bargePlan().work.parts.length).toBe(4);
   });
 
   it('play slowly and then straight at the goal where two rungs are wished for', () => {
-    const { steps } = planWith({ twoRungs: true });
+    const { steps } = bargePlan({ twoRungs: true });
     expect(Math.max(...steps.map((step) => step.rungs.length))).toBe(2);
   });
 });
@@ -353,21 +344,21 @@ describe('the time of a plan', () => {
   });
 
   it('grows with a student who learns slower, and with a studio’s own constants', () => {
-    const usual = planWith({}).time.minutes;
-    expect(planWith({}, { paceFactor: 1.5 }).time.minutes).toBeGreaterThan(usual);
+    const usual = bargePlan().time.minutes;
+    expect(bargePlan({}, { paceFactor: 1.5 }).time.minutes).toBeGreaterThan(usual);
     const constants = constantsWith({ gripMinutes: 20, rungRatio: 1.2 });
     const own = makePlan(BARGE, { constants });
     // Three grips of 20 minutes, and 0.7 for each of their eight fingers.
     expect(own.steps.find((step) => step.kind === 'grip')?.minutes).toBeCloseTo(65.6);
     const longest = (plan: StepPlan): number =>
       Math.max(...plan.steps.map((step) => step.rungs.length));
-    expect(longest(own)).toBeLessThan(longest(planWith({})));
+    expect(longest(own)).toBeLessThan(longest(bargePlan()));
   });
 });
 
 describe('milestones', () => {
   it('come as soon as the order lets them', () => {
-    const of = (school: School) => milestonesOf(planWith({ school }).steps, 'full');
+    const of = (school: School) => milestonesOf(bargePlan({ school }).steps, 'full');
     expect(of('whole-first').wholeBare).toBeLessThan(of('whole-first').whole ?? 0);
     expect(of('grips-first').wholeBare).toBeNull();
     expect(of('as-they-come').firstSection).toBeLessThan(of('grips-first').firstSection ?? 0);

@@ -1,28 +1,14 @@
 import { formatGrip } from '../fretboard';
 import { readChart } from '../chart';
-import { USUAL_STUDENT, type Student } from '../player';
-import {
-  easierGrip,
-  makePlan,
-  raisesOf,
-  USUAL_TEACHING,
-  type StepPlan,
-  type Teaching,
-} from './index';
-import { BARGE } from '../testing/barge';
+import { easierGrip, makePlan, raisesOf } from './index';
+import { bargePlan, bargeSection, fullStep } from '../testing/barge';
 
-const planWith = (teaching: Partial<Teaching>, student: Partial<Student> = {}): StepPlan =>
-  makePlan(BARGE, {
-    teaching: { ...USUAL_TEACHING, ...teaching },
-    student: { ...USUAL_STUDENT, ...student },
-  });
-const BRIDGE = BARGE.sections.find((one) => one.name === 'Bridge')?.id ?? '';
-const full = (part: string): string => `section:${part}:full`;
+const BRIDGE = bargeSection('Bridge');
 
 describe('what would raise a step', () => {
   it('is a barer layer or an open stroke, with the tempo each allows', () => {
-    const { steps, work } = planWith({});
-    const bridge = steps.find((step) => step.id === full(BRIDGE));
+    const { steps, work } = bargePlan();
+    const bridge = steps.find((step) => step.id === fullStep(BRIDGE));
     const raises = raisesOf(bridge, work);
     expect(raises.map((one) => one.kind)).toContain('barer-layer');
     const open = raises.find((one) => one.kind === 'open-stroke');
@@ -42,7 +28,7 @@ describe('what would raise a step', () => {
   });
 
   it('is nothing where no change limits', () => {
-    const { steps, work } = planWith({});
+    const { steps, work } = bargePlan();
     expect(raisesOf(steps[0], work)).toEqual([]);
     expect(raisesOf(undefined, work)).toEqual([]);
   });
@@ -87,9 +73,9 @@ describe('what would raise a step', () => {
   });
 
   it('takes less of a barre, and mutes no string between two that sound', () => {
-    const found = easierGrip(planWith({}).work, 'F');
+    const found = easierGrip(bargePlan().work, 'F');
     expect(found && formatGrip(found.grip)).toBe('xx3211');
     expect(found?.ratio).toBeLessThan(1.1);
-    expect(easierGrip(planWith({}).work, 'Zz')).toBeUndefined();
+    expect(easierGrip(bargePlan().work, 'Zz')).toBeUndefined();
   });
 });

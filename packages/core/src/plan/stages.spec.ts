@@ -4,7 +4,8 @@ import { runs } from '../testing/runs';
 import { anyNumberedSong } from '../testing/any-song';
 import { makePlan, SCHOOLS, stagesOf, USUAL_TEACHING } from './index';
 
-const { song: BARGE } = readChart(
+/** Three sections, two of which come again as they are. */
+const { song: VERSE_CHORUS_BRIDGE } = readChart(
   `tempo: 92
 map: Verse, Chorus, Verse, Chorus, Bridge, Chorus
 grip F: 133211
@@ -19,7 +20,7 @@ pattern eights 4/4: D U D U D - D U
 
 describe('the stages of a plan', () => {
   it('end in something a teacher can hear, and are named by it', () => {
-    const plan = makePlan(BARGE);
+    const plan = makePlan(VERSE_CHORUS_BRIDGE);
     expect(stagesOf(plan.steps, plan).map(({ title }) => title)).toEqual([
       'The grips G, D and Em',
       'Verse and Chorus, one strum a chord, at 92',
@@ -52,7 +53,7 @@ describe('the stages of a plan', () => {
   });
 
   it('are none for no steps', () => {
-    const plan = makePlan(BARGE);
+    const plan = makePlan(VERSE_CHORUS_BRIDGE);
     expect(stagesOf([], plan)).toEqual([]);
   });
 });

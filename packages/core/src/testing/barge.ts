@@ -1,4 +1,6 @@
 import { readChart } from '../chart';
+import { makePlan, USUAL_TEACHING, type StepPlan, type Teaching } from '../plan';
+import { USUAL_STUDENT, type Student } from '../player';
 
 /** A song with a first full barre, a chorus that comes with another ending, and half-bar changes. */
 export const { song: BARGE } = readChart(
@@ -15,3 +17,24 @@ pattern eights 4/4: D U D U D - D U
 [Bridge] pattern eights
 | F | C | F | G |`,
 );
+
+/** The song as it is taught, but for what is said. */
+export function bargePlan(
+  teaching: Partial<Teaching> = {},
+  student: Partial<Student> = {},
+): StepPlan {
+  return makePlan(BARGE, {
+    teaching: { ...USUAL_TEACHING, ...teaching },
+    student: { ...USUAL_STUDENT, ...student },
+  });
+}
+
+/** The id of a section of the song, by its name. */
+export function bargeSection(name: string): string {
+  return BARGE.sections.find((one) => one.name === name)?.id ?? '';
+}
+
+/** The step that teaches a part in full. */
+export function fullStep(part: string): string {
+  return `section:${part}:full`;
+}
