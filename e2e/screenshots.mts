@@ -103,14 +103,20 @@ const studentKnown: Shot['go'] = async (page) => {
   await page.getByText('Measure the stretch').waitFor();
 };
 
-const openWeekSong: Shot['go'] = async (page) => {
+/** A student's week, once its songs stand. */
+const week: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
+  await page.getByRole('heading', { level: 2 }).getByRole('link').first().waitFor();
+};
+
+const openWeekSong: Shot['go'] = async (page) => {
+  await week(page);
   await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
   await page.getByText('Whole song today').waitFor();
 };
 
 const practise: Shot['go'] = async (page) => {
-  await page.goto(`${BASE}/week`);
+  await week(page);
   await page.locator('a[href*="/practice/"]').first().click();
   await page.getByRole('button', { name: /Start/ }).click();
   await page.waitForTimeout(7000);
@@ -130,8 +136,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'clock', as: 'Ilse Korrin', go: openClock },
   { name: 'ways', as: 'Odalys Renn', go: at('/me') },
   { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
-  { name: 'week', as: 'Odalys Renn', go: at('/week') },
-  { name: 'week-phone', as: 'Wiebke Halm', size: PHONE, go: at('/week') },
+  { name: 'week', as: 'Odalys Renn', go: week },
+  { name: 'week-phone', as: 'Wiebke Halm', size: PHONE, go: week },
   { name: 'student-song', as: 'Odalys Renn', go: openWeekSong },
   { name: 'student-song-phone', as: 'Odalys Renn', size: PHONE, theme: 'dark', go: openWeekSong },
   { name: 'practice', as: 'Odalys Renn', theme: 'dark', go: practise },
