@@ -74,7 +74,8 @@ const checks = [
   isIn('apps/web/') && [
     'types of the screens',
     bin('ngc'),
-    ['-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
+    // On its own, without the projects beside it, it takes their sources from the root.
+    ['-p', 'apps/web/tsconfig.spec.json', '--noEmit', '--rootDir', ROOT, '--composite', 'false'],
   ],
   specs.length > 0 && [`${specs.length} specs`, process.execPath, ['scripts/spec.mjs', ...specs]],
 ].filter(Boolean);
