@@ -18,6 +18,7 @@ export default defineConfig({
     browserName: 'chromium',
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
     screenshot: 'only-on-failure',
   },
   webServer: {

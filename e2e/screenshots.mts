@@ -33,6 +33,7 @@ const song =
       .filter({ hasText: title })
       .getByRole('link', { name: view })
       .click();
+    await page.waitForURL(new RegExp(view.toLowerCase()));
     await page.getByRole('group', { name: /section by section/ }).waitFor();
   };
 
@@ -149,6 +150,7 @@ async function take(shot: Shot): Promise<void> {
   const page = await browser.newPage({
     viewport: shot.size ?? SCREEN,
     colorScheme: shot.theme ?? 'light',
+    locale: 'en-GB',
   });
   await page.goto(`${BASE}/sign-in`);
   if (shot.as) {

@@ -20,6 +20,9 @@ module.exports = (config) => {
           '--disable-background-networking',
           '--disable-component-update',
           '--log-level=3',
+          // Dates are written as the reader's device says.
+          '--lang=en-GB',
+          '--accept-lang=en-GB',
         ],
       },
     },

@@ -27,15 +27,17 @@ test('a song with a fault is assigned only when it is settled or meant so', asyn
   await expect(bench.margin.getByText('does not sound D but G')).toBeVisible();
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByRole('button', { name: 'Assign', exact: true }).click();
   await page.getByRole('checkbox', { name: 'Bram Tessel' }).check();
   await page.getByRole('button', { name: 'Assign to Bram' }).click();
   await expect(page.getByText('The song has a fault left')).toBeVisible();
-  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
   await bench.margin.getByRole('button', { name: 'It is meant so' }).click();
   await bench.margin.getByLabel('Why it is meant so').fill('Bram’s second guitar is tuned so.');
   await bench.margin.getByRole('button', { name: 'Keep' }).click();
   await expect(bench.margin.getByText('Meant so:')).toBeVisible();
   await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByRole('button', { name: 'Assign', exact: true }).click();
   await page.getByRole('checkbox', { name: 'Bram Tessel' }).check();
   await page.getByRole('button', { name: 'Assign to Bram' }).click();
   await expect(

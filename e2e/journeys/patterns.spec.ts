@@ -22,6 +22,7 @@ test('a pattern goes from the teacher’s words over the chart to the steps', as
   await expect(page.getByText('of 0.33 s').first()).toBeVisible();
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByRole('button', { name: 'Every step' }).click();
   await page.getByRole('button', { name: /A A .*rungs/ }).click();
   await expect(page.getByText(/half a beat for it allows/)).toBeVisible();
 });
@@ -41,6 +42,7 @@ test('a section goes from bare to ornaments, each layer with its own steps', asy
   await bench.write(
     'tempo: 120\nmeter: 4/4\ncapo: 0\npattern eights 4/4: D U D U D U D U\npattern fill 4/4: D U D U x x x x\n[A]\n| C | F | C | F |\n',
   );
+  await page.getByRole('button', { name: /struck as it comes/ }).click();
   const hand = page.getByRole('group', { name: 'How it is struck' });
   await hand.getByLabel('all bars').selectOption('eights');
   await hand.getByLabel('Bars with another pattern').fill('4');
@@ -51,6 +53,7 @@ test('a section goes from bare to ornaments, each layer with its own steps', asy
   await expect(hand.getByLabel('all bars')).toHaveValue('');
   await bench.isSaved();
   await page.getByRole('link', { name: 'Make the steps' }).click();
+  await page.getByRole('button', { name: 'Every step' }).click();
   await page.getByRole('button', { name: /A A, one strum a chord/ }).click();
   await expect(page.getByText(/What is new is played slowly first/)).toBeVisible();
   await page.getByRole('button', { name: /A A, on the pulse/ }).click();

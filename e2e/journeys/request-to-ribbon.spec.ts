@@ -51,7 +51,10 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
   await test.step('the teacher makes the steps and assigns them', async () => {
     await page.getByRole('link', { name: 'Make the steps' }).click();
     await expect(page.getByText('A Verse').first()).toBeVisible();
+    await page.getByRole('button', { name: 'change', exact: true }).click();
     await page.getByLabel('Slow, then straight to full tempo').check();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('button', { name: 'Assign', exact: true }).click();
     await page.getByRole('checkbox', { name }).check();
     await page.getByRole('button', { name: `Assign to ${name}` }).click();
     await expect(
@@ -96,7 +99,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
       student.getByRole('button', { name: 'A Verse, 2 bars, clean at 400 of 400 bpm' }),
     ).toBeVisible();
     await page.getByRole('link', { name: 'Students' }).click();
-    const row = page.getByRole('listitem').filter({ hasText: title });
+    const row = page.getByRole('listitem').filter({ hasText: title }).last();
     await expect(row.getByText('400 of 400 bpm')).toBeVisible();
     await row.getByRole('link').first().click();
     await expect(

@@ -33,7 +33,9 @@ test('steps are ordered by a school and by hand, and stay so', async ({ page }) 
   ]);
 
   await test.step('the school is changed, and a step moved by keys', async () => {
+    await steps.openWay();
     await page.getByLabel('Grips first').check();
+    await steps.closeWay();
     await expect(steps.list.getByRole('listitem').nth(3)).toContainText('Grips C and Am');
     const pattern = steps.step('Pattern eights on one muted chord');
     await pattern.click();
@@ -50,13 +52,13 @@ test('steps are ordered by a school and by hand, and stay so', async ({ page }) 
   });
 
   await test.step('a step of the teacher’s own is added, and undone again', async () => {
-    await steps.margin.getByRole('button', { name: 'Add a step of your own' }).click();
-    await steps.margin.getByLabel('What to do').fill('Clap the verse');
-    await steps.margin.getByLabel('What counts as done').fill('twice without a slip');
-    await steps.margin.getByRole('button', { name: /Put it/ }).click();
+    await page.getByRole('button', { name: 'Add a step of your own' }).click();
+    await page.getByLabel('What to do').fill('Clap the verse');
+    await page.getByLabel('What counts as done').fill('twice without a slip');
+    await page.getByRole('button', { name: /Put it/ }).click();
     await expect(steps.list.getByText('Clap the verse')).toBeVisible();
     await page.keyboard.press('Escape');
-    await steps.margin.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
     await expect(steps.list.getByText('Clap the verse')).toHaveCount(0);
     await steps.isSaved();
   });
@@ -64,7 +66,15 @@ test('steps are ordered by a school and by hand, and stay so', async ({ page }) 
   await test.step('all of it is there the next time', async () => {
     await page.reload();
     await expect(steps.list.getByText('A Verse: bars 1–2')).toBeVisible();
+    await steps.openWay();
     await expect(page.getByLabel('Grips first')).toBeChecked();
+    await steps.closeWay();
+  });
+
+  await test.step('what was done can be undone after a reload too', async () => {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(steps.list.getByText('A Verse: bars 1–2')).toHaveCount(0);
+    await steps.isSaved();
   });
 
   await test.step('a break of what a step needs is noted, not forbidden', async () => {
@@ -101,15 +111,17 @@ test('a song is given as one student needs it, changed later, and taken back', a
     await steps.open(songId);
     await steps.showFor('Wiebke Halm');
     await expect(steps.margin.getByText(/changes? as they have shown/)).toBeVisible();
+    await steps.openWay();
     await page.getByLabel('As far as').selectOption('pulse');
+    await steps.closeWay();
     await page.getByRole('button', { name: 'Assign to Wiebke' }).click();
-    await expect(page.getByText('Songs / steps, for Wiebke Halm, revision 2')).toBeVisible();
+    await expect(page.getByText('Wiebke Halm: has revision 2')).toBeVisible();
     await student.goto('/week');
     await expect(student.getByRole('heading', { name: title })).toBeVisible();
   });
 
   await test.step('the sheet is printed, on either paper', async () => {
-    for (const name of ['Print the sheet', 'Print the sheet on Letter paper']) {
+    for (const name of ['Print', 'Print on Letter paper']) {
       const link = page.getByRole('link', { name, exact: true });
       const sheet = await page.request.get((await link.getAttribute('href')) ?? '');
       expect(sheet.headers()['content-type']).toBe('application/pdf');
@@ -126,7 +138,9 @@ test('a song is given as one student needs it, changed later, and taken back', a
       await page.reload();
       await expect(steps.list.getByRole('listitem').first()).toContainText('✓', { timeout: 2000 });
     }).toPass();
+    await steps.openWay();
     await page.getByLabel('As far as').selectOption('bare');
+    await steps.closeWay();
     await steps.isSaved();
     await page.reload();
     await expect(steps.list.getByRole('listitem').first()).toContainText('✓');
@@ -141,9 +155,10 @@ test('a song is given as one student needs it, changed later, and taken back', a
   });
 
   await test.step('the song is taken back, and leaves her week', async () => {
+    await steps.openAssign();
     await page.getByRole('button', { name: 'Take the song back from Wiebke Halm' }).click();
     await page.getByRole('button', { name: 'Take it back', exact: true }).click();
-    await expect(steps.margin.getByText('was taken back')).toBeVisible();
+    await expect(page.getByText('was taken back')).toBeVisible();
     await student.goto('/week');
     await expect(student.getByRole('heading', { name: 'My week' })).toBeVisible();
     await expect(student.getByRole('heading', { name: title })).toHaveCount(0);

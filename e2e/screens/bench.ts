@@ -12,17 +12,28 @@ export class Bench {
     this.margin = page.getByRole('complementary', { name: 'Margin' });
   }
 
+  /** Opens the chart text beside the song. */
+  async openText(): Promise<void> {
+    const rail = this.page.getByRole('button', { name: /^Chart text/ });
+    await rail.or(this.text).first().waitFor();
+    if (await rail.isVisible()) await rail.click();
+    await expect(this.text).toBeVisible();
+  }
+
   /** Replaces the whole text as if it were pasted. */
   async write(chart: string): Promise<void> {
+    await this.openText();
     await this.text.click();
     await this.page.keyboard.press('Control+a');
     await this.page.keyboard.insertText(chart);
   }
 
   async frame(field: string, value: string): Promise<void> {
-    const input = this.page
-      .getByRole('group', { name: 'Frame' })
-      .getByLabel(field, { exact: true });
+    const form = this.page.getByRole('group', { name: 'Frame', exact: true });
+    if (!(await form.isVisible())) {
+      await this.page.getByLabel('The frame in words').getByRole('button').first().click();
+    }
+    const input = form.getByLabel(field, { exact: true });
     await input.fill(value);
     await input.press('Enter');
   }
@@ -43,6 +54,7 @@ export class Bench {
     await this.page.goto('/songs');
     const row = this.page.getByRole('listitem').filter({ hasText: title });
     await row.getByRole('link', { name: 'Bench' }).click();
+    await this.page.waitForURL(/bench/);
     await expect(this.ribbon).toBeVisible();
   }
 }

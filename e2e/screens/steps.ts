@@ -13,7 +13,7 @@ export class Steps {
   }
 
   async open(songId: string): Promise<void> {
-    await this.page.goto(`/songs/${songId}/steps`);
+    await this.page.goto(`/songs/${songId}/steps?read=steps`);
     await expect(this.list.getByRole('listitem').first()).toBeVisible();
   }
 
@@ -31,7 +31,22 @@ export class Steps {
 
   async showFor(name: string): Promise<void> {
     await this.page.getByLabel('Whose steps').selectOption({ label: name });
-    await expect(this.page.getByText(`Songs / steps, for ${name}`)).toBeVisible();
+    await expect(this.page.getByText(new RegExp(`^${name}: `))).toBeVisible();
+  }
+
+  /** Opens how the song is taught: its order, how far it goes, by when. */
+  async openWay(): Promise<void> {
+    const change = this.page.getByRole('button', { name: 'change', exact: true });
+    if ((await change.getAttribute('aria-expanded')) !== 'true') await change.click();
+  }
+
+  async closeWay(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Done', exact: true }).click();
+  }
+
+  /** Opens the list of who learns the song. */
+  async openAssign(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Assign', exact: true }).click();
   }
 
   async isSaved(): Promise<void> {

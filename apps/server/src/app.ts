@@ -37,6 +37,7 @@ import {
 import { serveRequests, createRequestsService, createRequestsStore } from './features/requests';
 import {
   createOverrulesStore,
+  createShelfService,
   createSongsService,
   createSongsStore,
   createTeachingService,
@@ -153,6 +154,7 @@ function createServices(deps: AppDeps) {
   const timeZone = async () => (await studio.settings()).timeZone;
   const today = async () => dayAt(clock.now().toISOString(), await timeZone());
   const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
+  const shelf = createShelfService({ songs: stores.songs, service: songs, clock, inTransaction });
   const students = createStudentsService({
     ...{ profiles, people, plans, events, clock, timeZone, lookThrough: work.lookThrough },
     constants: async () => (await studio.constants()).values,
@@ -163,6 +165,7 @@ function createServices(deps: AppDeps) {
     teachingOf: async (songId) => (await teaching.find(songId)).teaching,
     figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
     minutesOf: (studentId) => students.minutesOf(studentId),
+    wishesFor: (songId) => requests.wishesFor(songId),
     findAll: work.findAll,
   });
   const conventionsOf = (personId: string) => people.conventionsOf(personId);
@@ -177,15 +180,17 @@ function createServices(deps: AppDeps) {
     ...{ people, sessions, consents, passwords, clock, inTransaction, today },
   });
   return {
-    ...{ songs, students, teaching, studio, plans: plansService, people: peopleService },
+    ...{ songs, shelf, students, teaching, studio, plans: plansService, people: peopleService },
     door: createDoorService(atTheDoor),
     account: createAccountService(atTheDoor),
     events: createEventsService({ plans, events, clock }),
     overview: createOverviewService({
       ...{ plans, events, people, clock, timeZone, conventionsOf, lookOver: work.lookOver },
+      slotOf: (studentId) => students.slotOf(studentId),
     }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },
+      slotOf: (studentId) => students.slotOf(studentId),
       printSheet: work.printSheet,
     }),
     requests: createRequestsService({ requests, songs, clock, inTransaction }),

@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApp, createStores, type LongTasks } from './app';
 import { seedDemoWorld } from './demo-world';
 import { createActsStore, createPersonDataStore, tidy } from './features/keeping';
+import { createSongsStore, removeLongDeleted } from './features/songs';
 import { createSessionsStore } from './features/people';
 import { rekeyOverrules } from './features/songs';
 import { addressBehind } from './platform/address';
@@ -49,7 +50,11 @@ function keepTidy({ databaseUrl }: Settings, onFailure: (error: unknown) => void
     attempts: createAttempts(sequelize, clock),
     data: createPersonDataStore(sequelize, transactionsOf(sequelize)),
   };
-  const now = (): void => void tidy(deps).catch(onFailure);
+  const shelf = {
+    ...{ songs: createSongsStore(sequelize), clock },
+    inTransaction: transactionsOf(sequelize),
+  };
+  const now = (): void => void Promise.all([tidy(deps), removeLongDeleted(shelf)]).catch(onFailure);
   now();
   setInterval(now, TIDY_MS).unref();
 }

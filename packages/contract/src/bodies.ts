@@ -15,7 +15,14 @@ import {
 import { assignSchema, savePlanSchema } from './plans';
 import { declineSchema, newRequestSchema } from './requests';
 import type { BodyOf, RouteName, Routes } from './routes';
-import { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from './songs';
+import {
+  movedSongSchema,
+  newSongSchema,
+  overruleSchema,
+  saveSongSchema,
+  songLabelSchema,
+  withdrawSchema,
+} from './songs';
 import { saveProfileSchema } from './students';
 import { settingsSchema } from './studio';
 import { constantsSchema, saveTeachingSchema } from './teaching';
@@ -34,6 +41,7 @@ export const BODIES: Bodies = {
   ...{ addPerson: newPersonSchema, resetPassword: passwordResetSchema, changeRole: roleSchema },
   ...{ recordConsent: consentSchema, askForSong: newRequestSchema, declineRequest: declineSchema },
   ...{ startSong: newSongSchema, saveSong: saveSongSchema },
+  ...{ renameSong: songLabelSchema, moveSong: movedSongSchema },
   ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },
   ...{ saveTeaching: saveTeachingSchema, assign: assignSchema, savePlan: savePlanSchema },
   ...{ sendEvents: sendEventsSchema, saveStudent: saveProfileSchema },

@@ -44,6 +44,7 @@ export { assignSchema, savePlanSchema } from './plans';
 export type {
   Assign,
   Overview,
+  StudentAtAGlance,
   Plan,
   PlanFigures,
   PlanNews,
@@ -57,8 +58,18 @@ export { isRealDate } from './real-date';
 export { declineSchema, newRequestSchema } from './requests';
 export type { Decline, NewRequest, RequestStatus, SongRequest } from './requests';
 export { songDocumentSchema } from './song-document';
-export { newSongSchema, overruleSchema, saveSongSchema, withdrawSchema } from './songs';
+export {
+  DELETED_KEPT_DAYS,
+  movedSongSchema,
+  newSongSchema,
+  overruleSchema,
+  saveSongSchema,
+  SONG_PLACES,
+  songLabelSchema,
+  withdrawSchema,
+} from './songs';
 export type {
+  MovedSong,
   NewSong,
   Overrule,
   Overruled,
@@ -68,6 +79,8 @@ export type {
   SaveSong,
   Song,
   SongChange,
+  SongLabel,
+  SongPlace,
   SongSummary,
 } from './songs';
 export {
@@ -78,7 +91,7 @@ export {
   toStudent,
   WEEKDAYS,
 } from './students';
-export type { KnownStudent, SaveProfile, StudentProfile } from './students';
+export type { KnownStudent, LessonSlot, SaveProfile, StudentProfile } from './students';
 export { constantsSchema, saveTeachingSchema, teachingSchema } from './teaching';
 export type { SaveConstants, SaveTeaching, SongTeaching, StudioConstants } from './teaching';
 export { BODIES } from './bodies';

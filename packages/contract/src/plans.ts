@@ -6,6 +6,7 @@ import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/day';
 import { array, boolean, type Schema } from 'yup';
 import type { Person } from './people';
+import type { LessonSlot } from './students';
 import { exactly, id, whole } from './fields';
 import { teachingFields, teachingSchema } from './teaching';
 import type { OwnConstants } from '@harvu/core/constants';
@@ -77,11 +78,16 @@ export interface SongAtAGlance extends PlanSummary {
   readonly overview: PlanOverview;
 }
 
+/** A student in the studio's list. */
+export interface StudentAtAGlance extends Pick<Person, 'id' | 'name'> {
+  readonly lessonSlot: LessonSlot;
+}
+
 /** Every song in work that somebody may see, and the day it is in the studio. */
 export interface Overview {
   readonly today: Day;
   /** All students, for who teaches; nobody for a student. */
-  readonly students: readonly Pick<Person, 'id' | 'name'>[];
+  readonly students: readonly StudentAtAGlance[];
   readonly songs: readonly SongAtAGlance[];
 }
 

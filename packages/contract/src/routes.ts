@@ -24,6 +24,7 @@ import type {
 import type { Assign, Overview, Plan, PlanNews, PlanSummary, SavePlan } from './plans';
 import type { Decline, NewRequest, SongRequest } from './requests';
 import type {
+  MovedSong,
   NewSong,
   Overrule,
   Overruled,
@@ -33,6 +34,7 @@ import type {
   SaveSong,
   Song,
   SongChange,
+  SongLabel,
   SongSummary,
   WithdrawOverrule,
 } from './songs';
@@ -137,6 +139,9 @@ export const ROUTES = {
   songs: teachingGet<None, readonly SongSummary[]>()('/songs'),
   startSong: teachingPost<NewSong, Song>()('/songs'),
   song: teachingGet<None, Song>()('/songs/:id'),
+  renameSong: teachingPut<SongLabel, None>()('/songs/:id/head'),
+  copySong: teachingPost<None, Song>()('/songs/:id/copy'),
+  moveSong: teachingPut<MovedSong, None>()('/songs/:id/place'),
   saveSong: teachingPut<SaveSong, SavedSong>()('/songs/:id'),
   revisions: teachingGet<None, readonly RevisionSummary[]>()('/songs/:id/revisions'),
   revision: teachingGet<None, RevisionDocument>()('/songs/:id/revisions/:number'),

@@ -1,10 +1,38 @@
 import type { SongDocument } from '@harvu/core/song';
+import type { FilledBlock } from '@harvu/core/progress';
 import type { InferType, Schema } from 'yup';
+import { array, string } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
 import { songDocumentSchema } from './song-document';
 
 export const newSongSchema = exactly({ title: words(120), playedBy: maybeWords(120) });
 export type NewSong = InferType<typeof newSongSchema>;
+
+const MOST_TAGS = 12;
+
+/** What a song is called, and by which words it is found again. */
+export const songLabelSchema = exactly({
+  title: words(120),
+  playedBy: maybeWords(120),
+  tags: array()
+    .of(words(30))
+    .strict(true)
+    .required('must be a list')
+    .max(MOST_TAGS, `must have at most ${MOST_TAGS} tags`),
+});
+export type SongLabel = InferType<typeof songLabelSchema>;
+
+/** Where a song lies: at hand, put away, or deleted and kept for a while. */
+export const SONG_PLACES = ['here', 'away', 'deleted'] as const;
+export type SongPlace = (typeof SONG_PLACES)[number];
+
+export const movedSongSchema = exactly({
+  place: string().strict(true).required('must be said').oneOf(SONG_PLACES, 'must be a place'),
+});
+export type MovedSong = InferType<typeof movedSongSchema>;
+
+/** How many days a deleted song can be brought back. */
+export const DELETED_KEPT_DAYS = 30;
 
 export interface SaveSong {
   readonly baseRevision: number;
@@ -36,9 +64,18 @@ export interface SongSummary {
   readonly revision: number;
   readonly savedAt: string;
   readonly studentCount: number;
+  readonly tags: readonly string[];
+  readonly place: SongPlace;
+  /** When it was put away or deleted. */
+  readonly movedAt: string | null;
+  /** The names of its chords, each once. */
+  readonly chords: readonly string[];
+  /** Its sections in playing order. */
+  readonly blocks: readonly Pick<FilledBlock, 'letter' | 'name' | 'bars'>[];
 }
 
 export interface Song {
+  readonly tags: readonly string[];
   readonly id: string;
   readonly title: string;
   readonly playedBy: string;

@@ -81,6 +81,9 @@ export const studentProfileSchema = exactly({
 });
 export type StudentProfile = InferType<typeof studentProfileSchema>;
 
+/** When a student comes to their lesson; null where no slot is agreed. */
+export type LessonSlot = StudentProfile['lessonSlot'];
+
 /** A student nobody has told anything of yet. */
 export const NEW_PROFILE: StudentProfile = {
   ...{ ageBand: 'adult', instrument: '', scaleLengthMm: null, stretchMm: null, plays: 'pick' },

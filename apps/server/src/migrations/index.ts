@@ -3,6 +3,7 @@ import { conventionsAndOverrules } from './0002-conventions-and-overrules';
 import { plansByStudent } from './0003-plans-by-student';
 import { events } from './0004-events';
 import { doors } from './0005-doors';
+import { songShelf } from './0006-song-shelf';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -14,4 +15,5 @@ export const MIGRATIONS: readonly Migration[] = [
   plansByStudent,
   events,
   doors,
+  songShelf,
 ];

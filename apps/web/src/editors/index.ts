@@ -5,6 +5,7 @@ export { ChartEditor } from './chart/chart-editor';
 export { ClockPanel } from './clock/clock-panel';
 export { CapoQuestion } from './frame/capo-question';
 export { FrameForm } from './frame/frame-form';
+export { FrameLine } from './frame/frame-line';
 export { GripRow } from './grips/grip-row';
 export { MapRibbon } from './map/map-ribbon';
 export type { BlockMove } from './map/map-ribbon';

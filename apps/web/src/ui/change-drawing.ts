@@ -9,7 +9,7 @@ import {
   type Setup,
 } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
-import { ChordLabel } from './chord-label';
+import { ChordName } from './chord-name';
 import { injectHandWords } from './hand-words';
 import { GripDiagram } from './grip-diagram';
 
@@ -24,13 +24,13 @@ export interface NamedHold {
 @Component({
   selector: 'harvu-change',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel, GripDiagram],
+  imports: [ChordName, GripDiagram],
   host: { class: 'block' },
   template: `
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
       @for (one of [from(), to()]; track $index; let isLast = $last) {
         <div class="text-center">
-          <b class="block font-display">{{ one.name | chord: setup().capo }}</b>
+          <b class="block font-display"><harvu-chord [name]="one.name" [capo]="setup().capo" /></b>
           <harvu-grip
             [grip]="one.grip"
             [fingers]="one.fingers"

@@ -24,7 +24,7 @@ const SPOKEN: Readonly<Record<NoteTone, string>> = {
   host: { class: 'block' },
   template: `
     <section
-      class="rounded-sm border border-l-4 border-line bg-sheet px-3 py-2.5 leading-[22px]"
+      class="rounded-sm border border-l-4 border-line bg-sheet px-3 py-2.5 leading-[1.375rem]"
       [class]="edge()"
     >
       <span class="sr-only">{{ spoken() }}</span>

@@ -13,7 +13,8 @@ export type Level = 'none' | 'new' | 'low' | 'near' | 'goal';
 /** A block as it is drawn. */
 export interface DrawnBlock extends RibbonBlock {
   readonly level: Level;
-  readonly height: number;
+  /** How full its chamber is, in percent; at goal the whole block is, to the brim. */
+  readonly fullPercent: number;
   readonly figure: string;
   readonly words: string;
 }
@@ -44,5 +45,11 @@ export function toDrawn(block: RibbonBlock): DrawnBlock {
   const share = Math.min(1, (block.cleanBpm ?? 0) / (block.goalBpm ?? 1));
   const figure =
     level === 'none' ? String(block.bars) : level === 'new' ? 'new' : String(block.cleanBpm);
-  return { ...block, level, height: Math.round(share * 62), figure, words: wordsOf(block, level) };
+  return {
+    ...block,
+    level,
+    fullPercent: Math.round(share * 100),
+    figure,
+    words: wordsOf(block, level),
+  };
 }

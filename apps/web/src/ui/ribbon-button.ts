@@ -9,10 +9,11 @@ import {
 } from '@angular/core';
 import { toDrawn, type Level, type RibbonBlock } from './ribbon-blocks';
 
+/** The chamber's fill and the line on top of it. */
 const FILLS: Readonly<Record<Level, string>> = {
   none: '',
   new: '',
-  goal: 'border-spruce bg-spruce-wash',
+  goal: '',
   near: 'border-brass-line bg-brass-wash',
   low: 'border-slate bg-slate-wash',
 };
@@ -24,8 +25,7 @@ const FILLS: Readonly<Record<Level, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: {
     type: 'button',
-    class:
-      '@container relative shrink-0 basis-0 overflow-hidden rounded-sm border bg-sheet text-left',
+    class: '@container flex shrink-0 basis-0 flex-col overflow-hidden rounded-sm border text-left',
     '[class]': 'classes()',
     '[style.flex-grow]': 'block().bars',
     '[style.min-width.px]': 'minWidth()',
@@ -35,31 +35,40 @@ const FILLS: Readonly<Record<Level, string>> = {
   },
   template: `
     @let shown = drawn();
-    @if (shown.level !== 'none' && shown.level !== 'new') {
-      <span
-        class="absolute inset-x-0 bottom-0 border-t-2"
-        [class]="fills[shown.level]"
-        [style.height.%]="shown.height"
-      ></span>
-    }
-    @if (shown.level === 'new') {
-      <span class="absolute inset-x-0 bottom-0 border-b-2 border-spruce"></span>
-    }
     <span
-      class="absolute inset-x-0 top-0 overflow-hidden whitespace-nowrap"
-      [class]="thin() ? 'px-1 text-xs leading-[22px]' : 'px-1.5 pt-1 text-xs'"
+      class="flex items-baseline gap-1 overflow-hidden px-1.5 whitespace-nowrap"
+      [class]="thin() ? 'h-4 text-xs leading-4' : 'h-6 pt-0.5 text-xs'"
     >
       <b class="font-display" [class]="thin() ? '' : 'text-sm'">{{ shown.letter }}</b>
       @if (!thin()) {
-        <span class="hidden @[56px]:inline">&ngsp;{{ shown.name }}</span>
+        &ngsp;
+        <span
+          class="hidden min-w-0 truncate"
+          [class]="hasChamber() ? '@[76px]:inline' : '@[50px]:inline'"
+          >{{ shown.name }}</span
+        >
+        @if (hasChamber()) {
+          <span class="ml-auto font-mono">{{ shown.figure }}</span>
+        }
       }
     </span>
-    @if (!thin()) {
+    @if (!hasChamber() && !thin()) {
+      <span class="px-1.5 text-right font-mono text-xs leading-4">{{ shown.figure }}</span>
+    }
+    @if (hasChamber()) {
       <span
-        class="absolute right-1.5 bottom-1 font-mono text-xs"
-        [class]="shown.level === 'new' ? 'text-ink-soft' : ''"
-        >{{ shown.figure }}</span
+        class="relative block flex-1"
+        [class]="shown.level === 'goal' ? '' : 'border-t border-line-soft'"
       >
+        @if (fills[shown.level]; as fill) {
+          <span
+            class="absolute bottom-0 left-0"
+            [class]="fill + (thin() ? ' h-full border-r-2' : ' w-full border-t-2')"
+            [style.height.%]="thin() ? null : shown.fullPercent"
+            [style.width.%]="thin() ? shown.fullPercent : null"
+          ></span>
+        }
+      </span>
     }
   `,
 })
@@ -77,11 +86,16 @@ export class RibbonButton implements FocusableOption {
   protected readonly minWidth = computed(() =>
     this.thin() ? 26 : Math.max(40, Math.min(52, this.block().bars * 9)),
   );
+  /** Name above, chamber below; a song without a student has no levels to show. */
+  protected readonly hasChamber = computed(() => this.drawn().level !== 'none');
   protected readonly classes = computed(() => {
-    const size = this.thin() ? 'h-6' : 'h-16';
-    const edge = this.drawn().level === 'new' ? 'border-dashed border-ink-soft' : 'border-line';
+    const { level } = this.drawn();
+    const [low, high] = this.thin() ? ['h-5', 'h-6.5'] : ['h-12', 'h-16'];
+    const size = this.hasChamber() ? high : low;
+    const edge = level === 'new' ? 'border-dashed border-ink-soft' : 'border-line';
+    const fill = level === 'goal' ? 'bg-spruce-wash border-spruce' : `bg-sheet ${edge}`;
     const isRinged = this.isCurrent() || this.isMarked();
-    return `${size} ${edge} ${isRinged ? 'outline-2 outline-ink outline-offset-1' : ''}`;
+    return `${size} ${fill} ${isRinged ? 'outline-2 outline-ink outline-offset-1' : ''}`;
   });
 
   focus(): void {

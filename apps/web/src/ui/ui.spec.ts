@@ -21,8 +21,18 @@ describe('the ribbon', () => {
 
   it('fills each block as far as its clean tempo goes, and prints the figure', async () => {
     const ribbon = await Shown.of(Ribbon, { blocks: BLOCKS });
-    const fills = ribbon.all('button > span:first-child').map((one) => one.style.height);
-    expect(fills).toEqual(['62%', '31%', '']);
+    const chambers = ribbon.all('button > span:last-child');
+    // At goal the whole block is full, to the brim; below it the level stands in the chamber.
+    expect(ribbon.all('button').map((one) => one.classList.contains('bg-spruce-wash'))).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect(chambers.map((one) => one.querySelector('span')?.style.height)).toEqual([
+      undefined,
+      '50%',
+      undefined,
+    ]);
     expect(ribbon.all('button').map((one) => one.textContent.replace(/\s+/g, ' ').trim())).toEqual([
       'A Intro92',
       'B Verse46',

@@ -8,6 +8,7 @@ import {
   makePlan,
   milestonesOf,
   raisesOf,
+  slowRemedies,
   smallerPlans,
   stagesOf,
   timeOf,
@@ -17,6 +18,7 @@ import {
   type PlanTime,
   type Practice,
   type Raise,
+  type SlowRemedy,
   type SmallerPlan,
   type Stage,
   type StepPlan,
@@ -53,6 +55,17 @@ export interface SongApart {
   /** Every change with the least time there is for it, slowest first. */
   readonly tightest: readonly WindowedChange[];
   readonly toLearn: ToLearn;
+  /** The change that lacks most time, with what would win it; none where every change fits. */
+  readonly slowest?: SlowChange;
+}
+
+/** A change that takes longer than there is for it, in seconds. */
+export interface SlowChange {
+  readonly from: string;
+  readonly to: string;
+  readonly seconds: number;
+  readonly windowSeconds: number;
+  readonly remedies: readonly SlowRemedy[];
 }
 
 /** The steps of a song as somebody is taught it, with what is worth a second look about them. */
@@ -62,6 +75,8 @@ export interface PlannedSong extends StepPlan {
   /** The song's sections in playing order. */
   readonly blocks: readonly PlainBlock[];
   readonly stages: readonly Stage[];
+  /** How far the student is on each step. */
+  readonly progress: readonly StepProgress[];
   /** Steps the student has done already, by id. */
   readonly done: readonly string[];
 }
@@ -97,6 +112,20 @@ function plainBlocks({ timeline }: Workpiece): readonly PlainBlock[] {
   }));
 }
 
+function slowestOf(
+  song: SongDocument,
+  work: Workpiece,
+  tightest: readonly WindowedChange[],
+): SlowChange | undefined {
+  const [slow] = tightest
+    .map((one) => ({ ...one, windowSeconds: (60 * one.windowBeats) / work.goalBpm }))
+    .filter((one) => one.seconds > one.windowSeconds)
+    .sort((a, b) => b.seconds / b.windowSeconds - a.seconds / a.windowSeconds);
+  if (!slow) return undefined;
+  const { from, to, seconds, windowSeconds } = slow;
+  return { from, to, seconds, windowSeconds, remedies: slowRemedies(song, work, slow) };
+}
+
 /** What pages ask about songs: pure, so that a worker answers here and a test asks without one. */
 export const answers = {
   /** Reads a chart as it is typed; ids stay as they were in the song before. */
@@ -105,7 +134,9 @@ export const answers = {
   /** Takes a song apart without making its steps. */
   takeApart(song: SongDocument, conventions: Conventions): SongApart {
     const work = workpieceOf(song, conventions);
-    return { work, tightest: tightestChanges(work), toLearn: barsToLearn(work.timeline) };
+    const tightest = tightestChanges(work);
+    const slowest = slowestOf(song, work, tightest);
+    return { work, tightest, toLearn: barsToLearn(work.timeline), ...(slowest && { slowest }) };
   },
 
   findings: findingsOf,
@@ -115,13 +146,15 @@ export const answers = {
   /** Makes the steps of a song for somebody, who may have done some of them. */
   plan(request: PlanRequest, events: readonly PlanEvent[], conventions: Conventions): PlannedSong {
     const plan = makePlan(request.song, optionsOf(request, conventions));
-    const done = stepProgress(plan.steps, triesIn(events)).filter((one) => one.state === 'done');
+    const progress = stepProgress(plan.steps, triesIn(events));
+    const done = progress.filter((one) => one.state === 'done');
     return {
       ...plan,
       findings: stepFindings(plan),
       milestones: milestonesOf(plan.steps, plan.goal),
       blocks: plainBlocks(plan.work),
       stages: stagesOf(plan.steps, plan),
+      progress,
       done: done.map((one) => one.step.id),
     };
   },

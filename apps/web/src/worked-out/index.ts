@@ -1,5 +1,5 @@
 export { Analysis } from './analysis';
-export type { PlannedSong, SmallerWish, SongApart, SongProgress } from './answers';
+export type { PlannedSong, SmallerWish, SlowChange, SongApart, SongProgress } from './answers';
 export type { GripWishes } from './grip-search';
 export { requestOf } from './plan-request';
 export type { PlanRequest } from './plan-request';

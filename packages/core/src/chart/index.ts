@@ -1,5 +1,9 @@
 export { readBars, writeBars } from './bars';
 export { checkChart } from './faults';
+export { barSlots, slotsText } from './bar-slots';
+export type { BarSlots } from './bar-slots';
+export { frameWords } from './frame-words';
+export type { FrameWord } from './frame-words';
 export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeClaim, writeFrameField } from './header';
 export { withNewIds } from './identities';
 export { LONGEST_CHART, readChart } from './reader';

@@ -10,3 +10,4 @@ export { transposeChordName } from './transpose';
 export type { ChordName } from './chord-name';
 export { QUALITIES } from './qualities.data';
 export type { Quality } from './qualities.data';
+export { chordSpoken } from './spoken';

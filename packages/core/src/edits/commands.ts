@@ -3,17 +3,7 @@ import { readFrameField } from '../chart';
 import { writeBars } from '../chart';
 import { readChart } from '../chart';
 import { withOwnBars, withoutParent, withParent } from './deriving';
-import type {
-  Bar,
-  Frame,
-  MapEntry,
-  NamedGrip,
-  NamedPattern,
-  PatternUse,
-  Section,
-  SectionId,
-  SongDocument,
-} from '../song';
+import type { Bar, Frame, MapEntry, NamedGrip, Section, SectionId, SongDocument } from '../song';
 import { withNewIds } from '../chart';
 import { mapOf } from '../song';
 import {
@@ -25,6 +15,13 @@ import {
   withSectionRenamed,
   withSectionSplit,
 } from './section-edits';
+import {
+  withoutPattern,
+  withPattern,
+  withPatternAssigned,
+  withPatternRenamed,
+  withPatternUsed,
+} from './pattern-edits';
 import type { Edit, SongCommand } from './song-command';
 
 function withFrameField(song: SongDocument, field: keyof Frame, text: string): SongDocument {
@@ -42,55 +39,6 @@ function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
     ? song.grips.map((one) => (one.name === grip.name ? grip : one))
     : [...song.grips, grip];
   return { ...song, grips };
-}
-
-function withPattern(song: SongDocument, pattern: NamedPattern): SongDocument {
-  const isKnown = song.patterns.some((one) => one.name === pattern.name);
-  const patterns = isKnown
-    ? song.patterns.map((one) => (one.name === pattern.name ? pattern : one))
-    : [...song.patterns, pattern];
-  return { ...song, patterns };
-}
-
-/** Sections that had the pattern and are not named any more lose it; the rest keep their own. */
-function withPatternAssigned(
-  song: SongDocument,
-  name: string,
-  sections: readonly string[],
-): SongDocument {
-  return {
-    ...song,
-    sections: song.sections.map((section) => {
-      if (sections.includes(section.name)) return { ...section, pattern: name };
-      if (section.pattern !== name) return section;
-      const { pattern: _left, ...rest } = section;
-      return rest;
-    }),
-  };
-}
-
-function isSamePlace(a: PatternUse, b: PatternUse): boolean {
-  const isSameBars = a.bars?.from === b.bars?.from && a.bars?.to === b.bars?.to;
-  return a.layer === b.layer && isSameBars;
-}
-
-/** One place of a section has one pattern; a use without a place is the section's own. */
-function withUse(section: Section, use: PatternUse): Section {
-  const { pattern, patternUses = [], ...rest } = section;
-  const isOwn = !use.layer && !use.bars;
-  const own = isOwn ? use.pattern : (pattern ?? '');
-  const others = patternUses.filter((one) => !isSamePlace(one, use));
-  const uses = isOwn || use.pattern === '' ? others : [...others, use];
-  return {
-    ...rest,
-    ...(own !== '' && { pattern: own }),
-    ...(uses.length > 0 && { patternUses: uses }),
-  };
-}
-
-function withPatternUsed(song: SongDocument, name: string, use: PatternUse): SongDocument {
-  const sections = song.sections.map((one) => (one.name === name ? withUse(one, use) : one));
-  return { ...song, sections };
 }
 
 function withSection(
@@ -241,6 +189,8 @@ const EDITS: Edits = {
     grips: song.grips.filter((grip) => grip.name !== name),
   }),
   'set-pattern': (song, { pattern }) => withPattern(song, pattern),
+  'rename-pattern': (song, { from, to }) => withPatternRenamed(song, from, to),
+  'drop-pattern': (song, { name }) => withoutPattern(song, name),
   'assign-pattern': (song, { name, sections }) => withPatternAssigned(song, name, sections),
   'use-pattern': (song, { section, use }) => withPatternUsed(song, section, use),
   'set-bars': withBars,

@@ -220,6 +220,47 @@ describe('edits of any song', () => {
   });
 });
 
+describe('edits of patterns', () => {
+  const chart = `pattern eights 4/4: D U D U D U D U
+pattern thumb 4/4: D - D -
+[A] pattern eights pattern thumb in 2
+| G | D |
+[B = A]
+[C] pattern thumb for pulse
+| C |`;
+
+  it('rename one wherever it is played', () => {
+    const renamed = run(song(chart), { kind: 'rename-pattern', from: 'thumb', to: 'walk' });
+    expect(renamed).not.toContain('thumb');
+    expect(renamed).toMatch(/\[A\].*pattern walk in 2/);
+    expect(renamed).toMatch(/\[C\].*pattern walk for pulse/);
+  });
+
+  it('keep a name where the new one is taken, or could not be written', () => {
+    for (const to of ['eights', '', 'two words', 'a:b']) {
+      const before = song(chart);
+      expect(withCommand(before, { kind: 'rename-pattern', from: 'thumb', to })).toEqual(before);
+    }
+  });
+
+  it('take one away wherever it is played', () => {
+    const without = run(song(chart), { kind: 'drop-pattern', name: 'thumb' });
+    expect(without).not.toContain('thumb');
+    expect(without).toContain('[A] pattern eights');
+  });
+});
+
+describe('a new section', () => {
+  it('is a bar of silence, or like one that is there', () => {
+    const before = song('[A]\n| G | D |');
+    const after = idOf(before, 'A');
+    expect(run(before, { kind: 'add-section', after, name: 'A' })).toContain('[A 2]\n| - |');
+    const like = withCommand(before, { kind: 'add-section', after, name: 'A', parent: 'A' });
+    expect(writeChart(like)).toContain('[A 2 = A]');
+    expect(plays(like)[1]).toBe(plays(like)[0]);
+  });
+});
+
 function never(): never {
   throw new Error('there is no such section');
 }

@@ -34,19 +34,27 @@ function withSectionAfter(song: SongDocument, place: number, section: Section): 
 }
 
 /**
- * Adds an empty section (a bar of silence) after another, or at the end where that is not there; a
- * name that is taken gets the next number.
+ * Adds an empty section (a bar of silence), or one like another, after a section, or at the end where
+ * that is not there; a name that is taken gets the next number.
  *
  * @example
  * withNewSection(EMPTY_SONG, { after: '', name: 'Verse' }).sections.map((one) => one.name) // ['Verse']
  */
 export function withNewSection(
   song: SongDocument,
-  { after, name }: { readonly after: SectionId; readonly name: string },
+  {
+    after,
+    name,
+    parent,
+  }: { readonly after: SectionId; readonly name: string; readonly parent?: string },
 ): SongDocument {
   const place = placeOf(song, after);
-  const bars = [{ id: '', chords: [{ name: '-', span: 1 }] }];
-  const section = { id: '', name: freeName(song, name), times: 1, bars };
+  const silence = [{ id: '', chords: [{ name: '-', span: 1 }] }];
+  const like = song.sections.find((one) => one.name === parent);
+  const section = {
+    ...{ id: '', name: freeName(song, name), times: 1 },
+    ...(like ? { parent: like.name, bars: [] } : { bars: silence }),
+  };
   return withSectionAfter(song, place < 0 ? song.sections.length - 1 : place, section);
 }
 

@@ -23,6 +23,8 @@ export type SongCommand =
     }
   | { readonly kind: 'drop-grip'; readonly name: string }
   | { readonly kind: 'set-pattern'; readonly pattern: NamedPattern }
+  | { readonly kind: 'rename-pattern'; readonly from: string; readonly to: string }
+  | { readonly kind: 'drop-pattern'; readonly name: string }
   | {
       /** Lays a pattern over some sections; an empty name takes it away. */
       readonly kind: 'assign-pattern';
@@ -52,7 +54,13 @@ export type SongCommand =
       readonly of: string;
       readonly semitones: number;
     }
-  | { readonly kind: 'add-section'; readonly after: SectionId; readonly name: string }
+  | {
+      /** A new section, silent, or as another that is written already. */
+      readonly kind: 'add-section';
+      readonly after: SectionId;
+      readonly name: string;
+      readonly parent?: string;
+    }
   | { readonly kind: 'copy-section'; readonly section: SectionId }
   | { readonly kind: 'move-section'; readonly section: SectionId; readonly by: -1 | 1 }
   | { readonly kind: 'drop-section'; readonly section: SectionId }

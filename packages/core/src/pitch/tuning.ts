@@ -97,3 +97,21 @@ export function formatTuning(tuning: Tuning): string {
 export function openNotes(tuning: Tuning): readonly Midi[] {
   return tuning.map((name) => parseNote(name) ?? midi(40));
 }
+
+/**
+ * Gives what a tuning is called where it has a name, else its notes.
+ *
+ * @example
+ * tuningName(['D2', 'A2', 'D3', 'G3', 'B3', 'E4']) // 'drop D'
+ */
+export function tuningName(tuning: Tuning): string {
+  const written = tuning.join();
+  const name = Object.keys(NAMED_TUNINGS).find((one) => parseTuning(one)?.join() === written);
+  if (name === undefined) return formatTuning(tuning).replaceAll('#', '♯').replaceAll(/b/g, '♭');
+  // The last word is a note, or says how far: "drop d", "half step down".
+  return name.replace(
+    /\b([a-g])([b#]?)(m?)$/,
+    (_, note: string, sign: string, minor: string) =>
+      `${note.toUpperCase()}${sign.replace('#', '♯').replace('b', '♭')}${minor}`,
+  );
+}

@@ -63,3 +63,15 @@ export function practiceUntil(day: Day, practice: Practice): Until {
     minutes: minutes.reduce((sum, one) => sum + one, 0),
   };
 }
+
+/**
+ * Gives the day of the next lesson, after today: the next of its weekday (0 is Monday), or in a week
+ * where none is agreed.
+ *
+ * @example
+ * nextLessonOn('2026-11-26', 1) // '2026-12-01'
+ */
+export function nextLessonOn(today: Day, weekday: number | null): Day {
+  const away = weekday === null ? 0 : (weekday - weekdayOf(today) + 7) % 7;
+  return dayAfter(today, away === 0 ? 7 : away);
+}

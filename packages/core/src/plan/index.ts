@@ -1,4 +1,4 @@
-export { finishOn, practiceUntil } from './calendar';
+export { finishOn, nextLessonOn, practiceUntil } from './calendar';
 export type { MinutesByWeekday, Practice, Until } from './calendar';
 export { deadlineOf } from './deadline';
 export type { Deadline } from './deadline';
@@ -23,3 +23,5 @@ export { stagesOf } from './stages';
 export type { Stage } from './stages';
 export { SCHOOLS, USUAL_TEACHING } from './teaching';
 export type { OwnStep, PlanChange, School, Teaching } from './teaching';
+export { slowRemedies } from './slow-remedies';
+export type { SlowRemedy } from './slow-remedies';

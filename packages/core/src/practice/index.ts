@@ -8,3 +8,5 @@ export { placeIn } from './place';
 export type { Place } from './place';
 export { sceneOf } from './scene';
 export type { DrawnChange, DrawnLane, MapBar, SaidChord, Scene, TunedString } from './scene';
+export { untilLesson } from './until-lesson';
+export type { LessonPiece } from './until-lesson';

@@ -1,4 +1,4 @@
-import type { Overview, Person, SongAtAGlance } from '@harvu/contract';
+import type { LessonSlot, Overview, Person, SongAtAGlance } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
 import type { PlanOverview } from '@harvu/core/progress';
 import { triesIn } from '@harvu/core/events';
@@ -17,6 +17,8 @@ export interface OverviewDeps {
   readonly clock: Clock;
   readonly timeZone: () => Promise<string>;
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
+  /** When a student comes to their lesson; null where no slot is agreed. */
+  readonly slotOf: (studentId: string) => Promise<LessonSlot>;
   /** Works out how a plan stands, in a thread of its own. */
   readonly lookOver: (plan: PlanAtWork) => Promise<PlanOverview>;
 }
@@ -58,7 +60,10 @@ export function createOverviewService(deps: OverviewDeps) {
   async function studentsFor(person: Person): Promise<Overview['students']> {
     if (!isTeaching(person)) return [];
     const all = await people.list();
-    return all.flatMap(({ id, name, role }) => (role === 'student' ? [{ id, name }] : []));
+    const students = all.filter(({ role }) => role === 'student');
+    return Promise.all(
+      students.map(async ({ id, name }) => ({ id, name, lessonSlot: await deps.slotOf(id) })),
+    );
   }
 
   return {

@@ -8,6 +8,7 @@ import type {
   SavePlan,
 } from '@harvu/contract';
 import type { Teaching } from '@harvu/core/plan';
+import type { Day } from '@harvu/core/day';
 import type { SongDocument } from '@harvu/core/song';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
@@ -38,6 +39,8 @@ export interface PlansDeps {
   /** What a plan for a student stands on. */
   readonly figuresFor: (studentId: string, songId: string) => Promise<PlanFigures>;
   readonly minutesOf: (studentId: string) => Promise<readonly number[]>;
+  /** By which day each student wants a song, where they asked for it and said so. */
+  readonly wishesFor: (songId: string) => Promise<ReadonlyMap<string, Day>>;
 }
 
 /** A fault is settled or overruled with a reason before anybody learns the song. */
@@ -102,12 +105,21 @@ function createGiving(deps: PlansDeps) {
           'studentIds',
         );
       }
-      const given = { songId, revision, teaching, assignedBy: teacher.id, assignedAt: clock.now() };
+      const wishes = await deps.wishesFor(songId);
+      const given = { songId, revision, assignedBy: teacher.id, assignedAt: clock.now() };
       const figures = await Promise.all(ids.map((id) => figuresFor(id, songId)));
       await inTransaction(async (tx) => {
         for (const [place, studentId] of ids.entries()) {
           const own = figures[place];
-          if (own) await plans.put({ ...given, id: clock.newId(), studentId, figures: own }, tx);
+          // The day somebody asked for stands, unless the teacher has said another.
+          const wantedOn = teaching.wantedOn ?? wishes.get(studentId) ?? null;
+          const plan = {
+            ...given,
+            id: clock.newId(),
+            studentId,
+            teaching: { ...teaching, wantedOn },
+          };
+          if (own) await plans.put({ ...plan, figures: own }, tx);
         }
       });
     },

@@ -1,4 +1,5 @@
-import type { Song, SongRequest } from '@harvu/contract';
+import type { Plan, PlanSummary, Song, SongRequest } from '@harvu/contract';
+import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 
 const WISH = { title: 'Pebble Road', playedBy: 'The Bollard Children', why: '', wantedBy: null };
@@ -35,6 +36,23 @@ describe('requests', () => {
     expect(body.status).toBe('accepted');
     const song = await owner.get<Song>(`/api/songs/${body.songId ?? ''}`);
     expect([song.body.title, song.body.revision]).toEqual(['Cinder Lane', 1]);
+  });
+
+  it('give the day that was asked for to the plan, unless the teacher says another', async () => {
+    const { id } = await ask('Pebble Road', { wantedBy: '2026-12-12' });
+    const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`);
+    const path = `/api/songs/${body.songId ?? ''}`;
+    const text = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick';
+    const document = readChart(`${text}\n[A]\n| G | D |`).song;
+    await owner.send('PUT', path, { baseRevision: 1, document });
+    const cara = await studio.add(owner, { signInName: 'cara' });
+    const studentIds = [bram.person.id, cara.person.id];
+    await owner.send('POST', `${path}/assign`, { revision: 2, studentIds });
+    const wantedBy = async (visitor: Visitor) => {
+      const [plan] = (await visitor.get<readonly PlanSummary[]>('/api/plans')).body;
+      return (await visitor.get<Plan>(`/api/plans/${plan?.id ?? ''}`)).body.teaching.wantedOn;
+    };
+    expect([await wantedBy(bram), await wantedBy(cara)]).toEqual(['2026-12-12', null]);
   });
 
   it('tell the student why they are declined', async () => {

@@ -1,3 +1,4 @@
+import { parseDay, type Day } from '@harvu/core/day';
 import type { RequestStatus, SongRequest } from '@harvu/contract';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
@@ -97,6 +98,16 @@ export function createRequestsStore(sequelize: Sequelize) {
     listOf: (studentId: string) => query('WHERE r.student_id = ?', [studentId]),
     async find(id: string): Promise<SongRequest | undefined> {
       return (await query('WHERE r.id = ?', [id]))[0];
+    },
+    /** By which day each student wants a song, where they asked for it and said so; the earliest. */
+    async wishesFor(songId: string): Promise<ReadonlyMap<string, Day>> {
+      const all = await query('WHERE r.song_id = ? AND r.wanted_by IS NOT NULL', [songId]);
+      const wished = all.flatMap(({ studentId, wantedBy }): readonly (readonly [string, Day])[] => {
+        const day = parseDay(wantedBy ?? '');
+        return day ? [[studentId, day]] : [];
+      });
+      // The last of each student stands: the earliest day.
+      return new Map(wished.toSorted(([, a], [, b]) => b.localeCompare(a)));
     },
     /** Answers a request that still waits; false when somebody was quicker. */
     async answer(

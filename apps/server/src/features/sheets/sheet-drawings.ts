@@ -1,7 +1,7 @@
 import type { Drawing, Role, Shape } from '@harvu/core/drawing';
 
-const INK = '#1b2625';
-const SOFT = '#56615c';
+const INK = '#000000';
+const SOFT = '#444444';
 const PAPER = '#ffffff';
 
 /** Printed in grey: what colour tells on screen is told by shape and weight here. */
@@ -13,7 +13,7 @@ const COLOURS: Readonly<Record<Role, string>> = {
   stays: INK,
   muted: INK,
   way: SOFT,
-  barre: '#a3aaa6',
+  barre: INK,
   ground: PAPER,
 };
 
@@ -62,22 +62,29 @@ export function printed(drawing: Drawing, scale: number): string {
   return svg(drawing, scale, drawing.shapes.map(partOf));
 }
 
-const RUNG_WIDTH = 24;
-const RUNGS_A_ROW = 9;
+const RUNG_WIDTH = 42;
+const RUNG_HEIGHT = 18;
+const RUNGS_A_ROW = 6;
+const BOX = 12;
+
+/** How wide the rungs of a ladder are drawn, in points. */
+export function rungsWidth(tempos: readonly number[]): number {
+  return Math.min(Math.max(1, tempos.length), RUNGS_A_ROW) * RUNG_WIDTH;
+}
 
 /** Draws the rungs of a ladder as boxes to be ticked by hand, each with its tempo; one box without a ladder. */
 export function rungsSvg(tempos: readonly number[]): string {
   const rungs = tempos.length > 0 ? tempos.map(String) : [''];
   const rows = Math.max(1, Math.ceil(rungs.length / RUNGS_A_ROW));
-  const width = Math.min(rungs.length, RUNGS_A_ROW) * RUNG_WIDTH + 4;
+  const width = rungsWidth(tempos);
   const boxes = rungs.flatMap((bpm, index) => {
     const x = 1 + (index % RUNGS_A_ROW) * RUNG_WIDTH;
-    const y = 1 + Math.floor(index / RUNGS_A_ROW) * 13;
-    const box = `<rect x="${x}" y="${y}" width="8" height="8" stroke="${INK}" stroke-width="0.8" fill="none"/>`;
+    const y = 2 + Math.floor(index / RUNGS_A_ROW) * RUNG_HEIGHT;
+    const box = `<rect x="${x}" y="${y}" width="${BOX}" height="${BOX}" stroke="${INK}" stroke-width="1" fill="none"/>`;
     return [
       box,
-      `<text x="${x + 10}" y="${y + 7}" font-family="Text" font-size="7" fill="${INK}">${bpm}</text>`,
+      `<text x="${x + BOX + 3}" y="${y + BOX - 1}" font-family="Text" font-size="14" fill="${INK}">${bpm}</text>`,
     ];
   });
-  return svg({ width, height: rows * 13 }, 1, boxes);
+  return svg({ width, height: rows * RUNG_HEIGHT }, 1, boxes);
 }

@@ -5,7 +5,7 @@ import { pathId, readQuery } from '../../platform/requests';
 import type { PrintedSheet, SheetAsked, SheetsService } from './sheets.service';
 
 function askedOf(c: Context, person: Person): SheetAsked {
-  const { paper } = readQuery(c, sheetQuerySchema);
+  const { paper = 'a4' } = readQuery(c, sheetQuerySchema);
   return { paper, person, gone: c.req.raw.signal };
 }
 

@@ -1,6 +1,8 @@
-import type { Paper, Person } from '@harvu/contract';
+import type { LessonSlot, Paper, Person } from '@harvu/contract';
+import { triesIn } from '@harvu/core/events';
+import { nextLessonOn, practiceUntil } from '@harvu/core/plan';
 import type { Conventions } from '@harvu/core/conventions';
-import { dayAt } from '@harvu/core/day';
+import { dayAt, type Day } from '@harvu/core/day';
 import type { Clock } from '../../platform/clock';
 import type { PlansService } from '../plans';
 import type { SongsService, TeachingService } from '../songs';
@@ -10,6 +12,7 @@ export interface SheetsDeps {
   readonly plans: PlansService;
   readonly songs: SongsService;
   readonly teaching: TeachingService;
+  readonly slotOf: (studentId: string) => Promise<LessonSlot>;
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
   readonly clock: Clock;
   readonly timeZone: () => Promise<string>;
@@ -40,15 +43,29 @@ function fileName(title: string): string {
   return `${plain || 'sheet'}.pdf`;
 }
 
+/** A day as it is written where the paper is used. */
+function dayOnPaper(day: Day, paper: Paper, told: 'weekday' | 'year'): string {
+  const locale = paper === 'letter' ? 'en-US' : 'en-GB';
+  return new Intl.DateTimeFormat(locale, {
+    ...{ day: 'numeric', month: 'short', timeZone: 'UTC' },
+    ...(told === 'weekday' ? { weekday: 'long' } : { year: 'numeric' }),
+  }).format(new Date(day));
+}
+
+/** Where nobody is named, the first week of somebody who practises a quarter of an hour a day. */
+const STUDIO_MINUTES = 7 * 15;
+
 /** Prints lesson sheets: a student's plan as they see it, or the studio's own steps. */
 export function createSheetsService(deps: SheetsDeps) {
   const { plans, songs, teaching, conventionsOf, clock, timeZone, printSheet } = deps;
+
+  const today = async (): Promise<Day> => dayAt(clock.now().toISOString(), await timeZone());
 
   async function print(
     order: Omit<SheetOrder, 'printedOn' | 'paper'>,
     { paper, gone }: SheetAsked,
   ): Promise<PrintedSheet> {
-    const printedOn = dayAt(clock.now().toISOString(), await timeZone());
+    const printedOn = dayOnPaper(await today(), paper, 'year');
     const pdf = await printSheet({ ...order, printedOn, paper: SIZES[paper] }, gone);
     return { pdf, name: fileName(order.title) };
   }
@@ -59,11 +76,13 @@ export function createSheetsService(deps: SheetsDeps) {
       const { document, figures, title, playedBy, studentName } = found;
       // The sheet is for the student: strings, names and counts as they are used to.
       const conventions = await conventionsOf(found.studentId);
-      const { teaching: way } = found;
-      return print(
-        { title, playedBy, studentName, document, teaching: way, figures, conventions },
-        asked,
-      );
+      const { teaching: way, events, minutesByWeekday } = found;
+      const slot = await deps.slotOf(found.studentId);
+      const day = nextLessonOn(await today(), slot?.weekday ?? null);
+      const { minutes } = practiceUntil(day, { minutesByWeekday, today: await today() });
+      const lesson = { heading: `Until ${dayOnPaper(day, asked.paper, 'weekday')}`, minutes };
+      const named = { title, playedBy, studentName, lesson, tries: triesIn(events) };
+      return print({ ...named, document, teaching: way, figures, conventions }, asked);
     },
     async ofSong(id: string, asked: SheetAsked): Promise<PrintedSheet> {
       const [{ document, title, playedBy }, { teaching: way }, conventions] = await Promise.all([
@@ -71,10 +90,9 @@ export function createSheetsService(deps: SheetsDeps) {
         teaching.find(id),
         conventionsOf(asked.person.id),
       ]);
-      return print(
-        { title, playedBy, studentName: '', document, teaching: way, conventions },
-        asked,
-      );
+      const lesson = { heading: 'The first week', minutes: STUDIO_MINUTES };
+      const named = { title, playedBy, studentName: '', lesson, tries: [] };
+      return print({ ...named, document, teaching: way, conventions }, asked);
     },
   };
 }

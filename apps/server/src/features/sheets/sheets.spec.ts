@@ -6,9 +6,11 @@ import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
-import { printSheet } from './print-sheet';
+import { stepProgress, untilLesson } from '@harvu/core/practice';
+import { BARGE } from '../../../../../packages/core/src/testing/barge';
+import { pageCount, printSheet, type SheetOrder } from './print-sheet';
 import { printed, rungsSvg } from './sheet-drawings';
-import { sheetDocument } from './sheet-document';
+import { SHEET_SIZES, sheetDocument } from './sheet-document';
 import { textRuns } from './sheet-fonts';
 
 const CHART =
@@ -24,58 +26,106 @@ function flat(content: unknown): readonly string[] {
   return [text, stack, columns, body, svg].flatMap(flat);
 }
 
-function wordsOf(conventions: Partial<Conventions> = {}): string {
-  const { song } = readChart(CHART);
+const SIZE = { ...SHEET_SIZES[0], chord: 18, barBelow: 10, between: 12, width: 523 };
+
+function sheetOf(chart = CHART, conventions: Partial<Conventions> = {}) {
+  const { song } = readChart(chart);
   const own = { ...USUAL_CONVENTIONS, ...conventions };
-  const document = sheetDocument({
-    ...{ title: 'Slow Barge', playedBy: 'Ossel', studentName: 'Odalys', printedOn: '2026-11-26' },
-    ...{ song, plan: makePlan(song, { names: own.names }), conventions: own, paper: 'A4' },
+  const plan = makePlan(song, { names: own.names });
+  const pieces = untilLesson(stepProgress(plan.steps, []), 60);
+  return sheetDocument({
+    ...{ title: 'Slow Barge', playedBy: 'Ossel', studentName: 'Odalys', printedOn: '26 Nov 2026' },
+    ...{ song, plan, conventions: own, paper: 'A4', size: SIZE },
+    lesson: { heading: 'Until Tuesday', pieces },
   });
-  return flat(document.content).join('');
 }
 
-describe('a lesson sheet', () => {
+function wordsOf(conventions: Partial<Conventions> = {}): string {
+  return flat(sheetOf(CHART, conventions).content).join('');
+}
+
+/** Every size that words are set in. */
+function sizesIn(content: unknown): readonly number[] {
+  if (Array.isArray(content)) return content.flatMap(sizesIn);
+  if (typeof content !== 'object' || content === null) return [];
+  return Object.entries(content).flatMap(([key, value]): readonly number[] =>
+    key === 'fontSize' && typeof value === 'number' ? [value] : sizesIn(value),
+  );
+}
+
+const ORDER: SheetOrder = {
+  ...{ title: 'A', playedBy: '', studentName: '', printedOn: '26 Nov 2026', paper: 'A4' },
+  ...{ document: EMPTY_SONG, teaching: USUAL_TEACHING, conventions: USUAL_CONVENTIONS },
+  ...{ tries: [], lesson: { heading: 'The first week', minutes: 60 } },
+};
+
+describe('a stand sheet', () => {
   it('is printed of a song in which nothing stands yet', async () => {
-    const pdf = await printSheet({
-      ...{ title: 'A', playedBy: '', studentName: '', printedOn: '2026-11-26', paper: 'LETTER' },
-      ...{ document: EMPTY_SONG, teaching: USUAL_TEACHING, conventions: USUAL_CONVENTIONS },
-    });
+    const pdf = await printSheet({ ...ORDER, paper: 'LETTER' });
     expect(new TextDecoder().decode(pdf.slice(0, 5))).toBe('%PDF-');
   });
 
-  it('has frame, map, parts, grips, changes, patterns and steps, in this order', () => {
+  it('has frame, map, parts in bars, grips and the next lesson, in this order', () => {
     const words = wordsOf();
-    const order = [
-      'E A D G B E',
-      'The map',
-      'Parts, each once',
-      'Grips',
-      'Changes',
-      'Patterns',
-      'Steps, with rungs',
-    ];
+    const order = ['for Odalys', 'capo 2', 'A 4', 'A  Verse', 'B  Lift', 'Until Tuesday', 'Sore,'];
     const places = order.map((one) => words.indexOf(one));
     expect(places.every((place) => place >= 0)).toBeTrue();
     expect([...places].sort((a, b) => a - b)).toEqual(places);
-    expect(words).toContain('capo 2');
   });
 
-  it('writes a part that differs by what differs alone', () => {
-    expect(wordsOf()).toMatch(/A′ {2}Verse 2 {3}as A, but4G/);
+  it('draws a pattern where it is played first, and once', () => {
+    const drawn = wordsOf().split('&amp;');
+    // Its four off-beats stand below one lane.
+    expect(drawn.length - 1).toBe(4);
+    expect(drawn[0]).toMatch(/A {2}Verse<svg/);
   });
 
-  it('has a box for every rung of every step', () => {
-    const { song } = readChart(CHART);
-    const boxes = makePlan(song).steps.reduce(
-      (sum, step) => sum + Math.max(1, step.rungs.length),
-      0,
+  it('says beside a part what differs where it comes again, and what it is moved', () => {
+    expect(wordsOf()).toContain('A′ Verse 2: bar 4 is G');
+    const moved = flat(sheetOf('map: Verse, Verse +2\n[Verse]\n| G | D |').content).join('');
+    expect(moved).toContain('A⁺², up 2 frets: A, E for G, D');
+  });
+
+  it('writes a row that comes again once, and how often', () => {
+    const again = flat(sheetOf('[A]\n| G | D | Em | C | G | D | Em | C | G |').content).join('');
+    expect(again).toContain('× 2');
+    expect(again.split('Em').length - 1).toBeLessThan(5);
+  });
+
+  it('sets no word smaller than 14 points, but for signs that stand taller', () => {
+    const least = Math.min(...sizesIn(sheetOf().content));
+    expect(least).toBeGreaterThanOrEqual(14 * 0.82);
+  });
+
+  it('has a box for every rung until the next lesson', () => {
+    const { steps } = makePlan(readChart(CHART).song);
+    const pieces = untilLesson(stepProgress(steps, []), 60).slice(0, 6);
+    const rungs = pieces.map(
+      ({ step, fromBpm, toBpm }) =>
+        step.rungs.filter((one) => one >= (fromBpm ?? 0) && one <= (toBpm ?? 0)).length,
     );
-    expect(wordsOf().split('<rect').length - 1).toBe(boxes);
+    const boxes = rungs.reduce((sum, one) => sum + Math.max(1, one), 0);
+    expect(wordsOf().split('stroke-width="1" fill="none"').length - 1).toBe(boxes);
   });
 
-  it('is written in the words its reader is used to', () => {
-    expect(wordsOf()).toContain('string 6');
-    expect(wordsOf({ strings: 'letters' })).toContain('low E string');
+  it('is one page for a whole song, on either paper', async () => {
+    for (const paper of ['A4', 'LETTER'] as const) {
+      const pdf = await printSheet({ ...ORDER, document: BARGE, paper });
+      expect(pageCount(pdf)).toBe(1);
+    }
+  });
+
+  it('goes on to a second page only for what does not fit', async () => {
+    const lines = Array.from(
+      { length: 40 },
+      (_, at) => `| C | ${'ABCDEFG'[at % 7] ?? ''}7 | F | G |`,
+    );
+    const document = readChart(`[A]\n${lines.join('\n')}`).song;
+    expect(pageCount(await printSheet({ ...ORDER, document }))).toBeGreaterThan(1);
+  });
+
+  it('calls chords as its reader is used to', () => {
+    expect(wordsOf()).toContain('F♯m');
     expect(wordsOf({ names: 'sounding' })).toContain('G♯m');
   });
 });
@@ -88,7 +138,6 @@ describe('the drawings of a sheet', () => {
     const drawn = printed(gripDrawing({ ...held, setup, conventions }), 1);
     expect(drawn).toContain('>3</text>');
     expect(drawn.split('stroke-linecap="round"').length - 1).toBe(1);
-    expect(wordsOf()).toContain('stroke-linecap');
   });
 
   it('draw an arrow for each strum and a number for each pluck, with the counts below', () => {
@@ -102,8 +151,8 @@ describe('the drawings of a sheet', () => {
   });
 
   it('break a long ladder into rows', () => {
-    expect(rungsSvg([60])).toContain('height="13"');
-    expect(rungsSvg(Array.from({ length: 12 }, (_, index) => 60 + index))).toContain('height="26"');
+    expect(rungsSvg([60])).toContain('height="18"');
+    expect(rungsSvg(Array.from({ length: 12 }, (_, index) => 60 + index))).toContain('height="36"');
   });
 
   it('take each sign from a font that has it', () => {
@@ -147,6 +196,7 @@ describe('printing', () => {
     const path = `/api/plans/${plan?.id ?? ''}/sheet.pdf`;
     for (const who of [bram, owner]) {
       const { status, headers, body } = await who.get<string>(path);
+
       expect([status, headers.get('content-type')]).toEqual([200, 'application/pdf']);
       expect(headers.get('content-disposition')).toBe('inline; filename="A-song.pdf"');
       expect(body.startsWith('%PDF-1.')).toBeTrue();

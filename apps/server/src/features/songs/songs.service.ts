@@ -103,7 +103,6 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
     startIn,
     find,
     mustBeThere,
-    list: () => songs.list(),
     start: async (song: NewSong, author: Person): Promise<Song> =>
       find(await inTransaction((tx) => startIn(tx, song, author))),
     /** The states of a song one can go back to, the newest first. */

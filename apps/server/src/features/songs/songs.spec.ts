@@ -4,11 +4,14 @@ import type {
   SavedSong,
   Song,
   SongChange,
+  SongSummary,
 } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import type { SongDocument } from '@harvu/core/song';
 import { QueryTypes } from 'sequelize';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
+import { transactionsOf } from '../../platform/database';
+import { createSongsStore, removeLongDeleted } from './index';
 
 const documentOf = (chart: string): SongDocument => readChart(chart).song;
 
@@ -141,5 +144,99 @@ describe('songs', () => {
       expect([answer.status, answer.body.code]).withContext(field).toEqual([400, 'bad-request']);
     }
     expect((await owner.get<Song>(`/api/songs/${id}`)).body.revision).toBe(1);
+  });
+
+  describe('on the shelf', () => {
+    const list = async () => (await owner.get<readonly SongSummary[]>('/api/songs')).body;
+    const inList = async (id: string) => (await list()).find((one) => one.id === id);
+    const move = (id: string, place: string) =>
+      owner.send('PUT', `/api/songs/${id}/place`, { place });
+
+    it('show their sections, and are renamed and tagged', async () => {
+      const { id } = await start('A rough name');
+      await save(id, 1, documentOf('map: A, B, A +2\n[A]\n| G |\n[B]\n| D | C |'));
+      const label = {
+        title: ' Ferry Song ',
+        playedBy: 'Ossel',
+        tags: ['capo', 'capo ', 'evening'],
+      };
+      expect((await owner.send('PUT', `/api/songs/${id}/head`, label)).status).toBe(204);
+      const listed = await inList(id);
+      expect([listed?.title, listed?.playedBy, listed?.tags]).toEqual([
+        ...['Ferry Song', 'Ossel'],
+        ['capo', 'evening'],
+      ]);
+      expect(listed?.blocks.map(({ letter, bars }) => [letter, bars])).toEqual([
+        ['A', 1],
+        ['B', 2],
+        ['A⁺²', 1],
+      ]);
+      expect(listed?.chords).toEqual(['G', 'D', 'C', 'A']);
+    });
+
+    it('are copied with all their music, and go on apart', async () => {
+      const { id } = await start('Weir');
+      await save(id, 1, documentOf('[A]\n| G |'));
+      const { body: copy } = await owner.send<Song>('POST', `/api/songs/${id}/copy`);
+      expect([copy.title, copy.id === id]).toEqual(['Weir, a copy', false]);
+      expect(copy.document).toEqual(documentOf('[A]\n| G |'));
+      await save(copy.id, copy.revision, documentOf('[A]\n| D |'));
+      expect((await owner.get<Song>(`/api/songs/${id}`)).body.document).toEqual(
+        documentOf('[A]\n| G |'),
+      );
+    });
+
+    it('are put away and brought back', async () => {
+      const { id } = await start();
+      await move(id, 'away');
+      expect((await inList(id))?.place).toBe('away');
+      await move(id, 'here');
+      expect(await inList(id)).toEqual(jasmine.objectContaining({ place: 'here', movedAt: null }));
+      expect((await move(id, 'elsewhere')).status).toBe(400);
+    });
+
+    it('are not deleted while somebody learns them', async () => {
+      const { id } = await start();
+      await save(id, 1, documentOf(`${FRAME}[A]\n| G | D |`));
+      const student = await studio.add(owner, { signInName: `shelf${Date.now()}` });
+      const studentIds = [student.person.id];
+      await owner.send('POST', `/api/songs/${id}/assign`, { revision: 2, studentIds });
+      expect((await move(id, 'deleted')).status).toBe(409);
+      expect((await inList(id))?.place).toBe('here');
+    });
+
+    it('are kept for 30 days once they are deleted, then removed with all that was written', async () => {
+      const { id } = await start();
+      await move(id, 'deleted');
+      const shelf = {
+        songs: createSongsStore(studio.sequelize),
+        clock: { now: () => studio.now, newId: () => '' },
+        inTransaction: transactionsOf(studio.sequelize),
+      };
+      const deletedAt = studio.now;
+      const after = async (days: number) => {
+        studio.now = new Date(deletedAt.getTime() + days * 86_400_000);
+        await removeLongDeleted(shelf);
+        return shelf.songs.isThere(id);
+      };
+      const left = [await after(29), await after(31)];
+      // Everybody is still signed in for what comes next.
+      studio.now = deletedAt;
+      expect(left).toEqual([true, false]);
+      expect((await owner.get(`/api/songs/${id}`)).status).toBe(404);
+    });
+
+    it('are none of a student’s business', async () => {
+      const { id } = await start();
+      const student = await studio.add(owner, { signInName: `curious${Date.now()}` });
+      const label = { title: 'Mine', playedBy: '', tags: [] };
+      for (const [method, path, body] of [
+        ['PUT', `/api/songs/${id}/head`, label],
+        ['PUT', `/api/songs/${id}/place`, { place: 'deleted' }],
+        ['POST', `/api/songs/${id}/copy`, undefined],
+      ] as const) {
+        expect((await student.send(method, path, body)).status).toBe(403);
+      }
+    });
   });
 });

@@ -1,4 +1,4 @@
-import type { RevisionSummary, Song, SongSummary } from '@harvu/contract';
+import type { RevisionSummary, Song, SongLabel, SongPlace, SongSummary } from '@harvu/contract';
 import type { SongDocument } from '@harvu/core/song';
 import { DataTypes, QueryTypes, type Model, type Sequelize } from 'sequelize';
 import type { Tx } from '../../platform/database';
@@ -27,6 +27,9 @@ interface SongRow {
   id: string;
   title: string;
   played_by: string;
+  tags: string;
+  place: SongPlace;
+  moved_at: Date | null;
   created_by: string;
   created_at: Date;
 }
@@ -46,17 +49,24 @@ type FoundRow = SongRow & {
   saved_by: string;
   document: SongDocument | string;
 };
-type SummaryRow = Omit<FoundRow, 'document' | 'saved_by'> & { student_count: number | string };
+type SummaryRow = Omit<FoundRow, 'document' | 'saved_by'> & {
+  student_count: number | string;
+  checksum: string;
+};
 
-function toSummary(row: SummaryRow): SongSummary {
-  const { id, title, played_by: playedBy, revision, student_count: studentCount } = row;
+/** A song in the list, with the checksum of the music it has. */
+export interface ListedSong extends Omit<SongSummary, 'blocks' | 'chords'> {
+  readonly checksum: string;
+}
+
+function toListed(row: SummaryRow): ListedSong {
+  const { id, title, played_by: playedBy, revision, checksum, place } = row;
   return {
-    id,
-    title,
-    playedBy,
-    revision,
+    ...{ id, title, playedBy, revision, checksum, place },
+    tags: fromJsonColumn<readonly string[]>(row.tags),
     savedAt: row.saved_at.toISOString(),
-    studentCount: Number(studentCount),
+    movedAt: row.moved_at?.toISOString() ?? null,
+    studentCount: Number(row.student_count),
   };
 }
 
@@ -65,6 +75,9 @@ function defineSongs(sequelize: Sequelize) {
     id: { type: DataTypes.CHAR(36), primaryKey: true },
     title: DataTypes.STRING(120),
     played_by: DataTypes.STRING(120),
+    tags: DataTypes.TEXT,
+    place: DataTypes.ENUM('here', 'away', 'deleted'),
+    moved_at: DataTypes.DATE(3),
     created_by: DataTypes.CHAR(36),
     created_at: DataTypes.DATE(3),
   });
@@ -85,11 +98,24 @@ const LATEST = `
   WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)`;
 
 const SUMMARIES = `
-  SELECT songs.*, r.number AS revision, r.created_at AS saved_at,
-    (SELECT COUNT(*) FROM plans WHERE plans.song_id = songs.id) AS student_count
+  SELECT songs.*, r.number AS revision, r.created_at AS saved_at, r.checksum,
+    (SELECT COUNT(*) FROM plans WHERE plans.song_id = songs.id AND plans.withdrawn_at IS NULL)
+      AS student_count
   FROM songs JOIN song_revisions r ON r.song_id = songs.id
   WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)
   ORDER BY songs.title`;
+
+const DELETED = `
+  SELECT id FROM songs WHERE place = 'deleted' AND moved_at < ?
+    AND NOT EXISTS (SELECT 1 FROM plans WHERE plans.song_id = songs.id)`;
+
+const REMOVALS: readonly string[] = [
+  'UPDATE requests SET song_id = NULL WHERE song_id = ?',
+  'DELETE FROM overrules WHERE song_id = ?',
+  'DELETE FROM song_teaching WHERE song_id = ?',
+  'DELETE FROM song_revisions WHERE song_id = ?',
+  'DELETE FROM songs WHERE id = ?',
+];
 
 interface RevisionHeadRow {
   number: number;
@@ -128,8 +154,13 @@ export function createSongsStore(sequelize: Sequelize) {
   return {
     async add(song: SongHead, transaction: Tx): Promise<void> {
       const { id, title, playedBy, createdBy, createdAt } = song;
-      const row = { id, title, played_by: playedBy, created_by: createdBy, created_at: createdAt };
-      await songs.create(row, { transaction });
+      await songs.create(
+        {
+          ...{ id, title, played_by: playedBy, tags: '[]', place: 'here' as const, moved_at: null },
+          ...{ created_by: createdBy, created_at: createdAt },
+        },
+        { transaction },
+      );
     },
     async addRevision(revision: Revision, transaction?: Tx): Promise<void> {
       const row: RevisionRow = {
@@ -146,9 +177,30 @@ export function createSongsStore(sequelize: Sequelize) {
     async isThere(id: string): Promise<boolean> {
       return (await songs.count({ where: { id } })) > 0;
     },
-    async list(): Promise<readonly SongSummary[]> {
+    async list(): Promise<readonly ListedSong[]> {
       const rows = await sequelize.query<SummaryRow>(SUMMARIES, { type: QueryTypes.SELECT });
-      return rows.map(toSummary);
+      return rows.map(toListed);
+    },
+    async rename(id: string, { title, playedBy, tags }: SongLabel): Promise<void> {
+      const row = { title, played_by: playedBy, tags: JSON.stringify(tags) };
+      await songs.update(row, { where: { id } });
+    },
+    async move(id: string, place: SongPlace, at: Date | null): Promise<void> {
+      await songs.update({ place, moved_at: at }, { where: { id } });
+    },
+    /** Songs that were deleted before a time and that nobody ever learned. */
+    async deletedBefore(time: Date): Promise<readonly string[]> {
+      const rows = await sequelize.query<{ id: string }>(DELETED, {
+        replacements: [time],
+        type: QueryTypes.SELECT,
+      });
+      return rows.map((row) => row.id);
+    },
+    /** Removes a song with its revisions; what was asked for it stays, without it. */
+    async remove(id: string, transaction: Tx): Promise<void> {
+      for (const statement of REMOVALS) {
+        await sequelize.query(statement, { replacements: [id], transaction });
+      }
     },
     async find(id: string): Promise<Omit<Song, 'overruled'> | undefined> {
       const [row] = await sequelize.query<FoundRow>(`${LATEST} AND songs.id = ?`, {
@@ -158,7 +210,8 @@ export function createSongsStore(sequelize: Sequelize) {
       if (!row) return undefined;
       const { title, played_by: playedBy, revision, saved_by: savedBy } = row;
       const saved = { revision, savedBy, savedAt: row.saved_at.toISOString() };
-      return { id, title, playedBy, ...saved, document: fromJsonColumn(row.document) };
+      const tags = fromJsonColumn<readonly string[]>(row.tags);
+      return { id, title, playedBy, tags, ...saved, document: fromJsonColumn(row.document) };
     },
     /** Revisions after a number, the newest first. */
     async revisionsOf(songId: string, after = 0): Promise<readonly RevisionHead[]> {

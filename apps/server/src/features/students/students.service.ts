@@ -2,6 +2,7 @@ import {
   NEW_PROFILE,
   toStudent,
   type KnownStudent,
+  type LessonSlot,
   type Person,
   type PlanFigures,
   type SaveProfile,
@@ -114,6 +115,9 @@ export function createStudentsService(deps: StudentsDeps) {
       const { shown } = await shownBy(studentId, songId);
       const student = toStudent(await profileOf(studentId), shown);
       return { student, constants: await constants() };
+    },
+    async slotOf(studentId: string): Promise<LessonSlot> {
+      return (await profileOf(studentId)).lessonSlot;
     },
     async minutesOf(studentId: string): Promise<readonly number[]> {
       return (await profileOf(studentId)).minutesByWeekday;

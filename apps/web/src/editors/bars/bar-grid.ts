@@ -1,22 +1,24 @@
 import {
+  ApplicationRef,
   ChangeDetectionStrategy,
-  ChangeDetectorRef,
   Component,
   computed,
-  effect,
   ElementRef,
   inject,
   input,
   output,
   signal,
-  viewChild,
 } from '@angular/core';
 import { stretchOf, strokesIn, type Stroke, type StruckBar } from '@harvu/core/timeline';
+import { chordSpoken } from '@harvu/core/chord';
 import type { Bar } from '@harvu/core/song';
 import type { BarRange } from '@harvu/core/edits';
+import type { Meter } from '@harvu/core/rhythm';
 import { beatsToNumber } from '@harvu/core/units';
-import { ChordLabel } from '../../ui/chord-label';
+import { ChordName } from '../../ui/chord-name';
+import { CONVENTIONS } from '../../ui/conventions';
 import { grown } from '../../ui/in-turns';
+import { BarEntry, type WrittenBar } from './bar-entry';
 
 /** What somebody does to the bars of a grid; places are counted from 0. */
 export type BarEdit =
@@ -31,9 +33,10 @@ export type BarEdit =
 
 interface Cell {
   readonly chord: string;
+  readonly name: string;
   readonly grow: number;
-  /** Seconds the change to the next chord takes; empty where none comes. */
-  readonly seconds: string;
+  /** What is told of the change to the next chord, where it takes longer than there is. */
+  readonly slow: string;
   readonly isDoubtful: boolean;
   readonly isHit: boolean;
   /** It sounds on from the bar before. */
@@ -49,8 +52,8 @@ interface DrawnStroke {
 interface Row {
   readonly number: number;
   readonly cells: readonly Cell[];
+  /** How it is struck, drawn where that is another way than in the bar before. */
   readonly strokes: readonly DrawnStroke[];
-  /** The name of the pattern, where it is another than in the bar before. */
   readonly played: string;
   readonly words: string;
   readonly text: string;
@@ -70,19 +73,27 @@ function drawn({ at, what }: Stroke, beats: number): DrawnStroke {
 }
 
 const BARS_AT_ONCE = 64;
-const COLUMNS = 4;
-const STEPS: Readonly<Record<string, number>> = {
-  ArrowLeft: -1,
-  ArrowRight: 1,
-  ArrowUp: -COLUMNS,
-  ArrowDown: COLUMNS,
-};
+/** Pressed on a bar, these begin to write it; the rest are the grid's own keys. */
+const BEGINS = /^[A-GNa-g%-]$/;
+/** What a letter of a chord name takes, and what stands around it, in rem. */
+const LETTER_REM = 0.72;
+const AROUND_REM = 1.1;
+const NARROWEST_REM = 4.5;
 
-/** Bars in rows of four, each chord as wide as it lasts, with the time its change takes; edited by pointer or keys. */
+/** How wide a bar must be so that none of its names is cut, in rem. */
+function neededRem(row: Row): number {
+  const widths = row.cells.map((cell) => cell.chord.length * LETTER_REM + AROUND_REM);
+  return Math.max(
+    NARROWEST_REM,
+    widths.reduce((sum, one) => sum + one, 0),
+  );
+}
+
+/** Bars two or four in a row by their longest name, each chord as wide as it lasts; edited by pointer or keys. */
 @Component({
   selector: 'harvu-bar-grid',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel],
+  imports: [BarEntry, ChordName],
   host: {
     '(keydown)': 'press($event)',
     '(copy)': 'copy($event)',
@@ -90,22 +101,26 @@ const STEPS: Readonly<Record<string, number>> = {
     '(paste)': 'paste($event)',
   },
   template: `
-    <ol class="grid grid-cols-4 border-l-2 border-ink" [attr.aria-label]="label()">
+    <ol
+      class="grid border-l-2 border-ink"
+      [style.grid-template-columns]="columns()"
+      [attr.aria-label]="label()"
+    >
       @for (bar of shown(); track $index) {
         <li
-          class="relative min-h-[86px] border-y border-r-2 border-line border-r-ink not-first:-mt-px"
-          [class]="isChosen($index) ? 'bg-brass-wash' : 'bg-sheet'"
+          class="relative min-h-[4.6rem] border-y border-r-2 border-line border-r-ink not-first:-mt-px"
+          [class]="
+            isChosen($index) ? 'bg-brass-wash' : isKnown(bar.number) ? 'bg-paper' : 'bg-sheet'
+          "
         >
           @if (editing() === $index) {
-            <input
-              #text
-              class="field absolute inset-1 w-[calc(100%-8px)] font-mono"
-              maxlength="400"
-              spellcheck="false"
-              [attr.aria-label]="'Chords of bar ' + bar.number"
-              [value]="bar.text"
-              (keydown)="type($event, $index, text.value)"
-              (blur)="leave($index, text.value)"
+            <harvu-bar-entry
+              [text]="bar.text"
+              [meter]="meter()"
+              [number]="bar.number"
+              [begun]="begun()"
+              (written)="take($index, $event)"
+              (left)="leave($index)"
             />
           } @else {
             <button
@@ -114,55 +129,58 @@ const STEPS: Readonly<Record<string, number>> = {
               [attr.aria-label]="bar.words"
               [attr.aria-pressed]="isChosen($index)"
               [tabindex]="$index === focused() ? 0 : -1"
-              (click)="choose($index, $event.shiftKey)"
+              (click)="pressOn($index, $event.shiftKey)"
               (dblclick)="edit($index)"
             >
               @for (cell of bar.cells; track $index) {
-                <span class="min-w-0 overflow-hidden px-2 pt-1" [style.flex]="cell.grow + ' 1 0'">
+                <span class="min-w-max px-2.5 pt-1.5" [style.flex]="cell.grow + ' 1 0'">
                   <b
-                    class="block truncate font-display text-base"
+                    class="block font-display text-lg leading-7 whitespace-nowrap"
                     [class]="cell.isHeld ? 'font-normal text-ink-soft' : ''"
-                    [title]="cell.isHeld ? 'Held over from the bar before' : ''"
-                    >{{ cell.chord | chord: capo() }}{{ cell.isHit ? '!' : '' }}
+                    ><harvu-chord [name]="cell.name" [capo]="capo()" />{{ cell.isHit ? '!' : '' }}
                     @if (cell.isDoubtful) {
-                      <span class="text-brass">?</span>
+                      <span class="text-brass" title="Needs listening">?</span>
                     }
                   </b>
-                  @if (cell.seconds) {
+                  @if (cell.slow) {
                     <span
-                      class="block font-mono text-xs whitespace-nowrap text-brass"
-                      [title]="'The change to the next chord takes about ' + cell.seconds + ' s'"
-                      >{{ cell.seconds }} s</span
+                      class="block font-mono text-xs leading-4 whitespace-nowrap text-brass"
+                      title="The change to the next chord takes longer than the pattern leaves"
+                      >{{ cell.slow }}</span
                     >
+                  } @else if (cell.isHeld) {
+                    <span class="block text-xs leading-4 text-ink-soft">held</span>
                   }
                 </span>
               }
             </button>
-          }
-          <svg
-            class="pointer-events-none absolute inset-x-0 bottom-[18px] h-3 w-full"
-            viewBox="0 0 100 12"
-            preserveAspectRatio="none"
-            aria-hidden="true"
-          >
-            @for (stroke of bar.strokes; track $index) {
-              <path
-                [attr.d]="stroke.path"
-                [attr.class]="stroke.isHit ? 'stroke-rose' : 'stroke-ink-soft'"
-                [attr.stroke-width]="stroke.width"
-                vector-effect="non-scaling-stroke"
-              />
+            @if (bar.strokes.length > 0) {
+              <svg
+                class="pointer-events-none absolute inset-x-0 bottom-[1.15rem] h-2.5 w-full"
+                viewBox="0 0 100 12"
+                preserveAspectRatio="none"
+                aria-hidden="true"
+              >
+                @for (stroke of bar.strokes; track $index) {
+                  <path
+                    [attr.d]="stroke.path"
+                    [attr.class]="stroke.isHit ? 'stroke-ink stroke-[3]' : 'stroke-ink-soft'"
+                    [attr.stroke-width]="stroke.width"
+                    vector-effect="non-scaling-stroke"
+                  />
+                }
+              </svg>
             }
-          </svg>
-          <span
-            class="pointer-events-none absolute right-1 bottom-0 font-mono text-xs text-ink-soft"
-            >{{ bar.number }}</span
-          >
-          @if (bar.played) {
             <span
-              class="pointer-events-none absolute bottom-0 left-2 max-w-[75%] truncate text-xs text-ink-soft"
-              >{{ bar.played }}</span
+              class="pointer-events-none absolute right-1.5 bottom-0 font-mono text-xs text-ink-soft"
+              >{{ bar.number }}</span
             >
+            @if (bar.played) {
+              <span
+                class="pointer-events-none absolute bottom-0 left-2.5 max-w-[75%] truncate text-xs text-ink-soft"
+                >{{ bar.played }}</span
+              >
+            }
           }
         </li>
       }
@@ -176,25 +194,29 @@ export class BarGrid {
   /** Each of the written bars as text, for editing and copying. */
   readonly texts = input.required<readonly string[]>();
   readonly label = input('Bars');
-  /** Seconds of each change, by "from to". */
-  readonly changes = input<ReadonlyMap<string, number>>(new Map());
+  /** Of the section the bars are in. */
+  readonly meter = input.required<Meter>();
+  /** What is told of each change that takes longer than there is, by "from to". */
+  readonly slow = input<ReadonlyMap<string, string>>(new Map());
+  /** Numbers of the bars that are new, where the rest is as in another section; all of them by default. */
+  readonly news = input<readonly number[] | undefined>();
   /** The song's capo, for who names chords by what sounds. */
   readonly capo = input(0);
+  /** What was written last is no bar, and was not taken. */
+  readonly isRefused = input(false);
   readonly edited = output<BarEdit>();
+  private readonly conventions = inject(CONVENTIONS);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
-  private readonly detector = inject(ChangeDetectorRef);
-  private readonly field = viewChild<ElementRef<HTMLInputElement>>('text');
-
-  constructor() {
-    // A bar that was put in is there only when the song has been worked out anew.
-    effect(() => this.select());
-  }
+  private readonly app = inject(ApplicationRef);
+  private fresh = -1;
 
   /** Where the choice began, and where it goes to. */
   private readonly anchor = signal(-1);
   protected readonly focused = signal(0);
   protected readonly editing = signal(-1);
+  /** What was pressed to begin writing. */
+  protected readonly begun = signal('');
   readonly chosen = computed((): BarRange | null => {
     const [a, b] = [this.anchor(), this.focused()];
     const last = this.bars().length - 1;
@@ -205,17 +227,20 @@ export class BarGrid {
   protected readonly rows = computed((): readonly Row[] => {
     const chords = this.bars().flatMap((bar) => bar.chords.map((one) => one.chord));
     const strokes = strokesIn(stretchOf(this.bars()));
+    const told = new Set<string>();
     let place = 0;
     return this.bars().map((bar, index) => ({
       number: bar.inPass,
       text: this.texts()[index] ?? '',
-      words: `Bar ${bar.inPass}: ${bar.chords.map((one) => one.chord).join(', ')}`,
+      words: `Bar ${bar.inPass}: ${bar.chords.map((one) => this.spoken(one.chord)).join(', ')}`,
       ...this.handIn(index, strokes[index] ?? []),
       cells: bar.chords.map(({ chord, beats, hit, held }, at) => {
         place += 1;
-        const seconds = this.changes().get(`${chord} ${chords[place] ?? ''}`);
+        const slow = this.slowAt(`${chord} ${chords[place] ?? ''}`, told);
+        // Nothing is said of a bar that nobody has written yet.
+        const name = chord === '-' ? '' : chord;
         return {
-          ...{ chord, grow: beatsToNumber(beats), seconds: seconds?.toFixed(2) ?? '' },
+          ...{ chord, name, slow, grow: beatsToNumber(beats) },
           isDoubtful: this.written()[index]?.chords[at]?.doubt === true,
           isHit: hit === true,
           isHeld: held === true,
@@ -223,17 +248,39 @@ export class BarGrid {
       }),
     }));
   });
+  /** Four in a row, or two where a name would be cut; rows of three would hide how a song goes in twos. */
+  protected readonly columns = computed(() => {
+    const need = `${Math.max(0, ...this.rows().map(neededRem)).toFixed(1)}rem`;
+    // The middle is a switch: as soon as a quarter is too narrow it becomes half.
+    const half = `min(50%, calc((${need} - 25%) * 999))`;
+    return `repeat(auto-fill, minmax(max(25%, ${half}, min(100%, ${need})), 1fr))`;
+  });
   /** A very long section fills its grid in turns. */
   protected readonly shown = grown(this.rows, BARS_AT_ONCE);
 
   private handIn(index: number, strokes: readonly Stroke[]): Pick<Row, 'strokes' | 'played'> {
-    const [before, bar] = [this.bars()[index - 1], this.bars()[index]];
-    const beats = bar?.beats ?? 1;
-    const name = bar?.struck?.name ?? '';
-    return {
-      strokes: strokes.map((one) => drawn(one, beats)),
-      played: index > 0 && before?.struck?.name === name ? '' : name,
-    };
+    const ways = this.bars().map((bar) => bar.struck?.name ?? '');
+    // A section that is struck one way says so in its head.
+    const isOneWay = ways.every((name) => name === ways[0]);
+    if (isOneWay || ways[index - 1] === ways[index]) return { strokes: [], played: '' };
+    const beats = this.bars()[index]?.beats ?? 1;
+    return { strokes: strokes.map((one) => drawn(one, beats)), played: ways[index] ?? '' };
+  }
+
+  /** What is told of a slow change, where it first comes. */
+  private slowAt(change: string, told: Set<string>): string {
+    const words = told.has(change) ? '' : (this.slow().get(change) ?? '');
+    told.add(change);
+    return words;
+  }
+
+  private spoken(chord: string): string {
+    return chordSpoken(chord, { capo: this.capo(), names: this.conventions().names });
+  }
+
+  /** It is as in the section that this one comes from. */
+  protected isKnown(number: number): boolean {
+    return this.news()?.includes(number) === false;
   }
 
   protected isChosen(index: number): boolean {
@@ -246,20 +293,19 @@ export class BarGrid {
     if (!isMore || this.anchor() < 0) this.anchor.set(index);
   }
 
-  /** Opens the text of a bar; what is typed there is read as chart text. */
-  edit(index: number): void {
-    this.choose(index, false);
-    this.editing.set(index);
-    // At once, so that what is typed on goes into the field.
-    this.detector.detectChanges();
-    this.select();
+  /** One press chooses a bar, the next writes in it. */
+  protected pressOn(index: number, isMore: boolean): void {
+    const isAgain = !isMore && this.anchor() === index && this.focused() === index;
+    if (isAgain) this.edit(index);
+    else this.choose(index, isMore);
   }
 
-  private select(): void {
-    const field = this.field()?.nativeElement;
-    if (!field || field === document.activeElement) return;
-    field.focus();
-    field.select();
+  /** Opens a bar to be written, at once, so that what is typed on goes into it. */
+  edit(index: number, begun = ''): void {
+    this.choose(index, false);
+    this.begun.set(begun);
+    this.editing.set(index);
+    this.app.tick();
   }
 
   private focus(index: number, isMore: boolean): void {
@@ -269,41 +315,65 @@ export class BarGrid {
     places[at]?.querySelector('button')?.focus();
   }
 
-  protected type(event: KeyboardEvent, at: number, text: string): void {
-    event.stopPropagation();
-    if (event.key === 'Escape') {
-      this.editing.set(-1);
-      setTimeout(() => this.focus(at, false));
-    }
-    if (event.key !== 'Enter' && event.key !== 'Tab') return;
-    event.preventDefault();
-    this.write(at, text);
-    const next = at + (event.shiftKey ? -1 : 1);
-    if (event.key === 'Tab' && next >= 0 && next < this.bars().length) this.edit(next);
-    else setTimeout(() => this.focus(at, false));
-  }
-
-  protected leave(at: number, text: string): void {
-    if (this.editing() === at) this.write(at, text);
-  }
-
-  private write(at: number, text: string): void {
+  protected leave(at: number): void {
     this.editing.set(-1);
-    if (text.trim() !== this.texts()[at]) this.edited.emit({ kind: 'write', at, text });
+    if (this.isFresh(at)) this.edited.emit({ kind: 'drop', range: { from: at, to: at } });
+    setTimeout(() => this.focus(at, false));
+  }
+
+  /** The bar that Enter put in at the end, in which nothing was written. */
+  private isFresh(at: number): boolean {
+    return this.fresh === at && this.texts()[at] === '-';
+  }
+
+  protected take(at: number, { text, go }: WrittenBar): void {
+    this.editing.set(-1);
+    const isEmpty = text === '-' && this.isFresh(at);
+    if (isEmpty) this.edited.emit({ kind: 'drop', range: { from: at, to: at } });
+    else if (text !== this.texts()[at]) this.edited.emit({ kind: 'write', at, text });
+    this.fresh = -1;
+    if (go === 0) return;
+    // What was written stands before anything is done to the bars behind it.
+    this.app.tick();
+    this.goOn(at, isEmpty || this.isRefused() ? 0 : go);
+  }
+
+  private goOn(at: number, go: WrittenBar['go']): void {
+    const next = at + go;
+    if (go === 0 || next < 0) setTimeout(() => this.focus(at, false));
+    else if (next < this.texts().length) this.edit(next);
+    else this.goOnBehind(next);
+  }
+
+  /** Enter in the last bar puts one in behind it, so that a song is written on and on. */
+  private goOnBehind(next: number): void {
+    this.edited.emit({ kind: 'insert', at: next });
+    this.fresh = next;
+    this.app.tick();
+    this.edit(next);
   }
 
   protected press(event: KeyboardEvent): void {
     const range = this.chosen();
-    if (!range || this.editing() >= 0) {
-      if (event.key in STEPS && this.editing() < 0) this.focus(0, false);
-      return;
-    }
-    const step = STEPS[event.key];
-    if (step !== undefined && event.altKey) this.move(range, step);
-    else if (step !== undefined) this.focus(this.focused() + step, event.shiftKey);
-    else if (!this.act(event, range)) return;
+    if (this.editing() >= 0) return;
+    const to = this.stepFrom(this.focused(), event.key);
+    if (to !== undefined && !range) this.focus(0, false);
+    else if (to !== undefined && event.altKey && range) this.move(range, to - this.focused());
+    else if (to !== undefined) this.focus(to, event.shiftKey);
+    else if (!range || !this.act(event, range)) return;
     event.preventDefault();
     event.stopPropagation();
+  }
+
+  /** The bar an arrow leads to: the one beside, or the one below or above as they lie; undefined for other keys. */
+  private stepFrom(at: number, key: string): number | undefined {
+    if (key === 'ArrowLeft') return at - 1;
+    if (key === 'ArrowRight') return at + 1;
+    if (key !== 'ArrowUp' && key !== 'ArrowDown') return undefined;
+    const places = [...this.host.nativeElement.querySelectorAll<HTMLElement>('li')];
+    const top = places[at]?.offsetTop ?? 0;
+    const inRow = places.filter((one) => one.offsetTop === top).length;
+    return key === 'ArrowUp' ? at - inRow : at + inRow;
   }
 
   private move(range: BarRange, step: number): void {
@@ -327,7 +397,6 @@ export class BarGrid {
         return true;
       case 'i':
         this.edited.emit({ kind: 'insert', at: range.to + 1 });
-        // The new bar is there as soon as the song has been worked out anew.
         this.edit(range.to + 1);
         return true;
       case 's':
@@ -336,12 +405,18 @@ export class BarGrid {
       case 'j':
         this.edited.emit({ kind: 'join', at: range.from });
         return true;
-      case 'd':
+      case 'l':
         this.edited.emit({ kind: 'doubt', range });
         return true;
       default:
-        return false;
+        return this.begin(key);
     }
+  }
+
+  private begin(key: string): boolean {
+    if (!BEGINS.test(key)) return false;
+    this.edit(this.focused(), key);
+    return true;
   }
 
   protected copy(event: ClipboardEvent): void {

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  output,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import type { StruckBar } from '@harvu/core/timeline';
 import {
   dropBars,
@@ -11,7 +19,7 @@ import {
   type BarRange,
   type SongCommand,
 } from '@harvu/core/edits';
-import { ownBars, type Bar, type SongDocument } from '@harvu/core/song';
+import { ownBars, settledFrame, type Bar, type SongDocument } from '@harvu/core/song';
 import { readBars, writeBars } from '@harvu/core/chart';
 import { BarGrid, type BarEdit } from './bar-grid';
 
@@ -62,8 +70,11 @@ function doubted(list: readonly Bar[], { from, to }: BarRange): readonly Bar[] {
         [bars]="list.bars"
         [written]="list.written"
         [texts]="list.texts"
-        [changes]="changes()"
+        [slow]="slow()"
+        [meter]="meter()"
+        [news]="list.ending === undefined ? news() : undefined"
         [capo]="song().frame.capo ?? 0"
+        [isRefused]="fault() !== ''"
         (edited)="edit(list, $event)"
       />
     }
@@ -79,10 +90,19 @@ export class SectionBars {
   readonly sectionId = input.required<string>();
   /** The section once through all its endings, as it is played. */
   readonly bars = input.required<readonly StruckBar[]>();
-  readonly changes = input<ReadonlyMap<string, number>>(new Map());
+  /** What is told of each change that takes longer than there is, by "from to". */
+  readonly slow = input<ReadonlyMap<string, string>>(new Map());
+  /** Numbers of the bars that are new, where the rest is as in another section. */
+  readonly news = input<readonly number[] | undefined>();
   readonly changed = output<SongCommand>();
   protected readonly fault = signal('');
+  private readonly grids = viewChildren(BarGrid);
 
+  protected readonly meter = computed(
+    () =>
+      this.song().sections.find((one) => one.id === this.sectionId())?.meter ??
+      settledFrame(this.song().frame).meter,
+  );
   protected readonly lists = computed((): readonly BarList[] => {
     const section = this.song().sections.find((one) => one.id === this.sectionId());
     if (!section) return [];
@@ -91,13 +111,16 @@ export class SectionBars {
     const endings = (section.endings ?? []).map((ending): BarList => {
       const pass = passes[ending.pass - 1] ?? [];
       return {
-        ...{ label: `Bars of ending ${ending.pass}`, heading: `${ending.pass}. ending` },
+        ...{
+          label: `Bars of ending ${ending.pass} of ${section.name}`,
+          heading: `${ending.pass}. ending`,
+        },
         ...{ ending: ending.pass, written: ending.bars, texts: this.textsOf(ending.bars) },
         bars: pass.slice(own.length, own.length + ending.bars.length),
       };
     });
     const first = {
-      ...{ label: 'Bars', heading: '', written: own, texts: this.textsOf(own) },
+      ...{ label: `Bars of ${section.name}`, heading: '', written: own, texts: this.textsOf(own) },
       bars: (passes[0] ?? []).slice(0, own.length),
     };
     return [first, ...endings];
@@ -111,6 +134,11 @@ export class SectionBars {
     return passes;
   });
 
+  /** Leads to the first bar, to write in it. */
+  write(): void {
+    this.grids()[0]?.edit(0);
+  }
+
   protected edit({ written, ending }: BarList, edit: BarEdit): void {
     const bars = this.after(written, edit);
     if (!bars || bars === written) return;
@@ -122,7 +150,6 @@ export class SectionBars {
 
   /** The list after an edit; undefined where what was typed is no bar. */
   private after(list: readonly Bar[], edit: BarEdit): readonly Bar[] | undefined {
-    this.fault.set('');
     switch (edit.kind) {
       case 'write':
         return this.written(list, edit.at, edit.text);
@@ -155,6 +182,7 @@ export class SectionBars {
     text: string,
     then: (bars: readonly Bar[]) => readonly Bar[],
   ): readonly Bar[] | undefined {
+    this.fault.set('');
     const lines = text.split('\n').map((line) => (line.includes('|') ? line : `| ${line} |`));
     const read = lines.map((line) => readBars(line.trim().startsWith('|') ? line : `| ${line}`, 0));
     const [fault] = read.flatMap((one) => one.faults);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { PartOccurrence } from '@harvu/core/sameness';
-import { ownBars, type BarCue, type SongDocument } from '@harvu/core/song';
+import type { Part } from '@harvu/core/sameness';
+import { rangeWords } from '@harvu/core/steps';
+import { ownBars, type BarCue, type SectionId, type SongDocument } from '@harvu/core/song';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
 
 /** The head of one section: its name, how often it is played, its cue, and what is done with the whole of it. */
@@ -12,29 +13,42 @@ import { withCommand, type SongCommand } from '@harvu/core/edits';
 })
 export class SectionHead {
   readonly song = input.required<SongDocument>();
-  readonly occurrence = input.required<PartOccurrence>();
+  readonly sectionId = input.required<SectionId>();
+  /** The part it is, once the song has been worked out. */
+  readonly part = input<Part | undefined>();
+  /** Bars of it as it is played, all endings gone through. */
+  readonly barCount = input(0);
   readonly changed = output<SongCommand>();
   protected readonly isOpen = signal(false);
 
   protected readonly place = computed(() =>
-    this.song().sections.findIndex((one) => one.id === this.occurrence().section),
+    this.song().sections.findIndex((one) => one.id === this.sectionId()),
   );
   protected readonly section = computed(() => this.song().sections[this.place()]);
-  private readonly barCount = computed(() => {
+  private readonly ownCount = computed(() => {
     const section = this.section();
     return section ? ownBars(this.song(), section).length : 0;
   });
-  protected readonly middle = computed(() => Math.max(2, Math.floor(this.barCount() / 2) + 1));
+  protected readonly middle = computed(() => Math.max(2, Math.floor(this.ownCount() / 2) + 1));
   protected readonly barWords = computed(() => {
-    const { part, bars } = this.occurrence();
-    const count = `${bars.length} ${bars.length === 1 ? 'bar' : 'bars'}`;
-    const parent = this.section()?.parent;
-    if (parent === undefined) return count;
-    const news = part.newBars.length;
-    return news === 0 || part.parent === undefined
-      ? `${count}, as ${parent}`
-      : `${count}, ${news} of them not in ${parent}`;
+    const [bars, { parent, times = 1 } = {}] = [this.barCount() || this.ownCount(), this.section()];
+    const count = `${bars} ${bars === 1 ? 'bar' : 'bars'}`;
+    const rounds = times === 1 ? '' : `, ${times} times`;
+    return [`${count}${rounds}`, this.asParent(parent), this.moved()].filter(Boolean).join(' · ');
   });
+
+  private asParent(parent: string | undefined): string {
+    if (parent === undefined) return '';
+    const news = this.part()?.parent === undefined ? [] : (this.part()?.newBars ?? []);
+    if (news.length === 0) return `as ${parent}`;
+    return `as ${parent}, but ${rangeWords(news)}`;
+  }
+
+  private moved(): string {
+    const by = this.part()?.semitones ?? 0;
+    if (by === 0) return '';
+    return `${Math.abs(by)} ${Math.abs(by) === 1 ? 'fret' : 'frets'}’ worth ${by > 0 ? 'higher' : 'lower'}`;
+  }
 
   protected bounded({ value }: HTMLInputElement): number {
     return Math.max(1, Math.min(64, Math.round(Number(value)) || 1));
@@ -52,7 +66,7 @@ export class SectionHead {
     readonly part?: string;
     readonly cues?: readonly BarCue[];
   }): void {
-    this.changed.emit({ kind: 'set-section', section: this.occurrence().section, ...said });
+    this.changed.emit({ kind: 'set-section', section: this.sectionId(), ...said });
   }
 
   protected oneWord(text: string): string {
@@ -75,31 +89,31 @@ export class SectionHead {
   protected addEnding(): void {
     const last = Math.max(0, ...(this.section()?.endings ?? []).map((one) => one.pass));
     const bars = [{ id: '', chords: [{ name: '-', span: 1 }] }];
-    const section = this.occurrence().section;
+    const section = this.sectionId();
     this.changed.emit({ kind: 'set-bars', section, ending: last + 1, bars });
   }
 
   /** A name that is taken, or that the text could not hold, goes back to what it was. */
   protected rename(field: HTMLInputElement): void {
     const name = field.value.replaceAll(/[\][=,]/g, '').trim();
-    const edit = { kind: 'rename-section', section: this.occurrence().section, name } as const;
+    const edit = { kind: 'rename-section', section: this.sectionId(), name } as const;
     if (withCommand(this.song(), edit) === this.song()) field.value = this.section()?.name ?? '';
     else this.changed.emit(edit);
   }
 
   protected add(): void {
-    this.changed.emit({ kind: 'add-section', after: this.occurrence().section, name: 'Section' });
+    this.changed.emit({ kind: 'add-section', after: this.sectionId(), name: 'Section' });
   }
 
   protected move(by: -1 | 1): void {
-    this.changed.emit({ kind: 'move-section', section: this.occurrence().section, by });
+    this.changed.emit({ kind: 'move-section', section: this.sectionId(), by });
   }
 
   protected split(bar: number): void {
-    this.changed.emit({ kind: 'split-section', section: this.occurrence().section, at: bar - 1 });
+    this.changed.emit({ kind: 'split-section', section: this.sectionId(), at: bar - 1 });
   }
 
   protected act(kind: 'copy-section' | 'join-section' | 'write-out' | 'drop-section'): void {
-    this.changed.emit({ kind, section: this.occurrence().section });
+    this.changed.emit({ kind, section: this.sectionId() });
   }
 }

@@ -19,12 +19,14 @@ import type { ChartView } from './chart-view';
 @Component({
   selector: 'harvu-chart-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { class: 'block min-h-[252px]' },
-  template: `<div #place></div>`,
+  host: { class: 'block min-h-[16rem]' },
+  template: `<div #place class="h-full"></div>`,
 })
 export class ChartEditor {
   readonly text = input.required<string>();
   readonly faults = input<readonly ChartFault[]>([]);
+  /** Where the cursor is put, as soon as there is an editor; line and column from 1. */
+  readonly cursor = input<Pick<ChartFault, 'line' | 'column'> | undefined>();
   readonly typed = output<string>();
 
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
@@ -42,11 +44,15 @@ export class ChartEditor {
     destroyRef.onDestroy(() => this.view()?.destroy());
     effect(() => this.view()?.showText(this.text()));
     effect(() => this.view()?.showFaults(this.faults()));
+    effect(() => {
+      const place = this.cursor();
+      if (place) this.view()?.goTo(place.line, place.column);
+    });
   }
 
-  /** Puts the cursor at a line and column, both counted from 1. */
-  goTo(line: number, column: number): void {
-    this.view()?.goTo(line, column);
+  /** Brings a line, from 1, into view; the cursor stays where it is. */
+  reveal(line: number): void {
+    this.view()?.reveal(line);
   }
 
   private async createView(): Promise<ChartView> {

@@ -12,14 +12,14 @@ import type { ChartFault } from '@harvu/core/song';
 
 const LOOK = EditorView.theme({
   '&': {
-    fontSize: '15px',
+    fontSize: '0.9375rem',
     backgroundColor: 'var(--sheet)',
     border: '1px solid var(--line)',
     borderRadius: '5px',
-    maxHeight: 'max(300px, calc(100dvh - 300px))',
+    height: '100%',
   },
   '&.cm-focused': { outline: '2px solid var(--ink)', outlineOffset: '1px' },
-  '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: '22px', minHeight: '250px' },
+  '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: '1.375rem', minHeight: '15rem' },
   '.cm-content': { caretColor: 'var(--ink)' },
   '.cm-cursor': { borderLeftColor: 'var(--ink)' },
   '.cm-gutters': {
@@ -112,6 +112,14 @@ export class ChartView {
       scrollIntoView: true,
     });
     this.view.focus();
+  }
+
+  /** Brings a line, from 1, to the top of what is seen; the cursor stays where it is. */
+  reveal(line: number): void {
+    const { from } = this.view.state.doc.line(
+      Math.min(Math.max(1, line), this.view.state.doc.lines),
+    );
+    this.view.dispatch({ effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 8 }) });
   }
 
   showText(text: string): void {

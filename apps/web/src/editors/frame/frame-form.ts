@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { FRAME_LINES, readFrameField, writeFrameField } from '@harvu/core/chart';
 import type { Frame } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
@@ -6,7 +16,6 @@ import type { SongCommand } from '@harvu/core/edits';
 interface FieldShown {
   readonly field: keyof Frame;
   readonly label: string;
-  readonly example: string;
   readonly width: number;
   readonly text: string;
   readonly fault: string;
@@ -19,34 +28,41 @@ interface TypedField {
 }
 
 const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
-  { field: 'tempo', label: 'bpm', example: '92', width: 4 },
-  { field: 'meter', label: 'meter', example: '4/4', width: 5 },
-  { field: 'feel', label: 'feel', example: 'straight', width: 9 },
-  { field: 'capo', label: 'capo', example: '0', width: 3 },
-  { field: 'tuning', label: 'tuning', example: 'E A D G B E', width: 12 },
-  { field: 'key', label: 'key', example: 'D', width: 4 },
-  { field: 'hand', label: 'with', example: 'pick', width: 7 },
-  { field: 'part', label: 'part', example: 'all', width: 5 },
-  { field: 'length', label: 'length', example: '3:34', width: 5 },
+  { field: 'tempo', label: 'bpm', width: 5 },
+  { field: 'meter', label: 'meter', width: 6 },
+  { field: 'feel', label: 'feel', width: 10 },
+  { field: 'capo', label: 'capo', width: 4 },
+  { field: 'tuning', label: 'tuning', width: 12 },
+  { field: 'key', label: 'sounding key', width: 4 },
+  { field: 'hand', label: 'with', width: 8 },
+  { field: 'pickup', label: 'pickup', width: 4 },
+  { field: 'part', label: 'part', width: 7 },
+  { field: 'length', label: 'length', width: 6 },
 ];
+/** Most songs do without these: that they are not said is no gap. */
+const SELDOM: readonly (keyof Frame)[] = ['pickup', 'part'];
 
-/** The song's frame in one line: tuning, capo, tempo, meter, feel, key, length, each editable where it stands. */
+/** The song's frame, field by field, to be gone through by Tab; what a field wants is told while one is in it. */
 @Component({
   selector: 'harvu-frame-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="flex flex-wrap gap-x-3 gap-y-1" role="group" aria-label="Frame">
+    <div class="flex flex-wrap gap-x-4 gap-y-2" role="group" aria-label="Frame">
       @for (shown of fields(); track shown.field) {
-        <label class="flex items-baseline gap-1 text-ink-soft">
+        <label class="flex items-baseline gap-1.5 text-ink-soft">
           {{ shown.label }}
           <input
-            class="border-b border-line bg-transparent px-0.5 font-semibold text-ink placeholder:font-normal placeholder:text-ink-soft/70 focus:border-ink"
+            class="border-b-2 bg-transparent px-0.5 font-semibold text-ink focus:border-ink"
+            [class]="
+              shown.text || isSeldom(shown.field) ? 'border-line' : 'border-dashed border-brass'
+            "
             [style.width.ch]="shown.width"
             [value]="shown.text"
-            [placeholder]="shown.example"
+            [attr.data-field]="shown.field"
             [attr.aria-invalid]="shown.fault ? true : null"
+            (focus)="entered.set(shown.field)"
             (input)="typing.set({ field: shown.field, text: $any($event.target).value })"
-            (blur)="typing.set(null)"
+            (blur)="typing.set(null); entered.set(null)"
             (change)="change(shown.field, $any($event.target))"
           />
         </label>
@@ -54,21 +70,45 @@ const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
     </div>
     @if (fault()) {
       <p role="alert" class="mt-1 text-xs text-rose">{{ fault() }}</p>
+    } @else {
+      <p class="mt-1 min-h-4.5 text-xs text-ink-soft">{{ hint() }}</p>
     }
   `,
 })
 export class FrameForm {
   readonly frame = input.required<Frame>();
+  /** The field one is led to at once. */
+  readonly first = input<keyof Frame | undefined>();
   readonly changed = output<SongCommand>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly wrong = signal<TypedField | null>(null);
   /** What is being typed stays in its field while the song is read, or somebody else changes it. */
   protected readonly typing = signal<TypedField | null>(null);
+  protected readonly entered = signal<keyof Frame | null>(null);
 
   protected readonly fields = computed(() => FIELDS.map((shown) => this.withText(shown)));
   protected readonly fault = computed(() => {
     const wrong = this.wrong();
     return wrong ? `This ${wrong.field} cannot be read. ${FRAME_LINES[wrong.field].remedy}` : '';
   });
+  protected readonly hint = computed(() => {
+    const field = this.entered();
+    return field ? FRAME_LINES[field].remedy : '';
+  });
+
+  constructor() {
+    afterNextRender(() => {
+      const field = this.host.nativeElement.querySelector<HTMLInputElement>(
+        `[data-field="${this.first() ?? 'none'}"]`,
+      );
+      field?.focus();
+      field?.select();
+    });
+  }
+
+  protected isSeldom(field: keyof Frame): boolean {
+    return SELDOM.includes(field);
+  }
 
   private withText(shown: Omit<FieldShown, 'text' | 'fault'>): FieldShown {
     const wrong = this.wrong();
@@ -79,7 +119,7 @@ export class FrameForm {
       ...shown,
       text,
       fault: isWrong ? 'wrong' : '',
-      width: Math.max(shown.width, text.length + 1),
+      width: Math.max(shown.width, text.length + 2),
     };
   }
 

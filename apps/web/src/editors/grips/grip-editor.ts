@@ -13,8 +13,10 @@ import { chordLabel, parseChordName } from '@harvu/core/chord';
 import {
   checkGrip,
   fingeringOf,
+  formatFingers,
   formatGrip,
   nameGrip,
+  parseFingers,
   parseGrip,
   type FoundGrip,
   type Grip,
@@ -54,7 +56,7 @@ const VERDICTS = {
       <div class="min-w-0 flex-1 basis-56">
         <form
           class="flex flex-wrap items-end gap-2"
-          (submit)="$event.preventDefault(); take(typed.value)"
+          (submit)="$event.preventDefault(); take(typed.value, told.value)"
         >
           <label class="text-xs text-ink-soft">
             Grip of {{ grip().name | chord: setup().capo }}, lowest string first
@@ -62,6 +64,19 @@ const VERDICTS = {
               #typed
               class="field mt-0.5 block w-40 font-mono"
               [value]="textOf(held())"
+              autocomplete="off"
+              spellcheck="false"
+              (input)="hear(typed.value)"
+            />
+          </label>
+          <label class="text-xs text-ink-soft">
+            fingers, T is the thumb
+            <input
+              #told
+              class="field mt-0.5 block w-28 font-mono"
+              [value]="fingersOf(grip())"
+              maxlength="8"
+              placeholder="as they lie"
               autocomplete="off"
               spellcheck="false"
             />
@@ -202,15 +217,42 @@ export class GripEditor {
     this.use(grip, fingeringOf(grip, handFor(this.song()))?.fingers);
   }
 
-  protected take(text: string): void {
+  protected fingersOf({ fingers, isProposed }: SongGrip): string {
+    return isProposed ? '' : formatFingers(fingers);
+  }
+
+  /** What is typed is shown and named while one types, as soon as it is a grip. */
+  protected hear(text: string): void {
+    const grip = this.read(text);
+    if (grip) this.held.set(grip);
+  }
+
+  private read(text: string): Grip | undefined {
     const grip = parseGrip(text.trim());
+    return grip?.length === this.setup().tuning.length ? grip : undefined;
+  }
+
+  /** Fingers that are not told are laid where a hand can. */
+  protected take(text: string, told: string): void {
     const strings = this.setup().tuning.length;
-    if (grip?.length === strings) {
-      this.try(grip);
+    const grip = this.read(text);
+    if (!grip) {
+      this.fault.set(
+        `This is no grip for ${strings} strings. Write one fret for each, lowest first, with dashes above 9: x-10-12-12-12-10.`,
+      );
       return;
     }
-    this.fault.set(
-      `This is no grip for ${strings} strings. Write one fret for each, lowest first, with dashes above 9: x-10-12-12-12-10.`,
-    );
+    const fingers = told.trim() === '' ? undefined : parseFingers(told.trim());
+    if (told.trim() !== '' && fingers?.length !== strings) {
+      this.fault.set(
+        `These are no fingers for ${strings} strings. Write one for each, lowest first: 1 to 4, T for the thumb, a dot where none is: T.2341.`,
+      );
+      return;
+    }
+    const isNew = formatGrip(grip) !== formatGrip(this.grip().grip);
+    const wasTold = told.trim() === this.fingersOf(this.grip());
+    // Fingers of the grip before are none for another grip.
+    if (!fingers || (isNew && wasTold)) this.try(grip);
+    else this.use(grip, fingers);
   }
 }

@@ -4,7 +4,8 @@ import { chordLabel } from '@harvu/core/chord';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { SongGrip } from '@harvu/core/player';
-import { ChordLabel, OtherChordLabel } from '../../ui/chord-label';
+import { OtherChordLabel } from '../../ui/chord-label';
+import { ChordName } from '../../ui/chord-name';
 import { GripDiagram } from '../../ui/grip-diagram';
 import { GripEditor } from './grip-editor';
 
@@ -18,10 +19,12 @@ interface Shown extends SongGrip {
 @Component({
   selector: 'harvu-grip-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordLabel, GripDiagram, GripEditor, OtherChordLabel],
+  imports: [ChordName, GripDiagram, GripEditor, OtherChordLabel],
   template: `
-    @if (grips().length > 0) {
-      <h2 class="mb-1 text-sm text-ink-soft">Grips</h2>
+    <div>
+      @if (grips().length > 0) {
+        <h3 class="mb-1 text-sm text-ink-soft">{{ heading() }}</h3>
+      }
       <ul class="flex flex-wrap gap-x-1 gap-y-1">
         @for (one of shown(); track one.name) {
           <li>
@@ -32,7 +35,9 @@ interface Shown extends SongGrip {
               [attr.aria-expanded]="one.name === chosen()"
               (click)="choose(one.name)"
             >
-              <b class="block font-display">{{ one.name | chord: setup().capo }}</b>
+              <b class="block font-display"
+                ><harvu-chord [name]="one.name" [capo]="setup().capo"
+              /></b>
               <harvu-grip
                 [grip]="one.grip"
                 [fingers]="one.fingers"
@@ -45,46 +50,71 @@ interface Shown extends SongGrip {
               @if (one.exact) {
                 <span class="block text-xs text-brass">exactly {{ one.exact }}</span>
               }
-              <span class="block text-xs" [class]="one.doubt ? 'text-brass' : 'text-ink-soft'">{{
-                one.doubt ? 'needs listening' : one.isProposed ? 'proposed' : 'yours'
-              }}</span>
+              @if (one.doubt) {
+                <span class="block text-xs text-brass">needs listening</span>
+              } @else if (one.isProposed) {
+                <span class="block text-xs text-ink-soft">proposed</span>
+              }
             </button>
           </li>
         }
       </ul>
-    }
-    @if (edited(); as grip) {
-      @if (!grip.isProposed) {
-        <label class="mt-2 flex items-center gap-1.5 text-xs">
-          <input
-            #doubt
-            type="checkbox"
-            class="size-4 accent-spruce"
-            [checked]="isDoubtful(grip.name)"
-            (change)="changed.emit({ kind: 'doubt-grip', name: grip.name, isOpen: doubt.checked })"
-          />
-          this grip needs listening
-        </label>
+      @if (others().length > 0) {
+        <p class="mt-1 text-sm text-ink-soft">
+          {{ grips().length > 0 ? 'and from above' : 'Grips from above:' }}
+          @for (one of others(); track one.name; let isLast = $last) {
+            <button
+              type="button"
+              class="link font-semibold text-ink"
+              [attr.aria-expanded]="one.name === chosen()"
+              (click)="choose(one.name)"
+            >
+              <harvu-chord [name]="one.name" [capo]="setup().capo" /></button
+            >{{ isLast ? '' : ', ' }}
+          }
+        </p>
       }
-      <harvu-grip-editor
-        class="mt-2"
-        [song]="song()"
-        [grip]="grip"
-        (changed)="changed.emit($event)"
-        (closed)="chosen.set('')"
-      />
+    </div>
+    @if (edited(); as grip) {
+      <div class="w-full basis-full">
+        @if (!grip.isProposed) {
+          <label class="mt-2 flex items-center gap-1.5 text-xs">
+            <input
+              #doubt
+              type="checkbox"
+              class="size-4 accent-spruce"
+              [checked]="isDoubtful(grip.name)"
+              (change)="
+                changed.emit({ kind: 'doubt-grip', name: grip.name, isOpen: doubt.checked })
+              "
+            />
+            this grip needs listening
+          </label>
+        }
+        <harvu-grip-editor
+          class="mt-2"
+          [song]="song()"
+          [grip]="grip"
+          (changed)="changed.emit($event)"
+          (closed)="chosen.set('')"
+        />
+      </div>
     }
   `,
 })
 export class GripRow {
   readonly song = input.required<SongDocument>();
+  /** Those that are drawn. */
   readonly grips = input.required<readonly SongGrip[]>();
+  /** Those that are drawn elsewhere, and are named. */
+  readonly others = input<readonly SongGrip[]>([]);
+  readonly heading = input('Grips');
   readonly changed = output<SongCommand>();
 
   protected readonly chosen = signal('');
   protected readonly setup = computed((): Setup => settledFrame(this.song().frame));
   protected readonly edited = computed(() =>
-    this.grips().find((one) => one.name === this.chosen()),
+    [...this.grips(), ...this.others()].find((one) => one.name === this.chosen()),
   );
   protected readonly shown = computed((): readonly Shown[] =>
     this.grips().map((one) => {

@@ -4,45 +4,41 @@ import {
   computed,
   inject,
   input,
+  linkedSignal,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { barsInLayer, occurrenceOf } from '@harvu/core/timeline';
-import { endingRound, mapOf, type ChartFault, type Layer, type MapEntry } from '@harvu/core/song';
+import { mapOf, type ChartFault, type Layer } from '@harvu/core/song';
 import { settleRepeat, type RepeatScope } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
-import { ViewKeys, type ViewKey } from '../../platform/view-keys';
-import { PageHead } from '../../ui/page-head';
+import { isTyping, ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { ProblemLine } from '../../ui/problem-line';
+import { StickyHead } from '../../ui/sticky-head';
 import { turnsLater } from '../../ui/in-turns';
 import { Note } from '../../ui/note';
 import { DayLabel } from '../../ui/day-label';
 import {
   CapoQuestion,
-  ChartEditor,
   ClockPanel,
   FrameForm,
-  GripRow,
+  FrameLine,
   MapEntryForm,
   MapRibbon,
-  PatternRow,
-  SectionBars,
-  SectionHand,
-  SectionHead,
   type BlockMove,
 } from '../../editors';
 import { BenchFindings } from './bench.findings';
 import { BenchState } from './bench.state';
 import type { SaveState } from './song-sync';
 import { blocksOf, expandedBlocks, foldedBlocks } from './ribbon-blocks';
+import { stationOf } from './stations';
 import { BenchMargin } from './parts/bench-margin';
-import { ChangeList } from './parts/change-list';
+import { ChartColumn } from './parts/chart-column';
 import { ReachNote } from './parts/reach-note';
+import { SongColumn } from './parts/song-column';
 import { Versions } from './parts/versions';
-
-const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
@@ -52,17 +48,25 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 };
 
 const KEYS: readonly ViewKey[] = [
-  { key: 'Ctrl Z', does: 'undo' },
-  { key: 'Ctrl Shift Z', does: 'redo' },
-  { key: '← →', does: 'go along the ribbon, or from bar to bar; with Shift choose several bars' },
+  {
+    key: 'A to G',
+    does: 'write in the bar that is chosen; space is the next beat, Enter the next bar',
+  },
+  { key: 'Enter', does: 'write on in the bar that is chosen' },
+  {
+    key: '← → ↑ ↓',
+    does: 'go along the ribbon, or from bar to bar; with Shift choose several bars',
+  },
   { key: 'Alt ← →', does: 'move the block of the ribbon, or the bars that are chosen' },
-  { key: 'Enter', does: 'write in a bar; Tab goes on to the next' },
   { key: 'i', does: 'put a bar in after the one chosen' },
   { key: 's', does: 'split a bar in two' },
   { key: 'j', does: 'join a bar with the next' },
-  { key: 'd', does: 'mark bars that need listening' },
+  { key: 'l', does: 'mark bars that need listening' },
   { key: 'Delete', does: 'take out the bars, or the block of the ribbon' },
-  { key: 'Ctrl C, X, V', does: 'copy, cut and paste bars, as chart text' },
+  { key: 'Ctrl C, X, V', does: 'copy, cut and paste bars' },
+  { key: 't', does: 'open or close the chart text' },
+  { key: 'Ctrl Z', does: 'undo' },
+  { key: 'Ctrl Shift Z', does: 'redo' },
 ];
 
 type Panel = 'clock' | 'versions';
@@ -74,28 +78,25 @@ type Panel = 'clock' | 'versions';
   imports: [
     BenchMargin,
     CapoQuestion,
-    ChangeList,
-    ChartEditor,
+    ChartColumn,
     ClockPanel,
     DayLabel,
     FrameForm,
-    GripRow,
+    FrameLine,
     MapEntryForm,
     MapRibbon,
     Note,
-    PageHead,
-    PatternRow,
     ProblemLine,
     ReachNote,
     RouterLink,
-    SectionBars,
-    SectionHand,
-    SectionHead,
+    SongColumn,
+    StickyHead,
     Versions,
   ],
   providers: [BenchFindings, BenchState],
   host: {
     class: 'flex flex-1 flex-col',
+    '(document:keydown)': 'press($event)',
     '(keydown.control.z)': '$event.preventDefault(); state.undo()',
     '(keydown.meta.z)': '$event.preventDefault(); state.undo()',
     '(keydown.control.shift.z)': '$event.preventDefault(); state.redo()',
@@ -106,25 +107,27 @@ type Panel = 'clock' | 'versions';
 export class BenchPage {
   readonly id = input.required<string>();
   protected readonly state = inject(BenchState);
+  /** The occurrence one looks at. */
   protected readonly current = signal(0);
+  /** The block of the ribbon whose place on the map is being edited. */
+  protected readonly isMapOpen = signal(false);
+  protected readonly isTextOpen = signal(false);
   /** The fret a capo is about to be moved to. */
   protected readonly newCapo = signal<{ readonly fret: number } | null>(null);
-  private readonly editor = viewChild(ChartEditor);
+  private readonly chart = viewChild(ChartColumn);
+  private readonly column = viewChild(SongColumn);
 
   protected readonly worked = computed(() => this.state.worked()?.work);
-  /** The answer, once it has anything to draw. */
-  private readonly filled = computed(() => {
-    const work = this.worked();
-    const hasAny = work && (work.timeline.occurrences.length > 0 || work.grips.length > 0);
-    return hasAny ? work : undefined;
-  });
   /** What is drawn of one answer is drawn in turns, so that no turn blocks the page. */
-  protected readonly second = turnsLater(this.filled, 1);
-  protected readonly third = turnsLater(this.filled, 2);
-  protected readonly fourth = turnsLater(this.filled, 3);
-  protected readonly fifth = turnsLater(this.filled, 4);
-  protected readonly sixth = turnsLater(this.filled, 5);
   protected readonly apart = turnsLater(this.state.worked, 6);
+  /** Nothing was said of it when it was opened: the frame lies open, to be gone through. */
+  protected readonly isNew = linkedSignal({
+    source: () => this.state.song()?.id,
+    computation: () => {
+      const { frame = {} } = untracked(this.state.song)?.document ?? {};
+      return Object.keys(frame).length === 0;
+    },
+  });
   protected readonly saveWords = computed(() => SAVE_WORDS[this.state.saveState()]);
   protected readonly panel = signal<Panel | null>(null);
   protected readonly panels = [
@@ -150,27 +153,38 @@ export class BenchPage {
   );
   /** The layer in which the bars are shown. */
   protected readonly layer = signal<Layer>('full');
-  /** The section once through all its endings, as it is played here. */
-  protected readonly struck = computed(() => {
-    const [shown, work, song] = [this.shown(), this.worked(), this.state.document()];
-    const section = song.sections.find((one) => one.id === shown?.section);
-    if (!shown || !work || !section) return [];
-    const { once: _once, times: _times, ...entry } = mapOf(song)[shown.entry] ?? ONCE;
-    const once = { ...section, times: endingRound(section) };
-    return barsInLayer(occurrenceOf(song, once, entry), this.layer(), work.patterns);
-  });
-  protected readonly changeSeconds = computed(
-    () =>
-      new Map((this.worked()?.changes ?? []).map((one) => [`${one.from} ${one.to}`, one.seconds])),
-  );
+  /** The name of the section one looks at. */
+  protected readonly sectionName = computed(() => this.shown()?.name ?? '');
 
   constructor() {
     inject(ViewKeys).show(KEYS);
     this.state.open(toObservable(this.id));
   }
 
+  protected press(event: KeyboardEvent): void {
+    const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+    if (isTyping(event) || !isPlain || event.key.toLowerCase() !== 't') return;
+    event.preventDefault();
+    this.isTextOpen.update((now) => !now);
+  }
+
+  /** A block leads to its section; pressed again it lets go of the map. */
   protected pick(block: number): void {
-    this.current.set(this.drawn()[block]?.occurrence ?? 0);
+    const occurrence = this.drawn()[block]?.occurrence ?? 0;
+    const isAgain = occurrence === this.current() && this.isMapOpen();
+    this.current.set(occurrence);
+    this.isMapOpen.set(!isAgain);
+    const column = this.column();
+    column?.lead(stationOf(column.stations(), this.occurrences()[occurrence]));
+  }
+
+  /** The ribbon goes along with the page. */
+  protected follow(index: number): void {
+    const stations = this.column()?.stations() ?? [];
+    if (stationOf(stations, this.shown()) === index) return;
+    const occurrence = this.occurrences().findIndex((one) => stationOf(stations, one) === index);
+    this.isMapOpen.set(false);
+    if (occurrence >= 0) this.current.set(occurrence);
   }
 
   protected moveBlock({ from, to }: BlockMove): void {
@@ -195,7 +209,7 @@ export class BenchPage {
 
   /** Moving the capo of a song that has chords asks what is to stay. */
   protected setFrame(command: SongCommand): void {
-    const hasChords = this.state.document().sections.length > 0;
+    const hasChords = (this.worked()?.grips.length ?? 0) > 0;
     const isCapo = command.kind === 'set-frame' && command.field === 'capo';
     const isStated = this.state.document().frame.capo !== undefined;
     if (isCapo && isStated && hasChords && command.text.trim() !== '') {
@@ -206,6 +220,6 @@ export class BenchPage {
   }
 
   protected goTo(fault: ChartFault): void {
-    this.editor()?.goTo(fault.line, fault.column);
+    this.chart()?.goTo(fault);
   }
 }

@@ -10,15 +10,19 @@ import { answeredAtOnce } from '../../testing/answers';
 import { setUpPage } from '../../testing/page';
 import { BenchFindings } from './bench.findings';
 import { BenchState } from './bench.state';
+import { withFirstRow } from './first-row';
 
 const SONG: Song = {
   ...{ id: 's1', title: 'A song', playedBy: '', revision: 4 },
   ...{ savedAt: '2026-11-24T10:00:00.000Z', savedBy: 'Ilse' },
-  ...{ document: EMPTY_SONG, overruled: [] },
+  ...{ document: EMPTY_SONG, overruled: [], tags: [] },
 };
 
 /** Works findings out at once, where the application asks its worker. */
 const ANALYSIS = { ...answeredAtOnce(), takeApart: () => NEVER };
+
+/** What a song with nothing in it is opened with. */
+const FIRST_ROW = '[Verse 1]\n| - | - | - | - |\n';
 
 describe('the bench', () => {
   let http: HttpTestingController;
@@ -86,6 +90,18 @@ describe('the bench', () => {
     expect(kept).toMatch(/Am \| F \| C \| G \|\n\| Am/);
   });
 
+  it('opens a song with nothing in it with a row of bars, and saves it only once it is written in', () => {
+    expect([state.text(), state.saveState()]).toEqual([FIRST_ROW, 'saved']);
+    const [section] = state.document().sections;
+    state.run({
+      ...{ kind: 'set-bars', section: section?.id ?? '' },
+      bars: [{ id: '', chords: [{ name: 'G', span: 1 }] }],
+    });
+    jasmine.clock().tick(1000);
+    const body = saves()[0]?.request.body as SaveSong;
+    expect(writeChart(body.document)).toBe('[Verse 1]\n| G |\n');
+  });
+
   it('keeps on the device what a page that goes has no time to send, and offers it', () => {
     type('[A]\n| G | D |\n', 300);
     window.dispatchEvent(new Event('pagehide'));
@@ -94,7 +110,7 @@ describe('the bench', () => {
     TestBed.tick();
     http.match('/api/songs/s1').at(-1)?.flush(SONG);
     TestBed.tick();
-    expect([state.text(), state.draft()?.text]).toEqual(['', '[A]\n| G | D |\n']);
+    expect([state.text(), state.draft()?.text]).toEqual([FIRST_ROW, '[A]\n| G | D |\n']);
     state.takeDraft();
     expect([state.text(), state.draft()]).toEqual(['[A]\n| G | D |\n', null]);
   });
@@ -127,11 +143,11 @@ describe('the bench', () => {
   it('goes on when the worker failed once', () => {
     const read = spyOn(ANALYSIS, 'read').and.returnValue(throwError(() => new Error('gone')));
     type('[A]\n| G |\n', 300);
-    expect([state.isUnanswered(), state.document().sections.length]).toEqual([true, 0]);
+    expect([state.isUnanswered(), state.document().sections[0]?.name]).toEqual([true, 'Verse 1']);
     read.and.callThrough();
     type('[A]\n| G | D |\n', 300);
     TestBed.tick();
-    expect([state.isUnanswered(), state.document().sections.length]).toEqual([false, 1]);
+    expect([state.isUnanswered(), state.document().sections[0]?.name]).toEqual([false, 'A']);
   });
 
   it('takes a burst of typing back as one, and brings it again', () => {
@@ -141,7 +157,7 @@ describe('the bench', () => {
     state.undo();
     expect(state.text()).toBe('[A]\n| G | D |\n');
     state.undo();
-    expect([state.text(), state.canUndo()]).toEqual(['', false]);
+    expect([state.text(), state.canUndo()]).toEqual([FIRST_ROW, false]);
     state.redo();
     state.redo();
     expect(state.text()).toBe('[A]\n| G | D | C |\n');
@@ -172,7 +188,7 @@ describe('the bench', () => {
 
   describe('with somebody else at the same song', () => {
     const CHART = '[A]\n| G |\n\n[B]\n| D |\n';
-    const mine = readChart(CHART, EMPTY_SONG).song;
+    const mine = readChart(CHART, withFirstRow(EMPTY_SONG)).song;
     const theirsOf = (text: string): Song => ({
       ...SONG,
       ...{ revision: 6, savedBy: 'Bram', document: readChart(text, mine).song },

@@ -22,6 +22,7 @@ import { Drafts, type Draft } from '../../store';
 import { Analysis } from '../../worked-out';
 import { SongsApi } from '../songs';
 import { BenchFindings } from './bench.findings';
+import { withFirstRow } from './first-row';
 import { History } from './history';
 import { SongSync } from './song-sync';
 
@@ -109,7 +110,7 @@ export class BenchState {
   }
 
   private deskFor(song: Song): Desk {
-    const history = new History(song.document);
+    const history = new History(withFirstRow(song.document));
     const draft = this.drafts.find(song.id);
     const isNew = draft !== null && isOther(draft, history.document());
     this.unsaved.set(isNew ? draft : null);

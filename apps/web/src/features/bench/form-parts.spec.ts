@@ -72,7 +72,8 @@ describe('the bars of a section', () => {
     });
   const bars = (desk: Desk<SectionBars>) => desk.shown.all<HTMLButtonElement>('li button');
   const press = async (desk: Desk<SectionBars>, key: string, more: KeyboardEventInit = {}) => {
-    const target = desk.shown.all('input')[0] ?? desk.shown.one('harvu-bar-grid ol');
+    const typing = desk.shown.all('input').find((one) => one === document.activeElement);
+    const target = typing ?? desk.shown.all('input')[0] ?? desk.shown.one('harvu-bar-grid ol');
     target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, ...more }));
     await desk.shown.settle();
     await new Promise((done) => setTimeout(done));
@@ -82,8 +83,13 @@ describe('the bars of a section', () => {
     bars(desk)[index]?.dispatchEvent(new MouseEvent('click', { shiftKey, bubbles: true }));
     await desk.shown.settle();
   };
+  /** Types as one would: a space is the next beat; what is no plain bar is pasted. */
   const write = async (desk: Desk<SectionBars>, text: string, key = 'Enter') => {
-    desk.shown.one<HTMLInputElement>('input').value = text;
+    for (const [index, word] of text.split(' ').entries()) {
+      if (index > 0) await press(desk, ' ');
+      const field = document.activeElement;
+      if (field instanceof HTMLInputElement) field.value = word;
+    }
     await press(desk, key);
   };
   const clip = async (desk: Desk<SectionBars>, kind: 'copy' | 'cut' | 'paste', text = '') => {
@@ -100,9 +106,11 @@ describe('the bars of a section', () => {
     const desk = await open('[A]\n| G | C |');
     await choose(desk, 0);
     await press(desk, 'Enter');
-    await write(desk, 'Em . D .', 'Tab');
-    await write(desk, 'A7 | D');
-    expect(desk.chart).toBe('[A]\n| Em . D . | A7 | D |');
+    await write(desk, 'Em  D', 'Tab');
+    await write(desk, 'A7');
+    await write(desk, '   D');
+    await press(desk, 'Escape');
+    expect(desk.chart).toBe('[A]\n| Em D | A7 | . . . D |');
   });
 
   it('are typed as they sound where the section is moved, and written as they stand', async () => {
@@ -110,11 +118,12 @@ describe('the bars of a section', () => {
     expect(desk.shown.all('li b').map((one) => one.textContent.trim())).toEqual(['A', 'C', 'F♯m']);
     await choose(desk, 0);
     await press(desk, 'Enter');
-    await write(desk, 'D A');
+    await write(desk, 'D  A');
+    await press(desk, 'Escape');
     expect(desk.chart).toContain('| C G | Bb | Em |');
+    // It is chosen already: pressed again it is written in.
     await choose(desk, 1);
-    await press(desk, 'Enter');
-    await write(desk, 'C F#m');
+    await write(desk, 'C  F#m');
     // What the section has already keeps its spelling.
     expect(desk.chart).toContain('| C G | Bb Em | Em |');
   });
@@ -123,7 +132,7 @@ describe('the bars of a section', () => {
     const desk = await open('[A]\n| G | C |');
     await choose(desk, 1);
     await press(desk, 'Enter');
-    await write(desk, 'G % %');
+    await write(desk, 'G % %', 'Tab');
     expect(desk.shown.one('[role=alert]').textContent).toContain('cannot be read as a bar');
     expect(desk.chart).toBe('[A]\n| G | C |');
   });
@@ -149,9 +158,9 @@ describe('the bars of a section', () => {
     const desk = await open('[A]\n| G | C | D |');
     await choose(desk, 0);
     await choose(desk, 1, true);
-    await press(desk, 'd');
+    await press(desk, 'l');
     expect(desk.chart).toBe('[A]\n| G? | C? | D |');
-    await press(desk, 'd');
+    await press(desk, 'l');
     expect(desk.chart).toBe('[A]\n| G | C | D |');
   });
 
@@ -187,14 +196,16 @@ describe('the bars of a section', () => {
 
 describe('the head of a section', () => {
   const open = (chart: string, at = 0) =>
-    Desk.of<SectionHead>(SectionHead, songOf(chart), (song) => ({
-      occurrence: partsOf(song).occurrences[at],
-    }));
+    Desk.of<SectionHead>(SectionHead, songOf(chart), (song) => {
+      const played = partsOf(song).occurrences[at];
+      return { sectionId: played?.section, part: played?.part, barCount: played?.bars.length };
+    });
   beforeEach(() => setUpPage());
 
   it('says how often, by which cue, and what of it is new', async () => {
     const desk = await open('[A]\n| G | C |\n[B = A]\n2: | D |', 1);
-    expect(desk.shown.text).toContain('2 bars, 1 of them not in A');
+    expect(desk.shown.text).toContain('2 bars · as A, but bar 2');
+    await desk.shown.press('More');
     await desk.fill('played', '3');
     await desk.fill('count needs listening', '');
     await desk.fill('cue', 'the "horns"');
@@ -214,7 +225,7 @@ describe('the head of a section', () => {
 
   it('copies, splits, joins and takes away the whole of it', async () => {
     const desk = await open('[A]\n| G | C | D | Em |');
-    await desk.shown.press('The whole section');
+    await desk.shown.press('More');
     await desk.shown.press('Split it before bar');
     expect(desk.chart).toBe('map: A, A 2\n[A]\n| G | C |\n[A 2]\n| D | Em |');
     await desk.shown.press('Join with the next');
@@ -227,7 +238,7 @@ describe('the head of a section', () => {
 
   it('takes endings, cues at bars, and a guitar part', async () => {
     const desk = await open('[A] x2\n| G | C |');
-    await desk.shown.press('The whole section');
+    await desk.shown.press('More');
     await desk.shown.press('Another ending');
     await desk.fill('for the part', 'lead guitar');
     await desk.fill('Bar of a cue', '2');

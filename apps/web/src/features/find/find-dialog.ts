@@ -3,10 +3,13 @@ import { DialogRef } from '@angular/cdk/dialog';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { catchError, combineLatest, map, of, type Observable } from 'rxjs';
+import type { Person, SongSummary } from '@harvu/contract';
+import { chordLabel, parseChordName } from '@harvu/core/chord';
+import { catchError, of, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
 import { PlansApi } from '../../store';
 import { SongsApi } from '../songs';
+import { PeopleApi } from '../studio';
 
 interface Place {
   readonly name: string;
@@ -20,7 +23,14 @@ function without<T>(asked: Observable<readonly T[]>): Observable<readonly T[]> {
   return asked.pipe(catchError(() => of([])));
 }
 
-/** Finds a song or a student's song by a part of its name. */
+/** What is typed as the name of a chord, in plain signs; undefined where it is none. */
+function chordIn(words: string): string | undefined {
+  const typed = words.trim().replaceAll('♯', '#').replaceAll('♭', 'b');
+  const name = typed.charAt(0).toUpperCase() + typed.slice(1);
+  return parseChordName(name) ? name : undefined;
+}
+
+/** Finds songs, people and chords: by a part of a name, or the songs that a chord is in. */
 @Component({
   selector: 'harvu-find-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,8 +40,8 @@ function without<T>(asked: Observable<readonly T[]>): Observable<readonly T[]> {
     <input
       #words
       class="field"
-      aria-label="Find a song or a student"
-      placeholder="Find a song or a student"
+      [attr.aria-label]="hint"
+      [placeholder]="hint"
       autocomplete="off"
       (input)="typed.set(words.value)"
       (keydown.enter)="go(found()[0])"
@@ -44,7 +54,7 @@ function without<T>(asked: Observable<readonly T[]>): Observable<readonly T[]> {
       aria-label="Found"
       (cdkListboxValueChange)="go($any($event.value[0]))"
     >
-      @for (place of found(); track place.path) {
+      @for (place of found(); track $index) {
         <li
           [cdkOption]="place"
           class="flex cursor-pointer items-baseline gap-3 rounded-sm px-2 py-1.5 hover:bg-line-soft focus:bg-line-soft"
@@ -62,34 +72,64 @@ export class FindDialog {
   private readonly router = inject(Router);
   private readonly dialog = inject<DialogRef>(DialogRef);
   private readonly isTeaching = inject(Session).isTeaching();
+  protected readonly hint = this.isTeaching
+    ? 'Find a song, a student, a chord'
+    : 'Find one of your songs';
   protected readonly typed = signal('');
 
-  private readonly places = toSignal(
-    combineLatest([
-      this.isTeaching ? without(inject(SongsApi).list()) : of([]),
-      without(inject(PlansApi).list()),
-    ]).pipe(
-      map(([songs, plans]): readonly Place[] => [
-        ...songs.map(({ id, title }) => ({
-          name: title,
-          what: 'song, its bench',
-          path: `/songs/${id}/bench`,
-        })),
-        ...plans.map(({ id, title, studentName }) => ({
-          name: this.isTeaching ? studentName : title,
-          what: this.isTeaching ? title : 'your song',
-          path: `/plans/${id}`,
-        })),
-      ]),
-    ),
+  private readonly songs = toSignal(
+    this.isTeaching ? without(inject(SongsApi).list()) : of<readonly SongSummary[]>([]),
     { initialValue: [] },
   );
+  private readonly people = toSignal(
+    this.isTeaching ? without(inject(PeopleApi).list()) : of<readonly Person[]>([]),
+    { initialValue: [] },
+  );
+  private readonly plans = toSignal(without(inject(PlansApi).list()), { initialValue: [] });
+  private readonly places = computed((): readonly Place[] => [
+    ...this.songs()
+      .filter((one) => one.place !== 'deleted')
+      .map(({ id, title, tags }) => ({
+        ...{ name: title, path: `/songs/${id}/bench` },
+        what: ['song, its bench', ...tags].join(' · '),
+      })),
+    ...this.people()
+      .filter((one) => one.role === 'student')
+      .map(({ id, name }) => ({ name, what: this.whatOf(id), path: `/students/${id}` })),
+    ...this.plans()
+      .filter((plan) => plan.withdrawnAt === null)
+      .map(({ id, title, studentName }) => ({
+        name: this.isTeaching ? studentName : title,
+        what: this.isTeaching ? title : 'your song',
+        path: `/plans/${id}`,
+      })),
+  ]);
   protected readonly found = computed(() => {
     const words = this.typed().trim().toLowerCase();
-    return this.places()
-      .filter(({ name, what }) => `${name} ${what}`.toLowerCase().includes(words))
-      .slice(0, SHOWN);
+    const named = this.places().filter(({ name, what }) =>
+      `${name} ${what}`.toLowerCase().includes(words),
+    );
+    return [...this.withChord(), ...named].slice(0, SHOWN);
   });
+
+  /** The songs that have the chord that is typed. */
+  private withChord(): readonly Place[] {
+    const chord = chordIn(this.typed());
+    if (chord === undefined) return [];
+    return this.songs()
+      .filter((one) => one.place !== 'deleted' && one.chords.includes(chord))
+      .map(({ id, title }) => ({
+        ...{ name: chordLabel(chord), what: `a chord of ${title}`, path: `/songs/${id}/bench` },
+      }));
+  }
+
+  private whatOf(studentId: string): string {
+    const count = this.plans().filter(
+      (plan) => plan.studentId === studentId && plan.withdrawnAt === null,
+    ).length;
+    if (count === 0) return 'student, without a song';
+    return `student, ${count === 1 ? 'a song' : `${count} songs`} in work`;
+  }
 
   protected go(place: Place | undefined): void {
     if (!place) return;

@@ -1,5 +1,12 @@
 import { inject, Injectable } from '@angular/core';
-import type { NewSong, Overrule, SaveSong, SaveTeaching } from '@harvu/contract';
+import type {
+  NewSong,
+  Overrule,
+  SaveSong,
+  SaveTeaching,
+  SongLabel,
+  SongPlace,
+} from '@harvu/contract';
 import { Api } from '../../platform/api';
 
 /** Asks the server about songs. */
@@ -10,6 +17,9 @@ export class SongsApi {
   readonly list = () => this.api.call('songs');
   readonly start = (song: NewSong) => this.api.call('startSong', {}, song);
   readonly find = (id: string) => this.api.call('song', { id });
+  readonly rename = (id: string, label: SongLabel) => this.api.call('renameSong', { id }, label);
+  readonly copy = (id: string) => this.api.call('copySong', { id });
+  readonly move = (id: string, place: SongPlace) => this.api.call('moveSong', { id }, { place });
   readonly save = (id: string, save: SaveSong) => this.api.call('saveSong', { id }, save);
   readonly revisions = (id: string) => this.api.call('revisions', { id });
   readonly revision = (id: string, number: number) => this.api.call('revision', { id, number });

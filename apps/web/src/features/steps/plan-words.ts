@@ -26,6 +26,14 @@ export const LAYER_WORDS: Readonly<Record<Layer, string>> = {
   ornaments: 'full, with ornaments',
 };
 
+/** The ladder of a step in a word: from its first rung to its last, with the unit. */
+export function stepTempo(step: Step): string {
+  const [first, last] = [step.rungs[0], step.rungs.at(-1)];
+  if (first === undefined || last === undefined) return '';
+  const unit = kindOf(step).rungUnit === 'bpm' ? 'bpm' : 'a minute';
+  return first === last ? `${last} ${unit}` : `${first} → ${last} ${unit}`;
+}
+
 /** What holds a step to a slower tempo than its last rung, in a few words; nothing where nothing does. */
 function heldWords(step: Step): string {
   const change = step.limit?.change;

@@ -2,6 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type {
   KnownStudent,
+  NewEvent,
   Person,
   Plan,
   PlanSummary,
@@ -16,17 +17,27 @@ import type { PlanEvent } from '@harvu/core/events';
 import { changesInWords } from '@harvu/core/edits';
 import { USUAL_STUDENT } from '@harvu/core/player';
 import type { Step } from '@harvu/core/steps';
-import { catchError, EMPTY, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
+import {
+  catchError,
+  combineLatest,
+  EMPTY,
+  forkJoin,
+  map,
+  of,
+  switchMap,
+  tap,
+  type Observable,
+} from 'rxjs';
 import { opened, type Opened } from '../../platform/opened';
 import { Session } from '../../platform/session';
-import { PlansApi } from '../../store';
+import { EventsApi, PlansApi } from '../../store';
 import { Analysis, requestOf, type PlannedSong, type PlanRequest } from '../../worked-out';
 import { ConstantsApi } from '../assumptions';
 import { toProblem } from '../../platform/problems';
 import { SongsApi } from '../songs';
 import { StudentsApi } from '../students';
 import { PeopleApi } from '../studio';
-import { withChange, withoutChange } from './teaching-edits';
+import { differenceWords, withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper, type Place } from './teaching.keeper';
 import type { OwnConstants } from '@harvu/core/constants';
 
@@ -62,6 +73,7 @@ export class StepsState {
   private readonly plans = inject(PlansApi);
   private readonly knownApi = inject(StudentsApi);
   private readonly constantsApi = inject(ConstantsApi);
+  private readonly eventsApi = inject(EventsApi);
   private readonly analysis = inject(Analysis);
   private readonly keeping = inject(TeachingKeeper);
 
@@ -85,6 +97,11 @@ export class StepsState {
   readonly teaching = this.keeping.teaching;
   readonly isSaving = this.keeping.isSaving;
   readonly canUndo = this.keeping.canUndo;
+  /** What undo would take back, in words. */
+  readonly undoWords = computed(() => {
+    const [now, last] = [this.teaching(), this.canUndo() ? this.keeping.last() : undefined];
+    return last ? `Undo: ${differenceWords(last, now)}` : 'Nothing to undo';
+  });
   readonly known = this.knownStudent.asReadonly();
   readonly plan = this.openedPlan.asReadonly();
   readonly students = computed(() =>
@@ -229,6 +246,20 @@ export class StepsState {
     );
   }
 
+  /** Looks at the step that drills a change, once there are steps, or at one the change holds back. */
+  lookAt(change$: Observable<string | undefined>): void {
+    combineLatest([change$, toObservable(this.planned)])
+      .pipe(takeUntilDestroyed(this.ended))
+      .subscribe(([change, planned]) => {
+        if (!change || !planned || this.looked() !== '') return;
+        const drilled = planned.steps.find(({ limit }) => {
+          const held = limit?.change;
+          return held !== undefined && `${held.from} ${held.to}` === change;
+        });
+        this.looked.set(drilled?.id ?? '');
+      });
+  }
+
   /** Looks at a step. */
   choose(stepId: string): void {
     this.looked.set(stepId);
@@ -293,6 +324,18 @@ export class StepsState {
         }),
       ),
     );
+  }
+
+  /** A placement: the teacher heard a step clean at a tempo, so the student need not climb up to it. */
+  place({ id: stepId, goal }: Step, bpm: number | null): void {
+    const plan = this.openedPlan();
+    if (!plan) return;
+    const heard: NewEvent = {
+      ...{ kind: 'try', id: crypto.randomUUID(), at: new Date().toISOString(), day: this.today },
+      ...{ revision: plan.revision, stepId, bpm, clean: true, passes: goal.cleanInRow, seconds: 0 },
+    };
+    const sent = this.eventsApi.send(plan.id, [heard]);
+    this.run(sent.pipe(switchMap(() => this.reload())));
   }
 
   /** Takes the song back from a student; what was done stays. */

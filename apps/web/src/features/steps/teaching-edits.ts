@@ -23,3 +23,33 @@ export function withoutChange(teaching: Teaching, change: PlanChange): Teaching 
   );
   return { ...teaching, changes };
 }
+
+const KINDS: Readonly<Record<PlanChange['kind'], string>> = {
+  move: 'a step moved',
+  drop: 'a step skipped',
+  split: 'a step in two',
+  merge: 'two steps in one',
+  own: 'a step of your own',
+  note: 'a word to the student',
+  optional: 'an optional step',
+  'bring-back': 'a step brought back',
+  grip: 'another grip',
+  'leave-out': 'a section left out',
+};
+
+/** What was done between two ways of teaching, in a few words. */
+export function differenceWords(before: Teaching, after: Teaching): string {
+  const fields = [
+    before.school === after.school ? '' : 'the order',
+    before.goal === after.goal ? '' : 'how far it goes',
+    before.wantedOn === after.wantedOn ? '' : 'the day it is wanted by',
+    before.twoRungs === after.twoRungs ? '' : 'the ladder',
+    before.sings === after.sings ? '' : 'singing',
+  ].filter(Boolean);
+  const isNew = (all: readonly PlanChange[], one: PlanChange): boolean =>
+    !all.some((other) => JSON.stringify(other) === JSON.stringify(one));
+  const added = after.changes.filter((one) => isNew(before.changes, one));
+  const gone = before.changes.filter((one) => isNew(after.changes, one));
+  const words = [...added, ...(added.length === 0 ? gone : [])].map(({ kind }) => KINDS[kind]);
+  return [...fields, ...new Set(words)].join(', ') || 'the last change';
+}

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal, DestroyRef } from '@angular/core';
+import { computed, DestroyRef, DOCUMENT, inject, Injectable, signal } from '@angular/core';
 import type { Problem } from '@harvu/contract';
 import { USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import { catchError, concatMap, EMPTY, Subject, tap, type Observable } from 'rxjs';
@@ -26,6 +26,23 @@ interface Save {
   readonly teaching: Teaching;
 }
 
+/** So many changes can be taken back after a reload. */
+const MOST_KEPT = 30;
+
+/** What can be taken back of a way, as the tab keeps it. */
+interface KeptUndo {
+  readonly now: Teaching;
+  readonly before: readonly Teaching[];
+}
+
+function isSame(a: Teaching | undefined, b: Teaching): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}
+
+function undoKey({ kind, id }: KeptPlace): string {
+  return `harvu-undo-${kind}-${id}`;
+}
+
 function isAt(place: Place, other: Place): boolean {
   return place.kind !== 'draft' && other.kind === place.kind && other.id === place.id;
 }
@@ -35,6 +52,7 @@ function isAt(place: Place, other: Place): boolean {
 export class TeachingKeeper {
   private readonly songs = inject(SongsApi);
   private readonly plans = inject(PlansApi);
+  private readonly tab = inject(DOCUMENT).defaultView?.sessionStorage;
   private readonly way = signal<Teaching>(USUAL_TEACHING);
   private readonly before = signal<readonly Teaching[]>([]);
   private readonly waiting = signal(0);
@@ -61,8 +79,13 @@ export class TeachingKeeper {
     if (place.kind !== 'draft') this.versions.set(place.id, version);
     this.way.set(teaching);
     this.where.set(place);
-    this.before.set([]);
+    this.before.set(this.keptUndo(place, teaching));
     this.failed.set(null);
+  }
+
+  /** The state that undo goes back to; undefined where there is none. */
+  last(): Teaching | undefined {
+    return this.before().at(-1);
   }
 
   /** The version that the next change of what is shown is made upon. */
@@ -88,8 +111,21 @@ export class TeachingKeeper {
     this.way.set(teaching);
     const place = this.where();
     if (place.kind === 'draft') return;
+    const before = this.before().slice(-MOST_KEPT);
+    this.tab?.setItem(undoKey(place), JSON.stringify({ now: teaching, before }));
     this.waiting.update((count) => count + 1);
     this.saves.next({ place, teaching });
+  }
+
+  /** What this tab could take back, if the way is still the one it left. */
+  private keptUndo(place: Place, teaching: Teaching): readonly Teaching[] {
+    if (place.kind === 'draft') return [];
+    try {
+      const kept = JSON.parse(this.tab?.getItem(undoKey(place)) ?? 'null') as KeptUndo | null;
+      return kept && isSame(kept.now, teaching) && Array.isArray(kept.before) ? kept.before : [];
+    } catch {
+      return [];
+    }
   }
 
   private save(save: Save): Observable<unknown> {

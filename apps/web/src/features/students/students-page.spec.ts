@@ -25,55 +25,71 @@ describe('everyone’s songs', () => {
     setUpPage([{ provide: PlanStore, useValue: { overview: () => of(all) } }]);
     return Shown.of(StudentsPage);
   };
+  const row = (page: Shown<StudentsPage>, name: string) =>
+    page
+      .all('li')
+      .find((one) => one.querySelector('.font-display')?.textContent.trim() === name)
+      ?.textContent.replace(/\s+/g, ' ');
+  const people = (...all: readonly string[]) =>
+    all.map((name) => ({ id: name, name, lessonSlot: null }));
   const names = (page: Shown<StudentsPage>) =>
-    page.all('li .font-display.text-lg').map((one) => one.textContent.trim());
+    page.all('li a.font-display').map((one) => one.textContent.trim());
 
-  it('stand with those first who have been silent for a week, in the studio’s days', async () => {
+  it('stand by person and by name, each with their lesson, and stay where they are', async () => {
     const page = await open({
+      students: [
+        ...people('Cy', 'Ada'),
+        { id: 'Bo', name: 'Bo', lessonSlot: { weekday: 1, time: '16:30', minutes: 30 } },
+      ],
       songs: [
         glance('Ada', { lastDay: '2026-11-26' }),
-        glance('Bo', { lastDay: '2026-11-19' }),
-        glance('Cy', { lastDay: '2026-11-20' }),
+        { ...glance('Ada', { lastDay: '2026-11-20' }), id: 'second', title: 'Another' },
+        glance('Bo', { lastDay: '2026-11-25' }),
       ],
     });
-    expect(names(page)[0]).toBe('Bo');
-    expect(page.text).toContain('practised today');
-    expect(page.text).toContain('last practised 6 days ago');
-    expect(page.text).toMatch(/Silent for a week: ?Bo \(A song\)\./);
+    expect(names(page)).toEqual(['Ada', 'Bo', 'Cy']);
+    expect(row(page, 'Ada')).toMatch(/A song.*Another/);
+    expect(row(page, 'Bo')).toContain('Tue 16:30');
+    expect(row(page, 'Cy')).toContain('No song yet.');
   });
 
-  it('count what a student did with any song, and from the day they were first given one', async () => {
+  it('are silent after a week without anything in any song, with one thing to do', async () => {
     const given = (name: string, day: string): SongAtAGlance => ({
       ...glance(name, { lastDay: null }),
       assignedAt: `${day}T09:00:00.000Z`,
     });
-    const second = { ...glance('Ada', { lastDay: '2026-11-01' }), id: 'Ada 2', title: 'Another' };
     const page = await open({
+      students: people('Ada', 'Bo', 'Cy'),
       songs: [
         glance('Ada', { lastDay: '2026-11-25' }),
-        second,
+        { ...glance('Ada', { lastDay: '2026-11-01' }), id: 'Ada 2', title: 'Another' },
         given('Bo', '2026-11-24'),
         given('Cy', '2026-11-10'),
       ],
     });
-    expect(page.text).toMatch(/Silent for a week: ?Cy \(A song\)\./);
+    expect(row(page, 'Ada')).not.toContain('Nothing logged');
+    expect(row(page, 'Bo')).not.toContain('Nothing logged');
+    expect(row(page, 'Cy')).toContain('Nothing logged for 16 days. Make it smaller');
+    await page.press('1 silent for a week');
+    expect(names(page)).toEqual(['Cy']);
+    await page.press('1 silent for a week');
+    expect(names(page)).toEqual(['Ada', 'Bo', 'Cy']);
   });
 
   it('are never called silent once they are ready', async () => {
-    const page = await open({ songs: [glance('Ada', { lastDay: null, readiness: isReady })] });
-    expect(page.text).not.toContain('Silent');
-    expect(page.text).toMatch(/Ready to perform: ?Ada/);
+    const page = await open({
+      students: people('Ada'),
+      songs: [glance('Ada', { lastDay: '2026-10-01', readiness: isReady })],
+    });
+    expect(row(page, 'Ada')).toContain('A song is ready to perform. Hear it');
+    expect(page.text).not.toContain('silent');
   });
 
-  it('leave out what was taken back, and name who has no song', async () => {
+  it('leave out what was taken back', async () => {
     const page = await open({
-      students: [
-        { id: 'Ada', name: 'Ada' },
-        { id: 'Bo', name: 'Bo' },
-      ],
-      songs: [glance('Ada'), { ...glance('Bo'), withdrawnAt: '2026-11-20T10:00:00.000Z' }],
+      students: people('Bo'),
+      songs: [{ ...glance('Bo'), withdrawnAt: '2026-11-20T10:00:00.000Z' }],
     });
-    expect(names(page)).toEqual(['Ada']);
-    expect(page.text).toContain('Without a song: Bo');
+    expect(row(page, 'Bo')).toContain('No song yet.');
   });
 });

@@ -1,25 +1,25 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
-import { StudentsState, type Row } from './students.state';
+import { StudentsState, type Concern } from './students.state';
 
-/** Everyone's songs as ribbons, those who need attention first. */
+const CONCERNS: readonly { readonly concern: Concern; readonly label: string }[] = [
+  { concern: 'silent', label: 'silent for a week' },
+  { concern: 'ready', label: 'ready to perform' },
+  { concern: 'idle', label: 'without a song' },
+];
+
+/** Everyone with their songs as ribbons, and the one thing to see to. */
 @Component({
   selector: 'harvu-students-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Note, Page, Ribbon, RouterLink],
+  imports: [Page, Ribbon, RouterLink],
   providers: [StudentsState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './students-page.html',
 })
 export class StudentsPage {
   protected readonly state = inject(StudentsState);
-
-  protected lastWords({ silentDays }: Row): string {
-    if (silentDays === null) return 'nothing logged yet';
-    if (silentDays <= 0) return 'practised today';
-    return `last practised ${silentDays} ${silentDays === 1 ? 'day' : 'days'} ago`;
-  }
+  protected readonly concerns = CONCERNS;
 }

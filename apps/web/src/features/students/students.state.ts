@@ -1,6 +1,7 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { SongAtAGlance } from '@harvu/contract';
+import { WEEKDAYS } from '@harvu/contract/students';
+import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
 import { daysBetween, type Day } from '@harvu/core/day';
 import { of } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
@@ -11,56 +12,81 @@ const SILENT_DAYS = 7;
 /** "2026-11-26" of a moment. */
 const DAY_LENGTH = 10;
 
-/** One student's song in the list. */
-export interface Row extends SongAtAGlance {
+/** What one looks for in the list. */
+export type Concern = 'silent' | 'ready' | 'idle';
+
+/** One of a student's songs. */
+export interface OwnSong extends SongAtAGlance {
   readonly headline: string;
-  readonly below: string;
-  /** Days since the last try at this song; null when there is none. */
-  readonly silentDays: number | null;
-  /** Days since the student's last try at any song, else since the first was given to them. */
-  readonly quietDays: number;
+  /** All that is to say of how far it is. */
+  readonly words: string;
 }
 
-/** The last day each student did something with any song, else the day they were first given one. */
-function lastHeard(songs: readonly SongAtAGlance[]): ReadonlyMap<string, Day> {
-  const last = new Map<string, Day>();
-  const given = new Map<string, Day>();
-  for (const { studentId, assignedAt, overview } of songs) {
-    const { lastDay } = overview;
-    if (lastDay !== null && lastDay > (last.get(studentId) ?? '')) last.set(studentId, lastDay);
-    const day = assignedAt.slice(0, DAY_LENGTH) as Day;
-    if (day < (given.get(studentId) ?? '9999')) given.set(studentId, day);
-  }
-  return new Map([...given, ...last]);
+/** A student with their songs, and the one thing to see to. */
+export interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly slot: string;
+  readonly songs: readonly OwnSong[];
+  readonly concern: Concern | undefined;
+  /** Why, in a few words, and where to go for it. */
+  readonly reason: string;
+  readonly action: string;
+  readonly path: readonly string[];
+  readonly query: Readonly<Record<string, string>>;
 }
 
-function toRow(song: SongAtAGlance, today: Day, heard: Day): Row {
-  const { lastDay, readiness } = song.overview;
-  const { headline, below } = readinessWords(readiness);
-  const silentDays = lastDay === null ? null : daysBetween(lastDay, today);
-  return { ...song, headline, below, silentDays, quietDays: daysBetween(heard, today) };
+/** The last day a student did something with any song, else the day they were first given one. */
+function lastHeard(songs: readonly SongAtAGlance[]): Day | undefined {
+  const practised = songs.flatMap(({ overview }) => overview.lastDay ?? []);
+  const given = songs.map((one) => one.assignedAt.slice(0, DAY_LENGTH) as Day);
+  return practised.toSorted().at(-1) ?? given.toSorted()[0];
 }
 
-function isReady({ overview }: Row): boolean {
+function slotWords(slot: LessonSlot): string {
+  return slot ? `${WEEKDAYS[slot.weekday] ?? ''} ${slot.time}` : '';
+}
+
+function isReady({ overview }: SongAtAGlance): boolean {
   return overview.readiness.gates.isReady;
 }
 
-/** Nothing logged for a week in any song, though there is something left to do. */
-function isSilent(row: Row): boolean {
-  return row.quietDays >= SILENT_DAYS && !isReady(row);
+function toOwn(song: SongAtAGlance): OwnSong {
+  const { readiness } = song.overview;
+  const { headline, below } = readinessWords(readiness);
+  const words = [below, readiness.heldBackBy?.line ?? ''].filter(Boolean).join('. ');
+  return { ...song, headline, words };
 }
 
-/** Who is silent comes first, then whose song is furthest from whole. */
-function byNeed(a: Row, b: Row): number {
-  const share = a.overview.readiness.share - b.overview.readiness.share;
-  return Number(isSilent(b)) - Number(isSilent(a)) || share;
+type Seen = Pick<Row, 'concern' | 'reason' | 'action' | 'path' | 'query'>;
+
+/** Nothing logged for a week in any song, though there is something left to do, comes before good news. */
+function concernOf(studentId: string, songs: readonly SongAtAGlance[], today: Day): Seen {
+  const none = { concern: undefined, reason: '', action: '', path: [], query: {} };
+  const [first] = songs;
+  if (!first) {
+    return {
+      ...{ concern: 'idle', reason: 'No song yet.', action: 'Choose one', path: ['/songs'] },
+      query: {},
+    };
+  }
+  const heard = lastHeard(songs);
+  const quiet = heard === undefined ? 0 : daysBetween(heard, today);
+  const left = songs.find((song) => !isReady(song));
+  if (left && quiet >= SILENT_DAYS) {
+    return {
+      ...{ concern: 'silent', reason: `Nothing logged for ${quiet} days.` },
+      ...{ action: 'Make it smaller', path: ['/songs', left.songId, 'steps'] },
+      query: { for: studentId },
+    };
+  }
+  const ready = songs.find(isReady);
+  if (!ready) return none;
+  const reason = `${ready.title} is ready to perform.`;
+  return { ...none, concern: 'ready', reason, action: 'Hear it', path: ['/plans', ready.id] };
 }
 
-function namesOf(rows: readonly Row[]): string {
-  return rows.map(({ studentName, title }) => `${studentName} (${title})`).join(', ');
-}
-
-/** Everyone's songs as they stand. */
+/** Everyone with their songs, by name: nobody changes places while one looks. */
 @Injectable()
 export class StudentsState {
   private readonly store = inject(PlanStore);
@@ -69,23 +95,34 @@ export class StudentsState {
     { initialValue: LOADING },
   );
   private readonly overview = computed(() => valueOf(this.found()));
+  /** What narrows the list; all of it where nothing does. */
+  readonly wanted = signal<Concern | null>(null);
 
   readonly problem = computed(() => problemOf(this.found()));
   readonly isLoaded = computed(() => this.overview() !== undefined);
-  readonly students = computed(() => this.overview()?.students ?? []);
   readonly rows = computed((): readonly Row[] => {
-    const overview = this.overview();
-    if (!overview) return [];
-    const heard = lastHeard(overview.songs);
-    return overview.songs
-      .filter((song) => song.withdrawnAt === null)
-      .map((song) => toRow(song, overview.today, heard.get(song.studentId) ?? overview.today))
-      .sort(byNeed);
+    const { today, students = [], songs = [] } = this.overview() ?? {};
+    if (today === undefined) return [];
+    const given = songs.filter((song) => song.withdrawnAt === null);
+    return students
+      .toSorted((a, b) => a.name.localeCompare(b.name))
+      .map(({ id, name, lessonSlot }) => {
+        const own = given.filter((song) => song.studentId === id);
+        const slot = slotWords(lessonSlot);
+        return { id, name, slot, songs: own.map(toOwn), ...concernOf(id, own, today) };
+      });
   });
-  readonly idle = computed(() => {
-    const busy = new Set(this.rows().map((row) => row.studentId));
-    return this.students().filter((one) => !busy.has(one.id));
+  readonly shown = computed(() => {
+    const wanted = this.wanted();
+    return this.rows().filter((row) => wanted === null || row.concern === wanted);
   });
-  readonly silent = computed(() => namesOf(this.rows().filter(isSilent)));
-  readonly ready = computed(() => namesOf(this.rows().filter(isReady)));
+  readonly songCount = computed(() => this.rows().reduce((sum, row) => sum + row.songs.length, 0));
+
+  count(concern: Concern): number {
+    return this.rows().filter((row) => row.concern === concern).length;
+  }
+
+  narrow(concern: Concern): void {
+    this.wanted.update((now) => (now === concern ? null : concern));
+  }
 }

@@ -1,22 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import type { Overrule, Overruled, Problem } from '@harvu/contract';
 import { settledFrame, type ChartFault, type SongDocument } from '@harvu/core/song';
 import type { RepeatScope } from '@harvu/core/chart';
 import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
 import { CHECKS, type Finding as Noticed, type Remedy } from '@harvu/core/checks';
-import type { SongApart } from '../../../worked-out';
+import type { SlowChange, SongApart } from '../../../worked-out';
 import { ChordLabel } from '../../../ui/chord-label';
 import { Note, type NoteTone } from '../../../ui/note';
 import type { News } from '../song-sync';
-import { FindingNote } from './finding-note';
+import { PutAway } from '../../../store';
+import { FindingGroup } from './finding-group';
 
 /** A finding that a teacher let stand, with the reason. */
 export interface OverruledFinding extends Overruled {
   readonly message: string;
 }
 
-interface Finding {
+interface Said {
   readonly tone: NoteTone;
   readonly heading: string;
   readonly words: string;
@@ -31,7 +33,7 @@ const SCOPES: readonly { readonly scope: RepeatScope; readonly label: string }[]
 /** The map and the recording may differ by a held last chord before it is worth a word. */
 const LENGTH_SLACK_S = 5;
 
-function lengthFinding(song: SongDocument, work: Workpiece): Finding {
+function lengthSaid(song: SongDocument, work: Workpiece): Said {
   const lasts = formatClock(Math.round(work.timeline.lasts));
   const stated = song.frame.length;
   const played = `The map runs ${lasts} at ${work.goalBpm} bpm`;
@@ -50,7 +52,7 @@ function lengthFinding(song: SongDocument, work: Workpiece): Finding {
   };
 }
 
-function learnFinding({ work, toLearn }: SongApart): Finding {
+function learnSaid({ work, toLearn }: SongApart): Said {
   const { played, distinct, cells } = toLearn;
   const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
   const rounds = cells.map(
@@ -61,32 +63,21 @@ function learnFinding({ work, toLearn }: SongApart): Finding {
   return { tone: 'slate', heading: 'Learn each thing once.', words };
 }
 
-function slowFinding(
-  { work, tightest }: SongApart,
-  called: (name: string) => string,
-): readonly Finding[] {
-  const [slow] = tightest;
-  if (!slow) return [];
-  const window = (60 * slow.windowBeats) / work.goalBpm;
-  const words = `${called(slow.from)} → ${called(slow.to)} takes about ${slow.seconds.toFixed(2)} s; the pattern leaves ${window.toFixed(2)} s at ${work.goalBpm} bpm.`;
-  return [{ tone: slow.seconds > window ? 'brass' : 'spruce', heading: 'Slowest change.', words }];
-}
-
 /** The bench's margin: faults of the chart with their place, then what else was worked out. */
 @Component({
   selector: 'harvu-bench-margin',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingNote, Note],
+  imports: [FindingGroup, Note, RouterLink],
   host: {
-    class: 'ruled block border-line px-4 py-4 lg:border-l',
+    class: 'ruled block border-line lg:border-l',
     role: 'complementary',
     'aria-label': 'Margin',
   },
   template: `
-    <h2 class="mb-2 text-sm text-ink-soft">
-      In the margin: {{ count() }} {{ count() === 1 ? 'note' : 'notes' }}
-    </h2>
-    <div class="grid gap-2.5">
+    <div
+      class="grid grid-cols-[minmax(0,1fr)] content-start gap-2.5 px-4 py-4 lg:sticky lg:top-[var(--head,0px)] lg:max-h-[calc(100dvh-var(--head,0px))] lg:overflow-y-auto"
+    >
+      <h2 class="text-sm text-ink-soft">{{ headWords() }}</h2>
       <ng-content />
       @if (news(); as heard) {
         <harvu-note tone="slate" [heading]="heard.by + ' changed the song.'">
@@ -136,14 +127,36 @@ function slowFinding(
       @if (hidden() > 0) {
         <harvu-note tone="rose">{{ hidden() }} more faults below these.</harvu-note>
       }
-      @for (one of shownNotices(); track one.key) {
-        <harvu-finding-note
-          [finding]="one"
-          [place]="placeOf(one)"
+      @for (group of groups(); track group[0]!.code) {
+        <harvu-finding-group
+          [findings]="group"
+          [faults]="faults()"
           (go)="go.emit($event)"
           (settle)="settle.emit($event)"
-          (overrule)="overrule.emit({ key: one.key, reason: $event })"
+          (overrule)="overrule.emit($event)"
         />
+      }
+      @if (slow(); as change) {
+        <harvu-note tone="brass" heading="Slowest change.">
+          {{ slowWords(change) }}
+          <span class="mt-2 flex flex-wrap gap-2">
+            @for (remedy of change.remedies; track $index) {
+              <button
+                type="button"
+                class="button min-h-8 py-0.5"
+                (click)="settle.emit({ label: remedy.kind, commands: remedy.commands })"
+              >
+                {{ remedyWords(remedy) }}
+              </button>
+            }
+            <a
+              class="button min-h-8 py-0.5"
+              [routerLink]="['/songs', songId(), 'steps']"
+              [queryParams]="{ change: change.from + ' ' + change.to }"
+              >Drill it</a
+            >
+          </span>
+        </harvu-note>
       }
       @for (one of overruled(); track one.key) {
         <harvu-note tone="slate" heading="Meant so:">
@@ -153,18 +166,23 @@ function slowFinding(
           </button>
         </harvu-note>
       }
-      @for (finding of findings(); track finding.heading) {
-        <harvu-note [tone]="finding.tone" [heading]="finding.heading">{{
-          finding.words
-        }}</harvu-note>
+      @for (one of said(); track one.heading) {
+        <harvu-note [tone]="one.tone" [heading]="one.heading"
+          >{{ one.words }}
+          <button type="button" class="link ml-1 text-xs" (click)="putAway.put(keyOf(one))">
+            put away
+          </button></harvu-note
+        >
       }
     </div>
   `,
 })
 export class BenchMargin {
+  protected readonly putAway = inject(PutAway);
   private readonly label = new ChordLabel();
   private readonly called = (name: string): string =>
     this.label.transform(name, settledFrame(this.song().frame).capo);
+  readonly songId = input('');
   readonly song = input.required<SongDocument>();
   readonly worked = input<SongApart | undefined>();
   readonly faults = input.required<readonly ChartFault[]>();
@@ -190,29 +208,39 @@ export class BenchMargin {
   );
   protected readonly shownFaults = computed(() => this.own().slice(0, SHOWN_FAULTS));
   protected readonly hidden = computed(() => this.own().length - this.shownFaults().length);
-  protected readonly shownNotices = computed(() =>
-    this.noticed().filter((one) => one.code !== 'repeat-scope'),
-  );
-  protected readonly findings = computed((): readonly Finding[] => {
-    const worked = this.worked();
-    if (!worked || worked.work.timeline.barCount === 0) return [];
-    return [
-      lengthFinding(this.song(), worked.work),
-      learnFinding(worked),
-      ...slowFinding(worked, this.called),
-    ];
+  /** What is equal stands together: faults first, then doubts, then notes, as they were noticed. */
+  protected readonly groups = computed(() => {
+    const groups = new Map<string, Noticed[]>();
+    for (const one of this.noticed().filter(({ code }) => code !== 'repeat-scope'))
+      groups.set(one.code, [...(groups.get(one.code) ?? []), one]);
+    const rank = ([first]: readonly Noticed[]): number =>
+      ['fault', 'doubt', 'note'].indexOf(first?.severity ?? 'note');
+    return [...groups.values()].sort((a, b) => rank(a) - rank(b));
   });
-  protected readonly count = computed(
-    () =>
-      this.own().length +
-      this.shownNotices().length +
-      this.findings().length +
-      (this.problem() ? 1 : 0),
-  );
+  protected readonly slow = computed(() => this.worked()?.slowest);
+  protected readonly said = computed((): readonly Said[] => {
+    const worked = this.worked();
+    if (!worked || worked.work.grips.length === 0) return [];
+    const all = [lengthSaid(this.song(), worked.work), learnSaid(worked)];
+    return all.filter((one) => !this.putAway.has(this.keyOf(one)));
+  });
+  protected readonly headWords = computed(() => {
+    const count =
+      this.own().length + this.groups().length + (this.problem() ? 1 : 0) + (this.slow() ? 1 : 0);
+    return count === 0 ? 'In the margin' : `In the margin: ${count} to settle`;
+  });
 
-  /** Where in the text a finding stands, if the text has it as a fault. */
-  protected placeOf({ code, message }: Noticed): ChartFault | undefined {
-    return this.faults().find((fault) => fault.code === code && fault.message === message);
+  protected keyOf({ heading, words }: Said): string {
+    return `${this.songId()} ${heading} ${words}`;
+  }
+
+  protected slowWords({ from, to, seconds, windowSeconds }: SlowChange): string {
+    const bpm = this.worked()?.work.goalBpm ?? 0;
+    return `${this.called(from)} → ${this.called(to)} takes about ${seconds.toFixed(2)} s; the pattern leaves ${windowSeconds.toFixed(2)} s at ${bpm} bpm.`;
+  }
+
+  protected remedyWords({ kind, of }: SlowChange['remedies'][number]): string {
+    return kind === 'easier-grip' ? `Easier ${this.called(of)}` : 'Leave the last stroke open';
   }
 
   protected scopesOf({ code }: ChartFault): typeof SCOPES {

@@ -3,7 +3,7 @@ import { settledFrame, type SongDocument } from '@harvu/core/song';
 import type { SongGrip } from '@harvu/core/player';
 import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
-import { ChordLabel } from '../../../ui/chord-label';
+import { ChordName } from '../../../ui/chord-name';
 
 const SHOWN = 6;
 
@@ -11,7 +11,7 @@ const SHOWN = 6;
 @Component({
   selector: 'harvu-change-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChangeDrawing, ChordLabel],
+  imports: [ChangeDrawing, ChordName],
   host: { class: 'block' },
   template: `
     @if (changes().length > 0) {
@@ -31,7 +31,10 @@ const SHOWN = 6;
               [attr.aria-expanded]="one.key === chosen()"
               (click)="choose(one.key)"
             >
-              <b>{{ one.from | chord: setup().capo }} → {{ one.to | chord: setup().capo }}</b>
+              <b
+                ><harvu-chord [name]="one.from" [capo]="setup().capo" /> →
+                <harvu-chord [name]="one.to" [capo]="setup().capo"
+              /></b>
               <span class="ml-auto font-mono text-xs" [class.text-rose]="one.isLate"
                 >{{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s<span
                   class="sr-only"

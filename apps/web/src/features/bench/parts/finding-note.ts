@@ -5,7 +5,8 @@ import type { ChartFault } from '@harvu/core/song';
 import { Note, type NoteTone } from '../../../ui/note';
 import { PatternLane } from '../../../ui/pattern-lane';
 
-const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
+/** How much a finding matters, as a note shows it. */
+export const TONES: Readonly<Record<Finding['severity'], NoteTone>> = {
   fault: 'rose',
   doubt: 'brass',
   note: 'slate',

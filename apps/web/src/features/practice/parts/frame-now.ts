@@ -11,7 +11,7 @@ import type { TunedString } from '@harvu/core/practice';
       @for (string of strings(); track string.number) {
         <li class="min-w-14 border-b-2 border-ink-soft pb-1">
           <span class="block text-sm text-ink-soft">string {{ string.number }}</span>
-          <b class="font-display text-2xl sm:text-[72px] sm:leading-none">{{ string.note }}</b>
+          <b class="font-display text-2xl sm:text-[4.5rem] sm:leading-none">{{ string.note }}</b>
         </li>
       }
     </ol>

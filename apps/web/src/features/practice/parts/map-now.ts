@@ -9,7 +9,9 @@ import type { PartOccurrence } from '@harvu/core/sameness';
   template: `
     <p class="text-sm text-ink-soft">{{ countIn() > 0 ? 'in ' + countIn() : 'now' }}</p>
     <p class="flex flex-wrap items-baseline gap-x-5">
-      <b class="font-display text-[54px] leading-none sm:text-[96px]">{{ now()?.part?.letter }}</b>
+      <b class="font-display text-[3.375rem] leading-none sm:text-[6rem]">{{
+        now()?.part?.letter
+      }}</b>
       <span class="font-display text-xl font-bold">{{ now()?.name }}</span>
       <span class="text-lg text-ink-soft">{{ barWords() }}</span>
     </p>

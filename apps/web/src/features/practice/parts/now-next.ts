@@ -54,8 +54,8 @@ export class NowNext {
   protected readonly nextGrip = computed(() => this.hold().change?.to ?? this.hold().nextGrip);
   protected readonly nowSize = computed(() =>
     (this.hold().now?.name.length ?? 0) > 4
-      ? 'text-[54px] sm:text-[72px]'
-      : 'text-[54px] sm:text-[96px] tall:text-[132px]',
+      ? 'text-[3.375rem] sm:text-[4.5rem]'
+      : 'text-[3.375rem] sm:text-[6rem] tall:text-[8.25rem]',
   );
   protected readonly inWords = computed(() => {
     const beats = this.hold().beatsToNext;

@@ -1,16 +1,25 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  output,
+  signal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { PlanSummary } from '@harvu/contract';
+import { DayLabel } from '../../../ui/day-label';
 import { StepsState } from '../steps.state';
 
 /** Whom the song is given to: each student gets a plan of their own, and a newer revision reaches whom the teacher says. */
 @Component({
   selector: 'harvu-assign-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [DayLabel, RouterLink],
   templateUrl: './assign-panel.html',
 })
 export class AssignPanel {
+  readonly closed = output();
   protected readonly state = inject(StepsState);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
   /** The plan that is about to be taken back. */

@@ -4,7 +4,7 @@ import { formatGrip } from '@harvu/core/fretboard';
 import type { PlanChange, SmallerPlan } from '@harvu/core/plan';
 import type { Severity } from '@harvu/core/checks';
 import type { Workpiece } from '@harvu/core/steps';
-import { format, isThisYear, parseISO } from 'date-fns';
+import { dayWords } from '../../../ui/day-label';
 import { Note, type NoteTone } from '../../../ui/note';
 import { durationWords } from '../../../ui/duration';
 import { changeWords } from '../plan-words';
@@ -25,11 +25,6 @@ const OWNED_WORDS: Readonly<Partial<Record<StepKind, string>>> = {
   hand: 'pattern',
 };
 const SHOWN = 8;
-
-function dayWords(iso: string): string {
-  const date = parseISO(iso);
-  return format(date, isThisYear(date) ? 'd MMM' : 'd MMM yyyy');
-}
 
 function counted(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;

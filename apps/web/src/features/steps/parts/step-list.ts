@@ -16,7 +16,7 @@ import { LadderLine } from '../../../ui/ladder-line';
 import { durationWords } from '../../../ui/duration';
 import { Focusable } from '../../../ui/focusable';
 import { grown } from '../../../ui/in-turns';
-import { remarkOn } from '../plan-words';
+import { remarkOn, stepTempo } from '../plan-words';
 import { StepsState } from '../steps.state';
 import { USUAL_CONSTANTS, type Constants } from '@harvu/core/constants';
 
@@ -35,12 +35,6 @@ interface ListedStep extends Step {
 }
 
 const STEPS_AT_ONCE = 12;
-
-function tempoWords({ rungs }: Step): string {
-  const [first, last] = [rungs[0], rungs.at(-1)];
-  if (first === undefined || last === undefined) return '';
-  return first === last ? String(last) : `${first} → ${last}`;
-}
 
 function rangeWords(step: Step, constants: Constants): string {
   const { low, high } = timeOf([step], constants);
@@ -83,7 +77,7 @@ function rangeWords(step: Step, constants: Constants): string {
               type="button"
               harvuFocusable
               [id]="step.id"
-              class="grid min-w-0 flex-1 grid-cols-[26px_minmax(0,1fr)_54px] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[26px_minmax(0,1fr)_90px_172px_54px] xl:grid-cols-[26px_minmax(0,1fr)_minmax(0,180px)_220px_54px]"
+              class="grid min-w-0 flex-1 grid-cols-[1.6rem_minmax(0,1fr)_3.5rem] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[1.6rem_minmax(0,1fr)_7.5rem_6rem_8.5rem_3.5rem]"
               [attr.aria-pressed]="step.id === state.chosenId()"
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
               (click)="state.choose(step.id)"
@@ -104,15 +98,17 @@ function rangeWords(step: Step, constants: Constants): string {
                   <span class="block truncate text-xs text-slate">{{ step.note }}</span>
                 }
               </span>
+              <span class="text-right font-mono text-xs whitespace-nowrap max-md:hidden">{{
+                step.tempo
+              }}</span>
               <span class="max-md:hidden">
-                @if (step.rungs.length > 0) {
+                @if (step.rungs.length > 1) {
                   <harvu-ladder-line [rungs]="step.rungs" />
                 }
               </span>
-              <span class="truncate text-xs max-md:hidden">
-                <b class="mr-1 text-sm">{{ step.tempo }}</b>
-                {{ step.isOptional ? 'optional' : step.goal.words }}
-              </span>
+              <span class="min-w-0 text-xs max-md:hidden">{{
+                step.isOptional ? 'optional' : step.goal.words
+              }}</span>
               <span class="text-right font-mono text-xs text-ink-soft" [title]="step.range">{{
                 minutes(step.minutes)
               }}</span>
@@ -138,7 +134,7 @@ export class StepList {
       const stage = stages[at];
       return {
         ...step,
-        ...{ number: index + 1, tempo: tempoWords(step), isDone: done.has(step.id) },
+        ...{ number: index + 1, tempo: stepTempo(step), isDone: done.has(step.id) },
         heading: stage ? `${at + 1} · ${stage.title}` : '',
         stageGoal: stage?.goal ?? '',
         stageMinutes: stage ? durationWords(stage.minutes) : '',

@@ -118,6 +118,12 @@ export class StepPanel {
     this.state.add({ kind: 'split', step: id, afterBar });
   }
 
+  protected place(step: Step, { target }: Event): void {
+    if (!(target instanceof HTMLFormElement)) return;
+    const heard = Number(new FormData(target).get('bpm'));
+    this.state.place(step, heard > 0 ? heard : null);
+  }
+
   protected keepNote({ id }: Step, words: string): void {
     const text = words.trim();
     const old = this.state.teaching().changes.find((one) => one.kind === 'note' && one.step === id);

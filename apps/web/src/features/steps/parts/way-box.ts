@@ -9,7 +9,7 @@ import { StepsState } from '../steps.state';
 @Component({
   selector: 'harvu-way-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { class: 'grid gap-2.5' },
+  host: { class: 'grid items-start gap-2.5' },
   template: `
     <fieldset class="rounded-sm border border-l-4 border-line border-l-spruce bg-sheet px-3 py-2">
       <legend class="sr-only">Order of teaching</legend>

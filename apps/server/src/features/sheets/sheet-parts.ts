@@ -1,0 +1,200 @@
+import { chordSaid } from '@harvu/core/chord';
+import { laneDrawing } from '@harvu/core/drawing';
+import type { Part } from '@harvu/core/sameness';
+import { rangeWords } from '@harvu/core/steps';
+import { barsInLayer, isSilence, type PlayedBar } from '@harvu/core/timeline';
+import { beatsToNumber } from '@harvu/core/units';
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import { printed } from './sheet-drawings';
+import type { Sheet } from './sheet-document';
+import { SMALLEST_PT, styled, words } from './sheet-words';
+
+const BARS_A_ROW = 4;
+/** So many points a letter of a chord name takes, for one point of its size. */
+const LETTER = 0.62;
+const LANE_SCALE = 0.8;
+const LANE_WIDEST = 380;
+/** More new bars than this are written in bars of their own. */
+const MOST_NOTED = 2;
+
+/** A chord as the reader of the sheet calls it. */
+export function called({ plan, conventions }: Sheet, name: string): string {
+  return chordSaid(name, { capo: plan.work.capo, names: conventions.names });
+}
+
+function chordWords(sheet: Sheet, { chord, hit, held }: PlayedBar['chords'][number]): string {
+  if (held) return '(held)';
+  if (chord === '-') return '–';
+  const name = isSilence(chord) ? 'N.C.' : called(sheet, chord);
+  return `${name}${hit ? '!' : ''}`;
+}
+
+/** The chords of a bar, each as wide as it lasts. */
+function barCell(sheet: Sheet, bar: PlayedBar): TableCell {
+  const size = sheet.size.chord;
+  return {
+    columns: bar.chords.map((one) =>
+      words(chordWords(sheet, one), {
+        ...{ font: 'Display', bold: true, fontSize: size },
+        width: `${(100 * beatsToNumber(one.beats)) / bar.beats}%`,
+      }),
+    ),
+    margin: [4, 2, 0, sheet.size.barBelow],
+  };
+}
+
+/** How many points the widest of some bars needs. */
+function widestOf(sheet: Sheet, bars: readonly PlayedBar[]): number {
+  const needs = bars.map((bar) => {
+    const each = bar.chords.map((one) => {
+      const length = chordWords(sheet, one).length + 1;
+      return (length * LETTER * sheet.size.chord * bar.beats) / beatsToNumber(one.beats);
+    });
+    return Math.max(0, ...each);
+  });
+  return Math.max(0, ...needs);
+}
+
+function rowText(sheet: Sheet, bars: readonly PlayedBar[]): string {
+  return bars
+    .map((bar) => bar.chords.map((one) => `${chordWords(sheet, one)} ${one.beats}`).join())
+    .join('|');
+}
+
+/** Rows of bars; a row that comes again is written once, and how often. */
+function rowsOf(
+  sheet: Sheet,
+  bars: readonly PlayedBar[],
+  perRow: number,
+): readonly { readonly bars: readonly PlayedBar[]; readonly times: number }[] {
+  const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
+    bars.slice(row * perRow, (row + 1) * perRow),
+  );
+  const folded: { bars: readonly PlayedBar[]; times: number }[] = [];
+  for (const row of rows) {
+    const last = folded.at(-1);
+    if (last && rowText(sheet, last.bars) === rowText(sheet, row)) last.times += 1;
+    else folded.push({ bars: row, times: 1 });
+  }
+  return folded;
+}
+
+/** Bars between bar lines, four in a row, or two where a name is long. */
+function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
+  const isWide = widestOf(sheet, bars) > sheet.size.width / BARS_A_ROW - 8;
+  const perRow = isWide ? BARS_A_ROW / 2 : BARS_A_ROW;
+  const rows = rowsOf(sheet, bars, perRow);
+  const isFolded = rows.some((row) => row.times > 1);
+  const body = rows.map((row): TableCell[] => [
+    ...Array.from({ length: perRow }, (_, place): TableCell => {
+      const bar = row.bars[place];
+      return bar ? barCell(sheet, bar) : '';
+    }),
+    ...(isFolded ? [words(row.times > 1 ? `× ${row.times}` : '', { margin: [4, 2, 0, 0] })] : []),
+  ]);
+  return {
+    table: { widths: [...Array<string>(perRow).fill('*'), ...(isFolded ? [34] : [])], body },
+    layout: {
+      hLineWidth: () => 0,
+      // A bar line before each bar and behind the last, none beyond it.
+      vLineWidth: (line) => (line <= perRow ? 1 : 0),
+      vLineColor: () => '#000000',
+      paddingLeft: () => 0,
+      paddingRight: () => 0,
+      paddingTop: () => 0,
+      paddingBottom: () => 0,
+    },
+  };
+}
+
+/** What a part that differs little from another has instead, in a few words. */
+function differenceWords(sheet: Sheet, part: Part): string {
+  const news = part.newBars.map((number) => {
+    const bar = part.bars[number - 1];
+    const chords = bar ? bar.chords.map((one) => chordWords(sheet, one)).join(' ') : '';
+    return `${rangeWords([number])} is ${chords}`;
+  });
+  const ends = news.length === 0 ? [`ends at bar ${part.bars.length}`] : news;
+  return `${part.letter} ${part.name}: ${ends.join(', ')}`;
+}
+
+/** What a part is that is another, moved: how far, and the chords that come of it. */
+function movedWords(sheet: Sheet, part: Part, of: Part): string {
+  const by = Math.abs(part.semitones);
+  const pairs = new Map<string, string>();
+  part.bars.forEach((bar, at) => {
+    bar.chords.forEach(({ chord }, place) => {
+      const from = of.bars[at]?.chords[place]?.chord;
+      if (from !== undefined && !isSilence(chord)) pairs.set(from, chord);
+    });
+  });
+  const [olds, news] = [[...pairs.keys()], [...pairs.values()]].map((names) =>
+    names.map((name) => called(sheet, name)).join(', '),
+  );
+  const frets = `${by} ${by === 1 ? 'fret' : 'frets'}`;
+  return `${part.letter}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
+}
+
+function isNoted(part: Part): boolean {
+  return part.parent !== undefined && part.newBars.length <= MOST_NOTED;
+}
+
+/** The part that another is written beside, where it needs no bars of its own. */
+function besideOf(part: Part): string | undefined {
+  if (part.of !== undefined && part.semitones !== 0) return part.of;
+  return isNoted(part) ? part.parent : undefined;
+}
+
+/** Patterns that were drawn further up are not drawn again. */
+function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefined {
+  const { work } = sheet.plan;
+  const played = work.timeline.occurrences.find((one) => one.part.id === part.id);
+  const [first] = played ? barsInLayer(played, 'full', work.patterns) : [];
+  const name = first?.struck?.name;
+  const pattern = first?.struck?.pattern;
+  if (name === undefined || !pattern || drawn.has(name)) return undefined;
+  drawn.add(name);
+  const drawing = laneDrawing(pattern, sheet.conventions.counts);
+  return { svg: printed(drawing, Math.min(LANE_SCALE, LANE_WIDEST / drawing.width)) };
+}
+
+function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
+  const { parts } = sheet.plan.work;
+  const lane = laneOf(sheet, part, drawn);
+  const notes = parts
+    .filter((one) => one !== part && besideOf(one) === part.id)
+    .map((one) =>
+      one.semitones === 0 ? differenceWords(sheet, one) : movedWords(sheet, one, part),
+    );
+  const parent = parts.find((one) => one.id === part.parent);
+  const as = parent ? `as ${parent.letter}, but ${rangeWords(part.newBars)}` : '';
+  const bars = parent ? part.bars.filter((_, at) => part.newBars.includes(at + 1)) : part.bars;
+  const head = {
+    text: [
+      ...styled(`${part.letter}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
+      ...styled(part.name, { bold: true }),
+      ...styled(as === '' ? '' : `   ${as}`),
+    ],
+    width: 'auto',
+    margin: [0, lane ? 8 : 0, 0, 0] as [number, number, number, number],
+  };
+  return {
+    stack: [
+      lane ? { columns: [head, lane], columnGap: 16 } : head,
+      ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
+      ...notes.map((one) => words(one, { margin: [0, 2, 0, 0] })),
+    ],
+    margin: [0, sheet.size.between, 0, 0],
+    unbreakable: true,
+  };
+}
+
+/** Each thing that is learned once: its name, its pattern where it comes first, its bars, what differs where it comes again. */
+export function partBlocks(sheet: Sheet): readonly Content[] {
+  const drawn = new Set<string>();
+  const { parts } = sheet.plan.work;
+  const ids = new Set(parts.map((one) => one.id));
+  return parts
+    .filter((part) => !ids.has(besideOf(part) ?? ''))
+    .map((part) => partBlock(sheet, part, drawn));
+}

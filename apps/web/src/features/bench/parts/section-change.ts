@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { changeBetween } from '@harvu/core/fretboard';
+import { settledFrame, type SongDocument } from '@harvu/core/song';
+import type { WindowedChange, Workpiece } from '@harvu/core/steps';
+import { ChangeDrawing } from '../../../ui/change-drawing';
+import { ChordName } from '../../../ui/chord-name';
+import { injectHandWords } from '../../../ui/hand-words';
+
+/** The slowest change of one section, in one line of words; pressed it is drawn. */
+@Component({
+  selector: 'harvu-section-change',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChangeDrawing, ChordName],
+  host: { class: 'block' },
+  template: `
+    @if (shown(); as one) {
+      @if (one.isLate) {
+        <p class="max-w-[46ch] text-sm">
+          <button
+            type="button"
+            class="link font-bold"
+            [attr.aria-expanded]="isDrawn()"
+            (click)="isDrawn.set(!isDrawn())"
+          >
+            <harvu-chord [name]="one.from.name" [capo]="setup().capo" /> →
+            <harvu-chord [name]="one.to.name" [capo]="setup().capo" /></button
+          ><b>, the slowest here.</b>
+          {{ one.line }}
+          <span class="font-mono whitespace-nowrap text-brass"
+            >{{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s</span
+          >
+        </p>
+        @if (isDrawn()) {
+          <harvu-change
+            class="mt-2 rounded-md border border-line bg-sheet p-3"
+            [from]="one.from"
+            [to]="one.to"
+            [hand]="work().hand"
+            [setup]="setup()"
+          />
+        }
+      } @else {
+        <p class="text-sm text-ink-soft">
+          Every change here fits its time; the slowest is
+          <harvu-chord [name]="one.from.name" [capo]="setup().capo" /> →
+          <harvu-chord [name]="one.to.name" [capo]="setup().capo" />,
+          {{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s.
+        </p>
+      }
+    }
+  `,
+})
+export class SectionChange {
+  readonly song = input.required<SongDocument>();
+  readonly work = input.required<Workpiece>();
+  /** The changes of the section, by "from to". */
+  readonly pairs = input.required<ReadonlySet<string>>();
+  /** The song's changes, slowest first. */
+  readonly tightest = input.required<readonly WindowedChange[]>();
+  protected readonly isDrawn = signal(false);
+  protected readonly setup = computed(() => settledFrame(this.song().frame));
+  private readonly wordsFor = injectHandWords();
+
+  /** The one that lacks most time beside what there is for it. */
+  protected readonly shown = computed(() => {
+    const { goalBpm, grips, hand } = this.work();
+    const timed = this.tightest()
+      .filter((one) => this.pairs().has(`${one.from} ${one.to}`))
+      .map((one) => ({ ...one, window: (60 * one.windowBeats) / goalBpm }))
+      .sort((a, b) => b.seconds / b.window - a.seconds / a.window);
+    const [slow] = timed;
+    const [from, to] = [slow?.from, slow?.to].map((name) => grips.find((one) => one.name === name));
+    if (!slow || !from || !to) return undefined;
+    const { line } = changeBetween(from, to, { hand, words: this.wordsFor(this.setup()) });
+    const { seconds, window } = slow;
+    return { from, to, line, seconds, window, isLate: seconds > window };
+  });
+}

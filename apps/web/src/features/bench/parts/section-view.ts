@@ -1,0 +1,202 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  model,
+  output,
+  signal,
+  viewChildren,
+} from '@angular/core';
+import { isSilence, barsInLayer, changesOf, chordRow, occurrenceOf } from '@harvu/core/timeline';
+import {
+  endingRound,
+  settledFrame,
+  type Layer,
+  type MapEntry,
+  type SongDocument,
+} from '@harvu/core/song';
+import type { SongCommand } from '@harvu/core/edits';
+import type { WindowedChange, Workpiece } from '@harvu/core/steps';
+import { GripRow, PatternRow, SectionBars, SectionHand, SectionHead } from '../../../editors';
+import type { Station } from '../stations';
+import { SectionChange } from './section-change';
+
+const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
+
+/** One section at the bench: its head, its bars, how it is struck, the grips that come new with it, its slowest change. */
+@Component({
+  selector: 'harvu-section-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [GripRow, PatternRow, SectionBars, SectionChange, SectionHand, SectionHead],
+  host: { class: 'block', role: 'region', '[attr.aria-label]': 'station().section.name' },
+  template: `
+    <harvu-section-head
+      [song]="song()"
+      [sectionId]="station().section.id"
+      [part]="part()"
+      [barCount]="struck().length"
+      (changed)="changed.emit($event)"
+    >
+      @if (!station().entry) {
+        <button type="button" class="button min-h-8 py-0" (click)="addToMap()">
+          Never on the map: add it
+        </button>
+      }
+      @if (isPlain()) {
+        <button
+          type="button"
+          class="link text-xs"
+          [attr.aria-expanded]="isWritten()"
+          (click)="wantsBars.set(!wantsBars())"
+        >
+          {{ isWritten() ? 'Fold the bars' : 'Show the bars' }}
+        </button>
+      }
+      <button
+        type="button"
+        class="text-sm text-ink-soft hover:text-ink"
+        [attr.aria-expanded]="isHandOpen()"
+        (click)="isHandOpen.set(!isHandOpen())"
+      >
+        {{ handWords() }}
+      </button>
+    </harvu-section-head>
+    @if (isHandOpen()) {
+      <div class="my-2 rounded-md border border-line bg-sheet p-3">
+        <harvu-section-hand
+          [song]="song()"
+          [sectionId]="station().section.id"
+          [(layer)]="layer"
+          (changed)="changed.emit($event)"
+        />
+        <harvu-pattern-row
+          class="mt-2"
+          heading="Its patterns"
+          [song]="song()"
+          [only]="patternNames()"
+          [grips]="work()?.grips ?? []"
+          [section]="station().section.name"
+          (changed)="changed.emit($event)"
+        />
+      </div>
+    }
+    @if (isWritten()) {
+      <harvu-section-bars
+        class="mt-1.5"
+        [song]="song()"
+        [sectionId]="station().section.id"
+        [semitones]="station().semitones"
+        [bars]="struck()"
+        [slow]="slow()"
+        [news]="news()"
+        (changed)="changed.emit($event)"
+      />
+    }
+    @if (work(); as taken) {
+      <div class="mt-2.5 flex flex-wrap items-start gap-x-6 gap-y-2">
+        <harvu-grip-row
+          class="contents"
+          heading="New here"
+          [song]="song()"
+          [grips]="fresh()"
+          [others]="known()"
+          (changed)="changed.emit($event)"
+        />
+        @if (isWritten() && pairs().size > 0) {
+          <harvu-section-change
+            class="min-w-0 flex-1 basis-64"
+            [song]="song()"
+            [work]="taken"
+            [pairs]="pairs()"
+            [tightest]="tightest()"
+          />
+        }
+      </div>
+    }
+  `,
+})
+export class SectionView {
+  readonly song = input.required<SongDocument>();
+  readonly station = input.required<Station>();
+  readonly work = input<Workpiece | undefined>();
+  readonly tightest = input<readonly WindowedChange[]>([]);
+  /** What is told of each change that takes longer than there is, by "from to". */
+  readonly slow = input<ReadonlyMap<string, string>>(new Map());
+  /** Chords whose grips are drawn further up. */
+  readonly drawn = input<ReadonlySet<string>>(new Set());
+  readonly layer = model.required<Layer>();
+  readonly changed = output<SongCommand>();
+  protected readonly isHandOpen = signal(false);
+  protected readonly wantsBars = signal(false);
+  private readonly bars = viewChildren(SectionBars);
+
+  /** The part it is, as far as the song has been worked out. */
+  protected readonly part = computed(() => {
+    const { section, semitones } = this.station();
+    const { occurrences = [], bySection } = this.work()?.timeline ?? {};
+    const played = occurrences.find(
+      (one) => one.section === section.id && one.semitones === semitones,
+    );
+    return played?.part ?? bySection?.get(section.id);
+  });
+  /** Bars that are new, where the rest is as in the section it comes from. */
+  protected readonly news = computed(() => {
+    const part = this.part();
+    return part?.parent === undefined ? undefined : part.newBars;
+  });
+  /** The section once through all its endings, as it is played here. */
+  protected readonly struck = computed(() => {
+    const [{ section, entry, semitones }, song, work] = [this.station(), this.song(), this.work()];
+    if (!work) return [];
+    const once = { ...section, times: endingRound(section) };
+    const { once: _once, times: _times, ...said } = entry ?? { section: section.name };
+    const played = occurrenceOf(song, once, { ...said, ...ONCE, ...(semitones && { semitones }) });
+    return barsInLayer(played, this.layer(), work.patterns);
+  });
+  /** As another section, bar for bar: its bars are shown when they are asked for. */
+  protected readonly isPlain = computed(() => {
+    const { section, semitones } = this.station();
+    const isDerived = section.parent !== undefined && !section.differences && !section.drops;
+    return (isDerived && !section.endings) || semitones !== 0;
+  });
+  protected readonly isWritten = computed(() => !this.isPlain() || this.wantsBars());
+  private readonly chords = computed(() => [
+    ...new Set(chordRow(this.struck()).filter((name) => !isSilence(name))),
+  ]);
+  protected readonly fresh = computed(() => {
+    const names = this.chords().filter((name) => !this.drawn().has(name));
+    return (this.work()?.grips ?? []).filter((grip) => names.includes(grip.name));
+  });
+  protected readonly known = computed(() => {
+    const names = this.chords().filter((name) => this.drawn().has(name));
+    return (this.work()?.grips ?? []).filter((grip) => names.includes(grip.name));
+  });
+  protected readonly pairs = computed(
+    () => new Set(changesOf(this.struck()).map(({ from, to }) => `${from} ${to}`)),
+  );
+  protected readonly patternNames = computed(() => {
+    const { pattern, patternUses = [], parent } = this.station().section;
+    const names = [...(pattern ? [pattern] : []), ...patternUses.map((one) => one.pattern)];
+    const struck = this.struck().flatMap((bar) => bar.struck?.name ?? []);
+    const own = new Set(this.song().patterns.map((one) => one.name));
+    return [...new Set([...names, ...(parent ? struck : [])])].filter((one) => own.has(one));
+  });
+  protected readonly handWords = computed(() => {
+    const [first, ...more] = this.patternNames();
+    const layer = this.layer() === 'full' ? 'all layers' : `shown ${this.layer()}`;
+    if (first === undefined) return `struck as it comes · ${layer}`;
+    return `pattern ${[first, ...more].join(', ')} · ${layer}`;
+  });
+  protected readonly setup = computed(() => settledFrame(this.song().frame));
+
+  /** Leads to its first bar, to write in it. */
+  write(): void {
+    this.bars()[0]?.write();
+  }
+
+  protected addToMap(): void {
+    const map = [...this.song().map, { section: this.station().section.name, times: 1 }];
+    this.changed.emit({ kind: 'set-map', map });
+  }
+}

@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { settledFrame } from '@harvu/core/song';
+import { kindOf, type Step } from '@harvu/core/steps';
+import { ChordName } from '../../../ui/chord-name';
+import { durationWords } from '../../../ui/duration';
+import { GripDiagram } from '../../../ui/grip-diagram';
+import { LadderLine } from '../../../ui/ladder-line';
+import { stepTempo } from '../plan-words';
+import { StepsState } from '../steps.state';
+
+/** A stage as it is listed. */
+interface ListedStage {
+  readonly number: number;
+  readonly title: string;
+  readonly goal: string;
+  readonly minutes: string;
+  readonly steps: readonly Step[];
+  /** The ladder of its music, from its slowest start to where it ends; empty for the hands' work. */
+  readonly rungs: readonly number[];
+  readonly tempo: string;
+  readonly count: string;
+  readonly isDone: boolean;
+}
+
+/** The rungs of the step that says most of a stage's climb: the one that starts slowest. */
+function ladderOf(steps: readonly Step[]): readonly number[] {
+  const ladders = steps
+    .filter((step) => step.rungs.length > 0 && kindOf(step).rungUnit === 'bpm')
+    .map((step) => step.rungs);
+  return ladders.toSorted((a, b) => (a[0] ?? 0) - (b[0] ?? 0))[0] ?? [];
+}
+
+function tempoOf(rungs: readonly number[]): string {
+  const [first, last] = [rungs[0], rungs.at(-1)];
+  if (first === undefined || last === undefined) return '';
+  return first === last ? `${last} bpm` : `${first} → ${last} bpm`;
+}
+
+/** The plan as a teacher judges it: three to seven stages, one of which lies open. */
+@Component({
+  selector: 'harvu-stage-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChordName, GripDiagram, LadderLine],
+  host: { class: 'block' },
+  template: `
+    <ol class="border-t border-line" aria-label="Stages of the plan">
+      @for (stage of stages(); track stage.number) {
+        <li class="border-b border-line">
+          <button
+            type="button"
+            class="grid w-full grid-cols-[1.75rem_minmax(0,1fr)_4.5rem] items-center gap-x-3 py-2.5 text-left hover:bg-sheet md:grid-cols-[1.75rem_minmax(0,1fr)_6.5rem_11rem_4.5rem_4.5rem]"
+            [attr.aria-expanded]="stage.number === opened()"
+            (click)="open(stage.number)"
+          >
+            <span
+              class="font-display text-base font-bold"
+              [class]="stage.isDone ? 'text-spruce' : 'text-ink-soft'"
+              >{{ stage.isDone ? '✓' : stage.number }}</span
+            >
+            <span class="min-w-0">
+              <b class="block font-display text-base leading-6">{{ stage.title }}</b>
+              <span class="block text-xs text-ink-soft">{{ stage.goal }}</span>
+            </span>
+            <span class="text-right font-mono text-sm whitespace-nowrap max-md:hidden">{{
+              stage.tempo
+            }}</span>
+            <span class="max-md:hidden">
+              @if (stage.rungs.length > 1) {
+                <harvu-ladder-line [rungs]="stage.rungs" />
+              }
+            </span>
+            <span class="text-xs text-ink-soft max-md:hidden">{{ stage.count }}</span>
+            <span class="text-right font-mono text-sm">{{ stage.minutes }}</span>
+          </button>
+          @if (stage.number === opened()) {
+            <div class="mb-3 rounded-md border border-line bg-sheet px-3 py-3 md:ml-10">
+              @if (grips().length > 0) {
+                <ul class="mb-2 flex flex-wrap gap-x-4 gap-y-2" aria-label="Its grips">
+                  @for (one of grips(); track one.name) {
+                    <li class="text-center">
+                      <b class="block font-display"
+                        ><harvu-chord [name]="one.name" [capo]="setup().capo"
+                      /></b>
+                      <harvu-grip
+                        [grip]="one.grip"
+                        [fingers]="one.fingers"
+                        [setup]="setup()"
+                        [scale]="0.75"
+                      />
+                    </li>
+                  }
+                </ul>
+              }
+              <ul>
+                @for (step of stage.steps; track step.id) {
+                  <li>
+                    <button
+                      type="button"
+                      class="grid w-full grid-cols-[1.25rem_minmax(0,1fr)_4.5rem] items-baseline gap-x-3 rounded-sm px-1 py-1 text-left hover:bg-paper md:grid-cols-[1.25rem_minmax(0,1fr)_minmax(0,14rem)_4.5rem]"
+                      [class.bg-brass-wash!]="step.id === state.chosenId()"
+                      [attr.aria-pressed]="step.id === state.chosenId()"
+                      (click)="state.choose(step.id)"
+                    >
+                      <span class="text-spruce">{{ done().has(step.id) ? '✓' : '' }}</span>
+                      <b class="min-w-0">{{ step.title }}</b>
+                      <span class="min-w-0 text-xs text-ink-soft max-md:hidden"
+                        >{{ tempoOf(step) }} {{ step.goal.words }}</span
+                      >
+                      <span class="text-right font-mono text-xs text-ink-soft">{{
+                        minutesOf(step)
+                      }}</span>
+                    </button>
+                  </li>
+                }
+              </ul>
+            </div>
+          }
+        </li>
+      }
+    </ol>
+  `,
+})
+export class StageList {
+  protected readonly state = inject(StepsState);
+  /** The one that lies open; the first that is not done to begin with. */
+  private readonly chosen = signal<number | null>(null);
+  protected readonly setup = computed(() => settledFrame(this.state.request()?.song.frame ?? {}));
+  protected readonly done = computed(() => new Set(this.state.planned()?.done ?? []));
+
+  protected readonly stages = computed((): readonly ListedStage[] => {
+    const { stages = [], steps = [] } = this.state.planned() ?? {};
+    const byId = new Map(steps.map((step) => [step.id, step]));
+    return stages.map((stage, index) => {
+      const own = stage.steps.flatMap((id) => byId.get(id) ?? []);
+      const rungs = ladderOf(own);
+      return {
+        // The tempo stands beside it, with its unit.
+        title: rungs.length === 0 ? stage.title : stage.title.replace(/, at \d+(?=,|$)/, ''),
+        ...{ number: index + 1, goal: stage.goal, steps: own, rungs },
+        ...{ minutes: durationWords(stage.minutes), tempo: tempoOf(rungs) },
+        count: own.length === 1 ? '1 step' : `${own.length} steps`,
+        isDone: own.length > 0 && own.every((step) => this.done().has(step.id)),
+      };
+    });
+  });
+  protected readonly opened = computed(
+    () => this.chosen() ?? this.stages().find((stage) => !stage.isDone)?.number ?? 0,
+  );
+  protected readonly grips = computed(() => {
+    const stage = this.stages().find((one) => one.number === this.opened());
+    const names = (stage?.steps ?? []).flatMap((step) =>
+      kindOf(step).cleanWord === 'ringing' ? step.atoms : [],
+    );
+    return (this.state.planned()?.work.grips ?? []).filter((one) => names.includes(one.name));
+  });
+
+  protected open(number: number): void {
+    this.chosen.set(this.opened() === number ? 0 : number);
+  }
+
+  protected tempoOf(step: Step): string {
+    const tempo = stepTempo(step);
+    return tempo === '' ? '' : `${tempo}, `;
+  }
+
+  protected minutesOf(step: Step): string {
+    return durationWords(Math.max(1, step.minutes));
+  }
+}

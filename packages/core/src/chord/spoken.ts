@@ -1,0 +1,56 @@
+import { toPlainSigns } from '../pitch';
+import { transposeChordName } from './transpose';
+import type { Called } from './said';
+
+const PARTS = /^([A-G])([#b]{0,2})(.*?)(?:\/([A-G])([#b]{0,2}))?$/;
+const SIGNS: Readonly<Record<string, string>> = {
+  ...{ '': '', '#': ' sharp', b: ' flat', '##': ' double sharp', bb: ' double flat' },
+};
+/** Each sign of a chord's kind as it is said, longest first. */
+const KINDS: readonly (readonly [sign: RegExp, said: string])[] = [
+  [/^(?:maj|M|Δ|ma)(?=\d|$|[^a-z])/, 'major'],
+  [/^(?:min|mi|m|-)(?!aj)/, 'minor'],
+  [/^(?:dim|°|o)/, 'diminished'],
+  [/^ø7?/, 'half diminished'],
+  [/^(?:aug|\+)/, 'augmented'],
+  [/^sus/, 'sus'],
+  [/^add/, 'add'],
+  [/^(?:no|omit)/, 'no'],
+  [/^alt/, 'altered'],
+  [/^b(?=\d)/, 'flat'],
+  [/^#(?=\d)/, 'sharp'],
+  [/^\d+/, ''],
+];
+
+/** The kind of a chord in words, read sign by sign; what is no sign is said as it stands. */
+function kindSpoken(kind: string): readonly string[] {
+  const words: string[] = [];
+  let rest = kind.replace(/[(),/\s]+/g, ' ').trim();
+  while (rest !== '') {
+    const found = KINDS.find(([sign]) => sign.test(rest));
+    const [sign = rest.charAt(0)] = found?.[0].exec(rest) ?? [];
+    words.push(found?.[1] || sign);
+    rest = rest.slice(sign.length).trimStart();
+  }
+  return words;
+}
+
+/**
+ * Gives a chord as a screen reader is to speak it, no sign read letter by letter; by the name of its
+ * shape or by what sounds.
+ *
+ * @example
+ * chordSpoken('F#m7') // 'F sharp minor 7'
+ * @example
+ * chordSpoken('Gm6/Bb') // 'G minor 6 over B flat'
+ */
+export function chordSpoken(name: string, called: Called = { capo: 0, names: 'shape' }): string {
+  if (name === '-') return 'silent';
+  if (name === 'N.C.') return 'no chord';
+  if (name === '.') return 'held';
+  const said = called.names === 'sounding' ? transposeChordName(name, called.capo) : name;
+  const [, root, sign = '', kind = '', bass, bassSign = ''] = PARTS.exec(toPlainSigns(said)) ?? [];
+  if (root === undefined) return said;
+  const words = [`${root}${SIGNS[sign] ?? ''}`, ...kindSpoken(kind)];
+  return [...words, ...(bass ? [`over ${bass}${SIGNS[bassSign] ?? ''}`] : [])].join(' ');
+}
