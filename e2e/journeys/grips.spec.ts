@@ -51,7 +51,10 @@ test('a grip is put together on the neck, and its name told while one presses', 
   const bench = new Bench(page);
   await bench.start(`Neck ${Date.now()}`);
   await bench.write(`${FRAME}[A]\n| Am | G |\n`);
-  await page.getByRole('button', { name: /^Am/ }).first().click();
+  await page
+    .getByRole('button', { name: /^A minor/ })
+    .first()
+    .click();
   const editor = page.getByRole('region', { name: 'Choose a grip' });
   await expect(editor.getByText('Sounds its name.')).toBeVisible();
   await editor.getByRole('button', { name: 'string 3 fret 2', exact: true }).click();

@@ -42,7 +42,7 @@ test('a section goes from bare to ornaments, each layer with its own steps', asy
   await bench.write(
     'tempo: 120\nmeter: 4/4\ncapo: 0\npattern eights 4/4: D U D U D U D U\npattern fill 4/4: D U D U x x x x\n[A]\n| C | F | C | F |\n',
   );
-  await page.getByRole('button', { name: /struck as it comes/ }).click();
+  await page.getByRole('button', { name: /plain strokes/ }).click();
   const hand = page.getByRole('group', { name: 'How it is struck' });
   await hand.getByLabel('all bars').selectOption('eights');
   await hand.getByLabel('Bars with another pattern').fill('4');

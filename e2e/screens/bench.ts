@@ -57,4 +57,33 @@ export class Bench {
     await this.page.waitForURL(/bench/);
     await expect(this.ribbon).toBeVisible();
   }
+
+  /** Writes the bars of a section from its first on, by keys alone: a space is the next beat. */
+  async writeBars(section: string, bars: readonly string[]): Promise<void> {
+    const grid = this.page.getByRole('list', { name: `Bars of ${section}`, exact: true });
+    const first = grid.getByRole('button', { name: /^Bar 1: / });
+    await first.click();
+    for (const bar of bars) {
+      await this.page.keyboard.type(bar);
+      await this.page.keyboard.press('Enter');
+    }
+    await this.page.keyboard.press('Escape');
+  }
+
+  /** Adds a section behind the last: silent, or like one that is there. */
+  async addSection(name: string, like?: string): Promise<void> {
+    await this.page.getByLabel('Name of the next section').fill(name);
+    if (like !== undefined) await this.page.getByLabel('Its bars').selectOption(like);
+    await this.page.getByRole('button', { name: 'Add it', exact: true }).click();
+    await expect(this.page.getByRole('region', { name, exact: true })).toBeVisible();
+  }
+
+  /** Says the frame field by field, as one goes through it by Tab. */
+  async sayFrame(values: readonly string[]): Promise<void> {
+    await this.page.getByRole('group', { name: 'Frame', exact: true }).getByLabel('bpm').focus();
+    for (const value of values) {
+      if (value !== '') await this.page.keyboard.type(value);
+      await this.page.keyboard.press('Tab');
+    }
+  }
 }

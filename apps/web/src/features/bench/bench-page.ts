@@ -34,6 +34,7 @@ import { BenchState } from './bench.state';
 import type { SaveState } from './song-sync';
 import { blocksOf, expandedBlocks, foldedBlocks } from './ribbon-blocks';
 import { stationOf } from './stations';
+import { hasMusic } from './first-row';
 import { BenchMargin } from './parts/bench-margin';
 import { ChartColumn } from './parts/chart-column';
 import { ReachNote } from './parts/reach-note';
@@ -109,8 +110,8 @@ export class BenchPage {
   protected readonly state = inject(BenchState);
   /** The occurrence one looks at. */
   protected readonly current = signal(0);
-  /** The block of the ribbon whose place on the map is being edited. */
-  protected readonly isMapOpen = signal(false);
+  /** The place on the map that is being edited, from 0; none while no block was pressed. */
+  protected readonly mapPlace = signal<number | null>(null);
   protected readonly isTextOpen = signal(false);
   /** The fret a capo is about to be moved to. */
   protected readonly newCapo = signal<{ readonly fret: number } | null>(null);
@@ -171,9 +172,9 @@ export class BenchPage {
   /** A block leads to its section; pressed again it lets go of the map. */
   protected pick(block: number): void {
     const occurrence = this.drawn()[block]?.occurrence ?? 0;
-    const isAgain = occurrence === this.current() && this.isMapOpen();
+    const place = this.occurrences()[occurrence]?.entry ?? null;
     this.current.set(occurrence);
-    this.isMapOpen.set(!isAgain);
+    this.mapPlace.update((now) => (now === place ? null : place));
     const column = this.column();
     column?.lead(stationOf(column.stations(), this.occurrences()[occurrence]));
   }
@@ -183,8 +184,14 @@ export class BenchPage {
     const stations = this.column()?.stations() ?? [];
     if (stationOf(stations, this.shown()) === index) return;
     const occurrence = this.occurrences().findIndex((one) => stationOf(stations, one) === index);
-    this.isMapOpen.set(false);
+    this.mapPlace.set(null);
     if (occurrence >= 0) this.current.set(occurrence);
+  }
+
+  /** What was done to a place on the map has made it another. */
+  protected goToPlace(place: number): void {
+    this.mapPlace.set(place);
+    this.current.set(place);
   }
 
   protected moveBlock({ from, to }: BlockMove): void {
@@ -209,7 +216,7 @@ export class BenchPage {
 
   /** Moving the capo of a song that has chords asks what is to stay. */
   protected setFrame(command: SongCommand): void {
-    const hasChords = (this.worked()?.grips.length ?? 0) > 0;
+    const hasChords = hasMusic(this.state.document());
     const isCapo = command.kind === 'set-frame' && command.field === 'capo';
     const isStated = this.state.document().frame.capo !== undefined;
     if (isCapo && isStated && hasChords && command.text.trim() !== '') {

@@ -1,5 +1,6 @@
 import { withCommand } from '@harvu/core/edits';
-import type { Bar, SongDocument } from '@harvu/core/song';
+import { sectionBars, type Bar, type SongDocument } from '@harvu/core/song';
+import { isSilence } from '@harvu/core/timeline';
 
 const BARS_AT_FIRST = 4;
 const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
@@ -11,4 +12,11 @@ export function withFirstRow(song: SongDocument): SongDocument {
   const section = begun.sections[0]?.id ?? '';
   const bars = Array<Bar>(BARS_AT_FIRST).fill(SILENCE);
   return withCommand(begun, { kind: 'set-bars', section, bars });
+}
+
+/** Tells whether a chord is written anywhere. */
+export function hasMusic(song: SongDocument): boolean {
+  return song.sections.some((section) =>
+    sectionBars(song, section).some((bar) => bar.chords.some((mark) => !isSilence(mark.name))),
+  );
 }

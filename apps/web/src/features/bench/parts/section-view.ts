@@ -185,7 +185,7 @@ export class SectionView {
   protected readonly handWords = computed(() => {
     const [first, ...more] = this.patternNames();
     const layer = this.layer() === 'full' ? 'all layers' : `shown ${this.layer()}`;
-    if (first === undefined) return `struck as it comes · ${layer}`;
+    if (first === undefined) return `plain strokes · ${layer}`;
     return `pattern ${[first, ...more].join(', ')} · ${layer}`;
   });
   protected readonly setup = computed(() => settledFrame(this.song().frame));

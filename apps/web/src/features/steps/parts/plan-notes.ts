@@ -86,7 +86,7 @@ function studentWords({ student, changes, pace }: Workpiece): readonly string[] 
             <summary class="link text-sm">Bring some back</summary>
             <ul>
               @for (step of skipped; track step.id) {
-                <li class="flex justify-between gap-2">
+                <li class="flex min-h-7 items-center justify-between gap-2">
                   {{ step.title }}
                   <button
                     type="button"
@@ -107,11 +107,11 @@ function studentWords({ student, changes, pace }: Workpiece): readonly string[] 
       <harvu-note tone="slate" heading="By hand:">
         <ul>
           @for (one of differences(); track $index) {
-            <li class="flex justify-between gap-2">
+            <li class="flex min-h-7 items-center justify-between gap-2">
               <span class="min-w-0">{{ wordsOf(one) }}</span>
               <button
                 type="button"
-                class="link shrink-0 text-sm"
+                class="link min-h-6 shrink-0 px-1 text-sm"
                 [attr.aria-label]="'Not: ' + wordsOf(one)"
                 (click)="state.remove(one)"
               >
