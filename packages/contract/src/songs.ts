@@ -68,6 +68,8 @@ export interface SongSummary {
   readonly place: SongPlace;
   /** When it was put away or deleted. */
   readonly movedAt: string | null;
+  /** Until when it can be brought back, where it is deleted. */
+  readonly keptUntil: string | null;
   /** The names of its chords, each once. */
   readonly chords: readonly string[];
   /** Its sections in playing order. */

@@ -38,6 +38,11 @@ function glanceAt(document: SongDocument): AtAGlance {
   return { blocks, chords: [...new Set(chordRow(occurrences.flatMap((one) => one.bars)))] };
 }
 
+/** When a song that was deleted then is gone for good. */
+function keptUntilAfter(deletedAt: string): string {
+  return new Date(Date.parse(deletedAt) + DELETED_KEPT_DAYS * DAY_MS).toISOString();
+}
+
 /** A title for a copy, no longer than a title may be. */
 function copyTitle(title: string): string {
   const end = ', a copy';
@@ -49,13 +54,20 @@ export function createShelfService({ songs, service, clock, inTransaction }: She
   const known = new LRUCache<string, AtAGlance>({ max: MOST_KEPT });
 
   /** What is shown of a song's music is worked out once for each state of it. */
-  async function withGlance({ checksum, ...song }: ListedSong): Promise<SongSummary> {
+  async function glanceOf({ checksum, id, revision }: ListedSong): Promise<AtAGlance> {
     const kept = known.get(checksum);
-    if (kept) return { ...song, ...kept };
-    const document = await songs.documentOf(song.id, song.revision);
+    if (kept) return kept;
+    const document = await songs.documentOf(id, revision);
     const glance = document ? glanceAt(document) : { blocks: [], chords: [] };
     known.set(checksum, glance);
-    return { ...song, ...glance };
+    return glance;
+  }
+
+  async function toSummary(listed: ListedSong): Promise<SongSummary> {
+    const { checksum: _checksum, ...song } = listed;
+    const deletedAt = song.place === 'deleted' ? song.movedAt : null;
+    const keptUntil = deletedAt && keptUntilAfter(deletedAt);
+    return { ...song, keptUntil, ...(await glanceOf(listed)) };
   }
 
   async function mayBeDeleted(id: string): Promise<void> {
@@ -71,7 +83,7 @@ export function createShelfService({ songs, service, clock, inTransaction }: She
 
   return {
     async list(): Promise<readonly SongSummary[]> {
-      return Promise.all((await songs.list()).map(withGlance));
+      return Promise.all((await songs.list()).map(toSummary));
     },
     async rename(id: string, label: SongLabel): Promise<void> {
       await service.mustBeThere(id);

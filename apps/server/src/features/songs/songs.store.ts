@@ -55,7 +55,7 @@ type SummaryRow = Omit<FoundRow, 'document' | 'saved_by'> & {
 };
 
 /** A song in the list, with the checksum of the music it has. */
-export interface ListedSong extends Omit<SongSummary, 'blocks' | 'chords'> {
+export interface ListedSong extends Omit<SongSummary, 'blocks' | 'chords' | 'keptUntil'> {
   readonly checksum: string;
 }
 

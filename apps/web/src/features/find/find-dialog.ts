@@ -6,10 +6,10 @@ import { Router } from '@angular/router';
 import type { Person, SongSummary } from '@harvu/contract';
 import { chordLabel, parseChordName } from '@harvu/core/chord';
 import { catchError, of, type Observable } from 'rxjs';
+import { Api } from '../../platform/api';
 import { Session } from '../../platform/session';
 import { PlansApi } from '../../store';
 import { SongsApi } from '../songs';
-import { PeopleApi } from '../studio';
 
 interface Place {
   readonly name: string;
@@ -82,7 +82,7 @@ export class FindDialog {
     { initialValue: [] },
   );
   private readonly people = toSignal(
-    this.isTeaching ? without(inject(PeopleApi).list()) : of<readonly Person[]>([]),
+    this.isTeaching ? without(inject(Api).call('people')) : of<readonly Person[]>([]),
     { initialValue: [] },
   );
   private readonly plans = toSignal(without(inject(PlansApi).list()), { initialValue: [] });

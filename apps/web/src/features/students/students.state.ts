@@ -1,6 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { WEEKDAYS } from '@harvu/contract/students';
 import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
 import { daysBetween, type Day } from '@harvu/core/day';
 import { of } from 'rxjs';
@@ -8,6 +7,8 @@ import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { PlanStore } from '../../store';
 import { readinessWords } from '../plans';
 
+/** Monday first. */
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const SILENT_DAYS = 7;
 /** "2026-11-26" of a moment. */
 const DAY_LENGTH = 10;
@@ -51,9 +52,24 @@ function isReady({ overview }: SongAtAGlance): boolean {
   return overview.readiness.gates.isReady;
 }
 
+/** Where every section is at its goal, it is the joins that the figure tells of. */
+function isHeldByJoins({ overview }: SongAtAGlance): boolean {
+  const { blocks, readiness } = overview;
+  const isFull = blocks.every(({ cleanBpm, goalBpm }) => (cleanBpm ?? 0) >= goalBpm);
+  return isFull && blocks.length > 0 && (readiness.songBpm ?? 0) < readiness.goalBpm;
+}
+
+function headlineOf(song: SongAtAGlance): string {
+  const { readiness } = song.overview;
+  if (!isHeldByJoins(song)) return readinessWords(readiness).headline;
+  const { songBpm, goalBpm } = readiness;
+  return songBpm === null ? 'joins still new' : `joins ${songBpm} of ${goalBpm} bpm`;
+}
+
 function toOwn(song: SongAtAGlance): OwnSong {
   const { readiness } = song.overview;
-  const { headline, below } = readinessWords(readiness);
+  const { below } = readinessWords(readiness);
+  const headline = headlineOf(song);
   const words = [below, readiness.heldBackBy?.line ?? ''].filter(Boolean).join('. ');
   return { ...song, headline, words };
 }

@@ -35,7 +35,7 @@ const SHOWN = 6;
                 ><harvu-chord [name]="one.from" [capo]="setup().capo" /> →
                 <harvu-chord [name]="one.to" [capo]="setup().capo"
               /></b>
-              <span class="ml-auto font-mono text-xs" [class.text-rose]="one.isLate"
+              <span class="ml-auto font-mono text-xs" [class.text-brass]="one.isLate"
                 >{{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s<span
                   class="sr-only"
                   >{{ one.isLate ? ', longer than there is' : '' }}</span

@@ -1,12 +1,11 @@
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { DELETED_KEPT_DAYS, type SongLabel, type SongPlace } from '@harvu/contract';
+import type { SongLabel, SongPlace } from '@harvu/contract';
 import { DayLabel } from '../../../ui/day-label';
 import { Ribbon } from '../../../ui/ribbon';
 import type { ShelvedSong } from '../songs.state';
 
-const DAY_MS = 86_400_000;
 const LEARNERS_SHOWN = 2;
 
 /** One song of the list: its ribbon, who learns it and how far they are, and what can be done with it. */
@@ -51,10 +50,8 @@ const LEARNERS_SHOWN = 2;
             More
           </button>
         } @else {
-          @if (song().place === 'deleted') {
-            <span class="self-center text-xs text-ink-soft"
-              >kept until {{ keptUntil() | day }}</span
-            >
+          @if (song().keptUntil; as until) {
+            <span class="self-center text-xs text-ink-soft">kept until {{ until | day }}</span>
           }
           <button type="button" class="button" (click)="moved.emit('here')">Bring it back</button>
         }
@@ -128,10 +125,6 @@ export class SongRow {
     if (more <= 1) return learners;
     return [...learners.slice(0, LEARNERS_SHOWN), `and ${more} more`];
   });
-  protected readonly keptUntil = computed(() =>
-    new Date(Date.parse(this.song().movedAt ?? '') + DELETED_KEPT_DAYS * DAY_MS).toISOString(),
-  );
-
   protected rename(title: string, playedBy: string, tags: string): void {
     if (title.trim() === '') return;
     const words = tags.split(',').map((one) => one.trim().slice(0, 30));

@@ -48,7 +48,7 @@ function tempoOf(rungs: readonly number[]): string {
         <li class="border-b border-line">
           <button
             type="button"
-            class="grid w-full grid-cols-[1.75rem_minmax(0,1fr)_4.5rem] items-center gap-x-3 py-2.5 text-left hover:bg-sheet md:grid-cols-[1.75rem_minmax(0,1fr)_6.5rem_11rem_4.5rem_4.5rem]"
+            class="grid w-full grid-cols-[1.75rem_minmax(0,1fr)_4.5rem] items-center gap-x-3 py-2.5 text-left hover:bg-sheet md:grid-cols-[1.75rem_minmax(0,1fr)_7.5rem_10.5rem_4.5rem_4.5rem]"
             [attr.aria-expanded]="stage.number === opened()"
             (click)="open(stage.number)"
           >
