@@ -7,8 +7,8 @@ import type { SongDocument } from '@harvu/core/song';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { printed } from './sheet-drawings';
 import { lessonBlock } from './sheet-lesson';
-import { called, partBlocks } from './sheet-parts';
-import { SMALLEST_PT, styled, words } from './sheet-words';
+import { called, letterOf, partBlocks } from './sheet-parts';
+import { onTheLine, SMALLEST_PT, styled } from './sheet-words';
 
 /** How large a sheet is set, in points. */
 export interface SheetSize {
@@ -19,6 +19,12 @@ export interface SheetSize {
   readonly barBelow: number;
   /** Between blocks. */
   readonly between: number;
+  /** How wide a grip is drawn. */
+  readonly grip: number;
+  /** Times its natural size that a pattern is drawn. */
+  readonly lane: number;
+  /** So many things until the next lesson. */
+  readonly lines: number;
 }
 
 /** What a stand sheet is printed from. */
@@ -41,9 +47,10 @@ const WIDTHS = { A4: 595 - 72, LETTER: 612 - 72 } as const;
 
 /** The sizes a sheet is tried in until it fits one page: as large as reads well, then as small as still does. */
 export const SHEET_SIZES: readonly Omit<SheetSize, 'width'>[] = [
-  { chord: 18, barBelow: 10, between: 12 },
-  { chord: 16, barBelow: 5, between: 8 },
-  { chord: 14, barBelow: 2, between: 5 },
+  { chord: 18, barBelow: 10, between: 12, grip: 58, lane: 0.8, lines: 6 },
+  { chord: 16, barBelow: 5, between: 8, grip: 54, lane: 0.7, lines: 5 },
+  { chord: 15, barBelow: 4, between: 7, grip: 46, lane: 0.6, lines: 4 },
+  { chord: 14, barBelow: 2, between: 5, grip: 46, lane: 0.55, lines: 4 },
 ];
 
 /** Between the margins of a paper. */
@@ -68,7 +75,7 @@ function mapBox({ plan }: Sheet): Content {
   const { occurrences } = plan.work.timeline;
   if (occurrences.length === 0) return '';
   const text = occurrences.flatMap(({ part, bars }) => [
-    ...styled(`${part.letter} `, { bold: true }, 'Display'),
+    ...styled(`${letterOf(part)} `, { bold: true }, 'Display'),
     ...styled(`${bars.length}    `),
   ]);
   return {
@@ -77,19 +84,19 @@ function mapBox({ plan }: Sheet): Content {
   };
 }
 
-const GRIP_WIDTH = 58;
+const GRIP_GAP = 12;
 
 function gripRow(sheet: Sheet): Content {
   const { conventions, plan, size } = sheet;
   const { grips, tuning, capo } = plan.work;
   if (grips.length === 0) return '';
-  const perRow = Math.floor(size.width / (GRIP_WIDTH + 12));
+  const perRow = Math.floor(size.width / (size.grip + GRIP_GAP));
   const cells = grips.map(({ name, grip, fingers }): Content => ({
     stack: [
-      words(called(sheet, name), { font: 'Display', bold: true }),
+      onTheLine(called(sheet, name), { fontSize: SMALLEST_PT }),
       {
         svg: printed(gripDrawing({ grip, fingers, setup: { tuning, capo }, conventions }), 1),
-        width: GRIP_WIDTH,
+        width: size.grip,
       },
     ],
     unbreakable: true,

@@ -5,9 +5,6 @@ import { rungsSvg, rungsWidth } from './sheet-drawings';
 import type { Sheet } from './sheet-document';
 import { SMALLEST_PT, styled, words } from './sheet-words';
 
-/** More than this is not worked on in a week, and would not fit. */
-const MOST_LINES = 6;
-
 /** The rungs of the stretch that is to be climbed. */
 function rungsOf({ step, fromBpm, toBpm }: LessonPiece): readonly number[] {
   return step.rungs.filter((rung) => rung >= (fromBpm ?? 0) && rung <= (toBpm ?? 0));
@@ -23,7 +20,7 @@ function lineOf(piece: LessonPiece): Content {
       {
         text: [
           ...styled(step.title, { bold: true }),
-          ...styled(`, ${goal}, ${Math.max(1, Math.round(minutes))} min`),
+          ...styled(`, ${goal}, ${Math.max(1, Math.round(minutes))}\u00a0min`),
         ],
         width: '*',
       },
@@ -37,7 +34,7 @@ function lineOf(piece: LessonPiece): Content {
 
 /** The few lines until the next lesson, each with its rungs to tick. */
 export function lessonBlock({ lesson, size }: Sheet): Content {
-  const pieces = lesson.pieces.slice(0, MOST_LINES);
+  const pieces = lesson.pieces.slice(0, size.lines);
   if (pieces.length === 0) return '';
   return {
     stack: [

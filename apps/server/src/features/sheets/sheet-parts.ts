@@ -7,15 +7,23 @@ import { beatsToNumber } from '@harvu/core/units';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { printed } from './sheet-drawings';
 import type { Sheet } from './sheet-document';
-import { SMALLEST_PT, styled, words } from './sheet-words';
+import { onTheLine, SMALLEST_PT, styled, words } from './sheet-words';
 
 const BARS_A_ROW = 4;
 /** So many points a letter of a chord name takes, for one point of its size. */
 const LETTER = 0.62;
-const LANE_SCALE = 0.8;
 const LANE_WIDEST = 380;
 /** More new bars than this are written in bars of their own. */
 const MOST_NOTED = 2;
+
+/** Raised signs and figures, which no font of the sheet has, as plain ones. */
+const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻';
+const PLAIN = '0123456789+−';
+
+/** The letter of a part as it is printed: C+2 is C, two frets up. */
+export function letterOf({ letter }: Part): string {
+  return [...letter].map((sign) => PLAIN[RAISED.indexOf(sign)] ?? sign).join('');
+}
 
 /** A chord as the reader of the sheet calls it. */
 export function called({ plan, conventions }: Sheet, name: string): string {
@@ -30,16 +38,18 @@ function chordWords(sheet: Sheet, { chord, hit, held }: PlayedBar['chords'][numb
 }
 
 /** The chords of a bar, each as wide as it lasts. */
-function barCell(sheet: Sheet, bar: PlayedBar): TableCell {
+function barCell(sheet: Sheet, bar: PlayedBar, isLast: boolean): TableCell {
   const size = sheet.size.chord;
   return {
     columns: bar.chords.map((one) =>
-      words(chordWords(sheet, one), {
-        ...{ font: 'Display', bold: true, fontSize: size },
+      onTheLine(chordWords(sheet, one), {
+        fontSize: size,
         width: `${(100 * beatsToNumber(one.beats)) / bar.beats}%`,
       }),
     ),
     margin: [4, 2, 0, sheet.size.barBelow],
+    // A bar line before each bar and behind the last of the row.
+    border: [true, false, isLast, false],
   };
 }
 
@@ -60,6 +70,12 @@ function rowText(sheet: Sheet, bars: readonly PlayedBar[]): string {
     .map((bar) => bar.chords.map((one) => `${chordWords(sheet, one)} ${one.beats}`).join())
     .join('|');
 }
+
+/** A place in a row that has no bar. */
+const NOTHING = {
+  text: '',
+  border: [false, false, false, false] as [boolean, boolean, boolean, boolean],
+};
 
 /** Rows of bars; a row that comes again is written once, and how often. */
 function rowsOf(
@@ -88,16 +104,22 @@ function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
   const body = rows.map((row): TableCell[] => [
     ...Array.from({ length: perRow }, (_, place): TableCell => {
       const bar = row.bars[place];
-      return bar ? barCell(sheet, bar) : '';
+      return bar ? barCell(sheet, bar, place === row.bars.length - 1) : NOTHING;
     }),
-    ...(isFolded ? [words(row.times > 1 ? `× ${row.times}` : '', { margin: [4, 2, 0, 0] })] : []),
+    ...(isFolded
+      ? [
+          {
+            ...words(row.times > 1 ? `× ${row.times}` : '', { margin: [4, 2, 0, 0] }),
+            border: NOTHING.border,
+          },
+        ]
+      : []),
   ]);
   return {
     table: { widths: [...Array<string>(perRow).fill('*'), ...(isFolded ? [34] : [])], body },
     layout: {
       hLineWidth: () => 0,
-      // A bar line before each bar and behind the last, none beyond it.
-      vLineWidth: (line) => (line <= perRow ? 1 : 0),
+      vLineWidth: () => 1,
       vLineColor: () => '#000000',
       paddingLeft: () => 0,
       paddingRight: () => 0,
@@ -115,7 +137,7 @@ function differenceWords(sheet: Sheet, part: Part): string {
     return `${rangeWords([number])} is ${chords}`;
   });
   const ends = news.length === 0 ? [`ends at bar ${part.bars.length}`] : news;
-  return `${part.letter} ${part.name}: ${ends.join(', ')}`;
+  return `${letterOf(part)} ${part.name}: ${ends.join(', ')}`;
 }
 
 /** What a part is that is another, moved: how far, and the chords that come of it. */
@@ -132,7 +154,7 @@ function movedWords(sheet: Sheet, part: Part, of: Part): string {
     names.map((name) => called(sheet, name)).join(', '),
   );
   const frets = `${by} ${by === 1 ? 'fret' : 'frets'}`;
-  return `${part.letter}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
+  return `${letterOf(part)}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
 }
 
 function isNoted(part: Part): boolean {
@@ -155,7 +177,7 @@ function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefin
   if (name === undefined || !pattern || drawn.has(name)) return undefined;
   drawn.add(name);
   const drawing = laneDrawing(pattern, sheet.conventions.counts);
-  return { svg: printed(drawing, Math.min(LANE_SCALE, LANE_WIDEST / drawing.width)) };
+  return { svg: printed(drawing, Math.min(sheet.size.lane, LANE_WIDEST / drawing.width)) };
 }
 
 function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
@@ -167,11 +189,11 @@ function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
       one.semitones === 0 ? differenceWords(sheet, one) : movedWords(sheet, one, part),
     );
   const parent = parts.find((one) => one.id === part.parent);
-  const as = parent ? `as ${parent.letter}, but ${rangeWords(part.newBars)}` : '';
+  const as = parent ? `as ${letterOf(parent)}, but ${rangeWords(part.newBars)}` : '';
   const bars = parent ? part.bars.filter((_, at) => part.newBars.includes(at + 1)) : part.bars;
   const head = {
     text: [
-      ...styled(`${part.letter}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
+      ...styled(`${letterOf(part)}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
       ...styled(part.name, { bold: true }),
       ...styled(as === '' ? '' : `   ${as}`),
     ],

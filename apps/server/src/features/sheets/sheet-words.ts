@@ -4,7 +4,10 @@ import { textRuns, type SheetFont } from './sheet-fonts';
 /** Paper on a stand is read from a metre away: no words are smaller, in points. */
 export const SMALLEST_PT = 14;
 /** The signs' font stands taller than the others; smaller, it keeps the lines apart evenly. */
-const SIGNS_SHARE = 0.82;
+const SIGNS_SHARE = 0.8;
+/** How far above the line the fonts of signs and of names reach, for one point of size. */
+const SIGNS_ASCENT = 1.48;
+const NAMES_ASCENT = 0.93;
 
 /** How a run of words looks, and where it stands. */
 export interface Look {
@@ -34,4 +37,14 @@ export function words(
     ...(width !== undefined && { width }),
     ...(margin && { margin }),
   };
+}
+
+/** A name on the line that its neighbours stand on, though it may have a taller sign in it. */
+export function onTheLine(
+  name: string,
+  look: Look & { readonly fontSize: number },
+): ReturnType<typeof words> {
+  const isTall = textRuns(name).some((run) => run.font === 'Signs');
+  const rise = isTall ? (SIGNS_SHARE * SIGNS_ASCENT - NAMES_ASCENT) * look.fontSize : 0;
+  return words(name, { ...look, font: 'Display', bold: true, margin: [0, -rise, 0, -rise / 2] });
 }

@@ -77,12 +77,16 @@ const BARS_AT_ONCE = 64;
 const BEGINS = /^[A-GNa-g%-]$/;
 /** What a letter of a chord name takes, and what stands around it, in rem. */
 const LETTER_REM = 0.72;
-const AROUND_REM = 1.1;
+const AROUND_REM = 1.3;
+/** What a letter of the figures below it takes. */
+const FIGURE_REM = 0.5;
 const NARROWEST_REM = 4.5;
 
 /** How wide a bar must be so that none of its names is cut, in rem. */
 function neededRem(row: Row): number {
-  const widths = row.cells.map((cell) => cell.chord.length * LETTER_REM + AROUND_REM);
+  const widths = row.cells.map(
+    ({ name, slow }) => Math.max(name.length * LETTER_REM, slow.length * FIGURE_REM) + AROUND_REM,
+  );
   return Math.max(
     NARROWEST_REM,
     widths.reduce((sum, one) => sum + one, 0),

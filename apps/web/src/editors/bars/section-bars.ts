@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  input,
-  output,
-  signal,
-  viewChildren,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { StruckBar } from '@harvu/core/timeline';
 import {
   dropBars,
@@ -96,7 +88,6 @@ export class SectionBars {
   readonly news = input<readonly number[] | undefined>();
   readonly changed = output<SongCommand>();
   protected readonly fault = signal('');
-  private readonly grids = viewChildren(BarGrid);
 
   protected readonly meter = computed(
     () =>
@@ -133,11 +124,6 @@ export class SectionBars {
     }
     return passes;
   });
-
-  /** Leads to the first bar, to write in it. */
-  write(): void {
-    this.grids()[0]?.edit(0);
-  }
 
   protected edit({ written, ending }: BarList, edit: BarEdit): void {
     const bars = this.after(written, edit);

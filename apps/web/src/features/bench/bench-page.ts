@@ -179,6 +179,10 @@ export class BenchPage {
     column?.lead(stationOf(column.stations(), this.occurrences()[occurrence]));
   }
 
+  protected leadToWhole(): void {
+    this.column()?.leadToWhole();
+  }
+
   /** The ribbon goes along with the page. */
   protected follow(index: number): void {
     const stations = this.column()?.stations() ?? [];

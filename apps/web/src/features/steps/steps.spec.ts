@@ -10,15 +10,17 @@ import { setUpPage, Shown } from '../../testing/page';
 import { document, full, known, people, PLAN, song, summary, VERSE } from '../../testing/steps';
 import { AssignPanel } from './parts/assign-panel';
 import { ComparePlans } from './parts/compare-plans';
+import { LessonSlice } from './parts/lesson-slice';
 import { OwnStepForm } from './parts/own-step-form';
 import { PlanNotes } from './parts/plan-notes';
+import { StageList } from './parts/stage-list';
 import { StepList } from './parts/step-list';
 import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
 import { durationWords } from '../../ui/duration';
 
 import { StepsState } from './steps.state';
-import { withChange, withoutChange } from './teaching-edits';
+import { differenceWords, withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper } from './teaching.keeper';
 
 let http: HttpTestingController;
@@ -80,6 +82,53 @@ describe('the steps of a song', () => {
     );
     expect(list.all('li').length).toBe(state.planned()?.steps.length ?? 0);
     expect(list.text).toContain('whole song soon');
+  });
+
+  it('are judged by stages: one lies open, with its grips drawn', async () => {
+    open();
+    const list = await Shown.of(StageList);
+    const stages = list.all('ol > li');
+    expect(stages.length).toBe(state.planned()?.stages.length ?? 0);
+    const isOpen = () =>
+      list.all('[aria-expanded]').map((one) => one.getAttribute('aria-expanded') === 'true');
+    expect(isOpen().filter(Boolean).length).toBe(1);
+    expect(isOpen()[0]).toBeTrue();
+    expect(list.all('harvu-grip').length).toBeGreaterThan(0);
+    list.all('[aria-expanded]')[1]?.click();
+    await list.settle();
+    expect(isOpen().indexOf(true)).toBe(1);
+    // What is chosen in it is looked at, and nothing else lies open for it.
+    list.all('ol > li:nth-child(2) ul button')[0]?.click();
+    await list.settle();
+    expect([isOpen().indexOf(true), state.chosen()?.id]).toEqual([
+      ...[1, state.planned()?.stages[1]?.steps[0]],
+    ]);
+    expect(list.text).toMatch(/\d+ → \d+ bpm/);
+  });
+
+  it('are taught by the slice that fits until the next lesson', async () => {
+    open('o', {});
+    const slice = await Shown.of(LessonSlice);
+    expect(slice.text).toMatch(/^Until \w+day \d+ \w+: 1 h 45 of practice\./);
+    const minutes = slice
+      .all('ol li button > span:last-child')
+      .map((one) => Number.parseInt(one.textContent, 10));
+    expect(minutes.length).toBeGreaterThan(2);
+    expect(minutes.reduce((sum, one) => sum + one, 0)).toBeLessThanOrEqual(105 + minutes.length);
+  });
+
+  it('are placed where a teacher heard them clean, in the teacher’s name', async () => {
+    open('o', {});
+    state.choose(full);
+    const panel = await Shown.of(StepPanel);
+    const tempo = panel.one<HTMLSelectElement>('select[name=bpm]');
+    expect(tempo.value).toBe('92');
+    await panel.press('Place it there');
+    const { request } = http.expectOne('/api/plans/p/events');
+    const [heard] = (request.body as { readonly events: readonly unknown[] }).events;
+    expect(heard).toEqual(
+      jasmine.objectContaining({ kind: 'try', stepId: full, bpm: 92, clean: true, passes: 3 }),
+    );
   });
 
   it('change with the school, are kept, and come back by undo', async () => {
@@ -372,5 +421,17 @@ describe('changes to how a song is taught', () => {
 describe('a duration', () => {
   it('is said as a person says it', () => {
     expect([0.4, 45, 60, 370].map(durationWords)).toEqual(['0 min', '45 min', '1 h', '6 h 10']);
+  });
+
+  it('says what was done between two ways, so that undo can say it', () => {
+    const drop = { kind: 'drop', step: 'a' } as const;
+    const left = { kind: 'leave-out', part: 'b' } as const;
+    const without = withChange(USUAL_TEACHING, drop);
+    expect(differenceWords(USUAL_TEACHING, without)).toBe('a step skipped');
+    expect(differenceWords(without, withoutChange(without, drop))).toBe('a step skipped');
+    expect(differenceWords(without, withChange(without, left))).toBe('a section left out');
+    const bare = { ...USUAL_TEACHING, goal: 'bare', school: 'grips-first' } as const;
+    expect(differenceWords(USUAL_TEACHING, bare)).toBe('the order, how far it goes');
+    expect(differenceWords(USUAL_TEACHING, USUAL_TEACHING)).toBe('the last change');
   });
 });

@@ -103,4 +103,26 @@ describe('a change that waits to be kept', () => {
     answer(known, { ...summary, ...PLAN });
     expect(state.known()?.id).toBe('o');
   });
+
+  it('can be undone after a reload of the tab, but not over what somebody else did since', () => {
+    sessionStorage.clear();
+    state.add({ kind: 'optional', step: 'grip:G' });
+    const [first] = saves();
+    first?.flush({ version: 5, teaching: state.teaching() });
+    const kept = { ...summary, ...PLAN, version: 5, teaching: state.teaching() };
+    const again = (plan: object): void => {
+      who.next({ songId: 's', studentId: 'o' });
+      TestBed.tick();
+      answer(known, plan);
+    };
+    again(kept);
+    expect([state.canUndo(), state.undoWords()]).toEqual([true, 'Undo: an optional step']);
+    again({ ...kept, version: 6, teaching: { ...state.teaching(), sings: true } });
+    expect([state.canUndo(), state.undoWords()]).toEqual([false, 'Nothing to undo']);
+    again(kept);
+    state.undo();
+    expect(state.teaching()).toEqual(USUAL_TEACHING);
+    for (const save of saves()) save.flush({ version: 6, teaching: USUAL_TEACHING });
+    sessionStorage.clear();
+  });
 });

@@ -6,16 +6,9 @@ import {
   model,
   output,
   signal,
-  viewChildren,
 } from '@angular/core';
 import { isSilence, barsInLayer, changesOf, chordRow, occurrenceOf } from '@harvu/core/timeline';
-import {
-  endingRound,
-  settledFrame,
-  type Layer,
-  type MapEntry,
-  type SongDocument,
-} from '@harvu/core/song';
+import { endingRound, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { GripRow, PatternRow, SectionBars, SectionHand, SectionHead } from '../../../editors';
@@ -129,7 +122,6 @@ export class SectionView {
   readonly changed = output<SongCommand>();
   protected readonly isHandOpen = signal(false);
   protected readonly wantsBars = signal(false);
-  private readonly bars = viewChildren(SectionBars);
 
   /** The part it is, as far as the song has been worked out. */
   protected readonly part = computed(() => {
@@ -188,13 +180,6 @@ export class SectionView {
     if (first === undefined) return `plain strokes · ${layer}`;
     return `pattern ${[first, ...more].join(', ')} · ${layer}`;
   });
-  protected readonly setup = computed(() => settledFrame(this.song().frame));
-
-  /** Leads to its first bar, to write in it. */
-  write(): void {
-    this.bars()[0]?.write();
-  }
-
   protected addToMap(): void {
     const map = [...this.song().map, { section: this.station().section.name, times: 1 }];
     this.changed.emit({ kind: 'set-map', map });

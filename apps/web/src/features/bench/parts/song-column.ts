@@ -8,7 +8,7 @@ import {
   input,
   model,
   output,
-  viewChildren,
+  viewChild,
 } from '@angular/core';
 import { outputFromObservable } from '@angular/core/rxjs-interop';
 import { isSilence } from '@harvu/core/timeline';
@@ -69,7 +69,11 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
       <harvu-add-section [song]="song()" (added)="changed.emit($event)" />
     </div>
     @if (!isUnwritten() && work(); as taken) {
-      <section class="mt-10 border-t border-line pt-4" aria-label="Of the whole song">
+      <section
+        #whole
+        class="mt-10 scroll-mt-[calc(var(--head,0px)+1rem)] border-t border-line pt-4"
+        aria-label="Of the whole song"
+      >
         <h2 class="mb-2 text-lg">Of the whole song</h2>
         <div class="grid gap-5">
           <harvu-grip-row
@@ -98,7 +102,7 @@ export class SongColumn {
   readonly changed = output<SongCommand>();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly window = inject(DOCUMENT).defaultView;
-  private readonly views = viewChildren(SectionView);
+  private readonly whole = viewChild<ElementRef<HTMLElement>>('whole');
   /** Where the page came to stand when the ribbon led it. */
   private ledTo = -1;
 
@@ -147,9 +151,9 @@ export class SongColumn {
     this.ledTo = this.window?.scrollY ?? -1;
   }
 
-  /** Leads to the first bar of a station, to write in it. */
-  write(index: number): void {
-    this.views()[index]?.write();
+  /** Leads to the grips, patterns and changes of all the song. */
+  leadToWhole(): void {
+    this.whole()?.nativeElement.scrollIntoView({ block: 'start' });
   }
 
   private elements(): readonly HTMLElement[] {

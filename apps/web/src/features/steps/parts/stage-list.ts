@@ -48,7 +48,7 @@ function tempoOf(rungs: readonly number[]): string {
         <li class="border-b border-line">
           <button
             type="button"
-            class="grid w-full grid-cols-[1.75rem_minmax(0,1fr)_4.5rem] items-center gap-x-3 py-2.5 text-left hover:bg-sheet md:grid-cols-[1.75rem_minmax(0,1fr)_7.5rem_10.5rem_4.5rem_4.5rem]"
+            class="grid w-full grid-cols-[1.75rem_minmax(0,1fr)_4.5rem] items-center gap-x-3 py-2.5 text-left hover:bg-sheet md:grid-cols-[1.75rem_minmax(0,1fr)_7.5rem_4.5rem] xl:grid-cols-[1.75rem_minmax(0,1fr)_7.5rem_10.5rem_4.5rem_4.5rem]"
             [attr.aria-expanded]="stage.number === opened()"
             (click)="open(stage.number)"
           >
@@ -64,12 +64,12 @@ function tempoOf(rungs: readonly number[]): string {
             <span class="text-right font-mono text-sm whitespace-nowrap max-md:hidden">{{
               stage.tempo
             }}</span>
-            <span class="max-md:hidden">
+            <span class="max-xl:hidden">
               @if (stage.rungs.length > 1) {
                 <harvu-ladder-line [rungs]="stage.rungs" />
               }
             </span>
-            <span class="text-xs text-ink-soft max-md:hidden">{{ stage.count }}</span>
+            <span class="text-xs text-ink-soft max-xl:hidden">{{ stage.count }}</span>
             <span class="text-right font-mono text-sm">{{ stage.minutes }}</span>
           </button>
           @if (stage.number === opened()) {

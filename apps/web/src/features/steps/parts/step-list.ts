@@ -77,7 +77,7 @@ function rangeWords(step: Step, constants: Constants): string {
               type="button"
               harvuFocusable
               [id]="step.id"
-              class="grid min-w-0 flex-1 grid-cols-[1.6rem_minmax(0,1fr)_3.5rem] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[1.6rem_minmax(0,1fr)_7.5rem_6rem_8.5rem_3.5rem]"
+              class="grid min-w-0 flex-1 grid-cols-[1.6rem_minmax(0,1fr)_3.5rem] items-center gap-x-3 py-[5px] pr-1 text-left md:grid-cols-[1.6rem_minmax(0,1fr)_7rem_8rem_3.5rem] xl:grid-cols-[1.6rem_minmax(0,1fr)_7.5rem_6rem_8.5rem_3.5rem]"
               [attr.aria-pressed]="step.id === state.chosenId()"
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
               (click)="state.choose(step.id)"
@@ -101,7 +101,7 @@ function rangeWords(step: Step, constants: Constants): string {
               <span class="text-right font-mono text-xs whitespace-nowrap max-md:hidden">{{
                 step.tempo
               }}</span>
-              <span class="max-md:hidden">
+              <span class="max-xl:hidden">
                 @if (step.rungs.length > 1) {
                   <harvu-ladder-line [rungs]="step.rungs" />
                 }
