@@ -37,38 +37,47 @@ const song =
     await page.getByRole('group', { name: /section by section/ }).waitFor();
   };
 
-/** Opens the editor of a grip at the bench. */
+/** Opens the editor of a grip at the bench, where the grip comes new. */
 const editGrip: Shot['go'] = async (page) => {
   await song('Slow Barge', 'Bench')(page);
-  await page.getByRole('button', { name: /^Gm6/ }).first().click();
-  await page.getByRole('region', { name: 'Choose a grip' }).scrollIntoViewIfNeeded();
-  await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
+  const chorus = page.getByRole('region', { name: 'Chorus 1', exact: true });
+  await chorus
+    .getByRole('button', { name: /^G minor 6/ })
+    .first()
+    .click();
+  await chorus.evaluate((section) => {
+    section.scrollIntoView({ block: 'start' });
+  });
 };
+
+/** Opens the patterns of a section at the bench, one of them with its editor. */
+async function openPattern(page: Page, section: string, name: RegExp): Promise<void> {
+  const region = page.getByRole('region', { name: section, exact: true });
+  await region.getByRole('button', { name: /all layers/ }).click();
+  await region.getByRole('button', { name }).first().click();
+  await region.getByRole('region', { name: 'Edit a pattern' }).waitFor();
+}
 
 /** Opens the editor of the song's pattern at the bench, with a telling in words. */
 const editPattern: Shot['go'] = async (page) => {
   await song('Slow Barge', 'Bench')(page);
-  await page.getByRole('button', { name: /barge-eights/ }).click();
+  await openPattern(page, 'Intro', /^barge-eights/);
   await page.getByLabel('In words, as you say it').fill('down-up, up, down');
-  await page.getByText('Changes, slowest first').scrollIntoViewIfNeeded();
 };
 
 /** Opens the editor of a picking pattern, seen over a grip. */
 const editPicking: Shot['go'] = async (page) => {
   await song('Fog Signals', 'Bench')(page);
-  await page.getByRole('button', { name: /^fog-five/ }).click();
+  await openPattern(page, 'Intro', /^fog-five/);
   const editor = page.getByRole('region', { name: 'Edit a pattern' });
   await editor.getByLabel('as it is picked over').selectOption('G');
   await editor.getByLabel('In words, as you say it').fill('5 3 2');
-  await editor.evaluate((region) => {
-    region.scrollIntoView({ block: 'start' });
-  });
 };
 
 /** Opens the recording's clock at the bench, with marks that lack a bar. The song is left as it was. */
 const openClock: Shot['go'] = async (page) => {
   await song('Tin Lantern', 'Bench')(page);
-  await page.getByRole('button', { name: 'Clock' }).click();
+  await page.getByRole('button', { name: 'Clock', exact: true }).click();
   const starts = [
     ['Verse 1', '0:02'],
     ['Refrain 1', '0:17.1'],
@@ -89,7 +98,7 @@ const openClock: Shot['go'] = async (page) => {
 const stepsForOdalys: Shot['go'] = async (page) => {
   await song('Slow Barge', 'Steps')(page);
   await page.getByLabel('Whose steps').selectOption({ label: 'Odalys Renn' });
-  await page.getByText('Songs / steps, for Odalys Renn').waitFor();
+  await page.getByText(/^Odalys Renn: /).waitFor();
   await page.getByRole('button', { name: /^E Bridge, 8 bars/ }).click();
   await page.getByText('What would raise it').waitFor();
   await page.evaluate(() => {
@@ -124,8 +133,8 @@ const practise: Shot['go'] = async (page) => {
 };
 
 const SHOTS: readonly Shot[] = [
-  { name: 'sign-in', go: at('/sign-in') },
   { name: 'requests', as: 'Ilse Korrin', go: at('/requests') },
+  { name: 'songs', as: 'Ilse Korrin', go: at('/songs') },
   { name: 'bench', as: 'Ilse Korrin', go: song('Slow Barge', 'Bench') },
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
   { name: 'steps-student', as: 'Ilse Korrin', theme: 'dark', go: stepsForOdalys },
@@ -135,7 +144,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'pattern-editor', as: 'Ilse Korrin', go: editPattern },
   { name: 'picking-editor', as: 'Ilse Korrin', go: editPicking },
   { name: 'clock', as: 'Ilse Korrin', go: openClock },
-  { name: 'ways', as: 'Odalys Renn', go: at('/me') },
   { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
   { name: 'week', as: 'Odalys Renn', go: week },
   { name: 'week-phone', as: 'Wiebke Halm', size: PHONE, go: week },

@@ -81,6 +81,10 @@ export class App {
     return role === 'owner' ? OWNING : role === 'teacher' ? TEACHING : LEARNING;
   });
 
+  protected readonly findWords = computed(() =>
+    this.session.isTeaching() ? 'Find a song, student, chord' : 'Find a song of yours',
+  );
+
   protected press(event: KeyboardEvent): void {
     if (isTyping(event) || event.ctrlKey || event.metaKey || !this.session.person()) return;
     if (event.key !== '/' && event.key !== '?') return;

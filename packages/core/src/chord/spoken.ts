@@ -6,6 +6,7 @@ const PARTS = /^([A-G])([#b]{0,2})(.*?)(?:\/([A-G])([#b]{0,2}))?$/;
 const SIGNS: Readonly<Record<string, string>> = {
   ...{ '': '', '#': ' sharp', b: ' flat', '##': ' double sharp', bb: ' double flat' },
 };
+const SILENT: Readonly<Record<string, string>> = { '-': 'silent', 'N.C.': 'no chord', '.': 'held' };
 /** Each sign of a chord's kind as it is said, longest first. */
 const KINDS: readonly (readonly [sign: RegExp, said: string])[] = [
   [/^(?:maj|M|Δ|ma)(?=\d|$|[^a-z])/, 'major'],
@@ -22,6 +23,10 @@ const KINDS: readonly (readonly [sign: RegExp, said: string])[] = [
   [/^\d+/, ''],
 ];
 
+function noteSpoken(letter: string, sign: string): string {
+  return `${letter}${SIGNS[sign] ?? ''}`;
+}
+
 /** The kind of a chord in words, read sign by sign; what is no sign is said as it stands. */
 function kindSpoken(kind: string): readonly string[] {
   const words: string[] = [];
@@ -29,7 +34,8 @@ function kindSpoken(kind: string): readonly string[] {
   while (rest !== '') {
     const found = KINDS.find(([sign]) => sign.test(rest));
     const [sign = rest.charAt(0)] = found?.[0].exec(rest) ?? [];
-    words.push(found?.[1] || sign);
+    const said = found?.[1] ?? '';
+    words.push(said === '' ? sign : said);
     rest = rest.slice(sign.length).trimStart();
   }
   return words;
@@ -45,12 +51,11 @@ function kindSpoken(kind: string): readonly string[] {
  * chordSpoken('Gm6/Bb') // 'G minor 6 over B flat'
  */
 export function chordSpoken(name: string, called: Called = { capo: 0, names: 'shape' }): string {
-  if (name === '-') return 'silent';
-  if (name === 'N.C.') return 'no chord';
-  if (name === '.') return 'held';
+  const silent = SILENT[name];
+  if (silent !== undefined) return silent;
   const said = called.names === 'sounding' ? transposeChordName(name, called.capo) : name;
   const [, root, sign = '', kind = '', bass, bassSign = ''] = PARTS.exec(toPlainSigns(said)) ?? [];
   if (root === undefined) return said;
-  const words = [`${root}${SIGNS[sign] ?? ''}`, ...kindSpoken(kind)];
-  return [...words, ...(bass ? [`over ${bass}${SIGNS[bassSign] ?? ''}`] : [])].join(' ');
+  const under = bass === undefined ? [] : [`over ${noteSpoken(bass, bassSign)}`];
+  return [noteSpoken(root, sign), ...kindSpoken(kind), ...under].join(' ');
 }

@@ -108,10 +108,8 @@ export function tuningName(tuning: Tuning): string {
   const written = tuning.join();
   const name = Object.keys(NAMED_TUNINGS).find((one) => parseTuning(one)?.join() === written);
   if (name === undefined) return formatTuning(tuning).replaceAll('#', '♯').replaceAll(/b/g, '♭');
-  // The last word is a note, or says how far: "drop d", "half step down".
-  return name.replace(
-    /\b([a-g])([b#]?)(m?)$/,
-    (_, note: string, sign: string, minor: string) =>
-      `${note.toUpperCase()}${sign.replace('#', '♯').replace('b', '♭')}${minor}`,
+  // A last word such as "d", "c#" or "dm" is a note; "down" says how far.
+  return name.replace(/\b[a-g][b#]?m?$/, (note) =>
+    (note.charAt(0).toUpperCase() + note.slice(1)).replace('#', '♯').replace(/b$/, '♭'),
   );
 }

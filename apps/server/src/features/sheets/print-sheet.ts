@@ -6,7 +6,8 @@ import { makePlan, songFor, type Teaching } from '@harvu/core/plan';
 import { stepProgress, untilLesson } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
 import pdfmake from 'pdfmake';
-import { SHEET_SIZES, sheetDocument, widthOf, type Sheet } from './sheet-document';
+import type { Sheet } from './sheet';
+import { SHEET_SIZES, sheetDocument, widthOf } from './sheet-document';
 import { SHEET_FONTS } from './sheet-fonts';
 
 /** What a sheet is made from; plain, so that it can be sent to a thread. */

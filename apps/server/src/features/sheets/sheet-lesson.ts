@@ -2,7 +2,7 @@ import type { LessonPiece } from '@harvu/core/practice';
 import { kindOf } from '@harvu/core/steps';
 import type { Content } from 'pdfmake/interfaces';
 import { rungsSvg, rungsWidth } from './sheet-drawings';
-import type { Sheet } from './sheet-document';
+import type { Sheet } from './sheet';
 import { SMALLEST_PT, styled, words } from './sheet-words';
 
 /** The rungs of the stretch that is to be climbed. */

@@ -6,7 +6,7 @@ import { barsInLayer, isSilence, type PlayedBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { printed } from './sheet-drawings';
-import type { Sheet } from './sheet-document';
+import type { Sheet } from './sheet';
 import { onTheLine, SMALLEST_PT, styled, words } from './sheet-words';
 
 const BARS_A_ROW = 4;

@@ -148,10 +148,38 @@ function toHead(row: RevisionHeadRow): RevisionHead {
   };
 }
 
+/** Names songs and moves them on the shelf, off it and away for good. */
+function createShelf(sequelize: Sequelize, songs: ReturnType<typeof defineSongs>['songs']) {
+  return {
+    async rename(id: string, { title, playedBy, tags }: SongLabel): Promise<void> {
+      const row = { title, played_by: playedBy, tags: JSON.stringify(tags) };
+      await songs.update(row, { where: { id } });
+    },
+    async move(id: string, place: SongPlace, at: Date | null): Promise<void> {
+      await songs.update({ place, moved_at: at }, { where: { id } });
+    },
+    /** Songs that were deleted before a time and that nobody ever learned. */
+    async deletedBefore(time: Date): Promise<readonly string[]> {
+      const rows = await sequelize.query<{ id: string }>(DELETED, {
+        replacements: [time],
+        type: QueryTypes.SELECT,
+      });
+      return rows.map((row) => row.id);
+    },
+    /** Removes a song with its revisions; what was asked for it stays, without it. */
+    async remove(id: string, transaction: Tx): Promise<void> {
+      for (const statement of REMOVALS) {
+        await sequelize.query(statement, { replacements: [id], transaction });
+      }
+    },
+  };
+}
+
 /** Keeps songs and their revisions. */
 export function createSongsStore(sequelize: Sequelize) {
   const { songs, revisions } = defineSongs(sequelize);
   return {
+    ...createShelf(sequelize, songs),
     async add(song: SongHead, transaction: Tx): Promise<void> {
       const { id, title, playedBy, createdBy, createdAt } = song;
       await songs.create(
@@ -180,27 +208,6 @@ export function createSongsStore(sequelize: Sequelize) {
     async list(): Promise<readonly ListedSong[]> {
       const rows = await sequelize.query<SummaryRow>(SUMMARIES, { type: QueryTypes.SELECT });
       return rows.map(toListed);
-    },
-    async rename(id: string, { title, playedBy, tags }: SongLabel): Promise<void> {
-      const row = { title, played_by: playedBy, tags: JSON.stringify(tags) };
-      await songs.update(row, { where: { id } });
-    },
-    async move(id: string, place: SongPlace, at: Date | null): Promise<void> {
-      await songs.update({ place, moved_at: at }, { where: { id } });
-    },
-    /** Songs that were deleted before a time and that nobody ever learned. */
-    async deletedBefore(time: Date): Promise<readonly string[]> {
-      const rows = await sequelize.query<{ id: string }>(DELETED, {
-        replacements: [time],
-        type: QueryTypes.SELECT,
-      });
-      return rows.map((row) => row.id);
-    },
-    /** Removes a song with its revisions; what was asked for it stays, without it. */
-    async remove(id: string, transaction: Tx): Promise<void> {
-      for (const statement of REMOVALS) {
-        await sequelize.query(statement, { replacements: [id], transaction });
-      }
     },
     async find(id: string): Promise<Omit<Song, 'overruled'> | undefined> {
       const [row] = await sequelize.query<FoundRow>(`${LATEST} AND songs.id = ?`, {

@@ -97,8 +97,6 @@ export class BarEntry {
   }
 
   private act({ key, shiftKey }: KeyboardEvent, at: number, field: HTMLInputElement): boolean {
-    const isStart = field.selectionStart === 0 && field.selectionEnd === 0;
-    const isEnd = field.selectionStart === field.value.length;
     switch (key) {
       case 'Enter':
       case 'Tab':
@@ -110,15 +108,21 @@ export class BarEntry {
         return true;
       case ' ':
         return this.space(at);
-      case 'ArrowRight':
-        return isEnd && this.go(at + 1);
-      case 'ArrowLeft':
-        return isStart && this.go(at - 1);
-      case 'Backspace':
-        return isStart && field.value === '' && this.go(at - 1);
       default:
-        return false;
+        return this.goAlong(key, at, field);
     }
+  }
+
+  /** From beat to beat, where the cursor is at the edge of one. */
+  private goAlong(
+    key: string,
+    at: number,
+    { selectionStart, selectionEnd, value }: HTMLInputElement,
+  ): boolean {
+    const isStart = selectionStart === 0 && selectionEnd === 0;
+    if (key === 'ArrowRight') return selectionStart === value.length && this.go(at + 1);
+    if (key === 'ArrowLeft') return isStart && this.go(at - 1);
+    return key === 'Backspace' && isStart && value === '' && this.go(at - 1);
   }
 
   /** Space is the next beat, and after the last the next bar. Where chords fall between beats it is a space. */

@@ -98,6 +98,7 @@ type Panel = 'clock' | 'versions';
   host: {
     class: 'flex flex-1 flex-col',
     '(document:keydown)': 'press($event)',
+    '(keydown.escape)': 'mapPlace.set(null)',
     '(keydown.control.z)': '$event.preventDefault(); state.undo()',
     '(keydown.meta.z)': '$event.preventDefault(); state.undo()',
     '(keydown.control.shift.z)': '$event.preventDefault(); state.redo()',

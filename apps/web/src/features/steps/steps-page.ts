@@ -57,7 +57,11 @@ const READINGS: readonly { readonly reading: Reading; readonly label: string }[]
     WayBox,
   ],
   providers: [StepsState, TeachingKeeper],
-  host: { class: 'flex flex-1 flex-col', '(document:keydown)': 'press($event)' },
+  host: {
+    class: 'flex flex-1 flex-col',
+    '(document:keydown)': 'press($event)',
+    '(keydown.escape)': 'isWayOpen.set(false)',
+  },
   templateUrl: './steps-page.html',
 })
 export class StepsPage {

@@ -20,7 +20,6 @@ import { WayBox } from './parts/way-box';
 import { durationWords } from '../../ui/duration';
 
 import { StepsState } from './steps.state';
-import { differenceWords, withChange, withoutChange } from './teaching-edits';
 import { TeachingKeeper } from './teaching.keeper';
 
 let http: HttpTestingController;
@@ -392,46 +391,8 @@ describe('who learns a song', () => {
   });
 });
 
-describe('changes to how a song is taught', () => {
-  it('take the place of an earlier word on the same thing', () => {
-    const move = (after: string) =>
-      ({ kind: 'move', step: 'a', after, school: 'whole-first' }) as const;
-    const twice = withChange(withChange(USUAL_TEACHING, move('b')), move('c'));
-    expect(twice.changes).toEqual([move('c')]);
-    const note = { kind: 'note', step: 'a', words: 'x' } as const;
-    expect(withChange(twice, note).changes.length).toBe(2);
-  });
-
-  it('go with the step they were made to', () => {
-    const own = {
-      kind: 'own',
-      step: 'own:1',
-      title: 'x',
-      goal: '',
-      minutes: 1,
-      after: null,
-    } as const;
-    const note = { kind: 'note', step: 'own:1', words: 'x' } as const;
-    const both = withChange(withChange(USUAL_TEACHING, own), note);
-    expect(withoutChange(both, own).changes).toEqual([]);
-    expect(withoutChange(both, note).changes).toEqual([own]);
-  });
-});
-
 describe('a duration', () => {
   it('is said as a person says it', () => {
     expect([0.4, 45, 60, 370].map(durationWords)).toEqual(['0 min', '45 min', '1 h', '6 h 10']);
-  });
-
-  it('says what was done between two ways, so that undo can say it', () => {
-    const drop = { kind: 'drop', step: 'a' } as const;
-    const left = { kind: 'leave-out', part: 'b' } as const;
-    const without = withChange(USUAL_TEACHING, drop);
-    expect(differenceWords(USUAL_TEACHING, without)).toBe('a step skipped');
-    expect(differenceWords(without, withoutChange(without, drop))).toBe('a step skipped');
-    expect(differenceWords(without, withChange(without, left))).toBe('a section left out');
-    const bare = { ...USUAL_TEACHING, goal: 'bare', school: 'grips-first' } as const;
-    expect(differenceWords(USUAL_TEACHING, bare)).toBe('the order, how far it goes');
-    expect(differenceWords(USUAL_TEACHING, USUAL_TEACHING)).toBe('the last change');
   });
 });

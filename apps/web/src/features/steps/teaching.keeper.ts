@@ -122,7 +122,8 @@ export class TeachingKeeper {
     if (place.kind === 'draft') return [];
     try {
       const kept = JSON.parse(this.tab?.getItem(undoKey(place)) ?? 'null') as KeptUndo | null;
-      return kept && isSame(kept.now, teaching) && Array.isArray(kept.before) ? kept.before : [];
+      // What the tab keeps is what was written here; anything else is no way of teaching.
+      return kept && isSame(kept.now, teaching) ? [...kept.before] : [];
     } catch {
       return [];
     }

@@ -111,8 +111,9 @@ export class StudentsState {
     { initialValue: LOADING },
   );
   private readonly overview = computed(() => valueOf(this.found()));
+  private readonly concern = signal<Concern | null>(null);
   /** What narrows the list; all of it where nothing does. */
-  readonly wanted = signal<Concern | null>(null);
+  readonly wanted = this.concern.asReadonly();
 
   readonly problem = computed(() => problemOf(this.found()));
   readonly isLoaded = computed(() => this.overview() !== undefined);
@@ -139,6 +140,6 @@ export class StudentsState {
   }
 
   narrow(concern: Concern): void {
-    this.wanted.update((now) => (now === concern ? null : concern));
+    this.concern.update((now) => (now === concern ? null : concern));
   }
 }

@@ -16,6 +16,7 @@ import { StepsState } from '../steps.state';
   selector: 'harvu-assign-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DayLabel, RouterLink],
+  host: { class: 'block', '(keydown.escape)': 'closed.emit()' },
   templateUrl: './assign-panel.html',
 })
 export class AssignPanel {
