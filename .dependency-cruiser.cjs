@@ -6,6 +6,7 @@ const CORE_LEVELS = [
   ['pitch', 'rhythm'],
   ['chord', 'telling'],
   ['fretboard'],
+  ['riff'],
   ['song', 'drawing'],
   ['chart'],
   ['edits', 'timeline'],

@@ -10,9 +10,12 @@ import { keyVerb } from './key.verb';
 import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
 import { nameGripVerb } from './name-grip.verb';
+import { placeNotesVerb } from './place-notes.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
 import { readinessVerb } from './readiness.verb';
+import { riffVerb } from './riff.verb';
 import { stepsVerb } from './steps.verb';
+import { tabVerb } from './tab.verb';
 import { tapsVerb } from './taps.verb';
 import { workError, type Verb, type WorkError } from './verb';
 
@@ -33,6 +36,9 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['limit', limitVerb],
   ['steps', stepsVerb],
   ['readiness', readinessVerb],
+  ['riff', riffVerb],
+  ['place-notes', placeNotesVerb],
+  ['tab', tabVerb],
 ]);
 
 /** What the command prints and ends with. */

@@ -144,6 +144,31 @@ export interface Assumption {
     unit: 'tries in a row',
     why: 'Two failed tries step one rung down.',
   },
+  shiftBaseSeconds: {
+    name: 'A shift along the neck, to begin with',
+    unit: 's',
+    why: 'To let go and to land, however near the new place is.',
+  },
+  shiftTravelSeconds: {
+    name: 'A shift along the neck, each millimetre',
+    unit: 's/mm',
+    why: 'The same travel as between grips.',
+  },
+  crossStringSeconds: {
+    name: 'Crossing over a string',
+    unit: 's',
+    why: 'What a pick or a finger takes longer for each string it passes over.',
+  },
+  repeatFingerSeconds: {
+    name: 'The same finger again',
+    unit: 's',
+    why: 'A finger of the picking hand that plucks twice in a row has to come back first.',
+  },
+  plucksPerSecond: {
+    name: 'Plucks of a first hand',
+    unit: '1/s',
+    why: 'Single notes one after the other, until the student has shown a rate of their own.',
+  },
   strokesPerSecond: {
     name: 'A first hand',
     unit: 'strokes a second',

@@ -1,6 +1,12 @@
 import { readChart, writeChart } from '../chart';
 import type { ChartFault, Section, SongDocument } from '../song';
-import { createFinding, type CheckCode, type Finding, type FindingPlace } from './finding';
+import {
+  createFinding,
+  type Remedy,
+  type CheckCode,
+  type Finding,
+  type FindingPlace,
+} from './finding';
 
 /** Faults of the chart that are findings too, so that they hold an assignment back or are kept with a reason. */
 const CHART_CHECKS: ReadonlySet<string> = new Set<ChartFault['code'] & CheckCode>([
@@ -19,6 +25,26 @@ function writtenIds({ bars, endings = [], differences = [] }: Section): readonly
 /** A fault of the map is told there, whatever section it is about. */
 function wordsOf({ code }: ChartFault, section: Section | undefined): string {
   return code === 'map-cover' || !section ? 'the map' : section.name;
+}
+
+/** What settles a fault of the map: a section that is never played is added or goes, one that is not written is taken off. */
+function mapRemedies(
+  song: SongDocument,
+  { code, detail }: ChartFault,
+  section?: Section,
+): readonly Remedy[] {
+  if (code !== 'map-cover') return [];
+  const [what, name] = detail;
+  if (what === 'unwritten') {
+    const map = song.map.filter((entry) => entry.section !== name);
+    return [{ label: 'Take it off the map', commands: [{ kind: 'set-map', map }] }];
+  }
+  if (what !== 'unplayed' || !section) return [];
+  const map = [...song.map, { section: section.name, times: 1 }];
+  return [
+    { label: 'Add it', commands: [{ kind: 'set-map', map }] },
+    { label: 'Delete it', commands: [{ kind: 'drop-section', section: section.id }] },
+  ];
 }
 
 /**
@@ -41,6 +67,7 @@ export function chartFindings(song: SongDocument): readonly Finding[] {
       return createFinding(code as CheckCode, {
         ...{ place, at: wordsOf(fault, section), message, cause: [...barId, ...detail] },
         formerCause: `${message} ${lines[line - 1] ?? ''}`,
+        remedies: mapRemedies(song, fault, section),
       });
     });
 }

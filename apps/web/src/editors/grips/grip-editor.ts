@@ -45,7 +45,7 @@ const VERDICTS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChordLabel, GripDiagram, GripNeck],
   host: {
-    class: 'block rounded-md border border-line bg-sheet p-3',
+    class: 'block scroll-my-4 rounded-md border border-line bg-sheet p-3',
     role: 'region',
     'aria-label': 'Choose a grip',
     '(keydown.escape)': 'closed.emit()',

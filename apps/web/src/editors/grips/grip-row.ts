@@ -7,6 +7,7 @@ import type { SongGrip } from '@harvu/core/player';
 import { OtherChordLabel } from '../../ui/chord-label';
 import { ChordName } from '../../ui/chord-name';
 import { GripDiagram } from '../../ui/grip-diagram';
+import { InView } from '../../ui/in-view';
 import { GripEditor } from './grip-editor';
 
 interface Shown extends SongGrip {
@@ -19,7 +20,7 @@ interface Shown extends SongGrip {
 @Component({
   selector: 'harvu-grip-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordName, GripDiagram, GripEditor, OtherChordLabel],
+  imports: [ChordName, GripDiagram, GripEditor, InView, OtherChordLabel],
   template: `
     <div>
       @if (grips().length > 0) {
@@ -92,6 +93,7 @@ interface Shown extends SongGrip {
           </label>
         }
         <harvu-grip-editor
+          harvuInView
           class="mt-2"
           [song]="song()"
           [grip]="grip"

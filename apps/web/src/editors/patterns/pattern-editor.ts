@@ -33,7 +33,7 @@ import { PickingHandForm } from './picking-hand-form';
   imports: [ChordLabel, PatternLane, PatternTelling, PickingHandForm],
   providers: [PatternPlayer],
   host: {
-    class: 'block rounded-md border border-line bg-sheet p-3',
+    class: 'block scroll-my-4 rounded-md border border-line bg-sheet p-3',
     role: 'region',
     'aria-label': 'Edit a pattern',
     '(keydown.escape)': 'closed.emit()',

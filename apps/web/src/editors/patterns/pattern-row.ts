@@ -9,6 +9,7 @@ import {
 } from '@harvu/core/song';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
 import type { SongGrip } from '@harvu/core/player';
+import { InView } from '../../ui/in-view';
 import { PatternLane } from '../../ui/pattern-lane';
 import { PatternEditor } from './pattern-editor';
 
@@ -22,7 +23,7 @@ function useWords({ layer, bars }: PatternUse): string {
 @Component({
   selector: 'harvu-pattern-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PatternEditor, PatternLane],
+  imports: [InView, PatternEditor, PatternLane],
   host: { class: 'block' },
   template: `
     <h3 class="mb-1 flex items-baseline gap-3 text-sm text-ink-soft">
@@ -68,6 +69,7 @@ function useWords({ layer, bars }: PatternUse): string {
               </button>
             </div>
             <harvu-pattern-editor
+              harvuInView
               class="mt-2"
               [song]="song()"
               [named]="one.named"

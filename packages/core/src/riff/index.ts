@@ -1,0 +1,15 @@
+export { leftHandOf, shiftSeconds } from './left-hand';
+export type { LeftHand, RiffFinger, Shift } from './left-hand';
+export { riffLimit } from './limit';
+export type { RiffLimit } from './limit';
+export type { Riff, RiffFault, RiffHow, RiffNote } from './note';
+export { notesToLearn, phrasesOf } from './phrases';
+export type { Phrase, PhraseOptions, PhraseRelation } from './phrases';
+export { placeNotes } from './places';
+export type { BareNote, NeckPlace, Placing, PlacingOptions } from './places';
+export { readRiff } from './read';
+export type { RiffFrame, RiffReading } from './read';
+export type { PickingPace } from './right-hand';
+export { riffSaid } from './said';
+export { readTab } from './tab';
+export type { TabReading } from './tab';

@@ -1,0 +1,73 @@
+import { USUAL_CONVENTIONS } from '../conventions';
+import { handWords } from '../fretboard';
+import { STANDARD_TUNING } from '../pitch';
+import { readRiff } from './read';
+import { riffSaid } from './said';
+import { readTab } from './tab';
+
+const FOUR = { meterBeats: 4, strings: 6 };
+const PLAIN = handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 });
+const said = (body: string, words = PLAIN): string =>
+  riffSaid(readRiff(body, FOUR).notes, { words, strings: 6 });
+
+const SAID: readonly (readonly [body: string, line: string])[] = [
+  ['3: 2 h4 2: 3 3', 'string 3 fret 2, hammer to fret 4, string 2 fret 3 twice'],
+  ['6: 0 0 0 3', 'string 6 open 3 times, fret 3'],
+  ['4: 2 p0', 'string 4 fret 2, pull to open'],
+  ['5:3+3:0', 'string 5 fret 3 together with string 3 open'],
+  ['6: x x', 'string 6 dead twice'],
+  ['2: 7b2r 12o', 'string 2 fret 7 bent by 2 quarter-tones and let down, harmonic at fret 12'],
+  ['3: 2 (4)', 'string 3 fret 2, fret 4 if you like'],
+  ['3: 2 /5 \\2', 'string 3 fret 2, slide up to fret 5, slide down to fret 2'],
+];
+
+describe('a riff said aloud', () => {
+  for (const [body, line] of SAID) {
+    it(`is "${line}"`, () => {
+      expect(said(body)).toBe(line);
+    });
+  }
+
+  it('is said in the words a person is used to', () => {
+    const words = handWords(
+      { ...USUAL_CONVENTIONS, strings: 'letters', frets: 'nut' },
+      { tuning: STANDARD_TUNING, capo: 2 },
+    );
+    expect(said('3: 2 1: 3', words)).toBe('the G string fret 4, the high E string fret 5');
+  });
+});
+
+describe('tab that is pasted', () => {
+  const TAB = `e|-----0-|-------|
+B|---1---|-3-----|
+G|-0-----|---2---|
+D|-------|-------|
+A|-------|-------|
+E|-------|-----3-|`;
+
+  it('becomes a riff whose rhythm is a guess', () => {
+    const { riff, tuning, guessed, faults } = readTab(TAB);
+    expect(riff).toBe('3:0 2:1 1:0 | 2:3 3:2 6:3');
+    expect([guessed, faults]).toEqual([true, []]);
+    expect(tuning).toEqual(['E', 'A', 'D', 'G', 'B', 'E']);
+    expect(readRiff(riff, FOUR).faults).toEqual([]);
+  });
+
+  it('keeps what is held, what sounds together and how it is reached', () => {
+    const { riff } = readTab(
+      'e|0---------------|\nB|1-------1h3-----|\nG|----------------|\nD|----------------|\nA|----------------|\nE|----------------|',
+    );
+    const { notes, faults } = readRiff(riff, FOUR);
+    expect(faults).toEqual([]);
+    expect(notes.map((one) => `${one.string}:${one.fret} ${one.how}`)).toEqual([
+      ...['2:1 picked', '1:0 picked', '2:1 picked', '2:3 hammered'],
+    ]);
+    expect(notes[0]?.beats).toBe(2);
+  });
+
+  it('tells what is no line of tab', () => {
+    expect(readTab('Verse\ne|-0-|\nB|-1-|').faults.map((one) => one.line)).toEqual([1, 3]);
+    for (const odd of ['', '|||', '----', '🎸\n|', 'e|-99-x-(3)-~|'])
+      expect(readTab(odd).guessed).toBeTrue();
+  });
+});
