@@ -13,3 +13,6 @@ export type { PickingPace } from './right-hand';
 export { riffSaid } from './said';
 export { readTab } from './tab';
 export type { TabReading } from './tab';
+export { writeRiff } from './write';
+export { readSpoken } from './spoken';
+export type { CountedFrom, SpokenOptions, SpokenReading } from './spoken';

@@ -1,0 +1,131 @@
+import {
+  addBeats,
+  beatsToNumber,
+  shareBeats,
+  subtractBeats,
+  timesBeats,
+  type Beats,
+} from '../units';
+import type { Riff, RiffNote } from './note';
+
+/** Finer than this nobody counts: a bar is cut into at most so many slots. */
+const MOST_SLOTS = 96;
+const REACHED: Readonly<Partial<Record<RiffNote['how'], string>>> = {
+  ...{ hammered: 'h', 'pulled off': 'p', 'slid up': '/', 'slid down': '\\' },
+};
+
+/** Notes that begin together and last as long. */
+interface Struck {
+  readonly at: Beats;
+  readonly until: Beats;
+  readonly notes: readonly RiffNote[];
+}
+
+function struckIn(notes: readonly RiffNote[]): readonly Struck[] {
+  const starts = [...new Set(notes.map((note) => note.at))];
+  return starts.map((at) => {
+    const own = notes.filter((note) => note.at === at);
+    return { at, until: addBeats(at, own[0]?.beats ?? 0), notes: own };
+  });
+}
+
+/** One note without its string. */
+function noteText({
+  fret,
+  how,
+  bend,
+  vibrato,
+  palmMuted,
+  rings,
+  swells,
+  plucked,
+}: RiffNote): string {
+  const bent = bend ? `b${bend.quarterTones}${bend.isReleased ? 'r' : ''}` : '';
+  const signs = [vibrato && 'v', palmMuted && 'm', rings && 'k', swells && 'w']
+    .filter(Boolean)
+    .join('');
+  const place = how === 'dead' ? 'x' : `${fret}${how === 'harmonic' ? 'o' : ''}`;
+  return `${REACHED[how] ?? ''}${place}${bent}${signs}${plucked === undefined ? '' : `'${plucked}`}`;
+}
+
+function isMultiple(beats: Beats, slot: Beats): boolean {
+  const count = beatsToNumber(beats) / beatsToNumber(slot);
+  return Math.abs(count - Math.round(count)) < 1e-9;
+}
+
+/** The fewest slots in which everything that begins or ends in a bar has its place. */
+function slotsFor(marks: readonly Beats[], meterBeats: number): number {
+  for (let slots = 1; slots <= MOST_SLOTS; slots += 1) {
+    const slot = shareBeats(meterBeats, slots);
+    if (marks.every((one) => isMultiple(one, slot))) return slots;
+  }
+  return MOST_SLOTS;
+}
+
+/** Writes bar after bar, a string where it changes. */
+class RiffWriter {
+  private string = 0;
+
+  constructor(
+    private readonly struck: readonly Struck[],
+    private readonly breaths: readonly Beats[],
+    private readonly meterBeats: number,
+  ) {}
+
+  bar(index: number): string {
+    const from = timesBeats(this.meterBeats, index);
+    const until = addBeats(from, this.meterBeats);
+    const isInside = (beats: Beats): boolean =>
+      beatsToNumber(beats) > beatsToNumber(from) && beatsToNumber(beats) < beatsToNumber(until);
+    const marks = [...this.struck.flatMap((one) => [one.at, one.until]), ...this.breaths].filter(
+      isInside,
+    );
+    const slots = slotsFor(
+      marks.map((one) => subtractBeats(one, from)),
+      this.meterBeats,
+    );
+    const slot = shareBeats(this.meterBeats, slots);
+    return Array.from({ length: slots }, (_, place) =>
+      this.slot(addBeats(from, timesBeats(slot, place))),
+    ).join(' ');
+  }
+
+  private slot(at: Beats): string {
+    const breath = at !== 0 && this.breaths.some((one) => one === at) ? ', ' : '';
+    const begun = this.struck.find((one) => one.at === at);
+    if (begun) return `${breath}${this.token(begun.notes)}`;
+    const isHeld = this.struck.some(
+      (one) =>
+        beatsToNumber(one.at) < beatsToNumber(at) && beatsToNumber(one.until) > beatsToNumber(at),
+    );
+    return `${breath}${isHeld ? '.' : '-'}`;
+  }
+
+  private token(notes: readonly RiffNote[]): string {
+    const [only] = notes;
+    const isOptional = notes.every((one) => one.optional === true);
+    const wrapped = (text: string): string => (isOptional ? `(${text})` : text);
+    if (notes.length > 1 || !only) {
+      return wrapped(notes.map((one) => `${one.string}:${noteText(one)}`).join('+'));
+    }
+    if (only.string === this.string) return wrapped(noteText(only));
+    this.string = only.string;
+    return isOptional
+      ? wrapped(`${only.string}:${noteText(only)}`)
+      : `${only.string}: ${noteText(only)}`;
+  }
+}
+
+/**
+ * Writes a riff as it is read: bars between lines, a string said where it changes, dots for what is held.
+ * Reading it gives the same notes.
+ *
+ * @example
+ * writeRiff(readRiff('3: 2 . 4 . | 2: 3', { meterBeats: 4, strings: 6 }), 4) // '3: 2 4 | 2: 3'
+ */
+export function writeRiff({ notes, breaths, bars }: Riff, meterBeats: number): string {
+  const writer = new RiffWriter(struckIn(notes), breaths, meterBeats);
+  const written = Array.from({ length: bars }, (_, index) => writer.bar(index)).join(' | ');
+  const end = timesBeats(meterBeats, bars);
+  return breaths.some((one) => one === end) ? `${written} ,` : written;
+}
