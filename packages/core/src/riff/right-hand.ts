@@ -21,7 +21,7 @@ export interface NeededPluck {
 const SILENT_HOWS: readonly RiffNote['how'][] = ['hammered', 'pulled off', 'slid up', 'slid down'];
 
 /** Whether a note has to be struck; hammered, pulled and slid ones are not. */
-export function isPlucked({ how }: RiffNote): boolean {
+function isPlucked({ how }: RiffNote): boolean {
   return !SILENT_HOWS.includes(how);
 }
 
