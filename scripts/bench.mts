@@ -14,7 +14,9 @@ import { readChart } from '../packages/core/src/chart';
 import { dropBars, withCommand } from '../packages/core/src/edits';
 import { ownBars } from '../packages/core/src/song';
 import { makePlan, SCHOOLS, USUAL_TEACHING } from '../packages/core/src/plan';
+import { leftHandOf, phrasesOf, placeNotes } from '../packages/core/src/riff';
 import { workpieceOf } from '../packages/core/src/steps';
+import { longMelody, longRiff } from './bench/long-riff';
 import { knownGrips, progression, type KnownGrip } from './bench/grip-collection';
 import { longChart, longSong } from './bench/long-song';
 
@@ -159,6 +161,24 @@ function timePlans(): void {
   }
 }
 
+/** Riffs and melodies, from a lick to a whole arrangement. */
+function timeRiffs(): void {
+  print('\nA riff, ms: its fingers, its phrases; bare notes placed on the neck');
+  print('  notes fingers phrases  placed');
+  for (const count of [16, 100, 500, 1000]) {
+    const riff = longRiff(count);
+    const sounds = ({ string, fret }: (typeof riff)[number]): number => 64 - 5 * string + fret;
+    const times = [
+      typicalMs(() => void leftHandOf(riff, USUAL_HAND)),
+      typicalMs(() => void phrasesOf(riff, { meterBeats: 4, sounds })),
+      typicalMs(() => {
+        placeNotes(longMelody(count), { tuning: STANDARD_TUNING, hand: USUAL_HAND });
+      }),
+    ];
+    print([count, ...times].map((one) => one.toFixed(one === count ? 0 : 1).padStart(7)).join(' '));
+  }
+}
+
 const known = knownGrips();
 // Once for nothing: what is measured is the code, not its warming up.
 for (const one of known.slice(0, 200)) {
@@ -171,3 +191,4 @@ timeFingering();
 timePlacements();
 timeSongs();
 timePlans();
+timeRiffs();
