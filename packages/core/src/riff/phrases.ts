@@ -262,7 +262,12 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
   });
 }
 
-/** How many notes of a riff are to learn: those of phrases that are another again are not. */
+/**
+ * Counts the notes of a riff that are to learn: those of phrases that are another again are not.
+ *
+ * @example
+ * notesToLearn([{ from: 0, to: 3, relation: 'new', line: '' }, { from: 4, to: 7, relation: 'same', of: 0, line: '' }]) // 4
+ */
 export function notesToLearn(phrases: readonly Phrase[]): number {
   const learned = phrases.filter((one) => one.relation !== 'same');
   return learned.reduce((sum, { from, to }) => sum + to - from + 1, 0);
