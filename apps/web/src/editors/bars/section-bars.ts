@@ -13,6 +13,7 @@ import {
 } from '@harvu/core/edits';
 import { ownBars, settledFrame, type Bar, type SongDocument } from '@harvu/core/song';
 import { readBars, writeBars } from '@harvu/core/chart';
+import { isSame } from '../../ui/same';
 import { BarGrid, type BarEdit } from './bar-grid';
 
 /** One row of bars as it is written: the section's own, or those of an ending. */
@@ -94,28 +95,36 @@ export class SectionBars {
       this.song().sections.find((one) => one.id === this.sectionId())?.meter ??
       settledFrame(this.song().frame).meter,
   );
-  protected readonly lists = computed((): readonly BarList[] => {
-    const section = this.song().sections.find((one) => one.id === this.sectionId());
-    if (!section) return [];
-    const own = ownBars(this.song(), section);
-    const passes = this.passes();
-    const endings = (section.endings ?? []).map((ending): BarList => {
-      const pass = passes[ending.pass - 1] ?? [];
-      return {
+  protected readonly lists = computed(
+    (): readonly BarList[] => {
+      const section = this.song().sections.find((one) => one.id === this.sectionId());
+      if (!section) return [];
+      const own = ownBars(this.song(), section);
+      const passes = this.passes();
+      const endings = (section.endings ?? []).map((ending): BarList => {
+        const pass = passes[ending.pass - 1] ?? [];
+        return {
+          ...{
+            label: `Bars of ending ${ending.pass} of ${section.name}`,
+            heading: `${ending.pass}. ending`,
+          },
+          ...{ ending: ending.pass, written: ending.bars, texts: this.textsOf(ending.bars) },
+          bars: pass.slice(own.length, own.length + ending.bars.length),
+        };
+      });
+      const first = {
         ...{
-          label: `Bars of ending ${ending.pass} of ${section.name}`,
-          heading: `${ending.pass}. ending`,
+          label: `Bars of ${section.name}`,
+          heading: '',
+          written: own,
+          texts: this.textsOf(own),
         },
-        ...{ ending: ending.pass, written: ending.bars, texts: this.textsOf(ending.bars) },
-        bars: pass.slice(own.length, own.length + ending.bars.length),
+        bars: (passes[0] ?? []).slice(0, own.length),
       };
-    });
-    const first = {
-      ...{ label: `Bars of ${section.name}`, heading: '', written: own, texts: this.textsOf(own) },
-      bars: (passes[0] ?? []).slice(0, own.length),
-    };
-    return [first, ...endings];
-  });
+      return [first, ...endings];
+    },
+    { equal: isSame },
+  );
   private readonly passes = computed(() => {
     const passes: StruckBar[][] = [];
     for (const bar of this.bars()) {

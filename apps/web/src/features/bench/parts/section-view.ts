@@ -7,11 +7,19 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { isSilence, barsInLayer, changesOf, chordRow, occurrenceOf } from '@harvu/core/timeline';
+import {
+  isSilence,
+  barsInLayer,
+  changesOf,
+  chordRow,
+  occurrenceOf,
+  type StruckBar,
+} from '@harvu/core/timeline';
 import { endingRound, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { GripRow, PatternRow, SectionBars, SectionHand, SectionHead } from '../../../editors';
+import { isSame } from '../../../ui/same';
 import type { Station } from '../stations';
 import { SectionChange } from './section-change';
 
@@ -138,14 +146,16 @@ export class SectionView {
     return part?.parent === undefined ? undefined : part.newBars;
   });
   /** The section once through all its endings, as it is played here. */
-  protected readonly struck = computed(() => {
+  protected readonly struck = computed(() => this.struckNow(), { equal: isSame });
+
+  private struckNow(): readonly StruckBar[] {
     const [{ section, entry, semitones }, song, work] = [this.station(), this.song(), this.work()];
     if (!work) return [];
     const once = { ...section, times: endingRound(section) };
     const { once: _once, times: _times, ...said } = entry ?? { section: section.name };
     const played = occurrenceOf(song, once, { ...said, ...ONCE, ...(semitones && { semitones }) });
     return barsInLayer(played, this.layer(), work.patterns);
-  });
+  }
   /** As another section, bar for bar: its bars are shown when they are asked for. */
   protected readonly isPlain = computed(() => {
     const { section, semitones } = this.station();
@@ -156,24 +166,33 @@ export class SectionView {
   private readonly chords = computed(() => [
     ...new Set(chordRow(this.struck()).filter((name) => !isSilence(name))),
   ]);
-  protected readonly fresh = computed(() => {
-    const names = this.chords().filter((name) => !this.drawn().has(name));
-    return (this.work()?.grips ?? []).filter((grip) => names.includes(grip.name));
-  });
-  protected readonly known = computed(() => {
-    const names = this.chords().filter((name) => this.drawn().has(name));
-    return (this.work()?.grips ?? []).filter((grip) => names.includes(grip.name));
-  });
+  protected readonly fresh = computed(
+    () => {
+      const names = this.chords().filter((name) => !this.drawn().has(name));
+      return (this.work()?.grips ?? []).filter((grip) => names.includes(grip.name));
+    },
+    { equal: isSame },
+  );
+  protected readonly known = computed(
+    () => {
+      const names = this.chords().filter((name) => this.drawn().has(name));
+      return (this.work()?.grips ?? []).filter((grip) => names.includes(grip.name));
+    },
+    { equal: isSame },
+  );
   protected readonly pairs = computed(
     () => new Set(changesOf(this.struck()).map(({ from, to }) => `${from} ${to}`)),
   );
-  protected readonly patternNames = computed(() => {
-    const { pattern, patternUses = [], parent } = this.station().section;
-    const names = [...(pattern ? [pattern] : []), ...patternUses.map((one) => one.pattern)];
-    const struck = this.struck().flatMap((bar) => bar.struck?.name ?? []);
-    const own = new Set(this.song().patterns.map((one) => one.name));
-    return [...new Set([...names, ...(parent ? struck : [])])].filter((one) => own.has(one));
-  });
+  protected readonly patternNames = computed(
+    () => {
+      const { pattern, patternUses = [], parent } = this.station().section;
+      const names = [...(pattern ? [pattern] : []), ...patternUses.map((one) => one.pattern)];
+      const struck = this.struck().flatMap((bar) => bar.struck?.name ?? []);
+      const own = new Set(this.song().patterns.map((one) => one.name));
+      return [...new Set([...names, ...(parent ? struck : [])])].filter((one) => own.has(one));
+    },
+    { equal: isSame },
+  );
   protected readonly handWords = computed(() => {
     const [first, ...more] = this.patternNames();
     const layer = this.layer() === 'full' ? 'all layers' : `shown ${this.layer()}`;

@@ -52,7 +52,7 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
     <div class="grid gap-8">
       @for (one of shown(); track one.station.key) {
         <harvu-section-view
-          class="station scroll-mt-[calc(var(--head,0px)+3rem)]"
+          class="station -m-1.5 p-1.5 scroll-mt-[calc(var(--head,0px)+3rem)]"
           [song]="song()"
           [station]="one.station"
           [work]="work()"
