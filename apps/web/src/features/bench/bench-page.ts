@@ -206,6 +206,8 @@ export class BenchPage {
     if (!entry || one === undefined || other === undefined) return;
     this.state.run({ kind: 'set-map', map: map.toSpliced(one, 1).toSpliced(other, 0, entry) });
     this.current.set(to);
+    // The marked place belongs to the map as it stood: another entry may lie there now.
+    this.mapPlace.set(null);
   }
 
   protected dropBlock(block: number): void {
@@ -213,6 +215,7 @@ export class BenchPage {
     const map = mapOf(this.state.document());
     if (entry === undefined || map.length === 1) return;
     this.state.run({ kind: 'set-map', map: map.toSpliced(entry, 1) });
+    this.mapPlace.set(null);
   }
 
   protected settleRepeat(settled: { readonly line: number; readonly scope: RepeatScope }): void {

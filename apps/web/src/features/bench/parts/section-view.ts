@@ -15,7 +15,7 @@ import {
   occurrenceOf,
   type StruckBar,
 } from '@harvu/core/timeline';
-import { endingRound, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
+import { mapOf, endingRound, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { WindowedChange, Workpiece } from '@harvu/core/steps';
 import { GripRow, PatternRow, SectionBars, SectionHand, SectionHead } from '../../../editors';
@@ -200,7 +200,7 @@ export class SectionView {
     return `pattern ${[first, ...more].join(', ')} · ${layer}`;
   });
   protected addToMap(): void {
-    const map = [...this.song().map, { section: this.station().section.name, times: 1 }];
+    const map = [...mapOf(this.song()), { section: this.station().section.name, times: 1 }];
     this.changed.emit({ kind: 'set-map', map });
   }
 }
