@@ -53,6 +53,9 @@ function createSongGate({
     const { revision, despiteDoubts = false } = assign;
     const document = await songs.documentOf(songId, revision);
     if (!document) throw missing('song');
+    if (!(await songs.isKept(songId))) {
+      throw conflict('This song was deleted.', 'Bring it back on the songs page first.', 'song');
+    }
     const overruled = new Set((await overrules.listOf(songId)).map((one) => one.key));
     const all = await findAll({ document, teaching });
     const open = all.filter((one) => !overruled.has(one.key));

@@ -18,7 +18,7 @@ import type { ListedSong, SongsStore } from './songs.store';
 
 export interface ShelfDeps {
   readonly songs: SongsStore;
-  readonly service: Pick<SongsService, 'find' | 'mustBeThere' | 'startIn' | 'save'>;
+  readonly service: Pick<SongsService, 'find' | 'mustBeThere' | 'startIn'>;
   readonly clock: Clock;
   readonly inTransaction: InTransaction;
 }
@@ -71,8 +71,7 @@ export function createShelfService({ songs, service, clock, inTransaction }: She
   }
 
   async function mayBeDeleted(id: string): Promise<void> {
-    const listed = (await songs.list()).find((one) => one.id === id);
-    const count = listed?.studentCount ?? 0;
+    const count = await songs.studentCount(id);
     if (count === 0) return;
     throw conflict(
       count === 1 ? 'A student learns this song.' : `${count} students learn this song.`,
@@ -92,10 +91,8 @@ export function createShelfService({ songs, service, clock, inTransaction }: She
     },
     async copy(id: string, author: Person): Promise<Song> {
       const { title, playedBy, document } = await service.find(id);
-      const copy = { title: copyTitle(title), playedBy };
-      const copied = await inTransaction((tx) => service.startIn(tx, copy, author));
-      await service.save(copied, { baseRevision: 1, document }, author);
-      return service.find(copied);
+      const copy = { title: copyTitle(title), playedBy, document };
+      return service.find(await inTransaction((tx) => service.startIn(tx, copy, author)));
     },
     async move(id: string, place: SongPlace): Promise<void> {
       await service.mustBeThere(id);

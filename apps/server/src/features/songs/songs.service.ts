@@ -79,11 +79,15 @@ function createSave(
 
 /** Starts songs, and saves each edit as a new revision. */
 export function createSongsService({ songs, overrules, clock, inTransaction }: SongsDeps) {
-  async function startIn(tx: Tx, song: NewSong, author: Person): Promise<string> {
+  async function startIn(
+    tx: Tx,
+    { title, playedBy, document = EMPTY_SONG }: NewSong & { readonly document?: SongDocument },
+    author: Person,
+  ): Promise<string> {
     const id = clock.newId();
     const createdAt = clock.now();
-    await songs.add({ id, ...song, createdBy: author.id, createdAt }, tx);
-    const first = { songId: id, number: 1, document: EMPTY_SONG, checksum: checksumOf(EMPTY_SONG) };
+    await songs.add({ id, title, playedBy, createdBy: author.id, createdAt }, tx);
+    const first = { songId: id, number: 1, document, checksum: checksumOf(document) };
     await songs.addRevision({ ...first, authorId: author.id, createdAt }, tx);
     return id;
   }

@@ -205,6 +205,17 @@ describe('songs', () => {
       expect((await inList(id))?.place).toBe('here');
     });
 
+    it('are given to nobody once they are deleted', async () => {
+      const { id } = await start();
+      await save(id, 1, documentOf(`${FRAME}[A]\n| G | D |`));
+      const student = await studio.add(owner, { signInName: `gone${Date.now()}` });
+      await move(id, 'deleted');
+      const give = { revision: 2, studentIds: [student.person.id] };
+      expect((await owner.send('POST', `/api/songs/${id}/assign`, give)).status).toBe(409);
+      await move(id, 'here');
+      expect((await owner.send('POST', `/api/songs/${id}/assign`, give)).status).toBeLessThan(300);
+    });
+
     it('are kept for 30 days once they are deleted, then removed with all that was written', async () => {
       const { id } = await start();
       await move(id, 'deleted');

@@ -105,6 +105,9 @@ const SUMMARIES = `
   WHERE r.number = (SELECT MAX(number) FROM song_revisions WHERE song_id = songs.id)
   ORDER BY songs.title`;
 
+const LEARNERS = `
+  SELECT COUNT(*) AS count FROM plans WHERE song_id = ? AND withdrawn_at IS NULL`;
+
 const DELETED = `
   SELECT id FROM songs WHERE place = 'deleted' AND moved_at < ?
     AND NOT EXISTS (SELECT 1 FROM plans WHERE plans.song_id = songs.id)`;
@@ -204,6 +207,18 @@ export function createSongsStore(sequelize: Sequelize) {
     /** Tells whether a song is there, without reading it. */
     async isThere(id: string): Promise<boolean> {
       return (await songs.count({ where: { id } })) > 0;
+    },
+    /** Tells whether somebody may be given a song: it is there, and not on its way out. */
+    async isKept(id: string): Promise<boolean> {
+      return (await songs.count({ where: { id, place: ['here', 'away'] } })) > 0;
+    },
+    /** How many have a plan of a song. */
+    async studentCount(id: string): Promise<number> {
+      const [row] = await sequelize.query<{ count: number | string }>(LEARNERS, {
+        replacements: [id],
+        type: QueryTypes.SELECT,
+      });
+      return Number(row?.count ?? 0);
     },
     async list(): Promise<readonly ListedSong[]> {
       const rows = await sequelize.query<SummaryRow>(SUMMARIES, { type: QueryTypes.SELECT });

@@ -1,5 +1,5 @@
 import {
-  afterNextRender,
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -97,7 +97,7 @@ export class FrameForm {
   });
 
   constructor() {
-    afterNextRender(() => {
+    afterRenderEffect(() => {
       const field = this.host.nativeElement.querySelector<HTMLInputElement>(
         `[data-field="${this.first() ?? 'none'}"]`,
       );

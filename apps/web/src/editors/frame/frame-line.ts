@@ -43,7 +43,8 @@ export class FrameLine {
   /** The field that was pressed; the fields lie open then. */
   protected readonly opened = signal<keyof Frame | null>(null);
 
+  /** The same word again closes the fields; another one leads to its own. */
   protected toggle(field: keyof Frame): void {
-    this.opened.update((now) => (now === null ? field : null));
+    this.opened.update((now) => (now === field ? null : field));
   }
 }

@@ -201,7 +201,7 @@ export class BenchPage {
 
   protected moveBlock({ from, to }: BlockMove): void {
     const [one, other] = [this.occurrences()[from]?.entry, this.occurrences()[to]?.entry];
-    const map = mapOf(this.state.document());
+    const map = mapOf(this.state.written());
     const entry = one === undefined ? undefined : map[one];
     if (!entry || one === undefined || other === undefined) return;
     this.state.run({ kind: 'set-map', map: map.toSpliced(one, 1).toSpliced(other, 0, entry) });
@@ -212,7 +212,7 @@ export class BenchPage {
 
   protected dropBlock(block: number): void {
     const entry = this.occurrences()[block]?.entry;
-    const map = mapOf(this.state.document());
+    const map = mapOf(this.state.written());
     if (entry === undefined || map.length === 1) return;
     this.state.run({ kind: 'set-map', map: map.toSpliced(entry, 1) });
     this.mapPlace.set(null);
@@ -224,9 +224,10 @@ export class BenchPage {
 
   /** Moving the capo of a song that has chords asks what is to stay. */
   protected setFrame(command: SongCommand): void {
-    const hasChords = hasMusic(this.state.document());
+    const song = this.state.written();
+    const hasChords = hasMusic(song);
     const isCapo = command.kind === 'set-frame' && command.field === 'capo';
-    const isStated = this.state.document().frame.capo !== undefined;
+    const isStated = song.frame.capo !== undefined;
     if (isCapo && isStated && hasChords && command.text.trim() !== '') {
       this.newCapo.set({ fret: Number(command.text) });
     } else {

@@ -162,6 +162,8 @@ describe('the song at the bench', () => {
     await line.press('no capo');
     expect((document.activeElement as HTMLElement).dataset['field']).toBe('capo');
     expect(line.text).toContain('Write the fret of the capo');
+    await line.press('92 bpm,');
+    expect((document.activeElement as HTMLElement).dataset['field']).toBe('tempo');
     line.element.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
     await line.settle();
     expect(line.all('harvu-frame-form').length).toBe(0);

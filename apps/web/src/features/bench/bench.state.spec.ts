@@ -140,6 +140,13 @@ describe('the bench', () => {
     expect(state.draft()).toBeNull();
   });
 
+  it('decides an edit by what is typed, also while the worker still reads it', () => {
+    spyOn(ANALYSIS, 'read').and.returnValue(NEVER);
+    type('capo: 0\n\n[A]\n| G |\n');
+    expect(state.document().frame.capo).toBeUndefined();
+    expect(state.written().frame.capo).toBe(0);
+  });
+
   it('goes on when the worker failed once', () => {
     const read = spyOn(ANALYSIS, 'read').and.returnValue(throwError(() => new Error('gone')));
     type('[A]\n| G |\n', 300);

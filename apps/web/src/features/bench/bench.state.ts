@@ -118,6 +118,11 @@ export class BenchState {
     return { history, sync: new SongSync(song, { api: this.api, drafts: this.drafts, history }) };
   }
 
+  /** The song as it is typed to this moment, for what an edit is decided by; what is shown may be a moment behind. */
+  written(): SongDocument {
+    return this.history()?.readNow() ?? EMPTY_SONG;
+  }
+
   type(text: string): void {
     this.history()?.type(text);
   }

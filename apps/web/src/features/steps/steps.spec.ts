@@ -123,11 +123,14 @@ describe('the steps of a song', () => {
     const tempo = panel.one<HTMLSelectElement>('select[name=bpm]');
     expect(tempo.value).toBe('92');
     await panel.press('Place it there');
-    const { request } = http.expectOne('/api/plans/p/events');
-    const [heard] = (request.body as { readonly events: readonly unknown[] }).events;
+    const sending = http.expectOne('/api/plans/p/events');
+    const [heard] = (sending.request.body as { readonly events: readonly unknown[] }).events;
     expect(heard).toEqual(
       jasmine.objectContaining({ kind: 'try', stepId: full, bpm: 92, clean: true, passes: 3 }),
     );
+    const problem = { status: 403, code: 'withdrawn', title: 'Taken back.', remedy: '' };
+    sending.flush({ refused: [{ id: 'a', problem }] });
+    expect(state.problem()?.title).toBe('Taken back.');
   });
 
   it('change with the school, are kept, and come back by undo', async () => {

@@ -26,6 +26,7 @@ import {
   of,
   switchMap,
   tap,
+  throwError,
   type Observable,
 } from 'rxjs';
 import { opened, type Opened } from '../../platform/opened';
@@ -334,8 +335,10 @@ export class StepsState {
       ...{ kind: 'try', id: crypto.randomUUID(), at: new Date().toISOString(), day: this.today },
       ...{ revision: plan.revision, stepId, bpm, clean: true, passes: goal.cleanInRow, seconds: 0 },
     };
-    const sent = this.eventsApi.send(plan.id, [heard]);
-    this.run(sent.pipe(switchMap(() => this.reload())));
+    const sent = this.eventsApi.send(plan.id, [heard]).pipe(
+      switchMap(({ refused: [first] }) => (first ? throwError(() => first.problem) : this.reload())),
+    );
+    this.run(sent);
   }
 
   /** Takes the song back from a student; what was done stays. */
