@@ -335,9 +335,13 @@ export class StepsState {
       ...{ kind: 'try', id: crypto.randomUUID(), at: new Date().toISOString(), day: this.today },
       ...{ revision: plan.revision, stepId, bpm, clean: true, passes: goal.cleanInRow, seconds: 0 },
     };
-    const sent = this.eventsApi.send(plan.id, [heard]).pipe(
-      switchMap(({ refused: [first] }) => (first ? throwError(() => first.problem) : this.reload())),
-    );
+    const sent = this.eventsApi
+      .send(plan.id, [heard])
+      .pipe(
+        switchMap(({ refused: [first] }) =>
+          first ? throwError(() => first.problem) : this.reload(),
+        ),
+      );
     this.run(sent);
   }
 
