@@ -2,7 +2,7 @@ import { parseChordName } from '@harvu/core/chord';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
-import { HIGHEST_CAPO } from '@harvu/core/chart';
+import { HIGHEST_CAPO, LONGEST_RIFF } from '@harvu/core/chart';
 import { LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { checked, exactly, whole, words } from './fields';
@@ -93,6 +93,7 @@ const chordMark = exactly({
   span: whole(1, 64),
   doubt: onlyTrue(),
   hit: onlyTrue(),
+  optional: onlyTrue(),
 });
 
 const bar = exactly({
@@ -110,6 +111,11 @@ const line = string()
   .matches(/^[^\n\r]*$/, 'must be one line');
 const layer = () => string().strict(true).oneOf(LAYERS).optional();
 
+const barRange = () =>
+  exactly({ from: whole(1, 999), to: whole(1, 999) })
+    .default(undefined)
+    .optional();
+
 const section = exactly({
   id: documentId('s'),
   name: words(60),
@@ -123,9 +129,13 @@ const section = exactly({
     exactly({
       pattern: words(40),
       layer: layer(),
-      bars: exactly({ from: whole(1, 999), to: whole(1, 999) })
-        .default(undefined)
-        .optional(),
+      bars: barRange(),
+    }),
+    64,
+  ),
+  riffUses: maybeList(
+    exactly({
+      ...{ riff: words(40), layer: layer(), bars: barRange(), part: words(24).optional() },
     }),
     64,
   ),
@@ -165,6 +175,18 @@ const pattern = exactly({
   told: string().strict(true).min(1).max(200).optional(),
 });
 
+const riff = exactly({
+  name: words(40),
+  meter: meter(),
+  pickup: number().strict(true).integer().min(1).max(23).optional(),
+  sameAs: string().strict(true).min(1).max(40).optional(),
+  body: string()
+    .strict(true)
+    .defined()
+    .max(LONGEST_RIFF)
+    .matches(/^[^\n\r]*$/, 'must be one line'),
+});
+
 const mapEntry = exactly({
   section: words(60),
   times: whole(1, 64),
@@ -184,6 +206,7 @@ const writtenSong = exactly({
   grips: list(grip, MOST_NAMES),
   anyGrips: maybeList(words(24), MOST_NAMES),
   patterns: list(pattern, MOST_NAMES),
+  riffs: maybeList(riff, MOST_NAMES),
   sections: list(section, MOST_SECTIONS),
   map: list(mapEntry, 1000),
   lines: list(line, MOST_LINES),

@@ -147,7 +147,9 @@ export function chordAsTyped(token: string): string | undefined {
  */
 export function asTyped(line: string): TypedLine {
   const text = line.trim();
-  if (text.startsWith('#') || TAB.test(text)) return { text: line, shift: 0 };
+  // A riff has bars of its own signs.
+  if (text.startsWith('#') || /^riff\s/.test(text) || TAB.test(text))
+    return { text: line, shift: 0 };
   const [, name, bars] = HEAD_BEFORE_BARS.exec(text) ?? [];
   if (name !== undefined && bars !== undefined) return { ...asTyped(bars), head: `[${name}]` };
   if (text.includes('|') && !text.startsWith('[')) return asBarLine(line);

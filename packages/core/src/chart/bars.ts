@@ -25,6 +25,8 @@ export interface ReadBars {
 }
 
 const TOKEN = /\S+/g;
+/** "(C/B)" or "(C/B)?": a token that begins with a parenthesis and ends with its partner. */
+const OPTIONAL = /^\((.+)\)([?!]{0,2})$/;
 const CHORD_TOKEN = /^(-|N\.C\.|[^?!.%|]{1,24}?)([?!]{0,2})$/;
 const MOST_CHORDS = 32;
 /** A bar that could not be read: silent, and marked for listening. */
@@ -32,7 +34,23 @@ const UNREAD: Bar = { id: '', chords: [{ name: '-', span: 1, doubt: true }] };
 
 const NO_CHORD = /^n\.?c\.?$/i;
 
+/** A first parenthesis that closes only at the very end is about the whole chord; others are of its name. */
+function isEnclosed(inner: string): boolean {
+  let open = 1;
+  for (const sign of inner) {
+    if (sign === '(') open += 1;
+    if (sign === ')') open -= 1;
+    if (open === 0) return false;
+  }
+  return open === 1;
+}
+
 function readMark(token: string): ChordMark | undefined {
+  const [, inner = '', behind = ''] = OPTIONAL.exec(token) ?? [];
+  if (inner !== '' && isEnclosed(inner)) {
+    const mark = readMark(`${inner}${behind}`);
+    return mark && mark.name !== '-' ? { ...mark, optional: true } : undefined;
+  }
   if (NO_CHORD.test(token)) return { name: 'N.C.', span: 1 };
   const match = CHORD_TOKEN.exec(token);
   if (!match?.[1]) return undefined;
@@ -120,7 +138,8 @@ export function readBars(text: string, offset: number, lineMeter?: Meter): ReadB
 
 function markText(mark: ChordMark, dotted: boolean): string {
   const sign = `${mark.doubt ? '?' : ''}${mark.hit ? '!' : ''}`;
-  return mark.name + sign + (dotted ? ' .'.repeat(mark.span - 1) : '');
+  const name = mark.optional ? `(${mark.name})` : mark.name;
+  return name + sign + (dotted ? ' .'.repeat(mark.span - 1) : '');
 }
 
 function barText({ repeat, chords, dotted, meter }: Bar): string {

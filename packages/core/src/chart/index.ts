@@ -5,6 +5,7 @@ export type { BarSlots } from './bar-slots';
 export { frameWords } from './frame-words';
 export type { FrameWord } from './frame-words';
 export { FRAME_LINES, HIGHEST_CAPO, readFrameField, writeClaim, writeFrameField } from './header';
+export { LONGEST_RIFF } from './riff-line';
 export { withNewIds } from './identities';
 export { LONGEST_CHART, readChart } from './reader';
 export type { ReadChart } from './reader';

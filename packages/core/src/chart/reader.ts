@@ -12,6 +12,8 @@ import {
   readNamedPattern,
 } from './header';
 import { readMap } from './map-entry';
+import { LONGEST_RIFF, readRiffLine, type RiffBarText } from './riff-line';
+import { riffFaults, type RiffBarPlace } from './riff-faults';
 import { readSectionHead } from './section-head';
 import { findRepeat, repeatQuestion, repeatSigns } from './repeat-scope';
 import {
@@ -37,7 +39,7 @@ export interface ReadChart {
 export const LONGEST_CHART = 200_000;
 const MOST_LINES = 5000;
 const LONGEST_LINE = 1000;
-const NAMED = /^(grip|pattern)\s+(.*)$/;
+const NAMED = /^(grip|pattern|riff)\s+(.*)$/;
 const ENDING = /^(\s*(\d)\.\s*)(\|.*)$/;
 const DIFFERENCE = /^(\s*(\d{1,3})\s*:\s*)(\|.*)$/;
 const CUE = /^\s*cue\s+(\d{1,3})\s+"([^"]{1,80})"\s*$/;
@@ -69,6 +71,8 @@ class ChartReader {
   private readonly faults: ChartFault[] = [];
   private readonly places: BarPlace[] = [];
   private readonly heads: number[] = [];
+  /** Where the bars of each riff stand in the text. */
+  private readonly riffPlaces = new Map<string, RiffBarPlace[]>();
   /** How many bars were read in each section. */
   private readonly placesIn = new Map<number, number>();
   private mapLine = 0;
@@ -97,7 +101,7 @@ class ChartReader {
       mapLine: this.mapLine,
       heads: this.heads,
     };
-    this.faults.push(...checkChart(this.song, places));
+    this.faults.push(...checkChart(this.song, places), ...riffFaults(this.song, this.riffPlaces));
     this.faults.sort((a, b) => a.line - b.line || a.column - b.column);
     return { song: this.song, faults: this.faults };
   }
@@ -264,6 +268,7 @@ class ChartReader {
     if (!match) return false;
     const rest = match[2] ?? '';
     if (match[1] === 'grip') this.readGrip(text, rest);
+    else if (match[1] === 'riff') this.readRiff(text, rest);
     else this.readPattern(text, rest);
     return true;
   }
@@ -286,6 +291,42 @@ class ChartReader {
       const hint = 'Write a name, a meter and the strokes, such as pattern eights 4/4: D U D U.';
       this.unread('pattern-unread', text, `This pattern cannot be read. ${hint}`);
     }
+  }
+
+  /** A riff, or more bars of one: its name without a meter. */
+  private readRiff(text: string, rest: string): void {
+    const line = readRiffLine(rest);
+    const riffs = this.song.riffs ?? [];
+    const begun = riffs.findIndex((one) => one.name === line?.name);
+    const known = riffs[begun];
+    if (!line || (line.head ? known !== undefined : !known)) {
+      const twice = line?.head && known ? `There are two riffs "${line.name}". ` : '';
+      const hint = 'Write a name, a meter and the notes, such as riff hoist 4/4: 3: 2 4 2: 3 5.';
+      this.unread('riff-unread', text, `${twice || 'This riff cannot be read. '}${hint}`);
+      return;
+    }
+    this.placeRiff(line.name, line.bars, text.length - rest.length);
+    const more = line.bars.map((one) => one.text).join(' | ');
+    const body = known && known.body !== '' ? `${known.body} | ${more}` : more;
+    if (body.length > LONGEST_RIFF) {
+      this.unread('riff-unread', text, 'This riff is too long; make two of it.');
+    } else if (known) {
+      this.song.riffs = riffs.with(begun, { ...known, body });
+    } else if (line.head) {
+      this.song.riffs = [...riffs, { name: line.name, ...line.head, body }];
+    }
+  }
+
+  private placeRiff(name: string, bars: readonly RiffBarText[], before: number): void {
+    const known = this.riffPlaces.get(name) ?? [];
+    this.riffPlaces.set(name, known);
+    known.push(
+      ...bars.map(({ text, column }) => ({
+        length: text.length,
+        line: this.line,
+        column: Math.max(1, column + before - this.shift),
+      })),
+    );
   }
 
   /** Lines that have a meaning only inside a section: endings, differences, drops. */

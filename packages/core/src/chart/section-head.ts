@@ -1,5 +1,5 @@
 import { formatMeter, parseMeter } from '../rhythm';
-import type { PatternUse, Section } from '../song';
+import type { PatternUse, RiffUse, Section } from '../song';
 import { formatClock, parseClock } from '../units';
 import { readLayer } from './layer-word';
 import { isTakenOnMap, MOST_TIMES } from './map-entry';
@@ -23,6 +23,36 @@ function readUse([pattern = '', word, first, last]: readonly (string | undefined
     ...(first !== undefined && { bars: where.bars }),
   };
   return { patternUses: [use] };
+}
+
+const RIFF_PLACES = [
+  { form: /^for\s+([a-z]+)/, read: ([word = '']) => one('layer', readLayer(word)) },
+  {
+    form: /^in\s+(\d{1,3})(?:-(\d{1,3}))?/,
+    read: ([first, last]) => {
+      const bars = readRange(first, last);
+      return bars && { bars };
+    },
+  },
+  { form: /^as\s+([^\s":]{1,24})/, read: ([part = '']) => ({ part }) },
+] as const satisfies readonly {
+  readonly form: RegExp;
+  readonly read: (words: readonly (string | undefined)[]) => Partial<RiffUse> | undefined;
+}[];
+
+/** "NAME for ornaments in 3-4 as lead": a riff, and where it sounds, in any order. */
+function readRiffUse([riff = '', places = '']: readonly (string | undefined)[]): Said | undefined {
+  let use: RiffUse = { riff };
+  let rest = places.trim();
+  while (rest !== '') {
+    const place = RIFF_PLACES.find(({ form }) => form.test(rest));
+    const match = place?.form.exec(rest);
+    const said = match ? place?.read(match.slice(1)) : undefined;
+    if (!match || !said) return undefined;
+    use = { ...use, ...said };
+    rest = rest.slice(match[0].length).trim();
+  }
+  return { riffUses: [use] };
 }
 
 /** Bars by their numbers, from 1; undefined where they do not rise. */
@@ -50,6 +80,10 @@ const OPTIONS: readonly (readonly [
     /^pattern\s+([^\s":]{1,40})(?:\s+for\s+([a-z]+))?(?:\s+in\s+(\d{1,3})(?:-(\d{1,3}))?)?/,
     readUse,
   ],
+  [
+    /^riff\s+([^\s":]{1,40})((?:\s+(?:for\s+[a-z]+|in\s+\d{1,3}(?:-\d{1,3})?|as\s+[^\s":]{1,24}))*)/,
+    readRiffUse,
+  ],
   [/^layer\s+([a-z]+)/, ([word = '']) => one('layer', readLayer(word))],
   [
     /^meter\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)/,
@@ -60,8 +94,11 @@ const OPTIONS: readonly (readonly [
   [/^cue\s+"([^"]{0,80})"/, ([cue = '']) => ({ cue })],
 ];
 
-function one<Key extends keyof Said>(key: Key, value: Said[Key] | undefined): Said | undefined {
-  return value === undefined ? undefined : { [key]: value };
+function one<Key extends string, Value>(
+  key: Key,
+  value: Value | undefined,
+): { readonly [Name in Key]: Value } | undefined {
+  return value === undefined ? undefined : ({ [key]: value } as { readonly [Name in Key]: Value });
 }
 
 /** The option a text begins with and how long it is; undefined where it begins with none. */
@@ -77,7 +114,13 @@ function readOption(text: string): { readonly said: Said; readonly length: numbe
 
 function withSaid(head: Said, said: Said): Said {
   const uses = [...(head.patternUses ?? []), ...(said.patternUses ?? [])];
-  return { ...head, ...said, ...(uses.length > 0 && { patternUses: uses }) };
+  const riffs = [...(head.riffUses ?? []), ...(said.riffUses ?? [])];
+  return {
+    ...head,
+    ...said,
+    ...(uses.length > 0 && { patternUses: uses }),
+    ...(riffs.length > 0 && { riffUses: riffs }),
+  };
 }
 
 /** What was said of a section, and what of it nobody understands. */
@@ -93,7 +136,7 @@ function readOptions(text: string): ReadOptions {
   const unread: string[] = [];
   while (rest !== '') {
     const option = readOption(rest);
-    const isMore = (said.patternUses?.length ?? 0) < MOST_USES;
+    const isMore = (said.patternUses?.length ?? 0) + (said.riffUses?.length ?? 0) < MOST_USES;
     if (option && isMore) said = withSaid(said, option.said);
     else unread.push(/^\S+/.exec(rest)?.[0] ?? rest);
     rest = rest.slice(option && isMore ? option.length : (unread.at(-1)?.length ?? 1)).trim();
@@ -125,15 +168,25 @@ export function readSectionHead(line: string): ReadHead | undefined {
   return { head: { name, times: 1, ...(parent !== undefined && { parent }), ...said }, unread };
 }
 
-function writeUse({ pattern, layer, bars }: PatternUse): string {
+/** " for ornaments in 3-4": where something is played. */
+function writePlace({ layer, bars }: Pick<PatternUse, 'layer' | 'bars'>): string {
   const inBars = bars && (bars.from === bars.to ? bars.from : `${bars.from}-${bars.to}`);
-  return `pattern ${pattern}${layer ? ` for ${layer}` : ''}${inBars ? ` in ${inBars}` : ''}`;
+  return `${layer ? ` for ${layer}` : ''}${inBars ? ` in ${inBars}` : ''}`;
 }
 
-function writeHand({ pattern, patternUses = [], layer }: Section): readonly string[] {
+function writeHand({
+  pattern,
+  patternUses = [],
+  riffUses = [],
+  layer,
+}: Section): readonly string[] {
   return [
     pattern === undefined ? '' : `pattern ${pattern}`,
-    ...patternUses.map(writeUse),
+    ...patternUses.map((use) => `pattern ${use.pattern}${writePlace(use)}`),
+    ...riffUses.map(
+      (use) =>
+        `riff ${use.riff}${writePlace(use)}${use.part === undefined ? '' : ` as ${use.part}`}`,
+    ),
     layer === undefined ? '' : `layer ${layer}`,
   ];
 }

@@ -3,6 +3,7 @@ import { formatMeter } from '../rhythm';
 import { writeBars } from './bars';
 import { FRAME_LINES, writeClaim, writeFrameField } from './header';
 import { writeMapEntry } from './map-entry';
+import { writeRiffLines } from './riff-line';
 import { writeSectionHead } from './section-head';
 import type { Bar, Frame, NamedGrip, NamedPattern, Section, SongDocument } from '../song';
 
@@ -52,6 +53,7 @@ function writeHead(song: SongDocument): readonly string[] {
     ...song.grips.map(writeGrip),
     ...(song.anyGrips ?? []).map((name) => `grip ${name}: any`),
     ...song.patterns.map(writePattern),
+    ...(song.riffs ?? []).flatMap(writeRiffLines),
   ];
 }
 

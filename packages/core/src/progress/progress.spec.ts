@@ -16,7 +16,12 @@ const step = (start: string): Step => {
   return found;
 };
 
+// Counted anew for each fact: tries that follow each other stay on one day in whatever order facts are tried.
 let count = 0;
+beforeEach(() => {
+  count = 0;
+});
+
 function tryAt(of: Step, clean: boolean, more: Partial<Try> = {}): Try {
   count += 1;
   const at = new Date(Date.UTC(2026, 10, 1) + count * 60_000).toISOString();

@@ -6,6 +6,21 @@ import type { Riff, RiffFault, RiffNote } from './note';
 export interface RiffFrame {
   readonly meterBeats: number;
   readonly strings: number;
+  /** Beats of its first bar, where it is a pickup. */
+  readonly pickup?: number;
+}
+
+/**
+ * Gives what a riff that is written in a song is read for.
+ *
+ * @example
+ * riffFrameOf({ meter: { beats: 3 } }, 6) // { meterBeats: 3, strings: 6 }
+ */
+export function riffFrameOf(
+  { meter, pickup }: { readonly meter: { readonly beats: number }; readonly pickup?: number },
+  strings: number,
+): RiffFrame {
+  return { meterBeats: meter.beats, strings, ...(pickup !== undefined && { pickup }) };
 }
 
 /** A riff with what was wrong in it. */
@@ -88,6 +103,8 @@ class RiffReader {
   readonly breaths: Beats[] = [];
   private string: number | undefined;
   private at: Beats = 0;
+  /** Beats of the bar that is read. */
+  private barBeats = 0;
   /** Where the notes of the last slot begin: a dot holds all of them. */
   private sounding = 0;
   private isSilent = true;
@@ -96,6 +113,7 @@ class RiffReader {
 
   readBar(bar: Bar, before: Bar | undefined): void {
     const start = this.at;
+    this.barBeats = before ? this.frame.meterBeats : (this.frame.pickup ?? this.frame.meterBeats);
     const { slots } = bar;
     const timed = slots.filter(takesTime);
     if (timed.length === 0 || timed.length > MOST_SLOTS) {
@@ -109,10 +127,10 @@ class RiffReader {
       if (before) this.repeatBar(bar.column, start);
       else this.faults.push(fault(bar.column, 'There is no bar before this one to repeat.'));
     } else {
-      const each = shareBeats(this.frame.meterBeats, timed.length);
+      const each = shareBeats(this.barBeats, timed.length);
       for (const slot of slots) this.readSlot(slot, each);
     }
-    this.at = addBeats(start, this.frame.meterBeats);
+    this.at = addBeats(start, this.barBeats);
   }
 
   private readSlot(slot: Slot, length: Beats): void {

@@ -4,7 +4,7 @@ import { readRiff } from './read';
 import { writeRiff } from './write';
 
 const written = (body: string, meterBeats = 4): string =>
-  writeRiff(readRiff(body, { meterBeats, strings: 6 }), meterBeats);
+  writeRiff(readRiff(body, { meterBeats, strings: 6 }), { meterBeats });
 
 const CASES: readonly (readonly [typed: string, kept: string])[] = [
   ['3: 2 . 4 .', '3: 2 4'],
@@ -52,7 +52,7 @@ describe('a riff as it is kept', () => {
       fc.property(body, fc.constantFrom(3, 4, 7), (typed, meterBeats) => {
         const frame = { meterBeats, strings: 6 };
         const { faults: _faults, ...first } = readRiff(typed, frame);
-        const again = readRiff(writeRiff(first, meterBeats), frame);
+        const again = readRiff(writeRiff(first, frame), frame);
         expect(again).toEqual({ ...first, faults: [] });
       }),
       runs(150),

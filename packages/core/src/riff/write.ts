@@ -7,6 +7,7 @@ import {
   type Beats,
 } from '../units';
 import type { Riff, RiffNote } from './note';
+import type { RiffFrame } from './read';
 
 /** Finer than this nobody counts: a bar is cut into at most so many slots. */
 const MOST_SLOTS = 96;
@@ -62,6 +63,19 @@ function slotsFor(marks: readonly Beats[], meterBeats: number): number {
   return MOST_SLOTS;
 }
 
+/** How long the bars of a riff are. */
+export type RiffBars = Pick<RiffFrame, 'meterBeats' | 'pickup'>;
+
+/**
+ * Gives the beat at which a bar of a riff begins, the first being 0; also where a bar behind the last would.
+ *
+ * @example
+ * barStart({ meterBeats: 4, pickup: 1 }, 2) // 5
+ */
+export function barStart({ meterBeats, pickup = meterBeats }: RiffBars, bar: number): Beats {
+  return bar === 0 ? 0 : addBeats(pickup, timesBeats(meterBeats, bar - 1));
+}
+
 /** Writes bar after bar, a string where it changes. */
 class RiffWriter {
   private string = 0;
@@ -69,12 +83,14 @@ class RiffWriter {
   constructor(
     private readonly struck: readonly Struck[],
     private readonly breaths: readonly Beats[],
-    private readonly meterBeats: number,
+    private readonly frame: RiffBars,
   ) {}
 
   bar(index: number): string {
-    const from = timesBeats(this.meterBeats, index);
-    const until = addBeats(from, this.meterBeats);
+    const from = barStart(this.frame, index);
+    const length =
+      index === 0 ? (this.frame.pickup ?? this.frame.meterBeats) : this.frame.meterBeats;
+    const until = addBeats(from, length);
     const isInside = (beats: Beats): boolean =>
       beatsToNumber(beats) > beatsToNumber(from) && beatsToNumber(beats) < beatsToNumber(until);
     const marks = [...this.struck.flatMap((one) => [one.at, one.until]), ...this.breaths].filter(
@@ -82,9 +98,9 @@ class RiffWriter {
     );
     const slots = slotsFor(
       marks.map((one) => subtractBeats(one, from)),
-      this.meterBeats,
+      length,
     );
-    const slot = shareBeats(this.meterBeats, slots);
+    const slot = shareBeats(length, slots);
     return Array.from({ length: slots }, (_, place) =>
       this.slot(addBeats(from, timesBeats(slot, place))),
     ).join(' ');
@@ -121,11 +137,11 @@ class RiffWriter {
  * Reading it gives the same notes.
  *
  * @example
- * writeRiff(readRiff('3: 2 . 4 . | 2: 3', { meterBeats: 4, strings: 6 }), 4) // '3: 2 4 | 2: 3'
+ * writeRiff(readRiff('3: 2 . 4 . | 2: 3', { meterBeats: 4, strings: 6 }), { meterBeats: 4 }) // '3: 2 4 | 2: 3'
  */
-export function writeRiff({ notes, breaths, bars }: Riff, meterBeats: number): string {
-  const writer = new RiffWriter(struckIn(notes), breaths, meterBeats);
+export function writeRiff({ notes, breaths, bars }: Riff, frame: RiffBars): string {
+  const writer = new RiffWriter(struckIn(notes), breaths, frame);
   const written = Array.from({ length: bars }, (_, index) => writer.bar(index)).join(' | ');
-  const end = timesBeats(meterBeats, bars);
+  const end = barStart(frame, bars);
   return breaths.some((one) => one === end) ? `${written} ,` : written;
 }

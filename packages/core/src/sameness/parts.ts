@@ -59,9 +59,16 @@ const RAISED: Readonly<Record<string, string>> = {
   ...{ '5': '⁵', '6': '⁶', '7': '⁷', '8': '⁸', '9': '⁹' },
 };
 
-function barText({ meter, beats, chords }: PlayedBar): string {
-  const music = chords.map((one) => [one.chord, one.beats, one.hit, one.held]);
-  return JSON.stringify([meter.unit, beats, music]);
+function barText({ meter, beats, chords, ornamented = [], riffs }: PlayedBar): string {
+  const music = [...chords, ...ornamented].map((one) => [
+    one.chord,
+    one.beats,
+    one.hit,
+    one.held,
+    one.optional,
+  ]);
+  const own = riffs?.filter((one) => one.bar >= 0);
+  return JSON.stringify([meter.unit, beats, music, ...(own?.length ? [own] : [])]);
 }
 
 /** The nth letter, from 0: A to Z, then A2, B2 and on. */

@@ -10,6 +10,8 @@ export interface BarChord {
   readonly hit?: true;
   /** It sounds on from the bar before and is not struck again. */
   readonly held?: true;
+  /** Sounds in the ornaments layer only. */
+  readonly optional?: true;
 }
 
 /** What is written for a chord that sounds on over the bar line. */
@@ -36,8 +38,27 @@ export function barChords(bar: Bar, meterBeats: number): readonly BarChord[] {
       ...placed,
       ...(mark.hit && { hit: true as const }),
       ...(mark.name === HELD && { held: true as const }),
+      ...(mark.optional && { optional: true as const }),
     };
   });
+}
+
+/**
+ * Leaves out the chords that are optional: the one before each sounds on, also over the bar line.
+ *
+ * @example
+ * withoutOptional([{ chord: 'C', beat: 1, beats: 3 }, { chord: 'C/B', beat: 4, beats: 1, optional: true }]) // [{ chord: 'C', beat: 1, beats: 4 }]
+ */
+export function withoutOptional(chords: readonly BarChord[]): readonly BarChord[] {
+  if (!chords.some((one) => one.optional)) return chords;
+  const kept: BarChord[] = [];
+  for (const one of chords) {
+    const last = kept.at(-1);
+    if (!one.optional) kept.push(one);
+    else if (last) kept[kept.length - 1] = { ...last, beats: addBeats(last.beats, one.beats) };
+    else kept.push({ chord: HELD, beat: one.beat, beats: one.beats, held: true });
+  }
+  return kept;
 }
 
 /**

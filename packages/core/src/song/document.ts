@@ -38,6 +38,8 @@ export interface ChordMark {
   readonly doubt?: true;
   /** A single hit left ringing. */
   readonly hit?: true;
+  /** Sounds in the ornaments layer only; without it the chord before holds on. */
+  readonly optional?: true;
 }
 
 /** A bar as written. Without dots its chords share it evenly; `repeat` says it is like the bar before. */
@@ -76,6 +78,17 @@ export interface PatternUse {
   readonly bars?: { readonly from: number; readonly to: number };
 }
 
+/** Where a section is played with a riff in place of its pattern: in a layer and those over it, in some bars, by one guitar part. */
+export interface RiffUse {
+  readonly riff: string;
+  /** The barest layer it sounds in; full where none is said. */
+  readonly layer?: Layer;
+  /** Bars of one pass, counted from 1. */
+  readonly bars?: { readonly from: number; readonly to: number };
+  /** The guitar part that plays it beside the chords, such as lead; without one it takes the pattern's place. */
+  readonly part?: string;
+}
+
 /** A few words that tell where one is, at a bar of one pass, counted from 1. */
 export interface BarCue {
   readonly bar: number;
@@ -99,6 +112,7 @@ export interface Section {
   /** The pattern of its full layer. */
   readonly pattern?: string;
   readonly patternUses?: readonly PatternUse[];
+  readonly riffUses?: readonly RiffUse[];
   /** The layer the recording plays it in. */
   readonly layer?: Layer;
   /** Its own meter, where it is not the song's. */
@@ -168,6 +182,18 @@ export interface NamedPattern {
   readonly told?: string;
 }
 
+/** A riff as written: its body is read by the riff rules. */
+export interface NamedRiff {
+  readonly name: string;
+  readonly meter: Meter;
+  /** Beats of its first bar, where it is a pickup into the bar it is laid over. */
+  readonly pickup?: number;
+  /** Said to sound the same as another riff. */
+  readonly sameAs?: string;
+  /** Bars with " | " between them, nothing before the first and after the last. */
+  readonly body: string;
+}
+
 /** A whole song, one plain value; the bench edits it by commands. */
 export interface SongDocument {
   readonly frame: Frame;
@@ -175,6 +201,7 @@ export interface SongDocument {
   /** Chords whose grip is left to the student: "any G will do". */
   readonly anyGrips?: readonly string[];
   readonly patterns: readonly NamedPattern[];
+  readonly riffs?: readonly NamedRiff[];
   readonly sections: readonly Section[];
   /** Empty: the sections in the order they are written. */
   readonly map: readonly MapEntry[];
@@ -203,6 +230,8 @@ export interface ChartFault {
     | 'header-unread'
     | 'grip-unread'
     | 'pattern-unread'
+    | 'riff-unread'
+    | 'riff-count'
     | 'section-unread'
     | 'section-twice'
     | 'section-parent'

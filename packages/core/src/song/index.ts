@@ -1,4 +1,4 @@
-export { barBeats, barChords, HELD } from './bar-chords';
+export { barBeats, barChords, HELD, withoutOptional } from './bar-chords';
 export type { BarChord } from './bar-chords';
 export { isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './derive';
 export { endingRound, passesOf } from './passes';
@@ -19,7 +19,9 @@ export type {
   MapEntry,
   NamedGrip,
   NamedPattern,
+  NamedRiff,
   PatternUse,
+  RiffUse,
   Section,
   SectionId,
   ShapeClaim,

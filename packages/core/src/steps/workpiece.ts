@@ -22,6 +22,7 @@ import {
   windowsOf,
   type ChangeWindow,
   type ChordChange,
+  type PlayedBar,
   type SongPatterns,
   type StruckBar,
 } from '../timeline';
@@ -82,13 +83,25 @@ interface PredictedChange extends ChordChange {
   readonly predicted: number;
 }
 
+/** Changes that only the optional chords bring. */
+function ornamentedChanges(
+  bars: readonly PlayedBar[],
+  plain: readonly ChordChange[],
+): readonly ChordChange[] {
+  const all = changesOf(bars.map((one) => ({ chords: one.ornamented ?? one.chords })));
+  return all.filter(({ from, to }) => !plain.some((one) => one.from === from && one.to === to));
+}
+
 function predictedChanges(
   { occurrences }: PartedSong,
   grips: readonly SongGrip[],
   hand: Hand,
 ): readonly PredictedChange[] {
   const byName = new Map(grips.map((grip) => [grip.name, grip]));
-  return changesOf(occurrences.flatMap((one) => one.bars)).flatMap(({ from, to }) => {
+  const bars = occurrences.flatMap((one) => one.bars);
+  const plain = changesOf(bars);
+  const more = bars.some((one) => one.ornamented) ? ornamentedChanges(bars, plain) : [];
+  return [...plain, ...more].flatMap(({ from, to }) => {
     const [a, b] = [byName.get(from), byName.get(to)];
     return a && b ? [{ from, to, predicted: changeBetween(a, b, { hand }).seconds }] : [];
   });

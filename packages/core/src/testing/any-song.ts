@@ -7,21 +7,27 @@ import {
   type Bar,
   type ChordMark,
   type NamedGrip,
+  type NamedRiff,
   type Section,
   type SongDocument,
 } from '../song';
 import { bpm, seconds } from '../units';
 
+const USUAL_METER = { beats: 4, unit: 4 as const, groups: [4] };
 const CHORDS = ['G', 'C', 'Am7', 'F#m7b5', 'Bb', 'D/F#', 'N.C.', '-', 'Esus4'] as const;
 
 const mark = (span: fc.Arbitrary<number>): fc.Arbitrary<ChordMark> =>
   fc
-    .record({ name: fc.constantFrom(...CHORDS), span, doubt: fc.boolean(), hit: fc.boolean() })
-    .map(({ name, span: held, doubt, hit }) => ({
+    .record({
+      ...{ name: fc.constantFrom(...CHORDS), span, doubt: fc.boolean(), hit: fc.boolean() },
+      isOptional: fc.boolean(),
+    })
+    .map(({ name, span: held, doubt, hit, isOptional }) => ({
       name,
       span: held,
       ...(doubt && { doubt: true as const }),
       ...(hit && { hit: true as const }),
+      ...(isOptional && name !== '-' && { optional: true as const }),
     }));
 
 const ownMeter = fc.option(fc.constantFrom('2/4', '7/8', '3/4'), { nil: undefined, freq: 8 });
@@ -68,6 +74,16 @@ const head = joined(
       [
         { pattern: 'in', bars: { from: 3, to: 3 } },
         { pattern: 'for', layer: 'pulse' as const, bars: { from: 1, to: 12 } },
+      ],
+    ),
+  ),
+  maybe(
+    'riffUses',
+    fc.constantFrom(
+      [{ riff: 'hoist' }],
+      [
+        { riff: 'hoist', bars: { from: 3, to: 4 }, part: 'lead' },
+        { riff: 'walk', layer: 'ornaments' as const, bars: { from: 2, to: 2 } },
       ],
     ),
   ),
@@ -152,15 +168,32 @@ const namedGrip: fc.Arbitrary<NamedGrip> = fc
     ...(of ? { claim: of } : { doubt: true as const }),
   }));
 
+const riff: fc.Arbitrary<NamedRiff> = fc
+  .tuple(
+    fc.constantFrom('4/4', '7/8 (3+2+2)'),
+    fc.option(fc.constantFrom(1, 2), { nil: undefined }),
+    fc.array(
+      fc.constantFrom('3: 2 h4 2: 3 5', '%', '- - (6:3) .', '{7 5 3} . 5:3+3:0 x', '2: 7b2r v'),
+      {
+        minLength: 1,
+        maxLength: 9,
+      },
+    ),
+  )
+  .map(([meter, pickup, bodies]) => ({
+    ...{ name: 'hoist', meter: parseMeter(meter) ?? USUAL_METER, body: bodies.join(' | ') },
+    ...(pickup === undefined ? { sameAs: 'other' } : { pickup }),
+  }));
+
 /** Generates songs of every kind that can be written, with sections, derivations, endings and a map. */
 export const anySong: fc.Arbitrary<SongDocument> = fc
   .tuple(
     frame,
     fc.array(fc.oneof(whole, derived), { maxLength: 5 }),
     whole,
-    fc.tuple(fc.boolean(), fc.array(namedGrip, { maxLength: 3 })),
+    fc.tuple(fc.boolean(), fc.array(namedGrip, { maxLength: 3 }), fc.array(riff, { maxLength: 1 })),
   )
-  .map(([framed, rest, first, [isMapped, grips]]) => {
+  .map(([framed, rest, first, [isMapped, grips, riffs]]) => {
     const sections = [first, ...rest].map((one, index) => ({
       ...one,
       id: '',
@@ -176,7 +209,10 @@ export const anySong: fc.Arbitrary<SongDocument> = fc
           ...(index === 4 && { sometimes: true as const, tempo: bpm(60), tempoTo: bpm(90) }),
         }))
       : [];
-    return { ...EMPTY_SONG, frame: framed, grips, sections, map };
+    return {
+      ...{ ...EMPTY_SONG, frame: framed, grips, sections, map },
+      ...(riffs.length > 0 && { riffs }),
+    };
   });
 
 /** The same, every section and bar with an id of its own, as songs are that were read or edited. */

@@ -1,7 +1,20 @@
 import type { Feel, Meter, Pattern } from '../rhythm';
-import type { BarChord, BarId } from '../song';
+import type { RiffNote } from '../riff';
+import type { BarChord, BarId, Layer } from '../song';
 import type { Seconds } from '../units';
 import type { BentTempo } from './tempo';
+
+/** A bar of a riff laid over a bar of the song. */
+export interface LaidRiff {
+  readonly name: string;
+  /** Which bar of it, from 0; -1 is its pickup, at the end of the bar before. */
+  readonly bar: number;
+  readonly semitones: number;
+  /** The barest layer it sounds in. */
+  readonly layer: Layer;
+  /** The guitar part that plays it beside the chords. */
+  readonly part?: string;
+}
 
 /** A bar as it is played: its chords, its length, its tempo and where it starts. */
 export interface PlayedBar {
@@ -14,6 +27,10 @@ export interface PlayedBar {
   readonly feel: Feel;
   /** The chords by the names they have here; one held over from the bar before has its name and `held`. */
   readonly chords: readonly BarChord[];
+  /** The same with its optional chords, where it has any. */
+  readonly ornamented?: readonly BarChord[];
+  /** The riffs that are laid over it. */
+  readonly riffs?: readonly LaidRiff[];
   /** Whole beats of its meter's unit. */
   readonly beats: number;
   readonly bend: BentTempo;
@@ -31,7 +48,21 @@ export interface BarStrokes {
   readonly bar: number;
 }
 
+/** The notes of a riff in one bar, in place of strokes. */
+export interface BarRiff {
+  readonly name: string;
+  /** Which bar of it, from 0; -1 is its pickup. */
+  readonly bar: number;
+  /** The beat of the bar it begins at, from 0: strokes before it go on. */
+  readonly from: number;
+  /** Each note with its place from the start of the bar. */
+  readonly notes: readonly RiffNote[];
+}
+
 /** A bar as it is played in one layer; without strokes, each chord is struck once. */
 export interface StruckBar extends PlayedBar {
   readonly struck?: BarStrokes;
+  readonly riff?: BarRiff;
+  /** What another guitar plays beside it. */
+  readonly beside?: BarRiff;
 }

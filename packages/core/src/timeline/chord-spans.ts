@@ -17,6 +17,8 @@ export interface ChordSpan {
   readonly isHeld: boolean;
   /** The chord before is the same and went on to here; one strum serves both. */
   readonly isSame: boolean;
+  /** A riff is played in its place: the grip is not held. */
+  readonly isRiff: boolean;
 }
 
 /**
@@ -50,6 +52,7 @@ export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[]
         isHit: hit === true,
         isHeld: held === true,
         isSame: chord === before && !isSilence(chord),
+        isRiff: bar.riff !== undefined && beatsToNumber(at) >= bar.riff.from,
       };
       before = chord;
       return span;
@@ -60,6 +63,8 @@ export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[]
 /** Anything with chords in order. */
 interface Chorded {
   readonly chords: readonly { readonly chord: string }[];
+  /** Where a riff takes the whole bar, its chords are not held. */
+  readonly riff?: { readonly from: number };
 }
 
 /** Two chords that follow each other. */
@@ -75,7 +80,9 @@ export interface ChordChange {
  * chordRow([]) // []
  */
 export function chordRow(bars: readonly Chorded[]): readonly string[] {
-  const chords = bars.flatMap((bar) => bar.chords.map((one) => one.chord));
+  const chords = bars.flatMap((bar) =>
+    bar.riff?.from === 0 ? [] : bar.chords.map((one) => one.chord),
+  );
   return chords
     .filter((chord) => !isSilence(chord))
     .filter((chord, index, all) => chord !== all[index - 1]);

@@ -1,4 +1,6 @@
-export type { BarStrokes, PlayedBar, StruckBar } from './bar';
+export type { BarRiff, BarStrokes, LaidRiff, PlayedBar, StruckBar } from './bar';
+export { songRiff } from './riffs';
+export type { SongRiff } from './riffs';
 export { changesOf, chordRow, chordSpans, isSilence } from './chord-spans';
 export type { ChordChange, ChordSpan } from './chord-spans';
 export { clicksOf } from './clicks';

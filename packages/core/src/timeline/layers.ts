@@ -2,6 +2,7 @@ import type { Meter, Pattern } from '../rhythm';
 import { LAYERS, type Layer, type PatternUse } from '../song';
 import type { PlayedBar, StruckBar } from './bar';
 import { pulsePattern, usualPattern, type SongPatterns } from './patterns';
+import { riffsInLayer } from './riffs';
 import type { Occurrence } from './timeline';
 
 /**
@@ -60,6 +61,16 @@ function ownPattern(
   return own?.meter.unit === bar.meter.unit ? own : undefined;
 }
 
+/** A bar without riffs stays the one it is: much is remembered by it. */
+function withRiffs(bar: PlayedBar, played: Layer, patterns: SongPatterns): StruckBar {
+  return bar.riffs ? { ...bar, ...riffsInLayer(bar, played, patterns) } : bar;
+}
+
+/** Optional chords sound in the ornaments layer alone. */
+function inChords(bar: PlayedBar, played: Layer): PlayedBar {
+  return played === 'ornaments' && bar.ornamented ? { ...bar, chords: bar.ornamented } : bar;
+}
+
 /**
  * Gives the bars of an occurrence as they are played in a layer, or in the barer one its recording
  * has: by the pattern said for the layer and the bar, else by the section's own; the bare and the
@@ -74,7 +85,8 @@ export function barsInLayer(
   patterns: SongPatterns,
 ): readonly StruckBar[] {
   const played = barerLayer(layer, occurrence.layer ?? layer);
-  return occurrence.bars.map((bar) => {
+  return occurrence.bars.map((written) => {
+    const bar = withRiffs(inChords(written, played), played, patterns);
     const use = useFor(occurrence, bar, played);
     const own = ownPattern(use, bar, patterns);
     const pattern = own ?? automatic(bar, patterns, played);

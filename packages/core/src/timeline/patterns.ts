@@ -1,5 +1,6 @@
 import { readPattern, settledPicking, type Meter, type Pattern } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
+import { songRiffs, type SongRiff } from './riffs';
 
 /** What the hand of a song may play: its own patterns, and the two that are made by themselves. */
 export interface SongPatterns {
@@ -9,6 +10,9 @@ export interface SongPatterns {
   readonly pulse: Pattern;
   /** What is assumed where a section has no pattern: two strokes a beat, one where the beat is an eighth. */
   readonly usual: Pattern;
+  readonly riffs: Readonly<Record<string, SongRiff>>;
+  /** The guitar part that is taught, where the song says one. */
+  readonly part?: string;
 }
 
 /**
@@ -79,5 +83,7 @@ export function songPatterns(song: SongDocument): SongPatterns {
     named: Object.fromEntries(named),
     pulse: pulsePattern(meter),
     usual: usualPattern(meter),
+    riffs: songRiffs(song),
+    ...(song.frame.part !== undefined && { part: song.frame.part }),
   };
 }

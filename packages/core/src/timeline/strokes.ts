@@ -1,4 +1,5 @@
-import { slotBeats, type Feel, type Pattern, type Slot } from '../rhythm';
+import type { RiffNote } from '../riff';
+import { slotBeats, type Feel, type Pattern, type PickingFinger, type Slot } from '../rhythm';
 import { beatsToNumber, type Beats } from '../units';
 import { chordSpans, type ChordSpan } from './chord-spans';
 import type { LaidBar, Stretch } from './stretch';
@@ -16,6 +17,8 @@ export interface Stroke {
   readonly slot?: number;
   /** The chord that is held. */
   readonly chord: string;
+  /** The notes of a riff that begin here. */
+  readonly notes?: readonly RiffNote[];
 }
 
 /** What strikes a chord once. */
@@ -55,9 +58,10 @@ interface ChordedBar extends LaidBar {
 
 /** The part of a bar's pattern that fits the bar, where it goes on. */
 function patternStrokes({ bar, from, index, spans }: ChordedBar): Stroke[] {
-  const { struck, beats, feel } = bar;
+  const { struck, feel, riff } = bar;
   if (!struck) return [];
   const { pattern } = struck;
+  const beats = Math.min(bar.beats, riff?.from ?? Infinity);
   const first = struck.bar * pattern.slotsPerBar;
   const strokes: Stroke[] = [];
   placesOf(pattern, feel).forEach(({ at, into }, place) => {
@@ -82,12 +86,33 @@ function isPlayedOver(span: ChordSpan | undefined): span is ChordSpan {
 
 /** Single hits, and without a pattern each chord that is new. */
 function isStruckOnce(span: ChordSpan, hasPattern: boolean): boolean {
-  if (span.isSilent || span.isHeld) return false;
+  if (span.isSilent || span.isHeld || span.isRiff) return false;
   return span.isHit || (!hasPattern && !span.isSame);
 }
 
+/** Notes of a riff that begin together are one stroke. */
+function riffStrokes({ bar, from, index, spans }: ChordedBar): readonly Stroke[] {
+  const notes = bar.riff?.notes ?? [];
+  return [...new Set(notes.map((one) => one.at))].map((at) => {
+    const own = notes.filter((one) => one.at === at);
+    const beat = from + beatsToNumber(at);
+    const chord = spanAt(spans, beat)?.chord ?? '-';
+    return { bar: index, at, beat, what: pluckOf(own), chord, notes: own };
+  });
+}
+
+function pluckOf(notes: readonly RiffNote[]): Slot {
+  return {
+    kind: 'pluck',
+    notes: notes.map(({ string, plucked }) => ({
+      string,
+      ...(plucked !== undefined && { finger: plucked as PickingFinger }),
+    })),
+  };
+}
+
 function strokesOfBar(laid: ChordedBar): readonly Stroke[] {
-  const strokes = patternStrokes(laid);
+  const strokes = [...patternStrokes(laid), ...riffStrokes(laid)];
   const once = laid.spans.filter((span) => isStruckOnce(span, laid.bar.struck !== undefined));
   if (once.length === 0) return strokes;
   for (const { at, from, chord } of once) {

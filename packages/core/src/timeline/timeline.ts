@@ -14,15 +14,18 @@ import {
   temposOf,
   type Bar,
   type BarChord,
+  withoutOptional,
   type Layer,
   type MapEntry,
+  type NamedRiff,
   type PatternUse,
+  type RiffUse,
   type Section,
   type SongDocument,
   type Tempos,
 } from '../song';
 import { seconds, type Seconds } from '../units';
-import type { PlayedBar } from './bar';
+import type { LaidRiff, PlayedBar } from './bar';
 import { secondsInto, type BentTempo } from './tempo';
 
 /** One block of the ribbon: a section where it comes in the song, with all its passes. */
@@ -74,11 +77,64 @@ function writtenBars(
 
 /** A derived section that says nothing of its hand is played like its parent. */
 function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
-  const teller = [section, ...parentsOf(song, section)].find(
-    (one) => one.pattern !== undefined || one.patternUses,
-  );
-  const { pattern, patternUses = [] } = teller ?? section;
+  const { pattern, patternUses = [] } = tellerOf(song, section);
   return { ...(pattern !== undefined && { pattern }), patternUses };
+}
+
+function tellerOf(song: SongDocument, section: Section): Section {
+  const tellers = [section, ...parentsOf(song, section)];
+  return (
+    tellers.find((one) => one.pattern !== undefined || one.patternUses || one.riffUses) ?? section
+  );
+}
+
+/** Bars that a riff goes round in, without its pickup. */
+function barsOfRiff({ body, pickup }: NamedRiff): number {
+  return body.split(' | ').length - (pickup === undefined ? 0 : 1);
+}
+
+/** Whether a use speaks of a bar of its pass, counted from 1, and which bar of its riff falls there. */
+function riffBarAt({ bars }: RiffUse, riff: NamedRiff, inPass: number): number | undefined {
+  const { from, to } = bars ?? { from: 1, to: Infinity };
+  const count = barsOfRiff(riff);
+  if (inPass < from || inPass > to || count < 1) return undefined;
+  return (inPass - from) % count;
+}
+
+/** The riffs of a song by name, for the sections that use some. */
+class RiffLayer {
+  private readonly byName: ReadonlyMap<string, NamedRiff>;
+
+  constructor(riffs: readonly NamedRiff[]) {
+    this.byName = new Map(riffs.map((riff) => [riff.name, riff]));
+  }
+
+  /** What is laid over a bar, and over the bar before it where a pickup leads into it. */
+  at(uses: readonly RiffUse[], inPass: number, semitones: number): readonly LaidRiff[] {
+    return uses.flatMap((use) => {
+      const riff = this.byName.get(use.riff);
+      const bar = riff && riffBarAt(use, riff, inPass);
+      return bar === undefined ? [] : [this.laid(use, bar, semitones)];
+    });
+  }
+
+  pickupsInto(next: readonly LaidRiff[] | undefined): readonly LaidRiff[] {
+    return (next ?? [])
+      .filter(({ name, bar }) => bar === 0 && this.byName.get(name)?.pickup !== undefined)
+      .map((one) => ({ ...one, bar: -1 }));
+  }
+
+  private laid({ riff, layer = 'full', part }: RiffUse, bar: number, semitones: number): LaidRiff {
+    return { name: riff, bar, semitones, layer, ...(part !== undefined && { part }) };
+  }
+}
+
+/** Each bar with the pickup that leads into the bar after it; its own riff, if it has one, comes first. */
+function withPickups(bars: readonly PlayedBar[], layer: RiffLayer): readonly PlayedBar[] {
+  return bars.map((bar, index) => {
+    const pickups = layer.pickupsInto(bars[index + 1]?.riffs);
+    return pickups.length === 0 ? bar : { ...bar, riffs: [...(bar.riffs ?? []), ...pickups] };
+  });
 }
 
 /** Plays bars one after the other; what is only known on the way lives here. */
@@ -87,12 +143,27 @@ class Player {
   private count = 0;
   /** The chord that sounds on into the next bar. */
   private sounding = '-';
+  private readonly riffs: RiffLayer;
 
   /** `pickup` is how many beats the very first bar has, where it is not a whole one. */
   constructor(
     private readonly song: SongDocument,
     private readonly pickup?: number,
-  ) {}
+  ) {
+    this.riffs = new RiffLayer(song.riffs ?? []);
+  }
+
+  /** All bars, once they are known, with the pickups that lead from section to section. */
+  joined(occurrences: readonly Occurrence[]): readonly Occurrence[] {
+    return occurrences.map((one, index) => {
+      const [next] = occurrences[index + 1]?.bars ?? [];
+      const last = one.bars.at(-1);
+      const pickups = this.riffs.pickupsInto(next?.riffs);
+      if (!last || pickups.length === 0) return one;
+      const joined = { ...last, riffs: [...(last.riffs ?? []), ...pickups] };
+      return { ...one, bars: [...one.bars.slice(0, -1), joined] };
+    });
+  }
 
   play(section: Section, entry: MapEntry, place: number): Occurrence {
     const startsAt = seconds(this.time);
@@ -136,13 +207,15 @@ class Player {
     const beats = written.map(({ bar }, index) => barBeats(bar, lengths[index] ?? meter.beats));
     const bend: BentTempo = { ...tempos, beats: beats.reduce((sum, one) => sum + one, 0) };
     const startsAt = this.time;
+    const { riffUses = [] } = tellerOf(this.song, section);
     let intoBend = 0;
-    return written.map(({ bar, inPass }, index) => {
+    const played = written.map(({ bar, inPass }, index) => {
       const length = beats[index] ?? meter.beats;
       const played: PlayedBar = {
         ...{ id: bar.id, number: index + 1, inPass, meter: bar.meter ?? meter, beats: length },
         ...{ feel, bend, intoBend },
-        chords: this.chordsOf(bar, lengths[index] ?? meter.beats, semitones),
+        ...this.chordsOf(bar, lengths[index] ?? meter.beats, semitones),
+        ...this.riffsOf(riffUses, inPass, semitones),
         startsAt: seconds(this.time),
       };
       intoBend += length;
@@ -150,10 +223,36 @@ class Player {
       this.count += 1;
       return played;
     });
+    return withPickups(played, this.riffs);
   }
 
-  private chordsOf(bar: Bar, meterBeats: number, semitones: number): readonly BarChord[] {
-    return barChords(bar, meterBeats).map((one) => {
+  private riffsOf(
+    uses: readonly RiffUse[],
+    inPass: number,
+    semitones: number,
+  ): Pick<PlayedBar, 'riffs'> {
+    const riffs = this.riffs.at(uses, inPass, semitones);
+    return riffs.length > 0 ? { riffs } : {};
+  }
+
+  private chordsOf(
+    bar: Bar,
+    meterBeats: number,
+    semitones: number,
+  ): Pick<PlayedBar, 'chords' | 'ornamented'> {
+    const written = barChords(bar, meterBeats);
+    const before = this.sounding;
+    const chords = this.named(withoutOptional(written), semitones);
+    if (!written.some((one) => one.optional)) return { chords };
+    const after = this.sounding;
+    this.sounding = before;
+    const ornamented = this.named(written, semitones);
+    this.sounding = after;
+    return { chords, ornamented };
+  }
+
+  private named(chords: readonly BarChord[], semitones: number): readonly BarChord[] {
+    return chords.map((one) => {
       const chord = one.chord === HELD ? this.sounding : transposeChordName(one.chord, semitones);
       this.sounding = chord;
       return { ...one, chord };
@@ -170,11 +269,12 @@ class Player {
  */
 export function timelineOf(song: SongDocument): Timeline {
   const player = new Player(song, song.frame.pickup);
-  const occurrences = mapOf(song).flatMap((entry, place) => {
+  const played = mapOf(song).flatMap((entry, place) => {
     const section = sectionNamed(song, entry.section);
-    const played = section && player.play(section, entry, place);
-    return played && played.bars.length > 0 ? [played] : [];
+    const one = section && player.play(section, entry, place);
+    return one && one.bars.length > 0 ? [one] : [];
   });
+  const occurrences = player.joined(played);
   const last = occurrences.at(-1);
   return {
     occurrences,

@@ -59,11 +59,11 @@ function beatsBetween(stretch: Stretch, from: Moment, to: Moment): number {
  */
 export function changeWindows(stretch: Stretch): readonly ChangeWindow[] {
   const spans = chordSpans(stretch);
-  const sounding = spans.flat().filter((span) => !span.isSilent);
+  const sounding = spans.flat().filter((span) => !span.isSilent && !span.isRiff);
   const changes = sounding.filter((span, index) => span.chord !== sounding[index - 1]?.chord);
   const strokes = strokesIn(stretch, spans)
     .flat()
-    .filter(({ what }) => soundsChord(what));
+    .filter(({ what, notes }) => notes === undefined && soundsChord(what));
   const steady = isSteady(stretch);
   let index = 0;
   return changes.slice(1).map((span, place) => {
@@ -99,8 +99,8 @@ export interface OffSlot {
  * changesOffSlot([]) // []
  */
 export function changesOffSlot(bars: readonly StruckBar[]): readonly OffSlot[] {
-  return bars.flatMap(({ inPass, chords, struck }) => {
-    if (struck?.name === undefined) return [];
+  return bars.flatMap(({ inPass, chords, struck, riff }) => {
+    if (struck?.name === undefined || riff) return [];
     const { pattern, name } = struck;
     const slot = shareBeats(pattern.meter.beats, pattern.slotsPerBar);
     const places = new Set(
