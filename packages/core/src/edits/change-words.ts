@@ -106,5 +106,6 @@ export function changesInWords(before: SongDocument, after: SongDocument): reado
     ...(mapText(before) === mapText(after) ? [] : ['The map was changed.']),
     ...namedWords('The grip', [before.grips, after.grips]),
     ...namedWords('The pattern', [before.patterns, after.patterns]),
+    ...namedWords('The riff', [before.riffs ?? [], after.riffs ?? []]),
   ];
 }

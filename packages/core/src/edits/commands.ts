@@ -22,6 +22,7 @@ import {
   withPatternRenamed,
   withPatternUsed,
 } from './pattern-edits';
+import { withoutRiff, withRiff, withRiffRenamed, withRiffUsed } from './riff-edits';
 import type { Edit, SongCommand } from './song-command';
 
 function withFrameField(song: SongDocument, field: keyof Frame, text: string): SongDocument {
@@ -193,6 +194,10 @@ const EDITS: Edits = {
   'drop-pattern': (song, { name }) => withoutPattern(song, name),
   'assign-pattern': (song, { name, sections }) => withPatternAssigned(song, name, sections),
   'use-pattern': (song, { section, use }) => withPatternUsed(song, section, use),
+  'set-riff': (song, { riff }) => withRiff(song, riff),
+  'rename-riff': (song, { from, to }) => withRiffRenamed(song, from, to),
+  'drop-riff': (song, { name }) => withoutRiff(song, name),
+  'use-riff': (song, { section, use }) => withRiffUsed(song, section, use),
   'set-bars': withBars,
   'set-map': (song, { map }) => ({ ...song, map }),
   derive: (song, { section, parent }) =>

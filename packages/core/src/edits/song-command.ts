@@ -6,7 +6,9 @@ import type {
   Frame,
   MapEntry,
   NamedPattern,
+  NamedRiff,
   PatternUse,
+  RiffUse,
   SectionId,
   SongDocument,
 } from '../song';
@@ -36,6 +38,15 @@ export type SongCommand =
       readonly kind: 'use-pattern';
       readonly section: string;
       readonly use: PatternUse;
+    }
+  | { readonly kind: 'set-riff'; readonly riff: NamedRiff }
+  | { readonly kind: 'rename-riff'; readonly from: string; readonly to: string }
+  | { readonly kind: 'drop-riff'; readonly name: string }
+  | {
+      /** Lays a riff over bars of a section, in a layer, by a part; an empty name takes away what lies there. */
+      readonly kind: 'use-riff';
+      readonly section: SectionId;
+      readonly use: RiffUse;
     }
   | {
       /** Gives a section other bars, before its endings or in the ending of a pass, which may be new; no bars take an ending away. */
