@@ -3,7 +3,7 @@ const CORE_LEVELS = [
   ['constants', 'units', 'day', 'conventions', 'step-id', 'layer'],
   ['assumptions'],
   ['events'],
-  ['pitch', 'rhythm'],
+  ['pitch', 'rhythm', 'sound'],
   ['chord', 'telling'],
   ['fretboard'],
   ['riff'],

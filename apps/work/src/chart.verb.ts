@@ -58,7 +58,8 @@ function passOf(
 /** A section as the chart gives it: the bars of its first pass, and of all where endings differ. */
 function sectionOf(song: SongDocument, section: Section): object {
   const { name, times, parent, part, endings } = section;
-  const { pattern, patternUses, layer, startsAt, cue, cues, meter, tempo, tempoTo } = section;
+  const { pattern, patternUses, riffUses, layer, startsAt, cue, cues, meter, tempo, tempoTo } =
+    section;
   const passes = endings
     ? Array.from({ length: endingRound(section) }, (_, i) => passOf(song, section, i + 1))
     : undefined;
@@ -67,7 +68,7 @@ function sectionOf(song: SongDocument, section: Section): object {
     bars: passOf(song, section, 1),
     ...(meter && { meter: formatMeter(meter) }),
     ...{ tempo, tempoTo },
-    ...{ times, parent, part, pattern, patternUses, layer, startsAt, cue, cues, passes },
+    ...{ times, parent, part, pattern, patternUses, riffUses, layer, startsAt, cue, cues, passes },
   };
 }
 
@@ -86,6 +87,7 @@ export const chartVerb = verbOf(input, ({ text, to }) => {
       meter: formatMeter(meter),
       strokes,
     })),
+    riffs: (song.riffs ?? []).map(({ meter, ...riff }) => ({ ...riff, meter: formatMeter(meter) })),
     sections: song.sections.map((section) => sectionOf(song, section)),
     map: mapOf(song),
     faults,

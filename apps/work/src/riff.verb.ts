@@ -1,16 +1,8 @@
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
-import { openNotes, parseTuning, STANDARD_TUNING } from '@harvu/core/pitch';
-import {
-  leftHandOf,
-  phrasesOf,
-  readRiff,
-  riffLimit,
-  riffSaid,
-  type RiffNote,
-} from '@harvu/core/riff';
+import { parseTuning, STANDARD_TUNING } from '@harvu/core/pitch';
+import { riffSaid, soundsOn, workOutRiff, type WorkedRiff } from '@harvu/core/riff';
 import { parseMeter } from '@harvu/core/rhythm';
-import { beatsToNumber } from '@harvu/core/units';
 import { number, object, string } from 'yup';
 import { verbOf, workError } from './verb';
 
@@ -22,23 +14,28 @@ const input = object({
   bpm: number().min(20).max(400).optional(),
 });
 
+/** Shifts with no time for them at a tempo, by their notes from 1; none where no tempo is given. */
+function lateAt({ left }: WorkedRiff, bpm: number | undefined): readonly object[] {
+  if (bpm === undefined) return [];
+  return left.shifts
+    .map(({ before, seconds, windowBeats }) => ({
+      ...{ code: 'riff-reach', note: before + 1, seconds },
+      hasSeconds: (60 * windowBeats) / bpm,
+    }))
+    .filter((one) => one.seconds > one.hasSeconds);
+}
+
 /** `{text, meter?, tuning?, capo?, bpm?}` → notes, phrases, fingers, shifts, the tempo limit, and how it is said. */
-export const riffVerb = verbOf(input, ({ text, meter = '4/4', tuning, capo = 0 }) => {
+export const riffVerb = verbOf(input, ({ text, meter = '4/4', tuning: told, capo = 0, bpm }) => {
   const frame = parseMeter(meter);
   if (!frame) return workError('riff', `"${meter}" is no meter`, 'meter');
-  const strings = tuning === undefined ? STANDARD_TUNING : parseTuning(tuning);
-  if (!strings) return workError('riff', `"${tuning}" is no tuning`, 'tuning');
-  const open = openNotes(strings);
-  const sounds = ({ string: one, fret }: RiffNote): number =>
-    (open[open.length - one] ?? 40) + capo + fret;
-  const read = readRiff(text, { meterBeats: frame.beats, strings: open.length });
-  const { notes, breaths, bars, faults } = read;
+  const tuning = told === undefined ? STANDARD_TUNING : parseTuning(told);
+  if (!tuning) return workError('riff', `"${told}" is no tuning`, 'tuning');
   const hand = { ...USUAL_HAND, capo };
-  const left = leftHandOf(notes, hand);
-  const breathBeats = breaths.map(beatsToNumber);
-  const phrases = phrasesOf(notes, { meterBeats: frame.beats, breaths: breathBeats, sounds });
-  const words = handWords(USUAL_CONVENTIONS, { tuning: strings, capo });
-  const { limitBpm, because } = riffLimit(notes, { hand: left, pace: {} });
+  const worked = workOutRiff(text, { meter: frame, tuning, hand });
+  const { notes, bars, faults, phrases, left, limit } = worked;
+  const sounds = soundsOn(tuning, capo);
+  const words = handWords(USUAL_CONVENTIONS, { tuning, capo });
   return {
     notes: notes.map((note) => ({ ...note, midi: sounds(note) })),
     ...{ bars, faults },
@@ -48,9 +45,10 @@ export const riffVerb = verbOf(input, ({ text, meter = '4/4', tuning, capo = 0 }
     })),
     fingers: left.fingers,
     shifts: left.shifts.map(({ before, ...rest }) => ({ before: before + 1, ...rest })),
-    ...{ limitBpm, because },
+    ...{ limitBpm: limit.limitBpm, because: limit.because },
+    reach: lateAt(worked, bpm),
     said: phrases.map(({ from, to }) =>
-      riffSaid(notes.slice(from, to + 1), { words, strings: open.length }),
+      riffSaid(notes.slice(from, to + 1), { words, strings: tuning.length }),
     ),
   };
 });

@@ -4,6 +4,7 @@ import { checkGripVerb } from './check-grip.verb';
 import { clockVerb } from './clock.verb';
 import { compareVerb } from './compare.verb';
 import { findGripsVerb } from './find-grips.verb';
+import { echoVerb } from './echo.verb';
 import { expectedVerb } from './expected.verb';
 import { fingeringVerb } from './fingering.verb';
 import { keyVerb } from './key.verb';
@@ -39,6 +40,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['riff', riffVerb],
   ['place-notes', placeNotesVerb],
   ['tab', tabVerb],
+  ['echo', echoVerb],
 ]);
 
 /** What the command prints and ends with. */

@@ -2,6 +2,7 @@ import { parseChordName } from '@harvu/core/chord';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
+import { MOST_EFFECTS } from '@harvu/core/sound';
 import { HIGHEST_CAPO, LONGEST_RIFF } from '@harvu/core/chart';
 import { LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
@@ -63,6 +64,27 @@ const picking = exactly({ p: finger(), i: finger(), m: finger(), a: finger() })
   .default(undefined)
   .optional();
 
+const effect = exactly({
+  name: words(40),
+  settings: list(
+    exactly({
+      name: words(24),
+      value: mixed<number | string>()
+        .defined()
+        .test(
+          'value',
+          'must be a figure or a word',
+          (value) =>
+            (typeof value === 'number' && Math.abs(value) < 100_000) ||
+            (typeof value === 'string' && value.length <= 40),
+        ),
+      unit: string().strict(true).min(1).max(12).optional(),
+    }),
+    12,
+  ),
+  why: string().strict(true).min(1).max(120).optional(),
+});
+
 const frame = exactly({
   tempo: number().strict(true).min(20).max(400).optional(),
   meter: meter().default(undefined).optional(),
@@ -79,6 +101,7 @@ const frame = exactly({
   picking,
   pickup: number().strict(true).integer().min(1).max(23).optional(),
   length: seconds(),
+  sound: maybeList(effect, MOST_EFFECTS),
 });
 
 const bpm = () => number().strict(true).min(20).max(400).optional();

@@ -169,6 +169,11 @@ export interface Assumption {
     unit: '1/s',
     why: 'Single notes one after the other, until the student has shown a rate of their own.',
   },
+  echoOffPercent: {
+    name: 'An echo that fits no note value',
+    unit: '%',
+    why: 'From here on one hears it run against the beat.',
+  },
   strokesPerSecond: {
     name: 'A first hand',
     unit: 'strokes a second',

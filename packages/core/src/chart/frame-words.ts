@@ -55,6 +55,7 @@ const SAID: Readonly<Partial<Record<keyof Frame, (frame: Frame) => string | unde
     pickup === undefined ? undefined : `pickup of ${pickup} ${pickup === 1 ? 'beat' : 'beats'}`,
   part: ({ part }) => part && `the ${part} part`,
   length: ({ length }) => (length === undefined ? undefined : `${formatClock(length)} long`),
+  sound: ({ sound }) => sound && `through ${sound.map((one) => one.name).join(', then ')}`,
 };
 
 /**

@@ -9,6 +9,7 @@ import {
   parseMeter,
   parsePicking,
 } from '../rhythm';
+import { readEffects, writeEffects } from '../sound';
 import { formatClock, parseClock, type Bpm } from '../units';
 import type { Frame, NamedGrip, NamedPattern, ShapeClaim } from '../song';
 import { readTempo } from './tempo-words';
@@ -80,6 +81,7 @@ const SYNONYMS: Readonly<Record<string, keyof Frame | 'map' | 'remark'>> = {
   ...{ timing: 'meter', groove: 'feel', rhythm: 'feel', tune: 'tuning', 'tuned to': 'tuning' },
   ...{ 'key signature': 'key', 'song key': 'key', structure: 'map', form: 'map', order: 'map' },
   ...{ arrangement: 'map', duration: 'length', title: 'remark', song: 'remark', artist: 'remark' },
+  ...{ effects: 'sound', pedals: 'sound', tone: 'sound' },
   ...{ by: 'remark', band: 'remark', composer: 'remark', author: 'remark', album: 'remark' },
   ...{ year: 'remark', copyright: 'remark', subtitle: 'remark', note: 'remark', notes: 'remark' },
 };
@@ -162,6 +164,11 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
     read: parseClock,
     write: formatClock,
     remedy: 'Write minutes and seconds, such as 3:34.',
+  },
+  sound: {
+    read: readEffects,
+    write: writeEffects,
+    remedy: 'Write effects in their order, such as overdrive: gain 3 > echo: time 536 ms.',
   },
 };
 

@@ -123,6 +123,38 @@ const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     `${FRAME}[A] at 0:00\n| G | D | G | D |\n[B = A] at 0:08\n[C = A] at 0:16\n[D = A] at 0:24`,
   ],
   ['clock', 'a mark before the one before it', `${FRAME}[A] at 0:09\n| G | D |\n[B = A] at 0:08`],
+  [
+    'riff-count',
+    'a note beyond the neck',
+    `${FRAME}riff hoist 4/4: 3: 2 4 29 5\n[A] riff hoist in 1\n| G | D |`,
+  ],
+  [
+    'riff-count',
+    'two notes on one string at once',
+    `${FRAME}riff hoist 4/4: 3: 2 4 3:5+3:7 5\n[A] riff hoist in 1\n| G | D |`,
+  ],
+  ['riff-count', 'a riff nobody wrote', `${FRAME}[A] riff gone in 1\n| G | D |`],
+  [
+    'riff-same',
+    'a riff said to sound like another, a fret off',
+    `${FRAME}riff low 4/4: 2: 5 7 8 5\nriff high 4/4 same as low: 1: 0 2 4 0\n[A] riff low in 1 riff high in 2\n| G | D |`,
+  ],
+  [
+    'riff-same',
+    'a riff said to sound like one nobody wrote',
+    `${FRAME}riff high 4/4 same as low: 1: 0 2 3 0\n[A] riff high in 2\n| G | D |`,
+  ],
+  [
+    'riff-reach',
+    'a shift of an octave on sixteenths',
+    `${FRAME}riff leap 4/4: 1: 5 17 5 17 5 17 5 17 5 17 5 17 5 17 5 17\n[A] riff leap in 1\n| G | D |`,
+  ],
+  [
+    'riff-reach',
+    'two notes no hand holds together',
+    `${FRAME}riff wide 4/4: 6:1+1:9 . . .\n[A] riff wide in 1\n| G | D |`,
+  ],
+  ['echo-time', 'an echo between note values', `${FRAME}sound: echo 300 ms\n[A]\n| G | D |`],
   ['doubt-open', 'a chord that needs listening', `${FRAME}[A]\n| G | D? |`],
   ['doubt-open', 'a grip that needs listening', `${FRAME}grip G: 320003 ?\n[A]\n| G | D |`],
   ['doubt-open', 'a count that needs listening', `${FRAME}[A] x2?\n| G | D |`],
@@ -180,7 +212,7 @@ const STEP_CALIBRATION: readonly (readonly [
 ];
 
 /** Faults of the text that are told by the checks too. */
-const CHART_CODES = ['bar-fill', 'bar-ledger', 'repeat-scope', 'map-cover'];
+const CHART_CODES = ['bar-fill', 'bar-ledger', 'repeat-scope', 'map-cover', 'riff-count'];
 
 /** Songs of different kinds with nothing to find. */
 const CLEAN: readonly (readonly [string, string])[] = [
@@ -226,6 +258,18 @@ const CLEAN: readonly (readonly [string, string])[] = [
   [
     'two guitar parts, one of them taught',
     `part: lead\n${FRAME}[A] part rhythm\n| G | D |\n[A] part lead\n| Em | C |`,
+  ],
+  [
+    'a lick over strummed chords, and one said to sound like it elsewhere',
+    `${FRAME}riff low 4/4: 2: 5 7 8 5\nriff high 4/4 same as low: 1: 0 2 3 0\n[A] riff low in 1 riff high in 2\n| G | D |`,
+  ],
+  [
+    'an optional walk, optional chords, and an echo on a dotted eighth',
+    `${FRAME}sound: echo 489 ms\nriff walk 4/4: 6: 3 . (5:0) (2)\n[A] riff walk for ornaments in 1\n| G . . (G/B) | C |`,
+  ],
+  [
+    'octave slides with the time for them, harmonics, bends and dead notes',
+    `${FRAME}riff tops 4/4: 1: 3 . /15 . | 3: 7b2r . x 12o\n[A] riff tops in 1-2\n| G | D |`,
   ],
   ['a minor key', `${FRAME}key: Am\n[A]\n| Am | F | C | G |\n| Am | E7 | Am | Am |`],
 ];

@@ -32,6 +32,10 @@ export const CHECKS = {
   'doubt-open': 'doubt',
   rights: 'note',
   'step-order': 'note',
+  'riff-count': 'fault',
+  'riff-same': 'fault',
+  'riff-reach': 'doubt',
+  'echo-time': 'doubt',
   'step-rate': 'doubt',
 } as const satisfies Record<string, Severity>;
 
@@ -48,7 +52,7 @@ export interface Remedy {
 export type FindingPlace =
   | { readonly kind: 'frame' | 'map' | 'song' }
   | { readonly kind: 'section'; readonly id: SectionId }
-  | { readonly kind: 'grip' | 'pattern'; readonly name: string }
+  | { readonly kind: 'grip' | 'pattern' | 'riff'; readonly name: string }
   | { readonly kind: 'step'; readonly id: string };
 
 /** Something noticed: what, where, and what to do. */

@@ -9,8 +9,10 @@ import { frameFindings, keyFindings } from './frame-findings';
 import { gripFindings } from './grip-findings';
 import { inventoryFindings } from './inventory-findings';
 import { patternFindings } from './pattern-findings';
+import { riffFindings } from './riff-findings';
 import { rightsFindings } from './rights-findings';
 import { sameFindings } from './same-findings';
+import { soundFindings } from './sound-findings';
 
 const WEIGHT: Readonly<Record<Severity, number>> = { fault: 0, doubt: 1, note: 2 };
 
@@ -32,7 +34,9 @@ export function findingsOf(
     ...gripFindings(song, { setup: { tuning, capo }, hand: handFor(song), conventions }),
     ...inventoryFindings(song),
     ...patternFindings(song),
+    ...riffFindings(song),
     ...sameFindings(song),
+    ...soundFindings(song),
     ...clockFindings(song),
     ...keyFindings(song),
     ...doubtFindings(song),

@@ -8,6 +8,8 @@ export { patternFindings } from './pattern-findings';
 export { chartFindings } from './chart-findings';
 export { clockFindings } from './clock-findings';
 export { doubtFindings } from './doubt-findings';
+export { riffFindings } from './riff-findings';
+export { soundFindings } from './sound-findings';
 export { rightsFindings } from './rights-findings';
 export { sameFindings } from './same-findings';
 export { stepFindings } from './step-findings';

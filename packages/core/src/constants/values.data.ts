@@ -35,6 +35,7 @@ export const VALUES = {
   crossStringSeconds: 0.03,
   repeatFingerSeconds: 0.18,
   plucksPerSecond: 3,
+  echoOffPercent: 3,
   paceShrink: 3,
   hinderShare: 0.6,
   drillLeastSeconds: 0.65,

@@ -133,19 +133,30 @@ function goTogether(
   );
 }
 
+/** Every way to hold one note: with the finger the teacher says, else with any. */
+function holdsOfNote({ fret, finger }: RiffNote, neck: Neck): readonly Hold[] {
+  const all = neck.holdsOf(fret);
+  if (finger === undefined) return all;
+  const own = all.filter((one) => one.fingers[0] === finger);
+  // Fingers closer together than a fret each are the teacher's to ask for.
+  const position = Math.max(1, fret - (finger - 1));
+  return own.length > 0 ? own : [{ position, fingers: [finger], effort: EFFORT.stretch }];
+}
+
 /** Every way to hold notes that begin together, in one position. */
 function holdsOf(chord: Chord, notes: readonly RiffNote[], neck: Neck): readonly Hold[] {
-  const frets = chord.notes.slice(0, MOST_TOGETHER).map((index) => notes[index]?.fret ?? 1);
-  const [first = 1, ...rest] = frets;
-  if (rest.length === 0) return neck.holdsOf(first);
-  let ways = neck.holdsOf(first).map((one) => ({
+  const own = chord.notes.slice(0, MOST_TOGETHER).flatMap((index) => notes[index] ?? []);
+  const [first, ...rest] = own;
+  if (!first) return [];
+  if (rest.length === 0) return holdsOfNote(first, neck);
+  let ways = holdsOfNote(first, neck).map((one) => ({
     ...one,
-    held: [{ finger: one.fingers[0] ?? 1, fret: first }],
+    held: [{ finger: one.fingers[0] ?? 1, fret: first.fret }],
   }));
-  for (const fret of rest) {
+  for (const note of rest) {
+    const { fret } = note;
     ways = ways.flatMap((way) =>
-      neck
-        .holdsOf(fret)
+      holdsOfNote(note, neck)
         .filter((one) => one.position === way.position)
         .flatMap((one) => {
           const hold = { finger: one.fingers[0] ?? 1, fret };

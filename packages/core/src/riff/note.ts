@@ -22,6 +22,8 @@ export interface RiffNote {
   readonly rings?: true;
   /** Brought in from nothing with the volume. */
   readonly swells?: true;
+  /** The finger of the fretting hand, where the teacher says it. */
+  readonly finger?: 1 | 2 | 3 | 4;
   /** The finger of the picking hand: p, i, m, a. */
   readonly plucked?: string;
   /** Sounds in the ornaments layer only. */

@@ -20,6 +20,8 @@ export interface Phrase {
 /** What a riff is cut for: its breaths and the beats of a bar. */
 export interface PhraseOptions {
   readonly meterBeats: number;
+  /** Beats of the first bar, where it is a pickup. */
+  readonly pickup?: number;
   /** Beats at which a phrase ends because the player breathes there. */
   readonly breaths?: readonly number[];
   /** What sounds at a place of the neck, as a MIDI number. */
@@ -79,8 +81,16 @@ function repeatsIn(notes: readonly RiffNote[]): ReadonlySet<number> {
   );
 }
 
+/** Also before the first bar line: a pickup ends at one. */
+function isOnBarLine(beats: number, meterBeats: number): boolean {
+  return Math.abs(beats - Math.round(beats / meterBeats) * meterBeats) < 1e-9;
+}
+
 /** What it costs to cut before each note: little at a rest, after a long note, at a bar line, where music comes again. */
-function cutCosts(notes: readonly RiffNote[], { meterBeats }: PhraseOptions): readonly number[] {
+function cutCosts(
+  notes: readonly RiffNote[],
+  { meterBeats, pickup = 0 }: PhraseOptions,
+): readonly number[] {
   const repeats = repeatsIn(notes);
   return notes.map((note, at) => {
     const before = notes[at - 1];
@@ -89,7 +99,7 @@ function cutCosts(notes: readonly RiffNote[], { meterBeats }: PhraseOptions): re
       COST.cut -
       (start(note) - end(before) >= 1 ? COST.rest : 0) -
       (beatsToNumber(before?.beats ?? 0) >= LONG * usual ? COST.long : 0) -
-      (start(note) % meterBeats < 1e-9 ? COST.barLine : 0) -
+      (isOnBarLine(start(note) - pickup, meterBeats) ? COST.barLine : 0) -
       (repeats.has(at) ? COST.again : 0);
     return Math.max(COST.least, cost);
   });
@@ -228,6 +238,22 @@ function compared(a: Notes, b: Notes, options: PhraseOptions): Compared | undefi
     return { relation: 'same until', words, rank: 5 };
   }
   return inRhythm;
+}
+
+/**
+ * Tells what some notes are beside others, in words too: "the same shape 2 frets higher"; undefined where
+ * they have no more than their rhythm in common.
+ *
+ * @example
+ * comparedNotes([], [], { meterBeats: 4, sounds: () => 0 }).words // 'the same'
+ */
+export function comparedNotes(
+  a: Notes,
+  b: Notes,
+  options: PhraseOptions,
+): Pick<Compared, 'relation' | 'words'> | undefined {
+  const found = compared(a, b, options);
+  return found && found.rank < 6 ? found : undefined;
 }
 
 /**

@@ -39,6 +39,7 @@ function noteText({
   palmMuted,
   rings,
   swells,
+  finger,
   plucked,
 }: RiffNote): string {
   const bent = bend ? `b${bend.quarterTones}${bend.isReleased ? 'r' : ''}` : '';
@@ -46,7 +47,7 @@ function noteText({
     .filter(Boolean)
     .join('');
   const place = how === 'dead' ? 'x' : `${fret}${how === 'harmonic' ? 'o' : ''}`;
-  return `${REACHED[how] ?? ''}${place}${bent}${signs}${plucked === undefined ? '' : `'${plucked}`}`;
+  return `${REACHED[how] ?? ''}${place}${bent}${signs}${finger === undefined ? '' : `_${finger}`}${plucked === undefined ? '' : `'${plucked}`}`;
 }
 
 function isMultiple(beats: Beats, slot: Beats): boolean {

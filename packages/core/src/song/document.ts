@@ -1,6 +1,7 @@
 import type { Layer } from '../layer';
 import type { Fingers, Grip, ShapeMove } from '../fretboard';
 import type { Tuning } from '../pitch';
+import type { Effect } from '../sound';
 import type { Feel, Meter, PickingHand } from '../rhythm';
 import type { Bpm, Seconds } from '../units';
 
@@ -27,6 +28,8 @@ export interface Frame {
   readonly pickup?: number;
   /** How long the recording lasts. */
   readonly length?: Seconds;
+  /** What the sound goes through, in this order, where the part depends on it. */
+  readonly sound?: readonly Effect[];
 }
 
 /** A chord as written in a bar: it takes `span` tokens, itself and the dots after it. */

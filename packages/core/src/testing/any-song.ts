@@ -143,6 +143,13 @@ const frame = joined(
   maybe('key', fc.constantFrom('D', 'F#m', 'Bb')),
   maybe('hand', fc.constantFrom('pick', 'fingers')),
   maybe('part', fc.constantFrom('lead', 'rhythm')),
+  maybe(
+    'sound',
+    fc.constantFrom([
+      { name: 'overdrive', settings: [{ name: 'gain', value: 3 }], why: 'just breaking' },
+      { name: 'echo', settings: [{ name: 'time', value: 536, unit: 'ms' }] },
+    ]),
+  ),
   maybe('picking', fc.constantFrom(USUAL_PICKING, { p: [5, 4], i: [3], m: [2], a: [1] })),
   maybe(
     'tuning',

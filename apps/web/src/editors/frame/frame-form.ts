@@ -38,9 +38,10 @@ const FIELDS: readonly Omit<FieldShown, 'text' | 'fault'>[] = [
   { field: 'pickup', label: 'pickup', width: 4 },
   { field: 'part', label: 'part', width: 7 },
   { field: 'length', label: 'length', width: 6 },
+  { field: 'sound', label: 'sound', width: 30 },
 ];
 /** Most songs do without these: that they are not said is no gap. */
-const SELDOM: readonly (keyof Frame)[] = ['pickup', 'part'];
+const SELDOM: readonly (keyof Frame)[] = ['pickup', 'part', 'sound'];
 
 /** The song's frame, field by field, to be gone through by Tab; what a field wants is told while one is in it. */
 @Component({

@@ -1,0 +1,222 @@
+import { noteName } from '../pitch';
+import { handFor } from '../player';
+import {
+  placeNotes,
+  readRiff,
+  riffFrameOf,
+  soundsOn,
+  workOutRiff,
+  writeRiff,
+  type RiffNote,
+  type WorkedRiff,
+} from '../riff';
+import { settledFrame, type NamedRiff, type SongDocument } from '../song';
+import { beatsToNumber, midi, type Bpm } from '../units';
+import { createFinding, type Finding, type Remedy } from './finding';
+
+/** A riff with what it is checked against. */
+interface Checked {
+  readonly song: SongDocument;
+  readonly named: NamedRiff;
+  readonly worked: WorkedRiff;
+  readonly goalBpm: Bpm;
+}
+
+function placeOf({ name }: NamedRiff): Parameters<typeof createFinding>[1]['place'] {
+  return { kind: 'riff', name };
+}
+
+/** The bar a beat falls in, from 1. */
+function barOf(beat: number, { named }: Checked): number {
+  const lead = named.pickup ?? 0;
+  return Math.floor((beat - lead) / named.meter.beats + 1e-9) + 1;
+}
+
+function countFindings({ named, worked }: Checked): readonly Finding[] {
+  const [first] = worked.faults;
+  if (!first) return [];
+  const more = worked.faults.length - 1;
+  const also = more === 0 ? '' : ` There ${more === 1 ? 'is one more' : `are ${more} more`}.`;
+  return [
+    createFinding('riff-count', {
+      place: placeOf(named),
+      cause: worked.faults.map((one) => one.column),
+      message: `${first.message}${also}`,
+    }),
+  ];
+}
+
+/** The same riff with one note elsewhere on its string. */
+function withFret({ named, worked, song }: Checked, index: number, fret: number): NamedRiff {
+  const notes = worked.notes.map((one, place) => (place === index ? { ...one, fret } : one));
+  const strings = settledFrame(song.frame).tuning.length;
+  return { ...named, body: writeRiff({ ...worked, notes }, riffFrameOf(named, strings)) };
+}
+
+const HIGHEST_FRET = 24;
+
+/** Said to sound like another riff: the first note that does not is told, and put right by one click. */
+function sameFindings(checked: Checked): readonly Finding[] {
+  const { song, named, worked } = checked;
+  const other = song.riffs?.find((one) => one.name === named.sameAs);
+  if (named.sameAs === undefined) return [];
+  if (!other) {
+    const message = `It is said to sound like “${named.sameAs}”, which is not written.`;
+    return [createFinding('riff-same', { place: placeOf(named), cause: [named.sameAs], message })];
+  }
+  const { tuning, capo } = settledFrame(song.frame);
+  const sounds = soundsOn(tuning, capo);
+  const { notes } = readRiff(other.body, riffFrameOf(other, tuning.length));
+  const count = Math.max(notes.length, worked.notes.length);
+  const at = Array.from({ length: count }, (_, index) => index).find((index) => {
+    const [a, b] = [notes[index], worked.notes[index]];
+    return !a || !b || sounds(a) !== sounds(b) || a.at !== b.at;
+  });
+  if (at === undefined) return [];
+  const [theirs, own] = [notes[at], worked.notes[at]];
+  if (!theirs || !own || theirs.at !== own.at) {
+    const message = `It is said to sound like ${other.name}, and from note ${at + 1} on it does not go with it in time.`;
+    return [
+      createFinding('riff-same', { place: placeOf(named), cause: [other.name, at], message }),
+    ];
+  }
+  const [wanted, sounding] = [sounds(theirs), sounds(own)];
+  const fret = own.fret + wanted - sounding;
+  const remedies: readonly Remedy[] =
+    fret >= 0 && fret <= HIGHEST_FRET
+      ? [
+          {
+            label: `Take fret ${fret}`,
+            commands: [{ kind: 'set-riff', riff: withFret(checked, at, fret) }],
+          },
+        ]
+      : [];
+  const name = (sound: number): string =>
+    noteName(midi(sound))
+      .replace('#', '♯')
+      .replace(/(?<=[A-G])b/, '♭');
+  return [
+    createFinding('riff-same', {
+      place: placeOf(named),
+      cause: [other.name, at, wanted - sounding],
+      message: `It is said to sound like ${other.name}: note ${at + 1}, string ${own.string} fret ${own.fret} in bar ${barOf(beatsToNumber(own.at), checked)}, sounds ${name(sounding)} instead of ${name(wanted)}.`,
+      remedies,
+    }),
+  ];
+}
+
+/** Notes that are fretted and no finger is left for. */
+function beyondHand({ notes, left }: WorkedRiff): readonly number[] {
+  return notes.flatMap((one, index) =>
+    one.how !== 'dead' && one.how !== 'harmonic' && one.fret > 0 && left.fingers[index] === null
+      ? [index]
+      : [],
+  );
+}
+
+/** Shifts that take longer than there is time at the goal. */
+function lateShifts({ worked, goalBpm }: Checked): WorkedRiff['left']['shifts'] {
+  return worked.left.shifts.filter(
+    ({ seconds, windowBeats }) => seconds > (windowBeats * 60) / goalBpm,
+  );
+}
+
+/** Single notes can lie elsewhere; what begins together stays where it is written. */
+function isSingle(notes: readonly RiffNote[]): boolean {
+  return new Set(notes.map((one) => one.at)).size === notes.length;
+}
+
+/** The same notes elsewhere on the neck, where the hand has time for all of them. */
+function elsewhere(checked: Checked): NamedRiff | undefined {
+  const { song, named, worked, goalBpm } = checked;
+  const { notes } = worked;
+  const isFree = notes.every((one) => one.how === 'picked' && !one.finger && !one.bend);
+  if (!isSingle(notes) || !isFree) return undefined;
+  const { tuning, capo } = settledFrame(song.frame);
+  const sounds = soundsOn(tuning, capo);
+  const hand = handFor(song);
+  const bare = notes.map((one) => ({ midi: sounds(one), beats: one.beats }));
+  for (const { places } of placeNotes(bare, { tuning, hand })) {
+    const moved = notes.map((one, index) => ({ ...one, ...places[index] }));
+    const frame = riffFrameOf(named, tuning.length);
+    const body = writeRiff({ ...worked, notes: moved }, frame);
+    const again = workOutRiff(body, { ...named, tuning, hand });
+    const isPlayable =
+      beyondHand(again).length === 0 &&
+      lateShifts({ ...checked, worked: again, goalBpm }).length === 0;
+    if (isPlayable) return { ...named, body };
+  }
+  return undefined;
+}
+
+function reachFindings(checked: Checked): readonly Finding[] {
+  const { named, worked, goalBpm } = checked;
+  const [beyond] = beyondHand(worked);
+  const [late] = lateShifts(checked);
+  if (beyond === undefined && !late) return [];
+  const note = worked.notes[beyond ?? late?.before ?? 0];
+  const bar = barOf(beatsToNumber(note?.at ?? 0), checked);
+  const where = `string ${note?.string ?? 1} fret ${note?.fret ?? 0} in bar ${bar}`;
+  const time = late ? (late.windowBeats * 60) / goalBpm : 0;
+  const what =
+    beyond === undefined && late
+      ? `The hand goes ${Math.round(late.mm)} mm to ${where}: that takes ${late.seconds.toFixed(2)} s, and at ${goalBpm} there are ${time.toFixed(2)}.`
+      : `No hand holds ${where} together with what sounds there.`;
+  const other = elsewhere(checked);
+  const advice = other
+    ? 'The same notes lie better elsewhere.'
+    : 'Slow it down, leave a note out, or let an open string ring while the hand goes.';
+  return [
+    createFinding('riff-reach', {
+      place: placeOf(named),
+      cause: [beyond ?? -1, late?.before ?? -1, goalBpm],
+      message: `${what} ${advice}`,
+      remedies: other
+        ? [{ label: 'Take them there', commands: [{ kind: 'set-riff', riff: other }] }]
+        : [],
+    }),
+  ];
+}
+
+/** A section that is to be played with a riff nobody wrote, or with bars it does not have. */
+function useFindings(song: SongDocument): readonly Finding[] {
+  const written = new Set((song.riffs ?? []).map((one) => one.name));
+  return song.sections.flatMap(({ id, name, riffUses = [] }) =>
+    [...new Set(riffUses.map((one) => one.riff))]
+      .filter((one) => !written.has(one))
+      .map((one) =>
+        createFinding('riff-count', {
+          ...{ place: { kind: 'section', id }, at: name, cause: ['unwritten', one] },
+          message: `It is played with the riff “${one}”, which is not written. Write it, or take it off.`,
+        }),
+      ),
+  );
+}
+
+/** The tempo a riff is played at: the fastest of the sections it stands in, the song's where it stands in none. */
+function goalOf(song: SongDocument, { name }: NamedRiff): Bpm {
+  const { tempo } = settledFrame(song.frame);
+  const tempos = song.sections
+    .filter(({ riffUses = [] }) => riffUses.some((one) => one.riff === name))
+    .map((one) => one.tempo ?? tempo);
+  return tempos.length === 0 ? tempo : (Math.max(...tempos) as Bpm);
+}
+
+/**
+ * Finds what is wrong or doubtful about the riffs of a song: notes that cannot be read, riffs said to sound
+ * alike that do not, what a hand does not reach in time. Empty when all is in order.
+ *
+ * @example
+ * riffFindings(readChart('riff a 4/4: 3: 2 99').song).map((one) => one.code) // ['riff-count']
+ */
+export function riffFindings(song: SongDocument): readonly Finding[] {
+  const { tuning } = settledFrame(song.frame);
+  const hand = handFor(song);
+  const own = (song.riffs ?? []).flatMap((named) => {
+    const worked = workOutRiff(named.body, { ...named, tuning, hand });
+    const checked = { song, named, worked, goalBpm: goalOf(song, named) };
+    const counted = countFindings(checked);
+    return counted.length > 0 ? counted : [...sameFindings(checked), ...reachFindings(checked)];
+  });
+  return [...own, ...useFindings(song)];
+}

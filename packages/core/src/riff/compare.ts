@@ -1,0 +1,124 @@
+import { beatsToNumber } from '../units';
+import type { RiffNote } from './note';
+import { comparedNotes, phrasesOf, type PhraseOptions } from './phrases';
+
+/** Two versions of a riff, such as the halves of a solo, put beside each other. */
+export interface RiffComparison {
+  /** Phrases of the second, each beside the one of the first that it is most like. */
+  readonly phrases: readonly string[];
+  /** All of it in one sentence, "b" being the second. */
+  readonly line: string;
+}
+
+/** What two riffs are called, and how their strings are said. */
+export interface CompareWords {
+  readonly first: string;
+  readonly second: string;
+  /** Says a string by its number, 1 the thinnest. */
+  readonly string: (string: number) => string;
+}
+
+type Notes = readonly RiffNote[];
+
+function beatOf(note: RiffNote | undefined): number {
+  return note ? beatsToNumber(note.at) : 0;
+}
+
+function isSameNote(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
+  const isPlaced = a?.string === b?.string && a?.fret === b?.fret && a?.how === b?.how;
+  return a !== undefined && b !== undefined && isPlaced && a.at === b.at;
+}
+
+function alikeFromStart(a: Notes, b: Notes): number {
+  const at = a.findIndex((one, index) => !isSameNote(one, b[index]));
+  return at < 0 ? a.length : at;
+}
+
+/** How many notes are alike up to the end, counted from there. */
+function alikeToEnd(a: Notes, b: Notes): number {
+  let count = 0;
+  while (count < Math.min(a.length, b.length) && isSameNote(a.at(-1 - count), b.at(-1 - count)))
+    count += 1;
+  return count;
+}
+
+/** The bar a beat falls in, from 1; beats of a pickup are in bar 0. */
+function barOf(beat: number, { meterBeats, pickup }: PhraseOptions): number {
+  const into = beat - (pickup ?? 0);
+  return Math.floor(into / meterBeats + 1e-9) + 1;
+}
+
+/** "bar 3", or "bar 3 beat 2" where it is not the first. */
+function placeWords(beat: number, options: PhraseOptions): string {
+  const bar = barOf(beat, options);
+  const start = (bar - 1) * options.meterBeats + (options.pickup ?? 0);
+  const into = Number((beat - start + 1).toFixed(2));
+  return into === 1 ? `bar ${bar}` : `bar ${bar} beat ${into}`;
+}
+
+/** How the second goes on from where it differs: a short end is told by the string it ends on. */
+function endWords(b: Notes, from: number, { words, options }: Told): string {
+  const rest = b.slice(from);
+  const last = rest.at(-1);
+  if (!last) return 'then it stops';
+  const isShort = beatOf(last) - beatOf(rest[0]) < options.meterBeats;
+  return isShort ? `then it ends on ${words.string(last.string)}` : 'then it goes on differently';
+}
+
+interface Told {
+  readonly words: CompareWords;
+  readonly options: PhraseOptions;
+}
+
+function lineOf(a: Notes, b: Notes, told: Told): string {
+  const { words, options } = told;
+  const head = `${words.second} is ${words.first}`;
+  const [begun, ended] = [alikeFromStart(a, b), alikeToEnd(a, b)];
+  if (begun === a.length && a.length === b.length) return `${head}, note for note.`;
+  const whole = comparedNotes(b, a, options);
+  if (whole && whole.relation !== 'same until') return `${head}: ${whole.words}.`;
+  const least = Math.min(a.length, b.length);
+  if (begun >= 3) {
+    const at = b[begun] ?? a[begun];
+    const middle = ended > 0 && begun + ended >= least - 2 && begun + ended < least;
+    if (middle) {
+      const [from, to] = [beatOf(b[begun]), beatOf(b.at(-1 - ended))];
+      const where = placeWords(from, options);
+      const until = from === to ? '' : ` to ${placeWords(to, options)}`;
+      return `${head}, but for ${where}${until}.`;
+    }
+    return `${head} up to ${placeWords(beatOf(at), options)}, ${endWords(b, begun, told)}.`;
+  }
+  if (ended >= 3) {
+    const same = beatOf(b.at(-ended));
+    return `${words.second} begins otherwise; from ${placeWords(same, options)} on it is ${words.first}.`;
+  }
+  return `${words.second} is another riff than ${words.first}.`;
+}
+
+/**
+ * Compares two riffs in words: as wholes, and the phrases of the second with those of the first.
+ *
+ * @example
+ * compareRiffs(readRiff('3: 2 4 5 7', { meterBeats: 4, strings: 6 }).notes, readRiff('3: 2 4 5 7', { meterBeats: 4, strings: 6 }).notes, { options: { meterBeats: 4, sounds: () => 0 }, words: { first: 'the first', second: 'the second', string: (one) => `string ${one}` } }).line // 'the second is the first, note for note.'
+ */
+export function compareRiffs(
+  a: Notes,
+  b: Notes,
+  told: { readonly options: PhraseOptions; readonly words: CompareWords },
+): RiffComparison {
+  const { options, words } = told;
+  const cut = (notes: Notes): readonly Notes[] =>
+    phrasesOf(notes, options).map(({ from, to }) => notes.slice(from, to + 1));
+  const known = cut(a);
+  const phrases = cut(b).map((own, index) => {
+    const found = known
+      .map((other, at) => ({ at, as: comparedNotes(own, other, options)?.words }))
+      .find((one) => one.as !== undefined);
+    const name = `Phrase ${index + 1} of ${words.second}`;
+    return found
+      ? `${name} is phrase ${found.at + 1} of ${words.first}: ${found.as}.`
+      : `${name} is new.`;
+  });
+  return { phrases, line: lineOf(a, b, told) };
+}
