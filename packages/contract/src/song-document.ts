@@ -202,6 +202,7 @@ const riff = exactly({
   name: words(40),
   meter: meter(),
   pickup: number().strict(true).integer().min(1).max(23).optional(),
+  downs: onlyTrue(),
   sameAs: string().strict(true).min(1).max(40).optional(),
   body: string()
     .strict(true)

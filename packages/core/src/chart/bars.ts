@@ -47,10 +47,13 @@ function isEnclosed(inner: string): boolean {
 
 function readMark(token: string): ChordMark | undefined {
   const [, inner = '', behind = ''] = OPTIONAL.exec(token) ?? [];
-  if (inner !== '' && isEnclosed(inner)) {
-    const mark = readMark(`${inner}${behind}`);
-    return mark && mark.name !== '-' ? { ...mark, optional: true } : undefined;
-  }
+  if (inner === '' || !isEnclosed(inner)) return readSure(token);
+  const mark = readSure(`${inner}${behind}`);
+  return mark && mark.name !== '-' ? { ...mark, optional: true } : undefined;
+}
+
+/** A chord that is not optional, or silence. */
+function readSure(token: string): ChordMark | undefined {
   if (NO_CHORD.test(token)) return { name: 'N.C.', span: 1 };
   const match = CHORD_TOKEN.exec(token);
   if (!match?.[1]) return undefined;

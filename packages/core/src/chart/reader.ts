@@ -47,6 +47,8 @@ const CUE = /^\s*cue\s+(\d{1,3})\s+"([^"]{1,80})"\s*$/;
 const LINE_METER = /^(\s*(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*)(\|.*)$/;
 const DROP = /^\s*drop\s+(\d{1,3})(?:\s*-\s*(\d{1,3}))?\s*$/;
 
+const USUAL_METER: Meter = { beats: 4, unit: 4, groups: [4] };
+
 type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
 
 const BEATS_OF_DOTTED = 3;
@@ -63,6 +65,12 @@ function unreadLine(text: string): string {
 
 function isAboutFrets(field: string): boolean {
   return field === 'tuning' || field === 'capo';
+}
+
+/** Why a riff cannot be read; a name where there is one of it already. */
+function unreadRiff(name: string | undefined): string {
+  const why = name === undefined ? 'This riff cannot be read.' : `There are two riffs "${name}".`;
+  return `${why} Write a name, a meter and the notes, such as riff hoist 4/4: 3: 2 4 2: 3 5.`;
 }
 
 /** Reads line by line; what is half read lives only here. */
@@ -297,24 +305,22 @@ class ChartReader {
   private readRiff(text: string, rest: string): void {
     const line = readRiffLine(rest);
     const riffs = this.song.riffs ?? [];
-    const begun = riffs.findIndex((one) => one.name === line?.name);
-    const known = riffs[begun];
-    if (!line || (line.head ? known !== undefined : !known)) {
-      const twice = line?.head && known ? `There are two riffs "${line.name}". ` : '';
-      const hint = 'Write a name, a meter and the notes, such as riff hoist 4/4: 3: 2 4 2: 3 5.';
-      this.unread('riff-unread', text, `${twice || 'This riff cannot be read. '}${hint}`);
+    const known = riffs.find((one) => one.name === line?.name);
+    const isNew = line?.head !== undefined;
+    if (!line || isNew === (known !== undefined)) {
+      this.unread('riff-unread', text, unreadRiff(line && known ? line.name : undefined));
+      return;
+    }
+    const bars = line.bars.map((one) => one.text).join(' | ');
+    const body = [known?.body ?? '', bars].filter(Boolean).join(' | ');
+    if (body.length > LONGEST_RIFF) {
+      this.unread('riff-unread', text, 'This riff is too long; make two of it.');
       return;
     }
     this.placeRiff(line.name, line.bars, text.length - rest.length);
-    const more = line.bars.map((one) => one.text).join(' | ');
-    const body = known && known.body !== '' ? `${known.body} | ${more}` : more;
-    if (body.length > LONGEST_RIFF) {
-      this.unread('riff-unread', text, 'This riff is too long; make two of it.');
-    } else if (known) {
-      this.song.riffs = riffs.with(begun, { ...known, body });
-    } else if (line.head) {
-      this.song.riffs = [...riffs, { name: line.name, ...line.head, body }];
-    }
+    this.song.riffs = known
+      ? riffs.map((one) => (one === known ? { ...known, body } : one))
+      : [...riffs, { name: line.name, meter: USUAL_METER, ...line.head, body }];
   }
 
   private placeRiff(name: string, bars: readonly RiffBarText[], before: number): void {

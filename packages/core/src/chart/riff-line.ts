@@ -2,7 +2,7 @@ import { formatMeter, parseMeter } from '../rhythm';
 import type { NamedRiff } from '../song';
 
 const RIFF =
-  /^([^\s":]{1,40})\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)(?:\s+pickup\s+(\d{1,2}))?(?:\s+same\s+as\s+([^\s":]{1,40}))?\s*:\s?(.*)$/;
+  /^([^\s":]{1,40})\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)(?:\s+pickup\s+(\d{1,2}))?(\s+downs)?(?:\s+same\s+as\s+([^\s":]{1,40}))?\s*:\s?(.*)$/;
 const MORE = /^([^\s":]{1,40})\s*:\s?(.*)$/;
 const BARS_A_LINE = 4;
 /** A riff of all the bars that are read of one is well below this. */
@@ -35,29 +35,40 @@ function barsIn(text: string, column: number): readonly RiffBarText[] {
 }
 
 /**
- * Reads what follows "riff": a name, its meter, perhaps a pickup, perhaps the riff it is said to sound
- * like, and its bars; or a name and more bars. Undefined when it is neither.
+ * Reads what follows "riff": a name, its meter, perhaps a pickup, perhaps that all its strokes go down,
+ * perhaps the riff it is said to sound like, and its bars; or a name and more bars. Undefined when it is neither.
  *
  * @example
  * readRiffLine('hoist 4/4: 4: 0 . 3: 2 2: 3 | %')?.bars.map((one) => one.text) // ['4: 0 . 3: 2 2: 3', '%']
  */
 export function readRiffLine(text: string): RiffLine | undefined {
-  const match = RIFF.exec(text);
-  const [, name, told = '', pickup, sameAs, body] = match ?? [];
-  if (name !== undefined && body !== undefined) {
-    const meter = parseMeter(told);
-    if (!meter || (pickup !== undefined && !(Number(pickup) > 0 && Number(pickup) < meter.beats)))
-      return undefined;
-    const head = {
-      meter,
-      ...(pickup !== undefined && { pickup: Number(pickup) }),
-      ...(sameAs !== undefined && { sameAs }),
-    };
-    return { name, head, bars: barsIn(body, text.length - body.length + 1) };
+  const whole = RIFF.exec(text);
+  if (whole) {
+    const head = readHead(whole);
+    const [, name = ''] = whole;
+    return head && { name, head, bars: barsBehind(text, whole.at(-1) ?? '') };
   }
-  const [, more, rest] = MORE.exec(text) ?? [];
-  if (more === undefined || rest === undefined) return undefined;
-  return { name: more, bars: barsIn(rest, text.length - rest.length + 1) };
+  const more = MORE.exec(text);
+  const [, name = ''] = more ?? [];
+  return more ? { name, bars: barsBehind(text, more.at(-1) ?? '') } : undefined;
+}
+
+/** What is said between the name and the bars; undefined where meter or pickup are none. */
+function readHead(match: RegExpExecArray): RiffLine['head'] {
+  const [, , told = '', pickup, downs, sameAs] = match;
+  const meter = parseMeter(told);
+  const lead = Number(pickup ?? 0);
+  if (!meter || lead >= meter.beats || (pickup !== undefined && lead < 1)) return undefined;
+  return {
+    meter,
+    ...(lead > 0 && { pickup: lead }),
+    ...(downs !== undefined && { downs: true as const }),
+    ...(sameAs !== undefined && { sameAs }),
+  };
+}
+
+function barsBehind(text: string, body: string): readonly RiffBarText[] {
+  return barsIn(body, text.length - body.length + 1);
 }
 
 /**
@@ -70,6 +81,7 @@ export function writeRiffLines({
   name,
   meter,
   pickup,
+  downs,
   sameAs,
   body,
 }: NamedRiff): readonly string[] {
@@ -79,7 +91,7 @@ export function writeRiffLines({
   const count = Math.max(1, Math.ceil(bars.length / BARS_A_LINE));
   return Array.from({ length: count }, (_, line) => {
     const own = bars.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE).join(' | ');
-    const head = line === 0 ? ` ${formatMeter(meter)}${lead}${like}` : '';
+    const head = line === 0 ? ` ${formatMeter(meter)}${lead}${downs ? ' downs' : ''}${like}` : '';
     return `riff ${name}${head}: ${own}`.trimEnd();
   });
 }

@@ -97,8 +97,8 @@ const OPTIONS: readonly (readonly [
 function one<Key extends string, Value>(
   key: Key,
   value: Value | undefined,
-): { readonly [Name in Key]: Value } | undefined {
-  return value === undefined ? undefined : ({ [key]: value } as { readonly [Name in Key]: Value });
+): Readonly<Record<Key, Value>> | undefined {
+  return value === undefined ? undefined : ({ [key]: value } as Readonly<Record<Key, Value>>);
 }
 
 /** The option a text begins with and how long it is; undefined where it begins with none. */
@@ -129,17 +129,21 @@ interface ReadOptions {
   readonly unread: string;
 }
 
+function usesIn({ patternUses = [], riffUses = [] }: Said): number {
+  return patternUses.length + riffUses.length;
+}
+
 /** Reads as much as can be read; a word that cannot is passed over and told. */
 function readOptions(text: string): ReadOptions {
   let rest = text.trim();
   let said: Said = {};
   const unread: string[] = [];
   while (rest !== '') {
-    const option = readOption(rest);
-    const isMore = (said.patternUses?.length ?? 0) + (said.riffUses?.length ?? 0) < MOST_USES;
-    if (option && isMore) said = withSaid(said, option.said);
-    else unread.push(/^\S+/.exec(rest)?.[0] ?? rest);
-    rest = rest.slice(option && isMore ? option.length : (unread.at(-1)?.length ?? 1)).trim();
+    const option = usesIn(said) < MOST_USES ? readOption(rest) : undefined;
+    if (option) said = withSaid(said, option.said);
+    const word = /^\S+/.exec(rest)?.[0] ?? rest;
+    if (!option) unread.push(word);
+    rest = rest.slice(option?.length ?? word.length).trim();
   }
   return { said, unread: unread.join(' ') };
 }

@@ -68,9 +68,10 @@ function sameFindings(checked: Checked): readonly Finding[] {
   const sounds = soundsOn(tuning, capo);
   const { notes } = readRiff(other.body, riffFrameOf(other, tuning.length));
   const count = Math.max(notes.length, worked.notes.length);
+  const isAlike = (a: RiffNote, b: RiffNote): boolean => sounds(a) === sounds(b) && a.at === b.at;
   const at = Array.from({ length: count }, (_, index) => index).find((index) => {
     const [a, b] = [notes[index], worked.notes[index]];
-    return !a || !b || sounds(a) !== sounds(b) || a.at !== b.at;
+    return !(a && b && isAlike(a, b));
   });
   if (at === undefined) return [];
   const [theirs, own] = [notes[at], worked.notes[at]];
@@ -149,19 +150,38 @@ function elsewhere(checked: Checked): NamedRiff | undefined {
   return undefined;
 }
 
-function reachFindings(checked: Checked): readonly Finding[] {
-  const { named, worked, goalBpm } = checked;
-  const [beyond] = beyondHand(worked);
+type LateShift = WorkedRiff['left']['shifts'][number];
+
+/** A note as it is told: by string, fret and bar. */
+function whereOf(checked: Checked, place: number): string {
+  const note = checked.worked.notes[place];
+  if (!note) return 'a note';
+  const bar = barOf(beatsToNumber(note.at), checked);
+  return `string ${note.string} fret ${note.fret} in bar ${bar}`;
+}
+
+function lateWords(checked: Checked, { before, mm, seconds, windowBeats }: LateShift): string {
+  const time = (windowBeats * 60) / checked.goalBpm;
+  return `The hand goes ${Math.round(mm)} mm to ${whereOf(checked, before)}: that takes ${seconds.toFixed(2)} s, and at ${checked.goalBpm} there are ${time.toFixed(2)}.`;
+}
+
+/** What the hand does not reach, or not in time: a note by its place, and in words. */
+function outOfReach(
+  checked: Checked,
+): { readonly note: number; readonly words: string } | undefined {
+  const [beyond] = beyondHand(checked.worked);
+  if (beyond !== undefined) {
+    const words = `No hand holds ${whereOf(checked, beyond)} together with what sounds there.`;
+    return { note: beyond, words };
+  }
   const [late] = lateShifts(checked);
-  if (beyond === undefined && !late) return [];
-  const note = worked.notes[beyond ?? late?.before ?? 0];
-  const bar = barOf(beatsToNumber(note?.at ?? 0), checked);
-  const where = `string ${note?.string ?? 1} fret ${note?.fret ?? 0} in bar ${bar}`;
-  const time = late ? (late.windowBeats * 60) / goalBpm : 0;
-  const what =
-    beyond === undefined && late
-      ? `The hand goes ${Math.round(late.mm)} mm to ${where}: that takes ${late.seconds.toFixed(2)} s, and at ${goalBpm} there are ${time.toFixed(2)}.`
-      : `No hand holds ${where} together with what sounds there.`;
+  return late && { note: late.before, words: lateWords(checked, late) };
+}
+
+function reachFindings(checked: Checked): readonly Finding[] {
+  const { named, goalBpm } = checked;
+  const found = outOfReach(checked);
+  if (!found) return [];
   const other = elsewhere(checked);
   const advice = other
     ? 'The same notes lie better elsewhere.'
@@ -169,8 +189,8 @@ function reachFindings(checked: Checked): readonly Finding[] {
   return [
     createFinding('riff-reach', {
       place: placeOf(named),
-      cause: [beyond ?? -1, late?.before ?? -1, goalBpm],
-      message: `${what} ${advice}`,
+      cause: [found.note, goalBpm],
+      message: `${found.words} ${advice}`,
       remedies: other
         ? [{ label: 'Take them there', commands: [{ kind: 'set-riff', riff: other }] }]
         : [],

@@ -1,11 +1,4 @@
-import {
-  changeBetween,
-  type Change,
-  type Finger,
-  type Grip,
-  type Hand,
-  type HeldGrip,
-} from '../fretboard';
+import { changeBetween, type Change, type Finger, type Hand, type HeldGrip } from '../fretboard';
 import { beatsToNumber } from '../units';
 import type { RiffFinger } from './left-hand';
 import type { RiffNote } from './note';
@@ -30,7 +23,7 @@ function heldAt({ notes, fingers }: FingeredNotes, strings: number, isEnd: boole
     grip[strings - note.string] = note.fret;
     held[strings - note.string] = finger === 0 ? null : finger;
   }
-  return { grip: grip as Grip, fingers: held };
+  return { grip: grip, fingers: held };
 }
 
 /** Fingers that stay between a riff and a grip, and how the hand gets from one to the other. */

@@ -191,6 +191,8 @@ export interface NamedRiff {
   readonly meter: Meter;
   /** Beats of its first bar, where it is a pickup into the bar it is laid over. */
   readonly pickup?: number;
+  /** Every stroke goes down: the hand comes back unheard. */
+  readonly downs?: true;
   /** Said to sound the same as another riff. */
   readonly sameAs?: string;
   /** Bars with " | " between them, nothing before the first and after the last. */

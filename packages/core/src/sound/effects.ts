@@ -34,19 +34,22 @@ function readSetting(text: string): EffectSetting | undefined {
   return what !== undefined && word !== undefined ? { name: what, value: word.trim() } : undefined;
 }
 
-function readEffect(text: string): Effect | undefined {
-  const [, name = '', settings = '', why] = EFFECT.exec(text.trim()) ?? [];
+/** The name of an effect, and what is said of it behind a colon or at once. */
+function cut(name: string, settings: string): { readonly name: string; readonly told: string } {
   const [, bare, figure = '', more = ''] = settings === '' ? (AT_ONCE.exec(name) ?? []) : [];
-  const told = bare === undefined ? settings : `${figure}${more}`;
-  const read = told
-    .split(',')
-    .map((one) => one.trim())
-    .filter(Boolean)
-    .map(readSetting);
-  const own = (bare ?? name).trim();
-  if (!NAME.test(own) || read.includes(undefined) || read.length > MOST_SETTINGS) return undefined;
+  return bare === undefined
+    ? { name: name.trim(), told: settings }
+    : { name: bare.trim(), told: `${figure}${more}` };
+}
+
+function readEffect(text: string): Effect | undefined {
+  const [, named = '', settings = '', why] = EFFECT.exec(text.trim()) ?? [];
+  const { name, told } = cut(named, settings);
+  const words = told.split(',').map((one) => one.trim());
+  const read = words.filter(Boolean).map(readSetting);
+  if (!NAME.test(name) || read.includes(undefined) || read.length > MOST_SETTINGS) return undefined;
   return {
-    name: own,
+    name,
     settings: read.flatMap((one) => one ?? []),
     ...(why !== undefined && { why }),
   };

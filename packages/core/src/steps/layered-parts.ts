@@ -12,6 +12,7 @@ import {
 import { rangeWords } from './bar-ranges';
 import { hinders, pairOf } from './drills';
 import { isFullBarre } from './grip-learning';
+import type { RiffMatter } from './riff-matter';
 import type { Goal, Step } from './step';
 import { stepMinutes } from './step-minutes';
 import { ladderFor, type Demand } from './step-words';
@@ -44,11 +45,15 @@ const NO_PATTERN = {};
 function strokesOfBar(bar: StruckBar): string {
   const held = bar.chords.map((one) => `${one.beats}${one.hit ? '!' : ''}${one.held ? '~' : ''}`);
   const silent = bar.chords.map(({ chord }) => (chord === '-' || chord === 'N.C.' ? chord : ''));
-  const key = `${bar.struck?.bar ?? 0} ${bar.beats} ${bar.meter.unit} ${held.join(',')} ${silent.join()} ${JSON.stringify(bar.feel)}`;
+  const played = bar.riff && `${bar.riff.name} ${bar.riff.bar} ${bar.riff.notes.length}`;
+  const key = `${played ?? ''} ${bar.struck?.bar ?? 0} ${bar.beats} ${bar.meter.unit} ${held.join(',')} ${silent.join()} ${JSON.stringify(bar.feel)}`;
   return rememberedStrokes(bar.struck?.pattern ?? NO_PATTERN, key, () =>
     strokesIn(stretchOf([bar]))
       .flat()
-      .map(({ beat, what }) => `${beat}${soundsChord(what) ? '' : 'x'}`)
+      .map(({ beat, what, notes }) => {
+        const own = notes?.map((one) => `${one.string}/${one.fret}`).join('+');
+        return `${beat}${soundsChord(what) ? '' : 'x'}${own ?? ''}`;
+      })
       .join(' '),
   );
 }
@@ -57,15 +62,29 @@ function strokesKey(bars: readonly StruckBar[]): string {
   return bars.map(strokesOfBar).join('|');
 }
 
+/** The riffs that some bars play. */
+export function riffsIn(work: Workpiece, bars: readonly StruckBar[]): readonly RiffMatter[] {
+  const names = new Set(bars.flatMap(({ riff }) => riff?.name ?? []));
+  return work.riffs.filter(({ name }) => names.has(name));
+}
+
 /** What some bars ask of both hands at a tempo; the strokes only where the student's hand is known. */
 export function demandOf(
-  changes: readonly WindowedChange[],
-  bars: readonly StruckBar[],
-  goalBpm: number,
+  work: Workpiece,
+  {
+    changes,
+    bars,
+    goalBpm,
+  }: {
+    readonly changes: readonly WindowedChange[];
+    readonly bars: readonly StruckBar[];
+    readonly goalBpm: number;
+  },
 ): Demand {
   const patterns = new Set(bars.flatMap(({ struck }) => struck?.pattern ?? []));
   const densest = Math.max(0, ...[...patterns].map(strokesPerBeat));
-  return { changes, goalBpm, strokesPerBeat: densest };
+  const limits = riffsIn(work, bars).map((one) => one.worked.limit);
+  return { changes, goalBpm, strokesPerBeat: densest, limits };
 }
 
 /** Which layers are wished for. */
@@ -88,12 +107,19 @@ function layersTaught(
   const full = strokes(goal);
   const seen = new Set([full]);
   const changes = changesOfPart(work, part.id, goal);
-  if (changes.length === 0) return [goal];
-  const demand = demandOf(changes, barsOfPart(work, part.id, goal), part.goalBpm);
+  const hasRiff = barsOfPart(work, part.id, goal).some((bar) => bar.riff);
+  if (changes.length === 0 && !hasRiff) return [goal];
+  const demand = demandOf(work, {
+    changes,
+    bars: barsOfPart(work, part.id, goal),
+    goalBpm: part.goalBpm,
+  });
   const needsPulse = hasPulse && ladderFor(work, demand).needsBarerLayer;
   const barer = LAYERS.slice(0, LAYERS.indexOf(goal)).filter((layer) => {
     if (layer === 'pulse' && !needsPulse) return false;
     const key = strokes(layer);
+    // A layer in which nothing is played is none.
+    if (!/\d/.test(key)) return false;
     return !seen.has(key) && seen.add(key);
   });
   return [...barer, goal];
@@ -252,6 +278,7 @@ export interface Making extends TaughtParts {
 export interface HandsMusic {
   readonly chords: ReadonlySet<string>;
   readonly patterns: ReadonlySet<string>;
+  readonly riffs: ReadonlySet<string>;
   /** Pairs of chords, sorted and joined by a space. */
   readonly pairs: ReadonlySet<string>;
   readonly layer: Layer;
@@ -265,7 +292,10 @@ export function needsOf(
 ): readonly string[] {
   return handsFor({
     chords: new Set(chordRow(bars)),
-    patterns: new Set(bars.flatMap(({ struck }) => struck?.name ?? [])),
+    patterns: new Set(
+      bars.flatMap(({ struck, riff }) => (riff?.from === 0 ? [] : (struck?.name ?? []))),
+    ),
+    riffs: new Set(bars.flatMap(({ riff }) => riff?.name ?? [])),
     pairs: new Set(changesOf(bars).map(pairOf)),
     layer,
   });

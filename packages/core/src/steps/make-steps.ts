@@ -9,6 +9,7 @@ import { makeJoins } from './kinds/join';
 import { makeListen } from './kinds/listen';
 import { makePerform } from './kinds/perform';
 import { makeReady } from './kinds/ready';
+import { makeRiffs } from './kinds/riff';
 import { makeRecording } from './kinds/recording';
 import { makeSection } from './kinds/section';
 import { makeSing } from './kinds/sing';
@@ -26,6 +27,8 @@ export interface StepWishes {
   readonly sings?: boolean;
   /** Whether the whole song is played in the barest layer before anything fuller; it is by default. */
   readonly bareWhole?: boolean;
+  /** Whether a riff is looked for by ear before it is read. */
+  readonly byEar?: boolean;
   /** Whether the parts are taught in the order of the song; they are by default. */
   readonly partsInOrder?: boolean;
 }
@@ -43,8 +46,13 @@ interface HandSteps {
 }
 
 /** The steps of grips, changes and patterns, and which of them some music waits for. */
-function makeHandSteps(work: Workpiece, goal: Layer, drills: readonly Drill[]): HandSteps {
-  const [grips, hands] = [makeGrips(work), makeHands(work, goal)];
+function makeHandSteps(
+  work: Workpiece,
+  { goal = 'full', byEar = false }: StepWishes,
+  drills: readonly Drill[],
+): HandSteps {
+  const [grips, hands] = [makeGrips(work, goal), makeHands(work, goal)];
+  const riffs = makeRiffs(work, { goal, isByEar: byEar });
   const gripsFor = (names: ReadonlySet<string>): readonly string[] =>
     grips.filter(({ atoms }) => atoms.some((name) => names.has(name))).map(({ id }) => id);
   const changes = drills.map((drill) => ({
@@ -52,13 +60,22 @@ function makeHandSteps(work: Workpiece, goal: Layer, drills: readonly Drill[]): 
     step: makeChange(drill, work, gripsFor(new Set(drill.names))),
   }));
   return {
-    steps: [...grips, ...changes.map(({ step }) => step), ...hands],
-    handsFor: ({ chords, patterns, pairs, layer }: HandsMusic): readonly string[] => [
+    steps: [...grips, ...changes.map(({ step }) => step), ...hands, ...riffs],
+    handsFor: ({
+      chords,
+      patterns,
+      riffs: played,
+      pairs,
+      layer,
+    }: HandsMusic): readonly string[] => [
       ...gripsFor(chords),
       ...changes
         .filter(({ drill }) => pairs.has(drill.names.join(' ')) && isDrilledFor(drill, layer, goal))
         .map(({ step }) => step.id),
       ...hands.filter(({ atoms: [name = ''] }) => patterns.has(name)).map(({ id }) => id),
+      ...riffs
+        .filter(({ kind, atoms: [name = ''] }) => kind === 'riff' && played.has(name))
+        .map(({ id }) => id),
     ],
   };
 }
@@ -91,7 +108,7 @@ function makeMusicSteps(making: Making, wishes: StepWishes, bounds: Bounds): rea
 function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): readonly Step[] {
   const { goal = 'full', sings = false } = wishes;
   const drills = drillsOf(work, { goal, most: bounds.drills });
-  const { steps: hands, handsFor } = makeHandSteps(work, goal, drills);
+  const { steps: hands, handsFor } = makeHandSteps(work, wishes, drills);
   const byLayer = new Map(
     LAYERS.map((layer) => [layer, drilledFor(work, drills, { layer, goal })] as const),
   );

@@ -1,6 +1,7 @@
 import { chordLabel, transposeChordName } from '../chord';
 import { rungsTo } from './ladder';
 import type { Step, StepLimit } from './step';
+import type { RiffLimit } from '../riff';
 import { tempoLimit, type TempoLimit } from './tempo-limit';
 import type { TimedSongChange, WindowedChange, Workpiece } from './workpiece';
 
@@ -48,6 +49,8 @@ export interface Demand {
   readonly goalBpm: number;
   /** Strokes in its densest beat; 0 where nothing is known of the hand. */
   readonly strokesPerBeat: number;
+  /** What the riffs in it allow. */
+  readonly limits?: readonly RiffLimit[];
 }
 
 /** The limit some changes and strokes set to this student. */
@@ -56,26 +59,40 @@ function limitOf({ student, constants }: Workpiece, demand: Demand): TempoLimit 
     seconds,
     windowBeats: Math.max(LEAST_WINDOW_BEATS, windowBeats),
   }));
+  // A riff limits as a change would that takes a second and has as many beats for it.
+  const riffs = (demand.limits ?? []).flatMap(({ limitBpm }) =>
+    limitBpm === null ? [] : [{ seconds: 1, windowBeats: limitBpm / 60 }],
+  );
   const { strokesPerSecond, strokesAtLeast = 0 } = student;
   return tempoLimit({
-    ...{ bpmGoal: demand.goalBpm, changes, strokesPerBeat: demand.strokesPerBeat, constants },
+    ...{
+      bpmGoal: demand.goalBpm,
+      changes: [...changes, ...riffs],
+      strokesPerBeat: demand.strokesPerBeat,
+      constants,
+    },
     ...(strokesPerSecond !== undefined && {
       strokesPerSecond: Math.max(strokesPerSecond, strokesAtLeast),
     }),
   });
 }
 
-function toStepLimit({ limitBpm, because }: TempoLimit, { changes }: Demand): StepLimit {
+function toStepLimit({ limitBpm, because }: TempoLimit, { changes, limits }: Demand): StepLimit {
   if (because.kind === 'strokes') {
     const { strokesPerBeat: perBeat, strokesPerSecond: perSecond } = because;
     return { limitBpm, strokes: { perBeat, perSecond } };
   }
   const change = 'index' in because ? changes[because.index] : undefined;
+  const riff = limits?.filter((one) => one.limitBpm !== null)[
+    'index' in because ? because.index - changes.length : -1
+  ];
+  if (riff) return { limitBpm, riff: riff.because };
   return { limitBpm, ...(change && { change }) };
 }
 
-function because(work: Workpiece, { limitBpm, change, strokes }: StepLimit): string {
+function because(work: Workpiece, { limitBpm, change, strokes, riff }: StepLimit): string {
   if (limitBpm === null) return 'No change holds the tempo back.';
+  if (riff !== undefined) return `${riff.charAt(0).toUpperCase()}${riff.slice(1)}.`;
   const fastest = `${Math.floor(limitBpm)} bpm`;
   if (strokes) {
     return `${Number(strokes.perBeat.toFixed(2))} strokes a beat at ${strokes.perSecond} a second allow ${fastest}.`;
@@ -115,7 +132,8 @@ export function ladderFor(
   const barer = needsBarerLayer ? ' The barer layer comes first, until it is quicker.' : '';
   const isHeldBack = limit.limitBpm !== null && startBpm <= most;
   const slow = known && !isHeldBack ? ` ${SLOW_FIRST[known]}: from ${rungs[0]} bpm.` : '';
-  const held = known && !isHeldBack ? 'No change holds the tempo back.' : because(work, limit);
+  const isFree = limit.limitBpm === null || limit.limitBpm >= demand.goalBpm;
+  const held = known && isFree ? 'No change holds the tempo back.' : because(work, limit);
   return { rungs, limit, why: `${held}${slow}${barer}`, needsBarerLayer };
 }
 

@@ -20,6 +20,8 @@ export interface StepLimit {
   readonly change?: WindowedChange;
   /** The hand that limits it. */
   readonly strokes?: { readonly perBeat: number; readonly perSecond: number };
+  /** What in a riff limits it, in words. */
+  readonly riff?: string;
 }
 
 /** One step of teaching. */

@@ -28,6 +28,7 @@ import {
 } from '../timeline';
 import type { Bpm } from '../units';
 import { USUAL_CONSTANTS, type Constants } from '../constants';
+import { riffMatters, type RiffMatter } from './riff-matter';
 
 /** A change with the time it takes this student. */
 export interface TimedSongChange extends ChordChange {
@@ -47,6 +48,8 @@ export interface Workpiece {
   readonly parts: readonly Part[];
   readonly goalBpm: Bpm;
   readonly patterns: SongPatterns;
+  /** The riffs that are played, in the order they come. */
+  readonly riffs: readonly RiffMatter[];
   readonly capo: number;
   readonly tuning: Tuning;
   /** Which of a chord's two names is said with a capo. */
@@ -156,10 +159,12 @@ export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}):
   const pace = paceOf(predicted, student, constants);
   const changes = timedChanges(predicted, student, pace);
   const { tempo, meter, feel, capo, tuning } = settledFrame(song.frame);
+  const patterns = songPatterns(song);
   return {
     timeline,
     parts: [...new Set(timeline.occurrences.map((one) => one.part))],
-    patterns: songPatterns(song),
+    patterns,
+    riffs: riffMatters(timeline, patterns, { tuning, hand, student }),
     ...{ goalBpm: tempo, meter, feel, meterBeats: meter.beats, capo, tuning, grips, hand },
     names: options.names ?? USUAL_CONVENTIONS.names,
     ...{ student, pace, constants, changes },

@@ -189,7 +189,7 @@ const riff: fc.Arbitrary<NamedRiff> = fc
   )
   .map(([meter, pickup, bodies]) => ({
     ...{ name: 'hoist', meter: parseMeter(meter) ?? USUAL_METER, body: bodies.join(' | ') },
-    ...(pickup === undefined ? { sameAs: 'other' } : { pickup }),
+    ...(pickup === undefined ? { sameAs: 'other', downs: true as const } : { pickup }),
   }));
 
 /** Generates songs of every kind that can be written, with sections, derivations, endings and a map. */

@@ -83,9 +83,7 @@ function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern
 
 function tellerOf(song: SongDocument, section: Section): Section {
   const tellers = [section, ...parentsOf(song, section)];
-  return (
-    tellers.find((one) => one.pattern !== undefined || one.patternUses || one.riffUses) ?? section
-  );
+  return tellers.find((one) => one.pattern ?? one.patternUses ?? one.riffUses) ?? section;
 }
 
 /** Bars that a riff goes round in, without its pickup. */

@@ -1,5 +1,6 @@
 import { formatGrip } from '../../fretboard';
 import type { SongGrip } from '../../player';
+import type { Layer } from '../../song';
 import {
   gripMinutes,
   isFullBarre,
@@ -24,12 +25,23 @@ interface LearntGrips {
   readonly taught: readonly SongGrip[];
 }
 
+/** The chords of the song; optional ones only where ornaments are the goal. */
+function chordsHeld({ timeline }: Workpiece, goal: Layer): ReadonlySet<string> {
+  const bars = timeline.occurrences.flatMap((one) => one.bars);
+  return new Set(
+    bars.flatMap(({ chords, ornamented }) =>
+      ((goal === 'ornaments' ? ornamented : undefined) ?? chords).map(({ chord }) => chord),
+    ),
+  );
+}
+
 /** A grip that is one learnt before with a finger more or less is learnt in that change. */
-function learntGrips(work: Workpiece): LearntGrips {
-  const owned = work.grips.filter((grip) => isGripOwned(work, grip));
+function learntGrips(work: Workpiece, goal: Layer): LearntGrips {
+  const held = chordsHeld(work, goal);
+  const owned = work.grips.filter((grip) => held.has(grip.name) && isGripOwned(work, grip));
   const taught: SongGrip[] = [];
   for (const grip of work.grips) {
-    if (owned.includes(grip)) continue;
+    if (owned.includes(grip) || !held.has(grip.name)) continue;
     const known = [...owned, ...taught].some((one) => isOneFingerOff(one, grip, work));
     if (!known || grip.grip.every((fret) => !fret)) taught.push(grip);
   }
@@ -74,8 +86,8 @@ function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work
  * Makes the steps of a song's grips in the order they come, up to three to a step; one the student owns
  * stands by itself, one that differs by a finger from another is learnt in that change and has none.
  */
-export function makeGrips(work: Workpiece): readonly Step[] {
-  const { owned, taught } = learntGrips(work);
+export function makeGrips(work: Workpiece, goal: Layer): readonly Step[] {
+  const { owned, taught } = learntGrips(work, goal);
   const groups = inGroups(taught, work);
   const teaching = groups.map((grips, at) =>
     makeGroup(grips, [...owned, ...groups.slice(0, at).flat()], work),

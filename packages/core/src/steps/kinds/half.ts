@@ -28,7 +28,11 @@ function makeHalf(
   const [pass = []] = passes;
   const changes = passes.flatMap((one) => windowedChanges(work, one));
   const { goalBpm } = part;
-  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm), 'new');
+  const { rungs, why, limit } = ladderFor(
+    work,
+    demandOf(work, { changes, bars: pass, goalBpm }),
+    'new',
+  );
   const { layer = 'full' } = step;
   return {
     ...step,

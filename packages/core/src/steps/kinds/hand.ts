@@ -1,4 +1,4 @@
-import { strokesOf, type Pattern } from '../../rhythm';
+import { strokesOf, type Pattern, type Slot } from '../../rhythm';
 import type { Layer } from '../../song';
 import type { StruckBar } from '../../timeline';
 import { rungsTo } from '../ladder';
@@ -62,16 +62,48 @@ function isPlain({ slots, ...pattern }: Pattern): boolean {
   return isDown && strokesPerBeat({ slots, ...pattern }) <= 1;
 }
 
+/** What stands for the thumb in the id of a step. */
+const THUMB = 'thumb';
+
+/** The thumb's part of a pattern that other fingers pluck in too; undefined where they do not differ. */
+function thumbOf(pattern: Pattern): Pattern | undefined {
+  const fingers = pattern.slots.flatMap((slot) =>
+    slot.kind === 'pluck' ? slot.notes.map((one) => one.finger) : [],
+  );
+  const isMixed = fingers.includes('p') && fingers.some((one) => one !== undefined && one !== 'p');
+  if (!isMixed) return undefined;
+  const slots = pattern.slots.map((slot): Slot => {
+    const notes = slot.kind === 'pluck' ? slot.notes.filter((one) => one.finger === 'p') : [];
+    return notes.length > 0 ? { kind: 'pluck', notes } : { kind: 'rest' };
+  });
+  return { ...pattern, slots };
+}
+
+/** The thumb keeps the beat before the fingers come in between. */
+function withThumbFirst(work: Workpiece, name: string, pattern: Pattern): readonly Step[] {
+  const all = makeHand(work, name, pattern);
+  const thumb = thumbOf(pattern);
+  if (!thumb) return [all];
+  const alone = makeHand(work, name, thumb);
+  const first = createStep('hand', {
+    ...alone,
+    ...{ atoms: [name, THUMB], title: `Pattern ${name}: the thumb alone` },
+    why: `The thumb keeps the beat; once it goes by itself, the fingers come in between. ${alone.why}`,
+  });
+  return [first, { ...all, needs: [...all.needs, first.id] }];
+}
+
 /** Makes a step for each of the song's patterns that is played up to a layer and asks something of the hand. */
 export function makeHands(work: Workpiece, goal: Layer): readonly Step[] {
   return patternsPlayed(work, goal)
     .filter(([, pattern]) => !isPlain(pattern))
-    .map(([name, pattern]) => makeHand(work, name, pattern));
+    .flatMap(([name, pattern]) => withThumbFirst(work, name, pattern));
 }
 
 /** A few bars of the pattern on strings that are muted. */
-function play({ atoms: [name = ''] }: Played, work: Workpiece): readonly StruckBar[] {
-  const pattern = work.patterns.named[name];
+function play({ atoms: [name = '', what] }: Played, work: Workpiece): readonly StruckBar[] {
+  const whole = work.patterns.named[name];
+  const pattern = what === THUMB && whole ? thumbOf(whole) : whole;
   if (!pattern) return [];
   const { beats } = pattern.meter;
   return Array.from({ length: HAND_BARS }, (_, index) => {
@@ -94,9 +126,9 @@ export const hand: Kind = {
   goal: GOAL,
   ...{ matter: 'hands', rank: 4, rungUnit: 'bpm', scene: 'hand', cleanWord: 'clean' },
   ...{ hasHeadroom: true, isPickingHand: true, play, isOwned },
-  prove: ([name = ''], heldBpm, { patterns, goalBpm }) => {
+  prove: ([name = '', what], heldBpm, { patterns, goalBpm }) => {
     const pattern = patterns.named[name];
-    if (!pattern || heldBpm <= 0) return {};
+    if (!pattern || heldBpm <= 0 || what === THUMB) return {};
     return {
       ownedPatterns: heldBpm >= goalBpm ? [strokesOf(pattern).join(' ')] : [],
       strokesAtLeast: (strokesPerBeat(pattern) * heldBpm) / 60,

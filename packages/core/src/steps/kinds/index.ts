@@ -10,6 +10,7 @@ import { own } from './own';
 import { perform } from './perform';
 import { ready } from './ready';
 import { recording } from './recording';
+import { ear, phrase, riff } from './riff';
 import { difference, section } from './section';
 import { sing } from './sing';
 import { whole } from './whole';
@@ -17,7 +18,7 @@ import type { StepKind } from '../../step-id';
 
 /** Every kind of step. */
 const KINDS: Readonly<Record<StepKind, Kind>> = {
-  ...{ ready, listen, grip, change, hand, half, section, difference, join },
+  ...{ ready, listen, grip, change, hand, ear, phrase, riff, half, section, difference, join },
   ...{ whole, recording, sing, perform, own },
 };
 

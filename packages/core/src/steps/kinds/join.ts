@@ -92,7 +92,7 @@ function makeJoin(making: Making, work: Workpiece, crossing: Crossing): Step {
   const { pair, bars, changes, goalBpm } = crossing;
   const [from, to] = pair;
   const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
-  const made = ladderFor(work, demandOf(changes, bars, goalBpm), 'by its parts');
+  const made = ladderFor(work, demandOf(work, { changes, bars, goalBpm }), 'by its parts');
   const { rungs, why, limit } = made;
   const fromBpm = rungs[0] ?? goalBpm;
   const climb = climbMinutes({ fromBpm, goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio });
@@ -110,7 +110,7 @@ function makeCrossings(making: Making, work: Workpiece, crossings: readonly Cros
   const bars = crossings.flatMap((one) => one.bars);
   const changes = crossings.flatMap((one) => one.changes);
   const goalBpm = Math.min(...crossings.map((one) => one.goalBpm));
-  const made = ladderFor(work, demandOf(changes, bars, goalBpm), 'by its parts');
+  const made = ladderFor(work, demandOf(work, { changes, bars, goalBpm }), 'by its parts');
   const said = pairs.map(([from, to]) => `${from.letter} → ${to.letter}`).join(', ');
   const isMany = pairs.length > CROSSINGS_SAID;
   const named = `${pairs.length === 1 ? 'The crossing' : 'The crossings'} ${said}`;

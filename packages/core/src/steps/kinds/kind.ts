@@ -37,7 +37,7 @@ export interface Kind {
   /** What its rungs count. */
   readonly rungUnit: 'bpm' | 'changes a minute';
   /** What the practice room shows large. */
-  readonly scene: 'frame' | 'map' | 'hand' | 'words' | 'grips';
+  readonly scene: 'frame' | 'map' | 'hand' | 'words' | 'grips' | 'riff' | 'ear';
   /** What a clean try is called. */
   readonly cleanWord: 'done' | 'clean' | 'ringing';
   /** It tells fret numbers, so tuning and capo come before it. */

@@ -60,7 +60,11 @@ export function makeSection(making: Making, one: LayeredPart): Step {
   const changes = changesPractised(work, one);
   const { goalBpm } = part;
   const known = after === undefined ? 'new' : 'in a barer layer';
-  const { rungs, why, limit } = ladderFor(work, demandOf(changes, pass, goalBpm), known);
+  const { rungs, why, limit } = ladderFor(
+    work,
+    demandOf(work, { changes, bars: pass, goalBpm }),
+    known,
+  );
   const own = ownBars(part);
   const base = part.parent === undefined ? undefined : stepFor(part.parent, layer);
   const needs = [

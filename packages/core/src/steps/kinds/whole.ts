@@ -12,7 +12,7 @@ const GOAL: Goal = { cleanInRow: 1, days: 2, words: 'once without a stop, on two
 export function makeWhole(making: Making, layer: Layer, needs: readonly string[]): Step {
   const { goal, work } = making;
   const bars = work.parts.flatMap((part) => barsOfPart(work, part.id, layer));
-  const demand = demandOf([], bars, work.goalBpm);
+  const demand = demandOf(work, { changes: [], bars, goalBpm: work.goalBpm });
   const { rungs, why, limit } = ladderFor(work, demand, 'by its parts');
   return createStep('whole', {
     title: layer === goal ? 'Whole song' : `Whole song, ${layerWords(layer)}`,

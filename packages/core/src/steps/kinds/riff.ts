@@ -1,0 +1,211 @@
+import { notesToLearn, type RiffLimit } from '../../riff';
+import type { Layer } from '../../song';
+import { LAYERS } from '../../song';
+import type { StruckBar } from '../../timeline';
+import { limitOver, type RiffMatter } from '../riff-matter';
+import { createStep, type Goal, type Step } from '../step';
+import { stepMinutes } from '../step-minutes';
+import { rungsTo } from '../ladder';
+import { ladderFor, rungRatio } from '../step-words';
+import type { Workpiece } from '../workpiece';
+import type { Kind, Played } from './kind';
+import { barOfNote, firstBarOf, riffBars, type RiffStretch } from './riff-bars';
+import { phrasesTaught, type TaughtPhrase } from './phrases-taught';
+import { thumbPlaces } from './thumb';
+
+const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
+const EAR_GOAL: Goal = { cleanInRow: 1, days: 1, words: 'found and sung once' };
+/** What stands for the thumb, and for the joins of phrases, in the id of a step. */
+const THUMB = 'thumb';
+/** Slower than this nobody hears a beat. */
+const LEAST_BPM = 20;
+const JOINS = 'joins';
+/** Fewer phrases are joined when the riff is played whole. */
+const LEAST_JOINED = 3;
+
+function matterOf(work: Workpiece, name: string | undefined): RiffMatter | undefined {
+  return work.riffs.find((one) => one.name === name);
+}
+
+function wholeOf(matter: RiffMatter): RiffStretch {
+  return { from: firstBarOf(matter), to: matter.riff.bars - 1 };
+}
+
+function placesIn(matter: RiffMatter): readonly number[] {
+  return matter.worked.notes.map((_, place) => place);
+}
+
+/** What a step of a riff is made from. */
+interface Made {
+  readonly kind: 'phrase' | 'riff';
+  readonly atoms: readonly string[];
+  readonly title: string;
+  /** The notes it plays, by their places. */
+  readonly places: readonly number[];
+  readonly stretch: RiffStretch;
+  readonly needs: readonly string[];
+  /** Whether its notes were learnt before, in phrases. */
+  readonly isKnown?: true;
+}
+
+/** A riff has no barer layer to come first: it begins where both hands can, also under half the goal. */
+function withinReach(
+  rungs: Step['rungs'],
+  { limitBpm }: RiffLimit,
+  work: Workpiece,
+): Step['rungs'] {
+  const [first = 0, goal = first] = [rungs[0], rungs.at(-1)];
+  if (limitBpm === null) return rungs;
+  const start = Math.max(LEAST_BPM, Math.floor(work.constants.startShare * limitBpm));
+  return start < first ? rungsTo(goal, start, rungRatio(work)) : rungs;
+}
+
+/** Makes a step of some notes of a riff, with the ladder both hands allow. */
+function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
+  const { goalBpm, riff, isBeside } = matter;
+  const { kind, atoms, title, places, stretch, needs, isKnown } = made;
+  const limit: RiffLimit = limitOver(matter, places, work.student);
+  const demand = { changes: [], goalBpm, strokesPerBeat: 0, limits: [limit] };
+  const known = isKnown ? 'by its parts' : 'new';
+  const { rungs: usual, why, limit: stepLimit } = ladderFor(work, demand, known);
+  const rungs = withinReach(usual, limit, work);
+  const bars = stretch.to - stretch.from + 1;
+  const { constants, pace } = work;
+  const tau = constants.climbMinutes + constants.climbBarMinutes * bars;
+  const minutes = stepMinutes(
+    {
+      ...{ rungs, goal: GOAL, passBeats: bars * riff.named.meter.beats },
+      newMinutes: (isKnown ? constants.joinMinutes : constants.barMinutes * bars) * pace,
+      tauMinutes: (isKnown ? constants.joinClimbMinutes : tau) * pace,
+    },
+    constants,
+  );
+  const words = why.replace('No change holds', 'Neither hand holds');
+  return createStep(kind, {
+    ...{ title, atoms, needs, goal: GOAL, rungs, why: words, minutes, limit: stepLimit },
+    ...(isBeside && { isOptional: true as const }),
+  });
+}
+
+function makeEar({ name, riff }: RiffMatter, work: Workpiece): Step {
+  const { constants, pace } = work;
+  return createStep('ear', {
+    title: `Find ${name} by ear, before you look`,
+    ...{ atoms: [name], needs: ['ready', 'listen'], rungs: [], goal: EAR_GOAL },
+    minutes: constants.barMinutes * riff.bars * pace,
+    why: 'What one has found and sung is remembered; the tab only settles what is not sure.',
+  });
+}
+
+function makePhrase(
+  work: Workpiece,
+  matter: RiffMatter,
+  { phrase, places, line, needs }: TaughtPhrase & Pick<Step, 'needs'>,
+): Step {
+  const [first = 0] = places;
+  const stretch = {
+    from: barOfNote(matter, first),
+    to: barOfNote(matter, places.at(-1) ?? first),
+  };
+  const step = make(work, matter, {
+    ...{ kind: 'phrase', atoms: [matter.name, String(phrase)], places, stretch, needs },
+    title: `${matter.name}, phrase ${phrase}`,
+  });
+  return line === undefined ? step : { ...step, why: `${line} ${step.why}` };
+}
+
+/** The steps of one riff: by ear, the thumb alone, its phrases, from phrase to phrase, all of it. */
+function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readonly Step[] {
+  const { name, worked } = matter;
+  const ear = isByEar ? [makeEar(matter, work)] : [];
+  const first = ['ready', ...ear.map((one) => one.id)];
+  const thumb = thumbPlaces(worked.notes);
+  const thumbs =
+    thumb.length > 0
+      ? [
+          make(work, matter, {
+            ...{ kind: 'phrase', atoms: [name, THUMB], places: thumb, needs: first },
+            title: `${name}: the thumb alone`,
+            stretch: wholeOf(matter),
+          }),
+        ]
+      : [];
+  const needs = [...first, ...thumbs.map((one) => one.id)];
+  const taught = phrasesTaught(worked);
+  const phrases =
+    taught.length > 1 ? taught.map((one) => makePhrase(work, matter, { ...one, needs })) : [];
+  const all = { places: placesIn(matter), stretch: wholeOf(matter) };
+  const parts = phrases.map((one) => one.id);
+  const joins =
+    worked.phrases.length >= LEAST_JOINED && phrases.length > 1
+      ? [
+          make(work, matter, {
+            ...{ kind: 'phrase', atoms: [name, JOINS], ...all, needs: parts, isKnown: true },
+            title: `${name}: from phrase to phrase`,
+          }),
+        ]
+      : [];
+  const before = [...parts, ...joins.map((one) => one.id)];
+  const whole = make(work, matter, {
+    ...{ kind: 'riff', atoms: [name], ...all, needs: before.length > 0 ? before : needs },
+    title: matter.isBeside ? `${name}, the other guitar` : `${name}, all of it`,
+    ...(before.length > 0 && { isKnown: true }),
+  });
+  const again = `${notesToLearn(worked.phrases)} of its ${worked.notes.length} notes are to be learnt, the others come again.`;
+  const told = notesToLearn(worked.phrases) < worked.notes.length ? `${again} ` : '';
+  return [...ear, ...thumbs, ...phrases, ...joins, { ...whole, why: `${told}${whole.why}` }];
+}
+
+/** Makes the steps of each riff that is played up to a layer. */
+export function makeRiffs(
+  work: Workpiece,
+  { goal, isByEar }: { readonly goal: Layer; readonly isByEar: boolean },
+): readonly Step[] {
+  return work.riffs
+    .filter(({ layer }) => LAYERS.indexOf(layer) <= LAYERS.indexOf(goal))
+    .flatMap((matter) => makeRiff(work, matter, isByEar));
+}
+
+/** The bars around each place where one phrase goes into the next. */
+function joinBars(work: Workpiece, matter: RiffMatter): readonly StruckBar[] {
+  return matter.worked.phrases.slice(1).flatMap(({ from }) => {
+    const bar = barOfNote(matter, from);
+    const before = barOfNote(matter, from - 1);
+    return riffBars(work, matter, { from: Math.min(before, bar), to: bar });
+  });
+}
+
+function play({ atoms: [name, what] }: Played, work: Workpiece): readonly StruckBar[] {
+  const matter = matterOf(work, name);
+  if (!matter) return [];
+  if (what === undefined) return riffBars(work, matter, wholeOf(matter));
+  if (what === JOINS) return joinBars(work, matter);
+  if (what === THUMB) {
+    const notes = new Set(thumbPlaces(matter.worked.notes));
+    return riffBars(work, matter, { ...wholeOf(matter), notes });
+  }
+  const phrase = matter.worked.phrases[Number(what) - 1];
+  if (!phrase) return [];
+  const { from, to } = phrase;
+  const notes = new Set(Array.from({ length: to - from + 1 }, (_, index) => from + index));
+  const bars = { from: barOfNote(matter, from), to: barOfNote(matter, to) };
+  return riffBars(work, matter, { ...bars, notes });
+}
+
+const ALIKE: Omit<Kind, 'rank'> = {
+  goal: GOAL,
+  ...{ matter: 'hands', rungUnit: 'bpm', scene: 'riff', cleanWord: 'clean', play },
+  ...{ hasFrets: true, hasHeadroom: true },
+};
+
+/** Some notes of a riff: a phrase, the thumb's, from phrase to phrase. */
+export const phrase: Kind = { ...ALIKE, rank: 4.1 };
+
+/** A riff from its first note to its last. */
+export const riff: Kind = { ...ALIKE, rank: 4.2 };
+
+/** A riff found by ear before it is read. */
+export const ear: Kind = {
+  ...{ goal: EAR_GOAL, matter: 'hands', rank: 4.05, rungUnit: 'bpm', scene: 'ear' },
+  ...{ cleanWord: 'done', play },
+};
