@@ -74,6 +74,12 @@ module.exports = {
       { pathNot: ['^packages/(contract|core)/src', '^node_modules/yup/'] },
     ),
     forbid(
+      'engraving-knows-core-only',
+      'What draws riffs knows the core and the engraving library.',
+      { path: '^packages/engraving/src', pathNot: '\\.spec\\.ts$' },
+      { pathNot: ['^packages/(engraving|core)/src', '^node_modules/vexflow/'] },
+    ),
+    forbid(
       'server-and-web-apart',
       'Server and web meet in the contract.',
       { path: '^apps/(server|web|work)/' },
@@ -83,7 +89,7 @@ module.exports = {
       'ui-is-plain',
       'A part of the interface knows the core and other parts.',
       { path: '^apps/web/src/ui/', pathNot: '\\.spec\\.ts$' },
-      { path: '^(apps/web/src/(features|platform)/|packages/(?!core|contract))' },
+      { path: '^(apps/web/src/(features|platform)/|packages/(?!core|contract|engraving))' },
     ),
     forbid(
       'platform-knows-no-feature',

@@ -10,6 +10,8 @@ const FILLS: Readonly<Record<Role, string>> = {
   muted: 'fill-rose',
   way: 'fill-brass-line',
   barre: 'fill-ink',
+  finger: 'fill-spruce',
+  bracket: 'fill-slate',
   ground: 'fill-sheet',
 };
 const STROKES: Readonly<Record<Role, string>> = {
@@ -21,6 +23,8 @@ const STROKES: Readonly<Record<Role, string>> = {
   muted: 'fill-none stroke-rose',
   way: 'fill-none stroke-brass-line',
   barre: 'fill-none stroke-ink opacity-35',
+  finger: 'fill-none stroke-spruce',
+  bracket: 'fill-none stroke-slate',
   ground: 'fill-none stroke-sheet',
 };
 
@@ -78,7 +82,7 @@ const STROKES: Readonly<Record<Role, string>> = {
             [attr.text-anchor]="shape.anchor ?? 'middle'"
             [attr.font-size]="shape.size"
             [attr.font-weight]="shape.isBold ? 700 : null"
-            [attr.class]="fills[shape.role] + (shape.isFigure ? ' font-mono' : ' font-sans')"
+            [attr.class]="fills[shape.role] + faceOf(shape)"
           >
             {{ shape.text }}
           </svg:text>
@@ -91,6 +95,11 @@ export class Shapes {
   readonly shapes = input.required<readonly Shape[]>();
   protected readonly fills = FILLS;
   protected readonly strokes = STROKES;
+
+  protected faceOf({ isFigure, isMusic }: Extract<Shape, { kind: 'text' }>): string {
+    if (isMusic) return ' font-music';
+    return isFigure ? ' font-mono' : ' font-sans';
+  }
 }
 
 /** A drawing by itself, with its words for who does not see it. */

@@ -1,6 +1,7 @@
 import type { Plan } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import { readChart } from '@harvu/core/chart';
+import { handWords } from '@harvu/core/fretboard';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
 import type { Conventions } from '@harvu/core/conventions';
 import {
@@ -39,8 +40,10 @@ import { triesIn, type PlanEvent } from '@harvu/core/events';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
 import {
+  riffApart,
   tightestChanges,
   workpieceOf,
+  type RiffApart,
   type WindowedChange,
   type Workpiece,
 } from '@harvu/core/steps';
@@ -55,6 +58,8 @@ export interface SongApart {
   /** Every change with the least time there is for it, slowest first. */
   readonly tightest: readonly WindowedChange[];
   readonly toLearn: ToLearn;
+  /** Every riff that is written, played or not. */
+  readonly riffs: readonly RiffApart[];
   /** The change that lacks most time, with what would win it; none where every change fits. */
   readonly slowest?: SlowChange;
 }
@@ -136,7 +141,10 @@ export const answers = {
     const work = workpieceOf(song, conventions);
     const tightest = tightestChanges(work);
     const slowest = slowestOf(song, work, tightest);
-    return { work, tightest, toLearn: barsToLearn(work.timeline), ...(slowest && { slowest }) };
+    const words = handWords(conventions, work);
+    const riffs = (song.riffs ?? []).map((named) => riffApart(song, named, { work, words }));
+    const toLearn = barsToLearn(work.timeline);
+    return { work, tightest, toLearn, riffs, ...(slowest && { slowest }) };
   },
 
   findings: findingsOf,

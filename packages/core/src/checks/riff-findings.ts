@@ -68,14 +68,14 @@ function sameFindings(checked: Checked): readonly Finding[] {
   const sounds = soundsOn(tuning, capo);
   const { notes } = readRiff(other.body, riffFrameOf(other, tuning.length));
   const count = Math.max(notes.length, worked.notes.length);
-  const isAlike = (a: RiffNote, b: RiffNote): boolean => sounds(a) === sounds(b) && a.at === b.at;
-  const at = Array.from({ length: count }, (_, index) => index).find((index) => {
-    const [a, b] = [notes[index], worked.notes[index]];
-    return !(a && b && isAlike(a, b));
-  });
+  const heard = (note: RiffNote): string => `${sounds(note)} at ${note.at}`;
+  const [asked, given] = [notes.map(heard), worked.notes.map(heard)];
+  const at = Array.from({ length: count }, (_, index) => index).find(
+    (index) => asked[index] !== given[index],
+  );
   if (at === undefined) return [];
   const [theirs, own] = [notes[at], worked.notes[at]];
-  if (!theirs || !own || theirs.at !== own.at) {
+  if (!theirs || theirs.at !== own?.at) {
     const message = `It is said to sound like ${other.name}, and from note ${at + 1} on it does not go with it in time.`;
     return [
       createFinding('riff-same', { place: placeOf(named), cause: [other.name, at], message }),

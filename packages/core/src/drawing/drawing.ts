@@ -13,6 +13,10 @@ export type Role =
   | 'way'
   /** A finger laid over several strings. */
   | 'barre'
+  /** Which finger, where it stands beside what it frets. */
+  | 'finger'
+  /** What belongs together, told above it. */
+  | 'bracket'
   /** The ground a shape stands on. */
   | 'ground';
 
@@ -59,7 +63,9 @@ export type Shape =
       readonly isBold: boolean;
       /** Figures that stand below each other. */
       readonly isFigure?: boolean;
-      readonly anchor?: 'end';
+      /** Signs of the music typeface. */
+      readonly isMusic?: boolean;
+      readonly anchor?: 'start' | 'end';
     };
 
 /** Something drawn: computed once, rendered on screen and on paper alike. */

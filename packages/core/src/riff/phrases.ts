@@ -13,6 +13,8 @@ export interface Phrase {
   readonly relation: PhraseRelation;
   /** The phrase it is compared with, by its place from 0. */
   readonly of?: number;
+  /** How it stands to that, in few words; empty where it is new. */
+  readonly words: string;
   /** All of it in one sentence. */
   readonly line: string;
 }
@@ -275,7 +277,7 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
         return found ? [{ ...found, of }] : [];
       })
       .sort((a, b) => a.rank - b.rank);
-    if (!best) return { from, to, relation: 'new', line: `Phrase ${index + 1} is new.` };
+    if (!best) return { from, to, relation: 'new', words: '', line: `Phrase ${index + 1} is new.` };
     const { relation, words, of } = best;
     const as = relation === 'same' ? 'is phrase' : 'beside phrase';
     const line =
@@ -284,7 +286,7 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
         : relation === 'same until'
           ? `Phrase ${index + 1} is phrase ${of + 1}: ${words}.`
           : `Phrase ${index + 1} ${as} ${of + 1}: ${words}.`;
-    return { from, to, relation, of, line };
+    return { from, to, relation, of, words, line };
   });
 }
 

@@ -63,7 +63,7 @@ function strokesKey(bars: readonly StruckBar[]): string {
 }
 
 /** The riffs that some bars play. */
-export function riffsIn(work: Workpiece, bars: readonly StruckBar[]): readonly RiffMatter[] {
+function riffsIn(work: Workpiece, bars: readonly StruckBar[]): readonly RiffMatter[] {
   const names = new Set(bars.flatMap(({ riff }) => riff?.name ?? []));
   return work.riffs.filter(({ name }) => names.has(name));
 }

@@ -1,5 +1,5 @@
 export type { BarRiff, BarStrokes, LaidRiff, PlayedBar, StruckBar } from './bar';
-export { songRiff } from './riffs';
+export { notesInBar, songRiff } from './riffs';
 export type { SongRiff } from './riffs';
 export { changesOf, chordRow, chordSpans, isSilence } from './chord-spans';
 export type { ChordChange, ChordSpan } from './chord-spans';

@@ -8,11 +8,23 @@ import type { BarRiff, LaidRiff, PlayedBar } from './bar';
 /** A riff of a song, read, as its bars are played. */
 export interface SongRiff {
   readonly named: NamedRiff;
+  /** Without its pickup. */
   readonly bars: number;
-  /** All its notes, moved by some semitones, as long as the neck has them. */
-  readonly notes: (semitones: number) => readonly RiffNote[];
-  /** The notes of one bar, from 0, its pickup -1; each with its place from the start of that bar. */
-  readonly notesIn: (bar: number, semitones: number) => readonly RiffNote[];
+  /** All its notes as they are written. */
+  readonly notes: readonly RiffNote[];
+  /** The open strings it is played on, low to high, as MIDI numbers. */
+  readonly open: readonly number[];
+}
+
+/** What was asked of a riff before is asked again for every bar. */
+const remembered = new WeakMap<SongRiff, Map<string, readonly RiffNote[]>>();
+
+function once(riff: SongRiff, key: string, make: () => readonly RiffNote[]): readonly RiffNote[] {
+  const known = remembered.get(riff) ?? new Map<string, readonly RiffNote[]>();
+  remembered.set(riff, known);
+  const notes = known.get(key) ?? make();
+  known.set(key, notes);
+  return notes;
 }
 
 function isWithin(at: Beats, [from, until]: readonly [Beats, Beats]): boolean {
@@ -24,31 +36,31 @@ function isWithin(at: Beats, [from, until]: readonly [Beats, Beats]): boolean {
  * Reads a riff of a song for playing; what cannot be read of it is left out.
  *
  * @example
- * songRiff({ name: 'a', meter: { beats: 4, unit: 4, groups: [4] }, body: '3: 2 4 | 5' }, STANDARD_TUNING).notesIn(1, 0).map((one) => one.fret) // [5]
+ * songRiff({ name: 'a', meter: { beats: 4, unit: 4, groups: [4] }, body: '3: 2 4 | 5' }, STANDARD_TUNING).bars // 2
  */
 export function songRiff(named: NamedRiff, tuning: Tuning): SongRiff {
-  const frame: RiffBars = riffFrameOf(named, tuning.length);
-  const read = readRiff(named.body, riffFrameOf(named, tuning.length));
+  const { notes, bars } = readRiff(named.body, riffFrameOf(named, tuning.length));
   const lead = named.pickup === undefined ? 0 : 1;
-  const byShift = new Map<number, readonly RiffNote[]>([[0, read.notes]]);
-  const notes = (semitones: number): readonly RiffNote[] => {
-    const moved = byShift.get(semitones) ?? movedNotes(read.notes, semitones, openNotes(tuning));
-    byShift.set(semitones, moved);
-    return moved;
-  };
-  const inBars = new Map<string, readonly RiffNote[]>();
-  const notesIn = (bar: number, semitones: number): readonly RiffNote[] => {
-    const key = `${bar} ${semitones}`;
-    const [from, until] = [barStart(frame, bar + lead), barStart(frame, bar + lead + 1)];
-    const own =
-      inBars.get(key) ??
-      notes(semitones)
-        .filter((one) => isWithin(one.at, [from, until]))
-        .map((one) => ({ ...one, at: subtractBeats(one.at, from) }));
-    inBars.set(key, own);
-    return own;
-  };
-  return { named, bars: Math.max(0, read.bars - lead), notes, notesIn };
+  return { named, bars: Math.max(0, bars - lead), notes, open: openNotes(tuning) };
+}
+
+/**
+ * Gives the notes of one bar of a riff, from 0, its pickup being -1, moved by some semitones as far as the
+ * neck has them; each with its place from the start of the bar.
+ *
+ * @example
+ * notesInBar(songRiff({ name: 'a', meter: { beats: 4, unit: 4, groups: [4] }, body: '3: 2 4 | 5' }, STANDARD_TUNING), 1).map((one) => one.fret) // [5]
+ */
+export function notesInBar(riff: SongRiff, bar: number, semitones = 0): readonly RiffNote[] {
+  const { named, open, notes } = riff;
+  const frame: RiffBars = riffFrameOf(named, open.length);
+  const place = bar + (named.pickup === undefined ? 0 : 1);
+  const [from, until] = [barStart(frame, place), barStart(frame, place + 1)];
+  return once(riff, `${bar} ${semitones}`, () =>
+    once(riff, `all ${semitones}`, () => movedNotes(notes, semitones, open))
+      .filter((one) => isWithin(one.at, [from, until]))
+      .map((one) => ({ ...one, at: subtractBeats(one.at, from) })),
+  );
 }
 
 /** Gives the riffs of a song by name. */
@@ -78,13 +90,13 @@ function barRiff(
 ): BarRiff | undefined {
   const { meter, pickup = 0 } = riff.named;
   if (meter.unit !== bar.meter.unit) return undefined;
-  const notes = notesHeard(riff.notesIn(laid.bar, laid.semitones), played);
+  const notes = notesHeard(notesInBar(riff, laid.bar, laid.semitones), played);
   const from = laid.bar < 0 ? Math.max(0, bar.beats - pickup) : 0;
   const placed = notes
     .map((one) => ({ ...one, at: addFrom(one.at, from) }))
     .filter((one) => beatsToNumber(one.at) < bar.beats);
   // Where all of a bar is optional, the pattern goes on.
-  if (placed.length === 0 && notes.length < riff.notesIn(laid.bar, laid.semitones).length)
+  if (placed.length === 0 && notes.length < notesInBar(riff, laid.bar, laid.semitones).length)
     return undefined;
   return { name: laid.name, bar: laid.bar, from, notes: placed };
 }

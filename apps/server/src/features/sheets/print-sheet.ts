@@ -28,7 +28,7 @@ export interface SheetOrder extends Pick<
 pdfmake.setFonts(SHEET_FONTS);
 // A sheet is made of what it is given: nothing is fetched, and only the shipped fonts are read.
 pdfmake.setUrlAccessPolicy(() => false);
-const SHIPPED = new Set(Object.values(SHEET_FONTS).flatMap(({ normal, bold }) => [normal, bold]));
+const SHIPPED = new Set(Object.values(SHEET_FONTS).flatMap((font) => Object.values(font)));
 pdfmake.setLocalAccessPolicy((path) => SHIPPED.has(path));
 
 type Pdf = Uint8Array<ArrayBuffer>;

@@ -14,6 +14,8 @@ const COLOURS: Readonly<Record<Role, string>> = {
   muted: INK,
   way: SOFT,
   barre: INK,
+  finger: INK,
+  bracket: SOFT,
   ground: PAPER,
 };
 
@@ -32,8 +34,8 @@ function escaped(text: string): string {
 }
 
 function textOf(shape: Extract<Shape, { kind: 'text' }>): string {
-  const { x, y, text, size, role, isBold, anchor = 'middle' } = shape;
-  return `<text x="${x}" y="${y}" font-family="Text" font-size="${size}" font-weight="${isBold ? 'bold' : 'normal'}" fill="${COLOURS[role]}" text-anchor="${anchor}">${escaped(text)}</text>`;
+  const { x, y, text, size, role, isBold, isMusic, anchor = 'middle' } = shape;
+  return `<text x="${x}" y="${y}" font-family="${isMusic ? 'Music' : 'Text'}" font-size="${size}" font-weight="${isBold ? 'bold' : 'normal'}" fill="${COLOURS[role]}" text-anchor="${anchor}">${escaped(text)}</text>`;
 }
 
 function partOf(shape: Shape): string {

@@ -16,6 +16,8 @@ export const SHEET_FONTS = {
   /** Letters of other European languages. */
   Extended: family('atkinson-hyperlegible-next', 'latin-ext'),
   Display: family('bricolage-grotesque', 'latin'),
+  /** Signs of tablature. */
+  Music: { normal: require.resolve('@vexflow-fonts/bravura/bravura.otf') },
   /** ♯ ♭ ♮ and arrows. */
   Signs: family('noto-sans-symbols', 'symbols'),
 };

@@ -1,6 +1,6 @@
 import { beatsToNumber } from '../../units';
 import { barStart, type RiffNote } from '../../riff';
-import type { StruckBar } from '../../timeline';
+import { notesInBar, type StruckBar } from '../../timeline';
 import { toPlayedBar } from '../practice-bar';
 import type { RiffMatter } from '../riff-matter';
 import type { Workpiece } from '../workpiece';
@@ -63,7 +63,7 @@ export function riffBars(
           one.string === note.string &&
           Math.abs(beatsToNumber(one.at) - start - beatsToNumber(note.at)) < 1e-9,
       );
-    const own = riff.notesIn(bar, 0).filter(isLeft);
+    const own = notesInBar(riff, bar).filter(isLeft);
     const under = chordsUnder(work, name, bar);
     const chords = under.length > 0 && bar >= 0 ? under : [{ chord: '-', beat: 1, beats }];
     const played = toPlayedBar({ number: index + 1, beats, chords }, { ...work, meter }, goalBpm);

@@ -36,6 +36,10 @@ const TOGETHER: Readonly<Record<CheckCode, string>> = {
   'doubt-open': 'To listen for',
   rights: 'Rights',
   'step-order': 'Order of the steps',
+  'riff-count': 'Riffs that cannot be read',
+  'riff-same': 'Riffs said to sound alike',
+  'riff-reach': 'Riffs beyond the hand',
+  'echo-time': 'Echoes beside the beat',
   'step-rate': 'Strokes too fast for now',
 };
 

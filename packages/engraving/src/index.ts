@@ -1,0 +1,3 @@
+export { engraveRiff } from './engrave';
+export type { EngraveOptions, EngravedRiff } from './engrave';
+export type { DrawnNote, RiffRow } from './row';
