@@ -18,8 +18,9 @@ grip Bm7: x20202 fingers .1.2.3
 grip G: 320033 fingers 21..34
 grip Gm6: 3x2333 fingers 2.1334
 pattern barge-eights 4/4: D U D U D - D U
+riff lamps 4/4: 4: 0 . 3: 2 2: 3 3: 2 . 4: 2 h4 | 6: 3 . 4: 0 3: 0 2: 3 . 3: 0 2 | 4: 0 . 3: 2 2: 3 3: 2 . 4: 2 h4 | 5: 0 . 4: 2 3: 2 2: 2 . 3: 2 .
 
-[Intro] pattern barge-eights
+[Intro] pattern barge-eights riff lamps in 1-4
 | D . Bm7 . | G | D . Bm7 . | A |
 
 [Verse 1] pattern barge-eights
@@ -48,7 +49,7 @@ pattern barge-eights 4/4: D U D U D - D U
 
 [Chorus 3 = Chorus 1] pattern barge-eights
 
-[Out = Intro]
+[Out = Intro] pattern barge-eights riff lamps in 1-3
 4: | D! |
 `;
 
@@ -160,8 +161,8 @@ tuning: D A D G B E
 capo: 0
 key: Dm
 hand: pick
-length: 1:41
-map: Riff bed, Verse 1, Chorus 1, Verse 2, Chorus 2, Chorus 1 +2
+length: 2:00
+map: Riff bed, Verse 1, Chorus 1, Verse 2, Chorus 2, Solo, Chorus 1 +2
 grip Dm: 000231
 grip F: xx3211
 grip C: x32010
@@ -171,6 +172,8 @@ grip D: 000232
 grip Em: 222000
 grip Am: x02210
 pattern crane 4/4: D - D U - U D U
+riff crane-solo 4/4: 3: 7 . 2: 5 6 . 5 3: 7 . | 5 . 7 5 4: 7 . . . | 3: 3 . 5 7 2: 6 . 3 . | 3: 7v . . . - - , - - | 3: 7 . 2: 5 6 . 5 3: 7 . | 5 . 7 5 4: 7 . . .
+riff crane-solo: 3: 3 . 5 7 2: 6 . 3 . | 6 . 1: 5 . 8 /10v . .
 
 [Riff bed] pattern crane
 | Dm | % | F | C |
@@ -186,6 +189,8 @@ pattern crane 4/4: D - D U - U D U
 [Verse 2 = Verse 1] pattern crane
 
 [Chorus 2 = Chorus 1] pattern crane
+
+[Solo = Verse 1] pattern crane riff crane-solo as lead
 `;
 
 const COAL_HOIST = `tempo: 174
@@ -202,12 +207,13 @@ grip D: xx0232
 grip E7: 020100
 grip F#m: 244222
 pattern cinder 12/8: D - - D - U D - - D - U
+riff hoist 12/8: 5: 0 . 2 4 . . 0 . 2 4 . . | 4: 0 . 2 4 . . 5: 0 . . 4: 2 . . | 5:3+3:5 . . /5+3:/7 . . \\3+3:\\5 . . . . . | 5: 0 . . . . . - - - - - -
 
 [Verse 1] pattern cinder
 | A | % | D | A |
 | A | F#m | D | E7 |
 
-[Turn] pattern cinder
+[Turn] pattern cinder riff hoist as lead
 | D | A | E7 | A |
 
 [Verse 2 = Verse 1] pattern cinder
@@ -225,6 +231,7 @@ tuning: E A D G B E
 capo: 0
 key: Em
 hand: pick
+sound: overdrive: gain 3 "just breaking" > echo: time 474 ms, mix 25 % "fills the long beats"
 length: 1:00
 map: Opening, Verse 1, Bridge, Verse 2, Close
 grip Em: 022000
@@ -232,8 +239,9 @@ grip C: x32010
 grip Am: x02210
 grip B7: x21202
 pattern sevens 7/8 (2+2+3): D - D - D U D
+riff gate 7/8 (2+2+3) downs: 6: 0 . 3 . 5: 2 . 0 | 6: 0 . 3 . 5: 2 0 . | 5: 3 . 5 . 4: 2 . 0 | 5: 3 . . 2 0 . .
 
-[Opening] pattern sevens
+[Opening] pattern sevens riff gate
 | Em | % | C | % |
 
 [Verse 1] pattern sevens
@@ -250,6 +258,38 @@ pattern sevens 7/8 (2+2+3): D - D - D U D
 | Em | C | Em! |
 `;
 
+const TOWPATH = `tempo: 84
+meter: 4/4
+feel: straight
+tuning: D A D G B E
+capo: 0
+key: D
+hand: fingers
+picking: p654 i3 m2 a1
+length: 1:14
+map: Opening, Tune, Tune, Opening, (Bell)
+grip D: 000232 fingers ...132
+grip G: 5x000x fingers 4.....
+grip A: x02220 fingers ..123.
+grip Bm: x24432 fingers .13421
+grip G/B: x20003 fingers .1...2
+riff reeds 4/4: 6: 0'p 3: 2'i 4: 0'p 2: 3'm 6: 0'p 3: 2'i 4: 0'p 1: 2'a | 6: 5'p 3: 0'i 4: 0'p 2: 0'm 6: 5'p 3: 0'i 4: 0'p 1: 3'a
+riff reeds: 5: 0'p 3: 2'i 4: 2'p 2: 2'm 5: 0'p 3: 2'i 4: 2'p 1: 0'a | 6: 0'p 3: 2'i 4: 0'p 2: 3'm 6:0'p+1:2'a . . .
+riff walk-down 4/4: - - - - 6: (0) . (2) (4)
+riff bell 4/4: 6:0'p+1:12o'a . . . | 4:0'p+2:12o'm . . .
+pattern rushes 4/4: 6p 3i 4p 2m 6p 3i 4p 2m
+
+[Opening] pattern rushes riff reeds
+| D | G | A | D |
+
+[Tune] pattern rushes riff walk-down for ornaments in 4
+| D | % | G . . (G/B) | D |
+| Bm | G | A | D |
+
+[Bell] pattern rushes riff bell
+| D! | D! |
+`;
+
 /** The songs of the demo world. */
 export const DEMO_SONGS: readonly DemoSong[] = [
   { title: 'Slow Barge to Ferrow', playedBy: 'Ossel and the Sluice Hands', chart: SLOW_BARGE },
@@ -258,5 +298,6 @@ export const DEMO_SONGS: readonly DemoSong[] = [
   { title: 'Open Lock at Dusk', playedBy: 'Mirrel and the Slow Lamps', chart: OPEN_LOCK },
   { title: 'Crane Yard After Rain', playedBy: 'Ossel and the Sluice Hands', chart: CRANE_YARD },
   { title: 'Coal Hoist Shuffle', playedBy: 'Pale Tram Four', chart: COAL_HOIST },
+  { title: 'Towpath Before Six', playedBy: 'Mirrel and the Slow Lamps', chart: TOWPATH },
   { title: 'Sluice Gate in Seven', playedBy: 'Pale Tram Four', chart: SLUICE_SEVEN },
 ];

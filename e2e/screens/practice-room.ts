@@ -25,7 +25,7 @@ export class PracticeRoom {
   }
 
   /** Plays passes to their end and marks them clean, until the step is done. */
-  async playUntilDone(most = 120): Promise<void> {
+  async playUntilDone(most = 260): Promise<void> {
     await this.page.keyboard.press(' ');
     for (let i = 0; i < most; i++) {
       await this.page.waitForTimeout(300);

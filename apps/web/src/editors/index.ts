@@ -10,4 +10,6 @@ export { GripRow } from './grips/grip-row';
 export { MapRibbon } from './map/map-ribbon';
 export type { BlockMove } from './map/map-ribbon';
 export { PatternRow } from './patterns/pattern-row';
+export { LayRiff } from './riffs/lay-riff';
+export { RiffRow } from './riffs/riff-row';
 export { SectionHand } from './patterns/section-hand';

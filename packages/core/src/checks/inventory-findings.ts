@@ -1,5 +1,5 @@
 import { chordLabel, transposeChordName } from '../chord';
-import { chordRow, timelineOf } from '../timeline';
+import { chordRow, timelineOf, withOrnaments } from '../timeline';
 import { sectionBars, type SongDocument } from '../song';
 import { songGrips, type SongGrip } from '../player';
 import { createFinding, type Finding } from './finding';
@@ -80,7 +80,8 @@ function transposed(song: SongDocument, grips: readonly SongGrip[]): readonly Fi
  */
 export function inventoryFindings(song: SongDocument): readonly Finding[] {
   const timeline = timelineOf(song);
-  const played = [...new Set(chordRow(timeline.occurrences.flatMap((one) => one.bars)))];
+  const bars = timeline.occurrences.flatMap((one) => one.bars);
+  const played = [...new Set([...chordRow(bars), ...chordRow(withOrnaments(bars))])];
   if (played.length === 0) return [];
   const grips = songGrips(song, timeline);
   return [...ungripped(played, grips), ...unused(song, played), ...transposed(song, grips)];

@@ -12,7 +12,7 @@ import {
   type Hand,
   type HeldGrip,
 } from '../fretboard';
-import { chordRow, timelineOf, type PlayedBar, type Timeline } from '../timeline';
+import { chordRow, timelineOf, withOrnaments, type Timeline } from '../timeline';
 import { settledFrame, type SongDocument } from '../song';
 import { USUAL_STUDENT, type Student } from './student';
 import { assumed } from '../constants';
@@ -122,12 +122,6 @@ function fingersFor(
   return chosen;
 }
 
-/** The chords once more as they are with the optional ones, where there are any. */
-function ornamentedRow(bars: readonly PlayedBar[]): readonly string[] {
-  if (!bars.some((one) => one.ornamented)) return [];
-  return chordRow(bars.map((one) => ({ chords: one.ornamented ?? one.chords })));
-}
-
 /**
  * Gives a grip for every chord a song plays, in playing order: the teacher's own, else the shape shown
  * first for the name; each with one set of fingers, the teacher's or those that serve the changes of
@@ -143,7 +137,8 @@ export function songGrips(
 ): readonly SongGrip[] {
   const hand = handFor(song, student);
   const bars = timeline.occurrences.flatMap((one) => one.bars);
-  const row = [...chordRow(bars), ...ornamentedRow(bars)];
+  const ornamented = withOrnaments(bars);
+  const row = [...chordRow(bars), ...(ornamented === bars ? [] : chordRow(ornamented))];
   const grips = [...new Set(row)].flatMap(
     (name) =>
       givenGrip(song, name, student) ??

@@ -1,5 +1,6 @@
 import { addBeats, beatsToNumber, subtractBeats, type Beats } from '../units';
 import type { Riff, RiffHow, RiffNote } from './note';
+import { barStart, type RiffBars } from './write';
 
 /** What is done to one note of a riff. */
 export type RiffEdit =
@@ -192,6 +193,22 @@ export function withRiffEdit(
   const notes = edited(riff.notes, place, how);
   if (notes === riff.notes) return riff;
   return { ...riff, notes, bars: barsFor(notes, how.neck, riff.bars) };
+}
+
+/**
+ * Adds notes behind a riff, from its next bar on; a riff with no notes is only them.
+ *
+ * @example
+ * withNotesBehind(readRiff('3: 2', { meterBeats: 4, strings: 6 }), [{ at: 0, beats: 1, string: 1, fret: 0, how: 'picked' }], { meterBeats: 4 }).notes[1].at // 4
+ */
+export function withNotesBehind(riff: Riff, notes: Notes, frame: RiffBars): Riff {
+  const isEmpty = riff.notes.length === 0;
+  const bars = isEmpty ? 0 : riff.bars;
+  const from = barStart(isEmpty ? { meterBeats: frame.meterBeats } : frame, bars);
+  const last = Math.max(0, ...notes.map((one) => beatsToNumber(one.at)));
+  const moved = notes.map((one) => ({ ...one, at: addBeats(one.at, from) }));
+  const more = Math.floor(last / frame.meterBeats) + 1;
+  return { ...riff, notes: [...riff.notes, ...moved], bars: Math.min(MOST_BARS, bars + more) };
 }
 
 /**

@@ -24,5 +24,5 @@ export { intoGrip } from './into-grip';
 export type { FingeredNotes, IntoGrip } from './into-grip';
 export { soundsOn, workOutRiff } from './worked';
 export type { RiffSetup, WorkedRiff } from './worked';
-export { tappedNotes, withRiffEdit } from './edits';
+export { tappedNotes, withNotesBehind, withRiffEdit } from './edits';
 export type { EditedNeck, RiffEdit } from './edits';

@@ -20,9 +20,9 @@ import {
   songPatterns,
   stretchOf,
   windowsOf,
+  withOrnaments,
   type ChangeWindow,
   type ChordChange,
-  type PlayedBar,
   type SongPatterns,
   type StruckBar,
 } from '../timeline';
@@ -86,15 +86,6 @@ interface PredictedChange extends ChordChange {
   readonly predicted: number;
 }
 
-/** Changes that only the optional chords bring. */
-function ornamentedChanges(
-  bars: readonly PlayedBar[],
-  plain: readonly ChordChange[],
-): readonly ChordChange[] {
-  const all = changesOf(bars.map((one) => ({ chords: one.ornamented ?? one.chords })));
-  return all.filter(({ from, to }) => !plain.some((one) => one.from === from && one.to === to));
-}
-
 function predictedChanges(
   { occurrences }: PartedSong,
   grips: readonly SongGrip[],
@@ -103,7 +94,11 @@ function predictedChanges(
   const byName = new Map(grips.map((grip) => [grip.name, grip]));
   const bars = occurrences.flatMap((one) => one.bars);
   const plain = changesOf(bars);
-  const more = bars.some((one) => one.ornamented) ? ornamentedChanges(bars, plain) : [];
+  const ornamented = withOrnaments(bars);
+  const isKnown = (one: ChordChange): boolean =>
+    plain.some(({ from, to }) => from === one.from && to === one.to);
+  // Changes that only the optional chords bring come behind the others.
+  const more = ornamented === bars ? [] : changesOf(ornamented).filter((one) => !isKnown(one));
   return [...plain, ...more].flatMap(({ from, to }) => {
     const [a, b] = [byName.get(from), byName.get(to)];
     return a && b ? [{ from, to, predicted: changeBetween(a, b, { hand }).seconds }] : [];

@@ -1,4 +1,5 @@
 import { addBeats, beatsToNumber, type Beats } from '../units';
+import type { PlayedBar } from './bar';
 import type { Stretch } from './stretch';
 
 /** A written chord where it sounds, in beats from the start of a stretch. */
@@ -86,6 +87,19 @@ export function chordRow(bars: readonly Chorded[]): readonly string[] {
   return chords
     .filter((chord) => !isSilence(chord))
     .filter((chord, index, all) => chord !== all[index - 1]);
+}
+
+/**
+ * Gives bars as they are with their optional chords; the same bars where there are none.
+ *
+ * @example
+ * withOrnaments([]) // []
+ */
+export function withOrnaments<Bar extends Pick<PlayedBar, 'chords' | 'ornamented'>>(
+  bars: readonly Bar[],
+): readonly Bar[] {
+  if (!bars.some((one) => one.ornamented)) return bars;
+  return bars.map((one) => (one.ornamented ? { ...one, chords: one.ornamented } : one));
 }
 
 /**

@@ -1,7 +1,7 @@
 export type { BarRiff, BarStrokes, LaidRiff, PlayedBar, StruckBar } from './bar';
 export { notesInBar, songRiff } from './riffs';
 export type { SongRiff } from './riffs';
-export { changesOf, chordRow, chordSpans, isSilence } from './chord-spans';
+export { changesOf, chordRow, chordSpans, isSilence, withOrnaments } from './chord-spans';
 export type { ChordChange, ChordSpan } from './chord-spans';
 export { clicksOf } from './clicks';
 export type { TimedClick } from './clicks';

@@ -1,11 +1,15 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  inject,
+  Injector,
   input,
   model,
   output,
   signal,
+  viewChild,
 } from '@angular/core';
 import {
   isSilence,
@@ -17,8 +21,16 @@ import {
 } from '@harvu/core/timeline';
 import { mapOf, endingRound, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
-import type { WindowedChange, Workpiece } from '@harvu/core/steps';
-import { GripRow, PatternRow, SectionBars, SectionHand, SectionHead } from '../../../editors';
+import type { RiffApart, WindowedChange, Workpiece } from '@harvu/core/steps';
+import {
+  GripRow,
+  LayRiff,
+  PatternRow,
+  RiffRow,
+  SectionBars,
+  SectionHand,
+  SectionHead,
+} from '../../../editors';
 import { isSame } from '../../../ui/same';
 import type { Station } from '../stations';
 import { SectionChange } from './section-change';
@@ -29,7 +41,16 @@ const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
 @Component({
   selector: 'harvu-section-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GripRow, PatternRow, SectionBars, SectionChange, SectionHand, SectionHead],
+  imports: [
+    GripRow,
+    LayRiff,
+    PatternRow,
+    RiffRow,
+    SectionBars,
+    SectionChange,
+    SectionHand,
+    SectionHead,
+  ],
   host: { class: 'block', role: 'region', '[attr.aria-label]': 'station().section.name' },
   template: `
     <harvu-section-head
@@ -80,7 +101,23 @@ const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
           [section]="station().section.name"
           (changed)="changed.emit($event)"
         />
+        <h3 class="mt-3 mb-1 text-sm text-ink-soft">Lay a riff</h3>
+        <harvu-lay-riff
+          [song]="song()"
+          [sectionId]="station().section.id"
+          (changed)="changedAll.emit($event)"
+          (laid)="open($event)"
+        />
       </div>
+    }
+    @if (hasRiffs()) {
+      <harvu-riff-row
+        class="my-2"
+        [song]="song()"
+        [riffs]="riffs()"
+        [section]="station().section.id"
+        (changed)="changed.emit($event)"
+      />
     }
     @if (isWritten()) {
       <harvu-section-bars
@@ -128,6 +165,12 @@ export class SectionView {
   readonly drawn = input<ReadonlySet<string>>(new Set());
   readonly layer = model.required<Layer>();
   readonly changed = output<SongCommand>();
+  /** Several edits that are one. */
+  readonly changedAll = output<readonly SongCommand[]>();
+  readonly riffs = input<readonly RiffApart[]>([]);
+  private readonly injector = inject(Injector);
+  private readonly riffRow = viewChild(RiffRow);
+  protected readonly hasRiffs = computed(() => (this.station().section.riffUses ?? []).length > 0);
   protected readonly isHandOpen = signal(false);
   protected readonly wantsBars = signal(false);
 
@@ -199,6 +242,12 @@ export class SectionView {
     if (first === undefined) return `plain strokes · ${layer}`;
     return `pattern ${[first, ...more].join(', ')} · ${layer}`;
   });
+  /** What was laid just now is written next: its editor opens once it is there. */
+  protected open(name: string): void {
+    this.isHandOpen.set(false);
+    afterNextRender(() => this.riffRow()?.open(name), { injector: this.injector });
+  }
+
   protected addToMap(): void {
     const map = [...mapOf(this.song()), { section: this.station().section.name, times: 1 }];
     this.changed.emit({ kind: 'set-map', map });

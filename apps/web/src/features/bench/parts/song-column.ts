@@ -17,7 +17,7 @@ import { transposeChordName } from '@harvu/core/chord';
 import type { SongCommand } from '@harvu/core/edits';
 import { auditTime, distinctUntilChanged, EMPTY, filter, fromEvent, map } from 'rxjs';
 import type { SongApart } from '../../../worked-out';
-import { GripRow, PatternRow } from '../../../editors';
+import { GripRow, PatternRow, RiffRow } from '../../../editors';
 import { grown, turnsLater } from '../../../ui/in-turns';
 import { stationsOf, type Station } from '../stations';
 import { AddSection } from './add-section';
@@ -46,7 +46,7 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
 @Component({
   selector: 'harvu-song-column',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddSection, ChangeList, FirstBars, GripRow, PatternRow, SectionView],
+  imports: [AddSection, ChangeList, FirstBars, GripRow, PatternRow, RiffRow, SectionView],
   host: { class: 'block min-w-0' },
   template: `
     <div class="grid gap-8">
@@ -59,8 +59,10 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
           [tightest]="worked()?.tightest ?? []"
           [slow]="slow()"
           [drawn]="one.drawn"
+          [riffs]="riffs()"
           [(layer)]="layer"
           (changed)="changed.emit($event)"
+          (changedAll)="changedAll.emit($event)"
         />
       }
       @if (isUnwritten()) {
@@ -89,6 +91,12 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
             [grips]="taken.grips"
             (changed)="changed.emit($event)"
           />
+          @if (riffs().length > 0) {
+            <section aria-label="All riffs">
+              <h3 class="mb-1 text-sm text-ink-soft">All riffs</h3>
+              <harvu-riff-row [song]="song()" [riffs]="riffs()" (changed)="changed.emit($event)" />
+            </section>
+          }
           <harvu-change-list [song]="song()" [work]="taken" [tightest]="worked()?.tightest ?? []" />
         </div>
       </section>
@@ -100,6 +108,8 @@ export class SongColumn {
   readonly worked = input<SongApart | undefined>();
   readonly layer = model.required<Layer>();
   readonly changed = output<SongCommand>();
+  /** Several edits that are one. */
+  readonly changedAll = output<readonly SongCommand[]>();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly window = inject(DOCUMENT).defaultView;
   private readonly whole = viewChild<ElementRef<HTMLElement>>('whole');
@@ -107,6 +117,7 @@ export class SongColumn {
   private ledTo = -1;
 
   protected readonly work = computed(() => this.worked()?.work);
+  protected readonly riffs = computed(() => this.worked()?.riffs ?? []);
   readonly stations = computed(() => stationsOf(this.song()));
   private readonly withDrawn = computed((): readonly Shown[] => {
     const drawn = new Set<string>();
