@@ -26,12 +26,13 @@ describe('work on riffs', () => {
     const text = '3: 2 4 5 7 | 5 4 2 . , | 3: 2 4 5 7 | 5 4 2 . ';
     const { phrases } = answer('riff', { text }) as { readonly phrases: readonly unknown[] };
     expect(phrases).toEqual([
-      { from: 1, to: 7, relation: 'new', words: '', line: 'Phrase 1 is new.' },
+      { from: 1, to: 7, relation: 'new', known: 0, words: '', line: 'Phrase 1 is new.' },
       {
         from: 8,
         to: 14,
         relation: 'same',
         of: 1,
+        known: 7,
         words: 'the same',
         line: 'Phrase 2 is phrase 1 again.',
       },

@@ -10,9 +10,10 @@ import { engraveRow, type Engraved, type RiffRow } from './row';
 
 /** A riff, and whom it is drawn for. */
 export interface EngraveOptions {
-  readonly riff: Pick<WorkedRiff, 'notes' | 'left' | 'phrases' | 'bars'>;
-  readonly meter: Meter;
-  readonly pickup?: number;
+  readonly riff: Pick<WorkedRiff, 'notes' | 'left' | 'phrases'>;
+  /** How long each of its bars is, and the unit of a beat. */
+  readonly barBeats: readonly number[];
+  readonly unit: Meter['unit'];
   readonly tuning: Tuning;
   readonly capo: number;
   readonly conventions: Conventions;
@@ -69,7 +70,7 @@ function setUp(): void {
 /** Draws a riff as tablature with counts, fingers, techniques and phrases, as wide as there is room. */
 export function engraveRiff(options: EngraveOptions): EngravedRiff {
   setUp();
-  const { riff, meter, pickup, tuning, capo, conventions, width, only } = options;
+  const { riff, barBeats, unit, tuning, capo, conventions, width, only } = options;
   const say = handWords(conventions, { tuning, capo });
   const words = riffSaid(riff.notes, { words: say, strings: tuning.length });
   const engraved: Engraved = {
@@ -79,12 +80,9 @@ export function engraveRiff(options: EngraveOptions): EngravedRiff {
     fretShift: conventions.frets === 'nut' ? capo : 0,
     counts: conventions.counts,
   };
-  const barBeats = Array.from({ length: riff.bars }, (_, bar) =>
-    bar === 0 ? (pickup ?? meter.beats) : meter.beats,
-  );
-  const least = meter.unit >= 8 ? 1 : 2;
+  const least = unit >= 8 ? 1 : 2;
   const all = barsOf(riff.notes, barBeats, least);
-  const bars = all.slice(only?.from ?? 0, (only?.to ?? riff.bars) + 1);
+  const bars = all.slice(only?.from ?? 0, (only?.to ?? barBeats.length) + 1);
   const hasPhrases = options.hasPhrases ?? riff.phrases.length > 1;
   const rows = rowsOf(bars, width).map((row) => engraveRow(engraved, row, hasPhrases));
   return { rows, words };

@@ -64,6 +64,17 @@ function bendOf({ bend }: RiffNote): Bend | undefined {
   return new Bend(bend.isReleased ? [up, { type: Bend.DOWN, text: '' }] : [up]);
 }
 
+/** A phrase by its number, and what it is beside the one it comes from. */
+function labelOf({ relation, of, words }: Phrase, index: number): string {
+  const name = `phrase ${index + 1}`;
+  if (of === undefined) return name;
+  const from = `phrase ${of + 1}`;
+  if (relation === 'same') return `${name}: ${from} again`;
+  if (relation === 'same until') return `${name}: ${words.replace('the same', `as ${from}`)}`;
+  if (relation === 'same rhythm') return `${name}: the rhythm of ${from}, other notes`;
+  return `${name}: ${words} ${/higher|lower/.test(words) ? 'than' : 'as'} ${from}`;
+}
+
 /** How a note sounds, said in a word above it. */
 function signOf({ palmMuted, rings, swells }: RiffNote): string {
   return [palmMuted && 'palm', rings && 'ring', swells && 'swell'].filter(Boolean).join(' ');
@@ -311,7 +322,8 @@ class RowEngraver {
   }
 
   private drawPhrases(): void {
-    this.riff.phrases.forEach(({ from, to, of, words }, index) => {
+    this.riff.phrases.forEach((phrase, index) => {
+      const { from, to } = phrase;
       const within = this.chords.filter(({ places }) =>
         places.some((place) => place >= from && place <= to),
       );
@@ -321,9 +333,7 @@ class RowEngraver {
       const isEnd = last.places.includes(to);
       const [a, b] = [first.x - 8, last.x + 10];
       const y = 6;
-      const label =
-        of === undefined ? `phrase ${index + 1}` : `phrase ${index + 1}: ${of + 1}, ${words}`;
-      const text = isBegin ? label : '';
+      const text = isBegin ? labelOf(phrase, index) : '';
       const wide = text === '' ? 0 : text.length * 5.6 + 14;
       const path = [
         isBegin ? `M${a} ${y + 6}V${y}H${a + 8}` : `M${a} ${y}H${a + 8}`,

@@ -13,7 +13,7 @@ import {
 import { handWords } from '@harvu/core/fretboard';
 import type { Tuning } from '@harvu/core/pitch';
 import { riffSaid, type WorkedRiff } from '@harvu/core/riff';
-import type { NamedRiff } from '@harvu/core/song';
+import type { Meter } from '@harvu/core/rhythm';
 import { CONVENTIONS } from './conventions';
 import { Shapes } from './drawing';
 import { Engraving } from './engraving';
@@ -87,8 +87,11 @@ interface Mark {
   `,
 })
 export class RiffTab {
-  readonly named = input.required<Pick<NamedRiff, 'meter' | 'pickup'>>();
-  readonly riff = input.required<Pick<WorkedRiff, 'notes' | 'left' | 'phrases' | 'bars'>>();
+  readonly riff = input.required<Pick<WorkedRiff, 'notes' | 'left' | 'phrases'>>();
+  /** How long each of its bars is. */
+  readonly barBeats = input.required<readonly number[]>();
+  /** What a beat is: 4 for a quarter. */
+  readonly unit = input<Meter['unit']>(4);
   readonly tuning = input.required<Tuning>();
   readonly capo = input(0);
   /** Places of notes that sound now, or are chosen. */
@@ -113,12 +116,11 @@ export class RiffTab {
   });
   private readonly drawn = computed(() => {
     const [engrave, only, hasPhrases] = [this.engraving.engrave(), this.only(), this.hasPhrases()];
-    const { meter, pickup } = this.named();
     return (
       engrave?.({
-        ...{ riff: this.riff(), meter, tuning: this.tuning(), capo: this.capo() },
+        ...{ riff: this.riff(), barBeats: this.barBeats(), unit: this.unit() },
+        ...{ tuning: this.tuning(), capo: this.capo() },
         ...{ conventions: this.conventions(), width: this.width() / this.scale() },
-        ...(pickup !== undefined && { pickup }),
         ...(hasPhrases !== undefined && { hasPhrases }),
         ...(only && { only }),
       }).rows ?? []

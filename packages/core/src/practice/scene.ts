@@ -9,13 +9,14 @@ import {
   stayingFingers,
   type Setup,
 } from '../fretboard';
-import { openNotes, noteName } from '../pitch';
+import { openNotes, noteName, type Tuning } from '../pitch';
 import type { SongGrip } from '../player';
 import { pickedOver } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
 import { kindOf, passOf, type Kind, type Pass, type Step, type Workpiece } from '../steps';
 import { changesOf, type StruckBar } from '../timeline';
 import type { Bpm } from '../units';
+import { sceneRiff, type SceneRiff } from './scene-riff';
 
 /** A chord as it is said, and the other name it has with a capo. */
 export interface SaidChord {
@@ -68,6 +69,9 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   readonly changes: Readonly<Record<string, DrawnChange>>;
   /** For each bar, by the chord that sounds. */
   readonly lanes: readonly Readonly<Record<string, DrawnLane>>[];
+  /** What of it is played note by note; null where nothing is. */
+  readonly riff: SceneRiff | null;
+  readonly tuning: Tuning;
   /** For each bar, where the whole song is gone through. */
   readonly map: readonly MapBar[];
 }
@@ -125,8 +129,8 @@ function lanesOf(
 ): Scene['lanes'] {
   const hand = settledFrame(song.frame).picking;
   const known = new Map<unknown, Map<string, Drawing>>();
-  return bars.map(({ struck, chords }) => {
-    if (!struck) return {};
+  return bars.map(({ struck, riff, chords }) => {
+    if (!struck || riff?.from === 0) return {};
     const { pattern, bar } = struck;
     const drawn = known.get(pattern) ?? new Map<string, Drawing>();
     known.set(pattern, drawn);
@@ -185,6 +189,8 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     ),
     changes: changesIn(pass.spans, byName, stage),
     lanes: lanesOf(bars, byName, stage),
+    riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
+    tuning,
     map: isWholeSong ? mapOf(stage) : [],
   };
 }

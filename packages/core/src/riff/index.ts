@@ -14,7 +14,7 @@ export type { PickingPace } from './right-hand';
 export { riffSaid } from './said';
 export { readTab } from './tab';
 export type { TabReading } from './tab';
-export { barStart, writeRiff } from './write';
+export { barStart, riffBarBeats, writeRiff } from './write';
 export type { RiffBars } from './write';
 export { readSpoken } from './spoken';
 export type { CountedFrom, SpokenOptions, SpokenReading } from './spoken';

@@ -7,6 +7,8 @@ export interface RiffLimit {
   /** In beats a minute; null where nothing limits. */
   readonly limitBpm: number | null;
   readonly because: string;
+  /** The same without the figure; empty where nothing limits. */
+  readonly words: string;
   /** The note that it waits for, by its place from 0. */
   readonly note?: number;
 }
@@ -49,7 +51,12 @@ export function riffLimit(
   const least = [...shifts, ...plucks]
     .filter((one) => one.bpm > 0)
     .reduce<Bound | undefined>((low, one) => (low && low.bpm <= one.bpm ? low : one), undefined);
-  if (!least) return { limitBpm: null, because: 'nothing in it limits the tempo' };
+  if (!least) return { limitBpm: null, because: 'nothing in it limits the tempo', words: '' };
   const limitBpm = Math.round(least.bpm * 10) / 10;
-  return { limitBpm, because: `${least.words}: ${limitBpm} at most`, note: least.note };
+  return {
+    limitBpm,
+    because: `${least.words}: ${limitBpm} at most`,
+    words: least.words,
+    note: least.note,
+  };
 }

@@ -13,6 +13,8 @@ export interface Phrase {
   readonly relation: PhraseRelation;
   /** The phrase it is compared with, by its place from 0. */
   readonly of?: number;
+  /** Notes of it, from its first, that are known from there. */
+  readonly known: number;
   /** How it stands to that, in few words; empty where it is new. */
   readonly words: string;
   /** All of it in one sentence. */
@@ -190,6 +192,8 @@ interface Compared {
   readonly relation: PhraseRelation;
   readonly words: string;
   readonly rank: number;
+  /** Notes from the first that need not be learnt again. */
+  readonly known: number;
 }
 
 function frets(count: number): string {
@@ -198,6 +202,7 @@ function frets(count: number): string {
 
 /** What a phrase is beside another of its rhythm. */
 function comparedInRhythm(a: Notes, b: Notes, { sounds }: PhraseOptions): Compared {
+  const all = { known: a.length };
   const pairs = a.flatMap((one, index) => {
     const other = b[index];
     return other ? [{ one, other }] : [];
@@ -206,9 +211,15 @@ function comparedInRhythm(a: Notes, b: Notes, { sounds }: PhraseOptions): Compar
   const moved = constant(pairs.map(({ one, other }) => one.fret - other.fret));
   const strings = constant(pairs.map(({ one, other }) => one.string - other.string));
   if (sounded === 0)
-    return { relation: 'elsewhere', words: 'the same sound elsewhere on the neck', rank: 2 };
+    return {
+      ...all,
+      relation: 'elsewhere',
+      words: 'the same sound elsewhere on the neck',
+      rank: 2,
+    };
   if (sounded !== undefined && sounded % 12 === 0) {
     return {
+      ...all,
       relation: 'octave',
       words: `the same an octave ${sounded > 0 ? 'higher' : 'lower'}`,
       rank: 4,
@@ -220,24 +231,25 @@ function comparedInRhythm(a: Notes, b: Notes, { sounds }: PhraseOptions): Compar
         ? ''
         : `, ${Math.abs(strings)} ${Math.abs(strings) === 1 ? 'string' : 'strings'} over`;
     return {
+      ...all,
       relation: 'moved',
       words: `the same shape ${moved === 0 ? 'at the same frets' : frets(moved)}${across}`,
       rank: 3,
     };
   }
-  return { relation: 'same rhythm', words: 'the same rhythm with other notes', rank: 6 };
+  return { relation: 'same rhythm', words: 'the same rhythm with other notes', rank: 6, known: 0 };
 }
 
 function compared(a: Notes, b: Notes, options: PhraseOptions): Compared | undefined {
   const alike = alikeFromStart(a, b);
   if (alike === a.length && a.length === b.length)
-    return { relation: 'same', words: 'the same', rank: 1 };
+    return { relation: 'same', words: 'the same', rank: 1, known: a.length };
   const inRhythm = isRhythmAlike(a, b) ? comparedInRhythm(a, b, options) : undefined;
   if (inRhythm && inRhythm.rank < 5) return inRhythm;
   if (alike >= LEAST_ALIKE) {
     const beat = Math.floor(start(a[alike] ?? a.at(-1)) - start(a[0])) + 1;
     const words = alike === a.length ? 'the beginning' : `the same up to beat ${beat}, then new`;
-    return { relation: 'same until', words, rank: 5 };
+    return { relation: 'same until', words, rank: 5, known: alike };
   }
   return inRhythm;
 }
@@ -277,8 +289,16 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
         return found ? [{ ...found, of }] : [];
       })
       .sort((a, b) => a.rank - b.rank);
-    if (!best) return { from, to, relation: 'new', words: '', line: `Phrase ${index + 1} is new.` };
-    const { relation, words, of } = best;
+    if (!best)
+      return {
+        from,
+        to,
+        relation: 'new',
+        known: 0,
+        words: '',
+        line: `Phrase ${index + 1} is new.`,
+      };
+    const { relation, words, of, known } = best;
     const as = relation === 'same' ? 'is phrase' : 'beside phrase';
     const line =
       relation === 'same'
@@ -286,17 +306,17 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
         : relation === 'same until'
           ? `Phrase ${index + 1} is phrase ${of + 1}: ${words}.`
           : `Phrase ${index + 1} ${as} ${of + 1}: ${words}.`;
-    return { from, to, relation, of, words, line };
+    return { from, to, relation, of, known, words, line };
   });
 }
 
 /**
- * Counts the notes of a riff that are to learn: those of phrases that are another again are not.
+ * Counts the notes of a riff that are to learn: what a phrase has from one before it is not, be it
+ * elsewhere on the neck.
  *
  * @example
- * notesToLearn([{ from: 0, to: 3, relation: 'new', line: '' }, { from: 4, to: 7, relation: 'same', of: 0, line: '' }]) // 4
+ * notesToLearn([{ from: 0, to: 3, known: 0 }, { from: 4, to: 7, known: 3 }]) // 5
  */
-export function notesToLearn(phrases: readonly Phrase[]): number {
-  const learned = phrases.filter((one) => one.relation !== 'same');
-  return learned.reduce((sum, { from, to }) => sum + to - from + 1, 0);
+export function notesToLearn(phrases: readonly Pick<Phrase, 'from' | 'to' | 'known'>[]): number {
+  return phrases.reduce((sum, { from, to, known }) => sum + to - from + 1 - known, 0);
 }

@@ -77,6 +77,18 @@ export function barStart({ meterBeats, pickup = meterBeats }: RiffBars, bar: num
   return bar === 0 ? 0 : addBeats(pickup, timesBeats(meterBeats, bar - 1));
 }
 
+/**
+ * Gives how long each bar of a riff is; `bars` counts its pickup.
+ *
+ * @example
+ * riffBarBeats({ meterBeats: 4, pickup: 1 }, 3) // [1, 4, 4]
+ */
+export function riffBarBeats({ meterBeats, pickup }: RiffBars, bars: number): readonly number[] {
+  return Array.from({ length: bars }, (_, bar) =>
+    bar === 0 ? (pickup ?? meterBeats) : meterBeats,
+  );
+}
+
 /** Writes bar after bar, a string where it changes. */
 class RiffWriter {
   private string = 0;

@@ -13,6 +13,7 @@ import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
 import { openNotes } from '@harvu/core/pitch';
 import { formatMeter, parseMeter } from '@harvu/core/rhythm';
 import {
+  riffBarBeats,
   riffFrameOf,
   riffSaid,
   withNotesBehind,
@@ -25,7 +26,7 @@ import {
 } from '@harvu/core/riff';
 import { settledFrame, type NamedRiff, type SongDocument } from '@harvu/core/song';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
-import type { RiffApart } from '@harvu/core/steps';
+import { beatWords, type RiffApart } from '@harvu/core/steps';
 import { beatsToNumber } from '@harvu/core/units';
 import { CONVENTIONS } from '../../ui/conventions';
 import { RiffTab } from '../../ui/riff-tab';
@@ -75,6 +76,9 @@ export class RiffEditor implements OnDestroy {
     const { tuning, capo } = this.frame();
     return workOutRiff(this.draft(), { ...this.named(), tuning, hand: { ...USUAL_HAND, capo } });
   });
+  protected readonly barBeats = computed(() =>
+    riffBarBeats(riffFrameOf(this.named(), this.frame().tuning.length), this.worked().bars),
+  );
   protected readonly faults = computed(() =>
     this.worked().faults.map(({ column, message }) => `At ${column}: ${message}`),
   );
@@ -92,14 +96,16 @@ export class RiffEditor implements OnDestroy {
     const { tuning, capo } = this.frame();
     const words = handWords(this.conventions(), { tuning, capo });
     const said = riffSaid([note], { words, strings: tuning.length });
-    const beats = Number(beatsToNumber(note.beats).toFixed(2));
-    return `Note ${this.place() + 1} of ${notes.length}: ${said}, ${beats} ${beats === 1 ? 'beat' : 'beats'}.`;
+    const lasts = beatWords(beatsToNumber(note.beats));
+    return `Note ${this.place() + 1} of ${notes.length}: ${said}, ${lasts}.`;
   });
   protected readonly limitWords = computed(() => {
-    const { limitBpm, because } = this.apart()?.worked.limit ?? { limitBpm: null, because: '' };
+    const { limitBpm, words } = this.apart()?.worked.limit ?? { limitBpm: null, words: '' };
     if (limitBpm === null) return '';
     const isEasy = limitBpm >= this.frame().tempo;
-    return isEasy ? `Both hands have the time at ${this.frame().tempo}.` : `Its limit: ${because}.`;
+    return isEasy
+      ? `Both hands have the time at ${this.frame().tempo}.`
+      : `It goes up to ${Math.floor(limitBpm)} bpm for now: ${words}.`;
   });
 
   ngOnDestroy(): void {

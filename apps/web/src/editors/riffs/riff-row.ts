@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { settledFrame, type RiffUse, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
+import { riffBarBeats } from '@harvu/core/riff';
 import type { RiffApart } from '@harvu/core/steps';
 import { InView } from '../../ui/in-view';
 import { RiffTab } from '../../ui/riff-tab';
@@ -24,7 +25,9 @@ function barWords({ bars }: RiffUse): string {
 
 function useWords(use: RiffUse): string {
   const layer = use.layer && use.layer !== 'full' ? `, from ${use.layer} on` : '';
-  return `${barWords(use)}${layer}${use.part === undefined ? '' : `, as ${use.part}`}`;
+  const plain = use.layer === 'ornaments' ? 'below' : 'in bare and pulse';
+  const who = use.part === undefined ? `, strummed ${plain}` : `, as ${use.part} beside the chords`;
+  return `${barWords(use)}${layer}${who}`;
 }
 
 /** The riffs of a song or of one section, drawn; each opens its editor beneath it. */
@@ -80,8 +83,9 @@ function useWords(use: RiffUse): string {
             />
           } @else {
             <harvu-riff-tab
-              [named]="one.apart.named"
               [riff]="one.apart.worked"
+              [barBeats]="one.barBeats"
+              [unit]="one.apart.named.meter.unit"
               [tuning]="frame().tuning"
               [capo]="frame().capo"
               [marked]="heardName() === one.apart.named.name ? sounding() : []"
@@ -114,9 +118,15 @@ export class RiffRow implements OnDestroy {
       const { name } = apart.named;
       const own = this.own();
       const uses = (own?.riffUses ?? []).filter((use) => use.riff === name);
-      if (this.section() !== '')
-        return uses.length > 0 ? [{ apart, uses, where: uses.map(useWords).join(' · ') }] : [];
-      return [{ apart, uses: [] as readonly RiffUse[], where: this.whereOf(name) }];
+      const { meter, pickup } = apart.named;
+      const frame = { meterBeats: meter.beats, ...(pickup !== undefined && { pickup }) };
+      const barBeats = riffBarBeats(frame, apart.worked.bars);
+      if (this.section() === '') {
+        const none: readonly RiffUse[] = [];
+        return [{ apart, barBeats, uses: none, where: this.whereOf(name) }];
+      }
+      const where = uses.map(useWords).join(' · ');
+      return uses.length > 0 ? [{ apart, barBeats, uses, where }] : [];
     }),
   );
 

@@ -15,6 +15,7 @@ import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { LaneView } from '../../ui/lane-view';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
+import { RiffTab } from '../../ui/riff-tab';
 import { BarStrip } from './parts/bar-strip';
 import { FrameNow } from './parts/frame-now';
 import { MapNow } from './parts/map-now';
@@ -41,6 +42,7 @@ const KEYS: readonly ViewKey[] = [
     NowNext,
     ProblemLine,
     Ribbon,
+    RiffTab,
     RouterLink,
     RungLadder,
   ],

@@ -5,6 +5,7 @@ import type { Drawing } from '@harvu/core/drawing';
 import { triesIn, type TryEvent } from '@harvu/core/events';
 import {
   climbOf,
+  notesAt,
   placeIn,
   stepProgress,
   type DrawnChange,
@@ -34,6 +35,8 @@ const LONGEST_S = 3600;
 const GRIP_S = 5;
 /** A slot is reached a hair before its time. */
 const JUST = 1e-6;
+/** Bars of a riff that are read at once. */
+const BARS_AT_ONCE = 4;
 
 /** Until a step is worked out, nothing is played. */
 const NOTHING: Pass = {
@@ -161,6 +164,26 @@ export class PracticeState {
     const lane = place && this.scene()?.lanes[place.bar]?.[place.now];
     return lane && { ...lane, slot: this.slotIn(lane, place.bar) };
   });
+  /** The bars around the one that plays, where they are played note by note, and the notes that sound. */
+  readonly riffNow = computed(
+    () => {
+      const riff = this.scene()?.riff;
+      const bar = this.place()?.bar ?? 0;
+      const run = riff?.runs.find(({ from, to }) => bar >= from && bar <= to);
+      if (!riff || !run) return null;
+      const from = run.from + Math.floor((bar - run.from) / BARS_AT_ONCE) * BARS_AT_ONCE;
+      return { riff, only: { from, to: Math.min(run.to, from + BARS_AT_ONCE - 1) } };
+    },
+    { equal: (a, b) => a?.riff === b?.riff && a?.only.from === b?.only.from },
+  );
+  readonly notesNow = computed(
+    () => {
+      const riff = this.scene()?.riff;
+      const { beats } = this.pass().stretch;
+      return riff && beats > 0 ? notesAt(riff, Math.max(0, this.passBeat()) % beats) : [];
+    },
+    { equal: (a, b) => a.join() === b.join() },
+  );
   /** Which section of the map plays, and which of its bars; only where the whole song is played. */
   readonly onMap = computed(() => this.scene()?.map[this.place()?.bar ?? 0]);
   /** The chords now and next, as they are said, and what the fingers do between them. */

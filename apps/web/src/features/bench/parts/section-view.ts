@@ -207,7 +207,10 @@ export class SectionView {
   });
   protected readonly isWritten = computed(() => !this.isPlain() || this.wantsBars());
   private readonly chords = computed(() => [
-    ...new Set(chordRow(this.struck()).filter((name) => !isSilence(name))),
+    // What is under a riff is strummed in the barer layers.
+    ...new Set(
+      chordRow(this.struck().map(({ chords }) => ({ chords }))).filter((name) => !isSilence(name)),
+    ),
   ]);
   protected readonly fresh = computed(
     () => {

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { riffBarBeats } from '@harvu/core/riff';
 import { settledFrame } from '@harvu/core/song';
 import { kindOf, type Step } from '@harvu/core/steps';
 import { ChordName } from '../../../ui/chord-name';
 import { durationWords } from '../../../ui/duration';
 import { GripDiagram } from '../../../ui/grip-diagram';
 import { LadderLine } from '../../../ui/ladder-line';
+import { RiffTab } from '../../../ui/riff-tab';
 import { stepTempo } from '../plan-words';
 import { StepsState } from '../steps.state';
 
@@ -40,7 +42,7 @@ function tempoOf(rungs: readonly number[]): string {
 @Component({
   selector: 'harvu-stage-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordName, GripDiagram, LadderLine],
+  imports: [ChordName, GripDiagram, LadderLine, RiffTab],
   host: { class: 'block' },
   template: `
     <ol class="border-t border-line" aria-label="Stages of the plan">
@@ -90,6 +92,18 @@ function tempoOf(rungs: readonly number[]): string {
                     </li>
                   }
                 </ul>
+              }
+              @for (one of riffs(); track one.name) {
+                <div class="mb-2">
+                  <b class="font-display">{{ one.name }}</b>
+                  <harvu-riff-tab
+                    [riff]="one.worked"
+                    [barBeats]="one.barBeats"
+                    [unit]="one.riff.named.meter.unit"
+                    [tuning]="setup().tuning"
+                    [capo]="setup().capo"
+                  />
+                </div>
               }
               <ul>
                 @for (step of stage.steps; track step.id) {
@@ -152,6 +166,21 @@ export class StageList {
       kindOf(step).cleanWord === 'ringing' ? step.atoms : [],
     );
     return (this.state.planned()?.work.grips ?? []).filter((one) => names.includes(one.name));
+  });
+
+  /** The riffs that are learnt in the stage that lies open. */
+  protected readonly riffs = computed(() => {
+    const stage = this.stages().find((one) => one.number === this.opened());
+    const names = (stage?.steps ?? []).flatMap((step) =>
+      kindOf(step).scene === 'riff' ? (step.atoms[0] ?? []) : [],
+    );
+    return (this.state.planned()?.work.riffs ?? [])
+      .filter((one) => names.includes(one.name))
+      .map((one) => {
+        const { meter, pickup } = one.riff.named;
+        const frame = { meterBeats: meter.beats, ...(pickup !== undefined && { pickup }) };
+        return { ...one, barBeats: riffBarBeats(frame, one.worked.bars) };
+      });
   });
 
   protected open(number: number): void {
