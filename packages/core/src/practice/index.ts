@@ -8,7 +8,7 @@ export { placeIn } from './place';
 export type { Place } from './place';
 export { sceneOf } from './scene';
 export type { DrawnChange, DrawnLane, MapBar, SaidChord, Scene, TunedString } from './scene';
-export { notesAt } from './scene-riff';
+export { notesAt } from './notes-at';
 export type { SceneRiff } from './scene-riff';
 export { untilLesson } from './until-lesson';
 export type { LessonPiece } from './until-lesson';

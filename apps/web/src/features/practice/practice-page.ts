@@ -30,6 +30,12 @@ const KEYS: readonly ViewKey[] = [
   { key: 'esc', does: 'back' },
 ];
 
+const SAID: Readonly<Record<string, string | undefined>> = {
+  hand: 'On strings you mute with the other hand.',
+  ear: 'Listen, sing it, then look for it on the guitar. Nothing is shown on purpose.',
+  riff: 'The note to play is ringed.',
+};
+
 /** The practice room: read from a metre away, worked by two keys or a pedal. */
 @Component({
   selector: 'harvu-practice-page',
@@ -60,6 +66,20 @@ export class PracticePage {
   readonly step = input.required<string>();
   protected readonly state = inject(PracticeState);
   private readonly router = inject(Router);
+  private readonly kind = computed(() => this.state.scene()?.scene);
+  /** The riff that is played now; what is found by ear is not shown. */
+  protected readonly riffNow = computed(() =>
+    this.kind() === 'ear' || this.kind() === 'map' ? null : this.state.riffNow(),
+  );
+  /** What stands in place of grips where none are held. */
+  protected readonly said = computed(() => {
+    const kind = this.kind() ?? '';
+    const words = kind === 'words' ? this.state.step()?.goal.words : SAID[kind];
+    const isIn = this.state.countIn() > 0;
+    const isSaid = words !== undefined || this.riffNow() !== null;
+    if (isSaid && isIn) return `in ${this.state.countIn()}`;
+    return words ?? (this.riffNow() ? SAID['riff'] : undefined);
+  });
   private readonly session = inject(Session);
 
   protected readonly back = computed(() =>
