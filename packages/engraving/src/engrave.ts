@@ -33,13 +33,21 @@ export interface EngravedRiff {
 }
 
 const FIGURE_POINTS = 10;
+/** A hand that gives way by a fret is not said to go anywhere. */
+const LEAST_FAR = 2;
 
 /** The fret finger 1 lies at when the hand has gone somewhere. */
 function positionsOf({ notes, left }: EngraveOptions['riff']): ReadonlyMap<number, number> {
+  const positionAt = (place: number): number | undefined => {
+    const [note, finger] = [notes[place], left.fingers[place]];
+    return note && finger ? Math.max(1, note.fret - finger + 1) : undefined;
+  };
   return new Map(
     left.shifts.flatMap(({ before }) => {
-      const [note, finger] = [notes[before], left.fingers[before]];
-      return note && finger ? [[before, Math.max(1, note.fret - finger + 1)] as const] : [];
+      const to = positionAt(before);
+      const last = notes.slice(0, before).findLastIndex((_, place) => left.fingers[place]);
+      const far = Math.abs((to ?? 0) - (positionAt(last) ?? 0));
+      return to === undefined || far < LEAST_FAR ? [] : [[before, to] as const];
     }),
   );
 }

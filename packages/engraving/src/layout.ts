@@ -63,16 +63,22 @@ export function barsOf(
   });
 }
 
-/** Lays bars into rows, at most four side by side, as wide as there is room. */
-export function rowsOf(bars: readonly RiffBar[], width: number): readonly BarRow[] {
-  const room = width - LEFT - RIGHT;
+function packed(bars: readonly RiffBar[], room: number, most: number): readonly RiffBar[][] {
   const rows: RiffBar[][] = [];
   for (const bar of bars) {
     const row = rows.at(-1);
-    const isFull = !row || row.length >= MOST_BARS || widthOf([...row, bar], LEAST_SLOT) > room;
+    const isFull = !row || row.length >= most || widthOf([...row, bar], LEAST_SLOT) > room;
     if (isFull) rows.push([bar]);
     else row.push(bar);
   }
+  return rows;
+}
+
+/** Lays bars into rows, at most four side by side and as many in each, as wide as there is room. */
+export function rowsOf(bars: readonly RiffBar[], width: number): readonly BarRow[] {
+  const room = width - LEFT - RIGHT;
+  const least = packed(bars, room, MOST_BARS).length;
+  const rows = packed(bars, room, Math.ceil(bars.length / Math.max(1, least)));
   return rows.map((row) => {
     const slots = row.reduce((sum, bar) => sum + slotsOf(bar), 0);
     const widest = (room - row.length * BAR_PADDING) / Math.max(1, slots);

@@ -37,9 +37,12 @@ export interface RiffRow {
 
 const SPACING = 14;
 const PHRASES = 20;
-const SIGNS = 16;
+const SIGNS = 24;
+const NO_SIGNS = 12;
 const COUNTS = 22;
 const SMALL = 10.5;
+/** How wide a letter of that size is, about. */
+const LETTER = 5.6;
 
 /** Notes that begin together, with the figure the library draws for them. */
 interface Chord {
@@ -92,9 +95,21 @@ class RowEngraver {
     private readonly row: BarRow,
     private readonly isPhrased: boolean,
   ) {
-    this.top = (isPhrased ? PHRASES : 0) + SIGNS;
+    this.top = (isPhrased ? PHRASES : 0) + (this.hasSigns() ? SIGNS : NO_SIGNS);
     this.bottom = this.top + (riff.strings.length - 1) * SPACING;
     this.chords = this.drawBars();
+  }
+
+  /** Whether anything is said above the strings in this row. */
+  private hasSigns(): boolean {
+    const { notes, positions } = this.riff;
+    const [from, until] = [this.row.bars[0]?.from ?? 0, this.row.bars.at(-1)];
+    const end = (until?.from ?? 0) + (until?.beats ?? 0);
+    return notes.some((note, place) => {
+      const at = beatsToNumber(note.at);
+      const said = [signOf(note), note.bend, note.vibrato, positions.has(place)];
+      return at >= from && at < end && said.some(Boolean);
+    });
   }
 
   draw(): RiffRow {
@@ -105,7 +120,7 @@ class RowEngraver {
     this.drawStrings();
     if (this.isPhrased) this.drawPhrases();
     const width = LEFT + widthOf(this.row.bars, this.row.slotWidth) + 6;
-    const height = this.bottom + COUNTS + 12;
+    const height = this.countsY() + 6;
     return {
       drawing: { width, height, shapes: this.pen.shapes, words: this.riff.words },
       notes: this.chords.flatMap(({ places, notes, x }) =>
@@ -266,14 +281,14 @@ class RowEngraver {
   private drawBeside({ places, notes, x }: Chord): void {
     notes.forEach((note, index) => {
       const finger = this.riff.fingers[places[index] ?? -1];
-      if (!finger || note.bend) return;
+      if (!finger || note.bend || note.how === 'harmonic') return;
       const figures = fretText(note, this.riff.fretShift).length;
       const wide = (figures - 1) * 4.5 + (note.plucked === 'p' ? 3 : 0);
       const y = this.yOf(note.string) - 3;
       this.text(String(finger), [x + 9 + wide, y], { role: 'finger', size: 9.5, isBold: true });
     });
     const plucked = notes.flatMap((one) => (one.plucked && one.plucked !== 'p' ? one.plucked : []));
-    if (plucked.length > 0) this.text(plucked.join(' '), [x, this.bottom + 15], { size: 9.5 });
+    if (plucked.length > 0) this.text(plucked.join(' '), [x, this.bottom + 17], { size: 9.5 });
   }
 
   /** Said where it begins, not over every note it goes on for. */
@@ -285,13 +300,18 @@ class RowEngraver {
       const to = fret === undefined ? '' : `hand to ${fret + this.riff.fretShift}`;
       const words = [to, sign === last ? '' : sign].filter(Boolean).join(', ');
       last = sign;
-      if (words !== '') this.text(words, [x - 4, this.top - 7], { role: 'way', anchor: 'start' });
+      if (words !== '') this.text(words, [x - 4, this.top - 15], { role: 'way', anchor: 'start' });
     }
   }
 
-  private drawCounts(): void {
+  /** Below the strings, or below what the fingers are called there. */
+  private countsY(): number {
     const hasPlucks = this.chords.some(({ notes }) => notes.some((one) => one.plucked));
-    const y = this.bottom + (hasPlucks ? COUNTS + 6 : COUNTS - 2);
+    return this.bottom + (hasPlucks ? COUNTS + 9 : COUNTS - 2);
+  }
+
+  private drawCounts(): void {
+    const y = this.countsY();
     let x = LEFT;
     for (const bar of this.row.bars) {
       const slots = Math.round(bar.beats * bar.slotsPerBeat);
@@ -321,6 +341,12 @@ class RowEngraver {
     });
   }
 
+  /** A label that does not fit beside its bracket is cut to the name of its phrase. */
+  private fitting(label: string, from: number): string {
+    const edge = LEFT + widthOf(this.row.bars, this.row.slotWidth);
+    return from + 12 + label.length * LETTER > edge ? label.replace(/:.*$/, '') : label;
+  }
+
   private drawPhrases(): void {
     this.riff.phrases.forEach((phrase, index) => {
       const { from, to } = phrase;
@@ -332,9 +358,9 @@ class RowEngraver {
       const isBegin = first.places.includes(from);
       const isEnd = last.places.includes(to);
       const [a, b] = [first.x - 8, last.x + 10];
+      const text = isBegin ? this.fitting(labelOf(phrase, index), a) : '';
+      const wide = text === '' ? 0 : text.length * LETTER + 14;
       const y = 6;
-      const text = isBegin ? labelOf(phrase, index) : '';
-      const wide = text === '' ? 0 : text.length * 5.6 + 14;
       const path = [
         isBegin ? `M${a} ${y + 6}V${y}H${a + 8}` : `M${a} ${y}H${a + 8}`,
         a + wide < b ? `M${Math.min(b, a + 8 + wide)} ${y}H${b}${isEnd ? `V${y + 6}` : ''}` : '',

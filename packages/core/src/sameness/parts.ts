@@ -59,7 +59,10 @@ const RAISED: Readonly<Record<string, string>> = {
   ...{ '5': '⁵', '6': '⁶', '7': '⁷', '8': '⁸', '9': '⁹' },
 };
 
-function barText({ meter, beats, chords, ornamented = [], riffs }: PlayedBar): string {
+function barText(
+  { meter, beats, chords, ornamented = [], riffs }: PlayedBar,
+  taught: string | undefined,
+): string {
   const music = [...chords, ...ornamented].map((one) => [
     one.chord,
     one.beats,
@@ -67,7 +70,8 @@ function barText({ meter, beats, chords, ornamented = [], riffs }: PlayedBar): s
     one.held,
     one.optional,
   ]);
-  const own = riffs?.filter((one) => one.bar >= 0);
+  // What another guitar plays beside the chords makes them no other music.
+  const own = riffs?.filter(({ bar, part }) => bar >= 0 && (part === undefined || part === taught));
   return JSON.stringify([meter.unit, beats, music, ...(own?.length ? [own] : [])]);
 }
 
@@ -81,12 +85,16 @@ function signed(count: number): string {
   return `${count > 0 ? '+' : ''}${count}`;
 }
 
-function changedBars(bars: readonly PlayedBar[], parent: Part | undefined): readonly number[] {
+function changedBars(
+  bars: readonly PlayedBar[],
+  parent: Part | undefined,
+  taught?: string,
+): readonly number[] {
   const numbers = bars.map((_, index) => index + 1);
   if (!parent) return numbers;
   return numbers.filter((number) => {
     const [bar, old] = [bars[number - 1], parent.bars[number - 1]];
-    return !bar || !old || barText(bar) !== barText(old);
+    return !bar || !old || barText(bar, taught) !== barText(old, taught);
   });
 }
 
@@ -160,7 +168,7 @@ class PartFinder {
   ): Part {
     const times = section.endings?.length ? endingRound(section) : 1;
     const { bars, tempo, tempoTo } = occurrenceOf(this.song, { ...section, times }, entry);
-    const music = [tempo, tempoTo, ...bars.map(barText)].join();
+    const music = [tempo, tempoTo, ...bars.map((bar) => barText(bar, this.song.frame.part))].join();
     const part = this.byMusic.get(music) ?? create(bars, tempo);
     this.byMusic.set(music, part);
     return part;
@@ -171,7 +179,7 @@ class PartFinder {
     const letter = parent ? this.primed(parent.letter) : letterAt(this.letters++);
     return {
       ...{ id: section.id, letter, name: section.name, bars, goalBpm, semitones: 0 },
-      newBars: changedBars(bars, parent),
+      newBars: changedBars(bars, parent, this.song.frame.part),
       ...(parent && { parent: parent.id }),
     };
   }

@@ -15,6 +15,8 @@ export const SHEET_SIZES: readonly Omit<SheetSize, 'width'>[] = [
   { chord: 16, barBelow: 5, between: 8, grip: 54, lane: 0.7, lines: 5 },
   { chord: 15, barBelow: 4, between: 7, grip: 46, lane: 0.6, lines: 4 },
   { chord: 14, barBelow: 2, between: 5, grip: 46, lane: 0.55, lines: 4 },
+  { chord: 14, barBelow: 1, between: 3, grip: 42, lane: 0.5, lines: 2 },
+  { chord: 14, barBelow: 0, between: 1, grip: 36, lane: 0.45, lines: 1 },
 ];
 
 /** Between the margins of a paper. */

@@ -2,6 +2,8 @@ import { chordSaid } from '@harvu/core/chord';
 import { laneDrawing } from '@harvu/core/drawing';
 import type { Part } from '@harvu/core/sameness';
 import { rangeWords } from '@harvu/core/steps';
+import { riffBarBeats } from '@harvu/core/riff';
+import { engraveRiff } from '@harvu/engraving';
 import { barsInLayer, isSilence, type PlayedBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 import type { Content, TableCell } from 'pdfmake/interfaces';
@@ -30,18 +32,25 @@ export function called({ plan, conventions }: Sheet, name: string): string {
   return chordSaid(name, { capo: plan.work.capo, names: conventions.names });
 }
 
-function chordWords(sheet: Sheet, { chord, hit, held }: PlayedBar['chords'][number]): string {
+/** The chords of a bar as they are printed: optional ones too, in parentheses. */
+function chordsOf({ chords, ornamented }: PlayedBar): PlayedBar['chords'] {
+  return ornamented ?? chords;
+}
+
+function chordWords(sheet: Sheet, one: PlayedBar['chords'][number]): string {
+  const { chord, hit, held, optional } = one;
   if (held) return '(held)';
   if (chord === '-') return '–';
   const name = isSilence(chord) ? 'N.C.' : called(sheet, chord);
-  return `${name}${hit ? '!' : ''}`;
+  const struck = `${name}${hit ? '!' : ''}`;
+  return optional ? `(${struck})` : struck;
 }
 
 /** The chords of a bar, each as wide as it lasts. */
 function barCell(sheet: Sheet, bar: PlayedBar, isLast: boolean): TableCell {
   const size = sheet.size.chord;
   return {
-    columns: bar.chords.map((one) =>
+    columns: chordsOf(bar).map((one) =>
       onTheLine(chordWords(sheet, one), {
         fontSize: size,
         width: `${(100 * beatsToNumber(one.beats)) / bar.beats}%`,
@@ -56,7 +65,7 @@ function barCell(sheet: Sheet, bar: PlayedBar, isLast: boolean): TableCell {
 /** How many points the widest of some bars needs. */
 function widestOf(sheet: Sheet, bars: readonly PlayedBar[]): number {
   const needs = bars.map((bar) => {
-    const each = bar.chords.map((one) => {
+    const each = chordsOf(bar).map((one) => {
       const length = chordWords(sheet, one).length + 1;
       return (length * LETTER * sheet.size.chord * bar.beats) / beatsToNumber(one.beats);
     });
@@ -67,7 +76,11 @@ function widestOf(sheet: Sheet, bars: readonly PlayedBar[]): number {
 
 function rowText(sheet: Sheet, bars: readonly PlayedBar[]): string {
   return bars
-    .map((bar) => bar.chords.map((one) => `${chordWords(sheet, one)} ${one.beats}`).join())
+    .map((bar) =>
+      chordsOf(bar)
+        .map((one) => `${chordWords(sheet, one)} ${one.beats}`)
+        .join(),
+    )
     .join('|');
 }
 
@@ -171,13 +184,43 @@ function besideOf(part: Part): string | undefined {
 function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefined {
   const { work } = sheet.plan;
   const played = work.timeline.occurrences.find((one) => one.part.id === part.id);
-  const [first] = played ? barsInLayer(played, 'full', work.patterns) : [];
+  // Where a riff is played, no strokes are.
+  const first = (played ? barsInLayer(played, 'full', work.patterns) : []).find(
+    (bar) => bar.riff?.from !== 0,
+  );
   const name = first?.struck?.name;
   const pattern = first?.struck?.pattern;
   if (name === undefined || !pattern || drawn.has(name)) return undefined;
   drawn.add(name);
   const drawing = laneDrawing(pattern, sheet.conventions.counts);
   return { svg: printed(drawing, Math.min(sheet.size.lane, LANE_WIDEST / drawing.width)) };
+}
+
+/** How large a riff is printed for a size of the sheet's lanes. */
+const RIFF_SCALE = 1.3;
+
+/** The riffs of a part, each where it first comes, as tablature. */
+function riffRows(sheet: Sheet, part: Part, drawn: Set<string>): readonly Content[] {
+  const { work } = sheet.plan;
+  const names = new Set(part.bars.flatMap((bar) => (bar.riffs ?? []).map((one) => one.name)));
+  const scale = sheet.size.lane * RIFF_SCALE;
+  return work.riffs
+    .filter(({ name }) => names.has(name) && !drawn.has(`riff ${name}`))
+    .flatMap(({ name, riff, worked, isBeside }) => {
+      drawn.add(`riff ${name}`);
+      const { meter, pickup } = riff.named;
+      const frame = { meterBeats: meter.beats, ...(pickup !== undefined && { pickup }) };
+      const { rows } = engraveRiff({
+        ...{ riff: worked, barBeats: riffBarBeats(frame, worked.bars), unit: meter.unit },
+        ...{ tuning: work.tuning, capo: work.capo, conventions: sheet.conventions },
+        width: sheet.size.width / scale,
+      });
+      const who = isBeside ? `${name}, the other guitar` : name;
+      return [
+        words(who, { margin: [0, 4, 0, 0] }),
+        ...rows.map(({ drawing }): Content => ({ svg: printed(drawing, scale) })),
+      ];
+    });
 }
 
 function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
@@ -203,6 +246,7 @@ function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
   return {
     stack: [
       lane ? { columns: [head, lane], columnGap: 16 } : head,
+      ...riffRows(sheet, part, drawn),
       ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
       ...notes.map((one) => words(one, { margin: [0, 2, 0, 0] })),
     ],
