@@ -29,7 +29,7 @@ function hertz(midi: number): number {
 }
 
 /** One plucked string: a burst of noise that goes round and is smoothed each time. */
-export function pluckedString(midi: number, sampleRate: number, seconds: number): Float32Array {
+function pluckedString(midi: number, sampleRate: number, seconds: number): Float32Array {
   const samples = new Float32Array(Math.max(1, Math.ceil(sampleRate * seconds)));
   const period = Math.max(2, Math.round(sampleRate / hertz(midi)));
   // The same noise each time, so that a note sounds alike whenever it is played.
