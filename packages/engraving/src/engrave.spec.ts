@@ -40,10 +40,10 @@ describe('a riff as it is drawn', () => {
   it('has each figure on its string, from left to right in time', () => {
     const [row] = drawn('3: 2 4 2: 3 5');
     expect(row?.notes.map((one) => one.place)).toEqual([0, 1, 2, 3]);
-    const [a, b, c, d] = row?.notes ?? [];
-    expect([a?.y, c?.y].map(Number)).toEqual([b?.y ?? 0, d?.y ?? 0]);
+    const [a = 0, b = 0, c = 0, d = 0] = (row?.notes ?? []).map((one) => one.y);
+    expect([a, c]).toEqual([b, d]);
     // String 2 is drawn above string 3.
-    expect(c?.y ?? 0).toBeLessThan(a?.y ?? 0);
+    expect(c).toBeLessThan(a);
     const xs = (row?.notes ?? []).map((one) => one.x);
     expect(xs).toEqual(xs.toSorted((x, y) => x - y));
     expect(said(drawn('3: 2 4 2: 3 5'))).toEqual(jasmine.arrayContaining(['2', '4', '3', '5']));

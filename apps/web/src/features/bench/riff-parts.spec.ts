@@ -124,7 +124,7 @@ describe('riffs at the bench', () => {
   });
 
   it('say what is to be learnt, what is alike, and where else the notes lie', async () => {
-    const chart = `${CHART.replace('[A]', 'riff again 4/4: 3: 2 4 2: 3 7\n[A]')}`;
+    const chart = CHART.replace('[A]', 'riff again 4/4: 3: 2 4 2: 3 7\n[A]');
     const own = readChart(chart).song;
     const { riffs } = answers.takeApart(own, USUAL_CONVENTIONS);
     const apart = riffs[1];
