@@ -48,6 +48,7 @@ const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
   optional: exactly({ kind: kind('optional'), step: stepId() }),
   'bring-back': exactly({ kind: kind('bring-back'), step: stepId() }),
   grip: exactly({ kind: kind('grip'), name: words(24), grip, fingers }),
+  strummed: exactly({ kind: kind('strummed'), what: words(40) }),
   'leave-out': exactly({ kind: kind('leave-out'), part: words(20) }),
 };
 
@@ -65,6 +66,7 @@ export const teachingFields = exactly({
   school: school(),
   goal: string().strict(true).required('must be chosen').oneOf(LAYERS, 'must be a layer'),
   sings: boolean().strict(true).required('must be said'),
+  byEar: boolean().strict(true).optional(),
   twoRungs: boolean().strict(true).required('must be said'),
   wantedOn: maybeDay(),
   changes: array()

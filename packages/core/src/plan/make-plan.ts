@@ -60,10 +60,10 @@ function onTwoRungs(step: Step): Step {
  */
 export function makePlan(song: SongDocument, options: PlanOptions = {}): StepPlan {
   const { teaching = USUAL_TEACHING } = options;
-  const { changes, school, goal, sings, twoRungs } = teaching;
+  const { changes, school, goal, sings, byEar = false, twoRungs } = teaching;
   const work = workpieceOf(songFor(song, changes), options);
   const wishes = { bareWhole: school === 'whole-first', partsInOrder: school !== 'hardest-first' };
-  const all = makeSteps(work, { goal, sings, ...wishes });
+  const all = makeSteps(work, { goal, sings, byEar, ...wishes });
   const { left, skipped } = withoutOwned(all, work, teaching);
   const made = withHandMade(left, changes, { work, goal });
   const ordered = inHandMadeOrder(

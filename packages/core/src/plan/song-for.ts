@@ -17,8 +17,24 @@ function withoutPart(song: SongDocument, part: string): SongDocument {
   return map.length === 0 || partsOf(left).occurrences.length === 0 ? song : left;
 }
 
+/** The song with a riff or a pattern taken off: its chords are strummed as they are where nothing is said. */
+function strummed(song: SongDocument, what: string): SongDocument {
+  const sections = song.sections.map((section) => {
+    const { pattern, patternUses = [], riffUses = [], ...rest } = section;
+    const patterns = patternUses.filter((use) => use.pattern !== what);
+    const riffs = riffUses.filter((use) => use.riff !== what);
+    return {
+      ...rest,
+      ...(pattern !== undefined && pattern !== what && { pattern }),
+      ...(patterns.length > 0 && { patternUses: patterns }),
+      ...(riffs.length > 0 && { riffUses: riffs }),
+    };
+  });
+  return { ...song, sections };
+}
+
 /**
- * Gives the song as one student learns it: with their own grips, without the parts they leave out. The
+ * Gives the song as one student learns it: with their own grips, without the parts they leave out, strummed where they do not pick. The
  * studio's song stays as it is.
  *
  * @example
@@ -27,6 +43,7 @@ function withoutPart(song: SongDocument, part: string): SongDocument {
 export function songFor(song: SongDocument, changes: readonly PlanChange[]): SongDocument {
   return changes.reduce((own, change) => {
     if (change.kind === 'leave-out') return withoutPart(own, change.part);
+    if (change.kind === 'strummed') return strummed(own, change.what);
     if (change.kind !== 'grip') return own;
     const { name, grip, fingers } = change;
     return withGrip(own, { name, grip, ...(fingers && { fingers }) });

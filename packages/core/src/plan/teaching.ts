@@ -39,6 +39,8 @@ export type PlanChange =
       readonly grip: Grip;
       readonly fingers?: Fingers;
     }
+  /** A riff or a picked pattern, by its name, that is simply strummed instead. */
+  | { readonly kind: 'strummed'; readonly what: string }
   /** A part that is not learnt, by the id of its section. */
   | { readonly kind: 'leave-out'; readonly part: string };
 
@@ -54,6 +56,8 @@ export interface Teaching {
   /** The fullest layer that is learnt. */
   readonly goal: Layer;
   readonly sings: boolean;
+  /** Riffs are looked for by ear before they are read. */
+  readonly byEar?: boolean;
   /** Slow, then straight to the goal; else a whole ladder. */
   readonly twoRungs: boolean;
   /** The day it is wanted for. */

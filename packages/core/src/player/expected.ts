@@ -82,12 +82,14 @@ class Hearer {
   hear(stroke: Stroke, struck: BarStrokes | undefined, atS: Seconds): ExpectedStroke {
     const { chord } = stroke;
     const what = this.overGrip(stroke, struck);
-    const isNew = chord !== this.before && !isSilence(chord) && what.kind !== 'hit';
+    // A riff holds no chord: the next one that is held is a change all the same.
+    const isHeld = !isSilence(chord) && what.kind !== 'hit' && !stroke.notes;
+    const isNew = chord !== this.before && isHeld;
     if (isNew) this.before = chord;
     const strings = this.stringsOf(what, chord);
     return {
       atS,
-      kind: kindOf(what),
+      kind: stroke.notes?.every((one) => one.how === 'dead') ? 'mute' : kindOf(what),
       strings,
       chord,
       ...(isNew && { chordChange: true as const }),

@@ -43,3 +43,15 @@ describe('a step that is played note by note', () => {
     expect(scene('grip:').riff).toBeNull();
   });
 });
+
+describe('the sound of a step', () => {
+  const text = TEXT.replace('meter: 4/4', 'meter: 4/4\nsound: echo 750 ms');
+
+  it('is told where one gets ready, with the echoes that go with the tempo', () => {
+    const ready = scene('ready', text);
+    expect(ready.sound).toBe('echo (time 750 ms)');
+    expect(ready.step.why).toContain('The sound goes through echo (time 750 ms).');
+    expect(ready.echoes).toEqual([{ effect: 'echo', ms: 750 }]);
+    expect(scene('ready').sound).toBe('');
+  });
+});

@@ -13,6 +13,7 @@ import { openNotes, noteName, type Tuning } from '../pitch';
 import type { SongGrip } from '../player';
 import { pickedOver } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
+import { echoesIn, effectWords } from '../sound';
 import { kindOf, passOf, type Kind, type Pass, type Step, type Workpiece } from '../steps';
 import { changesOf, type StruckBar } from '../timeline';
 import type { Bpm } from '../units';
@@ -72,6 +73,11 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   /** What of it is played note by note; null where nothing is. */
   readonly riff: SceneRiff | null;
   readonly tuning: Tuning;
+  /** What the sound goes through, in words; empty where it does not matter. */
+  readonly sound: string;
+  /** Echoes whose time goes with the tempo, in ms at the goal. */
+  readonly echoes: readonly { readonly effect: string; readonly ms: number }[];
+  readonly goalBpm: Bpm;
   /** For each bar, where the whole song is gone through. */
   readonly map: readonly MapBar[];
 }
@@ -190,7 +196,8 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     changes: changesIn(pass.spans, byName, stage),
     lanes: lanesOf(bars, byName, stage),
     riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
-    tuning,
+    ...{ tuning, sound: effectWords(work.sound), goalBpm: work.goalBpm },
+    echoes: echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({ effect, ms })),
     map: isWholeSong ? mapOf(stage) : [],
   };
 }

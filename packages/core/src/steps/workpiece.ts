@@ -1,6 +1,7 @@
 import { changeBetween, type Hand } from '../fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import type { Tuning } from '../pitch';
+import type { Effect } from '../sound';
 import {
   handFor,
   measuredSeconds,
@@ -52,6 +53,8 @@ export interface Workpiece {
   readonly riffs: readonly RiffMatter[];
   readonly capo: number;
   readonly tuning: Tuning;
+  /** What the sound goes through, in this order. */
+  readonly sound: readonly Effect[];
   /** Which of a chord's two names is said with a capo. */
   readonly names: Conventions['names'];
   readonly meter: Meter;
@@ -161,6 +164,7 @@ export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}):
     patterns,
     riffs: riffMatters(timeline, patterns, { tuning, hand, student }),
     ...{ goalBpm: tempo, meter, feel, meterBeats: meter.beats, capo, tuning, grips, hand },
+    sound: song.frame.sound ?? [],
     names: options.names ?? USUAL_CONVENTIONS.names,
     ...{ student, pace, constants, changes },
     timed: new Map(changes.map((one) => [`${one.from} ${one.to}`, one])),

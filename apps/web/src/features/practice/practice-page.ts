@@ -71,6 +71,17 @@ export class PracticePage {
   protected readonly riffNow = computed(() =>
     this.kind() === 'ear' || this.kind() === 'map' ? null : this.state.riffNow(),
   );
+  /** The sound where one gets ready; an echo as it has to be at the rung, where that is not the goal. */
+  protected readonly soundNow = computed(() => {
+    const [scene, bpm] = [this.state.scene(), this.state.bpm()];
+    if (!scene) return '';
+    if (scene.scene === 'frame') return scene.sound && `Through ${scene.sound}.`;
+    const { goalBpm } = scene;
+    if (bpm === null || scene.rungUnit !== 'bpm' || bpm >= goalBpm) return '';
+    return scene.echoes
+      .map(({ effect, ms }) => `${effect} at this tempo: ${Math.round((ms * goalBpm) / bpm)} ms`)
+      .join(', ');
+  });
   /** What stands in place of grips where none are held. */
   protected readonly said = computed(() => {
     const kind = this.kind() ?? '';

@@ -76,6 +76,8 @@ export function changeWords(
       return `${nameOf(change.step)} brought back`;
     case 'grip':
       return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
+    case 'strummed':
+      return `${change.what} is strummed instead`;
     case 'leave-out':
       return `without ${partOf(change.part)}`;
   }

@@ -5,6 +5,7 @@ function isReplaced(old: PlanChange, by: PlanChange): boolean {
   if (old.kind !== by.kind) return false;
   if (old.kind === 'grip') return by.kind === 'grip' && old.name === by.name;
   if (old.kind === 'leave-out') return by.kind === 'leave-out' && old.part === by.part;
+  if (old.kind === 'strummed') return by.kind === 'strummed' && old.what === by.what;
   if (old.kind === 'merge') return false;
   return 'step' in old && 'step' in by && old.step === by.step;
 }
@@ -34,6 +35,7 @@ const KINDS: Readonly<Record<PlanChange['kind'], string>> = {
   optional: 'an optional step',
   'bring-back': 'a step brought back',
   grip: 'another grip',
+  strummed: 'strumming instead',
   'leave-out': 'a section left out',
 };
 
@@ -45,6 +47,7 @@ export function differenceWords(before: Teaching, after: Teaching): string {
     before.wantedOn === after.wantedOn ? '' : 'the day it is wanted by',
     before.twoRungs === after.twoRungs ? '' : 'the ladder',
     before.sings === after.sings ? '' : 'singing',
+    before.byEar === after.byEar ? '' : 'riffs by ear',
   ].filter(Boolean);
   const isNew = (all: readonly PlanChange[], one: PlanChange): boolean =>
     !all.some((other) => JSON.stringify(other) === JSON.stringify(one));

@@ -1,4 +1,5 @@
 import { formatTuning, STANDARD_TUNING, type Tuning } from '../../pitch';
+import { effectWords } from '../../sound';
 import { createStep, type Goal, type Step } from '../step';
 import type { Workpiece } from '../workpiece';
 import { playNothing, type Kind } from './kind';
@@ -12,12 +13,13 @@ function tuningWords(tuning: Tuning): string {
 }
 
 /** Makes the step that comes first of all: a guitar that is tuned and has its capo on. */
-export function makeReady({ capo, tuning, constants }: Workpiece): Step {
+export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
+  const through = sound.length === 0 ? '' : ` The sound goes through ${effectWords(sound)}.`;
   return createStep('ready', {
     title: `${tuningWords(tuning)}, ${capo === 0 ? 'no capo' : `capo ${capo}`}`,
     ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
     minutes: constants.readyMinutes,
-    why: 'Fret numbers mean something only on a guitar that is tuned and has its capo on.',
+    why: `Fret numbers mean something only on a guitar that is tuned and has its capo on.${through}`,
   });
 }
 

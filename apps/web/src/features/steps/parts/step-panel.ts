@@ -78,6 +78,16 @@ export class StepPanel {
     const step = this.state.chosen();
     return step !== undefined && !step.isOptional && kindOf(step).matter !== 'whole';
   });
+  /** The riff or the picked pattern of a step, which a student may strum instead. */
+  protected readonly picked = computed(() => {
+    const [step, work] = [this.state.chosen(), this.state.planned()?.work];
+    const name = step?.atoms[0];
+    if (!step || name === undefined) return undefined;
+    if (kindOf(step).scene === 'riff')
+      return work?.riffs.some((one) => one.name === name && !one.isBeside) ? name : undefined;
+    const pattern = kindOf(step).isPickingHand ? work?.patterns.named[name] : undefined;
+    return pattern?.slots.some((slot) => slot.kind === 'pluck') ? name : undefined;
+  });
   /** The section that a step teaches by itself, which can be left out as a whole. */
   protected readonly section = computed(() => {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];

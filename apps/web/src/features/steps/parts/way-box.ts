@@ -70,6 +70,18 @@ import { StepsState } from '../steps.state';
         />
         Will sing it too
       </label>
+      @if ((state.planned()?.work?.riffs ?? []).length > 0) {
+        <label class="flex items-center gap-2 text-sm">
+          <input
+            #ear
+            type="checkbox"
+            class="size-4 accent-spruce"
+            [checked]="state.teaching().byEar"
+            (change)="listen(ear.checked)"
+          />
+          Riffs by ear before they are read
+        </label>
+      }
     </div>
   `,
 })
@@ -97,6 +109,11 @@ export class WayBox {
 
   protected climb(twoRungs: boolean): void {
     this.state.change((now) => ({ ...now, twoRungs }));
+  }
+
+  protected listen(isByEar: boolean): void {
+    const { byEar: _byEar, ...rest } = this.state.teaching();
+    this.state.change(() => (isByEar ? { ...rest, byEar: true } : rest));
   }
 
   protected sing(sings: boolean): void {
