@@ -10,6 +10,9 @@ const of = (body: string) => leftHandOf(readRiff(body, FOUR).notes, USUAL_HAND);
 const FINGERED: readonly (readonly [body: string, fingers: string])[] = [
   ['3: 2 4 2: 3', '1 3 2'],
   ['3: 5 7 8 5', '1 3 4 1'],
+  // Going up the neck one goes to the first finger, not over the others.
+  ['3: 2 4 5 7', '1 3 1 3'],
+  ['3: 7 5 4 2', '4 2 3 1'],
   ['1: 1 2 3 4', '1 2 3 4'],
   ['1: 0 3 0 1', '0 3 0 1'],
   // Low on the neck a fret has the finger of its number.

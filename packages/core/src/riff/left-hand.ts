@@ -41,7 +41,7 @@ interface Chord {
   readonly since: number;
 }
 
-const EFFORT = { stretch: 0.35, little: 0.05, jump: 0.3, high: 0.004, barre: 0.12 };
+const EFFORT = { stretch: 0.35, little: 0.05, jump: 0.3, high: 0.004, barre: 0.12, crossed: 0.12 };
 const SHIFT = { base: assumed('shiftBaseSeconds'), travel: assumed('shiftTravelSeconds') };
 const MOST_TOGETHER = 4;
 const FINGERS = [1, 2, 3, 4] as const;
@@ -186,6 +186,27 @@ export function shiftSeconds(from: number, to: number, hand: Hand): Seconds {
   return new Neck(hand).shiftSeconds(from, to);
 }
 
+/**
+ * Counts fingers that would pass over another where the hand goes along a string: one goes up the neck to
+ * finger 1, and down it to finger 3 or 4.
+ */
+function crossings(
+  from: Hold,
+  to: Hold,
+  { chord, notes, before }: Pick<Going, 'chord' | 'notes' | 'before'>,
+): number {
+  if (from.position === to.position) return 0;
+  return to.fingers.filter((finger, place) => {
+    const note = notes[chord.notes[place] ?? -1];
+    const at = before.notes.findIndex((one) => notes[one]?.string === note?.string);
+    const [old, left] = [notes[before.notes[at] ?? -1], from.fingers[at]];
+    if (!note || !old || left === undefined) return false;
+    const isUp = note.fret > old.fret && finger < left && finger !== 1;
+    const isDown = note.fret < old.fret && finger > left && finger < 3;
+    return isUp || isDown;
+  }).length;
+}
+
 /** What going from one hold to the next costs beside the hold itself. */
 function goingCost(from: Hold, to: Hold, { chord, notes, before, neck }: Going): number {
   const shift =
@@ -201,7 +222,8 @@ function goingCost(from: Hold, to: Hold, { chord, notes, before, neck }: Going):
       other >= 0 && a !== undefined && b !== undefined && a.string !== b.string && a.fret !== b.fret
     );
   }).length;
-  return shift + travel + (chord.isFree ? 0 : EFFORT.jump * jumps);
+  const crossed = chord.isFree ? 0 : EFFORT.crossed * crossings(from, to, { chord, notes, before });
+  return shift + travel + crossed + (chord.isFree ? 0 : EFFORT.jump * jumps);
 }
 
 interface Going {

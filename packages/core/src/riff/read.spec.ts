@@ -100,4 +100,20 @@ describe('a riff as it is typed', () => {
       expect(Array.isArray(readRiff(odd, FOUR).notes)).toBeTrue();
     }
   });
+
+  it('takes notes that are written together as so many, and names a string that is said by its letter', () => {
+    const { notes, faults } = readRiff('3:2h4p2 2: 5/7', { meterBeats: 5, strings: 6 });
+    expect(faults).toEqual([]);
+    expect(notes.map((one) => `${one.string}/${one.fret} ${one.how}`)).toEqual([
+      '3/2 picked',
+      '3/4 hammered',
+      '3/2 pulled off',
+      '2/5 picked',
+      '2/7 slid up',
+    ]);
+    const [fault] = readRiff('e: 2', { meterBeats: 4, strings: 6 }).faults;
+    expect(fault?.message).toBe(
+      '"e:" is no string. Say strings by number, 1 is the thinnest: 1: 2 4.',
+    );
+  });
 });

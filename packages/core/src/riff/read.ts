@@ -59,14 +59,25 @@ function tokensIn(text: string, column: number): readonly Token[] {
   }));
 }
 
+/** "2h4p2" is three notes, each in its own time. */
+const JOINED = /^(?:\d:)?\d{1,2}(?:[hp/\\]\d{1,2})+$/;
+
 /** A string that is said with a note is said on its own: "4:2" is "4: 2"; inside a chord it is that note's. */
 function apart(token: Token): readonly Token[] {
+  if (JOINED.test(token.text)) return joinedApart(token);
   const [, string, rest] = /^(\d:)([^+]+)$/.exec(token.text) ?? [];
   if (string === undefined || rest === undefined) return [token];
   return [
     { text: string, column: token.column },
     { text: rest, column: token.column + string.length },
   ];
+}
+
+function joinedApart({ text, column }: Token): readonly Token[] {
+  return [...text.matchAll(/\d:|[hp/\\]?\d{1,2}/g)].map((found) => ({
+    text: found[0],
+    column: column + found.index,
+  }));
 }
 
 /** The bars of a body, each with its slots; a brace holds what shares one slot. */
@@ -198,7 +209,11 @@ class RiffReader {
     word: string,
     { column, isAlone }: { readonly column: number; readonly isAlone: boolean },
   ): readonly (ReadNote & { readonly string: number })[] {
-    const read = readOne(word);
+    const letter = /^([A-Ga-g][#b]?):/.exec(word)?.[1];
+    const read =
+      letter === undefined
+        ? readOne(word)
+        : `"${letter}:" is no string. Say strings by number, 1 is the thinnest: 1: 2 4.`;
     if (typeof read === 'string') {
       this.faults.push(fault(column, read));
       return [];

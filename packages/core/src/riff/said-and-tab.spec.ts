@@ -16,7 +16,7 @@ const SAID: readonly (readonly [body: string, line: string])[] = [
   ['4: 2 p0', 'string 4 fret 2, pull to open'],
   ['5:3+3:0', 'string 5 fret 3 together with string 3 open'],
   ['6: x x', 'string 6 dead twice'],
-  ['2: 7b2r 12o', 'string 2 fret 7 bent by 2 quarter-tones and let down, harmonic at fret 12'],
+  ['2: 7b2r 12o', 'string 2 fret 7 bent up a semitone and let down, harmonic at fret 12'],
   ['3: 2 (4)', 'string 3 fret 2, fret 4 if you like'],
   ['3: 2 /5 \\2', 'string 3 fret 2, slide up to fret 5, slide down to fret 2'],
 ];
@@ -69,5 +69,17 @@ E|-------|-----3-|`;
     expect(readTab('Verse\ne|-0-|\nB|-1-|').faults.map((one) => one.line)).toEqual([1, 3]);
     for (const odd of ['', '|||', '----', '🎸\n|', 'e|-99-x-(3)-~|'])
       expect(readTab(odd).guessed).toBeTrue();
+  });
+
+  it('is read with bends, what they are let down to, and vibrato', () => {
+    const lines = ['e|------|', 'B|7b9r7-9b-5~--|', 'G|----|', 'D|----|', 'A|----|', 'E|----|'];
+    const { riff } = readTab(lines.join('\n'));
+    const tokens = riff.split(' ').filter((one) => one !== '.');
+    expect(tokens).toEqual(
+      ['2:7b4r', '2:7', '2:9b4', '2:5v'].filter((one) => tokens.includes(one)),
+    );
+    expect(tokens).toContain('2:7b4r');
+    expect(tokens).toContain('2:9b4');
+    expect(tokens).toContain('2:5v');
   });
 });

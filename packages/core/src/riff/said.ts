@@ -14,9 +14,18 @@ function fretWords(note: RiffNote, words: HandWords): string {
   return note.how === 'harmonic' ? `harmonic at ${fret}` : fret;
 }
 
+/** How far a string is bent, in the words of who bends it. */
+function bentBy(quarterTones: number): string {
+  const tones: Readonly<Record<number, string>> = {
+    ...{ 1: 'a quarter-tone', 2: 'a semitone', 3: 'three quarter-tones', 4: 'a whole tone' },
+    ...{ 6: 'a tone and a half', 8: 'two tones' },
+  };
+  return tones[quarterTones] ?? `${quarterTones} quarter-tones`;
+}
+
 function extras({ bend, vibrato, swells, optional }: RiffNote): string {
   const said = [
-    bend && `bent by ${bend.quarterTones} quarter-tones${bend.isReleased ? ' and let down' : ''}`,
+    bend && `bent up ${bentBy(bend.quarterTones)}${bend.isReleased ? ' and let down' : ''}`,
     vibrato && 'with vibrato',
     swells && 'swelled in',
     optional && 'if you like',

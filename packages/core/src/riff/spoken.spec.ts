@@ -13,6 +13,20 @@ const SPOKEN: readonly (readonly [text: string, riff: string])[] = [
   ['sixth string 3 twice, then fifth string 2', '6: 3 3 5: 2'],
   ['first string five three times', '1: 5 5 5'],
   ['on the fourth string twelve and fourteen', '4: 12 14'],
+  ['sixth string third fret, fifth string second fret', '6: 3 5: 2'],
+  ['B string open, third fret', '2: 0 3'],
+  ['string six open open three', '6: 0 0 3'],
+  ['high e 0 3 0', '1: 0 3 0'],
+  ['e 12 10 8', '1: 12 10 8'],
+  ['g string 2,4,2; d string 4', '3: 2 4 2 4: 4'],
+  ['low e three, a string open', '6: 3 5: 0'],
+  ['two four on the third string, then five', '3: 2 4 5'],
+  ['third string 2 hammer on 4 pull off 2', '3: 2 h4 p2'],
+  ['third string five, slide up to seven, slide down to five', '3: 5 /7 \\5'],
+  ['second string 7, slide to 9, slide to 5', '2: 7 /9 \\5'],
+  ['fifth string two, muted, muted, two', '5: 2 x x 2'],
+  ['first string harmonic twelve', '1: 12o'],
+  ['4th: 2 4 5', '4: 2 4 5'],
 ];
 
 describe('a list as it is spoken', () => {

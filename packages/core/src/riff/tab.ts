@@ -9,7 +9,11 @@ export interface TabReading {
 }
 
 const LINE = /^\s*([A-Ga-g][#b♯♭]?)?\s*[|:]?(.*-.*)$/;
-const NOTE = /\(?([hp/\\sb~^v]?)(\d{1,2}|[xX])\)?/g;
+/** A fret with how it is reached, what it is bent to and let down to, and whether it shakes. */
+const NOTE = /\(?([hp/\\s]?)(\d{1,2}|[xX])(?:[b^](\d{1,2})?(r\d{0,2})?)?(~+|v)?\)?/g;
+/** A bend that does not say how far is a whole tone. */
+const WHOLE_TONE = 4;
+const MOST_BENT = 8;
 const MOST_SLOTS = 32;
 const REACHED: Readonly<Record<string, string>> = { h: 'h', p: 'p', '/': '/', '\\': '\\', s: '/' };
 
@@ -37,10 +41,14 @@ function lineOf(text: string): TabLine | undefined {
 
 function notesIn(bar: string, string: number): readonly TabNote[] {
   return [...bar.matchAll(NOTE)].map((found) => {
-    const [, sign = '', fret = ''] = found;
+    const [, sign = '', fret = '', to, released, shakes] = found;
     // Where a sign is written, the number begins behind it.
     const column = found.index + found[0].indexOf(fret);
-    return { column, string, word: `${REACHED[sign] ?? ''}${fret.toLowerCase()}` };
+    const isBent = /[b^]/.test(found[0]);
+    const far = to === undefined ? WHOLE_TONE : 2 * (Number(to) - Number(fret));
+    const bend = isBent && far > 0 && far <= MOST_BENT ? `b${far}${released ? 'r' : ''}` : '';
+    const word = `${REACHED[sign] ?? ''}${fret.toLowerCase()}${bend}${shakes ? 'v' : ''}`;
+    return { column, string, word };
   });
 }
 
