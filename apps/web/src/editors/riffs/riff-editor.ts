@@ -1,13 +1,16 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  ElementRef,
   inject,
   input,
   linkedSignal,
   type OnDestroy,
   output,
   signal,
+  viewChild,
 } from '@angular/core';
 import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
 import { openNotes } from '@harvu/core/pitch';
@@ -70,6 +73,7 @@ export class RiffEditor implements OnDestroy {
   protected readonly partHeard = signal(-1);
   private readonly heard = signal<HeardRiff | undefined>(undefined);
   private typed: TypedFret | undefined;
+  private readonly body = viewChild.required<ElementRef<HTMLTextAreaElement>>('body');
 
   /** As it is typed: the drawing waits for nothing. */
   protected readonly worked = computed(() => {
@@ -107,6 +111,15 @@ export class RiffEditor implements OnDestroy {
       ? `Both hands have the time at ${this.frame().tempo}.`
       : `It goes up to ${Math.floor(limitBpm)} bpm for now: ${words}.`;
   });
+
+  constructor() {
+    // A riff that has nothing in it yet is written at once.
+    afterNextRender(() => {
+      if (this.worked().notes.length > 0) return;
+      this.body().nativeElement.focus();
+      this.body().nativeElement.select();
+    });
+  }
 
   ngOnDestroy(): void {
     this.player.close();
