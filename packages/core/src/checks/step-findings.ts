@@ -78,15 +78,17 @@ function optionalFindings({ steps }: StepPlan): readonly Finding[] {
   });
 }
 
-function shownWords({ change, strokes, limitBpm }: StepLimit): string {
+function shownWords({ change, strokes, riff, limitBpm }: StepLimit): string {
+  if (riff !== undefined) return `with what has been shown, ${riff}`;
   const shown = change
     ? `${chordLabel(change.from)} → ${chordLabel(change.to)} in ${change.seconds.toFixed(2)} s`
     : `${strokes?.perSecond} strokes a second`;
   return `${shown} has been shown, which allows ${Math.floor(limitBpm ?? 0)}`;
 }
 
-function isShown({ change, strokes }: StepLimit, { student }: StepPlan['work']): boolean {
-  return change?.isShown === true || (strokes && student.strokesPerSecond !== undefined) === true;
+function isShown({ change, strokes, riff }: StepLimit, { student }: StepPlan['work']): boolean {
+  const isOfHand = strokes !== undefined || riff !== undefined;
+  return change?.isShown === true || (isOfHand && student.strokesPerSecond !== undefined);
 }
 
 /** Steps that begin faster than the student has shown; the slowest stands for all with its cause. */

@@ -99,4 +99,23 @@ describe('the phrases of a riff', () => {
       runs(80),
     );
   });
+
+  it('stand to each other as before when all of them go up an octave of frets', () => {
+    const place = fc.record({
+      string: fc.integer({ min: 1, max: 6 }),
+      fret: fc.integer({ min: 1, max: 9 }),
+    });
+    fc.assert(
+      fc.property(fc.array(place, { minLength: 4, maxLength: 24 }), (all) => {
+        const notes = all.map((one, at): RiffNote => ({ ...one, at, beats: 1, how: 'picked' }));
+        const up = notes.map((one) => ({ ...one, fret: one.fret + 12 }));
+        const relations = (of: readonly RiffNote[]) =>
+          phrasesOf(of, { meterBeats: 4, sounds }).map(({ from, to, relation, words }) =>
+            [from, to, relation, words].join(' '),
+          );
+        expect(relations(up)).toEqual(relations(notes));
+      }),
+      runs(60),
+    );
+  });
 });

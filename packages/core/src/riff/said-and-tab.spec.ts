@@ -1,8 +1,11 @@
+import fc from 'fast-check';
 import { USUAL_CONVENTIONS } from '../conventions';
 import { handWords } from '../fretboard';
 import { STANDARD_TUNING } from '../pitch';
+import { runs } from '../testing/runs';
 import { readRiff } from './read';
 import { riffSaid } from './said';
+import { readSpoken } from './spoken';
 import { readTab } from './tab';
 
 const FOUR = { meterBeats: 4, strings: 6 };
@@ -18,6 +21,8 @@ const SAID: readonly (readonly [body: string, line: string])[] = [
   ['6: x x', 'string 6 dead twice'],
   ['2: 7b2r 12o', 'string 2 fret 7 bent up a semitone and let down, harmonic at fret 12'],
   ['3: 2 (4)', 'string 3 fret 2, fret 4 if you like'],
+  ['3: 2m 2m 4k', 'string 3 fret 2 twice palm-muted, fret 4 ringing on'],
+  ['3: 5w 5', 'string 3 fret 5 swelled in, fret 5'],
   ['3: 2 /5 \\2', 'string 3 fret 2, slide up to fret 5, slide down to fret 2'],
 ];
 
@@ -27,6 +32,34 @@ describe('a riff said aloud', () => {
       expect(said(body)).toBe(line);
     });
   }
+
+  it('says what is stored: heard as a spoken list it is the same notes, in any line', () => {
+    const note = fc.record({
+      string: fc.integer({ min: 1, max: 6 }),
+      fret: fc.integer({ min: 0, max: 20 }),
+      how: fc.constantFrom('picked', 'dead', 'harmonic'),
+    });
+    fc.assert(
+      fc.property(fc.array(note, { minLength: 1, maxLength: 20 }), (all) => {
+        const token = { picked: '', dead: 'x', harmonic: 'o' } as const;
+        const body = all
+          .map(({ string, fret, how }) =>
+            how === 'dead' ? `${string}:x` : `${string}:${fret}${token[how]}`,
+          )
+          .join(' ');
+        const { notes } = readRiff(body, FOUR);
+        const heard = readSpoken(riffSaid(notes, { words: PLAIN, strings: 6 }), {
+          tuning: STANDARD_TUNING,
+          capo: 0,
+        });
+        expect(heard.faults).toEqual([]);
+        const places = (text: string) =>
+          readRiff(text, FOUR).notes.map((one) => `${one.string}/${one.fret} ${one.how}`);
+        expect(places(heard.riff)).toEqual(places(body));
+      }),
+      runs(80),
+    );
+  });
 
   it('is said in the words a person is used to', () => {
     const words = handWords(

@@ -23,10 +23,12 @@ function bentBy(quarterTones: number): string {
   return tones[quarterTones] ?? `${quarterTones} quarter-tones`;
 }
 
-function extras({ bend, vibrato, swells, optional }: RiffNote): string {
+function extras({ bend, vibrato, palmMuted, rings, swells, optional }: RiffNote): string {
   const said = [
     bend && `bent up ${bentBy(bend.quarterTones)}${bend.isReleased ? ' and let down' : ''}`,
     vibrato && 'with vibrato',
+    palmMuted && 'palm-muted',
+    rings && 'ringing on',
     swells && 'swelled in',
     optional && 'if you like',
   ].filter(Boolean);
@@ -51,8 +53,7 @@ function isAgain(a: RiffNote, b: RiffNote): boolean {
     a.string === b.string &&
     a.fret === b.fret &&
     a.how === b.how &&
-    a.bend === undefined &&
-    b.bend === undefined
+    extras(a) === extras(b)
   );
 }
 

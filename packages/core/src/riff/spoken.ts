@@ -75,6 +75,7 @@ const FILLERS = new Set([
   'to',
   'from',
   'into',
+  'at',
   'up',
   'down',
   'note',

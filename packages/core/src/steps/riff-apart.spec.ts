@@ -30,6 +30,14 @@ describe('a riff taken apart for the bench', () => {
     expect(apart(text, 'c').beside).toEqual([]);
   });
 
+  it('says how the second half of a solo stands to its first', () => {
+    const half = '3: 2 4 2: 3 5 | 3: 4 2 4 . | 2: 5 3 1: 2 5 | ';
+    const text = `riff solo 4/4: ${half}3: 2 . . . | ${half}3: 4 2 0 .\n[A] riff solo\n| G | D |`;
+    expect(apart(text, 'solo').beside).toEqual([
+      'The second half is the first up to bar 4, then it ends on string 3.',
+    ]);
+  });
+
   it('finds its notes elsewhere, and says what is gained', () => {
     const { elsewhere, worked } = apart('riff a 4/4: 3: 9 11 12 14\n[A] riff a\n| G |', 'a');
     expect(elsewhere.length).toBeGreaterThan(0);

@@ -16,6 +16,7 @@ import {
 } from '../riff';
 import { settledFrame, type NamedRiff, type SongDocument } from '../song';
 import { barsInLayer, isSilence, type StruckBar } from '../timeline';
+import { beatsToNumber, subtractBeats } from '../units';
 import type { Workpiece } from './workpiece';
 
 /** The same notes elsewhere on the neck. */
@@ -98,6 +99,30 @@ function joinsOf(
       ? []
       : [`${head} ${chordLabel(held.name)}: ${fingerWords(stays, words, strings)}.`];
   });
+}
+
+const LEAST_BARS_HALVED = 4;
+
+/** How the second half of a riff stands to its first; nothing for one of odd bars. */
+function halvesOf({ named, worked, work, words }: Context): readonly string[] {
+  const { notes, bars } = worked;
+  if (bars < LEAST_BARS_HALVED || bars % 2 === 1 || named.pickup !== undefined) return [];
+  const middle = (bars / 2) * named.meter.beats;
+  const first = notes.filter((one) => beatsToNumber(one.at) < middle);
+  const second = notes
+    .filter((one) => beatsToNumber(one.at) >= middle)
+    .map((one) => ({ ...one, at: subtractBeats(one.at, middle) }));
+  if (first.length === 0 || second.length === 0) return [];
+  const strings = work.tuning.length;
+  const { line } = compareRiffs(first, second, {
+    options: { meterBeats: named.meter.beats, sounds: soundsOn(work.tuning, work.capo) },
+    words: {
+      first: 'the first',
+      second: 'The second half',
+      string: (string) => words.string(strings - string),
+    },
+  });
+  return /another riff|begins otherwise/.test(line) ? [] : [line];
 }
 
 /** Of the riffs before it, what it is like. */
@@ -205,7 +230,7 @@ export function riffApart(
     ),
     toLearn: notesToLearn(worked.phrases),
     joins: joinsOf(context, neighboursOf(work, named.name)),
-    beside: besideOf(context),
+    beside: [...halvesOf(context), ...besideOf(context)],
     elsewhere: elsewhereOf(context),
   };
 }
