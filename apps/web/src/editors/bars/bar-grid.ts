@@ -9,16 +9,16 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { stretchOf, strokesIn, type Stroke, type StruckBar } from '@harvu/core/timeline';
+import type { StruckBar } from '@harvu/core/timeline';
 import { chordSpoken } from '@harvu/core/chord';
 import type { Bar } from '@harvu/core/song';
 import type { BarRange } from '@harvu/core/edits';
 import type { Meter } from '@harvu/core/rhythm';
-import { beatsToNumber } from '@harvu/core/units';
 import { ChordName } from '../../ui/chord-name';
 import { CONVENTIONS } from '../../ui/conventions';
 import { grown } from '../../ui/in-turns';
 import { BarEntry, type WrittenBar } from './bar-entry';
+import { barRows, neededRem } from './bar-rows';
 
 /** What somebody does to the bars of a grid; places are counted from 0. */
 export type BarEdit =
@@ -31,68 +31,9 @@ export type BarEdit =
   | { readonly kind: 'join'; readonly at: number }
   | { readonly kind: 'doubt'; readonly range: BarRange };
 
-interface Cell {
-  readonly chord: string;
-  readonly name: string;
-  readonly grow: number;
-  /** What is told of the change to the next chord, where it takes longer than there is. */
-  readonly slow: string;
-  readonly isDoubtful: boolean;
-  readonly isHit: boolean;
-  /** It sounds on from the bar before. */
-  readonly isHeld: boolean;
-}
-
-interface DrawnStroke {
-  readonly path: string;
-  readonly width: number;
-  readonly isHit: boolean;
-}
-
-interface Row {
-  readonly number: number;
-  readonly cells: readonly Cell[];
-  /** How it is struck, drawn where that is another way than in the bar before. */
-  readonly strokes: readonly DrawnStroke[];
-  readonly played: string;
-  readonly words: string;
-  readonly text: string;
-}
-
-/** Downs and the thumb go the whole way, ups and fingers half of it, hits are short. */
-function drawn({ at, what }: Stroke, beats: number): DrawnStroke {
-  const x = 2.5 + (95 * beatsToNumber(at)) / beats;
-  const isDown =
-    (what.kind === 'strum' && what.direction === 'down') ||
-    (what.kind === 'pluck' && what.notes.some((one) => one.finger === 'p'));
-  const isUp = !isDown && what.kind !== 'hit';
-  const top = isDown ? 0 : isUp ? 5 : 8;
-  const isAccent = what.kind === 'strum' && what.accent === true;
-  const width = isAccent ? 3.5 : isUp ? 1.4 : 2.2;
-  return { path: `M${x} ${top}V12`, width, isHit: what.kind === 'hit' };
-}
-
 const BARS_AT_ONCE = 64;
 /** Pressed on a bar, these begin to write it; the rest are the grid's own keys. */
 const BEGINS = /^[A-GNa-g%-]$/;
-/** What a letter of a chord name takes, and what stands around it, in rem. */
-const LETTER_REM = 0.72;
-const AROUND_REM = 1.3;
-/** What a letter of the figures below it takes. */
-const FIGURE_REM = 0.5;
-const NARROWEST_REM = 4.5;
-
-/** How wide a bar must be so that none of its names is cut, in rem. */
-function neededRem(row: Row): number {
-  const widths = row.cells.map(
-    ({ name, slow }) => Math.max(name.length * LETTER_REM, slow.length * FIGURE_REM) + AROUND_REM,
-  );
-  return Math.max(
-    NARROWEST_REM,
-    widths.reduce((sum, one) => sum + one, 0),
-  );
-}
-
 /** Bars two or four in a row by their longest name, each chord as wide as it lasts; edited by pointer or keys. */
 @Component({
   selector: 'harvu-bar-grid',
@@ -140,8 +81,11 @@ function neededRem(row: Row): number {
                 <span class="min-w-max px-2.5 pt-1.5" [style.flex]="cell.grow + ' 1 0'">
                   <b
                     class="block font-display text-lg leading-7 whitespace-nowrap"
-                    [class]="cell.isHeld ? 'font-normal text-ink-soft' : ''"
-                    ><harvu-chord [name]="cell.name" [capo]="capo()" />{{ cell.isHit ? '!' : '' }}
+                    [class]="cell.isHeld || cell.isOptional ? 'font-normal text-ink-soft' : ''"
+                    >{{ cell.isOptional ? '(' : ''
+                    }}<harvu-chord [name]="cell.name" [capo]="capo()" />{{
+                      cell.isOptional ? ')' : ''
+                    }}{{ cell.isHit ? '!' : '' }}
                     @if (cell.isDoubtful) {
                       <span class="text-brass" title="Needs listening">?</span>
                     }
@@ -228,30 +172,12 @@ export class BarGrid {
     return { from: Math.min(a, b, last), to: Math.min(Math.max(a, b), last) };
   });
 
-  protected readonly rows = computed((): readonly Row[] => {
-    const chords = this.bars().flatMap((bar) => bar.chords.map((one) => one.chord));
-    const strokes = strokesIn(stretchOf(this.bars()));
-    const told = new Set<string>();
-    let place = 0;
-    return this.bars().map((bar, index) => ({
-      number: bar.inPass,
-      text: this.texts()[index] ?? '',
-      words: `Bar ${bar.inPass}: ${bar.chords.map((one) => this.spoken(one.chord)).join(', ')}`,
-      ...this.handIn(index, strokes[index] ?? []),
-      cells: bar.chords.map(({ chord, beats, hit, held }, at) => {
-        place += 1;
-        const slow = this.slowAt(`${chord} ${chords[place] ?? ''}`, told);
-        // Nothing is said of a bar that nobody has written yet.
-        const name = chord === '-' ? '' : chord;
-        return {
-          ...{ chord, name, slow, grow: beatsToNumber(beats) },
-          isDoubtful: this.written()[index]?.chords[at]?.doubt === true,
-          isHit: hit === true,
-          isHeld: held === true,
-        };
-      }),
-    }));
-  });
+  protected readonly rows = computed(() =>
+    barRows(this.bars(), {
+      ...{ written: this.written(), texts: this.texts(), slow: this.slow() },
+      spoken: (chord) => this.spoken(chord),
+    }),
+  );
   /** Four in a row, or two where a name would be cut; rows of three would hide how a song goes in twos. */
   protected readonly columns = computed(() => {
     const need = `${Math.max(0, ...this.rows().map(neededRem)).toFixed(1)}rem`;
@@ -261,22 +187,6 @@ export class BarGrid {
   });
   /** A very long section fills its grid in turns. */
   protected readonly shown = grown(this.rows, BARS_AT_ONCE);
-
-  private handIn(index: number, strokes: readonly Stroke[]): Pick<Row, 'strokes' | 'played'> {
-    const ways = this.bars().map((bar) => bar.struck?.name ?? '');
-    // A section that is struck one way says so in its head.
-    const isOneWay = ways.every((name) => name === ways[0]);
-    if (isOneWay || ways[index - 1] === ways[index]) return { strokes: [], played: '' };
-    const beats = this.bars()[index]?.beats ?? 1;
-    return { strokes: strokes.map((one) => drawn(one, beats)), played: ways[index] ?? '' };
-  }
-
-  /** What is told of a slow change, where it first comes. */
-  private slowAt(change: string, told: Set<string>): string {
-    const words = told.has(change) ? '' : (this.slow().get(change) ?? '');
-    told.add(change);
-    return words;
-  }
 
   private spoken(chord: string): string {
     return chordSpoken(chord, { capo: this.capo(), names: this.conventions().names });
