@@ -65,13 +65,17 @@ const editPattern: Shot['go'] = async (page) => {
   await page.getByLabel('In words, as you say it').fill('down-up, up, down');
 };
 
-/** Opens the editor of a picking pattern, seen over a grip. */
-const editPicking: Shot['go'] = async (page) => {
-  await song('Fog Signals', 'Bench')(page);
-  await openPattern(page, 'Intro', /^fog-five/);
-  const editor = page.getByRole('region', { name: 'Edit a pattern' });
-  await editor.getByLabel('as it is picked over').selectOption('G');
-  await editor.getByLabel('In words, as you say it').fill('5 3 2');
+/** Opens the editor of a riff at the bench, with one of its notes chosen. */
+const editRiff: Shot['go'] = async (page) => {
+  await song('Slow Barge', 'Bench')(page);
+  const intro = page.getByRole('region', { name: 'Intro', exact: true });
+  await intro.getByRole('button', { name: 'Edit', exact: true }).first().click();
+  const drawn = intro.getByRole('group', { name: 'The riff, note by note' });
+  await drawn.focus();
+  await page.keyboard.press('ArrowRight');
+  await intro.evaluate((section) => {
+    section.scrollIntoView({ block: 'start' });
+  });
 };
 
 /** Opens the recording's clock at the bench, with marks that lack a bar. The song is left as it was. */
@@ -142,7 +146,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
   { name: 'pattern-editor', as: 'Ilse Korrin', go: editPattern },
-  { name: 'picking-editor', as: 'Ilse Korrin', go: editPicking },
+  { name: 'riff-editor', as: 'Ilse Korrin', go: editRiff },
   { name: 'clock', as: 'Ilse Korrin', go: openClock },
   { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
   { name: 'week', as: 'Odalys Renn', go: week },

@@ -1,5 +1,6 @@
 import { beatsToNumber } from '../units';
 import type { RiffNote } from './note';
+import { placeWords } from './bar-place';
 import { comparedNotes, phrasesOf, type PhraseOptions } from './phrases';
 
 /** Two versions of a riff, such as the halves of a solo, put beside each other. */
@@ -40,20 +41,6 @@ function alikeToEnd(a: Notes, b: Notes): number {
   while (count < Math.min(a.length, b.length) && isSameNote(a.at(-1 - count), b.at(-1 - count)))
     count += 1;
   return count;
-}
-
-/** The bar a beat falls in, from 1; beats of a pickup are in bar 0. */
-function barOf(beat: number, { meterBeats, pickup }: PhraseOptions): number {
-  const into = beat - (pickup ?? 0);
-  return Math.floor(into / meterBeats + 1e-9) + 1;
-}
-
-/** "bar 3", or "bar 3 beat 2" where it is not the first. */
-function placeWords(beat: number, options: PhraseOptions): string {
-  const bar = barOf(beat, options);
-  const start = (bar - 1) * options.meterBeats + (options.pickup ?? 0);
-  const into = Number((beat - start + 1).toFixed(2));
-  return into === 1 ? `bar ${bar}` : `bar ${bar} beat ${into}`;
 }
 
 /** How the second goes on from where it differs: a short end is told by the string it ends on. */

@@ -19,6 +19,8 @@ const FINGERED: readonly (readonly [body: string, fingers: string])[] = [
   ['6: x x 3 x', '- - 3 -'],
   // A scale in one position keeps a finger for each fret.
   ['3: 2 4 5 2: 2 3 5 1: 2 3', '1 3 4 1 2 4 1 2'],
+  // One fret over several strings is laid under the first finger.
+  ['5: 0 . 4: 2 3: 2 2: 2 . 3: 2 .', '0 1 1 1 1'],
 ];
 
 describe('the fretting hand in a riff', () => {

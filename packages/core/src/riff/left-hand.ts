@@ -42,6 +42,8 @@ interface Chord {
 }
 
 const EFFORT = { stretch: 0.35, little: 0.05, jump: 0.3, high: 0.004, barre: 0.12, crossed: 0.12 };
+/** What it costs one finger to lie over the next string at the same fret: the first does it best. */
+const ROLL = { 1: 0.02, 2: 0.12, 3: 0.06, 4: 0.2 };
 const SHIFT = { base: assumed('shiftBaseSeconds'), travel: assumed('shiftTravelSeconds') };
 const MOST_TOGETHER = 4;
 const FINGERS = [1, 2, 3, 4] as const;
@@ -215,15 +217,14 @@ function goingCost(from: Hold, to: Hold, { chord, notes, before, neck }: Going):
       : neck.shiftSeconds(from.position, to.position);
   // A free hand still prefers to stay where it is.
   const travel = chord.isFree ? neck.travelMm(from.position, to.position) * 0.0004 : 0;
-  const jumps = to.fingers.filter((finger, place) => {
+  const jumps = to.fingers.map((finger, place) => {
     const other = from.fingers.indexOf(finger);
     const [a, b] = [notes[before.notes[other] ?? -1], notes[chord.notes[place] ?? -1]];
-    return (
-      other >= 0 && a !== undefined && b !== undefined && a.string !== b.string && a.fret !== b.fret
-    );
-  }).length;
+    if (!a || !b || a.string === b.string) return 0;
+    return a.fret === b.fret ? ROLL[finger] : EFFORT.jump;
+  });
   const crossed = chord.isFree ? 0 : EFFORT.crossed * crossings(from, to, { chord, notes, before });
-  return shift + travel + crossed + (chord.isFree ? 0 : EFFORT.jump * jumps);
+  return shift + travel + crossed + (chord.isFree ? 0 : jumps.reduce((sum, one) => sum + one, 0));
 }
 
 interface Going {

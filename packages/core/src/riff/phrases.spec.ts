@@ -22,7 +22,12 @@ const SAID: readonly (readonly [name: string, body: string, lines: readonly stri
   [
     'another end',
     '3: 2 4 2: 3 5 | 3: 7 5 4 2 , | 3: 2 4 2: 3 5 | 3: 7 5 2: 8 10',
-    ['Phrase 1 is new.', 'Phrase 2 is phrase 1: the same up to beat 7, then new.'],
+    ['Phrase 1 is new.', 'Phrase 2 is phrase 1: the same up to bar 2 beat 3, then new.'],
+  ],
+  [
+    'another end within the bar, between two beats',
+    '3: 2 4 2: 3 5 3: 4 2 4 . , | 3: 2 4 2: 3 5 3: 4 5 7 .',
+    ['Phrase 1 is new.', 'Phrase 2 is phrase 1: the same up to the & of 3, then new.'],
   ],
   [
     'a shape moved along',

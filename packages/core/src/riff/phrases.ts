@@ -1,4 +1,5 @@
 import { beatsToNumber } from '../units';
+import { placeWithin, type RiffMeter } from './bar-place';
 import type { RiffNote } from './note';
 
 /** How a phrase stands to one before it. */
@@ -22,10 +23,7 @@ export interface Phrase {
 }
 
 /** What a riff is cut for: its breaths and the beats of a bar. */
-export interface PhraseOptions {
-  readonly meterBeats: number;
-  /** Beats of the first bar, where it is a pickup. */
-  readonly pickup?: number;
+export interface PhraseOptions extends RiffMeter {
   /** Beats at which a phrase ends because the player breathes there. */
   readonly breaths?: readonly number[];
   /** What sounds at a place of the neck, as a MIDI number. */
@@ -247,8 +245,8 @@ function compared(a: Notes, b: Notes, options: PhraseOptions): Compared | undefi
   const inRhythm = isRhythmAlike(a, b) ? comparedInRhythm(a, b, options) : undefined;
   if (inRhythm && inRhythm.rank < 5) return inRhythm;
   if (alike >= LEAST_ALIKE) {
-    const beat = Math.floor(start(a[alike] ?? a.at(-1)) - start(a[0])) + 1;
-    const words = alike === a.length ? 'the beginning' : `the same up to beat ${beat}, then new`;
+    const where = placeWithin({ beat: start(a[alike]), begins: start(a[0]) }, options);
+    const words = alike === a.length ? 'the beginning' : `the same up to ${where}, then new`;
     return { relation: 'same until', words, rank: 5, known: alike };
   }
   return inRhythm;

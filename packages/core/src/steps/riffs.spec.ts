@@ -51,7 +51,7 @@ describe('the steps of a riff', () => {
 
   it('say what is the same in a phrase, and how little of the riff is new', () => {
     const all = steps(SOLO);
-    expect(one(all, 'phrase:solo:4').why).toContain('Phrase 4 is phrase 2: the same up to beat 5');
+    expect(one(all, 'phrase:solo:4').why).toContain('Phrase 4 is phrase 2: the same up to bar 2');
     expect(one(all, 'riff:solo').why).toMatch(/^\d+ of its 24 notes are to be learnt/);
   });
 

@@ -109,7 +109,7 @@ export class RiffEditor implements OnDestroy {
     const isEasy = limitBpm >= this.frame().tempo;
     return isEasy
       ? `Both hands have the time at ${this.frame().tempo}.`
-      : `It goes up to ${Math.floor(limitBpm)} bpm for now: ${words}.`;
+      : `A beginning hand plays it up to ${Math.floor(limitBpm)} bpm: ${words}.`;
   });
 
   constructor() {
