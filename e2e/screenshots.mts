@@ -110,6 +110,15 @@ const stepsForOdalys: Shot['go'] = async (page) => {
   });
 };
 
+/** The songs, once it is known how far those are who learn them. */
+const songs: Shot['go'] = async (page) => {
+  await page.goto(`${BASE}/songs`);
+  await page
+    .getByText(/: whole at|: ready|: not yet/)
+    .first()
+    .waitFor();
+};
+
 /** Opens what is known of a student. */
 const studentKnown: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/students`);
@@ -138,7 +147,7 @@ const practise: Shot['go'] = async (page) => {
 
 const SHOTS: readonly Shot[] = [
   { name: 'requests', as: 'Ilse Korrin', go: at('/requests') },
-  { name: 'songs', as: 'Ilse Korrin', go: at('/songs') },
+  { name: 'songs', as: 'Ilse Korrin', go: songs },
   { name: 'bench', as: 'Ilse Korrin', go: song('Slow Barge', 'Bench') },
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
   { name: 'steps-student', as: 'Ilse Korrin', theme: 'dark', go: stepsForOdalys },

@@ -17,6 +17,8 @@ import { problemInterceptor } from '../platform/problems';
 export function setUpPage(
   providers: readonly (Provider | EnvironmentProviders)[] = [],
 ): HttpTestingController {
+  // What an earlier page kept for its tab is not this one's.
+  sessionStorage.clear();
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),

@@ -16,9 +16,17 @@ describe('a riff taken apart for the bench', () => {
 
   it('says what stays down for the grip behind it, and from the grip before it', () => {
     const text = `${GRIP}riff in 4/4: 1: 0 2: 5 3_3 .\n[A] riff in in 1\n| D | D |`;
-    expect(apart(text, 'in').joins).toEqual(['Into D: finger 3 stays on string 2 fret 3.']);
+    expect(apart(text, 'in').joins).toEqual([
+      jasmine.objectContaining({
+        words: 'Into D: finger 3 stays on string 2 fret 3.',
+        held: jasmine.objectContaining({ name: 'D' }),
+        staying: [3],
+      }),
+    ]);
     const out = `${GRIP}riff out 4/4: 2: 3_3 5 3 .\n[A] riff out in 2\n| D | N.C. |`;
-    expect(apart(out, 'out').joins).toEqual(['Out of D: finger 3 stays on string 2 fret 3.']);
+    expect(apart(out, 'out').joins.map((one) => one.words)).toEqual([
+      'Out of D: finger 3 stays on string 2 fret 3.',
+    ]);
   });
 
   it('says what it is beside another riff', () => {

@@ -26,6 +26,13 @@ export interface RiffElsewhere {
   readonly words: string;
 }
 
+/** Fingers that stay down between a riff and the grip before or behind it. */
+export interface RiffJoin {
+  readonly words: string;
+  readonly held: SongGrip;
+  readonly staying: readonly Exclude<Finger, null>[];
+}
+
 /** A riff taken apart for the bench. */
 export interface RiffApart {
   readonly named: NamedRiff;
@@ -35,7 +42,7 @@ export interface RiffApart {
   /** Notes that are to be learnt, and all that are played. */
   readonly toLearn: number;
   /** What stays down from the grip before it, and into the grip behind it. */
-  readonly joins: readonly string[];
+  readonly joins: readonly RiffJoin[];
   /** How it stands to the other riffs of the song it is like. */
   readonly beside: readonly string[];
   readonly elsewhere: readonly RiffElsewhere[];
@@ -83,7 +90,7 @@ function fingerWords(
 function joinsOf(
   { worked, work, words }: Context,
   { before, behind }: Neighbours,
-): readonly string[] {
+): readonly RiffJoin[] {
   const grip = (name: string | undefined): SongGrip | undefined =>
     work.grips.find((one) => one.name === name);
   const riff = { notes: worked.notes, fingers: worked.left.fingers };
@@ -95,9 +102,14 @@ function joinsOf(
     const held = grip(chord);
     if (!held) return [];
     const { stays } = intoGrip(riff, held, { hand: work.hand, isOut });
-    return stays.length === 0
-      ? []
-      : [`${head} ${chordLabel(held.name)}: ${fingerWords(stays, words, strings)}.`];
+    if (stays.length === 0) return [];
+    return [
+      {
+        words: `${head} ${chordLabel(held.name)}: ${fingerWords(stays, words, strings)}.`,
+        held,
+        staying: stays.flatMap(({ finger }) => finger ?? []),
+      },
+    ];
   });
 }
 

@@ -71,8 +71,8 @@ function missingWords(bars: number, before: string): string {
       <button type="button" class="link text-xs" (click)="clear()">Take all marks away</button>
     </div>
     <p class="mt-1 text-xs text-ink-soft">
-      The file stays on this device. Press as each section starts, or write its time; no file is
-      needed.
+      The file stays on this device. Press as each section starts, or write its time, as 1:07.5; no
+      file is needed.
     </p>
     @if (fit(); as found) {
       <p class="mt-2" role="status">
@@ -88,7 +88,6 @@ function missingWords(bars: number, before: string): string {
           <input
             #at
             class="field w-20 py-0.5 font-mono"
-            placeholder="0:00.0"
             maxlength="9"
             [attr.aria-label]="'Start of ' + row.name"
             [value]="row.startsAt"

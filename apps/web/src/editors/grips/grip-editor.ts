@@ -70,13 +70,12 @@ const VERDICTS = {
             />
           </label>
           <label class="text-xs text-ink-soft">
-            fingers, T is the thumb
+            fingers, T is the thumb; if empty, as they lie
             <input
               #told
               class="field mt-0.5 block w-28 font-mono"
               [value]="fingersOf(grip())"
               maxlength="8"
-              placeholder="as they lie"
               autocomplete="off"
               spellcheck="false"
             />

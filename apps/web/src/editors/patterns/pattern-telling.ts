@@ -25,12 +25,11 @@ const MOST_TAPS = 64;
   template: `
     <div class="flex flex-wrap items-end gap-2">
       <label class="min-w-0 flex-1 basis-64 text-xs text-ink-soft">
-        In words, as you say it
+        In words, as you say it: down, down-up, up; or 5 2 3 1; or p m i a
         <input
           #words
           class="field mt-0.5"
           maxlength="200"
-          placeholder="down, down-up, up; or 5 2 3 1; or p m i a"
           autocomplete="off"
           (input)="told.set(words.value)"
         />

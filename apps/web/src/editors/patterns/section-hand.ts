@@ -82,12 +82,11 @@ const BY_ITSELF: Readonly<Record<Layer, string>> = {
             class="flex items-center gap-1.5 text-ink-soft"
             (submit)="$event.preventDefault(); add(bars.value, other.value)"
           >
-            bars
+            bars, such as 7-8,
             <input
               #bars
               class="field w-16 py-0.5"
               maxlength="7"
-              placeholder="7-8"
               aria-label="Bars with another pattern"
               [attr.aria-invalid]="fault() ? true : null"
             />

@@ -32,6 +32,7 @@ import { withCommand, type SongCommand } from '@harvu/core/edits';
 import { beatWords, type RiffApart } from '@harvu/core/steps';
 import { beatsToNumber } from '@harvu/core/units';
 import { CONVENTIONS } from '../../ui/conventions';
+import { GripDiagram } from '../../ui/grip-diagram';
 import { RiffTab } from '../../ui/riff-tab';
 import { StringPlayer } from '../../sound/string-player';
 import { heardRiff, soundingAt, type HeardRiff } from './heard-riff';
@@ -45,7 +46,7 @@ type Changes = { readonly [Key in keyof NamedRiff]?: NamedRiff[Key] | undefined 
 @Component({
   selector: 'harvu-riff-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RiffNeck, RiffPaste, RiffTab],
+  imports: [GripDiagram, RiffNeck, RiffPaste, RiffTab],
   providers: [StringPlayer],
   host: { class: 'block' },
   templateUrl: './riff-editor.html',

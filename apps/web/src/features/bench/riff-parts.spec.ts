@@ -134,6 +134,17 @@ describe('riffs at the bench', () => {
     expect(shown.text).toContain('The same notes elsewhere:');
   });
 
+  it('say and draw the finger that stays down into the grip behind them', async () => {
+    const own = readChart(
+      'tempo: 92\nmeter: 4/4\nriff in 4/4: 2: 3 . . .\n[A] riff in in 1\n| G | D |',
+    ).song;
+    const [apart] = answers.takeApart(own, USUAL_CONVENTIONS).riffs;
+    const shown = await Shown.of(RiffEditor, { song: own, named: apart?.named, apart });
+    const stays = shown.one('[aria-label="Fingers that stay"]');
+    expect(stays.textContent).toContain('Into D: finger 3 stays on string 2 fret 3.');
+    expect(stays.querySelectorAll('svg .fill-spruce').length).toBe(1);
+  });
+
   it('are pressed on the neck, then tapped, one tap a note', async () => {
     const shown = await Shown.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
     const taken: unknown[] = [];

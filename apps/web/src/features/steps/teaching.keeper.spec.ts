@@ -105,7 +105,6 @@ describe('a change that waits to be kept', () => {
   });
 
   it('can be undone after a reload of the tab, but not over what somebody else did since', () => {
-    sessionStorage.clear();
     state.add({ kind: 'optional', step: 'grip:G' });
     const [first] = saves();
     first?.flush({ version: 5, teaching: state.teaching() });
@@ -123,6 +122,5 @@ describe('a change that waits to be kept', () => {
     state.undo();
     expect(state.teaching()).toEqual(USUAL_TEACHING);
     for (const save of saves()) save.flush({ version: 6, teaching: USUAL_TEACHING });
-    sessionStorage.clear();
   });
 });

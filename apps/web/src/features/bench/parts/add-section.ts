@@ -14,13 +14,12 @@ const USUAL: readonly string[] = ['Intro', 'Verse', 'Lift', 'Chorus', 'Bridge', 
       class="flex flex-wrap items-center gap-2"
       (submit)="$event.preventDefault(); add(name.value, like.value); name.value = ''"
     >
-      <b class="font-display">Next section</b>
+      <b class="font-display">Next section, called</b>
       <input
         #name
         class="field w-40"
         maxlength="60"
         list="section-names"
-        placeholder="Chorus 1"
         aria-label="Name of the next section"
         autocomplete="off"
       />
