@@ -122,6 +122,13 @@ describe('the song at the bench', () => {
     expect(command?.kind === 'set-map' && command.map.at(-1)?.section).toBe('Tag');
   });
 
+  it('offers no place on the map to a section whose name is another’s', async () => {
+    const { shown } = await column(songOf('[Verse]\n| G | D |\n[Verse]\n| C | D |\n'));
+    const [, again] = sections(shown);
+    expect(again?.textContent).toContain('2 bars');
+    expect(again?.textContent).not.toContain('add it');
+  });
+
   it('says which change of a section is slowest, and draws it when it is pressed', async () => {
     const { shown } = await column(SONG);
     const [verse] = sections(shown);

@@ -19,7 +19,13 @@ import {
   occurrenceOf,
   type StruckBar,
 } from '@harvu/core/timeline';
-import { mapOf, endingRound, type Layer, type MapEntry, type SongDocument } from '@harvu/core/song';
+import {
+  endingRound,
+  sectionNamed,
+  type Layer,
+  type MapEntry,
+  type SongDocument,
+} from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { RiffApart, WindowedChange, Workpiece } from '@harvu/core/steps';
 import {
@@ -60,7 +66,7 @@ const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
       [barCount]="struck().length"
       (changed)="changed.emit($event)"
     >
-      @if (!station().entry) {
+      @if (isNeverPlayed()) {
         <button type="button" class="button min-h-8 py-0" (click)="addToMap()">
           Never on the map: add it
         </button>
@@ -199,6 +205,11 @@ export class SectionView {
     const played = occurrenceOf(song, once, { ...said, ...ONCE, ...(semitones && { semitones }) });
     return barsInLayer(played, this.layer(), work.patterns);
   }
+  /** A section that is played nowhere; one whose name is another's has to be numbered first. */
+  protected readonly isNeverPlayed = computed(() => {
+    const { section, entry } = this.station();
+    return !entry && sectionNamed(this.song(), section.name)?.id === section.id;
+  });
   /** As another section, bar for bar: its bars are shown when they are asked for. */
   protected readonly isPlain = computed(() => {
     const { section, semitones } = this.station();
@@ -252,7 +263,7 @@ export class SectionView {
   }
 
   protected addToMap(): void {
-    const map = [...mapOf(this.song()), { section: this.station().section.name, times: 1 }];
+    const map = [...this.song().map, { section: this.station().section.name, times: 1 }];
     this.changed.emit({ kind: 'set-map', map });
   }
 }
