@@ -27,7 +27,7 @@ import { ProblemLine } from './problem-line';
       </div>
       @if (hasMargin() && title()) {
         <aside
-          class="ruled grid content-start gap-2.5 border-line px-4 py-4 lg:border-l"
+          class="ruled grid grid-cols-[minmax(0,1fr)] content-start gap-2.5 border-line px-4 py-4 lg:border-l"
           [class.max-lg:order-first]="isMarginFirst()"
           aria-label="Margin"
         >

@@ -28,7 +28,7 @@ function toPerson(value: unknown): NewPerson {
     <form
       [formGroup]="form"
       (ngSubmit)="send()"
-      class="grid gap-3 rounded-sm border border-line bg-sheet p-4"
+      class="grid grid-cols-[minmax(0,1fr)] gap-3 rounded-sm border border-line bg-sheet p-4"
     >
       <h2 class="text-base">Add somebody</h2>
       <harvu-field label="Name" [fault]="fault('name')"

@@ -29,7 +29,7 @@ const AWAY = [
   template: `
     @let now = settings();
     <form
-      class="mt-4 grid gap-3 rounded-sm border border-line bg-sheet p-4"
+      class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-3 rounded-sm border border-line bg-sheet p-4"
       (submit)="
         $event.preventDefault();
         chosen.emit({
@@ -41,7 +41,7 @@ const AWAY = [
       "
     >
       <h2 class="text-base">The studio’s rules</h2>
-      <label class="grid gap-1 text-sm"
+      <label class="grid grid-cols-[minmax(0,1fr)] gap-1 text-sm"
         >Time zone
         <input
           #zone
@@ -61,7 +61,7 @@ const AWAY = [
           <option [value]="one"></option>
         }
       </datalist>
-      <label class="grid gap-1 text-sm"
+      <label class="grid grid-cols-[minmax(0,1fr)] gap-1 text-sm"
         >Signed in without coming
         <select #idle class="field">
           @for (one of idles; track one.minutes) {
@@ -72,7 +72,7 @@ const AWAY = [
         </select>
         <span class="text-xs text-ink-soft">Whoever stays away longer signs in again.</span>
       </label>
-      <label class="grid gap-1 text-sm"
+      <label class="grid grid-cols-[minmax(0,1fr)] gap-1 text-sm"
         >Who did what is kept for
         <select #kept class="field">
           @for (one of keeps; track one.days) {
@@ -82,7 +82,7 @@ const AWAY = [
           }
         </select>
       </label>
-      <label class="grid gap-1 text-sm"
+      <label class="grid grid-cols-[minmax(0,1fr)] gap-1 text-sm"
         >Students who were put away are kept
         <select #away class="field">
           @for (one of aways; track one.days) {
