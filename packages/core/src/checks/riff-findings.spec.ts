@@ -41,6 +41,25 @@ describe('what is noticed about riffs', () => {
     expect(settled(far)).toEqual([]);
   });
 
+  for (const [lay, words] of [
+    ['riff gone in 1', 'the riff “gone”, which is not written. Write it, or take it off.'],
+    ['riff lick in 5', 'the riff “lick” from bar 5 on, and has 2. Lay it over bars it has.'],
+    [
+      'riff seven in 1',
+      'the riff “seven” in 7/8, and is in 4/4 itself. Write the riff in beats of the same kind.',
+    ],
+  ] as const) {
+    it(`tells a section that ${lay} is laid over`, () => {
+      const riffs = 'riff lick 4/4: 3: 2 . 4 .\nriff seven 7/8: 3: 2 4 2 4 2 4 2\n';
+      const [finding] = find(`${riffs}[A] ${lay}\n| G | D |`);
+      expect([finding?.code, finding?.message]).toEqual([
+        'riff-count',
+        `It is played with ${words}`,
+      ]);
+      expect(find(`${riffs}[A] riff lick in 2\n| G | D |`)).toEqual([]);
+    });
+  }
+
   it('takes an echo to the nearest note value by one click', () => {
     const text = 'sound: echo 300 ms, mix 30 %\n[A]\n| G | D |';
     expect(find(text)[0]?.message).toBe(

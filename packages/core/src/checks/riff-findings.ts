@@ -1,6 +1,8 @@
 import { noteName } from '../pitch';
+import { formatMeter } from '../rhythm';
 import { handFor } from '../player';
 import {
+  barOf,
   placeNotes,
   readRiff,
   riffFrameOf,
@@ -10,7 +12,14 @@ import {
   type RiffNote,
   type WorkedRiff,
 } from '../riff';
-import { settledFrame, type NamedRiff, type SongDocument } from '../song';
+import {
+  sectionBars,
+  settledFrame,
+  type NamedRiff,
+  type RiffUse,
+  type Section,
+  type SongDocument,
+} from '../song';
 import { beatsToNumber, midi, type Bpm } from '../units';
 import { createFinding, type Finding, type Remedy } from './finding';
 
@@ -26,10 +35,9 @@ function placeOf({ name }: NamedRiff): Parameters<typeof createFinding>[1]['plac
   return { kind: 'riff', name };
 }
 
-/** The bar a beat falls in, from 1. */
-function barOf(beat: number, { named }: Checked): number {
-  const lead = named.pickup ?? 0;
-  return Math.floor((beat - lead) / named.meter.beats + 1e-9) + 1;
+/** The bar a note of a riff stands in, from 1. */
+function barOfNote(note: RiffNote, { named }: Checked): number {
+  return barOf(beatsToNumber(note.at), { ...named, meterBeats: named.meter.beats });
 }
 
 function countFindings({ named, worked }: Checked): readonly Finding[] {
@@ -100,7 +108,7 @@ function sameFindings(checked: Checked): readonly Finding[] {
     createFinding('riff-same', {
       place: placeOf(named),
       cause: [other.name, at, wanted - sounding],
-      message: `It is said to sound like ${other.name}: note ${at + 1}, string ${own.string} fret ${own.fret} in bar ${barOf(beatsToNumber(own.at), checked)}, sounds ${name(sounding)} instead of ${name(wanted)}.`,
+      message: `It is said to sound like ${other.name}: note ${at + 1}, string ${own.string} fret ${own.fret} in bar ${barOfNote(own, checked)}, sounds ${name(sounding)} instead of ${name(wanted)}.`,
       remedies,
     }),
   ];
@@ -156,7 +164,7 @@ type LateShift = WorkedRiff['left']['shifts'][number];
 function whereOf(checked: Checked, place: number): string {
   const note = checked.worked.notes[place];
   if (!note) return 'a note';
-  const bar = barOf(beatsToNumber(note.at), checked);
+  const bar = barOfNote(note, checked);
   return `string ${note.string} fret ${note.fret} in bar ${bar}`;
 }
 
@@ -198,19 +206,45 @@ function reachFindings(checked: Checked): readonly Finding[] {
   ];
 }
 
-/** A section that is to be played with a riff nobody wrote, or with bars it does not have. */
+/** Why a riff does not sound where it is laid. */
+interface Unheard {
+  readonly cause: 'unwritten' | 'beyond' | 'meter';
+  readonly words: string;
+}
+
+function unheard(song: SongDocument, section: Section, use: RiffUse): Unheard | undefined {
+  const named = song.riffs?.find((one) => one.name === use.riff);
+  const what = `It is played with the riff “${use.riff}”`;
+  if (!named)
+    return {
+      cause: 'unwritten',
+      words: `${what}, which is not written. Write it, or take it off.`,
+    };
+  const bars = Math.max(...[1, 2].map((pass) => sectionBars(song, section, pass).length));
+  if (use.bars && use.bars.from > bars) {
+    const words = `${what} from bar ${use.bars.from} on, and has ${bars}. Lay it over bars it has.`;
+    return { cause: 'beyond', words };
+  }
+  const meter = section.meter ?? settledFrame(song.frame).meter;
+  if (named.meter.unit === meter.unit) return undefined;
+  const words = `${what} in ${formatMeter(named.meter)}, and is in ${formatMeter(meter)} itself. Write the riff in beats of the same kind.`;
+  return { cause: 'meter', words };
+}
+
+/** A section that is to be played with a riff nobody wrote, over bars it does not have, or in other beats. */
 function useFindings(song: SongDocument): readonly Finding[] {
-  const written = new Set((song.riffs ?? []).map((one) => one.name));
-  return song.sections.flatMap(({ id, name, riffUses = [] }) =>
-    [...new Set(riffUses.map((one) => one.riff))]
-      .filter((one) => !written.has(one))
-      .map((one) =>
-        createFinding('riff-count', {
-          ...{ place: { kind: 'section', id }, at: name, cause: ['unwritten', one] },
-          message: `It is played with the riff “${one}”, which is not written. Write it, or take it off.`,
-        }),
-      ),
-  );
+  return song.sections.flatMap((section) => {
+    const { id, name, riffUses = [] } = section;
+    const byWords = new Map(
+      riffUses.flatMap((use) => {
+        const found = unheard(song, section, use);
+        return found ? [[found.words, [found.cause, use.riff]] as const] : [];
+      }),
+    );
+    return [...byWords].map(([message, cause]) =>
+      createFinding('riff-count', { place: { kind: 'section', id }, at: name, cause, message }),
+    );
+  });
 }
 
 /** The tempo a riff is played at: the fastest of the sections it stands in, the song's where it stands in none. */

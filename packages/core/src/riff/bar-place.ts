@@ -5,8 +5,13 @@ export interface RiffMeter {
   readonly pickup?: number;
 }
 
-/** The bar a beat falls in, from 1; beats of a pickup are in bar 0. */
-function barOf(beat: number, { meterBeats, pickup }: RiffMeter): number {
+/**
+ * Gives the bar a beat of a riff falls in, from 1; beats of a pickup are in bar 0.
+ *
+ * @example
+ * barOf(5, { meterBeats: 4, pickup: 2 }) // 1
+ */
+export function barOf(beat: number, { meterBeats, pickup }: RiffMeter): number {
   const into = beat - (pickup ?? 0);
   return Math.floor(into / meterBeats + 1e-9) + 1;
 }

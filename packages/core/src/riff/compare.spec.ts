@@ -51,6 +51,11 @@ describe('two riffs', () => {
     });
   }
 
+  it('are alike in all, in their beginnings, in their ends, or in nothing', () => {
+    const alike = COMPARED.map(([second]) => compare(FIRST, second).alike);
+    expect(alike).toEqual(['all', 'beginning', 'beginning', 'all', 'all', 'end', 'nothing']);
+  });
+
   it('are compared phrase by phrase', () => {
     const { phrases } = compare(FIRST, COMPARED[2]?.[0] ?? '');
     expect(phrases[0]).toBe('Phrase 1 of the second half is phrase 1 of the first half: the same.');

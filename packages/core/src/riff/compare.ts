@@ -1,7 +1,7 @@
 import { beatsToNumber } from '../units';
 import type { RiffNote } from './note';
 import { placeWords } from './bar-place';
-import { comparedNotes, phrasesOf, type PhraseOptions } from './phrases';
+import { comparedNotes, isSameNote, phrasesOf, type PhraseOptions } from './phrases';
 
 /** Two versions of a riff, such as the halves of a solo, put beside each other. */
 export interface RiffComparison {
@@ -9,6 +9,8 @@ export interface RiffComparison {
   readonly phrases: readonly string[];
   /** All of it in one sentence, "b" being the second. */
   readonly line: string;
+  /** What the two have in common: all of it in some way, their beginnings, their ends, or nothing. */
+  readonly alike: 'all' | 'beginning' | 'end' | 'nothing';
 }
 
 /** What two riffs are called, and how their strings are said. */
@@ -25,20 +27,19 @@ function beatOf(note: RiffNote | undefined): number {
   return note ? beatsToNumber(note.at) : 0;
 }
 
-function isSameNote(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
-  const isPlaced = a?.string === b?.string && a?.fret === b?.fret && a?.how === b?.how;
-  return a !== undefined && b !== undefined && isPlaced && a.at === b.at;
+function isSameThen(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
+  return isSameNote(a, b) && a?.at === b?.at;
 }
 
 function alikeFromStart(a: Notes, b: Notes): number {
-  const at = a.findIndex((one, index) => !isSameNote(one, b[index]));
+  const at = a.findIndex((one, index) => !isSameThen(one, b[index]));
   return at < 0 ? a.length : at;
 }
 
 /** How many notes are alike up to the end, counted from there. */
 function alikeToEnd(a: Notes, b: Notes): number {
   let count = 0;
-  while (count < Math.min(a.length, b.length) && isSameNote(a.at(-1 - count), b.at(-1 - count)))
+  while (count < Math.min(a.length, b.length) && isSameThen(a.at(-1 - count), b.at(-1 - count)))
     count += 1;
   return count;
 }
@@ -57,13 +58,17 @@ interface Told {
   readonly options: PhraseOptions;
 }
 
-function lineOf(a: Notes, b: Notes, told: Told): string {
+type Alike = Pick<RiffComparison, 'line' | 'alike'>;
+
+function lineOf(a: Notes, b: Notes, told: Told): Alike {
   const { words, options } = told;
   const head = `${words.second} is ${words.first}`;
   const [begun, ended] = [alikeFromStart(a, b), alikeToEnd(a, b)];
-  if (begun === a.length && a.length === b.length) return `${head}, note for note.`;
+  if (begun === a.length && a.length === b.length)
+    return { line: `${head}, note for note.`, alike: 'all' };
   const whole = comparedNotes(b, a, options);
-  if (whole && whole.relation !== 'same until') return `${head}: ${whole.words}.`;
+  if (whole && whole.relation !== 'same until')
+    return { line: `${head}: ${whole.words}.`, alike: 'all' };
   const least = Math.min(a.length, b.length);
   if (begun >= 3) {
     const at = b[begun] ?? a[begun];
@@ -72,15 +77,17 @@ function lineOf(a: Notes, b: Notes, told: Told): string {
       const [from, to] = [beatOf(b[begun]), beatOf(b.at(-1 - ended))];
       const where = placeWords(from, options);
       const until = from === to ? '' : ` to ${placeWords(to, options)}`;
-      return `${head}, but for ${where}${until}.`;
+      return { line: `${head}, but for ${where}${until}.`, alike: 'all' };
     }
-    return `${head} up to ${placeWords(beatOf(at), options)}, ${endWords(b, begun, told)}.`;
+    const line = `${head} up to ${placeWords(beatOf(at), options)}, ${endWords(b, begun, told)}.`;
+    return { line, alike: 'beginning' };
   }
   if (ended >= 3) {
     const same = beatOf(b.at(-ended));
-    return `${words.second} begins otherwise; from ${placeWords(same, options)} on it is ${words.first}.`;
+    const line = `${words.second} begins otherwise; from ${placeWords(same, options)} on it is ${words.first}.`;
+    return { line, alike: 'end' };
   }
-  return `${words.second} is another riff than ${words.first}.`;
+  return { line: `${words.second} is another riff than ${words.first}.`, alike: 'nothing' };
 }
 
 /**
@@ -107,5 +114,5 @@ export function compareRiffs(
       ? `${name} is phrase ${found.at + 1} of ${words.first}: ${found.as}.`
       : `${name} is new.`;
   });
-  return { phrases, line: lineOf(a, b, told) };
+  return { phrases, ...lineOf(a, b, told) };
 }

@@ -1,5 +1,6 @@
 import { addBeats, beatsToNumber, subtractBeats, type Beats } from '../units';
 import type { Riff, RiffHow, RiffNote } from './note';
+import { MOST_BARS } from './read';
 import { barStart, type RiffBars } from './write';
 
 /** What is done to one note of a riff. */
@@ -34,7 +35,6 @@ export interface EditedNeck {
 const LAST_FRET = 24;
 /** Quarter-tones no string is bent beyond. */
 const MOST_BENT = 8;
-const MOST_BARS = 64;
 
 type Notes = readonly RiffNote[];
 

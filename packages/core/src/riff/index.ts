@@ -1,3 +1,5 @@
+export { barOf } from './bar-place';
+export type { RiffMeter } from './bar-place';
 export { leftHandOf, shiftSeconds } from './left-hand';
 export type { LeftHand, RiffFinger, Shift } from './left-hand';
 export { riffLimit } from './limit';

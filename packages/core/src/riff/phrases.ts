@@ -166,7 +166,8 @@ function isRhythmAlike(a: Notes, b: Notes): boolean {
   );
 }
 
-function isSameNote(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
+/** Tells whether two notes are the same place of the neck, brought to sound the same way. */
+export function isSameNote(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
   return a !== undefined && a.string === b?.string && a.fret === b.fret && a.how === b.how;
 }
 
@@ -297,13 +298,12 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
         line: `Phrase ${index + 1} is new.`,
       };
     const { relation, words, of, known } = best;
-    const as = relation === 'same' ? 'is phrase' : 'beside phrase';
     const line =
       relation === 'same'
         ? `Phrase ${index + 1} is phrase ${of + 1} again.`
         : relation === 'same until'
           ? `Phrase ${index + 1} is phrase ${of + 1}: ${words}.`
-          : `Phrase ${index + 1} ${as} ${of + 1}: ${words}.`;
+          : `Phrase ${index + 1} beside phrase ${of + 1}: ${words}.`;
     return { from, to, relation, of, known, words, line };
   });
 }

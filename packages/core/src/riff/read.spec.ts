@@ -101,6 +101,24 @@ describe('a riff as it is typed', () => {
     }
   });
 
+  it('tells bars that are too many, and a bar that has too much in it, and loses none quietly', () => {
+    const most = Array.from({ length: 64 }, () => '3: 2').join(' | ');
+    expect(readRiff(most, FOUR).faults).toEqual([]);
+    const { faults, bars } = readRiff(`${most} | 3: 4`, FOUR);
+    expect(bars).toBe(64);
+    expect(faults).toEqual([
+      {
+        code: 'riff-count',
+        column: most.length + 3,
+        message: 'A riff has 64 bars at most. Make two of it.',
+      },
+    ]);
+    const [full] = readRiff(`3: ${'2 '.repeat(65)}`, FOUR).faults;
+    expect(full?.message).toBe('This bar has more than 64 places in it. Put a bar line between.');
+    const [empty] = readRiff('3: 2 | | 4', FOUR).faults;
+    expect(empty?.message).toContain('This bar is empty');
+  });
+
   it('takes notes that are written together as so many, and names a string that is said by its letter', () => {
     const { notes, faults } = readRiff('3:2h4p2 2: 5/7', { meterBeats: 5, strings: 6 });
     expect(faults).toEqual([]);

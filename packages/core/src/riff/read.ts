@@ -42,7 +42,8 @@ interface Bar {
   readonly column: number;
 }
 
-const MOST_BARS = 64;
+/** A riff of more bars is two riffs. */
+export const MOST_BARS = 64;
 const MOST_SLOTS = 64;
 const TOKEN = /\{[^{}|]*\}|\([^()|]*\)|[^\s{}]+/g;
 const STRING_ONLY = /^(\d):$/;
@@ -127,7 +128,10 @@ class RiffReader {
     this.barBeats = before ? this.frame.meterBeats : (this.frame.pickup ?? this.frame.meterBeats);
     const { slots } = bar;
     const timed = slots.filter(takesTime);
-    if (timed.length === 0 || timed.length > MOST_SLOTS) {
+    if (timed.length > MOST_SLOTS) {
+      const message = `This bar has more than ${MOST_SLOTS} places in it. Put a bar line between.`;
+      this.faults.push(fault(bar.column, message));
+    } else if (timed.length === 0) {
       this.faults.push(
         fault(
           bar.column,
@@ -251,11 +255,15 @@ class RiffReader {
  * readRiff('4: 0 . 3: 2 2: 3', { meterBeats: 4, strings: 6 }).notes.map((one) => `${one.string}:${one.fret}`) // ['4:0', '3:2', '2:3']
  */
 export function readRiff(body: string, frame: RiffFrame): RiffReading {
-  const bars = barsOf(body).slice(0, MOST_BARS);
+  const all = barsOf(body);
+  const bars = all.slice(0, MOST_BARS);
   const reader = new RiffReader(frame);
   bars.forEach((bar, index) => {
     reader.readBar(bar, bars[index - 1]);
   });
   const { notes, faults, breaths } = reader;
+  const beyond = all[MOST_BARS];
+  if (beyond)
+    faults.push(fault(beyond.column, `A riff has ${MOST_BARS} bars at most. Make two of it.`));
   return { notes, faults, breaths, bars: bars.length };
 }

@@ -126,7 +126,7 @@ function halvesOf({ named, worked, work, words }: Context): readonly string[] {
     .map((one) => ({ ...one, at: subtractBeats(one.at, middle) }));
   if (first.length === 0 || second.length === 0) return [];
   const strings = work.tuning.length;
-  const { line } = compareRiffs(first, second, {
+  const { line, alike } = compareRiffs(first, second, {
     options: { meterBeats: named.meter.beats, sounds: soundsOn(work.tuning, work.capo) },
     words: {
       first: 'the first',
@@ -134,7 +134,7 @@ function halvesOf({ named, worked, work, words }: Context): readonly string[] {
       string: (string) => words.string(strings - string),
     },
   });
-  return /another riff|begins otherwise/.test(line) ? [] : [line];
+  return alike === 'all' || alike === 'beginning' ? [line] : [];
 }
 
 /** Of the riffs before it, what it is like. */
@@ -149,7 +149,7 @@ function besideOf({ song, named, worked, work, words }: Context): readonly strin
   return riffs.slice(0, riffs.indexOf(named)).flatMap((other) => {
     if (other.meter.beats !== named.meter.beats) return [];
     const { notes } = workOutRiff(other.body, { ...other, tuning: work.tuning, hand: work.hand });
-    const { line } = compareRiffs(notes, worked.notes, {
+    const { line, alike } = compareRiffs(notes, worked.notes, {
       options,
       words: {
         first: other.name,
@@ -157,7 +157,7 @@ function besideOf({ song, named, worked, work, words }: Context): readonly strin
         string: (string) => words.string(strings - string),
       },
     });
-    return line.endsWith(`is another riff than ${other.name}.`) ? [] : [line];
+    return alike === 'nothing' ? [] : [line];
   });
 }
 

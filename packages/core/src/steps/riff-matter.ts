@@ -1,9 +1,17 @@
-import { riffLimit, workOutRiff, type LeftHand, type RiffLimit, type WorkedRiff } from '../riff';
+import { assumed } from '../constants';
+import {
+  riffLimit,
+  workOutRiff,
+  type LeftHand,
+  type PickingPace,
+  type RiffLimit,
+  type WorkedRiff,
+} from '../riff';
 import type { Hand } from '../fretboard';
 import type { Tuning } from '../pitch';
 import type { Student } from '../player';
 import type { PartedSong } from '../sameness';
-import { LAYERS, type Layer } from '../song';
+import { LAYERS, type Layer, type NamedRiff } from '../song';
 import type { SongPatterns, SongRiff } from '../timeline';
 import type { Bpm } from '../units';
 
@@ -62,24 +70,31 @@ function usesIn({ occurrences }: PartedSong, part: string | undefined): Readonly
   return uses;
 }
 
+/** How fast somebody plucks a riff: as measured, never less than they have shown since. */
+function paceOf(
+  { downs }: NamedRiff,
+  { strokesPerSecond = assumed('plucksPerSecond'), strokesAtLeast = 0 }: Student,
+): PickingPace {
+  const plucksPerSecond = Math.max(strokesPerSecond, strokesAtLeast);
+  return { plucksPerSecond, ...(downs && { isOneWay: true }) };
+}
+
 /** Gives the riffs a song plays, in the order they come, worked out for somebody's hands. */
 export function riffMatters(
   timeline: PartedSong,
   { riffs, part }: Pick<SongPatterns, 'riffs' | 'part'>,
   { tuning, hand, student }: RiffHands,
 ): readonly RiffMatter[] {
-  const { strokesPerSecond, strokesAtLeast = 0 } = student;
-  const rate =
-    strokesPerSecond === undefined ? undefined : Math.max(strokesPerSecond, strokesAtLeast);
   return [...usesIn(timeline, part)].flatMap(([name, use]) => {
     const riff = riffs[name];
     if (!riff) return [];
     const { named } = riff;
-    const pace = {
-      ...(rate !== undefined && { plucksPerSecond: rate }),
-      ...(named.downs && { isOneWay: true }),
-    };
-    const worked = workOutRiff(named.body, { ...named, tuning, hand, pace });
+    const worked = workOutRiff(named.body, {
+      ...named,
+      tuning,
+      hand,
+      pace: paceOf(named, student),
+    });
     return worked.notes.length > 0 ? [{ name, riff, worked, ...use }] : [];
   });
 }
@@ -103,13 +118,9 @@ export function limitOver(
   places: readonly number[],
   student: Student,
 ): RiffLimit {
-  const { strokesPerSecond } = student;
   const notes = places.flatMap((place) => worked.notes[place] ?? []);
   return riffLimit(notes, {
     hand: handOver(worked.left, places),
-    pace: {
-      ...(strokesPerSecond !== undefined && { plucksPerSecond: strokesPerSecond }),
-      ...(riff.named.downs && { isOneWay: true }),
-    },
+    pace: paceOf(riff.named, student),
   });
 }

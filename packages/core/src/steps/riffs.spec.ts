@@ -55,6 +55,22 @@ describe('the steps of a riff', () => {
     expect(one(all, 'riff:solo').why).toMatch(/^\d+ of its 24 notes are to be learnt/);
   });
 
+  it('take a hand for as fast as it has shown since it was measured', () => {
+    const text =
+      'riff run 4/4: 1: 0 3 5 3 0 3 5 3 | 1: 5 3 0 3 5 3 0 .\n[A] riff run in 1-2\n| G | D |';
+    const limit = (student: object) =>
+      one(
+        makeSteps(
+          workpieceOf(readChart(FRAME + text).song, { student: { ...USUAL_STUDENT, ...student } }),
+        ),
+        'riff:run',
+      ).limit?.limitBpm;
+    expect(limit({})).toBe(limit({ strokesPerSecond: 3 }));
+    expect(limit({ strokesPerSecond: 1 })).toBe(30);
+    expect(limit({ strokesPerSecond: 1, strokesAtLeast: 2 })).toBe(60);
+    expect(limit({ strokesAtLeast: 2 })).toBe(limit({}));
+  });
+
   it('begin at what both hands allow, and end at the goal', () => {
     const text =
       'riff leap 4/4: 2: 3 10 3 10 3 10 3 10 3 10 3 10 3 10 3 10\n[A] riff leap in 1\n| G | D |';

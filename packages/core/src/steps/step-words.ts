@@ -90,8 +90,14 @@ function toStepLimit({ limitBpm, because }: TempoLimit, { changes, limits }: Dem
   return { limitBpm, ...(change && { change }) };
 }
 
+/** Where neither changes nor riffs hold one back: what there is of them. */
+function freeWords({ changes, limits = [] }: Demand): string {
+  const isRiff = changes.length === 0 && limits.length > 0;
+  return isRiff ? 'Neither hand holds the tempo back.' : 'No change holds the tempo back.';
+}
+
 function because(work: Workpiece, { limitBpm, change, strokes, riff }: StepLimit): string {
-  if (limitBpm === null) return 'No change holds the tempo back.';
+  if (limitBpm === null) return '';
   if (riff !== undefined) return `${riff.charAt(0).toUpperCase()}${riff.slice(1)}.`;
   const fastest = `${Math.floor(limitBpm)} bpm`;
   if (strokes) {
@@ -133,7 +139,8 @@ export function ladderFor(
   const isHeldBack = limit.limitBpm !== null && startBpm <= most;
   const slow = known && !isHeldBack ? ` ${SLOW_FIRST[known]}: from ${rungs[0]} bpm.` : '';
   const isFree = limit.limitBpm === null || limit.limitBpm >= demand.goalBpm;
-  const held = known && isFree ? 'No change holds the tempo back.' : because(work, limit);
+  const isUnlimited = limit.limitBpm === null || (known && isFree);
+  const held = isUnlimited ? freeWords(demand) : because(work, limit);
   return { rungs, limit, why: `${held}${slow}${barer}`, needsBarerLayer };
 }
 

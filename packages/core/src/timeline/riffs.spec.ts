@@ -32,6 +32,17 @@ const RIFF = 'riff hoist 4/4: 3: 2 4 2: 3 5 | 3: 5 . . .\n';
 const DOWNS = 'pattern downs 4/4: D D D D\n';
 
 describe('a riff over bars', () => {
+  it('leaves a derived section its parent’s pattern around the riff it adds', () => {
+    const text = `${DOWNS}${RIFF}[A] pattern downs\n| G | D |\n[B = A] riff hoist in 2\n`;
+    expect(struck(text)).toBe(
+      '0:down 1:down 2:down 3:down 4:down 5:down 6:down 7:down 8:down 9:down 10:down 11:down 12:3/2 13:3/4 14:2/3 15:2/5',
+    );
+    const plain = `${DOWNS}${RIFF}[A] riff hoist in 1\n| G |\n[B = A]\n[C = A] pattern downs\n`;
+    expect(struck(plain)).toBe(
+      '0:3/2 1:3/4 2:2/3 3:2/5 4:3/2 5:3/4 6:2/3 7:2/5 8:down 9:down 10:down 11:down',
+    );
+  });
+
   it('takes the place of the pattern there, and goes round', () => {
     const text = `${DOWNS}${RIFF}[A] pattern downs riff hoist in 2-4\n| G | D | G | D |`;
     expect(struck(text)).toBe(

@@ -75,15 +75,21 @@ function writtenBars(
   return written.slice(0, most);
 }
 
-/** A derived section that says nothing of its hand is played like its parent. */
+function saysPattern({ pattern, patternUses }: Section): boolean {
+  return pattern !== undefined || patternUses !== undefined;
+}
+
+/** A derived section that says no pattern is played with its parent's. */
 function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
-  const { pattern, patternUses = [] } = tellerOf(song, section);
+  const teller = [section, ...parentsOf(song, section)].find(saysPattern);
+  const { pattern, patternUses = [] } = teller ?? section;
   return { ...(pattern !== undefined && { pattern }), patternUses };
 }
 
-function tellerOf(song: SongDocument, section: Section): Section {
-  const tellers = [section, ...parentsOf(song, section)];
-  return tellers.find((one) => one.pattern ?? one.patternUses ?? one.riffUses) ?? section;
+/** Its riffs are its parent's only where it says nothing of its hand at all: a pattern takes their place. */
+function riffUsesOf(song: SongDocument, section: Section): readonly RiffUse[] {
+  const sections = [section, ...parentsOf(song, section)];
+  return sections.find((one) => saysPattern(one) || one.riffUses)?.riffUses ?? [];
 }
 
 /** Bars that a riff goes round in, without its pickup. */
@@ -205,7 +211,7 @@ class Player {
     const beats = written.map(({ bar }, index) => barBeats(bar, lengths[index] ?? meter.beats));
     const bend: BentTempo = { ...tempos, beats: beats.reduce((sum, one) => sum + one, 0) };
     const startsAt = this.time;
-    const { riffUses = [] } = tellerOf(this.song, section);
+    const riffUses = riffUsesOf(this.song, section);
     let intoBend = 0;
     const played = written.map(({ bar, inPass }, index) => {
       const length = beats[index] ?? meter.beats;

@@ -1,5 +1,5 @@
 import { beatsToNumber } from '../../units';
-import { barStart, type RiffNote } from '../../riff';
+import { barOf, barStart, type RiffNote } from '../../riff';
 import { notesInBar, type StruckBar } from '../../timeline';
 import { toPlayedBar } from '../practice-bar';
 import type { RiffMatter } from '../riff-matter';
@@ -28,10 +28,9 @@ export function firstBarOf(matter: RiffMatter): number {
  * Gives the bar of a riff in which a note stands, from 0; its pickup is -1.
  */
 export function barOfNote(matter: RiffMatter, place: number): number {
-  const { pickup, meter } = matter.riff.named;
+  const { named } = matter.riff;
   const at = beatsToNumber(matter.worked.notes[place]?.at ?? 0);
-  const into = at - (pickup ?? 0);
-  return into < -1e-9 ? -1 : Math.floor(into / meter.beats + 1e-9);
+  return barOf(at, { ...named, meterBeats: named.meter.beats }) - 1;
 }
 
 /** The chords the song has where a bar of the riff first comes; silence where it comes nowhere. */

@@ -1,6 +1,5 @@
 import { notesToLearn, type RiffLimit } from '../../riff';
-import type { Layer } from '../../song';
-import { LAYERS } from '../../song';
+import { LAYERS, type Layer } from '../../song';
 import type { StruckBar } from '../../timeline';
 import { limitOver, type RiffMatter } from '../riff-matter';
 import { createStep, type Goal, type Step } from '../step';
@@ -80,9 +79,8 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
     },
     constants,
   );
-  const words = why.replace('No change holds', 'Neither hand holds');
   return createStep(kind, {
-    ...{ title, atoms, needs, goal: GOAL, rungs, why: words, minutes, limit: stepLimit },
+    ...{ title, atoms, needs, goal: GOAL, rungs, why, minutes, limit: stepLimit },
     ...(isBeside && { isOptional: true as const }),
   });
 }
