@@ -28,8 +28,17 @@ function hertz(midi: number): number {
   return 440 * 2 ** ((midi - A4) / 12);
 }
 
-/** One plucked string: a burst of noise that goes round and is smoothed each time. */
-function pluckedString(midi: number, sampleRate: number, seconds: number): Float32Array {
+/** A plucked string as it sounds, and how fast it is to be played so that it is in tune. */
+interface PluckedString {
+  readonly samples: Float32Array<ArrayBuffer>;
+  readonly rate: number;
+}
+
+/**
+ * One plucked string: a burst of noise that goes round and is smoothed each time. A round is whole samples
+ * and the half one that smoothing takes; what is missing to the note is made up by how fast it is played.
+ */
+export function pluckedString(midi: number, sampleRate: number, seconds: number): PluckedString {
   const samples = new Float32Array(Math.max(1, Math.ceil(sampleRate * seconds)));
   const period = Math.max(2, Math.round(sampleRate / hertz(midi)));
   // The same noise each time, so that a note sounds alike whenever it is played.
@@ -41,14 +50,20 @@ function pluckedString(midi: number, sampleRate: number, seconds: number): Float
   for (let at = period; at < samples.length; at += 1) {
     samples[at] = ((samples[at - period] ?? 0) + (samples[at - period - 1] ?? 0)) * 0.5 * KEPT;
   }
-  return samples;
+  return { samples, rate: (hertz(midi) * (period + 0.5)) / sampleRate };
+}
+
+/** A string that was plucked once, ready to be played again. */
+interface Kept {
+  readonly buffer: AudioBuffer;
+  readonly rate: number;
 }
 
 /** Plays single notes on a plain plucked string, once through, on the audio clock. */
 @Injectable()
 export class StringPlayer {
   private context: AudioContext | undefined;
-  private readonly buffers = new Map<number, AudioBuffer>();
+  private readonly buffers = new Map<number, Kept>();
   private sources: AudioBufferSourceNode[] = [];
   private running = new Subscription();
   private readonly on = signal(false);
@@ -91,7 +106,9 @@ export class StringPlayer {
     { midi, atS, lastsS, isMuted = false }: HeardNote,
   ): void {
     const source = context.createBufferSource();
-    source.buffer = this.bufferOf(context, midi);
+    const { buffer, rate } = this.keptOf(context, midi);
+    source.buffer = buffer;
+    source.playbackRate.value = rate;
     const gain = context.createGain();
     const from = startS + atS;
     const until = from + (isMuted ? MUTED_S : lastsS);
@@ -104,13 +121,14 @@ export class StringPlayer {
     this.sources.push(source);
   }
 
-  private bufferOf(context: AudioContext, midi: number): AudioBuffer {
+  private keptOf(context: AudioContext, midi: number): Kept {
     const known = this.buffers.get(midi);
     if (known) return known;
-    const samples = pluckedString(midi, context.sampleRate, 3);
+    const { samples, rate } = pluckedString(midi, context.sampleRate, 3);
     const buffer = context.createBuffer(1, samples.length, context.sampleRate);
     buffer.getChannelData(0).set(samples);
-    this.buffers.set(midi, buffer);
-    return buffer;
+    const kept = { buffer, rate };
+    this.buffers.set(midi, kept);
+    return kept;
   }
 }
