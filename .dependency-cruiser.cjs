@@ -3,7 +3,7 @@ const CORE_LEVELS = [
   ['constants', 'units', 'day', 'conventions', 'step-id', 'layer'],
   ['assumptions'],
   ['events'],
-  ['pitch', 'rhythm', 'sound'],
+  ['pitch', 'rhythm', 'sound', 'take'],
   ['chord', 'telling'],
   ['fretboard'],
   ['riff'],
@@ -12,7 +12,7 @@ const CORE_LEVELS = [
   ['edits', 'timeline'],
   ['sameness', 'recording'],
   ['player'],
-  ['steps'],
+  ['steps', 'guide'],
   ['plan', 'practice'],
   ['progress', 'checks'],
 ];
@@ -64,7 +64,10 @@ module.exports = {
       'The core imports nothing but itself and the pure packages it lists.',
       { path: '^packages/core/src', pathNot: '(\\.spec\\.ts$|^packages/core/src/testing/)' },
       {
-        pathNot: ['^packages/core/src', '^node_modules/(date-fns|diff|node-diff3|fraction\\.js)/'],
+        pathNot: [
+          '^packages/core/src',
+          '^node_modules/(date-fns|diff|node-diff3|fraction\\.js|pitchy)/',
+        ],
       },
     ),
     forbid(

@@ -19,6 +19,8 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // What a device keeps is tried by the journeys about it; all others see what is built now.
+    serviceWorkers: 'block',
     screenshot: 'only-on-failure',
   },
   webServer: {

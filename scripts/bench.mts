@@ -14,6 +14,7 @@ import { readChart } from '../packages/core/src/chart';
 import { dropBars, withCommand } from '../packages/core/src/edits';
 import { ownBars } from '../packages/core/src/song';
 import { makePlan, SCHOOLS, USUAL_TEACHING } from '../packages/core/src/plan';
+import { GuideStream, renderScore, songScore } from '../packages/core/src/guide';
 import { leftHandOf, phrasesOf, placeNotes } from '../packages/core/src/riff';
 import { workpieceOf } from '../packages/core/src/steps';
 import { longMelody, longRiff } from './bench/long-riff';
@@ -21,6 +22,8 @@ import { knownGrips, progression, type KnownGrip } from './bench/grip-collection
 import { longChart, longSong } from './bench/long-song';
 
 const SETUP = { tuning: STANDARD_TUNING, capo: 0 };
+/** How the room begins. */
+const FIRST_PIECE = { slower: 1, countInBars: 1, breathes: true, hasOffBeats: false } as const;
 const print = (line: string): void => void process.stdout.write(`${line}\n`);
 
 function milliseconds(work: () => void): number {
@@ -179,6 +182,26 @@ function timeRiffs(): void {
   }
 }
 
+/** The guide guitar, beside one plain string of the least that sounds like one. */
+function timeGuide(): void {
+  const rate = 44_100;
+  const score = songScore(longSong(120));
+  const renderMs = typicalMs(
+    () => void renderScore(score, { slower: 1, sampleRate: rate, hasClick: true }),
+  );
+  const first = new GuideStream(score, FIRST_PIECE, rate);
+  const firstMs = milliseconds(() => void first.next(0.25));
+  const plainMs = typicalMs(() => {
+    const line = new Float32Array(Math.round(score.lastsS * rate));
+    for (let at = 200; at < line.length; at += 1)
+      line[at] = 0.498 * ((line[at - 200] ?? 0) + (line[at - 199] ?? 0));
+  });
+  const times = (ms: number): string => `${((1000 * score.lastsS) / ms).toFixed(0)}x`;
+  print(`\nThe guide of ${score.lastsS.toFixed(0)} s of song, times faster than it is played`);
+  print(`  six strings, body and click ${times(renderMs)} · one plain string ${times(plainMs)}`);
+  print(`  its first quarter of a second: ${firstMs.toFixed(1)} ms`);
+}
+
 const known = knownGrips();
 // Once for nothing: what is measured is the code, not its warming up.
 for (const one of known.slice(0, 200)) {
@@ -192,3 +215,4 @@ timePlacements();
 timeSongs();
 timePlans();
 timeRiffs();
+timeGuide();

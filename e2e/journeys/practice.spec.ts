@@ -22,9 +22,9 @@ test('what is played without a connection is kept, and sent later once each', as
   await room.stumbled();
   await page.waitForTimeout(450);
   await room.clean();
-  await expect(page.getByText('2 kept here until the connection is back')).toBeVisible();
+  await expect(page.getByText('2 wait to be sent')).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText(/kept here/)).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText(/to be sent/)).toHaveCount(0, { timeout: 20_000 });
   const after = await planOf(page);
   expect(after.events.length).toBe(plan.events.length + 2);
 });
@@ -37,7 +37,7 @@ test('what was kept survives the page and goes with the next visit', async ({ pa
   await new PracticeRoom(page).isAt(/^Grips? .*G/);
   await page.route('**/events', (route) => route.abort());
   await new PracticeRoom(page).clean();
-  await expect(page.getByText('1 kept here until the connection is back')).toBeVisible();
+  await expect(page.getByText('1 waits to be sent')).toBeVisible();
   await page.unroute('**/events');
   await page.goto('about:blank');
   await page.goto('/week');

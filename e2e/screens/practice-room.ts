@@ -4,8 +4,9 @@ import { expect, type Page } from '@playwright/test';
 export class PracticeRoom {
   constructor(private readonly page: Page) {}
 
+  /** What the room says under the music; panels that are open have their own words. */
   get message() {
-    return this.page.getByRole('status');
+    return this.page.locator('.room-say').getByRole('status').last();
   }
 
   async clean(): Promise<void> {

@@ -13,6 +13,7 @@ import {
 import { filter, map } from 'rxjs';
 import { Faults } from './platform/faults';
 import type { Dialogs } from './features/find';
+import { isPracticeRoom } from './platform/practice-room';
 import { Session } from './platform/session';
 import { Task } from './platform/task';
 import { isTyping } from './platform/view-keys';
@@ -69,7 +70,7 @@ export class App {
   );
 
   protected readonly here = computed(() => this.url());
-  protected readonly isPractising = computed(() => this.url().includes('/practice/'));
+  protected readonly isPractising = computed(() => isPracticeRoom(this.url()));
   protected readonly themeLabel = computed(() =>
     this.theme.name() === 'light' ? 'Use the dark theme' : 'Use the light theme',
   );

@@ -14,6 +14,7 @@ import { nameGripVerb } from './name-grip.verb';
 import { placeNotesVerb } from './place-notes.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
 import { readinessVerb } from './readiness.verb';
+import { renderVerb } from './render.verb';
 import { riffVerb } from './riff.verb';
 import { stepsVerb } from './steps.verb';
 import { tabVerb } from './tab.verb';
@@ -33,6 +34,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['compare', compareVerb],
   ['chart', chartVerb],
   ['expected', expectedVerb],
+  ['render', renderVerb],
   ['ladder', ladderVerb],
   ['limit', limitVerb],
   ['steps', stepsVerb],

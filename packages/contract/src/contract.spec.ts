@@ -63,6 +63,48 @@ describe('what crosses the wire', () => {
     });
   });
 
+  const { id, at, day, revision } = TRY;
+  const happened = { id, at, day, revision };
+  const others: readonly (readonly [unknown, boolean])[] = [
+    [{ ...happened, kind: 'where', of: id, bar: 3 }, true],
+    [{ ...happened, kind: 'where', of: id, bar: 0 }, false],
+    [{ ...happened, kind: 'time', stepId: 'ready', bpm: null, seconds: 20 }, true],
+    [{ ...happened, kind: 'time', stepId: 'ready', bpm: 60, seconds: 20_000 }, false],
+    [
+      {
+        ...happened,
+        kind: 'drill',
+        stepId: 'change:G:C',
+        from: 'G',
+        to: 'C',
+        count: 40,
+        seconds: 60,
+      },
+      true,
+    ],
+    [
+      {
+        ...happened,
+        kind: 'drill',
+        stepId: 'change:G:C',
+        from: 'G',
+        to: 'C',
+        count: 0,
+        seconds: 60,
+      },
+      false,
+    ],
+    [{ ...happened, kind: 'sore' }, true],
+    [{ ...happened, kind: 'sore', where: 'left wrist' }, false],
+    [{ ...happened, kind: 'stuck', stepId: 'ready', bar: null }, true],
+    [{ ...happened, kind: 'stuck', stepId: 'ready', bar: 1.5 }, false],
+  ];
+  others.forEach(([event, fits]) => {
+    it(`${fits ? 'takes' : 'refuses'} ${JSON.stringify(event).slice(0, 120)}`, () => {
+      expect(checked(newEventSchema, event).ok).toBe(fits);
+    });
+  });
+
   it('tells a field deep inside by its whole path', () => {
     const { song } = readChart('[A]\n| G |');
     const bad = {

@@ -1,14 +1,13 @@
-import type { Correction, NoteEvent, SignOff, TryEvent } from '@harvu/core/events';
+import type { PlanEvent } from '@harvu/core/events';
 import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
 import { day, exactly, id, moment, optionalMoment, whole, words } from './fields';
 import type { Problem } from './problem';
 
 /** What happened, as the device writes it down; who says so is the server's to know. */
-export type NewEvent =
-  | Omit<TryEvent, 'source'>
-  | Omit<SignOff, 'source'>
-  | Omit<NoteEvent, 'source'>
-  | Omit<Correction, 'source'>;
+export type NewEvent = WithoutSource<PlanEvent>;
+
+/** Of each kind by itself. */
+type WithoutSource<Event> = Event extends unknown ? Omit<Event, 'source'> : never;
 
 const MOST_AT_ONCE = 200;
 
@@ -19,16 +18,21 @@ const happened = {
   day: day(),
   revision: whole(1, 1_000_000),
 };
+const seconds = () => number().strict(true).required('must be a number').min(0).max(14_400);
+const tempo = () =>
+  number().strict(true).defined('must be a tempo or null').nullable().min(1).max(1000);
+const bar = () => whole(1, 5000);
 const kind = (name: NewEvent['kind']) => string().strict(true).required().oneOf([name]);
 
 /** Each kind of event. */
 const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
   try: exactly({
     ...{ ...happened, kind: kind('try'), stepId: stepId() },
-    bpm: number().strict(true).defined('must be a tempo or null').nullable().min(1).max(1000),
+    bpm: tempo(),
     clean: boolean().strict(true).required('must be said'),
     passes: whole(1, 100),
-    seconds: number().strict(true).required('must be a number').min(0).max(14_400),
+    seconds: seconds(),
+    failedBar: bar().optional(),
   }),
   'sign-off': exactly({ ...happened, kind: kind('sign-off'), stepId: stepId() }),
   note: exactly({
@@ -38,6 +42,26 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
   correction: exactly({
     ...{ ...happened, kind: kind('correction'), of: id() },
     clean: boolean().strict(true).defined('must be said, or null').nullable(),
+  }),
+  where: exactly({ ...happened, kind: kind('where'), of: id(), bar: bar() }),
+  time: exactly({
+    ...{ ...happened, kind: kind('time'), stepId: stepId(), bpm: tempo(), seconds: seconds() },
+  }),
+  drill: exactly({
+    ...{ ...happened, kind: kind('drill'), stepId: stepId(), from: words(40), to: words(40) },
+    count: whole(1, 400),
+    seconds: number().strict(true).required('must be a number').min(10).max(600),
+  }),
+  sore: exactly({ ...happened, kind: kind('sore') }),
+  stuck: exactly({
+    ...{ ...happened, kind: kind('stuck'), stepId: stepId() },
+    bar: number()
+      .strict(true)
+      .defined('must be a bar or null')
+      .nullable()
+      .integer()
+      .min(1)
+      .max(5000),
   }),
 };
 

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const SRC = fileURLToPath(new URL('../src/', import.meta.url));
-const DOCBLOCK = /\/\*\*((?:(?!\*\/)[\s\S])*)\*\/\s*export (?:async )?(?:function|const) (\w+)/g;
+const DOCBLOCK =
+  /\/\*\*((?:(?!\*\/)[\s\S])*)\*\/\s*export (?:async )?(?:function|const|class) (\w+)/g;
 const EXAMPLE = /@example\s*\n\s*\* (.+?) \/\/ (.+)/g;
 
 interface Example {

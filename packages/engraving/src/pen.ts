@@ -15,7 +15,7 @@ const START: PenState = { fill: 'ink', stroke: 'line', width: 1, size: 13, famil
 const POINTS_TO_PIXELS = 4 / 3;
 const ROLES: ReadonlySet<string> = new Set<Role>([
   ...(['ink', 'soft', 'line', 'on-ink', 'stays', 'muted', 'way'] as const),
-  ...(['barre', 'finger', 'bracket', 'ground'] as const),
+  ...(['finger', 'bracket', 'ground'] as const),
 ]);
 const MUSIC = 'Bravura';
 

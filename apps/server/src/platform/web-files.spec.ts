@@ -23,6 +23,16 @@ describe('the web files', () => {
     expect(second.headers.get('content-security-policy')).not.toBe(policy);
   });
 
+  it('answer what a device keeps as it was built, its own mark as its nonce', async () => {
+    await writeFile(join(root, 'index.html'), '<script nonce="HARVU_NONCE_abc12"></script>');
+    const kept = await createWebFiles(root).request('/index.html');
+    expect(await kept.text()).toBe('<script nonce="HARVU_NONCE_abc12"></script>');
+    expect(kept.headers.get('content-security-policy')).toContain("'nonce-HARVU_NONCE_abc12'");
+    const view = await createWebFiles(root).request('/week');
+    expect(view.headers.get('content-security-policy')).not.toContain('HARVU_NONCE');
+    expect(await view.text()).not.toContain('HARVU_NONCE');
+  });
+
   it('are kept for good where their name tells their content', async () => {
     const answer = await get('/main-ABCDEFGH.js');
     expect(await answer.text()).toBe('go()');

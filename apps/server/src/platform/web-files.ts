@@ -1,4 +1,4 @@
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import { getMimeType } from 'hono/utils/mime';
 import { createHash, randomBytes } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
@@ -8,8 +8,13 @@ import { gzip } from 'node:zlib';
 
 const gzipped = promisify(gzip);
 
-/** The word in index.html that is replaced by each answer's own nonce. */
-const NONCE_MARK = 'HARVU_NONCE';
+/** The word in index.html that is replaced by each answer's own nonce; each build has another one. */
+const NONCE_MARK = /HARVU_NONCE\w*/g;
+/**
+ * What a device keeps to open without a connection has to be the file as it was built, letter by letter:
+ * its own mark is then its nonce.
+ */
+const KEPT_PAGE = '/index.html';
 
 function policy(nonce: string): string {
   return [
@@ -32,7 +37,7 @@ function policy(nonce: string): string {
 
 /** A path with an extension asks for a file; every other is a view of the application itself. */
 function isFile(path: string): boolean {
-  return extname(path) !== '' && path !== '/index.html';
+  return extname(path) !== '' && path !== KEPT_PAGE;
 }
 
 /** A name that changes with its content is good for ever. */
@@ -87,6 +92,18 @@ function decoded(path: string): string {
   }
 }
 
+/** Answers with the application's one page, under a policy with its nonce. */
+function answerPage(c: Context, { plain }: KeptFile): Response {
+  const text = new TextDecoder().decode(plain);
+  const [mark = ''] = text.match(NONCE_MARK) ?? [];
+  const nonce = c.req.path === KEPT_PAGE ? mark : randomBytes(16).toString('base64');
+  c.header('Content-Security-Policy', policy(nonce));
+  c.header('Cache-Control', 'no-cache');
+  return c.body(text.replaceAll(NONCE_MARK, nonce), 200, {
+    'Content-Type': 'text/html; charset=UTF-8',
+  });
+}
+
 /** Serves the built web application from its folder. */
 export function createWebFiles(root: string): Hono {
   const find = createFiles(root);
@@ -96,12 +113,7 @@ export function createWebFiles(root: string): Hono {
     const isPage = !isFile(path);
     const found = await find(isPage ? '/index.html' : decoded(path));
     if (!found) return c.notFound();
-    if (isPage) {
-      const nonce = randomBytes(16).toString('base64');
-      c.header('Content-Security-Policy', policy(nonce));
-      c.header('Cache-Control', 'no-cache');
-      return c.html(new TextDecoder().decode(found.plain).replaceAll(NONCE_MARK, nonce));
-    }
+    if (isPage) return answerPage(c, found);
     c.header('ETag', found.etag);
     c.header('Vary', 'Accept-Encoding');
     c.header('Cache-Control', isHashed(path) ? 'public, max-age=31536000, immutable' : 'no-cache');

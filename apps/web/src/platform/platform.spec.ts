@@ -10,6 +10,7 @@ import { findGripsFor } from '../worked-out/grip-search';
 import { homeRedirect, owning, signedIn, teaching } from './guards';
 import { toProblem } from './problems';
 import { Session } from './session';
+import { SignedOut } from './signed-out';
 import { Theme } from './theme';
 import { isTyping } from './view-keys';
 
@@ -109,5 +110,48 @@ describe('small things of the platform', () => {
   it('find grips for a chord, and none for what is no chord', () => {
     expect(findGripsFor(EMPTY_SONG, 'Em').length).toBeGreaterThan(2);
     expect(findGripsFor(EMPTY_SONG, 'H??')).toEqual([]);
+  });
+});
+
+describe('who is here without a connection', () => {
+  const ME = { id: 'p1', name: 'Bram', role: 'student', timeZone: 'UTC' };
+  const start = (answer: 'me' | 'nobody' | 'none'): Session => {
+    TestBed.resetTestingModule();
+    const http = setUpPage();
+    localStorage.setItem('harvu-me', JSON.stringify(ME));
+    const session = TestBed.inject(Session);
+    session.load().subscribe();
+    const asked = http.expectOne('/api/me');
+    if (answer === 'none') asked.error(new ProgressEvent('error'));
+    else if (answer === 'me') asked.flush(ME);
+    else asked.flush(NOBODY, { status: 401, statusText: '' });
+    http.expectOne('/api/studio').error(new ProgressEvent('error'));
+    return session;
+  };
+  const NOBODY = { status: 401, code: 'not-signed-in', title: '', remedy: '' };
+  afterEach(() => {
+    localStorage.removeItem('harvu-me');
+  });
+
+  it('is whoever was here last, on this device', () => {
+    expect(start('none').person()?.id).toBe('p1');
+    localStorage.setItem('harvu-me', '{"id":');
+  });
+
+  it('is nobody once the server says so, and not the next time either', () => {
+    expect(start('nobody').person()).toBeNull();
+    expect(localStorage.getItem('harvu-me')).toBeNull();
+  });
+
+  it('stays here while they practise, though the session has run out', () => {
+    const session = start('me');
+    const router = TestBed.inject(Router);
+    const url = spyOnProperty(router, 'url').and.returnValue('/plans/p/practice/ready');
+    const gone = spyOn(router, 'navigate').and.resolveTo(true);
+    TestBed.inject(SignedOut).happened.next();
+    expect([session.person()?.id, session.isOver(), gone.calls.count()]).toEqual(['p1', true, 0]);
+    url.and.returnValue('/week');
+    TestBed.inject(SignedOut).happened.next();
+    expect([session.person(), gone.calls.count()]).toEqual([null, 1]);
   });
 });

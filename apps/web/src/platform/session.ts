@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, DOCUMENT, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Me, Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
 
@@ -6,11 +6,20 @@ import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { dayAt, type Day } from '@harvu/core/day';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { SessionApi } from './session.api';
+import { isPracticeRoom } from './practice-room';
+import { toProblem } from './problems';
 import { SignedOut } from './signed-out';
 
 const CLOSED_DOOR: StudioDoor = {
   ...{ studioName: '', needsSetUp: false, isDemo: false, demoAccounts: [] },
 };
+
+const KEPT_AS = 'harvu-me';
+
+function isNoAnswer(error: unknown): boolean {
+  const { status } = toProblem(error);
+  return status === 0 || status >= 500;
+}
 
 /** Who is here, and what stands at the studio's door. */
 @Injectable({ providedIn: 'root' })
@@ -20,7 +29,12 @@ export class Session {
   private readonly found = signal<Me | null>(null);
   private readonly studioDoor = signal<StudioDoor>(CLOSED_DOOR);
 
+  private readonly ran = signal(false);
+  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+
   readonly person = this.found.asReadonly();
+  /** The session has run out while somebody practises. */
+  readonly isOver = this.ran.asReadonly();
   readonly door = this.studioDoor.asReadonly();
   readonly isTeaching = computed(() => ['owner', 'teacher'].includes(this.found()?.role ?? ''));
   /** How whoever is here likes strings, frets and names. */
@@ -32,7 +46,12 @@ export class Session {
 
   constructor() {
     inject(SignedOut).happened.subscribe(() => {
-      this.found.set(null);
+      // Whoever practises plays on; what they did waits on the device until they sign in again.
+      if (isPracticeRoom(this.router.url)) {
+        this.ran.set(true);
+        return;
+      }
+      this.see(null);
       void this.router.navigate(['/sign-in'], { queryParams: { from: this.router.url } });
     });
   }
@@ -42,31 +61,33 @@ export class Session {
     return dayAt(new Date().toISOString(), this.timeZone());
   }
 
-  /** Asks who is signed in; without an answer, nobody is. */
+  /** Asks who is signed in; without a connection it is whoever was here last, on this device. */
   load(): Observable<unknown> {
     return forkJoin([
-      this.api.me().pipe(catchError(() => of(null))),
+      this.api
+        .me()
+        .pipe(catchError((error: unknown) => of(isNoAnswer(error) ? this.kept() : null))),
       this.api.door().pipe(catchError(() => of(CLOSED_DOOR))),
     ]).pipe(
       tap(([person, door]) => {
-        this.found.set(person);
+        this.see(person);
         this.studioDoor.set(door);
       }),
     );
   }
 
   signIn(signIn: SignIn): Observable<Person> {
-    return this.api.signIn(signIn).pipe(tap((person) => this.found.set(person)));
+    return this.api.signIn(signIn).pipe(tap((person) => this.see(person)));
   }
 
   saveConventions(conventions: Conventions): Observable<Me> {
-    return this.api.saveConventions(conventions).pipe(tap((me) => this.found.set(me)));
+    return this.api.saveConventions(conventions).pipe(tap((me) => this.see(me)));
   }
 
   signOut(): Observable<void> {
     return this.api.signOut().pipe(
       map(() => {
-        this.found.set(null);
+        this.see(null);
         void this.router.navigate(['/sign-in']);
       }),
     );
@@ -85,5 +106,23 @@ export class Session {
         })),
       ),
     );
+  }
+
+  private see(person: Me | null): void {
+    this.found.set(person);
+    if (person) {
+      this.ran.set(false);
+      this.storage?.setItem(KEPT_AS, JSON.stringify(person));
+    } else this.storage?.removeItem(KEPT_AS);
+  }
+
+  /** Who was here last; nobody where that cannot be read. */
+  private kept(): Me | null {
+    try {
+      const kept = JSON.parse(this.storage?.getItem(KEPT_AS) ?? 'null') as Partial<Me> | null;
+      return typeof kept?.id === 'string' && typeof kept.role === 'string' ? (kept as Me) : null;
+    } catch {
+      return null;
+    }
   }
 }

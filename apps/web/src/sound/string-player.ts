@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import { Guitar } from '@harvu/core/guide';
 import { animationFrames, Subscription } from 'rxjs';
 
 /** A note that is heard: what sounds, from when, and how long, in seconds. */
@@ -17,53 +18,17 @@ export interface HeardLine {
 }
 
 const FIRST_S = 0.1;
-const LOUD = 0.25;
-const MUTED_S = 0.09;
+const LOUD = 0.35;
 const TAIL_S = 0.06;
-/** What a plucked string keeps of its vibration from round to round. */
-const KEPT = 0.996;
-const A4 = 69;
+/** A string rings so long at most. */
+const RINGS_S = 3;
+const MUTED_S = 0.09;
 
-function hertz(midi: number): number {
-  return 440 * 2 ** ((midi - A4) / 12);
-}
-
-/** A plucked string as it sounds, and how fast it is to be played so that it is in tune. */
-interface PluckedString {
-  readonly samples: Float32Array<ArrayBuffer>;
-  readonly rate: number;
-}
-
-/**
- * One plucked string: a burst of noise that goes round and is smoothed each time. A round is whole samples
- * and the half one that smoothing takes; what is missing to the note is made up by how fast it is played.
- */
-export function pluckedString(midi: number, sampleRate: number, seconds: number): PluckedString {
-  const samples = new Float32Array(Math.max(1, Math.ceil(sampleRate * seconds)));
-  const period = Math.max(2, Math.round(sampleRate / hertz(midi)));
-  // The same noise each time, so that a note sounds alike whenever it is played.
-  let seed = 12_345;
-  for (let at = 0; at < Math.min(period, samples.length); at += 1) {
-    seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648;
-    samples[at] = seed / 1_073_741_824 - 1;
-  }
-  for (let at = period; at < samples.length; at += 1) {
-    samples[at] = ((samples[at - period] ?? 0) + (samples[at - period - 1] ?? 0)) * 0.5 * KEPT;
-  }
-  return { samples, rate: (hertz(midi) * (period + 0.5)) / sampleRate };
-}
-
-/** A string that was plucked once, ready to be played again. */
-interface Kept {
-  readonly buffer: AudioBuffer;
-  readonly rate: number;
-}
-
-/** Plays single notes on a plain plucked string, once through, on the audio clock. */
+/** Plays single notes on the guide guitar, once through, on the audio clock. */
 @Injectable()
 export class StringPlayer {
   private context: AudioContext | undefined;
-  private readonly buffers = new Map<number, Kept>();
+  private readonly buffers = new Map<string, AudioBuffer>();
   private sources: AudioBufferSourceNode[] = [];
   private running = new Subscription();
   private readonly on = signal(false);
@@ -106,12 +71,10 @@ export class StringPlayer {
     { midi, atS, lastsS, isMuted = false }: HeardNote,
   ): void {
     const source = context.createBufferSource();
-    const { buffer, rate } = this.keptOf(context, midi);
-    source.buffer = buffer;
-    source.playbackRate.value = rate;
+    source.buffer = this.pluckedOn(context, midi, isMuted);
     const gain = context.createGain();
     const from = startS + atS;
-    const until = from + (isMuted ? MUTED_S : lastsS);
+    const until = from + (isMuted ? MUTED_S : Math.min(lastsS, RINGS_S));
     gain.gain.setValueAtTime(LOUD, from);
     gain.gain.setValueAtTime(LOUD, Math.max(from, until - TAIL_S));
     gain.gain.exponentialRampToValueAtTime(0.0001, until + TAIL_S);
@@ -121,14 +84,19 @@ export class StringPlayer {
     this.sources.push(source);
   }
 
-  private keptOf(context: AudioContext, midi: number): Kept {
-    const known = this.buffers.get(midi);
+  /** A string that was plucked once is kept, ready to be played again. */
+  private pluckedOn(context: AudioContext, midi: number, isMuted: boolean): AudioBuffer {
+    const key = `${midi} ${isMuted}`;
+    const known = this.buffers.get(key);
     if (known) return known;
-    const { samples, rate } = pluckedString(midi, context.sampleRate, 3);
+    const guitar = new Guitar(context.sampleRate, midi);
+    const how = isMuted ? { ringsS: MUTED_S, bright: 0.2 } : { ringsS: 4, bright: 0.5 };
+    guitar.put([{ kind: 'pluck', atS: 0, string: 1, midi, loud: 0.9, ...how }]);
+    const samples = new Float32Array(Math.ceil(context.sampleRate * RINGS_S));
+    guitar.take(samples);
     const buffer = context.createBuffer(1, samples.length, context.sampleRate);
-    buffer.getChannelData(0).set(samples);
-    const kept = { buffer, rate };
-    this.buffers.set(midi, kept);
-    return kept;
+    buffer.copyToChannel(samples, 0);
+    this.buffers.set(key, buffer);
+    return buffer;
   }
 }

@@ -14,6 +14,7 @@ import {
   defaultIfEmpty,
   defer,
   EMPTY,
+  finalize,
   forkJoin,
   from,
   map,
@@ -29,6 +30,9 @@ import { Analysis } from '../worked-out';
 import { Device } from './device';
 import { EventQueue } from './event-queue';
 import { PlansApi, withNews } from './plans.api';
+
+/** More songs than these nobody practises in a week. */
+const MOST_KEPT = 12;
 
 /** What is not sent yet reads as the server will tell it. */
 function toStored(event: NewEvent, isTeaching: boolean): StoredEvent {
@@ -51,6 +55,7 @@ export class PlanStore {
   private readonly api = inject(PlansApi);
   private readonly session = inject(Session);
   private readonly analysis = inject(Analysis);
+  private isKeeping = false;
 
   /** Gives a plan once or twice: as it is known here, and where that was not all, as it is now. */
   open(id: string): Observable<Plan> {
@@ -62,9 +67,12 @@ export class PlanStore {
 
   /** Every song in work, as it was last seen here and as it is now. */
   overview(): Observable<Overview> {
-    const now = this.api
-      .overview()
-      .pipe(tap((overview) => void this.device.keepOverview(overview)));
+    const now = this.api.overview().pipe(
+      tap((overview) => {
+        void this.device.keepOverview(overview);
+        this.keepSongs(overview);
+      }),
+    );
     return defer(() => this.device.overview()).pipe(
       switchMap((known) => (known ? concat(of(known), this.unlessOffline(now)) : now)),
       concatMap((overview) => this.withUnsentSongs(overview)),
@@ -74,6 +82,19 @@ export class PlanStore {
   /** Puts a plan that came with another answer where it is looked for. */
   keep(plan: Plan): void {
     void this.device.keepPlan(plan);
+  }
+
+  /** Brings a student's own songs onto the device, one after the other, so that they are there without a connection. */
+  private keepSongs({ songs }: Overview): void {
+    if (this.session.isTeaching() || this.isKeeping) return;
+    this.isKeeping = true;
+    const own = songs.filter((song) => song.withdrawnAt === null).slice(0, MOST_KEPT);
+    from(own)
+      .pipe(
+        concatMap(({ id }) => this.open(id).pipe(catchError(() => EMPTY))),
+        finalize(() => (this.isKeeping = false)),
+      )
+      .subscribe();
   }
 
   private load(id: string): Observable<Plan> {

@@ -19,6 +19,7 @@ export function setUpPage(
 ): HttpTestingController {
   // What an earlier page kept for its tab is not this one's.
   sessionStorage.clear();
+  localStorage.removeItem('harvu-me');
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),

@@ -9,7 +9,6 @@ const FILLS: Readonly<Record<Role, string>> = {
   stays: 'fill-spruce',
   muted: 'fill-rose',
   way: 'fill-brass-line',
-  barre: 'fill-ink',
   finger: 'fill-spruce',
   bracket: 'fill-slate',
   ground: 'fill-sheet',
@@ -22,7 +21,6 @@ const STROKES: Readonly<Record<Role, string>> = {
   stays: 'fill-none stroke-spruce',
   muted: 'fill-none stroke-rose',
   way: 'fill-none stroke-brass-line',
-  barre: 'fill-none stroke-ink opacity-35',
   finger: 'fill-none stroke-spruce',
   bracket: 'fill-none stroke-slate',
   ground: 'fill-none stroke-sheet',
@@ -43,7 +41,7 @@ const STROKES: Readonly<Record<Role, string>> = {
             [attr.class]="strokes[shape.role]"
             [attr.stroke-width]="shape.width"
             [attr.stroke-dasharray]="shape.dashes ?? null"
-            [attr.stroke-linecap]="shape.role === 'barre' ? 'round' : null"
+            [attr.stroke-linecap]="shape.isRound ? 'round' : null"
           />
         }
         @case ('filled') {

@@ -13,7 +13,6 @@ import { LaneView } from './lane-view';
   template: `
     <harvu-lane-view
       [drawing]="drawing()"
-      [slotCount]="pattern().slots.length"
       [current]="current()"
       [isEditable]="isEditable()"
       [scale]="scale()"
@@ -30,6 +29,6 @@ export class PatternLane {
   readonly pick = output<number>();
   private readonly conventions = inject(CONVENTIONS);
   protected readonly drawing = computed(() =>
-    laneDrawing(this.pattern(), this.conventions().counts),
+    laneDrawing(this.pattern(), { counts: this.conventions().counts }),
   );
 }

@@ -121,10 +121,10 @@ describe('a grip drawn', () => {
     expect(low.all('text').some((one) => one.textContent.trim() === '10')).toBeFalse();
   });
 
-  it('lays a barre behind its finger, and paints fingers that stay', async () => {
+  it('lays a flat finger as one bar, and paints what stays', async () => {
     const grip = await draw('133211', { fingers: [1, 3, 4, 2, 1, 1], staying: [1] });
-    expect(grip.all('path.opacity-35').length).toBe(1);
-    expect(grip.all('circle.fill-spruce').length).toBe(3);
+    expect(grip.all('path[stroke-linecap="round"].stroke-spruce').length).toBe(1);
+    expect(grip.all('circle.fill-ink').length).toBe(3);
   });
 });
 

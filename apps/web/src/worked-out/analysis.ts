@@ -6,7 +6,7 @@ import type { FoundGrip } from '@harvu/core/fretboard';
 import type { EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
 import type { PlanOverview } from '@harvu/core/progress';
 import type { PlanEvent } from '@harvu/core/events';
-import type { Scene } from '@harvu/core/practice';
+import type { BarRange, Scene } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
 import { defer, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
@@ -59,10 +59,11 @@ export class Analysis {
     return defer(() => this.answering.ask((worker) => worker.progress(plan, this.conventions())));
   }
 
-  scene(plan: Plan, stepId: string): Observable<Scene | null> {
-    return defer(() =>
-      this.answering.ask((worker) => worker.scene(plan, stepId, this.conventions())),
-    );
+  scene(
+    plan: Plan,
+    of: { readonly stepId: string; readonly only: BarRange | null },
+  ): Observable<Scene | null> {
+    return defer(() => this.answering.ask((worker) => worker.scene(plan, of, this.conventions())));
   }
 
   overview(plan: Plan): Observable<PlanOverview> {

@@ -35,7 +35,13 @@ import {
   type ReadinessSummary,
   type TempoLine,
 } from '@harvu/core/progress';
-import { sceneOf, stepProgress, type StepProgress, type Scene } from '@harvu/core/practice';
+import {
+  sceneOf,
+  stepProgress,
+  type BarRange,
+  type Scene,
+  type StepProgress,
+} from '@harvu/core/practice';
 import { triesIn, type PlanEvent } from '@harvu/core/events';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
@@ -203,17 +209,22 @@ export const answers = {
     };
   },
 
-  /** What is seen and heard while one step is practised; null where the plan has no such step. */
-  scene(plan: Plan, stepId: string, conventions: Conventions): Scene | null {
+  /** What is seen and heard while one step, or some of its bars, is practised; null where the plan has no such step. */
+  scene(
+    plan: Plan,
+    { stepId, only }: { readonly stepId: string; readonly only: BarRange | null },
+    conventions: Conventions,
+  ): Scene | null {
     const { steps, work } = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
     const step = findStep(steps, stepId);
-    return step ? sceneOf(step, { song: plan.document, work, conventions }) : null;
+    const stage = { song: plan.document, work, conventions };
+    return step ? sceneOf(step, only ? { ...stage, only } : stage) : null;
   },
 
   /** A plan at a glance, as the server gives it; for what has not been sent yet. */
   overview(plan: Plan, conventions: Conventions): PlanOverview {
     const made = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
-    return overviewOf(made, triesIn(plan.events));
+    return overviewOf(made, plan.events);
   },
 };
 

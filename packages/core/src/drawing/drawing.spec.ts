@@ -74,10 +74,15 @@ describe('a grip drawn', () => {
     expect(texts(draw('x02210', { frets: 'nut' }))).toEqual(['3']);
   });
 
-  it('lays a barre behind its finger, and marks the fingers that stay', () => {
+  it('lays a flat finger as one bar over its strings, with its number once, and marks what stays', () => {
     const drawing = draw('133211', { fingers: [1, 3, 4, 2, 1, 1], staying: [1] });
-    expect(shapes(drawing, 'line').filter((one) => one.role === 'barre').length).toBe(1);
-    expect(shapes(drawing, 'disc').filter((one) => one.role === 'stays').length).toBe(3);
+    const [bar, ...others] = shapes(drawing, 'line').filter((one) => one.isRound);
+    expect([bar?.role, others.length]).toEqual(['stays', 0]);
+    expect(shapes(drawing, 'disc').map((one) => one.role)).toEqual(['ink', 'ink', 'ink']);
+    expect([...texts(drawing)].sort()).toEqual(['1', '2', '3', '4']);
+    expect(drawing.words).toMatch(
+      /^finger 1 flat across strings 6 to 1 at fret 1; string 5 fret 3/,
+    );
   });
 
   it('shows by arrows where fingers come from, as far as that is drawn', () => {
@@ -97,7 +102,7 @@ describe('a pattern drawn', () => {
   }
 
   it('has an arrow for each stroke, a ghost where the hand passes by, and counts below', () => {
-    const drawing = laneDrawing(pattern('D U D U D - D U'), 'syllables');
+    const drawing = laneDrawing(pattern('D U D U D - D U'), { counts: 'syllables' });
     const arrows = shapes(drawing, 'line').filter((one) => one.role === 'ink');
     expect([arrows.length, shapes(drawing, 'line').filter((one) => one.dashes).length]).toEqual([
       7, 1,
@@ -107,14 +112,14 @@ describe('a pattern drawn', () => {
   });
 
   it('tells accents, hits and how a stroke sounds', () => {
-    const drawing = laneDrawing(pattern('D> - x Uo'), 'syllables');
+    const drawing = laneDrawing(pattern('D> - x Uo'), { counts: 'syllables' });
     expect(drawing.words).toBe('1 down, accented; 2 nothing; 3 hit; 4 up, open');
     expect(texts(drawing)).toContain('×');
     expect(shapes(drawing, 'line').some((one) => one.width === 4)).toBeTrue();
   });
 
   it('puts plucked notes on their strings, the thumb’s in a shape of their own', () => {
-    const drawing = laneDrawing(pattern('5p 3i 2m+1a', '3/4'), 'syllables');
+    const drawing = laneDrawing(pattern('5p 3i 2m+1a', '3/4'), { counts: 'syllables' });
     expect(shapes(drawing, 'square').length).toBe(1);
     const heights = shapes(drawing, 'ring').map((one) => one.y);
     expect(heights.map((y) => y - (heights[2] ?? 0))).toEqual([20, 10, 0]);
@@ -122,7 +127,7 @@ describe('a pattern drawn', () => {
   });
 
   it('parts its bars', () => {
-    const drawing = laneDrawing(pattern('D D D D | D - D -'), 'syllables');
+    const drawing = laneDrawing(pattern('D D D D | D - D -'), { counts: 'syllables' });
     const lines = shapes(drawing, 'line').filter((one) => one.path.endsWith(' 2V56'));
     expect(lines.map((one) => one.path)).toEqual([`M${4 * SLOT_WIDTH} 2V56`]);
   });

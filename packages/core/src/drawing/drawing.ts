@@ -11,8 +11,6 @@ export type Role =
   | 'muted'
   /** The way that something goes. */
   | 'way'
-  /** A finger laid over several strings. */
-  | 'barre'
   /** Which finger, where it stands beside what it frets. */
   | 'finger'
   /** What belongs together, told above it. */
@@ -29,6 +27,8 @@ export type Shape =
       readonly width: number;
       /** Lengths of dash and gap. */
       readonly dashes?: string;
+      /** Its ends are round. */
+      readonly isRound?: true;
     }
   | { readonly kind: 'filled'; readonly path: string; readonly role: Role }
   | {

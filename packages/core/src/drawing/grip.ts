@@ -116,17 +116,24 @@ function marks(neck: Neck, grip: Grip): readonly Shape[] {
   });
 }
 
-/** A line behind the dots of one finger that lies over several strings. */
-function barres(neck: Neck, { grip, fingers }: HeldGrip): readonly Shape[] {
-  return [...new Set(fingers)].flatMap((finger): readonly Shape[] => {
-    const places = fingers.flatMap((one, place) =>
-      finger !== null && one === finger ? [place] : [],
-    );
+/** A finger that lies flat over several strings: its places, from the lowest string. */
+function flatFingers({ grip, fingers }: HeldGrip): ReadonlyMap<Fingers[number], readonly number[]> {
+  const flat = [...new Set(fingers)].flatMap((finger) => {
+    const places = fingers.flatMap((one, place) => (one === finger && grip[place] ? [place] : []));
+    return finger === null || places.length < 2 ? [] : [[finger, places] as const];
+  });
+  return new Map(flat);
+}
+
+/** A flat finger is one bar over its strings, as it lies. */
+function barres(neck: Neck, held: HeldGrip): readonly Shape[] {
+  return [...flatFingers(held)].map(([finger, places]): Shape => {
     const [from, to] = [places[0] ?? 0, places.at(-1) ?? 0];
-    const fret = grip[from];
-    if (places.length < 2 || !fret) return [];
-    const { x, y } = neck.at(fret, from);
-    return [{ kind: 'line', path: `M${x} ${y}H${neck.x(to)}`, role: 'barre', width: 9 }];
+    const { x, y } = neck.at(held.grip[from] ?? 0, from);
+    return {
+      ...{ kind: 'line', path: `M${x} ${y}H${neck.x(to)}`, width: 2 * DOT_RADIUS, isRound: true },
+      role: finger !== null && held.staying?.includes(finger) ? 'stays' : 'ink',
+    };
   });
 }
 
@@ -161,22 +168,30 @@ function ways(neck: Neck, moves: readonly FingerWay[]): readonly Shape[] {
   );
 }
 
-function dots(neck: Neck, { grip, fingers, staying = [] }: HeldGrip): readonly Shape[] {
+/** A dot for each finger tip, with its number; a flat finger has its number once, on its lowest string. */
+function dots(neck: Neck, held: HeldGrip): readonly Shape[] {
+  const { grip, fingers, staying = [] } = held;
+  const flat = flatFingers(held);
   return grip.flatMap((fret, place): readonly Shape[] => {
     if (!fret) return [];
     const finger = fingers[place] ?? null;
+    const over = flat.get(finger);
+    if (over && over[0] !== place) return [];
     const { x, y } = neck.at(fret, place);
     const stays = finger !== null && staying.includes(finger);
     const dot: Shape = { kind: 'disc', x, y, radius: DOT_RADIUS, role: stays ? 'stays' : 'ink' };
     if (finger === null) return [dot];
     const text = String(finger);
-    return [dot, { kind: 'text', x, y: y + 3.8, text, size: 11, role: 'on-ink', isBold: true }];
+    const number: Shape = {
+      ...{ kind: 'text', x, y: y + 3.8, text, size: 11, role: 'on-ink', isBold: true },
+    };
+    return over ? [number] : [dot, number];
   });
 }
 
 /**
  * Draws a grip as it is held: strings upright, the lowest at the left or mirrored for a left-handed
- * player, fingers as numbered dots, a barre behind its finger, frets counted as the player counts them.
+ * player, fingers as numbered dots, a flat finger as one bar, frets counted as the player counts them.
  *
  * @example
  * gripDrawing({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null], setup: { tuning: STANDARD_TUNING, capo: 0 }, conventions: USUAL_CONVENTIONS }).shapes.filter((one) => one.kind === 'disc').length // 3

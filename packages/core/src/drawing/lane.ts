@@ -1,4 +1,13 @@
-import { countWords, type CountSchool, type Pattern, type Slot } from '../rhythm';
+import {
+  countWords,
+  handPath,
+  slotTimes,
+  type CountSchool,
+  type Feel,
+  type HandMotion,
+  type Pattern,
+  type Slot,
+} from '../rhythm';
 import type { Drawing, Shape } from './drawing';
 import { pluckedNotes, stringLines, stringsHeight } from './plucked';
 
@@ -13,29 +22,48 @@ const HIT_RADIUS = 12;
 interface PlacedSlot {
   readonly slot: Slot;
   readonly x: number;
-  readonly isDown: boolean;
+  readonly motion: HandMotion;
+  /** It stands on a beat. */
+  readonly isBeat: boolean;
   readonly count: string;
 }
+
+/** How a lane is drawn. */
+export interface LaneStyle {
+  readonly counts: CountSchool;
+  /** Off-beats stand where they fall; straight by default. */
+  readonly feel?: Feel;
+  /** Slots in which the hand rests: it does not even pass by. */
+  readonly stopped?: ReadonlySet<number>;
+}
+
+/** A lane with the middle of each of its slots. */
+export interface LaneDrawing extends Drawing {
+  readonly centres: readonly number[];
+}
+
+const STRAIGHT: Feel = { kind: 'straight' };
 
 function isPicked({ slots }: Pattern): boolean {
   return slots.some((slot) => slot.kind === 'pluck');
 }
 
 function placed(
-  { slots, slotsPerBar, meter }: Pattern,
-  school: CountSchool,
+  pattern: Pattern,
+  { counts: school, feel = STRAIGHT, stopped }: LaneStyle,
 ): readonly PlacedSlot[] {
+  const { slots, slotsPerBar, meter } = pattern;
   const counts = countWords(meter.beats, slotsPerBar, school);
-  return slots.map((slot, index) => {
-    const inBar = index % slotsPerBar;
-    const direction = slot.kind === 'strum' ? slot.direction : inBar % 2 === 0 ? 'down' : 'up';
-    return {
-      slot,
-      x: (index + 0.5) * SLOT_WIDTH,
-      isDown: direction === 'down',
-      count: counts[inBar] ?? '',
-    };
-  });
+  const perBeat = slotsPerBar / meter.beats;
+  const times = slotTimes(pattern, feel);
+  const path = handPath(slots);
+  return slots.map((slot, index) => ({
+    slot,
+    x: ((times[index] ?? 0) * perBeat + 0.5) * SLOT_WIDTH,
+    motion: stopped?.has(index) ? 'waits' : (path[index] ?? 'waits'),
+    isBeat: index % perBeat === 0,
+    count: counts[index % slotsPerBar] ?? '',
+  }));
 }
 
 /** What is written small above a slot: which strings or fingers, and how it sounds. */
@@ -59,20 +87,25 @@ function wordsOf({ slot, count }: PlacedSlot): string {
 
 /** The hand goes on through what it does not strike. */
 function motion(slots: readonly PlacedSlot[]): Shape {
-  const points = slots.map(
-    ({ x, isDown }, index) => `${index === 0 ? 'M' : 'L'}${x} ${isDown ? LOW : HIGH}`,
-  );
+  const points = slots
+    .filter((one) => one.motion !== 'waits')
+    .map(
+      ({ x, motion }, index) => `${index === 0 ? 'M' : 'L'}${x} ${motion === 'down' ? LOW : HIGH}`,
+    );
   return { kind: 'line', path: points.join(''), role: 'line', width: 1.5 };
 }
 
-function arrow({ x, isDown, slot }: PlacedSlot): Shape {
+function arrow({ x, motion, slot }: PlacedSlot): readonly Shape[] {
+  if (motion === 'waits') return [];
+  const isDown = motion === 'down';
   const [from, to] = isDown ? [HIGH, LOW] : [LOW, HIGH];
   const back = isDown ? -7 : 7;
   const path = `M${x} ${from}V${to}M${x - 6} ${to + back}L${x} ${to}L${x + 6} ${to + back}`;
-  if (slot.kind === 'rest') return { kind: 'line', path, role: 'soft', width: 1.4, dashes: '3 3' };
+  if (slot.kind === 'rest')
+    return [{ kind: 'line', path, role: 'soft', width: 1.4, dashes: '3 3' }];
   const isMuted = slot.kind === 'strum' && slot.sound === 'muted';
   const isAccent = slot.kind === 'strum' && slot.accent === true;
-  return { kind: 'line', path, role: isMuted ? 'muted' : 'ink', width: isAccent ? 4 : 2.4 };
+  return [{ kind: 'line', path, role: isMuted ? 'muted' : 'ink', width: isAccent ? 4 : 2.4 }];
 }
 
 function hit(x: number, y: number): readonly Shape[] {
@@ -85,29 +118,30 @@ function hit(x: number, y: number): readonly Shape[] {
 
 /**
  * Draws a pattern as the hand moves: arrows down and up, ghost strokes where it passes by, notes on
- * their strings where it is picked, counts below.
+ * their strings where it is picked, counts below; swung off-beats stand where they fall.
  *
  * @example
- * laneDrawing(usualPattern({ beats: 4, unit: 4, groups: [4] }), 'syllables').width // 320
+ * laneDrawing(usualPattern({ beats: 4, unit: 4, groups: [4] }), { counts: 'syllables' }).width // 320
  */
-export function laneDrawing(pattern: Pattern, school: CountSchool): Drawing {
+export function laneDrawing(pattern: Pattern, style: LaneStyle): LaneDrawing {
   const isOnStrings = isPicked(pattern);
-  const slots = placed(pattern, school);
+  const slots = placed(pattern, style);
   const width = Math.max(1, slots.length) * SLOT_WIDTH;
   const hand = isOnStrings ? stringsHeight(pattern) : LOW + 8;
   const height = hand + COUNTS;
   const middle = isOnStrings ? hand / 2 : 30;
+  const centres = slots.map(({ x }) => x);
 
   function struck(one: PlacedSlot): readonly Shape[] {
     if (one.slot.kind === 'hit') return hit(one.x, middle);
     if (one.slot.kind === 'pluck' || (isOnStrings && one.slot.kind === 'rest')) return [];
-    return [arrow(one)];
+    return arrow(one);
   }
 
-  function labels({ slot, x, isDown, count }: PlacedSlot): readonly Shape[] {
+  function labels({ slot, x, isBeat, count }: PlacedSlot): readonly Shape[] {
     const small = smallOf(slot);
     const role = slot.kind === 'rest' ? 'soft' : 'ink';
-    const below = { x, y: height - 8, text: count, size: 14, isBold: isDown, isFigure: true };
+    const below = { x, y: height - 8, text: count, size: 14, isBold: isBeat, isFigure: true };
     return [
       ...(small
         ? [{ kind: 'text', x, y: 9, text: small, size: 10, role: 'soft', isBold: false } as const]
@@ -121,10 +155,10 @@ export function laneDrawing(pattern: Pattern, school: CountSchool): Drawing {
     return { kind: 'line', path: `M${x} 2V${hand}`, role: 'ink', width: 2 };
   });
   return {
-    ...{ width, height, words: slots.map(wordsOf).join('; ') },
+    ...{ width, height, centres, words: slots.map(wordsOf).join('; ') },
     shapes: [
       ...(isOnStrings ? stringLines(pattern, width) : [motion(slots)]),
-      ...(isOnStrings ? pluckedNotes(pattern, SLOT_WIDTH) : []),
+      ...(isOnStrings ? pluckedNotes(pattern, centres) : []),
       ...slots.flatMap((one) => [...struck(one), ...labels(one)]),
       ...barLines,
     ],

@@ -46,12 +46,12 @@ function noteShapes(x: number, string: number, isThumb: boolean): readonly Shape
   ];
 }
 
-/** Plucked notes on the strings they are plucked on. */
-export function pluckedNotes({ slots }: Pattern, slotWidth: number): readonly Shape[] {
+/** Plucked notes on the strings they are plucked on, at the middle of their slots. */
+export function pluckedNotes({ slots }: Pattern, centres: readonly number[]): readonly Shape[] {
   return slots.flatMap((slot, index) =>
     slot.kind === 'pluck'
       ? slot.notes.flatMap(({ string = 1, finger }) =>
-          noteShapes((index + 0.5) * slotWidth, string, finger === 'p'),
+          noteShapes(centres[index] ?? 0, string, finger === 'p'),
         )
       : [],
   );

@@ -1,4 +1,4 @@
-import { triesIn, type PlanEvent } from './index';
+import { playedIn, saidSince, triesIn, type PlanEvent } from './index';
 
 const HAPPENED = { day: '2026-11-26', source: 'self', revision: 1 } as const;
 const at = (minute: number): string => `2026-11-26T10:${String(minute).padStart(2, '0')}:00.000Z`;
@@ -33,5 +33,33 @@ describe('the log of what happened', () => {
     } as const;
     const signOff = { ...HAPPENED, id: 's', kind: 'sign-off', at: at(1), stepId: 'ready' } as const;
     expect(triesIn([note, signOff, correction('gone', 2, false)])).toEqual([]);
+  });
+
+  it('knows where a try failed once that is said, of several sayings by the last', () => {
+    const where = (minute: number, bar: number): PlanEvent => ({
+      ...{ ...HAPPENED, id: `w${minute}`, kind: 'where', at: at(minute), of: 'a', bar },
+    });
+    const [one] = triesIn([where(3, 4), aTry('a', 1, false), where(2, 2)]);
+    expect(one?.failedBar).toBe(4);
+  });
+
+  it('counts time without a mark as time, and a mark that was taken back as none', () => {
+    const time: PlanEvent = {
+      ...{ ...HAPPENED, id: 't', kind: 'time', at: at(5), stepId: 'grip:G', bpm: 60, seconds: 42 },
+    };
+    const sore: PlanEvent = { ...HAPPENED, id: 's', kind: 'sore', at: at(6) };
+    const events = [aTry('a', 1), aTry('b', 2), correction('b', 3, null), time, time, sore];
+    expect(playedIn(events).map((one) => one.seconds)).toEqual([10, 42]);
+    expect(triesIn(events).length).toBe(1);
+  });
+
+  it('tells what was said in the room since a day, the latest first', () => {
+    const sore: PlanEvent = { ...HAPPENED, id: 's', kind: 'sore', at: at(6) };
+    const stuck: PlanEvent = {
+      ...{ ...HAPPENED, id: 'k', kind: 'stuck', at: at(8), stepId: 'ready', bar: 2 },
+    };
+    const old: PlanEvent = { ...sore, id: 'o', day: '2026-11-01' };
+    const said = saidSince([sore, old, stuck, aTry('a', 1)], '2026-11-20');
+    expect(said.map((one) => one.id)).toEqual(['k', 's']);
   });
 });

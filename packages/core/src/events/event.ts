@@ -26,6 +26,8 @@ export interface Try extends Happened {
   /** Passes this try stands for, from 1. */
   readonly passes: number;
   readonly seconds: number;
+  /** The bar of the pass in which it failed, from 1, where that was said. */
+  readonly failedBar?: number;
 }
 
 /** An attempt as it stands in the log, with the revision of the song that was played. */
@@ -59,8 +61,54 @@ export interface Correction extends Happened {
   readonly revision: number;
 }
 
+/** Where an earlier try failed, said afterwards. */
+export interface Where extends Happened {
+  readonly kind: 'where';
+  /** The id of the try. */
+  readonly of: string;
+  /** The bar of the pass, from 1. */
+  readonly bar: number;
+  readonly revision: number;
+}
+
+/** Time that was played without a mark. */
+export interface PlayedTime extends Happened {
+  readonly kind: 'time';
+  readonly stepId: string;
+  readonly bpm: number | null;
+  readonly seconds: number;
+  readonly revision: number;
+}
+
+/** A change drilled by the clock: how often it was made, so how long it takes. */
+export interface ChangeDrill extends Happened {
+  readonly kind: 'drill';
+  readonly stepId: string;
+  readonly from: string;
+  readonly to: string;
+  /** Changes that were made, each with one strum, in so many seconds. */
+  readonly count: number;
+  readonly seconds: number;
+  readonly revision: number;
+}
+
+/** Something hurts: practice ends for the day. */
+export interface Sore extends Happened {
+  readonly kind: 'sore';
+  readonly revision: number;
+}
+
+/** The student does not get on with a step; the bar, from 1, where one is said. */
+export interface Stuck extends Happened {
+  readonly kind: 'stuck';
+  readonly stepId: string;
+  readonly bar: number | null;
+  readonly revision: number;
+}
+
 /** One entry of the log. */
-export type PlanEvent = TryEvent | SignOff | NoteEvent | Correction;
+export type PlanEvent =
+  TryEvent | SignOff | NoteEvent | Correction | Where | PlayedTime | ChangeDrill | Sore | Stuck;
 
 function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
   const once = new Map(events.map((one) => [one.id, one]));
@@ -92,10 +140,56 @@ export function isDatedAhead({ at, receivedAt }: Pick<Happened, 'at' | 'received
 export function triesIn(events: readonly PlanEvent[]): readonly TryEvent[] {
   const all = inOrder(events);
   const corrected = new Map<string, boolean | null>();
-  for (const one of all) if (one.kind === 'correction') corrected.set(one.of, one.clean);
+  const failedBars = new Map<string, number>();
+  for (const one of all) {
+    if (one.kind === 'correction') corrected.set(one.of, one.clean);
+    if (one.kind === 'where') failedBars.set(one.of, one.bar);
+  }
   return all.flatMap((one) => {
     if (one.kind !== 'try' || isDatedAhead(one)) return [];
     const clean = corrected.has(one.id) ? corrected.get(one.id) : one.clean;
-    return clean == null ? [] : [{ ...one, clean }];
+    if (clean == null) return [];
+    const failedBar = failedBars.get(one.id);
+    return [{ ...one, clean, ...(failedBar !== undefined && { failedBar }) }];
   });
+}
+
+/**
+ * Gives the drills of a log that were made by the clock, each once and in their order.
+ *
+ * @example
+ * drillsIn([]) // []
+ */
+export function drillsIn(events: readonly PlanEvent[]): readonly ChangeDrill[] {
+  return inOrder(events).filter(
+    (one): one is ChangeDrill => one.kind === 'drill' && !isDatedAhead(one),
+  );
+}
+
+/** Time that was played on a day. */
+export type Played = Pick<Try, 'day' | 'seconds'>;
+
+/**
+ * Gives all time that was played, with marks and without.
+ *
+ * @example
+ * playedIn([]) // []
+ */
+export function playedIn(events: readonly PlanEvent[]): readonly Played[] {
+  const unmarked = inOrder(events).filter((one) => one.kind === 'time' || one.kind === 'drill');
+  return [...triesIn(events), ...unmarked.filter((one) => !isDatedAhead(one))];
+}
+
+/**
+ * Gives what a student said in the practice room since a day, that day too: what hurts, where it does not go
+ * on; the latest first.
+ *
+ * @example
+ * saidSince([], '2026-11-26') // []
+ */
+export function saidSince(events: readonly PlanEvent[], day: Day): readonly (Sore | Stuck)[] {
+  return inOrder(events)
+    .filter((one): one is Sore | Stuck => one.kind === 'sore' || one.kind === 'stuck')
+    .filter((one) => one.day >= day && !isDatedAhead(one))
+    .toReversed();
 }

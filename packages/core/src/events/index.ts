@@ -1,2 +1,17 @@
-export { isDatedAhead, triesIn } from './event';
-export type { Correction, NoteEvent, PlanEvent, SignOff, Source, Try, TryEvent } from './event';
+export { secondsOfDrill } from './drill';
+export { drillsIn, isDatedAhead, playedIn, saidSince, triesIn } from './event';
+export type {
+  ChangeDrill,
+  Correction,
+  NoteEvent,
+  PlanEvent,
+  Played,
+  PlayedTime,
+  SignOff,
+  Sore,
+  Source,
+  Stuck,
+  Try,
+  TryEvent,
+  Where,
+} from './event';

@@ -33,3 +33,4 @@ export type { ShapeMove } from './shape-move';
 export { soundingNotes, soundingTones } from './sounding';
 export type { Setup } from './sounding';
 export { gripWords } from './words';
+export { shortLine } from './change-short';

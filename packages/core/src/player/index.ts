@@ -1,5 +1,7 @@
-export { expectedOf } from './expected';
-export type { Expected, ExpectedRequest, ExpectedStroke } from './expected';
+export { expectedOf, heldIn, stretchFor } from './expected';
+export type { Expected, ExpectedRequest } from './expected';
+export { hearStretch } from './hearing';
+export type { ExpectedStroke, HeardNote, HeardStroke, Held } from './hearing';
 export { handFor, songGrips } from './song-grips';
 export type { SongGrip } from './song-grips';
 export { measuredSeconds, paceFactorOf, secondsAtMost, USUAL_STUDENT } from './student';

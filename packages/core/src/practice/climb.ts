@@ -1,7 +1,7 @@
 import { type Day } from '../day';
 import type { Try } from '../events';
 import type { Step } from '../steps';
-import { bpm, type Bpm } from '../units';
+import type { Bpm } from '../units';
 import { heldOf, passesAt, type Attempt, type Held } from './held';
 import { bearing, piecesOf, type Piece } from './pieces';
 
@@ -52,7 +52,7 @@ function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
     rung,
     cleanInRow: inRow >= goal.cleanInRow ? 0 : inRow,
     failsInRow: held.failsInRow,
-    cleanBpm: held.bpm === null || rungs.length === 0 ? null : bpm(held.bpm),
+    cleanBpm: held.bpm === null || rungs.length === 0 ? null : (held.bpm as Bpm),
     goalDays: held.goalDays,
     isDone,
     triesCount: attempts.length,
@@ -71,7 +71,7 @@ function leastOf(climbs: readonly Climb[]): Climb | undefined {
       cleanBpm:
         least.cleanBpm === null || one.cleanBpm === null
           ? null
-          : bpm(Math.min(least.cleanBpm, one.cleanBpm)),
+          : (Math.min(least.cleanBpm, one.cleanBpm) as Bpm),
       goalDays: least.goalDays.length <= one.goalDays.length ? least.goalDays : one.goalDays,
       isDone: least.isDone && one.isDone,
       triesCount: Math.max(least.triesCount, one.triesCount),

@@ -1,13 +1,15 @@
+export type { BarRange } from '../edits';
 export { climbOf } from './climb';
 export type { Climb } from './climb';
 export { heldOf } from './held';
 export type { Attempt, Held } from './held';
 export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';
-export { placeIn } from './place';
+export { beatAfter, placeIn } from './place';
 export type { Place } from './place';
 export { sceneOf } from './scene';
-export type { DrawnChange, DrawnLane, MapBar, SaidChord, Scene, TunedString } from './scene';
+export type { DrawnLane } from './lanes';
+export type { DrawnChange, MapBar, SaidChord, Scene, TunedString } from './scene';
 export { notesAt } from './notes-at';
 export type { SceneRiff } from './scene-riff';
 export { untilLesson } from './until-lesson';

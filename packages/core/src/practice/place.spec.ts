@@ -1,6 +1,7 @@
 import { readChart } from '../chart';
 import { EMPTY_PASS, passOf, workpieceOf } from '../steps';
-import { placeIn } from './index';
+import { clicksOf, secondsAt } from '../timeline';
+import { beatAfter, placeIn } from './index';
 
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D | Em | D |').song);
 const VERSE = work.parts[0]?.id ?? '';
@@ -36,5 +37,21 @@ describe('a pass', () => {
     expect(placeIn(pass, 17)).toEqual(jasmine.objectContaining({ bar: 0, beat: 1, passesDone: 1 }));
     expect(placeIn(pass, -1)).toBeUndefined();
     expect(placeIn(EMPTY_PASS, 1)).toBeUndefined();
+  });
+
+  it('knows the beat by the clicks, each bar in its own tempo', () => {
+    const { song } = readChart(
+      'tempo: 120\nmap: A, B tempo 60, A tempo 66 to 40\n[A]\n| G | 2/4: D |\n[B]\n| C |',
+    );
+    const pass = passOf({ kind: 'whole', atoms: [] }, workpieceOf(song));
+    const { stretch } = pass;
+    const score = { clicks: clicksOf(stretch), lastsS: stretch.lasts };
+    const at = (atS: number): number => beatAfter(score, stretch.beats, atS);
+    for (const laid of stretch.bars) {
+      expect(at(secondsAt(laid, 1))).toBeCloseTo(laid.from + 1, 6);
+      expect(at(secondsAt(laid, '3/2'))).toBeCloseTo(laid.from + 1.5, 1);
+    }
+    expect([at(-1), at(0), at(1e6)]).toEqual([0, 0, stretch.beats]);
+    expect(beatAfter({ clicks: [], lastsS: 0 }, 0, 1)).toBe(0);
   });
 });

@@ -1,4 +1,5 @@
 import type { Pass } from '../steps';
+import type { TimedClick } from '../timeline';
 
 /** Where one is in a stretch that goes round: the bar, the chord in it, and what comes next and when. */
 export interface Place {
@@ -38,4 +39,31 @@ export function placeIn({ stretch, spans }: Pass, beats: number): Place | undefi
     ...{ next: next?.chord ?? now, passesDone: Math.floor(beats / stretch.beats) },
     beatsToNext: next ? Math.ceil(next.from - within) : null,
   };
+}
+
+/**
+ * Finds the beat of a pass that sounds after so many seconds at its written tempo, with parts of a beat: from
+ * click to click it goes evenly. 0 before the first, all beats after the last.
+ *
+ * @example
+ * beatAfter({ clicks: [{ beat: 0, atS: 0 }, { beat: 1, atS: 0.5 }], lastsS: 1.5 }, 2, 1) // 1.5
+ */
+export function beatAfter(
+  {
+    clicks,
+    lastsS,
+  }: { readonly clicks: readonly Pick<TimedClick, 'beat' | 'atS'>[]; readonly lastsS: number },
+  beats: number,
+  atS: number,
+): number {
+  const index = clicks.findLastIndex((one) => one.atS <= atS + 1e-9);
+  const now = clicks[index];
+  if (!now) return 0;
+  const next = clicks[index + 1] ?? { beat: beats, atS: lastsS };
+  const part = next.atS > now.atS ? (atS - now.atS) / (next.atS - now.atS) : 0;
+  return Math.min(beats, between(now.beat, next.beat, Math.max(0, part)));
+}
+
+function between(from: number, to: number, part: number): number {
+  return from * (1 - part) + to * part;
 }

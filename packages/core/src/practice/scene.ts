@@ -1,22 +1,25 @@
 import { chordSaid, otherChordSaid } from '../chord';
 import type { Conventions } from '../conventions';
-import { gripDrawing, laneDrawing, type Drawing } from '../drawing';
+import { gripDrawing, type Drawing } from '../drawing';
+import type { BarRange } from '../edits';
 import {
   changeBetween,
   fingerWays,
   handWords,
-  soundingStrings,
+  shortLine,
   stayingFingers,
   type Setup,
 } from '../fretboard';
-import { openNotes, noteName, type Tuning } from '../pitch';
-import type { SongGrip } from '../player';
-import { pickedOver } from '../rhythm';
+import { openNotes, noteName, STANDARD_TUNING, type Tuning } from '../pitch';
+import { scoreOf, type GuideScore } from '../guide';
+import { hearStretch, type SongGrip } from '../player';
+import { isFeltInThrees } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
 import { echoesIn, effectWords } from '../sound';
 import { kindOf, passOf, type Kind, type Pass, type Step, type Workpiece } from '../steps';
-import { changesOf, type StruckBar } from '../timeline';
+import { changesOf } from '../timeline';
 import type { Bpm } from '../units';
+import { lanesOf, type DrawnLane } from './lanes';
 import { sceneRiff, type SceneRiff } from './scene-riff';
 
 /** A chord as it is said, and the other name it has with a capo. */
@@ -28,17 +31,10 @@ export interface SaidChord {
 /** What the fingers do from one grip to the next. */
 export interface DrawnChange {
   readonly line: string;
+  /** The same so short that it is read from a metre away. */
+  readonly short: string;
   readonly from: Drawing;
   readonly to: Drawing;
-}
-
-/** The picking hand in one bar, over one chord. */
-export interface DrawnLane {
-  readonly drawing: Drawing;
-  readonly slotCount: number;
-  /** The slot it begins at, and slots to a beat. */
-  readonly firstSlot: number;
-  readonly slotsPerBeat: number;
 }
 
 /** A bar of the whole song on its map; all counted from 0. */
@@ -52,6 +48,10 @@ export interface MapBar {
 export interface TunedString {
   readonly number: number;
   readonly note: string;
+  /** Open, without the capo. */
+  readonly midi: number;
+  /** Semitones away from where it usually is; 0 where it is there, or where nothing is usual. */
+  readonly away: number;
 }
 
 /** All that is seen and heard while one step is practised, worked out before it begins. */
@@ -61,6 +61,8 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   /** The tempo of the click where there is no rung but one listens; null where there is no click. */
   readonly listenBpm: Bpm | null;
   readonly capo: number;
+  /** Beats of the meter to one that is felt, and how many of those a bar has; null where they are the same. */
+  readonly feltIn: { readonly beats: number; readonly of: number } | null;
   /** From the thickest. */
   readonly strings: readonly TunedString[];
   /** By the names they are written with. */
@@ -68,8 +70,10 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   readonly grips: Readonly<Record<string, Drawing>>;
   /** By "from to". */
   readonly changes: Readonly<Record<string, DrawnChange>>;
-  /** For each bar, by the chord that sounds. */
-  readonly lanes: readonly Readonly<Record<string, DrawnLane>>[];
+  /** All that sounds of a pass, at its written tempo. */
+  readonly score: GuideScore;
+  /** For each bar; null where a riff takes it. */
+  readonly lanes: readonly (DrawnLane | null)[];
   /** What of it is played note by note; null where nothing is. */
   readonly riff: SceneRiff | null;
   readonly tuning: Tuning;
@@ -87,6 +91,8 @@ export interface Stage {
   readonly song: SongDocument;
   readonly work: Workpiece;
   readonly conventions: Conventions;
+  /** Only these bars of the pass, from 1. */
+  readonly only?: BarRange;
 }
 
 function said(name: string, capo: number, { names }: Conventions): SaidChord {
@@ -96,10 +102,14 @@ function said(name: string, capo: number, { names }: Conventions): SaidChord {
   };
 }
 
+const USUAL = openNotes(STANDARD_TUNING);
+
 function stringsOf({ tuning }: Setup, conventions: Conventions): readonly TunedString[] {
   return openNotes(tuning).map((note, place) => ({
     number: tuning.length - place,
     note: said(noteName(note).replace(/-?\d$/, ''), 0, conventions).name,
+    midi: note,
+    away: tuning.length === USUAL.length ? note - (USUAL[place] ?? note) : 0,
   }));
 }
 
@@ -119,6 +129,7 @@ function changesIn(
     const shared = { setup, conventions, staying: stayingFingers(change) };
     const one: DrawnChange = {
       line: change.line,
+      short: shortLine(change, words),
       from: gripDrawing({ ...old, ...shared }),
       to: gripDrawing({ ...next, ...shared, moves: fingerWays(change) }),
     };
@@ -127,33 +138,11 @@ function changesIn(
   return Object.fromEntries(drawn);
 }
 
-/** Draws lanes; the same pattern over the same chord once. */
-function lanesOf(
-  bars: readonly StruckBar[],
-  grips: ReadonlyMap<string, SongGrip>,
-  { song, conventions }: Stage,
-): Scene['lanes'] {
-  const hand = settledFrame(song.frame).picking;
-  const known = new Map<unknown, Map<string, Drawing>>();
-  return bars.map(({ struck, riff, chords }) => {
-    if (!struck || riff?.from === 0) return {};
-    const { pattern, bar } = struck;
-    const drawn = known.get(pattern) ?? new Map<string, Drawing>();
-    known.set(pattern, drawn);
-    const lanes = chords.map(({ chord }) => {
-      const sounding = soundingStrings(grips.get(chord)?.grip ?? []);
-      const drawing =
-        drawn.get(chord) ??
-        laneDrawing(pickedOver(pattern, { hand, sounding }), conventions.counts);
-      drawn.set(chord, drawing);
-      const lane: DrawnLane = {
-        ...{ drawing, slotCount: pattern.slots.length, firstSlot: bar * pattern.slotsPerBar },
-        slotsPerBeat: pattern.slotsPerBar / pattern.meter.beats,
-      };
-      return [chord, lane] as const;
-    });
-    return Object.fromEntries(lanes);
-  });
+/** Meters in threes are felt in fewer beats than they are written in. */
+function feltIn({ stretch }: Pass): Scene['feltIn'] {
+  const meter = stretch.bars[0]?.bar.meter;
+  if (!meter || !isFeltInThrees(meter)) return null;
+  return { beats: 3, of: meter.groups.length };
 }
 
 /** A bar's own cue words, else its section's. */
@@ -176,17 +165,18 @@ function mapOf({ song, work }: Stage): readonly MapBar[] {
  * sceneOf(makeSteps(workpieceOf(readChart("[A]\n| G |").song))[0], { song: EMPTY_SONG, work: workpieceOf(EMPTY_SONG), conventions: USUAL_CONVENTIONS }).strings.length // 6
  */
 export function sceneOf(step: Step, stage: Stage): Scene {
-  const { song, work, conventions } = stage;
+  const { song, work, conventions, only } = stage;
   const { scene, rungUnit, cleanWord, matter, isWholeSong } = kindOf(step);
   const { tuning, capo } = settledFrame(song.frame);
   const setup = { tuning, capo };
-  const pass = passOf(step, work);
-  const bars = pass.stretch.bars.map((one) => one.bar);
+  const pass = passOf(step, work, only);
+  const { picking } = settledFrame(song.frame);
+  const strokes = hearStretch(pass.stretch, { strings: tuning.length, picking, grips: work.grips });
   const names = [...new Set(pass.spans.map((one) => one.chord))];
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   const grips = names.flatMap((name) => byName.get(name) ?? []);
   return {
-    ...{ scene, rungUnit, cleanWord, step, pass, capo },
+    ...{ scene, rungUnit, cleanWord, step, pass, capo, feltIn: feltIn(pass) },
     listenBpm: matter === 'listening' ? work.goalBpm : null,
     strings: stringsOf(setup, conventions),
     chords: Object.fromEntries(names.map((name) => [name, said(name, capo, conventions)])),
@@ -194,10 +184,14 @@ export function sceneOf(step: Step, stage: Stage): Scene {
       grips.map((grip) => [grip.name, gripDrawing({ ...grip, setup, conventions })]),
     ),
     changes: changesIn(pass.spans, byName, stage),
-    lanes: lanesOf(bars, byName, stage),
+    score: scoreOf(pass.stretch, strokes, {
+      open: openNotes(tuning).map((note) => note + capo),
+      grips: work.grips.map(({ name, grip }) => ({ name, grip })),
+    }),
+    lanes: lanesOf(pass, strokes, conventions.counts),
     riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
     ...{ tuning, sound: effectWords(work.sound), goalBpm: work.goalBpm },
     echoes: echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({ effect, ms })),
-    map: isWholeSong ? mapOf(stage) : [],
+    map: isWholeSong ? mapOf(stage).slice((only?.from ?? 1) - 1, only?.to) : [],
   };
 }

@@ -3,7 +3,7 @@ import type { PartedSong } from '../sameness';
 import { kindOf, type Kind } from '../steps';
 import type { Bpm } from '../units';
 import type { Day } from '../day';
-import type { Try } from '../events';
+import { playedIn, triesIn, type PlanEvent, type Played } from '../events';
 import { stepProgress, type StepProgress } from '../practice';
 import { readinessOf, type Readiness } from './readiness';
 
@@ -118,26 +118,28 @@ function toOpenStep({ step, climb }: StepProgress): OpenStep {
   };
 }
 
-function lastDayOf(tries: readonly Try[]): Day | null {
-  return tries.reduce<Day | null>(
+function lastDayOf(played: readonly Played[]): Day | null {
+  return played.reduce<Day | null>(
     (last, { day }) => (last === null || day > last ? day : last),
     null,
   );
 }
 
-function minutesByDayOf(tries: readonly Try[]): Readonly<Record<Day, number>> {
+function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>> {
   const minutes: Record<Day, number> = {};
-  for (const { day, seconds } of tries) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
+  for (const { day, seconds } of played) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
   return minutes;
 }
 
 /**
- * Works out one student's song at a glance, from the plan and every try.
+ * Works out one student's song at a glance, from the plan and its log.
  *
  * @example
  * overviewOf(makePlan(EMPTY_SONG), []).stepCount // 0
  */
-export function overviewOf(plan: StepPlan, tries: readonly Try[]): PlanOverview {
+export function overviewOf(plan: StepPlan, events: readonly PlanEvent[]): PlanOverview {
+  const tries = triesIn(events);
+  const played = playedIn(events);
   const { steps, work, goal } = plan;
   const readiness = readinessOf(work, { steps, tries, goal });
   const progress = stepProgress(steps, tries);
@@ -149,7 +151,7 @@ export function overviewOf(plan: StepPlan, tries: readonly Try[]): PlanOverview 
     doneCount: progress.filter(({ state }) => state === 'done').length,
     open: open.slice(0, OPEN_SHOWN).map(toOpenStep),
     openCount: open.length,
-    lastDay: lastDayOf(tries),
-    minutesByDay: minutesByDayOf(tries),
+    lastDay: lastDayOf(played),
+    minutesByDay: minutesByDayOf(played),
   };
 }

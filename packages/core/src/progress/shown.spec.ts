@@ -2,6 +2,7 @@ import { readChart } from '../chart';
 import { USUAL_STUDENT, type Shown } from '../player';
 import { workpieceOf } from '../steps';
 import type { Try } from '../events';
+import type { ChangeDrill } from '../events';
 import { shownBy } from './index';
 
 const CHART =
@@ -92,5 +93,23 @@ describe('what somebody has shown', () => {
     });
     expect(shownBy([song(50), song(75), song(60)]).changes.length).toBe(1);
     expect(shownBy([song(50), song(75), song(60)]).changes[0]?.seconds).toBeCloseTo(0.45);
+  });
+
+  it('knows a change by the last drill that the clock measured, and never as a bound', () => {
+    const drill = (id: string, count: number): ChangeDrill => ({
+      ...{ id, kind: 'drill', at: `2026-11-2${id}T10:00:00.000Z`, day: '2026-11-26' },
+      ...{ source: 'self', revision: 1, stepId: 'change:G:C', from: 'G', to: 'C' },
+      ...{ count, seconds: 60 },
+    });
+    const shown = shownBy([
+      {
+        ...{ document: readChart(CHART).song, changes: [], tries: [] },
+        drills: [drill('2', 60), drill('1', 30)],
+      },
+    ]);
+    // 60/60 − 0.35 s.
+    expect(shown.changes.map((one) => ({ ...one, seconds: one.seconds.toFixed(2) }))).toEqual([
+      { from: 'G', to: 'C', seconds: '0.65' } as never,
+    ]);
   });
 });

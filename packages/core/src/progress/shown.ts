@@ -1,4 +1,4 @@
-import type { Try } from '../events';
+import { secondsOfDrill, type ChangeDrill, type Try } from '../events';
 import { songFor, type PlanChange } from '../plan';
 import { type MeasuredChange, type Shown } from '../player';
 import { heldOf } from '../practice';
@@ -12,6 +12,8 @@ export interface PractisedSong {
   readonly document: SongDocument;
   readonly changes: readonly PlanChange[];
   readonly tries: readonly Try[];
+  /** Changes that were drilled by the clock. */
+  readonly drills?: readonly ChangeDrill[];
 }
 
 /** Tries by the id of their step. */
@@ -75,9 +77,20 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
   return [...best.values()];
 }
 
+/** Of each change drilled by the clock, what the last drill says of it. */
+function measured(drills: readonly ChangeDrill[]): readonly MeasuredChange[] {
+  const last = new Map<string, MeasuredChange>();
+  for (const { from, to, count, seconds } of drills.toSorted((a, b) => a.at.localeCompare(b.at))) {
+    const took = secondsOfDrill((60 * count) / seconds);
+    last.set([from, to].sort().join(' '), { from, to, seconds: took });
+  }
+  return [...last.values()];
+}
+
 /**
  * Gathers what somebody has shown in songs they practised: grips that rang as often as their goal asks,
- * changes in the time that a drill or a clean section proves at most, patterns played at their song's tempo, and the fastest
+ * changes in the time that was measured by the clock,
+ * or that a drill or a clean section proves at most, patterns played at their song's tempo, and the fastest
  * strokes. Nothing for no songs.
  *
  * @example
@@ -89,7 +102,10 @@ export function shownBy(songs: readonly PractisedSong[]): Shown {
   return {
     ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
     ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
-    changes: quickest(all.flatMap((one) => one.changes ?? [])),
+    changes: [
+      ...measured(songs.flatMap((one) => one.drills ?? [])),
+      ...quickest(all.flatMap((one) => one.changes ?? [])),
+    ],
     ...(rates.length > 0 && { strokesAtLeast: Math.max(...rates) }),
   };
 }

@@ -1,10 +1,8 @@
-export { beatsAt, clicksUntil, clickTime } from './click';
-export type { Click, Count } from './click';
 export { formatFeel, parseFeel } from './feel';
 export type { Feel } from './feel';
 export { cellsOver, countWords } from './fill';
 export type { CountSchool } from './fill';
-export { accentedBeats, formatMeter, isCompound, parseMeter } from './meter';
+export { accentedBeats, formatMeter, isCompound, isFeltInThrees, parseMeter } from './meter';
 export type { Meter } from './meter';
 export { readPattern, slotBeats, slotTimes, soundsChord, strokeRate, strokesOf } from './pattern';
 export type { Pattern, PatternReading } from './pattern';
@@ -19,3 +17,5 @@ export {
 export type { PickingHand } from './picking';
 export { formatSlot, parseSlot } from './slot';
 export type { PickingFinger, Plucked, Slot, Strum } from './slot';
+export { handPath } from './hand-path';
+export type { HandMotion } from './hand-path';

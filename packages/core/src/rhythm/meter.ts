@@ -22,6 +22,16 @@ export function isCompound({
   return unit >= 8 && beats > 3 && beats % 3 === 0;
 }
 
+/**
+ * Tells whether all groups of a meter are threes, so that one counts the groups and not the beats.
+ *
+ * @example
+ * isFeltInThrees({ beats: 9, unit: 8, groups: [2, 2, 2, 3] }) // false
+ */
+export function isFeltInThrees({ beats, unit, groups }: Meter): boolean {
+  return isCompound({ beats, unit }) && groups.every((group) => group === 3);
+}
+
 function usualGroups(beats: number, unit: number): readonly number[] {
   if (isCompound({ beats, unit })) return Array<number>(beats / 3).fill(3);
   if (unit >= 8 && beats > 4 && beats % 2 === 1) {

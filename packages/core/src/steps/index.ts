@@ -23,7 +23,7 @@ export type { Goal, Step, StepLimit } from './step';
 export { climbMinutes, minutesLeft } from './step-minutes';
 export { beatWords, called } from './step-words';
 export { strokesPerBeat } from './strokes-per-beat';
-export { drillRate, neededRate, secondsOfDrill, tempoLimit } from './tempo-limit';
+export { drillRate, neededRate, tempoLimit } from './tempo-limit';
 export type { LimitRequest, TempoLimit, TimedChange } from './tempo-limit';
 export { barsOfPart, changesOfPart, tightestChanges, workpieceOf } from './workpiece';
 export type { TimedSongChange, WindowedChange, Workpiece, WorkpieceOptions } from './workpiece';

@@ -368,6 +368,6 @@ describe('a pass', () => {
     const drill = { kind: 'change', atoms: ['D', 'G'] } as const;
     const bars = playedIn(drill, work);
     expect(bars[0]?.chords.map((one) => one.chord)).toEqual(['D', 'G', 'D', 'G']);
-    expect([bars.length, passOf(drill, work).countInBeats]).toEqual([4, 4]);
+    expect(bars.length).toBe(4);
   });
 });

@@ -118,15 +118,3 @@ export function neededRate({
 export function drillRate(changeSeconds: number): number {
   return 60 / (changeSeconds + USUAL_CONSTANTS.drillStrumSeconds);
 }
-
-/**
- * Gives the seconds a change takes somebody who holds a drill of so many changes a minute: t = 60/n − 0.35
- * s, and at least what no change is quicker than.
- *
- * @example
- * Math.round(secondsOfDrill(60) * 100) // 65
- */
-export function secondsOfDrill(changesAMinute: number): number {
-  const { drillStrumSeconds, changeLeastSeconds } = USUAL_CONSTANTS;
-  return Math.max(changeLeastSeconds, 60 / changesAMinute - drillStrumSeconds);
-}

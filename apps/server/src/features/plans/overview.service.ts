@@ -1,7 +1,6 @@
 import type { LessonSlot, Overview, Person, SongAtAGlance } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
 import type { PlanOverview } from '@harvu/core/progress';
-import { triesIn } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
 import { LRUCache } from 'lru-cache';
 import { isTeaching } from '../../platform/access';
@@ -48,10 +47,15 @@ export function createOverviewService(deps: OverviewDeps) {
         const way = ways.get(head.id);
         if (!way) return;
         const { document, teaching, figures } = way;
-        const tries = triesIn(logs.get(head.id) ?? []);
         known.set(
           keyOf(head, names),
-          await deps.lookOver({ document, teaching, figures, names, tries }),
+          await deps.lookOver({
+            document,
+            teaching,
+            figures,
+            names,
+            events: logs.get(head.id) ?? [],
+          }),
         );
       }),
     );

@@ -2,27 +2,27 @@ import type { PlanFigures } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
 import type { Conventions } from '@harvu/core/conventions';
-import type { TryEvent } from '@harvu/core/events';
+import type { PlanEvent } from '@harvu/core/events';
 import { makePlan, type StepPlan, type Teaching } from '@harvu/core/plan';
 import { overviewOf, type PlanOverview } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import { LRUCache } from 'lru-cache';
 import { createHash } from 'node:crypto';
 
-/** A plan and what was played in it, as an overview is worked out from them. */
+/** A plan and what happened in it, as an overview is worked out from them. */
 export interface PlanAtWork {
   readonly document: SongDocument;
   readonly teaching: Teaching;
   readonly figures: PlanFigures;
   readonly names: Conventions['names'];
-  readonly tries: readonly TryEvent[];
+  readonly events: readonly PlanEvent[];
 }
 
 /** Many learn the same song in the same way: its plan is then made once. */
 const MOST_MADE = 60;
 const made = new LRUCache<string, StepPlan>({ max: MOST_MADE });
 
-function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'tries'>): StepPlan {
+function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'events'>): StepPlan {
   const content = JSON.stringify([document, teaching, figures, names]);
   const key = createHash('sha1').update(content).digest('base64');
   const { student, constants } = figures;
@@ -34,8 +34,8 @@ function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'tries'
 }
 
 /** Works out how a plan stands. */
-export function lookOver({ tries, ...plan }: PlanAtWork): PlanOverview {
-  return overviewOf(planOf(plan), tries);
+export function lookOver({ events, ...plan }: PlanAtWork): PlanOverview {
+  return overviewOf(planOf(plan), events);
 }
 
 /** What stands between a song and being given. */

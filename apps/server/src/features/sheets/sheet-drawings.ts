@@ -13,7 +13,6 @@ const COLOURS: Readonly<Record<Role, string>> = {
   stays: INK,
   muted: INK,
   way: SOFT,
-  barre: INK,
   finger: INK,
   bracket: SOFT,
   ground: PAPER,
@@ -43,7 +42,7 @@ function partOf(shape: Shape): string {
   switch (shape.kind) {
     case 'line': {
       const dashes = shape.dashes ? ` stroke-dasharray="${shape.dashes}"` : '';
-      const cap = shape.role === 'barre' ? ' stroke-linecap="round"' : '';
+      const cap = shape.isRound ? ' stroke-linecap="round"' : '';
       return `<path d="${shape.path}" stroke="${colour}" stroke-width="${shape.width}"${dashes}${cap} fill="none"/>`;
     }
     case 'filled':

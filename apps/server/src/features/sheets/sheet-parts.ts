@@ -192,7 +192,10 @@ function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefin
   const pattern = first?.struck?.pattern;
   if (name === undefined || !pattern || drawn.has(name)) return undefined;
   drawn.add(name);
-  const drawing = laneDrawing(pattern, sheet.conventions.counts);
+  const drawing = laneDrawing(pattern, {
+    counts: sheet.conventions.counts,
+    feel: work.feel,
+  });
   return { svg: printed(drawing, Math.min(sheet.size.lane, LANE_WIDEST / drawing.width)) };
 }
 

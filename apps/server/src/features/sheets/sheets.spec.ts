@@ -146,11 +146,11 @@ describe('the drawings of a sheet', () => {
   it('draw an arrow for each strum and a number for each pluck, with the counts below', () => {
     const chart = 'meter: 2/4\npattern two 2/4: D - D U\npattern pick 2/4: 5 3 2 1\n[A]\n| G |';
     const { two, pick } = makePlan(readChart(chart).song).work.patterns.named;
-    const drawn = two ? printed(laneDrawing(two, 'syllables'), 0.5) : '';
+    const drawn = two ? printed(laneDrawing(two, { counts: 'syllables' }), 0.5) : '';
     expect(drawn).toContain('width="80" height="39"');
     expect(drawn.split('stroke-width="2.4"').length - 1).toBe(3);
     expect(drawn).toContain('&amp;');
-    expect(pick ? printed(laneDrawing(pick, 'numbers'), 1) : '').toContain('>5</text>');
+    expect(pick ? printed(laneDrawing(pick, { counts: 'numbers' }), 1) : '').toContain('>5</text>');
   });
 
   it('break a long ladder into rows', () => {

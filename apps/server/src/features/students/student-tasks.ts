@@ -1,10 +1,11 @@
 import type { Day } from '@harvu/core/day';
+import type { Played } from '@harvu/core/events';
 import type { Shown } from '@harvu/core/player';
 import { practisedByWeekday, shownBy, type PractisedSong } from '@harvu/core/progress';
 
 /** What somebody practised so far, to be looked through. */
 export interface Practised {
-  readonly songs: readonly PractisedSong[];
+  readonly songs: readonly (PractisedSong & { readonly played: readonly Played[] })[];
   readonly today: Day;
 }
 
@@ -16,6 +17,11 @@ export interface StudentShown {
 
 /** Works out what somebody has shown in all their songs. */
 export function lookThrough({ songs, today }: Practised): StudentShown {
-  const tries = songs.flatMap((song) => song.tries);
-  return { shown: shownBy(songs), practised: practisedByWeekday(tries, today) };
+  return {
+    shown: shownBy(songs),
+    practised: practisedByWeekday(
+      songs.flatMap((song) => song.played),
+      today,
+    ),
+  };
 }

@@ -8,8 +8,7 @@ import {
   type SaveProfile,
   type StudentProfile,
 } from '@harvu/contract';
-import type { PractisedSong } from '@harvu/core/progress';
-import { triesIn } from '@harvu/core/events';
+import { drillsIn, playedIn, triesIn } from '@harvu/core/events';
 import { LRUCache } from 'lru-cache';
 import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
@@ -40,17 +39,24 @@ function createShown(deps: StudentsDeps) {
   const { plans, events, clock, timeZone, lookThrough } = deps;
   const known = new LRUCache<string, StudentShown>({ max: MOST_KEPT });
 
-  async function songsOf(
-    studentId: string,
-    exceptSongId?: string,
-  ): Promise<readonly PractisedSong[]> {
+  async function songsOf(studentId: string, exceptSongId?: string): Promise<Practised['songs']> {
     const all = (await plans.listEver(studentId)).filter((plan) => plan.songId !== exceptSongId);
     const ids = all.map((plan) => plan.id);
     const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
     return ids.flatMap((id) => {
       const way = ways.get(id);
-      const tries = triesIn(logs.get(id) ?? []);
-      return way ? [{ document: way.document, changes: way.teaching.changes, tries }] : [];
+      const log = logs.get(id) ?? [];
+      if (!way) return [];
+      const { document, teaching } = way;
+      return [
+        {
+          document,
+          changes: teaching.changes,
+          tries: triesIn(log),
+          played: playedIn(log),
+          drills: drillsIn(log),
+        },
+      ];
     });
   }
 

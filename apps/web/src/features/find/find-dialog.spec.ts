@@ -56,6 +56,24 @@ describe('finding', () => {
     expect(await find(dialog, 'barge')).toContain('Slow Barge song, its bench');
   });
 
+  it('shows nothing until all is known, so that nothing moves under the hand', async () => {
+    gone = [];
+    const http = setUpPage([
+      { provide: DialogRef, useValue: { close: () => undefined } },
+      { provide: Session, useValue: { isTeaching: () => true } },
+      { provide: Router, useValue: { navigateByUrl: (path: string) => gone.push(path) } },
+    ]);
+    const dialog = await Shown.of(FindDialog);
+    http.expectOne('/api/plans').flush(plans);
+    http.expectOne('/api/people').flush(people);
+    expect(await find(dialog, 'barge')).toEqual(['Looking …']);
+    dialog.one('input').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    expect(gone).toEqual([]);
+    http.expectOne('/api/songs').flush(songs);
+    await dialog.settle();
+    expect((await find(dialog, 'barge'))[0]).toBe('Slow Barge song, its bench');
+  });
+
   it('names people with and without songs', async () => {
     const dialog = await open();
     expect(await find(dialog, 'odalys')).toEqual([

@@ -5,7 +5,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { Person, SongSummary } from '@harvu/contract';
 import { chordLabel, parseChordName } from '@harvu/core/chord';
-import { catchError, of, type Observable } from 'rxjs';
+import { catchError, forkJoin, of, type Observable } from 'rxjs';
 import { Api } from '../../platform/api';
 import { Session } from '../../platform/session';
 import { PlansApi } from '../../store';
@@ -63,7 +63,9 @@ function chordIn(words: string): string | undefined {
           <span class="text-xs text-ink-soft">{{ place.what }}</span>
         </li>
       } @empty {
-        <li class="px-2 py-1.5 text-ink-soft">Nothing of that name.</li>
+        <li class="px-2 py-1.5 text-ink-soft">
+          {{ isLoading() ? 'Looking …' : 'Nothing of that name.' }}
+        </li>
       }
     </ul>
   `,
@@ -77,15 +79,18 @@ export class FindDialog {
     : 'Find one of your songs';
   protected readonly typed = signal('');
 
-  private readonly songs = toSignal(
-    this.isTeaching ? without(inject(SongsApi).list()) : of<readonly SongSummary[]>([]),
-    { initialValue: [] },
+  /** All at once: what came later would push what somebody is about to choose. */
+  private readonly known = toSignal(
+    forkJoin({
+      songs: this.isTeaching ? without(inject(SongsApi).list()) : of<readonly SongSummary[]>([]),
+      people: this.isTeaching ? without(inject(Api).call('people')) : of<readonly Person[]>([]),
+      plans: without(inject(PlansApi).list()),
+    }),
   );
-  private readonly people = toSignal(
-    this.isTeaching ? without(inject(Api).call('people')) : of<readonly Person[]>([]),
-    { initialValue: [] },
-  );
-  private readonly plans = toSignal(without(inject(PlansApi).list()), { initialValue: [] });
+  protected readonly isLoading = computed(() => this.known() === undefined);
+  private readonly songs = computed(() => this.known()?.songs ?? []);
+  private readonly people = computed(() => this.known()?.people ?? []);
+  private readonly plans = computed(() => this.known()?.plans ?? []);
   private readonly places = computed((): readonly Place[] => [
     ...this.songs()
       .filter((one) => one.place !== 'deleted')

@@ -2,38 +2,57 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   inject,
   input,
+  signal,
   untracked,
 } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { ClickEngine } from '../../sound/click-engine';
+import { RoomSound } from '../../sound/room-sound';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { LaneView } from '../../ui/lane-view';
 import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { RiffTab } from '../../ui/riff-tab';
+import { keepAwake } from './awake';
+import { Marks } from './marks';
 import { BarStrip } from './parts/bar-strip';
+import { BeatRow } from './parts/beat-row';
+import { ChangeDrillTimer } from './parts/change-drill';
 import { FrameNow } from './parts/frame-now';
 import { MapNow } from './parts/map-now';
 import { NowNext } from './parts/now-next';
+import { RoomPanel } from './parts/room-panel';
 import { RungLadder } from './parts/rung-ladder';
+import { Pause } from './pause.state';
+import { Playing } from './playing.state';
 import { PracticeState } from './practice.state';
 
 const KEYS: readonly ViewKey[] = [
-  { key: 'PgDn', does: 'clean (a pedal sends this)' },
+  { key: 'PgDn', does: 'clean (a pedal sends this, or an arrow)' },
   { key: 'PgUp', does: 'stumbled' },
-  { key: 'space', does: 'start and stop the click' },
+  { key: 'space', does: 'start and stop' },
+  { key: 'backspace', does: 'take the last mark back, for 10 seconds' },
+  { key: 'w', does: 'say in which bar it failed' },
   { key: 'esc', does: 'back' },
 ];
 
 const SAID: Readonly<Record<string, string | undefined>> = {
   hand: 'On strings you mute with the other hand.',
   ear: 'Listen, sing it, then look for it on the guitar. Nothing is shown on purpose.',
-  riff: 'The note to play is ringed.',
+};
+
+/** What a tap on a bar is for. */
+type Tap = '' | 'where' | 'first' | 'last';
+const TAPS: Readonly<Record<Tap, string>> = {
+  '': '',
+  where: 'It failed in',
+  first: 'Loop from',
+  last: 'Loop to',
 };
 
 /** The practice room: read from a metre away, worked by two keys or a pedal. */
@@ -42,6 +61,8 @@ const SAID: Readonly<Record<string, string | undefined>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     BarStrip,
+    BeatRow,
+    ChangeDrillTimer,
     FrameNow,
     MapNow,
     LaneView,
@@ -49,28 +70,41 @@ const SAID: Readonly<Record<string, string | undefined>> = {
     ProblemLine,
     Ribbon,
     RiffTab,
+    RoomPanel,
     RouterLink,
     RungLadder,
   ],
-  providers: [ClickEngine, PracticeState],
+  providers: [RoomSound, Playing, Marks, PracticeState],
   host: {
-    class: 'flex min-h-dvh flex-1 flex-col px-4 py-3 sm:px-6',
     '(document:keydown)': 'press($event)',
     '(document:keyup)': 'release($event)',
   },
   templateUrl: './practice-page.html',
+  styleUrl: './practice-page.css',
 })
 export class PracticePage {
   readonly id = input.required<string>();
   /** The step's id, from the address. */
   readonly step = input.required<string>();
   protected readonly state = inject(PracticeState);
+  protected readonly pause = inject(Pause);
   private readonly router = inject(Router);
+  private readonly session = inject(Session);
   private readonly kind = computed(() => this.state.scene()?.scene);
-  /** The riff that is played now; what is found by ear is not shown. */
-  protected readonly riffNow = computed(() =>
-    this.kind() === 'ear' || this.kind() === 'map' ? null : this.state.riffNow(),
-  );
+  private readonly tapping = signal<Tap>('');
+  private readonly loopFrom = signal<number | null>(null);
+  protected readonly isChoosing = signal(false);
+  protected readonly isSore = signal(false);
+  protected readonly isDrilling = signal(false);
+  protected readonly isSessionOver = this.session.isOver;
+
+  /** What the room shows large; what is found by ear is not shown. */
+  protected readonly view = computed(() => {
+    const kind = this.kind();
+    if (kind === 'frame' || kind === 'map') return kind;
+    if (kind !== 'ear' && this.state.riffNow()) return 'riff';
+    return kind === 'grips' || kind === 'riff' ? 'grips' : 'words';
+  });
   /** The sound where one gets ready; an echo as it has to be at the rung, where that is not the goal. */
   protected readonly soundNow = computed(() => {
     const [scene, bpm] = [this.state.scene(), this.state.bpm()];
@@ -85,21 +119,30 @@ export class PracticePage {
   /** What stands in place of grips where none are held. */
   protected readonly said = computed(() => {
     const kind = this.kind() ?? '';
-    const words = kind === 'words' ? this.state.step()?.goal.words : SAID[kind];
-    const isIn = this.state.countIn() > 0;
-    const isSaid = words !== undefined || this.riffNow() !== null;
-    if (isSaid && isIn) return `in ${this.state.countIn()}`;
-    return words ?? (this.riffNow() ? SAID['riff'] : undefined);
+    return kind === 'words' ? this.state.step()?.goal.words : SAID[kind];
   });
-  private readonly session = inject(Session);
+  protected readonly cue = computed(() =>
+    this.kind() === 'map' ? '' : (this.state.onMap()?.cue ?? ''),
+  );
+  protected readonly tap = computed(() => TAPS[this.tapping()]);
+  /** The bars that are looped, or are being chosen to be. */
+  protected readonly marked = computed(() => {
+    const from = this.loopFrom();
+    return from === null ? null : { from, to: from };
+  });
 
+  /** The number of the beat that is counted or played; none while it stands. */
+  protected readonly beatNow = computed(() => {
+    const { all, now } = this.state.count();
+    return all[now] ?? '';
+  });
   protected readonly back = computed(() =>
     this.session.isTeaching() ? `/plans/${this.id()}` : '/week',
   );
   protected readonly goal = computed(() => {
     const step = this.state.step();
     if (!step) return '';
-    const climbs = step.rungs.length > 1 ? ' moves you up a rung' : '';
+    const climbs = step.rungs.length > 1 && step.goal.days === 1 ? ' moves you up a rung' : '';
     return step.goal.words + climbs;
   });
   protected readonly isPlayed = computed(() => {
@@ -116,10 +159,69 @@ export class PracticePage {
   constructor() {
     inject(ViewKeys).show(KEYS);
     this.state.open(toObservable(this.id));
+    this.pause.count(() => this.state.isRunning(), inject(DestroyRef));
+    keepAwake(this.state.isRunning);
     effect(() => {
       const stepId = this.step();
-      untracked(() => this.state.goTo(stepId));
+      untracked(() => {
+        this.isSore.set(false);
+        this.tapping.set('');
+        this.state.goTo(stepId);
+      });
     });
+  }
+
+  protected toggleChoices(): void {
+    this.isChoosing.update((isOpen) => !isOpen);
+  }
+
+  /** Opens the minute that measures a change, or closes it. */
+  protected drill(isOpen: boolean): void {
+    this.state.stop();
+    this.isDrilling.set(isOpen);
+  }
+
+  protected keepDrill(count: number, seconds: number): void {
+    this.drill(false);
+    this.state.drill(count, seconds);
+  }
+
+  protected sore(): void {
+    this.isChoosing.set(false);
+    this.isSore.set(true);
+    this.state.sore();
+  }
+
+  protected stuck(): void {
+    this.isChoosing.set(false);
+    this.state.stuck();
+  }
+
+  protected askWhere(): void {
+    if (this.state.askWhere()) this.tapping.set('where');
+  }
+
+  protected askLoop(): void {
+    this.isChoosing.set(false);
+    this.state.askLoop();
+    this.tapping.set('first');
+  }
+
+  /** A tap on a bar, from 1, answers what was asked. */
+  protected tapBar(bar: number): void {
+    const tap = this.tapping();
+    if (tap === 'where') {
+      this.state.where(bar);
+      this.tapping.set('');
+    } else if (tap === 'first') {
+      this.loopFrom.set(bar);
+      this.tapping.set('last');
+    } else {
+      const from = this.loopFrom() ?? bar;
+      this.state.loopBars({ from: Math.min(from, bar), to: Math.max(from, bar) });
+      this.loopFrom.set(null);
+      this.tapping.set('');
+    }
   }
 
   protected press(event: KeyboardEvent): void {
@@ -130,10 +232,13 @@ export class PracticePage {
       event.ctrlKey ||
       event.metaKey ||
       event.altKey ||
-      (isField && event.key === ' ')
+      this.isDrilling() ||
+      isField
     )
       return;
-    const action = this.actionOf(event.key);
+    // While choices are open, keys are theirs.
+    const action =
+      this.isChoosing() && event.key !== 'Escape' ? undefined : this.actionOf(event.key);
     if (!action) return;
     event.preventDefault();
     action();
@@ -141,21 +246,44 @@ export class PracticePage {
 
   /** Space on a focused button would press it as well. */
   protected release(event: KeyboardEvent): void {
-    if (event.key === ' ' && event.target instanceof HTMLButtonElement) event.preventDefault();
+    const isOpen = this.isChoosing() || this.isDrilling();
+    if (event.key === ' ' && event.target instanceof HTMLButtonElement && !isOpen)
+      event.preventDefault();
   }
 
   private actionOf(key: string): (() => void) | undefined {
     switch (key) {
       case 'PageDown':
+      case 'ArrowRight':
+      case 'ArrowDown':
         return () => this.state.mark(true);
       case 'PageUp':
+      case 'ArrowLeft':
+      case 'ArrowUp':
         return () => this.state.mark(false);
+      case 'Backspace':
+        return () => this.state.undo();
+      case 'w':
+        return () => this.askWhere();
       case ' ':
         return () => this.state.toggle();
       case 'Escape':
-        return () => void this.router.navigateByUrl(this.back());
+        return () => void this.leave();
       default:
         return undefined;
     }
+  }
+
+  protected here(): string {
+    return this.router.url;
+  }
+
+  private leave(): unknown {
+    if (this.isChoosing() || this.tapping()) {
+      this.isChoosing.set(false);
+      this.tapping.set('');
+      return undefined;
+    }
+    return this.router.navigateByUrl(this.back());
   }
 }

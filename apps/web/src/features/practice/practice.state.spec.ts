@@ -3,23 +3,29 @@ import { TestBed } from '@angular/core/testing';
 import type { NewEvent, Plan } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
+import type { TryEvent } from '@harvu/core/events';
 import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
 import { USUAL_STUDENT } from '@harvu/core/player';
-import type { TryEvent } from '@harvu/core/events';
-import { of, Subject } from 'rxjs';
-import { ClickEngine } from '../../sound/click-engine';
+import { BehaviorSubject, of } from 'rxjs';
+import { RoomSound } from '../../sound/room-sound';
 import { EventQueue } from '../../store';
-import { answers } from '../../worked-out/answers';
 import { answeredAtOnce } from '../../testing/answers';
 import { setUpPage } from '../../testing/page';
+import { StillSound } from '../../testing/room-sound';
 import { Analysis } from '../../worked-out';
+import { answers } from '../../worked-out/answers';
 import { PlanReader, type PlanProgress } from '../plans';
+import { Marks } from './marks';
+import { Playing } from './playing.state';
 import { PracticeState } from './practice.state';
+import { RoomChoices } from './room-choices';
 
 const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus] cue "lamps on"\n| Em |');
 const { steps } = makePlan(song);
 // The last one is the layer that is the goal.
 const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(start))?.id ?? '';
+/** A verse is two bars of two seconds. */
+const VERSE_S = 4;
 
 function planProgress(): PlanProgress {
   const figures = { student: USUAL_STUDENT, constants: {} };
@@ -31,49 +37,61 @@ function planProgress(): PlanProgress {
 }
 
 describe('practice', () => {
-  const beats = new Subject<number>();
-  const engine = {
-    ...{ beats, start: jasmine.createSpy('start'), stop: jasmine.createSpy('stop') },
-    ...{ close: jasmine.createSpy('close'), loudness: signal(0.2) },
-  };
-  let put: TryEvent[] = [];
+  let sound: StillSound;
+  let put: NewEvent[] = [];
   let state: PracticeState;
+  let plans: BehaviorSubject<PlanProgress>;
+  const tries = () => put.filter((one) => one.kind === 'try') as TryEvent[];
 
   beforeEach(() => {
+    localStorage.clear();
     jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
     put = [];
-    engine.start.calls.reset();
+    sound = new StillSound();
+    plans = new BehaviorSubject(planProgress());
     const queue = {
       put: (_: string, one: NewEvent) => {
-        put.push(one as TryEvent);
+        put.push(one);
         return Promise.resolve();
       },
       ...{ unsent: signal([]), problem: signal(null) },
     };
     setUpPage([
-      PracticeState,
-      { provide: ClickEngine, useValue: engine },
+      ...[PracticeState, Playing, Marks],
+      { provide: RoomSound, useValue: sound },
       { provide: Analysis, useValue: answeredAtOnce() },
-      { provide: PlanReader, useValue: { read: () => of(planProgress()) } },
+      { provide: PlanReader, useValue: { read: () => plans.asObservable() } },
       { provide: EventQueue, useValue: queue },
     ]);
     state = TestBed.inject(PracticeState);
   });
-  afterEach(() => jasmine.clock().uninstall());
+  afterEach(() => {
+    jasmine.clock().uninstall();
+    localStorage.clear();
+  });
 
   const open = (stepId: string): void => {
     state.goTo(stepId);
     if (!state.plan()) state.open(of('p1'));
     TestBed.tick();
   };
-  const mark = (clean: boolean) => {
-    jasmine.clock().tick(1000);
+  const mark = (clean: boolean, afterMs = 1000) => {
+    jasmine.clock().tick(afterMs);
     state.mark(clean);
   };
-  /** Plays one pass of the open step to its end: four beats of count-in, then its bars. */
-  const playPass = (length: number) => {
-    jasmine.clock().tick(5000);
-    beats.next(4 + length - 0.5);
+  /** Plays so many passes of the verse, one after the other, into the next. */
+  let played = 0;
+  const playPasses = (count = 1, eachMs = 5000) => {
+    for (let pass = 0; pass < count; pass += 1) {
+      jasmine.clock().tick(eachMs);
+      played += 1;
+      sound.at(0.1, played);
+    }
+  };
+  const start = () => {
+    played = 0;
+    state.toggle();
+    sound.at(0);
   };
 
   it('takes a grip without a click, five times ringing', () => {
@@ -82,7 +100,7 @@ describe('practice', () => {
     for (let i = 0; i < 5; i++) mark(true);
     expect(state.climb()?.isDone).toBeTrue();
     expect(state.message()).toBe('Done: the goal of this step is met.');
-    expect(put.map((one) => [one.stepId, one.clean, one.bpm] as const)).toEqual(
+    expect(tries().map((one) => [one.stepId, one.clean, one.bpm] as const)).toEqual(
       Array.from({ length: 5 }, () => [idOf('Grips'), true, null] as const),
     );
     expect(new Set(put.map((one) => one.id)).size).toBe(5);
@@ -91,8 +109,7 @@ describe('practice', () => {
   it('takes two presses of a bouncing pedal as one', () => {
     open(idOf('Grips'));
     mark(true);
-    jasmine.clock().tick(100);
-    state.mark(true);
+    mark(true, 100);
     expect(put.length).toBe(1);
   });
 
@@ -100,63 +117,243 @@ describe('practice', () => {
     open(idOf('A Verse'));
     mark(true);
     expect(state.message()).toContain('Start the click first');
-    state.toggle();
-    expect(engine.start).toHaveBeenCalledOnceWith(jasmine.objectContaining({ bpm: state.bpm() }));
-    beats.next(6);
+    start();
+    const { slower } = sound.start.calls.mostRecent().args[1];
+    expect(120 / slower).toBeCloseTo(state.bpm() ?? 0, 6);
+    sound.at(1);
     mark(true);
     expect(state.message()).toBe('Play it to the end first: this is bar 1 of 2.');
-    beats.next(9);
-    mark(false);
-    expect(put.map((one) => one.clean)).toEqual([false]);
+    sound.at(VERSE_S - 0.2);
+    mark(true);
+    expect(tries().map((one) => one.clean)).toEqual([true]);
   });
 
-  it('counts in, then says what sounds now and what comes', () => {
+  it('counts in by number, then says what sounds now and what comes', () => {
     open(idOf('A Verse'));
     state.toggle();
-    beats.next(1.2);
-    expect(state.countIn()).toBe(3);
-    beats.next(4.1);
-    expect([state.countIn(), state.hold().now?.name, state.hold().next?.name]).toEqual([
-      0,
-      'G',
-      'Em',
+    sound.counting(0.6);
+    expect([state.counted(), state.count()]).toEqual([2, { all: [1, 2, 3, 4], now: 1 }] as never);
+    sound.at(0.05);
+    expect([state.counted(), state.hold().now?.name, state.hold().next?.name]).toEqual([
+      ...[0, 'G', 'Em'],
     ]);
     expect(state.place()?.beatsToNext).toBe(4);
-    expect(state.hold().change?.line).toMatch(/finger/i);
-    beats.next(8.1);
-    expect([state.place()?.bar, state.hold().now?.name]).toEqual([1, 'Em']);
+    expect(state.hold().change?.short).toMatch(/finger|to|stay/i);
+    sound.at(2.05);
+    expect([state.place()?.bar, state.hold().now?.name, state.count().now]).toEqual([1, 'Em', 0]);
   });
 
-  it('climbs a rung after three clean passes, and starts the new tempo with a count-in', () => {
+  it('climbs a rung after three clean passes and goes on without a stop, in the new tempo', () => {
     open(idOf('A Verse'));
-    state.toggle();
-    const first = state.bpm();
+    start();
+    const first = state.bpm() ?? 0;
     for (let i = 0; i < 3; i++) {
-      playPass(8);
+      playPasses();
       mark(true);
     }
-    expect(state.bpm()).toBeGreaterThan(first ?? 0);
-    expect(state.message()).toBe(`Up a rung: ${state.bpm() ?? 0} now.`);
-    expect(engine.start.calls.mostRecent().args[0]).toEqual(
-      jasmine.objectContaining({ bpm: state.bpm() }),
-    );
+    expect(state.bpm()).toBeGreaterThan(first);
+    expect(state.message()).toBe(`Up a rung: ${state.bpm() ?? 0} from the next pass.`);
+    expect(sound.start).toHaveBeenCalledTimes(1);
+    const [pass, changed] = sound.replay.calls.mostRecent().args;
+    expect(pass).toBe(4);
+    expect(120 / (changed.slower ?? 1)).toBeCloseTo(state.bpm() ?? 0, 6);
+    // The pass in between was played in the old one still, and is marked so.
+    playPasses();
     mark(false);
+    expect(tries().at(-1)?.bpm).toBe(first);
+    playPasses();
     mark(false);
-    expect([state.bpm(), state.message()]).toEqual([
-      first,
-      `Two in a row: down to ${first ?? 0}, no harm done.`,
-    ]);
+    expect(state.message()).toBe(`Two in a row: down to ${first}, no harm done.`);
   });
 
-  it('adds up the minutes of today', () => {
+  it('marks the pass just ended, and at a second press the one before it', () => {
     open(idOf('A Verse'));
-    state.toggle();
+    start();
+    playPasses(3);
+    mark(false);
+    mark(true);
+    expect(tries().map((one) => one.clean)).toEqual([false, true]);
+    // A third press is about the pass that goes on, which is not at its end.
+    mark(true);
+    expect(state.message()).toContain('Play it to the end first');
+    mark(false);
+    expect(tries().length).toBe(3);
+    playPasses();
+    mark(true);
+    // What was marked while it went on is not marked again.
+    expect(tries().length).toBe(3);
+  });
+
+  it('does not take a stumble now for one of a pass long ago', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses(2);
+    mark(true);
+    jasmine.clock().tick(9000);
+    mark(false);
+    mark(true, 9000);
+    expect(tries().length).toBe(2);
+  });
+
+  it('counts what was played without a mark as time', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses(4, 15_000);
+    state.stop();
+    expect(put.map((one) => one.kind)).toEqual(['time']);
+    expect((put[0] as { seconds: number }).seconds).toBeCloseTo(60, 0);
+    expect(state.minutesToday()).toBe(1);
+  });
+
+  it('adds up the minutes of today, marks and time between them', () => {
+    open(idOf('A Verse'));
+    start();
     for (let i = 0; i < 4; i++) {
-      jasmine.clock().tick(30_000);
-      beats.next(11.5);
+      playPasses(1, 29_000);
       mark(true);
     }
     expect(state.minutesToday()).toBe(2);
+  });
+
+  it('takes the last mark back for ten seconds; what was played stays as time', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses(1, 20_000);
+    mark(false);
+    jasmine.clock().tick(5000);
+    state.undo();
+    expect(put.map((one) => one.kind)).toEqual(['try', 'correction', 'time']);
+    expect(state.climb()?.triesCount).toBe(0);
+    // The pass can be marked anew.
+    mark(true);
+    expect(tries().at(-1)?.clean).toBeTrue();
+    jasmine.clock().tick(10_001);
+    state.undo();
+    expect(put.at(-1)?.kind).toBe('try');
+  });
+
+  it('keeps in which bar it failed, where somebody is stuck, and what hurts', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses();
+    mark(false);
+    state.where(2);
+    expect(put.at(-1)).toEqual(
+      jasmine.objectContaining({ kind: 'where', of: tries()[0]?.id, bar: 2 }),
+    );
+    sound.at(2.5, 1);
+    state.stuck();
+    expect(put.at(-1)).toEqual(jasmine.objectContaining({ kind: 'stuck', bar: 2 }));
+    state.sore();
+    expect(put.at(-1)?.kind).toBe('sore');
+    expect(state.isRunning()).toBeFalse();
+  });
+
+  it('loops some bars, which count as time and climb nothing', () => {
+    open(idOf('A Verse'));
+    state.loopBars({ from: 2, to: 2 });
+    TestBed.tick();
+    expect(state.scene()?.pass.stretch.bars.length).toBe(1);
+    start();
+    expect(sound.start.calls.mostRecent().args[0].lastsS).toBeCloseTo(2, 6);
+    playPasses();
+    mark(true);
+    expect(tries()).toEqual([]);
+    expect(state.message()).toContain('count as time');
+    state.loopBars(null);
+    TestBed.tick();
+    expect(state.scene()?.pass.stretch.bars.length).toBe(2);
+  });
+
+  it('goes up a rung by itself where that is chosen, and says so; what it proves is what was marked', () => {
+    TestBed.inject(RoomChoices).set({ rampAfter: 2 });
+    open(idOf('A Verse'));
+    start();
+    const first = state.bpm() ?? 0;
+    playPasses(2);
+    const second = state.bpm() ?? 0;
+    expect(second).toBeGreaterThan(first);
+    expect(state.message()).toBe(`2 passes: ${second} from the next one.`);
+    playPasses(2);
+    expect(state.bpm()).toBeGreaterThan(second);
+    expect(state.climb()?.cleanBpm).toBeNull();
+  });
+
+  it('practises at a tempo that is chosen, and marks count at it', () => {
+    open(idOf('A Verse'));
+    const rungs = state.step()?.rungs ?? [];
+    const higher = rungs.at(-1) ?? 0;
+    state.chooseBpm(higher);
+    start();
+    expect(120 / sound.start.calls.mostRecent().args[1].slower).toBeCloseTo(higher, 6);
+    playPasses();
+    mark(true);
+    expect(tries().at(-1)?.bpm).toBe(higher);
+    state.chooseBpm(null);
+    expect(state.bpm()).toBe(rungs[0] ?? null);
+  });
+
+  it('goes on through what the server says of the plan meanwhile', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses(1, 8000);
+    plans.next(planProgress());
+    TestBed.tick();
+    expect(state.isRunning()).toBeTrue();
+    mark(false);
+    expect(tries()[0]?.seconds).toBeGreaterThan(8);
+    plans.next(planProgress());
+    expect(state.lastMark()).not.toBeNull();
+    state.undo();
+    expect(put.map((one) => one.kind)).toEqual(['try', 'correction', 'time']);
+  });
+
+  it('does not take a press after a new start for what was played before it', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses(2);
+    state.stop();
+    jasmine.clock().tick(5000);
+    start();
+    mark(true);
+    expect(state.message()).toContain('Play it to the end first');
+    expect(tries()).toEqual([]);
+  });
+
+  it('takes a press after the stop for the pass that ended before it', () => {
+    open(idOf('A Verse'));
+    start();
+    playPasses(1);
+    state.stop();
+    mark(true);
+    expect(tries().map((one) => one.clean)).toEqual([true]);
+  });
+
+  it('waits as long as it takes to hear where it failed, and says kept only of what is kept', () => {
+    open(idOf('A Verse'));
+    state.where(1);
+    expect([state.message(), put]).toEqual(['', []]);
+    start();
+    playPasses();
+    mark(true);
+    expect(state.askWhere()).toBeFalse();
+    playPasses();
+    mark(false);
+    expect(state.askWhere()).toBeTrue();
+    jasmine.clock().tick(60_000);
+    state.where(2);
+    expect(state.message()).toContain('Bar 2: kept');
+    expect(put.at(-1)).toEqual(jasmine.objectContaining({ kind: 'where', bar: 2 }));
+  });
+
+  it('takes every pass that went by while the page was stuck', () => {
+    open(idOf('A Verse'));
+    start();
+    jasmine.clock().tick(20_000);
+    sound.at(0.1, 3);
+    mark(true);
+    mark(true);
+    expect(tries().length).toBe(2);
   });
 
   it('goes on with the next step when one is done', () => {
@@ -172,16 +369,26 @@ describe('practice', () => {
     expect(state.step()?.id).toBe(idOf('Grips'));
   });
 
-  it('clicks through the map at the song’s tempo, and says which section plays and what it is cued by', () => {
+  it('says kindly that a step that was done wants a visit', () => {
+    open('ready');
+    mark(true);
+    mark(false);
+    expect(state.message()).toContain('wants a visit');
+  });
+
+  it('plays the map once through at the song’s tempo, and says which section plays', () => {
     open('listen');
     expect([state.bpm(), Number(state.clickBpm())]).toEqual([null, 120]);
     state.toggle();
-    expect(engine.start).toHaveBeenCalledOnceWith(jasmine.objectContaining({ bpm: 120 }));
-    beats.next(4 + 5);
+    expect(sound.start.calls.mostRecent().args[1]).toEqual(
+      jasmine.objectContaining({ slower: 1, passes: 1 }),
+    );
+    sound.at(2.5);
     expect(state.onMap()).toEqual({ occurrence: 0, bar: 1, cue: '' });
-    beats.next(4 + 9);
+    sound.at(4.5);
     expect(state.onMap()).toEqual({ occurrence: 1, bar: 0, cue: 'lamps on' });
-    beats.next(4 + 11.5);
+    sound.ended.next();
+    expect(state.isRunning()).toBeFalse();
     mark(true);
     expect(put.at(-1)).toEqual(
       jasmine.objectContaining({ stepId: 'listen', bpm: null, clean: true }),

@@ -1,49 +1,39 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Plan } from '@harvu/contract';
 import type { Drawing } from '@harvu/core/drawing';
-import { triesIn, type TryEvent } from '@harvu/core/events';
+import { playedIn, secondsOfDrill, triesIn } from '@harvu/core/events';
 import {
   climbOf,
   notesAt,
   placeIn,
   stepProgress,
+  type BarRange,
   type DrawnChange,
-  type DrawnLane,
   type Place,
   type SaidChord,
   type Scene,
 } from '@harvu/core/practice';
-import type { Pass } from '@harvu/core/steps';
-import type { Seconds } from '@harvu/core/units';
+import { findStep } from '@harvu/core/step-id';
 import { catchError, of, switchMap, type Observable } from 'rxjs';
-import { v4 as newId } from 'uuid';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
+import { mediaMatches } from '../../platform/media';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
-import { ClickEngine } from '../../sound/click-engine';
 import { EventQueue } from '../../store';
 import { Analysis } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
-import { findStep } from '@harvu/core/step-id';
+import { Marks, type PlayedPass } from './marks';
+import { Playing } from './playing.state';
+import { RoomChoices } from './room-choices';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;
-/** A click left running is not practised to. */
-const LONGEST_S = 3600;
 /** What a grip without a click takes. */
 const GRIP_S = 5;
-/** A slot is reached a hair before its time. */
-const JUST = 1e-6;
-/** Bars of a riff that are read at once. */
+/** Bars of a riff that are read at once; on a small screen, fewer. */
 const BARS_AT_ONCE = 4;
-
-/** Until a step is worked out, nothing is played. */
-const NOTHING: Pass = {
-  stretch: { bars: [], beats: 0, lasts: 0 as Seconds },
-  spans: [],
-  countInBeats: 4,
-};
+const BARS_AT_ONCE_SMALL = 2;
 
 /** What is held now, and what comes. */
 export interface Hold {
@@ -56,12 +46,8 @@ export interface Hold {
 }
 
 const NO_HOLD: Hold = {
-  now: undefined,
-  next: undefined,
-  beatsToNext: null,
-  grip: undefined,
-  nextGrip: undefined,
-  change: undefined,
+  ...{ now: undefined, next: undefined, beatsToNext: null },
+  ...{ grip: undefined, nextGrip: undefined, change: undefined },
 };
 
 function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {
@@ -75,7 +61,7 @@ function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {
   };
 }
 
-/** One visit to the practice room: a step, the click, and the tries that are made. */
+/** One visit to the practice room: a step, its sound, and what is marked. */
 @Injectable()
 export class PracticeState {
   private readonly reader = inject(PlanReader);
@@ -83,36 +69,45 @@ export class PracticeState {
   private readonly queue = inject(EventQueue);
   private readonly session = inject(Session);
   private readonly ended = inject(DestroyRef);
-  readonly engine = inject(ClickEngine);
+  private readonly room = inject(RoomChoices);
+  private readonly playing = inject(Playing);
+  private readonly marks = inject(Marks);
+
+  /** There is a column to spare for the ladder, and room for four bars. */
+  readonly isWide = mediaMatches('(min-width: 900px) and (min-height: 500px)');
 
   private readonly found = signal<Opened<PlanProgress>>(LOADING);
   private readonly stepId = signal('');
-  private readonly made = signal<readonly TryEvent[]>([]);
-  private readonly isOn = signal(false);
   private readonly told = signal('');
-  /** The plan that those tries are of. */
-  private madeOf = '';
-  private startedAt = 0;
-  private markedAt = 0;
+  private readonly looped = signal<BarRange | null>(null);
+  /** The tempo somebody chose by hand, or a ramp came to; null for the rung. */
+  private readonly chosen = signal<number | null>(null);
+  private openPlan = '';
+  private pressedAt = 0;
+  /** Passes since the ramp last moved. */
+  private sinceRamp = 0;
 
   readonly plan = computed(() => valueOf(this.found()));
   readonly problem = computed(() => problemOf(this.found()));
-  readonly isRunning = this.isOn.asReadonly();
+  readonly isRunning = this.playing.isOn;
   readonly message = this.told.asReadonly();
+  readonly lastMark = this.marks.last;
   readonly unsent = computed(() => this.queue.unsent().length);
   readonly refused = this.queue.problem;
-  private readonly notKept = signal(false);
-  /** The device could not keep a try; it goes only while this page is open. */
-  readonly isUnkept = this.notKept.asReadonly();
+  readonly isUnkept = this.marks.isUnkept;
+  /** The bars that are looped, where it is not the whole pass. */
+  readonly loop = this.looped.asReadonly();
 
   readonly step = computed(() => findStep(this.plan()?.steps ?? [], this.stepId()));
   readonly stepNumber = computed(
     () => (this.plan()?.steps.findIndex((one) => one.id === this.step()?.id) ?? -1) + 1,
   );
-  private readonly asked = computed(() => ({ plan: this.plan()?.plan, stepId: this.stepId() }));
+  private readonly asked = computed(() => ({
+    ...{ plan: this.plan()?.plan, stepId: this.stepId(), bars: this.looped() },
+  }));
   private readonly worked = toSignal(
     toObservable(this.asked).pipe(
-      switchMap(({ plan, stepId }) => (plan ? this.workOut(plan, stepId) : of(null))),
+      switchMap(({ plan, stepId, bars }) => (plan ? this.workOut(plan, stepId, bars) : of(null))),
     ),
     { initialValue: null },
   );
@@ -123,46 +118,61 @@ export class PracticeState {
   });
   readonly climb = computed(() => {
     const step = this.step();
-    return step && climbOf(step, this.made());
+    return step && climbOf(step, this.marks.tries());
   });
-  readonly bpm = computed(() => this.step()?.rungs[this.climb()?.rung ?? 0] ?? null);
+  private readonly rung = computed(() => this.step()?.rungs[this.climb()?.rung ?? 0] ?? null);
+  /** The tempo that is practised: the rung, unless another was chosen. */
+  readonly bpm = computed(() => {
+    const rung = this.rung();
+    return rung === null ? null : (this.chosen() ?? rung);
+  });
   /** The tempo of the click: the rung, or the song's own where one only listens. */
   readonly clickBpm = computed(() => this.bpm() ?? this.scene()?.listenBpm ?? null);
-  readonly pass = computed(() => this.scene()?.pass ?? NOTHING);
   /** The step to go on with when this one is done: the next that is open, else the first. */
   readonly nextStep = computed(() => {
     const plan = this.plan();
     if (!plan || !this.climb()?.isDone) return undefined;
-    const open = stepProgress(plan.steps, this.made()).map((one) => one.state === 'open');
+    const open = stepProgress(plan.steps, this.marks.tries()).map((one) => one.state === 'open');
     const later = open.findIndex((isOpen, place) => isOpen && place >= this.stepNumber());
     return plan.steps[later >= 0 ? later : open.indexOf(true)];
   });
-  readonly minutesToday = computed(() => {
-    const today = this.session.today();
-    const seconds = this.made().filter((one) => one.day === today);
-    return Math.round(seconds.reduce((sum, one) => sum + one.seconds, 0) / 60);
-  });
+  readonly minutesToday = computed(() => Math.round(this.marks.secondsToday() / 60));
 
-  /** The beat in which a pass counts as played to its end. */
-  private readonly lastBeat = computed(() => (this.pass().stretch.bars.at(-1)?.until ?? 0) - 1);
-  private readonly beats = toSignal(this.engine.beats, { initialValue: -Infinity });
-  /** Whole beats of the count-in still to come; 0 once the pass goes. */
-  readonly countIn = computed(() => {
-    if (!this.isOn()) return 0;
-    const left = this.pass().countInBeats - Math.floor(Math.max(0, this.beats()));
-    return Math.max(0, left);
-  });
-  private readonly passBeat = computed(() =>
-    this.isOn() ? this.beats() - this.pass().countInBeats : 0,
+  /** The number that is counted before a pass; 0 while it is played. */
+  readonly counted = this.playing.counted;
+  readonly beat = this.playing.beat;
+  readonly isPlaying = this.playing.isPlaying;
+  /** What is counted in the bar of now, or in the count before it, and which of it is now. */
+  readonly count = computed(
+    () => {
+      const counted = this.counted();
+      const score = this.scene()?.score;
+      const bar = this.scene()?.pass.stretch.bars[this.place()?.bar ?? 0];
+      if (!score || !bar) return { all: [], now: -1 };
+      if (counted > 0) {
+        const all = [...new Set(score.countIns[1].clicks.flatMap((one) => one.count ?? []))];
+        return { all: all.sort((a, b) => a - b), now: counted - 1 };
+      }
+      const beats = score.clicks.filter(
+        (one) => one.count !== null && one.beat >= bar.from && one.beat < bar.until,
+      );
+      const now = beats.findLastIndex((one) => one.beat <= this.beat() + 1e-6);
+      return { all: beats.flatMap((one) => one.count ?? []), now: this.isPlaying() ? now : -1 };
+    },
+    { equal: (a, b) => a.now === b.now && a.all.join() === b.all.join() },
   );
-  readonly place = computed(() => placeIn(this.pass(), Math.max(0, this.passBeat())), {
-    equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+  readonly place = computed(() => {
+    const scene = this.scene();
+    if (!scene) return undefined;
+    return this.isRunning() ? this.playing.place() : placeIn(scene.pass, 0);
   });
-  /** The hand in the bar that plays, and the slot it is at. */
+  /** The hand in the bar that plays, and the slot it is at; -1 before the pass goes. */
   readonly lane = computed(() => {
     const place = this.place();
-    const lane = place && this.scene()?.lanes[place.bar]?.[place.now];
-    return lane && { ...lane, slot: this.slotIn(lane, place.bar) };
+    const lane = place && this.scene()?.lanes[place.bar];
+    if (!lane) return undefined;
+    const beat = this.playing.isPlaying() ? this.beat() : -1;
+    return { ...lane, now: lane.beats.findLastIndex((one) => one <= beat + 1e-6) };
   });
   /** The bars around the one that plays, where they are played note by note, and the notes that sound. */
   readonly riffNow = computed(
@@ -171,16 +181,19 @@ export class PracticeState {
       const bar = this.place()?.bar ?? 0;
       const run = riff?.runs.find(({ from, to }) => bar >= from && bar <= to);
       if (!riff || !run) return null;
-      const from = run.from + Math.floor((bar - run.from) / BARS_AT_ONCE) * BARS_AT_ONCE;
-      return { riff, only: { from, to: Math.min(run.to, from + BARS_AT_ONCE - 1) } };
+      const atOnce = this.isWide() ? BARS_AT_ONCE : BARS_AT_ONCE_SMALL;
+      const from = run.from + Math.floor((bar - run.from) / atOnce) * atOnce;
+      return { riff, only: { from, to: Math.min(run.to, from + atOnce - 1) } };
     },
-    { equal: (a, b) => a?.riff === b?.riff && a?.only.from === b?.only.from },
+    {
+      equal: (a, b) =>
+        a?.riff === b?.riff && a?.only.from === b?.only.from && a?.only.to === b?.only.to,
+    },
   );
   readonly notesNow = computed(
     () => {
       const riff = this.scene()?.riff;
-      const { beats } = this.pass().stretch;
-      return riff && beats > 0 ? notesAt(riff, Math.max(0, this.passBeat()) % beats) : [];
+      return riff ? notesAt(riff, this.beat()) : [];
     },
     { equal: (a, b) => a.join() === b.join() },
   );
@@ -193,21 +206,32 @@ export class PracticeState {
   });
 
   constructor() {
-    this.ended.onDestroy(() => this.engine.close());
+    this.playing.passEnds.pipe(takeUntilDestroyed()).subscribe((pass) => this.endPass(pass));
+    this.playing.ends.pipe(takeUntilDestroyed()).subscribe(() => this.marks.close());
+    this.ended.onDestroy(() => this.stop());
+    // What is chosen while it plays holds from the next pass on.
+    effect(() => {
+      this.room.choices();
+      untracked(() => this.playing.choose());
+    });
   }
 
   /** Opens a plan; what comes later about it changes nothing that was played here meanwhile. */
   open(planId$: Observable<string>): void {
+    this.playing.prepare();
     opened(planId$, (id) => this.reader.read(id))
       .pipe(takeUntilDestroyed(this.ended))
       .subscribe((found) => {
         this.found.set(found);
-        const known = triesIn(valueOf(found)?.plan.events ?? []);
-        const ids = new Set(known.map((one) => one.id));
-        const isSame = valueOf(found)?.plan.id === this.madeOf;
-        const own = isSame ? this.made().filter((one) => !ids.has(one.id)) : [];
-        this.madeOf = valueOf(found)?.plan.id ?? this.madeOf;
-        this.made.set([...known, ...own]);
+        const plan = valueOf(found)?.plan;
+        const events = plan?.events ?? [];
+        const unmarked = playedIn(events).filter(
+          (one) => one.day === this.session.today() && !('clean' in one),
+        );
+        const seconds = unmarked.reduce((sum, one) => sum + one.seconds, 0);
+        this.marks.know(triesIn(events), seconds, plan?.id === this.openPlan);
+        this.openPlan = plan?.id ?? this.openPlan;
+        this.beginMarks();
       });
   }
 
@@ -216,88 +240,178 @@ export class PracticeState {
     this.stop();
     this.stepId.set(stepId);
     this.told.set('');
+    this.looped.set(null);
+    this.chosen.set(null);
+    this.beginMarks();
   }
 
   toggle(): void {
-    if (this.isOn()) this.stop();
+    if (this.isRunning()) this.stop();
     else this.start();
   }
 
   stop(): void {
-    this.engine.stop();
-    this.isOn.set(false);
+    this.playing.stop();
+    this.marks.close();
+  }
+
+  /** Loops some bars of the pass, from 1; all of them for null. */
+  loopBars(bars: BarRange | null): void {
+    this.stop();
+    this.looped.set(bars);
+    this.told.set(
+      bars ? 'Only these bars: they count as time. The whole pass is what climbs.' : '',
+    );
+  }
+
+  /** Some bars are to be looped: which, is asked. */
+  askLoop(): void {
+    this.loopBars(null);
+    this.told.set('Tap the first bar of the loop, then the last.');
+  }
+
+  /** Practises at another tempo than the rung; null goes back to it. */
+  chooseBpm(bpm: number | null): void {
+    this.chosen.set(bpm === this.rung() ? null : bpm);
+    this.sinceRamp = 0;
+    this.followTempo();
+  }
+
+  /** Logs a mark: of the pass just ended, at a second press of the one before. */
+  mark(clean: boolean): void {
+    const now = Date.now();
+    if (!this.step() || now - this.pressedAt < BOUNCE_MS) return;
+    this.pressedAt = now;
+    if (this.bpm() === null && !this.isRunning()) {
+      this.log(clean, null);
+      return;
+    }
+    const pass = this.marks.passToMark(now) ?? this.currentPass(clean);
+    if (pass) this.log(clean, pass);
+  }
+
+  undo(): void {
+    if (this.marks.undo()) this.told.set('Taken back. What you played stays as time.');
+  }
+
+  /** The last mark failed somewhere: it stops, and the mark waits to hear in which bar. Tells whether it did. */
+  askWhere(): boolean {
+    const last = this.lastMark();
+    if (!last || last.event.clean || !last.pass) return false;
+    this.stop();
+    this.marks.hold();
+    this.told.set('In which bar did it go wrong? Tap it.');
+    return true;
+  }
+
+  where(bar: number): void {
+    if (!this.marks.where(bar)) return;
+    this.told.set(`Bar ${bar}: kept. Loop it by itself, slower, a few times.`);
+  }
+
+  sore(): void {
+    this.stop();
+    this.marks.sore();
+  }
+
+  stuck(): void {
+    const bar = this.playing.isPlaying() ? (this.place()?.bar ?? 0) + 1 : null;
+    this.marks.stuck(bar);
+    const at = bar === null ? '' : ` at bar ${bar}`;
+    this.told.set(`Kept${at}: your teacher sees it. Try half the bars, or two rungs down.`);
+  }
+
+  /** Keeps how often a change was made in so many seconds. */
+  drill(count: number, seconds: number): void {
+    const [from, to] = this.step()?.atoms ?? [];
+    if (from === undefined || to === undefined) return;
+    this.marks.drill([from, to], count, seconds);
+    const each = secondsOfDrill((60 * count) / seconds);
+    this.told.set(
+      `Kept: ${count} in ${seconds} s, so a change takes about ${each.toFixed(1)} s. It is kept with what you have shown.`,
+    );
+  }
+
+  private beginMarks(): void {
+    const plan = this.plan()?.plan;
+    const step = this.step();
+    if (plan && step)
+      this.marks.begin({ planId: plan.id, stepId: this.stepId(), revision: plan.revision });
   }
 
   private start(): void {
-    const tempo = this.clickBpm();
-    if (tempo === null || this.pass().stretch.beats === 0) return;
+    const [scene, bpm] = [this.scene(), this.clickBpm()];
+    if (!scene) {
+      this.told.set('One moment: it is being laid out.');
+      return;
+    }
+    if (bpm === null || scene.pass.stretch.beats === 0) return;
     this.told.set('');
-    this.engine.start({ bpm: tempo, isAccented: (beat) => this.isFirstOfBar(beat) });
-    this.startedAt = Date.now();
-    this.isOn.set(true);
+    this.sinceRamp = 0;
+    const isOnce = scene.map.length > 0 && !this.looped();
+    this.playing.start({ scene, bpm, isOnce });
+    this.marks.startRun();
   }
 
-  private isFirstOfBar(beat: number): boolean {
-    const { countInBeats } = this.pass();
-    return beat < countInBeats ? beat === 0 : placeIn(this.pass(), beat - countInBeats)?.beat === 0;
-  }
-
-  /** Logs a try. With a click, a clean one has to have been played to its last beat. */
-  mark(clean: boolean): void {
-    const now = Date.now();
-    if (!this.step() || now - this.markedAt < BOUNCE_MS) return;
-    if (this.bpm() !== null && !this.isOn()) {
+  /** The pass that goes on: stumbled at any time, clean once it is at its last beat. */
+  private currentPass(clean: boolean): PlayedPass | undefined {
+    if (!this.isRunning()) {
       this.told.set('Start the click first (space), then play one pass.');
-      return;
+      return undefined;
     }
-    if (clean && this.isOn() && this.passBeat() < this.lastBeat()) {
-      this.told.set(
-        `Play it to the end first: this is bar ${(this.place()?.bar ?? 0) + 1} of ${this.pass().stretch.bars.length}.`,
-      );
-      return;
-    }
-    this.markedAt = now;
-    this.log(clean, now);
+    const pass = this.playing.current();
+    if (this.marks.isMarked(pass)) return undefined;
+    if (!clean || this.playing.isAtEnd()) return pass;
+    const bars = this.scene()?.pass.stretch.bars.length ?? 0;
+    this.told.set(
+      `Play it to the end first: this is bar ${(this.place()?.bar ?? 0) + 1} of ${bars}.`,
+    );
+    return undefined;
   }
 
-  private log(clean: boolean, now: number): void {
-    const plan = this.plan()?.plan;
-    if (!plan) return;
-    const seconds = this.isOn() ? Math.min(LONGEST_S, (now - this.startedAt) / 1000) : GRIP_S;
-    const one: Omit<TryEvent, 'source'> = {
-      kind: 'try',
-      id: newId(),
-      stepId: this.stepId(),
-      revision: plan.revision,
-      at: new Date(now).toISOString(),
-      day: this.session.today(),
-      bpm: this.bpm(),
-      clean,
-      passes: 1,
-      seconds,
-    };
+  private log(clean: boolean, pass: PlayedPass | null): void {
+    if (this.looped()) {
+      this.told.set('These bars by themselves count as time. Play the whole pass to climb.');
+      return;
+    }
     const before = this.climb();
-    this.made.update((tries) => [...tries, { ...one, source: 'self' }]);
-    this.queue.put(plan.id, one).catch(() => this.notKept.set(true));
-    this.tell(clean, before?.rung ?? 0);
-    // Every pass begins with a count-in: a breath, and the new tempo where it changed.
-    if (this.isOn() && !this.climb()?.isDone) this.startAgain();
-    else this.stop();
+    const wasDone = before?.isDone ?? false;
+    this.marks.mark(clean, pass, GRIP_S);
+    if (!clean) this.sinceRamp = 0;
+    this.tell(clean, { rung: before?.rung ?? 0, wasDone });
+    if (this.climb()?.isDone && !wasDone) this.stop();
+    else this.followTempo();
   }
 
-  private startAgain(): void {
-    const words = this.told();
-    this.start();
-    this.told.set(words);
+  private endPass(pass: PlayedPass): void {
+    this.marks.endPass(pass);
+    this.sinceRamp += 1;
+    const { rampAfter } = this.room.choices();
+    if (rampAfter === 0 || this.sinceRamp < rampAfter) return;
+    const next = this.step()?.rungs.find((one) => one > (this.bpm() ?? Infinity));
+    if (next === undefined) return;
+    this.chosen.set(next);
+    this.sinceRamp = 0;
+    this.told.set(`${rampAfter} passes: ${next} from the next one.`);
+    this.followTempo();
   }
 
-  private tell(clean: boolean, rungBefore: number): void {
+  /** What plays goes on in the tempo that holds now, from its next pass on. */
+  private followTempo(): void {
+    const bpm = this.clickBpm();
+    if (this.isRunning() && bpm !== null) this.playing.goOnAt(bpm);
+  }
+
+  private tell(clean: boolean, before: { readonly rung: number; readonly wasDone: boolean }): void {
     const [step, climb] = [this.step(), this.climb()];
     if (!step || !climb) return;
-    const isUp = climb.rung > rungBefore;
-    if (climb.isDone) this.told.set('Done: the goal of this step is met.');
-    else if (isUp) this.told.set(`Up a rung: ${this.bpm()} now.`);
-    else if (climb.rung < rungBefore)
+    const isUp = climb.rung > before.rung;
+    if (isUp || climb.rung < before.rung) this.chosen.set(null);
+    if (before.wasDone && !clean)
+      this.told.set('It was done before and wants a visit: a few calm passes, two rungs down.');
+    else if (climb.isDone) this.told.set('Done: the goal of this step is met.');
+    else if (isUp) this.told.set(`Up a rung: ${this.bpm()} from the next pass.`);
+    else if (climb.rung < before.rung)
       this.told.set(`Two in a row: down to ${this.bpm()}, no harm done.`);
     else if (clean) this.told.set(`${climb.cleanInRow} of ${step.goal.cleanInRow} clean.`);
     else
@@ -306,17 +420,8 @@ export class PracticeState {
       );
   }
 
-  /** The slot of its pattern that the hand is at; -1 before the pass goes. */
-  private slotIn({ firstSlot, slotsPerBeat }: DrawnLane, bar: number): number {
-    const beats = this.passBeat();
-    if (!this.isOn() || beats < 0) return -1;
-    const { stretch } = this.pass();
-    const inBar = (beats % stretch.beats) - (stretch.bars[bar]?.from ?? 0);
-    return firstSlot + Math.floor(inBar * slotsPerBeat + JUST);
-  }
-
-  private workOut(plan: Plan, stepId: string): Observable<Scene | null> {
-    return this.analysis.scene(plan, stepId).pipe(
+  private workOut(plan: Plan, stepId: string, bars: BarRange | null): Observable<Scene | null> {
+    return this.analysis.scene(plan, { stepId, only: bars }).pipe(
       catchError((error: unknown) => {
         this.found.set({ kind: 'failed', problem: toProblem(error) });
         return of(null);

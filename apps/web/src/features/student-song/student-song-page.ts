@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { dayAfter } from '@harvu/core/day';
+import { saidSince, type Sore, type Stuck } from '@harvu/core/events';
 import { deadlineOf } from '@harvu/core/plan';
+import { findStep } from '@harvu/core/step-id';
 import { format, parseISO } from 'date-fns';
 import { Session } from '../../platform/session';
 import { Theme } from '../../platform/theme';
@@ -15,6 +18,9 @@ import { readinessWords } from '../plans';
 import { PlanSteps } from './parts/plan-steps';
 import { StudentSongState } from './student-song.state';
 
+/** So long it is told what was said in the room, and so much of it. */
+const SAID_DAYS = 7;
+const SAID_SHOWN = 3;
 /** The lines that say most: the slowest sections first. */
 const LINES_SHOWN = 5;
 
@@ -88,6 +94,20 @@ export class StudentSongPage {
     ];
   });
 
+  /** What was said in the practice room in the last week: for the teacher to ask about. */
+  private readonly said = computed(() => {
+    const found = this.state.plan();
+    if (!found) return [];
+    const since = dayAfter(this.session.today(), -SAID_DAYS);
+    return saidSince(found.plan.events, since)
+      .slice(0, SAID_SHOWN)
+      .map((one) => ({
+        tone: 'brass' as const,
+        heading: one.kind === 'sore' ? 'It hurt' : 'Stuck',
+        words: `${this.whereSaid(one)} on ${format(parseISO(one.day), 'd MMM')}.`,
+      }));
+  });
+
   protected readonly notes = computed(() => {
     const found = this.state.plan();
     if (!found) return [];
@@ -95,6 +115,7 @@ export class StudentSongPage {
     const isReady = gates.isReady;
     const days = `${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs on different days`;
     return [
+      ...this.said(),
       {
         tone: isReady ? ('spruce' as const) : ('slate' as const),
         heading: isReady ? 'Ready to perform.' : 'On the way to ready.',
@@ -131,5 +152,12 @@ export class StudentSongPage {
 
   constructor() {
     this.state.open(toObservable(this.id));
+  }
+
+  private whereSaid(one: Sore | Stuck): string {
+    if (one.kind === 'sore') return 'in practice';
+    const step = findStep(this.state.plan()?.steps ?? [], one.stepId);
+    const at = one.bar === null ? '' : `, bar ${one.bar}`;
+    return `at ${step?.title ?? 'a step that is gone'}${at}`;
   }
 }

@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { chordLabel } from '@harvu/core/chord';
 import { USUAL_HAND } from '@harvu/core/fretboard';
-import { secondsOfDrill } from '@harvu/core/steps';
+import { secondsOfDrill } from '@harvu/core/events';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { DrillMeasure } from './parts/drill-measure';

@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { KnownStudent, PlanSummary, Problem, StudentProfile } from '@harvu/contract';
-import { secondsOfDrill } from '@harvu/core/steps';
+import { secondsOfDrill } from '@harvu/core/events';
 import { catchError, concatMap, EMPTY, forkJoin, Subject, tap, type Observable } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
 import { toProblem } from '../../platform/problems';

@@ -15,6 +15,11 @@ import { WeekState } from './week.state';
   template: `
     <harvu-page title="My week" [problem]="state.problem()">
       <a actions class="button" routerLink="/requests">Ask for a song</a>
+      @if (state.unsent() > 0) {
+        <p class="mb-3 font-semibold text-brass" role="status">
+          {{ state.unsent() === 1 ? '1 waits' : state.unsent() + ' wait' }} to be sent
+        </p>
+      }
       @if (state.songs(); as songs) {
         @if (songs.length > 0) {
           <harvu-week-minutes class="mb-5" [songs]="songs" [today]="state.overview()!.today" />

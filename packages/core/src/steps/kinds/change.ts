@@ -1,10 +1,11 @@
+import { secondsOfDrill } from '../../events';
 import type { StruckBar } from '../../timeline';
 import type { Drill } from '../drills';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
 import { called, inWords, rungRatio } from '../step-words';
-import { drillRate, secondsOfDrill, tempoLimit } from '../tempo-limit';
+import { drillRate, tempoLimit } from '../tempo-limit';
 import type { Workpiece } from '../workpiece';
 import type { Kind, Played } from './kind';
 
@@ -66,7 +67,7 @@ function isOwned({ limit, rungs }: Step): boolean {
 export const change: Kind = {
   goal: GOAL,
   ...{ matter: 'hands', rank: 3, rungUnit: 'changes a minute', scene: 'grips', cleanWord: 'clean' },
-  ...{ hasFrets: true, hasHeadroom: true, countInBeats: DRILL_BEATS },
+  ...{ hasFrets: true, hasHeadroom: true },
   ...{ play, isOwned },
   prove: ([from, to], rate) =>
     from === undefined || to === undefined || rate <= 0

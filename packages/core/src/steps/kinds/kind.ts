@@ -53,8 +53,6 @@ export interface Kind {
   /** Two of them can be one step; a whole section can be split. */
   readonly canMerge?: true;
   readonly canSplit?: true;
-  /** Beats of its count-in, where it is not a bar of the song. */
-  readonly countInBeats?: number;
   /** What is played once through; none where nothing is. */
   readonly play: (step: Played, work: Workpiece, layer: Layer) => readonly StruckBar[];
   /** Whether the student has it already, from any song. */

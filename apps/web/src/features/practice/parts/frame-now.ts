@@ -1,27 +1,211 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import type { TunedString } from '@harvu/core/practice';
+import { Microphone } from '../../../sound/microphone';
+import { StringPlayer } from '../../../sound/string-player';
+import { TunerState } from './tuner.state';
 
-/** What the guitar needs before the first note: each string's open note, and the capo. */
+const NOTE_S = 2.5;
+/** The scale of the needle ends here, in hundredths of a semitone. */
+const MOST_CENTS = 50;
+
+function awayWords(away: number): string {
+  const size = Math.abs(away);
+  const many = size === 1 ? 'a half step' : size === 2 ? 'a whole step' : `${size} half steps`;
+  return `${many} ${away < 0 ? 'lower' : 'higher'} than usual`;
+}
+
+/** What the guitar needs before the first note: each string's open note to hear, a tuner, and the capo. */
 @Component({
   selector: 'harvu-frame-now',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { class: 'block' },
+  host: { class: 'flex h-full flex-col overflow-auto' },
+  providers: [Microphone, StringPlayer, TunerState],
   template: `
-    <ol class="mt-4 flex flex-wrap gap-x-6 gap-y-4" aria-label="Open strings, from the thickest">
+    <ol class="mt-2 flex flex-wrap gap-2" aria-label="Open strings, from the thickest">
       @for (string of strings(); track string.number) {
-        <li class="min-w-14 border-b-2 border-ink-soft pb-1">
-          <span class="block text-sm text-ink-soft">string {{ string.number }}</span>
-          <b class="font-display text-2xl sm:text-[4.5rem] sm:leading-none">{{ string.note }}</b>
+        <li>
+          <button
+            type="button"
+            class="string"
+            [class.is-tuned]="tuning()?.string === string.number"
+            [class.is-away]="string.away !== 0"
+            [attr.aria-label]="labelOf(string)"
+            (click)="hear(string)"
+          >
+            <span class="text-sm text-ink-soft">string {{ string.number }}</span>
+            <b class="note font-display">{{ string.note }}</b>
+            @if (string.away !== 0) {
+              <span class="text-sm font-semibold text-brass">{{
+                string.away > 0 ? '+' + string.away : string.away
+              }}</span>
+            }
+          </button>
         </li>
       }
     </ol>
-    <p class="mt-6 font-display text-xl font-bold">
-      {{ capo() === 0 ? 'No capo' : 'Capo at fret ' + capo() }}
+    @if (hasAway()) {
+      <p class="mt-2 text-base text-brass">
+        Strings with a figure stand so many half steps away from where they usually are.
+      </p>
+    }
+    <p class="mt-3 flex flex-wrap items-center gap-3">
+      <b class="font-display text-xl">{{ capo() === 0 ? 'No capo' : 'Capo at fret ' + capo() }}</b>
+      <button type="button" class="button min-h-[44px]" (click)="toggle()">
+        {{ tuner.isOn() ? 'Stop listening' : 'Listen and tune' }}
+      </button>
+      @if (capo() > 0) {
+        <label class="flex min-h-[44px] items-center gap-2">
+          <input type="checkbox" [checked]="hasCapoOn()" (change)="turnCapo()" /> the capo is on
+        </label>
+      }
     </p>
+    @if (tuner.isOn()) {
+      <div class="mt-3" role="status" aria-live="off">
+        @if (tuning(); as now) {
+          <p class="said">
+            String {{ now.string }}:
+            <b [class.text-spruce]="now.does === 'in tune'">{{ now.does }}</b>
+            @if (now.does !== 'in tune') {
+              <span class="text-ink-soft"> {{ centsWords(now.cents) }}</span>
+            }
+          </p>
+          <div class="scale" aria-hidden="true">
+            <span class="middle"></span>
+            <span
+              class="needle"
+              [class.is-near]="now.does === 'in tune'"
+              [style.left.%]="placeOf(now.cents)"
+            ></span>
+          </div>
+        } @else {
+          <p class="said text-ink-soft">Pluck one string and let it ring.</p>
+        }
+      </div>
+    } @else if (tuner.isRefused()) {
+      <p class="mt-3 text-base">
+        The microphone may not be used here. Allow it in the browser’s settings for this page, or
+        tap a string and tune to its note.
+      </p>
+    } @else {
+      <p class="mt-3 text-base text-ink-soft">
+        Tap a string to hear its note. Listening stays on this device.
+      </p>
+    }
+  `,
+  styles: `
+    .string {
+      display: flex;
+      min-width: 4.5rem;
+      min-height: 44px;
+      flex-direction: column;
+      align-items: center;
+      padding: 4px 10px;
+      border: 1px solid var(--line);
+      border-bottom: 3px solid var(--ink-soft);
+      border-radius: 5px;
+    }
+    .string.is-away {
+      border-bottom-color: var(--brass-line);
+    }
+    .string.is-tuned {
+      background: var(--brass-wash);
+    }
+    .note {
+      font-size: clamp(2.5rem, 8cqw, 4.5rem);
+      line-height: 1.1;
+    }
+    .said {
+      font-size: clamp(1.5rem, 4cqw, 2.5rem);
+      line-height: 1.2;
+    }
+    .scale {
+      position: relative;
+      height: 2.5rem;
+      max-width: 40rem;
+      margin-top: 0.5rem;
+      border: 1px solid var(--ink-soft);
+      border-radius: 3px;
+    }
+    .middle,
+    .needle {
+      position: absolute;
+      top: 0;
+      bottom: 0;
+      width: 3px;
+      margin-left: -1px;
+      left: 50%;
+      background: var(--ink-soft);
+    }
+    .needle {
+      width: 9px;
+      margin-left: -4px;
+      background: var(--brass-line);
+    }
+    .needle.is-near {
+      background: var(--spruce);
+    }
   `,
 })
 export class FrameNow {
   /** From the thickest. */
   readonly strings = input.required<readonly TunedString[]>();
   readonly capo = input.required<number>();
+  protected readonly tuner = inject(TunerState);
+  private readonly player = inject(StringPlayer);
+  protected readonly hasCapoOn = signal(false);
+  protected readonly tuning = this.tuner.tuning;
+  protected readonly hasAway = computed(() => this.strings().some(({ away }) => away !== 0));
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      this.tuner.stop();
+      this.player.close();
+    });
+  }
+
+  protected toggle(): void {
+    if (this.tuner.isOn()) this.tuner.stop();
+    else this.listen();
+  }
+
+  protected turnCapo(): void {
+    this.hasCapoOn.update((isOn) => !isOn);
+    if (this.tuner.isOn()) this.listen();
+  }
+
+  protected hear({ midi }: TunedString): void {
+    const note = { midi: midi + this.raised(), atS: 0, lastsS: NOTE_S };
+    this.player.start({ notes: [note], lastsS: NOTE_S });
+  }
+
+  protected labelOf({ number, note, away }: TunedString): string {
+    const from = away === 0 ? '' : `, ${awayWords(away)}`;
+    return `Hear string ${number}, ${note}${from}`;
+  }
+
+  protected centsWords(cents: number): string {
+    const off = Math.round(Math.abs(cents));
+    return off >= 100 ? 'a good way' : `${off} hundredths of a half step`;
+  }
+
+  /** Where the needle stands, from 0 to 100. */
+  protected placeOf(cents: number): number {
+    return 50 + Math.max(-MOST_CENTS, Math.min(MOST_CENTS, cents));
+  }
+
+  private raised(): number {
+    return this.hasCapoOn() ? this.capo() : 0;
+  }
+
+  private listen(): void {
+    this.tuner.start(this.strings().map(({ midi }) => midi + this.raised()));
+  }
 }

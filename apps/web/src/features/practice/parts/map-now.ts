@@ -7,10 +7,10 @@ import type { PartOccurrence } from '@harvu/core/sameness';
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'block' },
   template: `
-    <p class="text-sm text-ink-soft">{{ countIn() > 0 ? 'in ' + countIn() : 'now' }}</p>
+    <p class="text-sm text-ink-soft">{{ counted() > 0 ? 'count' : 'now' }}</p>
     <p class="flex flex-wrap items-baseline gap-x-5">
       <b class="font-display text-[3.375rem] leading-none sm:text-[6rem]">{{
-        now()?.part?.letter
+        counted() > 0 ? counted() : now()?.part?.letter
       }}</b>
       <span class="font-display text-xl font-bold">{{ now()?.name }}</span>
       <span class="text-lg text-ink-soft">{{ barWords() }}</span>
@@ -36,7 +36,8 @@ export class MapNow {
   /** The bar within it, from 0. */
   readonly bar = input.required<number>();
   readonly cue = input('');
-  readonly countIn = input(0);
+  /** The number that is counted; 0 while it is played. */
+  readonly counted = input(0);
 
   protected readonly now = computed(() => this.occurrences()[this.current()]);
   protected readonly coming = computed(() =>

@@ -1,0 +1,217 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { NewEvent } from '@harvu/contract';
+import type { TryEvent } from '@harvu/core/events';
+import { v4 as newId } from 'uuid';
+import { Session } from '../../platform/session';
+import { EventQueue } from '../../store';
+
+/** A pass that was played, or is being played. */
+export interface PlayedPass {
+  /** From 0, in the run it belongs to. */
+  readonly index: number;
+  readonly run: number;
+  readonly bpm: number | null;
+}
+
+/** What was marked last: it can be taken back, and where it failed can be said. */
+export interface LastMark {
+  readonly event: TryEvent;
+  readonly pass: PlayedPass | null;
+}
+
+/** The plan and the step that marks are of. */
+export interface Marked {
+  readonly planId: string;
+  readonly stepId: string;
+  readonly revision: number;
+}
+
+/** So long a mark can be taken back, and a second press is about the pass before. */
+const UNDO_MS = 10_000;
+const SECOND_PRESS_MS = 4000;
+/** Played longer than this in one go, somebody has gone away. */
+const LONGEST_S = 3600;
+/** Shorter than this is no practice. */
+const LEAST_S = 3;
+
+/** What is written down in the practice room: marks, time without one, what hurts, where it does not go on. */
+@Injectable()
+export class Marks {
+  private readonly queue = inject(EventQueue);
+  private readonly session = inject(Session);
+  private readonly all = signal<readonly TryEvent[]>([]);
+  private readonly timed = signal(0);
+  private readonly latest = signal<LastMark | null>(null);
+  private readonly unkept = signal(false);
+  private ended: PlayedPass[] = [];
+  private readonly marked = new Set<string>();
+  private of: Marked | null = null;
+  private countedUntil: number | null = null;
+  private markedAt = -Infinity;
+  private forgetting: ReturnType<typeof setTimeout> | undefined;
+
+  /** Every try that counts, those from before too. */
+  readonly tries = this.all.asReadonly();
+  readonly last = this.latest.asReadonly();
+  /** The device could not keep something; it goes only while this page is open. */
+  readonly isUnkept = this.unkept.asReadonly();
+  readonly secondsToday = computed(() => {
+    const today = this.session.today();
+    const own = this.all().filter((one) => one.day === today);
+    return own.reduce((sum, one) => sum + one.seconds, this.timed());
+  });
+
+  /** What is known from before; what is not in it was made here since. */
+  know(tries: readonly TryEvent[], secondsWithout: number, isSamePlan: boolean): void {
+    const ids = new Set(tries.map((one) => one.id));
+    this.all.update((own) => [
+      ...tries,
+      ...(isSamePlan ? own.filter((one) => !ids.has(one.id)) : []),
+    ]);
+    if (!isSamePlan) this.timed.set(secondsWithout);
+  }
+
+  /** Goes to a step; what is known anew of the same one changes nothing that is going on. */
+  begin(of: Marked): void {
+    const isSame = this.of?.planId === of.planId && this.of.stepId === of.stepId;
+    if (!isSame) {
+      this.close();
+      this.latest.set(null);
+      this.ended = [];
+    }
+    this.of = of;
+  }
+
+  /** The click runs anew: time counts from now, and a press is about what is played from now on. */
+  startRun(): void {
+    this.countedUntil = Date.now();
+    this.ended = [];
+  }
+
+  /** The click stands: what was played without a mark is written down as time. */
+  close(): void {
+    const seconds = this.secondsSince();
+    this.countedUntil = null;
+    if (this.of && seconds >= LEAST_S) this.logTime(seconds, null);
+  }
+
+  endPass(pass: PlayedPass): void {
+    this.ended = [...this.ended, pass].slice(-3);
+  }
+
+  /** The pass that a press is about: the one just ended, at a second press the one before it. */
+  passToMark(now: number): PlayedPass | undefined {
+    const [last, before] = this.ended.toReversed();
+    if (last && !this.isMarked(last)) return last;
+    const isSecond = now - this.markedAt < SECOND_PRESS_MS;
+    return isSecond && before && !this.isMarked(before) ? before : undefined;
+  }
+
+  isMarked(pass: PlayedPass): boolean {
+    return this.marked.has(keyOf(pass));
+  }
+
+  /** Writes a try down; without a click it takes the seconds that are said. */
+  mark(clean: boolean, pass: PlayedPass | null, secondsWithout = 0): void {
+    if (!this.of) return;
+    const now = Date.now();
+    const { planId, ...of } = this.of;
+    const seconds = pass ? this.secondsSince() : secondsWithout;
+    const event: Omit<TryEvent, 'source'> = {
+      ...{ kind: 'try', ...this.happened(now), ...of },
+      ...{ bpm: pass?.bpm ?? null, clean, passes: 1, seconds },
+    };
+    const own: TryEvent = { ...event, source: 'self' };
+    if (pass) {
+      this.marked.add(keyOf(pass));
+      this.countedUntil &&= now;
+    }
+    this.markedAt = now;
+    this.all.update((tries) => [...tries, own]);
+    this.put(planId, event);
+    this.latest.set({ event: own, pass });
+    this.hold();
+    this.forgetting = setTimeout(() => this.latest.set(null), UNDO_MS);
+  }
+
+  /** Takes the last mark back; what was played stays as time. Tells whether there was one. */
+  undo(): boolean {
+    const last = this.latest();
+    if (!last || !this.of) return false;
+    const { planId, revision } = this.of;
+    this.put(planId, {
+      ...{ kind: 'correction', ...this.happened(Date.now()), revision },
+      ...{ of: last.event.id, clean: null },
+    });
+    if (last.pass) this.marked.delete(keyOf(last.pass));
+    this.all.update((tries) => tries.filter((one) => one.id !== last.event.id));
+    if (last.event.seconds >= LEAST_S) this.logTime(last.event.seconds, last.event.bpm);
+    this.latest.set(null);
+    return true;
+  }
+
+  /** The last mark stays to be spoken of, however long that takes. */
+  hold(): void {
+    clearTimeout(this.forgetting);
+  }
+
+  /** Says in which bar the last mark failed, from 1; tells whether there is such a mark. */
+  where(bar: number): boolean {
+    const last = this.latest();
+    if (!last || !this.of) return false;
+    const { planId, revision } = this.of;
+    this.put(planId, {
+      ...{ kind: 'where', ...this.happened(Date.now()), revision, of: last.event.id, bar },
+    });
+    this.latest.set(null);
+    return true;
+  }
+
+  sore(): void {
+    if (!this.of) return;
+    const { planId, revision } = this.of;
+    this.put(planId, { kind: 'sore', ...this.happened(Date.now()), revision });
+  }
+
+  stuck(bar: number | null): void {
+    if (!this.of) return;
+    const { planId, revision, stepId } = this.of;
+    this.put(planId, { kind: 'stuck', ...this.happened(Date.now()), revision, stepId, bar });
+  }
+
+  /** Writes down how often a change was made by the clock. */
+  drill([from, to]: readonly [string, string], count: number, seconds: number): void {
+    if (!this.of) return;
+    const { planId, revision, stepId } = this.of;
+    this.put(planId, {
+      ...{ kind: 'drill', ...this.happened(Date.now()), revision, stepId },
+      ...{ from, to, count, seconds },
+    });
+    this.timed.update((before) => before + seconds);
+  }
+
+  private logTime(seconds: number, bpm: number | null): void {
+    if (!this.of) return;
+    const { planId, revision, stepId } = this.of;
+    const time = { kind: 'time', ...this.happened(Date.now()), revision, stepId } as const;
+    this.put(planId, { ...time, bpm, seconds });
+    this.timed.update((before) => before + seconds);
+  }
+
+  private secondsSince(): number {
+    if (this.countedUntil === null) return 0;
+    return Math.min(LONGEST_S, Math.max(0, (Date.now() - this.countedUntil) / 1000));
+  }
+
+  private happened(now: number): Pick<NewEvent, 'id' | 'at' | 'day'> {
+    return { id: newId(), at: new Date(now).toISOString(), day: this.session.today() };
+  }
+
+  private put(planId: string, event: NewEvent): void {
+    this.queue.put(planId, event).catch(() => this.unkept.set(true));
+  }
+}
+
+function keyOf({ run, index }: PlayedPass): string {
+  return `${run} ${index}`;
+}

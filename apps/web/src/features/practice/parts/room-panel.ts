@@ -1,0 +1,180 @@
+import { CdkTrapFocus } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import type { BarRange } from '@harvu/core/practice';
+import { SoundLevels, type Levels } from '../../../sound/levels';
+import { LatencyTaps } from './latency-taps';
+import { RoomChoices, SILENT_OF, type Choices } from '../room-choices';
+
+interface Level {
+  readonly key: keyof Levels;
+  readonly name: string;
+}
+
+const LEVELS: readonly Level[] = [
+  { key: 'click', name: 'Click' },
+  { key: 'guide', name: 'Guide guitar' },
+  { key: 'count', name: 'Count' },
+];
+
+/** One choice of several, each said in words. */
+interface Choice<Key extends keyof Choices = keyof Choices> {
+  readonly key: Key;
+  readonly name: string;
+  readonly options: readonly { readonly value: Choices[Key]; readonly name: string }[];
+}
+
+const CHOICES: readonly Choice[] = [
+  {
+    ...{ key: 'breathes', name: 'Between passes' },
+    options: [
+      { value: true, name: 'breathe one bar' },
+      { value: false, name: 'run straight on' },
+    ],
+  },
+  {
+    ...{ key: 'countInBars', name: 'Count-in' },
+    options: [
+      { value: 1, name: '1 bar' },
+      { value: 2, name: '2 bars' },
+    ],
+  },
+  {
+    ...{ key: 'silentBars', name: 'The click drops out' },
+    options: [
+      { value: 0, name: 'never' },
+      { value: 1, name: `1 bar in ${SILENT_OF}` },
+      { value: 2, name: `2 bars in ${SILENT_OF}` },
+    ],
+  },
+  {
+    ...{ key: 'offBeats', name: 'Off-beats' },
+    options: [
+      { value: false, name: 'silent' },
+      { value: true, name: 'clicked' },
+    ],
+  },
+  {
+    ...{ key: 'rampAfter', name: 'Up a rung by itself' },
+    options: [
+      { value: 0, name: 'never' },
+      { value: 2, name: 'after 2 passes' },
+      { value: 4, name: 'after 4' },
+      { value: 8, name: 'after 8' },
+    ],
+  },
+];
+
+/** How it sounds and how it goes round: levels, count, loop; and what does not go well. */
+@Component({
+  selector: 'harvu-room-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [LatencyTaps],
+  hostDirectives: [CdkTrapFocus],
+  host: {
+    class:
+      'fixed inset-x-0 bottom-0 z-30 mx-auto max-h-[85dvh] max-w-[860px] overflow-auto rounded-t-lg border border-ink-soft bg-sheet p-4 sm:p-6',
+    role: 'dialog',
+    'aria-label': 'Sound and loop',
+    '(keydown.escape)': '$event.stopPropagation(); closed.emit()',
+  },
+  template: `
+    <div class="flex items-center justify-between gap-4">
+      <h2 class="text-lg">Sound and loop</h2>
+      <button type="button" class="button min-h-[44px]" (click)="closed.emit()">Close</button>
+    </div>
+    @if (hasClick()) {
+      <div class="mt-3 grid gap-x-8 gap-y-2 sm:grid-cols-3">
+        @for (level of levels; track level.key) {
+          <label class="flex min-h-[44px] items-center gap-3">
+            <span class="min-w-24">{{ level.name }}</span>
+            <input
+              type="range"
+              min="0"
+              max="1"
+              step="0.05"
+              class="min-w-0 flex-1 accent-spruce"
+              [value]="sound.levels()[level.key]"
+              (input)="setLevel(level.key, $any($event.target).valueAsNumber)"
+            />
+          </label>
+        }
+      </div>
+      <p class="text-sm text-ink-soft">
+        Start quiet, with headphones most of all: ears get used to loud and do not mend.
+      </p>
+      <div class="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">
+        @for (choice of choices; track choice.key) {
+          <fieldset>
+            <legend class="text-sm text-ink-soft">{{ choice.name }}</legend>
+            <span class="flex flex-wrap gap-2">
+              @for (option of choice.options; track option.name) {
+                <button
+                  type="button"
+                  class="button min-h-[44px]"
+                  [class.button-first]="chosen()[choice.key] === option.value"
+                  [attr.aria-pressed]="chosen()[choice.key] === option.value"
+                  (click)="choose(choice.key, option.value)"
+                >
+                  {{ option.name }}
+                </button>
+              }
+            </span>
+          </fieldset>
+        }
+        <fieldset>
+          <legend class="text-sm text-ink-soft">Loop</legend>
+          <span class="flex flex-wrap gap-2">
+            <button
+              type="button"
+              class="button min-h-[44px]"
+              [class.button-first]="!loop()"
+              (click)="loopAll.emit()"
+            >
+              the whole pass
+            </button>
+            <button
+              type="button"
+              class="button min-h-[44px]"
+              [class.button-first]="loop()"
+              (click)="loopBars.emit()"
+            >
+              {{ loop() ? 'bars ' + loop()!.from + ' to ' + loop()!.to : 'some bars' }}
+            </button>
+          </span>
+        </fieldset>
+      </div>
+    }
+    @if (hasClick()) {
+      <harvu-latency-taps class="mt-3 block" />
+    }
+    <div class="mt-4 flex flex-wrap gap-2 border-t border-line pt-4">
+      <button type="button" class="button min-h-[44px]" (click)="stuck.emit()">Stuck here</button>
+      <button type="button" class="button min-h-[44px]" (click)="sore.emit()">
+        Something hurts
+      </button>
+    </div>
+  `,
+})
+export class RoomPanel {
+  /** There is a click to be heard. */
+  readonly hasClick = input(true);
+  readonly loop = input<BarRange | null>(null);
+  readonly closed = output();
+  readonly loopBars = output();
+  readonly loopAll = output();
+  readonly sore = output();
+  readonly stuck = output();
+  protected readonly sound = inject(SoundLevels);
+  private readonly room = inject(RoomChoices);
+  protected readonly chosen = this.room.choices;
+  protected readonly levels = LEVELS;
+  protected readonly choices = CHOICES;
+
+  protected setLevel(key: keyof Levels, level: number): void {
+    this.sound.set({ [key]: level });
+  }
+
+  protected choose(key: keyof Choices, value: Choices[keyof Choices]): void {
+    this.room.set({ [key]: value });
+  }
+}

@@ -1,0 +1,52 @@
+import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+
+/** How somebody likes to practise; kept on the device. */
+export interface Choices {
+  readonly countInBars: 1 | 2;
+  /** A bar is counted between passes; else they run straight on. */
+  readonly breathes: boolean;
+  readonly offBeats: boolean;
+  /** Of every four bars, so many have no click; 0 for none. */
+  readonly silentBars: 0 | 1 | 2;
+  /** After so many passes without a stumble the next rung is played; 0 for never by itself. */
+  readonly rampAfter: 0 | 2 | 4 | 8;
+}
+
+/** Of so many bars, the last few have no click. */
+export const SILENT_OF = 4;
+const USUAL: Choices = {
+  ...{ countInBars: 1, breathes: true, offBeats: false, silentBars: 0, rampAfter: 0 },
+};
+const ALLOWED: { readonly [Key in keyof Choices]: readonly Choices[Key][] } = {
+  countInBars: [1, 2],
+  breathes: [true, false],
+  offBeats: [false, true],
+  silentBars: [0, 1, 2],
+  rampAfter: [0, 2, 4, 8],
+};
+const KEPT_AS = 'harvu-room';
+
+function read(text: string | null | undefined): Choices {
+  try {
+    const kept = JSON.parse(text ?? '{}') as Readonly<Record<string, unknown>>;
+    const own = Object.entries(ALLOWED).filter(([key, allowed]) =>
+      (allowed as readonly unknown[]).includes(kept[key]),
+    );
+    return { ...USUAL, ...Object.fromEntries(own.map(([key]) => [key, kept[key]])) };
+  } catch {
+    return USUAL;
+  }
+}
+
+/** The choices of whoever practises on this device. */
+@Injectable({ providedIn: 'root' })
+export class RoomChoices {
+  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+  private readonly now = signal(read(this.storage?.getItem(KEPT_AS)));
+  readonly choices = this.now.asReadonly();
+
+  set(changed: Partial<Choices>): void {
+    this.now.update((all) => ({ ...all, ...changed }));
+    this.storage?.setItem(KEPT_AS, JSON.stringify(this.now()));
+  }
+}

@@ -1,0 +1,115 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { Plan, PlanSummary } from '@harvu/contract';
+import { Door } from '../screens/door';
+import { PracticeRoom } from '../screens/practice-room';
+
+test.use({ serviceWorkers: 'allow' });
+
+async function planOf(page: Page): Promise<Plan> {
+  const [first] = (await (await page.request.get('/api/plans')).json()) as PlanSummary[];
+  return (await (await page.request.get(`/api/plans/${first?.id ?? ''}`)).json()) as Plan;
+}
+
+/** Waits until the device has the whole application, as it has after a first visit. */
+async function isKept(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    const has = async (): Promise<boolean> => {
+      const names = await caches.keys();
+      const counts = await Promise.all(
+        names
+          .filter((name) => name.includes(':cache'))
+          .map(async (name) => (await (await caches.open(name)).keys()).length),
+      );
+      const list = (await (await fetch('/ngsw.json')).json()) as { hashTable: object };
+      return counts.reduce((sum, one) => sum + one, 0) >= Object.keys(list.hashTable).length;
+    };
+    while (!(await has())) await new Promise((resolve) => setTimeout(resolve, 200));
+  });
+}
+
+test('a second visit needs no network: my week, a song, the room with its sound, and back', async ({
+  page,
+  context,
+}) => {
+  await new Door(page).slipInAs('Wiebke Halm');
+  await page.goto('/week');
+  await expect(page.getByRole('heading', { name: 'Tin Lantern Waltz' })).toBeVisible();
+  await isKept(page);
+  const before = (await planOf(page)).events.length;
+  await page.waitForTimeout(1000);
+
+  await context.setOffline(true);
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Tin Lantern Waltz' })).toBeVisible();
+  await page.getByRole('heading', { name: 'Tin Lantern Waltz' }).getByRole('link').click();
+  await expect(page.getByRole('heading', { level: 1, name: /Tin Lantern Waltz/ })).toBeVisible();
+  await page.goBack();
+  await page
+    .getByRole('link', { name: /A Verse 1/ })
+    .first()
+    .click();
+  const room = new PracticeRoom(page);
+  await room.isAt(/A Verse 1/);
+  await expect(page.getByRole('button', { name: /Start/ })).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: /Stop/ })).toBeVisible();
+  // A bar is counted; then the beats of the bar are lit.
+  await expect(page.locator('li[aria-current=true]')).toBeVisible({ timeout: 10_000 });
+  await room.stumbled();
+  await expect(page.getByText(/waits? to be sent/)).toBeVisible();
+  await page.keyboard.press(' ');
+  await page.getByRole('link', { name: 'Back' }).click();
+  await expect(page.getByText(/waits? to be sent/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/waits? to be sent/)).toBeVisible();
+
+  await context.setOffline(false);
+  await expect(page.getByText(/to be sent/)).toHaveCount(0, { timeout: 25_000 });
+  const after = await planOf(page);
+  const tries = after.events.slice(before).filter(({ kind }) => kind === 'try');
+  expect(tries.length).toBe(1);
+});
+
+test('a session that ran out throws nobody out of the room, and nothing is lost', async ({
+  page,
+  context,
+}) => {
+  await new Door(page).slipInAs('Bram Tessel');
+  const plan = await planOf(page);
+  await page.goto(`/plans/${plan.id}/practice/grip:G`);
+  const room = new PracticeRoom(page);
+  await room.isAt(/^Grips? .*G/);
+  await context.clearCookies();
+  await room.stumbled();
+  await expect(page.getByText('You are signed out. Play on')).toBeVisible({ timeout: 20_000 });
+  await page.waitForTimeout(450);
+  await room.clean();
+  await expect(page.getByText('2 wait to be sent')).toBeVisible();
+  await page.getByRole('link', { name: 'sign in' }).click();
+  await new Door(page).signIn('bram', 'lantern-night');
+  await room.isAt(/^Grips? .*G/);
+  await expect(page.getByText(/to be sent/)).toHaveCount(0, { timeout: 25_000 });
+  const { events } = await planOf(page);
+  expect(events.length).toBe(plan.events.length + 2);
+});
+
+test('can be put on the home screen: it says its name, its pictures and where it begins', async ({
+  page,
+}) => {
+  await page.goto('/sign-in');
+  const manifest = await page.evaluate(async () => {
+    const link = document.querySelector<HTMLLinkElement>('link[rel=manifest]');
+    return (await (await fetch(link?.href ?? '')).json()) as {
+      readonly display: string;
+      readonly start_url: string;
+      readonly icons: readonly { readonly src: string; readonly sizes: string }[];
+    };
+  });
+  expect([manifest.display, manifest.start_url]).toEqual(['standalone', '/']);
+  for (const size of ['192x192', '512x512']) {
+    const icon = manifest.icons.find((one) => one.sizes === size);
+    const picture = await page.request.get(`/${icon?.src ?? 'none.png'}`);
+    expect(picture.headers()['content-type']).toBe('image/png');
+  }
+});

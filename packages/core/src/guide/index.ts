@@ -1,0 +1,11 @@
+export { addClicks } from './clicks';
+export type { HeardClick } from './clicks';
+export { guideEvents } from './events';
+export type { GuideEvent, GuideSetup, GuideTiming, PitchWay, StringEvent } from './events';
+export { Guitar } from './guitar';
+export { renderScore } from './render';
+export type { RenderOptions } from './render';
+export { scoreOf, songScore } from './score';
+export type { GuideScore } from './score';
+export { GuideStream } from './stream';
+export type { StreamOptions, StreamPart, StreamPiece } from './stream';
