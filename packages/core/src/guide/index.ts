@@ -8,4 +8,4 @@ export type { RenderOptions } from './render';
 export { scoreOf, songScore } from './score';
 export type { GuideScore } from './score';
 export { GuideStream } from './stream';
-export type { StreamOptions, StreamPart, StreamPiece } from './stream';
+export type { OpenEnd, StreamOptions, StreamPart, StreamPiece } from './stream';

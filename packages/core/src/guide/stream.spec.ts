@@ -165,3 +165,67 @@ describe('a score rendered', () => {
     expect(plain.slice(4 * RATE, 4 * RATE + 400).some((one) => Math.abs(one) > 0.01)).toBeTrue();
   });
 });
+
+describe('an open end', () => {
+  // Four bars of two seconds; the second and third are four rounds written as two.
+  const VAMP = 'tempo: 120\nmeter: 4/4\n[A]\n| G | D | D | C |';
+  const openEnds = [{ fromS: 2, untilS: 4, thenS: 6 }];
+  const order = (pieces: readonly StreamPiece[]) => [
+    ...new Map(pieces.map(({ part }) => [part.startsS, [part.startsS, part.fromS]])).values(),
+  ];
+
+  it('goes round and round, with every click on its sample', () => {
+    const pieces = take(streamOf(VAMP, { openEnds, passes: 1 }), 21);
+    expect(order(pieces).slice(0, 4)).toEqual([
+      [0, 0],
+      [2, 0],
+      [4, 2],
+      [6, 2],
+    ]);
+    expect(inSeconds(onsets(joined(pieces, 'click'))).slice(0, 30)).toEqual(
+      Array.from({ length: 30 }, (_, index) => 2 + index / 2),
+    );
+  });
+
+  it('is left after the round that sounds, though later rounds were taken', () => {
+    const stream = streamOf(VAMP, { openEnds, passes: 1 });
+    const before = take(stream, 9);
+    stream.leave(4);
+    const after = take(stream, 60);
+    expect(order(after)).toEqual([[6, 6]]);
+    expect(after.reduce((sum, { guide }) => sum + guide.length / RATE, 0)).toBeCloseTo(2, 6);
+    expect(before.length).toBeGreaterThan(0);
+  });
+
+  it('sounds as written where it is left at once', () => {
+    const text = 'tempo: 120\nmeter: 4/4\n[A]\n| G | D | C |';
+    const plain = take(streamOf(text, { passes: 1 }), 60);
+    const stream = streamOf(text, { passes: 1, openEnds: [{ fromS: 2, untilS: 4, thenS: 4 }] });
+    const first = take(stream, 5);
+    stream.leave(4);
+    const all = [...first, ...take(stream, 60)];
+    expect(apart(joined(plain, 'click'), joined(all, 'click'))).toBeLessThan(1e-5);
+    expect(apart(joined(plain, 'guide'), joined(all, 'guide'))).toBeLessThan(0.02);
+  });
+
+  it('at the very end ends with its round once it is left, and is open anew in the next pass', () => {
+    const ends = [{ fromS: 6, untilS: 8, thenS: 8 }];
+    const stream = streamOf(VAMP, { openEnds: ends, passes: 2 });
+    take(stream, 9);
+    stream.leave(8);
+    expect(order(take(stream, 10))).toEqual([
+      [8, 6],
+      [10, 0],
+      [16, 6],
+      [18, 6],
+    ]);
+  });
+
+  it('is not left by what is no round of it', () => {
+    const stream = streamOf(VAMP, { openEnds, passes: 1 });
+    take(stream, 3);
+    stream.leave(0);
+    stream.leave(99);
+    expect(order(take(stream, 6)).at(-1)).toEqual([8, 2]);
+  });
+});

@@ -4,6 +4,15 @@ import { Guitar } from './guitar';
 import type { GuideScore } from './score';
 import type { CountIn, TimedClick } from '../timeline';
 
+/** A stretch of a pass that goes round until one leaves it, in written seconds. */
+export interface OpenEnd {
+  readonly fromS: number;
+  /** Where its first round ends. */
+  readonly untilS: number;
+  /** Where it goes on after it was left. */
+  readonly thenS: number;
+}
+
 /** How a pass is played, over and over. */
 export interface StreamOptions {
   /** How much slower than written: 2 is half the tempo. */
@@ -19,6 +28,8 @@ export interface StreamOptions {
   readonly drop?: { readonly bars: number; readonly of: number };
   /** How often it is played; over and over by default. */
   readonly passes?: number;
+  /** Open ends of the pass in their order; they go round until they are left. */
+  readonly openEnds?: readonly OpenEnd[];
 }
 
 /** A stretch of the stream's time that is counted or played. */
@@ -29,6 +40,10 @@ export interface StreamPart {
   readonly startsS: number;
   readonly lastsS: number;
   readonly slower: number;
+  /** Where in the pass it begins, in written seconds. */
+  readonly fromS: number;
+  /** It goes round until it is left. */
+  readonly isOpen: boolean;
 }
 
 /** A piece of sound: count, click and guide apart. */
@@ -45,6 +60,7 @@ export interface StreamPiece {
 const REMEMBERED_S = 30;
 /** Groups slower than so many a minute are clicked through. */
 const SLOW_GROUPS = 72;
+const NEAR_S = 1e-6;
 
 interface OpenPart extends StreamPart {
   readonly clicks: readonly HeardClick[];
@@ -53,6 +69,16 @@ interface OpenPart extends StreamPart {
   /** The guitar as it was when the part began. */
   readonly guitar: Guitar;
   readonly barsBefore: number;
+  /** Where in the pass it goes on, in written seconds. */
+  readonly thenS: number;
+}
+
+/** A stretch of a pass that is played without a break, in written seconds. */
+interface Stretch {
+  readonly fromS: number;
+  readonly untilS: number;
+  readonly thenS: number;
+  readonly isOpen: boolean;
 }
 
 /**
@@ -69,6 +95,8 @@ export class GuideStream {
   private taken = 0;
   /** The pass from which it is played in another way. */
   private changedAt = -1;
+  /** Open ends before this place of the pass were left, in written seconds. */
+  private leftUntilS = 0;
 
   constructor(
     private readonly score: GuideScore,
@@ -103,17 +131,30 @@ export class GuideStream {
   replay(pass: number, changed: Partial<StreamOptions>): void {
     this.options = { ...this.options, ...changed };
     this.changedAt = pass;
-    const index = this.parts.findIndex((one) => one.pass === pass);
-    const part = this.parts[index];
-    if (!part) return;
-    this.parts.splice(index);
-    this.guitar = part.guitar.copy();
-    this.taken = part.firstSample;
+    this.dropFrom(this.parts.findIndex((one) => one.pass === pass));
+  }
+
+  /** Leaves the open end that began at a time of the stream, once the round begun then is over. */
+  leave(startsS: number): void {
+    const index = this.parts.findIndex((one) => one.startsS === startsS);
+    const round = this.parts[index];
+    if (!round?.isOpen) return;
+    this.leftUntilS = round.thenS;
+    this.dropFrom(index + 1);
   }
 
   /** Lets the strings ring on into what is left. */
   ringOut(out: Float32Array): void {
     this.guitar.take(out);
+  }
+
+  /** Takes parts back, as if they had not been taken. */
+  private dropFrom(index: number): void {
+    const part = this.parts[index];
+    if (!part) return;
+    this.parts.splice(index);
+    this.guitar = part.guitar.copy();
+    this.taken = part.firstSample;
   }
 
   /** What is heard now; begins the next part where the last is over. */
@@ -135,12 +176,33 @@ export class GuideStream {
 
   private partAfter(last: OpenPart | undefined): OpenPart | undefined {
     const { passes = Infinity } = this.options;
+    if (this.score.lastsS <= 0) return undefined;
+    const further = last?.kind === 'pass' ? this.stretchAfter(last) : undefined;
+    if (last && further) return this.played(last.pass, further);
     const pass = last ? last.pass + (last.kind === 'pass' ? 1 : 0) : 0;
-    if (pass >= passes || this.score.lastsS <= 0) return undefined;
+    if (pass >= passes) return undefined;
     const [oneBar, twoBars] = this.score.countIns;
     const countIn = !last && this.options.countInBars === 2 ? twoBars : oneBar;
     const isCounted = this.isCounted(pass, last) && countIn.clicks.length > 0;
-    return isCounted ? this.counted(pass, countIn) : this.played(pass);
+    if (isCounted) return this.counted(pass, countIn);
+    this.leftUntilS = 0;
+    return this.played(pass, this.stretchFrom(0));
+  }
+
+  /** What comes in the same pass: the open end once more, or what is behind it; undefined at its end. */
+  private stretchAfter({ isOpen, thenS, fromS }: OpenPart): Stretch | undefined {
+    const goesRound = isOpen && this.leftUntilS < thenS;
+    const next = goesRound ? fromS : thenS;
+    return next < this.score.lastsS - NEAR_S ? this.stretchFrom(next) : undefined;
+  }
+
+  private stretchFrom(fromS: number): Stretch {
+    const { openEnds = [] } = this.options;
+    const { lastsS } = this.score;
+    const next = openEnds.find((one) => one.fromS >= fromS - NEAR_S);
+    if (!next) return { fromS, untilS: lastsS, thenS: lastsS, isOpen: false };
+    if (next.fromS <= fromS + NEAR_S) return { ...next, isOpen: true };
+    return { fromS, untilS: next.fromS, thenS: next.fromS, isOpen: false };
   }
 
   /** Whether a bar is counted before a pass: at the start, where it breathes, where the tempo is new. */
@@ -151,52 +213,67 @@ export class GuideStream {
   }
 
   private counted(pass: number, { clicks, lasts }: CountIn): OpenPart {
-    return this.open({ kind: 'count-in', pass, lastsS: lasts * this.options.slower }, clicks);
+    const whole = { fromS: 0, untilS: lasts, thenS: 0, isOpen: false };
+    return this.open({ kind: 'count-in', pass, stretch: whole }, clicks);
   }
 
-  private played(pass: number): OpenPart {
+  private played(pass: number, stretch: Stretch): OpenPart {
     const { score, options } = this;
     const { slower, hasOffBeats } = options;
-    const lastsS = score.lastsS * slower;
     const clicks = [...score.clicks, ...(hasOffBeats ? score.offBeats : [])];
-    const part = this.open({ kind: 'pass', pass, lastsS }, clicks);
+    const part = this.open({ kind: 'pass', pass, stretch }, clicks);
+    const fromS = stretch.fromS * slower;
+    const untilS = stretch.untilS * slower;
+    const isLast = stretch.untilS >= score.lastsS;
+    const events = guideEvents(score.strokes, score.setup, { slower, silencesS: score.silencesS });
     this.guitar.clear();
     this.guitar.put(
-      guideEvents(score.strokes, score.setup, { slower, silencesS: score.silencesS }).map((event) =>
-        moved(event, part.startsS),
-      ),
+      events
+        .filter(({ atS }) => atS >= fromS - NEAR_S && (isLast || atS < untilS - NEAR_S))
+        .map((event) => moved(event, part.startsS - fromS)),
     );
     return part;
   }
 
   private open(
-    { kind, pass, lastsS }: Pick<StreamPart, 'kind' | 'pass' | 'lastsS'>,
+    { kind, pass, stretch }: Pick<StreamPart, 'kind' | 'pass'> & { readonly stretch: Stretch },
     clicks: readonly TimedClick[],
   ): OpenPart {
     const { slower } = this.options;
+    const { fromS, untilS, thenS, isOpen } = stretch;
     const last = this.parts.at(-1);
     // Where a part begins is worked out in seconds, so that no rounding adds up over many passes.
     const startsS = last ? last.startsS + last.lastsS : 0;
+    const lastsS = (untilS - fromS) * slower;
     const firstSample = Math.round(startsS * this.sampleRate);
     const samples = Math.round((startsS + lastsS) * this.sampleRate) - firstSample;
-    const isPass = kind === 'pass';
-    const barsBefore =
-      (last?.barsBefore ?? 0) + (last?.kind === 'pass' ? this.score.barsS.length : 0);
+    const barsBefore = last ? last.barsBefore + this.barsIn(last) : 0;
     const heard = clicks
-      .filter((one) => !isPass || this.isHeard(one, barsBefore))
-      .map(({ atS, weight }) => ({ atS: startsS + atS * slower, weight }));
+      .filter(({ atS }) => atS >= fromS - NEAR_S && atS < untilS - NEAR_S)
+      .filter((one) => kind !== 'pass' || this.isHeard(one, { fromS, barsBefore }))
+      .map(({ atS, weight }) => ({ atS: startsS + (atS - fromS) * slower, weight }));
     return {
-      ...{ kind, pass, startsS, lastsS, slower, firstSample, samples, barsBefore },
-      ...{ clicks: this.withoutInner(heard), guitar: this.guitar.copy() },
+      ...{ kind, pass, startsS, lastsS, slower, fromS, isOpen, thenS, firstSample, samples },
+      ...{ barsBefore, clicks: this.withoutInner(heard), guitar: this.guitar.copy() },
     };
   }
 
+  /** Bars of the pass that were played in a part. */
+  private barsIn({ kind, fromS, lastsS, slower }: OpenPart): number {
+    if (kind !== 'pass') return 0;
+    const untilS = fromS + lastsS / slower;
+    return this.score.barsS.filter((one) => one >= fromS - NEAR_S && one < untilS - NEAR_S).length;
+  }
+
   /** Whether the click is on in the bar it stands in. */
-  private isHeard({ atS }: TimedClick, barsBefore: number): boolean {
+  private isHeard(
+    { atS }: TimedClick,
+    { fromS, barsBefore }: { readonly fromS: number; readonly barsBefore: number },
+  ): boolean {
     const { drop } = this.options;
     if (!drop) return true;
-    const bar = this.score.barsS.findLastIndex((one) => one <= atS + 1e-6);
-    return (barsBefore + bar) % drop.of < drop.of - drop.bars;
+    const bars = this.score.barsS.filter((one) => one >= fromS - NEAR_S && one <= atS + NEAR_S);
+    return (barsBefore + bars.length - 1) % drop.of < drop.of - drop.bars;
   }
 
   /** Inside a group it is clicked only where groups are far apart, or where it is asked for. */
@@ -209,8 +286,8 @@ export class GuideStream {
   }
 }
 
-function shown({ kind, pass, startsS, lastsS, slower }: OpenPart): StreamPart {
-  return { kind, pass, startsS, lastsS, slower };
+function shown({ kind, pass, startsS, lastsS, slower, fromS, isOpen }: OpenPart): StreamPart {
+  return { kind, pass, startsS, lastsS, slower, fromS, isOpen };
 }
 
 /** An event at another time of the clock. */

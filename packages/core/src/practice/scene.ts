@@ -15,11 +15,13 @@ import { scoreOf, type GuideScore } from '../guide';
 import { hearStretch, type SongGrip } from '../player';
 import { isFeltInThrees } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
+import { barsInRecording, clockMarks, startsInFile, type RecordedStart } from '../recording';
 import { echoesIn, effectWords } from '../sound';
 import { kindOf, passOf, type Kind, type Pass, type Step, type Workpiece } from '../steps';
 import { changesOf } from '../timeline';
 import type { Bpm } from '../units';
 import { lanesOf, type DrawnLane } from './lanes';
+import { openEndsOf, type CuedOpenEnd } from './open-ends';
 import { sceneRiff, type SceneRiff } from './scene-riff';
 
 /** A chord as it is said, and the other name it has with a capo. */
@@ -84,6 +86,10 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   readonly goalBpm: Bpm;
   /** For each bar, where the whole song is gone through. */
   readonly map: readonly MapBar[];
+  /** Where the whole song is gone through: what goes round until one leaves it. */
+  readonly openEnds: readonly CuedOpenEnd[];
+  /** When each bar begins in the recording, and last when the last one ends; empty where that is not known. */
+  readonly recordedS: readonly number[];
 }
 
 /** What a scene is made from. */
@@ -93,6 +99,8 @@ export interface Stage {
   readonly conventions: Conventions;
   /** Only these bars of the pass, from 1. */
   readonly only?: BarRange;
+  /** What was tapped along with somebody's own file, by bars of the whole song. */
+  readonly taps?: readonly RecordedStart[];
 }
 
 function said(name: string, capo: number, { names }: Conventions): SaidChord {
@@ -157,6 +165,32 @@ function mapOf({ song, work }: Stage): readonly MapBar[] {
   );
 }
 
+/** Every bar of the whole song in the recording: by the clock's marks, and by what was tapped. */
+function recordedOf({ song, work, taps = [] }: Stage): readonly number[] {
+  const { occurrences, lasts } = work.timeline;
+  const firstBars = occurrences.map((_, index) =>
+    occurrences.slice(0, index).reduce((sum, { bars }) => sum + bars.length, 0),
+  );
+  const marks = clockMarks(song, work.timeline).map(({ occurrence, startsAtS }) => ({
+    ...{ bar: firstBars[occurrence] ?? 0, atS: startsAtS },
+  }));
+  const barsS = occurrences.flatMap(({ bars }) => bars.map(({ startsAt }) => startsAt));
+  return barsInRecording({ barsS, lastsS: lasts }, startsInFile(marks, taps));
+}
+
+/** What belongs to the whole song alone: its map, its open ends, its recording. */
+function wholeOf(stage: Stage, score: GuideScore): Pick<Scene, 'map' | 'openEnds' | 'recordedS'> {
+  const { only, work } = stage;
+  const from = (only?.from ?? 1) - 1;
+  return {
+    map: mapOf(stage).slice(from, only?.to),
+    openEnds: only ? [] : openEndsOf(work.timeline.occurrences, score),
+    recordedS: recordedOf(stage).slice(from, only && only.to + 1),
+  };
+}
+
+const NO_WHOLE = { map: [], openEnds: [], recordedS: [] };
+
 /**
  * Works out all that is seen and heard while a step is practised, so that nothing has to be worked out
  * while somebody plays.
@@ -173,6 +207,10 @@ export function sceneOf(step: Step, stage: Stage): Scene {
   const { picking } = settledFrame(song.frame);
   const strokes = hearStretch(pass.stretch, { strings: tuning.length, picking, grips: work.grips });
   const names = [...new Set(pass.spans.map((one) => one.chord))];
+  const score = scoreOf(pass.stretch, strokes, {
+    open: openNotes(tuning).map((note) => note + capo),
+    grips: work.grips.map(({ name, grip }) => ({ name, grip })),
+  });
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   const grips = names.flatMap((name) => byName.get(name) ?? []);
   return {
@@ -184,14 +222,11 @@ export function sceneOf(step: Step, stage: Stage): Scene {
       grips.map((grip) => [grip.name, gripDrawing({ ...grip, setup, conventions })]),
     ),
     changes: changesIn(pass.spans, byName, stage),
-    score: scoreOf(pass.stretch, strokes, {
-      open: openNotes(tuning).map((note) => note + capo),
-      grips: work.grips.map(({ name, grip }) => ({ name, grip })),
-    }),
+    score,
     lanes: lanesOf(pass, strokes, conventions.counts),
     riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
     ...{ tuning, sound: effectWords(work.sound), goalBpm: work.goalBpm },
     echoes: echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({ effect, ms })),
-    map: isWholeSong ? mapOf(stage).slice((only?.from ?? 1) - 1, only?.to) : [],
+    ...(isWholeSong ? wholeOf(stage, score) : NO_WHOLE),
   };
 }

@@ -1,3 +1,5 @@
+import { median } from './median';
+
 /** A section of the song: how many beats it is written with, and where the recording begins it. */
 export interface ClockMark {
   readonly beats: number;
@@ -19,13 +21,6 @@ const LEAST_FOR_DRIFT = 4;
 const MOST_ROUNDS = 12;
 /** Tempos that are tried to begin with. */
 const MOST_SEEDS = 24;
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = Math.floor(sorted.length / 2);
-  const [low, high] = [sorted[middle - 1] ?? 0, sorted[middle] ?? 0];
-  return sorted.length % 2 === 1 ? high : (low + high) / 2;
-}
 
 /** The beat each mark stands at, with so many bars more or fewer before it. */
 function beatsAt(
