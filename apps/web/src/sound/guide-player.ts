@@ -30,4 +30,8 @@ export class GuidePlayer {
   replay(run: number, pass: number, changed: Partial<StreamOptions>): void {
     if (run === this.run) this.stream?.replay(pass, changed);
   }
+
+  leave(run: number, startsS: number): void {
+    if (run === this.run) this.stream?.leave(startsS);
+  }
 }

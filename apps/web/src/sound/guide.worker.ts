@@ -11,5 +11,6 @@ expose({
     const { count, click, guide } = piece;
     return transfer(piece, [count.buffer, click.buffer, guide.buffer]);
   },
+  leave: (...asked: Parameters<GuidePlayer['leave']>) => player.leave(...asked),
   replay: (...asked: Parameters<GuidePlayer['replay']>) => player.replay(...asked),
 });

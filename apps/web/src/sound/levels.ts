@@ -5,10 +5,12 @@ export interface Levels {
   readonly count: number;
   readonly click: number;
   readonly guide: number;
+  /** Somebody's own file. */
+  readonly recording: number;
 }
 
 /** Quiet at first: ears adapt to loud much faster than they recover from it. */
-const QUIET: Levels = { count: 0.3, click: 0.25, guide: 0.3 };
+const QUIET: Levels = { count: 0.3, click: 0.25, guide: 0.3, recording: 0.5 };
 const KEPT_AS = 'harvu-levels';
 
 function isLevel(value: unknown): value is number {
@@ -19,7 +21,10 @@ function read(text: string | null | undefined): Levels {
   try {
     const kept = JSON.parse(text ?? '{}') as Partial<Record<keyof Levels, unknown>>;
     const of = (what: keyof Levels): number => (isLevel(kept[what]) ? kept[what] : QUIET[what]);
-    return { count: of('count'), click: of('click'), guide: of('guide') };
+    return {
+      ...{ count: of('count'), click: of('click') },
+      ...{ guide: of('guide'), recording: of('recording') },
+    };
   } catch {
     return QUIET;
   }

@@ -112,6 +112,22 @@ describe('the sound of the room', () => {
     });
   }, 20_000);
 
+  it('goes round in an open end until it is left, without a gap', async () => {
+    // Two bars of a second; the first goes round.
+    const openEnds = [{ fromS: 0, untilS: 1, thenS: 1 }];
+    const over = firstValueFrom(sound.ended);
+    sound.start(scoreFor(SONG), { ...PLAIN, passes: 1, openEnds });
+    await wait(3300);
+    const fromS = sound.placeNow()?.part.fromS;
+    sound.leave();
+    await over;
+    const times = onsets();
+    expect(fromS).toBe(0);
+    // Four rounds of four beats, and the bar behind them.
+    expect(times.length).toBe(20);
+    expect(Math.max(...offBeatS(times))).toBeLessThan(0.001);
+  }, 20_000);
+
   it('ends its worker with the room', () => {
     sound.prepare();
     const ended = spyOn(Worker.prototype, 'terminate').and.callThrough();
@@ -137,7 +153,9 @@ describe('the sound of the room', () => {
     localStorage.clear();
     TestBed.resetTestingModule();
     setUpPage();
-    expect(TestBed.inject(SoundLevels).levels()).toEqual({ count: 0.3, click: 0.25, guide: 0.3 });
+    expect(TestBed.inject(SoundLevels).levels()).toEqual({
+      ...{ count: 0.3, click: 0.25, guide: 0.3, recording: 0.5 },
+    });
     TestBed.inject(SoundLevels).set({ click: 0.6 });
     expect(JSON.parse(localStorage.getItem('harvu-levels') ?? '{}')).toEqual(
       jasmine.objectContaining({ click: 0.6, guide: 0.3 }),

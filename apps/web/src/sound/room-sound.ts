@@ -65,8 +65,8 @@ export class RoomSound {
   private gains: readonly GainNode[] = [];
   private splitter: ChannelSplitterNode | undefined;
   private run = 0;
-  private replays = 0;
-  private replayedFrom = Infinity;
+  /** What is being rendered now is of an old way, where its part begins later than this. */
+  private cutAfterS = Infinity;
   private startsAt = 0;
   private rendered = 0;
   private queued: Queued[] = [];
@@ -126,17 +126,17 @@ export class RoomSound {
   /** Plays on in another way from a pass that has not begun; what waits of it is taken back. */
   replay(pass: number, changed: Partial<StreamOptions>): void {
     if (!this.looking || !this.worker) return;
-    const later = this.queued.filter((one) => one.part.pass >= pass);
-    for (const { source } of later) source.stop();
-    this.queued = this.queued.filter((one) => one.part.pass < pass);
-    this.parts = this.parts.filter((one) => one.pass < pass);
-    const last = this.parts.at(-1);
-    if (later.length > 0 && last) this.rendered = last.startsS + last.lastsS;
-    this.isOver = false;
-    // What is being rendered now may be of the old way.
-    this.replays += 1;
-    this.replayedFrom = pass;
+    this.takeBack((one) => one.pass < pass);
     void this.worker.replay(this.run, pass, changed);
+    this.fill();
+  }
+
+  /** Leaves the open end that sounds, once its round is over. */
+  leave(): void {
+    const part = this.placeNow()?.part;
+    if (!part?.isOpen || !this.worker) return;
+    this.takeBack((one) => one.startsS <= part.startsS);
+    void this.worker.leave(this.run, part.startsS);
     this.fill();
   }
 
@@ -207,16 +207,29 @@ export class RoomSound {
     }
     if (this.rendered - now > AHEAD_S) return;
     this.isAsking = true;
-    const { run, replays } = this;
+    const { run } = this;
+    this.cutAfterS = Infinity;
     const seconds = this.rendered - now < SOON_S ? FIRST_PIECE_S : PIECE_S;
     void this.worker.next(run, seconds).then((piece) => {
       if (run !== this.run) return;
       this.isAsking = false;
-      const isOld = replays !== this.replays && (piece?.part.pass ?? Infinity) >= this.replayedFrom;
+      const isOld = (piece?.part.startsS ?? Infinity) > this.cutAfterS;
       if (!isOld && piece) this.schedule(piece);
       if (!isOld && !piece) this.isOver = true;
       this.fill();
     });
+  }
+
+  /** Takes back what waits of all parts but those to be kept; what is being rendered now may be of the old way. */
+  private takeBack(isKept: (part: StreamPart) => boolean): void {
+    const later = this.queued.filter(({ part }) => !isKept(part));
+    for (const { source } of later) source.stop();
+    this.queued = this.queued.filter(({ part }) => isKept(part));
+    this.parts = this.parts.filter(isKept);
+    const last = this.parts.at(-1);
+    if (later.length > 0 && last) this.rendered = last.startsS + last.lastsS;
+    this.isOver = false;
+    this.cutAfterS = Math.min(this.cutAfterS, last?.startsS ?? -1);
   }
 
   private end(): void {

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { NewEvent, Overview, Plan, Problem } from '@harvu/contract';
+import type { RecordedStart } from '@harvu/core/recording';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { Session } from '../platform/session';
 
@@ -12,24 +13,38 @@ export interface WaitingEvent {
   readonly refused?: Problem;
 }
 
+/** Somebody's own file of a song; it never leaves the device. */
+export interface KeptRecording {
+  readonly songId: string;
+  /** The file's name. */
+  readonly name: string;
+  readonly file: Blob;
+  /** Where sections begin in it, as they were tapped, by bars of the whole song; empty where none was. */
+  readonly taps: readonly RecordedStart[];
+}
+
 interface OnDevice extends DBSchema {
   plans: { key: string; value: Plan };
   events: { key: string; value: WaitingEvent };
   overviews: { key: string; value: Overview };
+  recordings: { key: string; value: KeptRecording };
 }
 
-type Room = 'plans' | 'events' | 'overviews';
+type Room = 'plans' | 'events' | 'overviews' | 'recordings';
 
-const VERSION = 1;
+const VERSION = 2;
 const MINE = 'mine';
 
 /** `closed` is told where somebody else changes the base, or the browser closes it. */
 function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevice>> {
   return openDB<OnDevice>(nameFor(personId), VERSION, {
-    upgrade(base) {
-      base.createObjectStore('plans', { keyPath: 'id' });
-      base.createObjectStore('events', { keyPath: 'id' });
-      base.createObjectStore('overviews');
+    upgrade(base, version) {
+      if (version < 1) {
+        base.createObjectStore('plans', { keyPath: 'id' });
+        base.createObjectStore('events', { keyPath: 'id' });
+        base.createObjectStore('overviews');
+      }
+      if (version < 2) base.createObjectStore('recordings', { keyPath: 'songId' });
     },
     blocking(_current, _blocked, { target }) {
       (target as IDBDatabase).close();
@@ -74,6 +89,16 @@ export class Device {
   async keepEvent(event: WaitingEvent): Promise<void> {
     const base = await this.base();
     await base?.put('events', event);
+  }
+
+  findRecording(songId: string): Promise<KeptRecording | undefined> {
+    return this.reading((base) => base.get('recordings', songId), undefined);
+  }
+
+  /** Keeps somebody's own file; it says so where there is no room for it. */
+  async keepRecording(recording: KeptRecording): Promise<void> {
+    const base = await this.base();
+    await base?.put('recordings', recording);
   }
 
   overview(): Promise<Overview | undefined> {

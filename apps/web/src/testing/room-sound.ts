@@ -10,6 +10,9 @@ export class StillSound {
   readonly stop = jasmine.createSpy('stop');
   readonly replay =
     jasmine.createSpy<(pass: number, changed: Partial<StreamOptions>) => void>('replay');
+  readonly leave = jasmine.createSpy('leave');
+  /** What is said of an open end, where one sounds. */
+  open: Partial<SoundPlace['part']> = {};
   readonly prepare = jasmine.createSpy('prepare');
 
   /** So many written seconds into a pass. */
@@ -33,6 +36,7 @@ export class StillSound {
     const { slower } = this;
     const writtenLasts = kind === 'pass' ? score.lastsS : score.countIns[0].lasts;
     const part = { kind, pass, startsS: 0, lastsS: writtenLasts * slower, slower };
-    this.places.next({ part, intoS: writtenS * slower });
+    const whole = { ...part, fromS: 0, isOpen: false };
+    this.places.next({ part: { ...whole, ...this.open }, intoS: writtenS * slower });
   }
 }

@@ -6,12 +6,12 @@ import type { FoundGrip } from '@harvu/core/fretboard';
 import type { EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
 import type { PlanOverview } from '@harvu/core/progress';
 import type { PlanEvent } from '@harvu/core/events';
-import type { BarRange, Scene } from '@harvu/core/practice';
+import type { Scene } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
 import { defer, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
 import { Answering } from './answering';
-import type { PlannedSong, SmallerWish, SongApart, SongProgress } from './answers';
+import type { PlannedSong, SceneAsked, SmallerWish, SongApart, SongProgress } from './answers';
 import type { GripWishes } from './grip-search';
 import type { PlanRequest } from './plan-request';
 
@@ -59,10 +59,7 @@ export class Analysis {
     return defer(() => this.answering.ask((worker) => worker.progress(plan, this.conventions())));
   }
 
-  scene(
-    plan: Plan,
-    of: { readonly stepId: string; readonly only: BarRange | null },
-  ): Observable<Scene | null> {
+  scene(plan: Plan, of: SceneAsked): Observable<Scene | null> {
     return defer(() => this.answering.ask((worker) => worker.scene(plan, of, this.conventions())));
   }
 

@@ -43,6 +43,7 @@ import {
   type StepProgress,
 } from '@harvu/core/practice';
 import { triesIn, type PlanEvent } from '@harvu/core/events';
+import type { RecordedStart } from '@harvu/core/recording';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
 import {
@@ -100,6 +101,13 @@ export interface SongProgress extends StepPlan {
   readonly lines: readonly TempoLine[];
   /** The time of the steps that are still to do. */
   readonly left: PlanTime;
+}
+
+/** Which step is practised, of it only some bars; and what was tapped along with somebody's own file. */
+export interface SceneAsked {
+  readonly stepId: string;
+  readonly only: BarRange | null;
+  readonly taps?: readonly RecordedStart[];
 }
 
 /** One section of a song's ribbon. */
@@ -212,12 +220,12 @@ export const answers = {
   /** What is seen and heard while one step, or some of its bars, is practised; null where the plan has no such step. */
   scene(
     plan: Plan,
-    { stepId, only }: { readonly stepId: string; readonly only: BarRange | null },
+    { stepId, only, taps = [] }: SceneAsked,
     conventions: Conventions,
   ): Scene | null {
     const { steps, work } = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
     const step = findStep(steps, stepId);
-    const stage = { song: plan.document, work, conventions };
+    const stage = { song: plan.document, work, conventions, taps };
     return step ? sceneOf(step, only ? { ...stage, only } : stage) : null;
   },
 

@@ -1,5 +1,12 @@
 export { Analysis } from './analysis';
-export type { PlannedSong, SmallerWish, SlowChange, SongApart, SongProgress } from './answers';
+export type {
+  PlannedSong,
+  SceneAsked,
+  SmallerWish,
+  SlowChange,
+  SongApart,
+  SongProgress,
+} from './answers';
 export type { GripWishes } from './grip-search';
 export { requestOf } from './plan-request';
 export type { PlanRequest } from './plan-request';

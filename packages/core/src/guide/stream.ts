@@ -175,16 +175,24 @@ export class GuideStream {
   }
 
   private partAfter(last: OpenPart | undefined): OpenPart | undefined {
-    const { passes = Infinity } = this.options;
     if (this.score.lastsS <= 0) return undefined;
-    const further = last?.kind === 'pass' ? this.stretchAfter(last) : undefined;
-    if (last && further) return this.played(last.pass, further);
-    const pass = last ? last.pass + (last.kind === 'pass' ? 1 : 0) : 0;
+    if (!last) return this.begun(0);
+    if (last.kind === 'count-in') return this.fromStart(last.pass);
+    const further = this.stretchAfter(last);
+    return further ? this.played(last.pass, further) : this.begun(last.pass + 1, last);
+  }
+
+  /** Begins a pass, with its count where one is counted; undefined once all are played. */
+  private begun(pass: number, last?: OpenPart): OpenPart | undefined {
+    const { passes = Infinity, countInBars } = this.options;
     if (pass >= passes) return undefined;
     const [oneBar, twoBars] = this.score.countIns;
-    const countIn = !last && this.options.countInBars === 2 ? twoBars : oneBar;
+    const countIn = !last && countInBars === 2 ? twoBars : oneBar;
     const isCounted = this.isCounted(pass, last) && countIn.clicks.length > 0;
-    if (isCounted) return this.counted(pass, countIn);
+    return isCounted ? this.counted(pass, countIn) : this.fromStart(pass);
+  }
+
+  private fromStart(pass: number): OpenPart {
     this.leftUntilS = 0;
     return this.played(pass, this.stretchFrom(0));
   }
@@ -209,7 +217,7 @@ export class GuideStream {
   private isCounted(pass: number, last: OpenPart | undefined): boolean {
     const { countInBars, breathes, countsChange } = this.options;
     if (!last) return countInBars > 0;
-    return last.kind === 'pass' && (breathes || (countsChange === true && pass === this.changedAt));
+    return breathes || (countsChange === true && pass === this.changedAt);
   }
 
   private counted(pass: number, { clicks, lasts }: CountIn): OpenPart {

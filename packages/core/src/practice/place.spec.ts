@@ -1,7 +1,7 @@
 import { readChart } from '../chart';
 import { EMPTY_PASS, passOf, workpieceOf } from '../steps';
 import { clicksOf, secondsAt } from '../timeline';
-import { beatAfter, placeIn } from './index';
+import { beatAfter, beatInRecording, placeIn } from './index';
 
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D | Em | D |').song);
 const VERSE = work.parts[0]?.id ?? '';
@@ -53,5 +53,30 @@ describe('a pass', () => {
     }
     expect([at(-1), at(0), at(1e6)]).toEqual([0, 0, stretch.beats]);
     expect(beatAfter({ clicks: [], lastsS: 0 }, 0, 1)).toBe(0);
+  });
+});
+
+describe('the beat that sounds in a recording', () => {
+  const bars = [
+    { from: 0, until: 4 },
+    { from: 4, until: 7 },
+  ];
+  const cases: readonly (readonly [number, number | null])[] = [
+    [9.9, null],
+    [10, 0],
+    [11, 2],
+    [12, 4],
+    [14, 6],
+    [15, 7],
+    [99, 7],
+  ];
+  for (const [atS, beat] of cases) {
+    it(`is ${beat} at ${atS} s`, () => {
+      expect(beatInRecording(bars, [10, 12, 15], atS)).toBe(beat);
+    });
+  }
+
+  it('is none where nothing is known of the recording', () => {
+    expect(beatInRecording(bars, [], 3)).toBeNull();
   });
 });

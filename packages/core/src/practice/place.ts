@@ -64,6 +64,26 @@ export function beatAfter(
   return Math.min(beats, between(now.beat, next.beat, Math.max(0, part)));
 }
 
+/**
+ * Finds the beat of a pass that sounds at a time of its recording, with parts of a beat: within a bar it goes
+ * evenly. Null before its first bar; all beats after the last. The times are those of each bar's beginning, and
+ * last of the last one's end.
+ *
+ * @example
+ * beatInRecording([{ from: 0, until: 4 }, { from: 4, until: 7 }], [10, 12, 15], 13) // 5
+ */
+export function beatInRecording(
+  bars: readonly { readonly from: number; readonly until: number }[],
+  recordedS: readonly number[],
+  atS: number,
+): number | null {
+  const index = recordedS.findLastIndex((one) => one <= atS);
+  if (index < 0) return null;
+  const [bar, fromS, untilS] = [bars[index], recordedS[index], recordedS[index + 1]];
+  if (!bar || fromS === undefined || untilS === undefined) return bars.at(-1)?.until ?? 0;
+  return between(bar.from, bar.until, (atS - fromS) / (untilS - fromS));
+}
+
 function between(from: number, to: number, part: number): number {
   return from * (1 - part) + to * part;
 }

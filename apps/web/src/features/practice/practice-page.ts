@@ -11,6 +11,8 @@ import {
 } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import type { BarRange } from '@harvu/core/practice';
+import type { RecordedStart } from '@harvu/core/recording';
 import { RoomSound } from '../../sound/room-sound';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
@@ -26,11 +28,13 @@ import { ChangeDrillTimer } from './parts/change-drill';
 import { FrameNow } from './parts/frame-now';
 import { MapNow } from './parts/map-now';
 import { NowNext } from './parts/now-next';
-import { RoomPanel } from './parts/room-panel';
+import { RecordingTaps } from './parts/recording-taps';
+import { RoomPanel, type LoopSection } from './parts/room-panel';
 import { RungLadder } from './parts/rung-ladder';
 import { Pause } from './pause.state';
 import { Playing } from './playing.state';
 import { PracticeState } from './practice.state';
+import { RecordingState } from './recording.state';
 
 const KEYS: readonly ViewKey[] = [
   { key: 'PgDn', does: 'clean (a pedal sends this, or an arrow)' },
@@ -68,13 +72,14 @@ const TAPS: Readonly<Record<Tap, string>> = {
     LaneView,
     NowNext,
     ProblemLine,
+    RecordingTaps,
     Ribbon,
     RiffTab,
     RoomPanel,
     RouterLink,
     RungLadder,
   ],
-  providers: [RoomSound, Playing, Marks, PracticeState],
+  providers: [RoomSound, RecordingState, Playing, Marks, PracticeState],
   host: {
     '(document:keydown)': 'press($event)',
     '(document:keyup)': 'release($event)',
@@ -88,6 +93,7 @@ export class PracticePage {
   readonly step = input.required<string>();
   protected readonly state = inject(PracticeState);
   protected readonly pause = inject(Pause);
+  protected readonly recording = inject(RecordingState);
   private readonly router = inject(Router);
   private readonly session = inject(Session);
   private readonly kind = computed(() => this.state.scene()?.scene);
@@ -96,6 +102,7 @@ export class PracticePage {
   protected readonly isChoosing = signal(false);
   protected readonly isSore = signal(false);
   protected readonly isDrilling = signal(false);
+  protected readonly isTapping = signal(false);
   protected readonly isSessionOver = this.session.isOver;
 
   /** What the room shows large; what is found by ear is not shown. */
@@ -156,6 +163,21 @@ export class PracticePage {
     return plan?.work.timeline.occurrences.findIndex((one) => one.part.id === part) ?? -1;
   });
 
+  /** The sections of the whole song; none where only a part of it is played. */
+  protected readonly sections = computed((): readonly LoopSection[] => {
+    const [plan, scene] = [this.state.plan(), this.state.scene()];
+    if (!plan || !scene || scene.map.length === 0) return [];
+    let bars = 0;
+    return plan.work.timeline.occurrences.map((one) => {
+      const from = bars + 1;
+      bars += one.bars.length;
+      return { from, to: bars, name: `${one.part.letter} ${one.name}` };
+    });
+  });
+  protected readonly hasOpenEnds = computed(
+    () => (this.state.scene()?.openEnds.length ?? 0) > 0 && !this.recording.isChosen(),
+  );
+
   constructor() {
     inject(ViewKeys).show(KEYS);
     this.state.open(toObservable(this.id));
@@ -184,6 +206,23 @@ export class PracticePage {
   protected keepDrill(count: number, seconds: number): void {
     this.drill(false);
     this.state.drill(count, seconds);
+  }
+
+  protected loopSection(bars: BarRange): void {
+    this.isChoosing.set(false);
+    this.state.loopBars({ from: bars.from, to: bars.to });
+  }
+
+  /** Opens what takes the beginnings of sections, or closes it. */
+  protected tapAlong(isOpen: boolean): void {
+    this.state.stop();
+    this.isChoosing.set(false);
+    this.isTapping.set(isOpen);
+  }
+
+  protected keepTaps(taps: readonly RecordedStart[]): void {
+    this.tapAlong(false);
+    void this.recording.keepTaps(taps);
   }
 
   protected sore(): void {
@@ -233,6 +272,7 @@ export class PracticePage {
       event.metaKey ||
       event.altKey ||
       this.isDrilling() ||
+      this.isTapping() ||
       isField
     )
       return;
@@ -246,7 +286,7 @@ export class PracticePage {
 
   /** Space on a focused button would press it as well. */
   protected release(event: KeyboardEvent): void {
-    const isOpen = this.isChoosing() || this.isDrilling();
+    const isOpen = this.isChoosing() || this.isDrilling() || this.isTapping();
     if (event.key === ' ' && event.target instanceof HTMLButtonElement && !isOpen)
       event.preventDefault();
   }

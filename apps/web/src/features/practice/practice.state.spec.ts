@@ -18,6 +18,7 @@ import { PlanReader, type PlanProgress } from '../plans';
 import { Marks } from './marks';
 import { Playing } from './playing.state';
 import { PracticeState } from './practice.state';
+import { RecordingState } from './recording.state';
 import { RoomChoices } from './room-choices';
 
 const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus] cue "lamps on"\n| Em |');
@@ -27,10 +28,10 @@ const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(s
 /** A verse is two bars of two seconds. */
 const VERSE_S = 4;
 
-function planProgress(): PlanProgress {
+function planProgress(document = song): PlanProgress {
   const figures = { student: USUAL_STUDENT, constants: {} };
   const plan = {
-    ...{ id: 'p1', title: 'A song', document: song, events: [], revision: 3 },
+    ...{ id: 'p1', title: 'A song', document, events: [], revision: 3 },
     ...{ teaching: USUAL_TEACHING, figures },
   } as unknown as Plan;
   return { ...answers.progress(plan, USUAL_CONVENTIONS), plan };
@@ -57,7 +58,7 @@ describe('practice', () => {
       ...{ unsent: signal([]), problem: signal(null) },
     };
     setUpPage([
-      ...[PracticeState, Playing, Marks],
+      ...[PracticeState, Playing, RecordingState, Marks],
       { provide: RoomSound, useValue: sound },
       { provide: Analysis, useValue: answeredAtOnce() },
       { provide: PlanReader, useValue: { read: () => plans.asObservable() } },
@@ -374,6 +375,38 @@ describe('practice', () => {
     mark(true);
     mark(false);
     expect(state.message()).toContain('wants a visit');
+  });
+
+  it('goes round until the cue, and on after the press that says clean', () => {
+    const vamp = readChart(
+      'tempo: 120\n[Verse]\n| G |\n[Vamp]\n| Em |\nmap: Verse, Vamp x4 until "back in", Verse',
+    );
+    plans.next(planProgress(vamp.song));
+    open('listen');
+    state.toggle();
+    const [, options] = sound.start.calls.mostRecent().args;
+    expect(options.openEnds).toEqual([
+      jasmine.objectContaining({ fromS: 2, untilS: 4, thenS: 10 }),
+    ]);
+    sound.at(1);
+    expect(state.openEnd()).toBeUndefined();
+    sound.open = { fromS: 2, isOpen: true };
+    sound.at(0.5);
+    expect(state.openEnd()?.cue).toBe('back in');
+    mark(true);
+    expect(sound.leave).toHaveBeenCalledTimes(1);
+    expect(state.message()).toBe('On after this round.');
+    expect(state.openEnd()).toBeUndefined();
+    expect(put).toEqual([]);
+  });
+
+  it('plays an open end as often as is likely where that is chosen', () => {
+    TestBed.inject(RoomChoices).set({ waitsForCue: false });
+    const vamp = readChart('tempo: 120\n[Vamp]\n| Em |\nmap: Vamp x4 until "back in"');
+    plans.next(planProgress(vamp.song));
+    open('listen');
+    state.toggle();
+    expect(sound.start.calls.mostRecent().args[1].openEnds).toEqual([]);
   });
 
   it('plays the map once through at the song’s tempo, and says which section plays', () => {

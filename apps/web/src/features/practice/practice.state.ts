@@ -21,10 +21,11 @@ import { mediaMatches } from '../../platform/media';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
-import { Analysis } from '../../worked-out';
+import { Analysis, type SceneAsked } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
 import { Marks, type PlayedPass } from './marks';
-import { Playing } from './playing.state';
+import { Playing, recordedBpm } from './playing.state';
+import { RecordingState } from './recording.state';
 import { RoomChoices } from './room-choices';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
@@ -72,6 +73,7 @@ export class PracticeState {
   private readonly room = inject(RoomChoices);
   private readonly playing = inject(Playing);
   private readonly marks = inject(Marks);
+  private readonly recording = inject(RecordingState);
 
   /** There is a column to spare for the ladder, and room for four bars. */
   readonly isWide = mediaMatches('(min-width: 900px) and (min-height: 500px)');
@@ -103,11 +105,12 @@ export class PracticeState {
     () => (this.plan()?.steps.findIndex((one) => one.id === this.step()?.id) ?? -1) + 1,
   );
   private readonly asked = computed(() => ({
-    ...{ plan: this.plan()?.plan, stepId: this.stepId(), bars: this.looped() },
+    plan: this.plan()?.plan,
+    of: { stepId: this.stepId(), only: this.looped(), taps: this.recording.taps() },
   }));
   private readonly worked = toSignal(
     toObservable(this.asked).pipe(
-      switchMap(({ plan, stepId, bars }) => (plan ? this.workOut(plan, stepId, bars) : of(null))),
+      switchMap((asked) => (asked.plan ? this.workOut(asked.plan, asked.of) : of(null))),
     ),
     { initialValue: null },
   );
@@ -126,8 +129,20 @@ export class PracticeState {
     const rung = this.rung();
     return rung === null ? null : (this.chosen() ?? rung);
   });
-  /** The tempo of the click: the rung, or the song's own where one only listens. */
-  readonly clickBpm = computed(() => this.bpm() ?? this.scene()?.listenBpm ?? null);
+  /** The tempo of the click: the rung, or the song's own where one only listens, unless another was chosen. */
+  readonly clickBpm = computed(() => {
+    const listenBpm = this.scene()?.listenBpm ?? null;
+    return this.bpm() ?? (listenBpm === null ? null : (this.chosen() ?? listenBpm));
+  });
+  /** The tempo of the recording that is played; null where none is. */
+  readonly recordedBpm = computed(() => {
+    const scene = this.scene();
+    return scene && this.recording.isChosen() && scene.recordedS.length > 1
+      ? recordedBpm(scene)
+      : null;
+  });
+  /** What goes round until it is left. */
+  readonly openEnd = this.playing.openEnd;
   /** The step to go on with when this one is done: the next that is open, else the first. */
   readonly nextStep = computed(() => {
     const plan = this.plan();
@@ -231,6 +246,7 @@ export class PracticeState {
         const seconds = unmarked.reduce((sum, one) => sum + one.seconds, 0);
         this.marks.know(triesIn(events), seconds, plan?.id === this.openPlan);
         this.openPlan = plan?.id ?? this.openPlan;
+        if (plan) void this.recording.open(plan.songId);
         this.beginMarks();
       });
   }
@@ -282,12 +298,22 @@ export class PracticeState {
     const now = Date.now();
     if (!this.step() || now - this.pressedAt < BOUNCE_MS) return;
     this.pressedAt = now;
+    if (this.openEnd() && clean) {
+      this.leave();
+      return;
+    }
     if (this.bpm() === null && !this.isRunning()) {
       this.log(clean, null);
       return;
     }
     const pass = this.marks.passToMark(now) ?? this.currentPass(clean);
     if (pass) this.log(clean, pass);
+  }
+
+  /** Goes on out of what goes round until a cue. */
+  leave(): void {
+    this.playing.leave();
+    this.told.set('On after this round.');
   }
 
   undo(): void {
@@ -349,7 +375,14 @@ export class PracticeState {
     this.told.set('');
     this.sinceRamp = 0;
     const isOnce = scene.map.length > 0 && !this.looped();
-    this.playing.start({ scene, bpm, isOnce });
+    const recording = scene.map.length > 0 ? this.recording.ready() : null;
+    if (recording && scene.recordedS.length < 2) {
+      this.told.set(
+        'First tap once where the sections begin in your file: under Room, “Tap along”.',
+      );
+      return;
+    }
+    this.playing.start({ scene, bpm, isOnce, ...(recording && { recording }) });
     this.marks.startRun();
   }
 
@@ -420,8 +453,8 @@ export class PracticeState {
       );
   }
 
-  private workOut(plan: Plan, stepId: string, bars: BarRange | null): Observable<Scene | null> {
-    return this.analysis.scene(plan, { stepId, only: bars }).pipe(
+  private workOut(plan: Plan, asked: SceneAsked): Observable<Scene | null> {
+    return this.analysis.scene(plan, asked).pipe(
       catchError((error: unknown) => {
         this.found.set({ kind: 'failed', problem: toProblem(error) });
         return of(null);

@@ -10,12 +10,15 @@ export interface Choices {
   readonly silentBars: 0 | 1 | 2;
   /** After so many passes without a stumble the next rung is played; 0 for never by itself. */
   readonly rampAfter: 0 | 2 | 4 | 8;
+  /** What goes round until a cue does so until one presses a key; else as often as is likely. */
+  readonly waitsForCue: boolean;
 }
 
 /** Of so many bars, the last few have no click. */
 export const SILENT_OF = 4;
 const USUAL: Choices = {
   ...{ countInBars: 1, breathes: true, offBeats: false, silentBars: 0, rampAfter: 0 },
+  waitsForCue: true,
 };
 const ALLOWED: { readonly [Key in keyof Choices]: readonly Choices[Key][] } = {
   countInBars: [1, 2],
@@ -23,6 +26,7 @@ const ALLOWED: { readonly [Key in keyof Choices]: readonly Choices[Key][] } = {
   offBeats: [false, true],
   silentBars: [0, 1, 2],
   rampAfter: [0, 2, 4, 8],
+  waitsForCue: [true, false],
 };
 const KEPT_AS = 'harvu-room';
 

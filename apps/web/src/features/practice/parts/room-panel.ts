@@ -1,8 +1,9 @@
 import { CdkTrapFocus } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { BarRange } from '@harvu/core/practice';
 import { SoundLevels, type Levels } from '../../../sound/levels';
 import { LatencyTaps } from './latency-taps';
+import { RecordingChoice } from './recording-choice';
 import { RoomChoices, SILENT_OF, type Choices } from '../room-choices';
 
 interface Level {
@@ -63,12 +64,24 @@ const CHOICES: readonly Choice[] = [
     ],
   },
 ];
+const OPEN_ENDS: Choice = {
+  ...{ key: 'waitsForCue', name: 'What goes round until a cue' },
+  options: [
+    { value: true, name: 'until I press Clean' },
+    { value: false, name: 'as often as is likely' },
+  ],
+};
+
+/** A section of the song, with the bars of the pass it has. */
+export interface LoopSection extends BarRange {
+  readonly name: string;
+}
 
 /** How it sounds and how it goes round: levels, count, loop; and what does not go well. */
 @Component({
   selector: 'harvu-room-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LatencyTaps],
+  imports: [LatencyTaps, RecordingChoice],
   hostDirectives: [CdkTrapFocus],
   host: {
     class:
@@ -103,7 +116,7 @@ const CHOICES: readonly Choice[] = [
         Start quiet, with headphones most of all: ears get used to loud and do not mend.
       </p>
       <div class="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">
-        @for (choice of choices; track choice.key) {
+        @for (choice of choices(); track choice.key) {
           <fieldset>
             <legend class="text-sm text-ink-soft">{{ choice.name }}</legend>
             <span class="flex flex-wrap gap-2">
@@ -140,9 +153,28 @@ const CHOICES: readonly Choice[] = [
             >
               {{ loop() ? 'bars ' + loop()!.from + ' to ' + loop()!.to : 'some bars' }}
             </button>
+            @for (section of sections(); track section.from) {
+              <button
+                type="button"
+                class="button min-h-[44px]"
+                [attr.aria-label]="'only ' + section.name"
+                (click)="loopSection.emit(section)"
+              >
+                {{ section.name }}
+              </button>
+            }
           </span>
         </fieldset>
       </div>
+    }
+    @if (sections().length > 0) {
+      <harvu-recording-choice
+        class="mt-3"
+        [bpm]="bpm()"
+        [recordedBpm]="recordedBpm()"
+        (bpmChosen)="bpmChosen.emit($event)"
+        (tapAlong)="tapAlong.emit()"
+      />
     }
     @if (hasClick()) {
       <harvu-latency-taps class="mt-3 block" />
@@ -159,7 +191,16 @@ export class RoomPanel {
   /** There is a click to be heard. */
   readonly hasClick = input(true);
   readonly loop = input<BarRange | null>(null);
+  /** The sections of the whole song, where it is gone through. */
+  readonly sections = input<readonly LoopSection[]>([]);
+  /** Something in it goes round until a cue. */
+  readonly hasOpenEnds = input(false);
+  readonly bpm = input<number | null>(null);
+  readonly recordedBpm = input<number | null>(null);
   readonly closed = output();
+  readonly loopSection = output<BarRange>();
+  readonly bpmChosen = output<number>();
+  readonly tapAlong = output();
   readonly loopBars = output();
   readonly loopAll = output();
   readonly sore = output();
@@ -168,7 +209,9 @@ export class RoomPanel {
   private readonly room = inject(RoomChoices);
   protected readonly chosen = this.room.choices;
   protected readonly levels = LEVELS;
-  protected readonly choices = CHOICES;
+  protected readonly choices = computed(() =>
+    this.hasOpenEnds() ? [...CHOICES, OPEN_ENDS] : CHOICES,
+  );
 
   protected setLevel(key: keyof Levels, level: number): void {
     this.sound.set({ [key]: level });
