@@ -22,6 +22,14 @@ const seconds = () => number().strict(true).required('must be a number').min(0).
 const tempo = () =>
   number().strict(true).defined('must be a tempo or null').nullable().min(1).max(1000);
 const bar = () => whole(1, 5000);
+/** Strings by their numbers. */
+const strings = (least: number) =>
+  array()
+    .of(whole(1, 12).required('must be a string'))
+    .strict(true)
+    .required('must be a list of strings')
+    .min(least, 'must have a string')
+    .max(12, 'must have at most 12 strings');
 const kind = (name: NewEvent['kind']) => string().strict(true).required().oneOf([name]);
 
 /** Each kind of event. */
@@ -51,6 +59,15 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
     ...{ ...happened, kind: kind('drill'), stepId: stepId(), from: words(40), to: words(40) },
     count: whole(1, 400),
     seconds: number().strict(true).required('must be a number').min(10).max(600),
+  }),
+  strokes: exactly({
+    ...{ ...happened, kind: kind('strokes'), stepId: stepId() },
+    perSecond: number().strict(true).required('must be a number').min(0.2).max(40),
+    seconds: seconds(),
+  }),
+  ring: exactly({
+    ...{ ...happened, kind: kind('ring'), stepId: stepId(), grip: words(40) },
+    ...{ struck: strings(1), dull: strings(0) },
   }),
   sore: exactly({ ...happened, kind: kind('sore') }),
   stuck: exactly({

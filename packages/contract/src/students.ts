@@ -118,7 +118,8 @@ export interface KnownStudent {
 /** Brings together what decides a student's steps. */
 export function toStudent(profile: StudentProfile, shown: Shown): Student {
   const { scaleLengthMm, stretchMm, rungPercent } = profile;
-  const { strokesPerSecond } = profile;
+  // What the teacher says holds over what was measured.
+  const strokesPerSecond = profile.strokesPerSecond ?? shown.strokesPerSecond ?? null;
   const { strokesAtLeast } = shown;
   return {
     ownedGrips: [...new Set([...profile.ownedGrips, ...shown.ownedGrips])],

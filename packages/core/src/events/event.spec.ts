@@ -62,4 +62,23 @@ describe('the log of what happened', () => {
     const said = saidSince([sore, old, stuck, aTry('a', 1)], '2026-11-20');
     expect(said.map((one) => one.id)).toEqual(['k', 's']);
   });
+
+  it('says of a grip which strings are dull as it was heard last, and nothing once all ring', () => {
+    const ring = (id: string, grip: string, dull: readonly number[]): PlanEvent => ({
+      ...{ ...HAPPENED, id, kind: 'ring', at: at(id.charCodeAt(0) - 90), stepId: 'grip:C' },
+      ...{ grip, dull, struck: [5, 4, 3, 2, 1] },
+    });
+    const first = [ring('a', 'C', [1]), ring('b', 'G', [4])];
+    expect(saidSince(first, '2026-11-20').map((one) => one.id)).toEqual(['b', 'a']);
+    const later = [...first, ring('c', 'C', []), ring('d', 'G', [2])];
+    expect(saidSince(later, '2026-11-20').map((one) => one.id)).toEqual(['d']);
+  });
+
+  it('counts the time of strokes that were measured', () => {
+    const strokes: PlanEvent = {
+      ...{ ...HAPPENED, id: 'm', kind: 'strokes', at: at(1), stepId: 'hand:a' },
+      ...{ perSecond: 4.4, seconds: 31 },
+    };
+    expect(playedIn([strokes]).map(({ seconds }) => seconds)).toEqual([31]);
+  });
 });

@@ -92,6 +92,27 @@ export interface ChangeDrill extends Happened {
   readonly revision: number;
 }
 
+/** Strokes that became quicker and quicker until the hand could not follow: the last rate it did. */
+export interface StrokeDrill extends Happened {
+  readonly kind: 'strokes';
+  readonly stepId: string;
+  readonly perSecond: number;
+  readonly seconds: number;
+  readonly revision: number;
+}
+
+/** A grip heard string by string; strings are counted from 1, the thinnest. */
+export interface RingCheck extends Happened {
+  readonly kind: 'ring';
+  readonly stepId: string;
+  readonly grip: string;
+  /** Those that were struck. */
+  readonly struck: readonly number[];
+  /** Those of them that did not ring. */
+  readonly dull: readonly number[];
+  readonly revision: number;
+}
+
 /** Something hurts: practice ends for the day. */
 export interface Sore extends Happened {
   readonly kind: 'sore';
@@ -108,7 +129,17 @@ export interface Stuck extends Happened {
 
 /** One entry of the log. */
 export type PlanEvent =
-  TryEvent | SignOff | NoteEvent | Correction | Where | PlayedTime | ChangeDrill | Sore | Stuck;
+  | TryEvent
+  | SignOff
+  | NoteEvent
+  | Correction
+  | Where
+  | PlayedTime
+  | ChangeDrill
+  | StrokeDrill
+  | RingCheck
+  | Sore
+  | Stuck;
 
 function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
   const once = new Map(events.map((one) => [one.id, one]));
@@ -160,11 +191,14 @@ export function triesIn(events: readonly PlanEvent[]): readonly TryEvent[] {
  * @example
  * drillsIn([]) // []
  */
-export function drillsIn(events: readonly PlanEvent[]): readonly ChangeDrill[] {
-  return inOrder(events).filter(
-    (one): one is ChangeDrill => one.kind === 'drill' && !isDatedAhead(one),
-  );
+export function drillsIn(events: readonly PlanEvent[]): readonly Drill[] {
+  return inOrder(events)
+    .filter((one): one is Drill => one.kind === 'drill' || one.kind === 'strokes')
+    .filter((one) => !isDatedAhead(one));
 }
+
+/** Something that was measured to the limit. */
+export type Drill = ChangeDrill | StrokeDrill;
 
 /** Time that was played on a day. */
 export type Played = Pick<Try, 'day' | 'seconds'>;
@@ -176,20 +210,37 @@ export type Played = Pick<Try, 'day' | 'seconds'>;
  * playedIn([]) // []
  */
 export function playedIn(events: readonly PlanEvent[]): readonly Played[] {
-  const unmarked = inOrder(events).filter((one) => one.kind === 'time' || one.kind === 'drill');
+  const unmarked = inOrder(events).filter(
+    (one) => one.kind === 'time' || one.kind === 'drill' || one.kind === 'strokes',
+  );
   return [...triesIn(events), ...unmarked.filter((one) => !isDatedAhead(one))];
+}
+
+/** Of each grip that was heard string by string, the last time; none where every string rang. */
+function stillDull(events: readonly PlanEvent[]): readonly RingCheck[] {
+  const last = new Map<string, RingCheck>();
+  for (const one of events) if (one.kind === 'ring') last.set(one.grip, one);
+  return [...last.values()].filter(({ dull }) => dull.length > 0);
 }
 
 /**
  * Gives what a student said in the practice room since a day, that day too: what hurts, where it does not go
- * on; the latest first.
+ * on, which string of a grip still does not ring; the latest first.
  *
  * @example
  * saidSince([], '2026-11-26') // []
  */
-export function saidSince(events: readonly PlanEvent[], day: Day): readonly (Sore | Stuck)[] {
-  return inOrder(events)
-    .filter((one): one is Sore | Stuck => one.kind === 'sore' || one.kind === 'stuck')
-    .filter((one) => one.day >= day && !isDatedAhead(one))
+export function saidSince(
+  events: readonly PlanEvent[],
+  day: Day,
+): readonly (Sore | Stuck | RingCheck)[] {
+  const counted = inOrder(events).filter((one) => !isDatedAhead(one));
+  const dull = new Set<PlanEvent>(stillDull(counted));
+  return counted
+    .filter(
+      (one): one is Sore | Stuck | RingCheck =>
+        one.kind === 'sore' || one.kind === 'stuck' || dull.has(one),
+    )
+    .filter((one) => one.day >= day)
     .toReversed();
 }

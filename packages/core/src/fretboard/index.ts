@@ -34,3 +34,4 @@ export { soundingNotes, soundingTones } from './sounding';
 export type { Setup } from './sounding';
 export { gripWords } from './words';
 export { shortLine } from './change-short';
+export { dullAdvice } from './dull-string';

@@ -28,7 +28,10 @@ export interface Student {
 }
 
 /** What somebody has shown in the songs they practised. */
-export type Shown = Pick<Student, 'ownedGrips' | 'ownedPatterns' | 'changes' | 'strokesAtLeast'>;
+export type Shown = Pick<
+  Student,
+  'ownedGrips' | 'ownedPatterns' | 'changes' | 'strokesAtLeast' | 'strokesPerSecond'
+>;
 
 /** A student nothing is known of. */
 export const USUAL_STUDENT: Student = { ownedGrips: [], ownedPatterns: [], changes: [] };

@@ -15,3 +15,4 @@ export { notesAt } from './notes-at';
 export type { SceneRiff } from './scene-riff';
 export { untilLesson } from './until-lesson';
 export type { LessonPiece } from './until-lesson';
+export type { RingingGrip, RingingString } from './ringing';

@@ -30,6 +30,19 @@ describe('what is seen while a step is practised', () => {
     expect(changes['Em G']?.to.shapes.length).toBeGreaterThan(10);
   });
 
+  it('has the strings of a grip that are to ring, from the thickest, and only while grips are learnt', () => {
+    const { ringing } = sceneFor('Grips');
+    expect(ringing.map(({ grip }) => grip)).toEqual(['G', 'D', 'Em']);
+    expect(ringing[1]?.strings.map(({ number, name, midi }) => [number, name, midi])).toEqual([
+      [4, 'String 4', 52],
+      [3, 'String 3', 59],
+      [2, 'String 2', 64],
+      [1, 'String 1', 68],
+    ]);
+    expect(ringing[1]?.strings[0]?.advice).not.toBe('');
+    expect(sceneFor('A Verse').ringing).toEqual([]);
+  });
+
   it('draws the hand in each bar, the same lane once', () => {
     const { lanes } = sceneFor('A Verse');
     expect(lanes[0]?.drawing).toBe(lanes[1]?.drawing);

@@ -22,6 +22,7 @@ import { changesOf } from '../timeline';
 import type { Bpm } from '../units';
 import { lanesOf, type DrawnLane } from './lanes';
 import { openEndsOf, type CuedOpenEnd } from './open-ends';
+import { ringingGrips, type RingingGrip } from './ringing';
 import { sceneRiff, type SceneRiff } from './scene-riff';
 
 /** A chord as it is said, and the other name it has with a capo. */
@@ -70,6 +71,8 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   /** By the names they are written with. */
   readonly chords: Readonly<Record<string, SaidChord>>;
   readonly grips: Readonly<Record<string, Drawing>>;
+  /** The grips that are learnt to ring, string by string; none in another step. */
+  readonly ringing: readonly RingingGrip[];
   /** By "from to". */
   readonly changes: Readonly<Record<string, DrawnChange>>;
   /** All that sounds of a pass, at its written tempo. */
@@ -221,6 +224,7 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     grips: Object.fromEntries(
       grips.map((grip) => [grip.name, gripDrawing({ ...grip, setup, conventions })]),
     ),
+    ringing: cleanWord === 'ringing' ? ringingGrips(grips, setup, conventions) : [],
     changes: changesIn(pass.spans, byName, stage),
     score,
     lanes: lanesOf(pass, strokes, conventions.counts),

@@ -2,7 +2,7 @@ import { readChart } from '../chart';
 import { USUAL_STUDENT, type Shown } from '../player';
 import { workpieceOf } from '../steps';
 import type { Try } from '../events';
-import type { ChangeDrill } from '../events';
+import type { ChangeDrill, StrokeDrill } from '../events';
 import { shownBy } from './index';
 
 const CHART =
@@ -111,5 +111,20 @@ describe('what somebody has shown', () => {
     expect(shown.changes.map((one) => ({ ...one, seconds: one.seconds.toFixed(2) }))).toEqual([
       { from: 'G', to: 'C', seconds: '0.65' } as never,
     ]);
+  });
+
+  it('knows the strokes by the last drill that measured them, slower ones too', () => {
+    const drill = (id: string, perSecond: number): StrokeDrill => ({
+      ...{ id, kind: 'strokes', at: `2026-11-2${id}T10:00:00.000Z`, day: '2026-11-26' },
+      ...{ source: 'self', revision: 1, stepId: 'hand:eights', perSecond, seconds: 30 },
+    });
+    const song = { document: readChart(CHART).song, changes: [], tries: [] };
+    const shown = shownBy([
+      { ...song, drills: [drill('3', 4.1)] },
+      { ...song, drills: [drill('2', 5.5)] },
+    ]);
+    expect(shown.strokesPerSecond).toBe(4.1);
+    expect(shown.changes).toEqual([]);
+    expect(shownBy([song]).strokesPerSecond).toBeUndefined();
   });
 });

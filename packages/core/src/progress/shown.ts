@@ -1,4 +1,4 @@
-import { secondsOfDrill, type ChangeDrill, type Try } from '../events';
+import { secondsOfDrill, type Drill, type Try } from '../events';
 import { songFor, type PlanChange } from '../plan';
 import { type MeasuredChange, type Shown } from '../player';
 import { heldOf } from '../practice';
@@ -12,8 +12,8 @@ export interface PractisedSong {
   readonly document: SongDocument;
   readonly changes: readonly PlanChange[];
   readonly tries: readonly Try[];
-  /** Changes that were drilled by the clock. */
-  readonly drills?: readonly ChangeDrill[];
+  /** What was measured by the clock: changes, strokes. */
+  readonly drills?: readonly Drill[];
 }
 
 /** Tries by the id of their step. */
@@ -78,9 +78,11 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
 }
 
 /** Of each change drilled by the clock, what the last drill says of it. */
-function measured(drills: readonly ChangeDrill[]): readonly MeasuredChange[] {
+function measured(drills: readonly Drill[]): readonly MeasuredChange[] {
   const last = new Map<string, MeasuredChange>();
-  for (const { from, to, count, seconds } of drills.toSorted((a, b) => a.at.localeCompare(b.at))) {
+  for (const one of drills) {
+    if (one.kind !== 'drill') continue;
+    const { from, to, count, seconds } = one;
     const took = secondsOfDrill((60 * count) / seconds);
     last.set([from, to].sort().join(' '), { from, to, seconds: took });
   }
@@ -90,8 +92,8 @@ function measured(drills: readonly ChangeDrill[]): readonly MeasuredChange[] {
 /**
  * Gathers what somebody has shown in songs they practised: grips that rang as often as their goal asks,
  * changes in the time that was measured by the clock,
- * or that a drill or a clean section proves at most, patterns played at their song's tempo, and the fastest
- * strokes. Nothing for no songs.
+ * or that a drill or a clean section proves at most, patterns played at their song's tempo, the fastest
+ * strokes in them, and what strokes were measured at last. Nothing for no songs.
  *
  * @example
  * shownBy([]) // { ownedGrips: [], ownedPatterns: [], changes: [] }
@@ -99,13 +101,15 @@ function measured(drills: readonly ChangeDrill[]): readonly MeasuredChange[] {
 export function shownBy(songs: readonly PractisedSong[]): Shown {
   const all = songs.flatMap(shownIn);
   const rates = all.flatMap((one) => one.strokesAtLeast ?? []);
+  const drills = songs
+    .flatMap((one) => one.drills ?? [])
+    .toSorted((a, b) => a.at.localeCompare(b.at));
+  const strokes = drills.findLast((one) => one.kind === 'strokes');
   return {
     ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
     ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
-    changes: [
-      ...measured(songs.flatMap((one) => one.drills ?? [])),
-      ...quickest(all.flatMap((one) => one.changes ?? [])),
-    ],
+    changes: [...measured(drills), ...quickest(all.flatMap((one) => one.changes ?? []))],
     ...(rates.length > 0 && { strokesAtLeast: Math.max(...rates) }),
+    ...(strokes && { strokesPerSecond: strokes.perSecond }),
   };
 }

@@ -19,3 +19,5 @@ export { formatSlot, parseSlot } from './slot';
 export type { PickingFinger, Plucked, Slot, Strum } from './slot';
 export { handPath } from './hand-path';
 export type { HandMotion } from './hand-path';
+export { rateKept, strokeClimb, USUAL_CLIMB } from './stroke-climb';
+export type { ClimbStage, StrokeClimb } from './stroke-climb';

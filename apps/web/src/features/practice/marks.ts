@@ -190,6 +190,28 @@ export class Marks {
     this.timed.update((before) => before + seconds);
   }
 
+  /** Writes down how quick strokes were that the hand could follow. */
+  strokes(perSecond: number, seconds: number): void {
+    if (!this.of) return;
+    const { planId, revision, stepId } = this.of;
+    this.put(planId, {
+      ...{ kind: 'strokes', ...this.happened(Date.now()), revision, stepId },
+      ...{ perSecond, seconds },
+    });
+    this.timed.update((before) => before + seconds);
+  }
+
+  /** Writes down which strings of a grip rang. */
+  ring(heard: {
+    readonly grip: string;
+    readonly struck: readonly number[];
+    readonly dull: readonly number[];
+  }): void {
+    if (!this.of) return;
+    const { planId, revision, stepId } = this.of;
+    this.put(planId, { kind: 'ring', ...this.happened(Date.now()), revision, stepId, ...heard });
+  }
+
   private logTime(seconds: number, bpm: number | null): void {
     if (!this.of) return;
     const { planId, revision, stepId } = this.of;

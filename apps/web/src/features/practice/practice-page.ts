@@ -11,8 +11,6 @@ import {
 } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import type { BarRange } from '@harvu/core/practice';
-import type { RecordedStart } from '@harvu/core/recording';
 import { RoomSound } from '../../sound/room-sound';
 import { Session } from '../../platform/session';
 import { ViewKeys, type ViewKey } from '../../platform/view-keys';
@@ -24,14 +22,14 @@ import { keepAwake } from './awake';
 import { Marks } from './marks';
 import { BarStrip } from './parts/bar-strip';
 import { BeatRow } from './parts/beat-row';
-import { ChangeDrillTimer } from './parts/change-drill';
 import { FrameNow } from './parts/frame-now';
 import { MapNow } from './parts/map-now';
 import { NowNext } from './parts/now-next';
-import { RecordingTaps } from './parts/recording-taps';
-import { RoomPanel, type LoopSection } from './parts/room-panel';
+import { RoomOver, type Over } from './parts/room-over';
+import { RoomSay } from './parts/room-say';
 import { RungLadder } from './parts/rung-ladder';
 import { Pause } from './pause.state';
+import { Pedal } from './pedal';
 import { Playing } from './playing.state';
 import { PracticeState } from './practice.state';
 import { RecordingState } from './recording.state';
@@ -59,6 +57,13 @@ const TAPS: Readonly<Record<Tap, string>> = {
   last: 'Loop to',
 };
 
+/** What measures the hand in a step, or listens to its grips. */
+const DRILLS = {
+  strokes: { over: 'strokes', name: 'How quick' },
+  change: { over: 'change', name: 'One minute' },
+  ring: { over: 'ring', name: 'Each string' },
+} as const;
+
 /** The practice room: read from a metre away, worked by two keys or a pedal. */
 @Component({
   selector: 'harvu-practice-page',
@@ -66,16 +71,15 @@ const TAPS: Readonly<Record<Tap, string>> = {
   imports: [
     BarStrip,
     BeatRow,
-    ChangeDrillTimer,
     FrameNow,
     MapNow,
     LaneView,
     NowNext,
     ProblemLine,
-    RecordingTaps,
     Ribbon,
     RiffTab,
-    RoomPanel,
+    RoomOver,
+    RoomSay,
     RouterLink,
     RungLadder,
   ],
@@ -92,45 +96,27 @@ export class PracticePage {
   /** The step's id, from the address. */
   readonly step = input.required<string>();
   protected readonly state = inject(PracticeState);
-  protected readonly pause = inject(Pause);
-  protected readonly recording = inject(RecordingState);
+  private readonly pause = inject(Pause);
+  private readonly pedal = inject(Pedal);
   private readonly router = inject(Router);
   private readonly session = inject(Session);
   private readonly kind = computed(() => this.state.scene()?.scene);
   private readonly tapping = signal<Tap>('');
   private readonly loopFrom = signal<number | null>(null);
-  protected readonly isChoosing = signal(false);
-  protected readonly isSore = signal(false);
-  protected readonly isDrilling = signal(false);
-  protected readonly isTapping = signal(false);
-  protected readonly isSessionOver = this.session.isOver;
+  protected readonly over = signal<Over>('');
 
   /** What the room shows large; what is found by ear is not shown. */
   protected readonly view = computed(() => {
     const kind = this.kind();
     if (kind === 'frame' || kind === 'map') return kind;
-    if (kind !== 'ear' && this.state.riffNow()) return 'riff';
+    if (kind !== 'ear' && this.state.seen.riffNow()) return 'riff';
     return kind === 'grips' || kind === 'riff' ? 'grips' : 'words';
-  });
-  /** The sound where one gets ready; an echo as it has to be at the rung, where that is not the goal. */
-  protected readonly soundNow = computed(() => {
-    const [scene, bpm] = [this.state.scene(), this.state.bpm()];
-    if (!scene) return '';
-    if (scene.scene === 'frame') return scene.sound && `Through ${scene.sound}.`;
-    const { goalBpm } = scene;
-    if (bpm === null || scene.rungUnit !== 'bpm' || bpm >= goalBpm) return '';
-    return scene.echoes
-      .map(({ effect, ms }) => `${effect} at this tempo: ${Math.round((ms * goalBpm) / bpm)} ms`)
-      .join(', ');
   });
   /** What stands in place of grips where none are held. */
   protected readonly said = computed(() => {
     const kind = this.kind() ?? '';
     return kind === 'words' ? this.state.step()?.goal.words : SAID[kind];
   });
-  protected readonly cue = computed(() =>
-    this.kind() === 'map' ? '' : (this.state.onMap()?.cue ?? ''),
-  );
   protected readonly tap = computed(() => TAPS[this.tapping()]);
   /** The bars that are looped, or are being chosen to be. */
   protected readonly marked = computed(() => {
@@ -140,7 +126,7 @@ export class PracticePage {
 
   /** The number of the beat that is counted or played; none while it stands. */
   protected readonly beatNow = computed(() => {
-    const { all, now } = this.state.count();
+    const { all, now } = this.state.seen.count();
     return all[now] ?? '';
   });
   protected readonly back = computed(() =>
@@ -157,26 +143,19 @@ export class PracticePage {
     return scene?.cleanWord !== 'done' || (step?.rungs.length ?? 0) > 0;
   });
   protected readonly block = computed(() => {
-    const [step, plan, at] = [this.state.step(), this.state.plan(), this.state.onMap()];
+    const [step, plan, at] = [this.state.step(), this.state.plan(), this.state.seen.onMap()];
     if (at) return at.occurrence;
     const part = step?.atoms.at(-1);
     return plan?.work.timeline.occurrences.findIndex((one) => one.part.id === part) ?? -1;
   });
 
-  /** The sections of the whole song; none where only a part of it is played. */
-  protected readonly sections = computed((): readonly LoopSection[] => {
-    const [plan, scene] = [this.state.plan(), this.state.scene()];
-    if (!plan || !scene || scene.map.length === 0) return [];
-    let bars = 0;
-    return plan.work.timeline.occurrences.map((one) => {
-      const from = bars + 1;
-      bars += one.bars.length;
-      return { from, to: bars, name: `${one.part.letter} ${one.name}` };
-    });
+  /** What measures the hand in this step; nothing where nothing does. */
+  protected readonly drill = computed(() => {
+    const [step, scene] = [this.state.step(), this.state.scene()];
+    if (step?.kind === 'hand') return DRILLS.strokes;
+    if (step?.kind === 'change') return DRILLS.change;
+    return (scene?.ringing.length ?? 0) > 0 ? DRILLS.ring : null;
   });
-  protected readonly hasOpenEnds = computed(
-    () => (this.state.scene()?.openEnds.length ?? 0) > 0 && !this.recording.isChosen(),
-  );
 
   constructor() {
     inject(ViewKeys).show(KEYS);
@@ -186,54 +165,17 @@ export class PracticePage {
     effect(() => {
       const stepId = this.step();
       untracked(() => {
-        this.isSore.set(false);
         this.tapping.set('');
+        this.over.set('');
         this.state.goTo(stepId);
       });
     });
   }
 
-  protected toggleChoices(): void {
-    this.isChoosing.update((isOpen) => !isOpen);
-  }
-
-  /** Opens the minute that measures a change, or closes it. */
-  protected drill(isOpen: boolean): void {
-    this.state.stop();
-    this.isDrilling.set(isOpen);
-  }
-
-  protected keepDrill(count: number, seconds: number): void {
-    this.drill(false);
-    this.state.drill(count, seconds);
-  }
-
-  protected loopSection(bars: BarRange): void {
-    this.isChoosing.set(false);
-    this.state.loopBars({ from: bars.from, to: bars.to });
-  }
-
-  /** Opens what takes the beginnings of sections, or closes it. */
-  protected tapAlong(isOpen: boolean): void {
-    this.state.stop();
-    this.isChoosing.set(false);
-    this.isTapping.set(isOpen);
-  }
-
-  protected keepTaps(taps: readonly RecordedStart[]): void {
-    this.tapAlong(false);
-    void this.recording.keepTaps(taps);
-  }
-
-  protected sore(): void {
-    this.isChoosing.set(false);
-    this.isSore.set(true);
-    this.state.sore();
-  }
-
-  protected stuck(): void {
-    this.isChoosing.set(false);
-    this.state.stuck();
+  /** Opens something over the room; only its choices leave on what plays. */
+  protected turnTo(over: Over): void {
+    if (over !== 'choices' && over !== '') this.state.stop();
+    this.over.set(over);
   }
 
   protected askWhere(): void {
@@ -241,8 +183,6 @@ export class PracticePage {
   }
 
   protected askLoop(): void {
-    this.isChoosing.set(false);
-    this.state.askLoop();
     this.tapping.set('first');
   }
 
@@ -265,20 +205,11 @@ export class PracticePage {
 
   protected press(event: KeyboardEvent): void {
     const isField = event.target instanceof HTMLInputElement;
-    if (
-      event.defaultPrevented ||
-      event.repeat ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      this.isDrilling() ||
-      this.isTapping() ||
-      isField
-    )
-      return;
-    // While choices are open, keys are theirs.
-    const action =
-      this.isChoosing() && event.key !== 'Escape' ? undefined : this.actionOf(event.key);
+    const isChord = event.ctrlKey || event.metaKey || event.altKey;
+    if (event.defaultPrevented || event.repeat || isChord || isField) return;
+    // What stands over the room has the keys for itself.
+    const isOver = this.over() !== '';
+    const action = isOver ? undefined : this.actionOf(event.key);
     if (!action) return;
     event.preventDefault();
     action();
@@ -286,27 +217,20 @@ export class PracticePage {
 
   /** Space on a focused button would press it as well. */
   protected release(event: KeyboardEvent): void {
-    const isOpen = this.isChoosing() || this.isDrilling() || this.isTapping();
-    if (event.key === ' ' && event.target instanceof HTMLButtonElement && !isOpen)
+    const isOver = this.over() !== '';
+    if (event.key === ' ' && event.target instanceof HTMLButtonElement && !isOver)
       event.preventDefault();
   }
 
   private actionOf(key: string): (() => void) | undefined {
+    const does = this.pedal.doesOf(key);
+    if (does === 'start') return () => this.state.toggle();
+    if (does) return () => this.state.mark(does === 'clean');
     switch (key) {
-      case 'PageDown':
-      case 'ArrowRight':
-      case 'ArrowDown':
-        return () => this.state.mark(true);
-      case 'PageUp':
-      case 'ArrowLeft':
-      case 'ArrowUp':
-        return () => this.state.mark(false);
       case 'Backspace':
         return () => this.state.undo();
       case 'w':
         return () => this.askWhere();
-      case ' ':
-        return () => this.state.toggle();
       case 'Escape':
         return () => void this.leave();
       default:
@@ -314,13 +238,8 @@ export class PracticePage {
     }
   }
 
-  protected here(): string {
-    return this.router.url;
-  }
-
   private leave(): unknown {
-    if (this.isChoosing() || this.tapping()) {
-      this.isChoosing.set(false);
+    if (this.tapping()) {
       this.tapping.set('');
       return undefined;
     }

@@ -107,6 +107,25 @@ describe('practice', () => {
     expect(new Set(put.map((one) => one.id)).size).toBe(5);
   });
 
+  it('takes a grip heard string by string as one try, dull strings told apart', () => {
+    open(idOf('Grips'));
+    state.ring({ grip: 'G', struck: [6, 5, 4, 3, 2, 1], dull: [4] });
+    expect(put.map(({ kind }) => kind)).toEqual(['ring', 'try']);
+    expect(put[0]).toEqual(jasmine.objectContaining({ grip: 'G', dull: [4] }));
+    expect(tries()[0]?.clean).toBeFalse();
+    expect(state.message()).toContain('One string at a time');
+    state.ring({ grip: 'G', struck: [6, 5, 4, 3, 2, 1], dull: [] });
+    expect(state.message()).toBe('1 of 5 clean.');
+  });
+
+  it('keeps how quick strokes were, and their time', () => {
+    open(idOf('A Verse'));
+    state.strokes(4.2, 31);
+    expect(put).toEqual([jasmine.objectContaining({ kind: 'strokes', perSecond: 4.2 })]);
+    expect(state.message()).toContain('4.2 strokes a second');
+    expect(state.minutesToday()).toBe(1);
+  });
+
   it('takes two presses of a bouncing pedal as one', () => {
     open(idOf('Grips'));
     mark(true);
@@ -133,15 +152,22 @@ describe('practice', () => {
     open(idOf('A Verse'));
     state.toggle();
     sound.counting(0.6);
-    expect([state.counted(), state.count()]).toEqual([2, { all: [1, 2, 3, 4], now: 1 }] as never);
+    expect([state.counted(), state.seen.count()]).toEqual([
+      2,
+      { all: [1, 2, 3, 4], now: 1 },
+    ] as never);
     sound.at(0.05);
-    expect([state.counted(), state.hold().now?.name, state.hold().next?.name]).toEqual([
+    expect([state.counted(), state.seen.hold().now?.name, state.seen.hold().next?.name]).toEqual([
       ...[0, 'G', 'Em'],
     ]);
-    expect(state.place()?.beatsToNext).toBe(4);
-    expect(state.hold().change?.short).toMatch(/finger|to|stay/i);
+    expect(state.seen.place()?.beatsToNext).toBe(4);
+    expect(state.seen.hold().change?.short).toMatch(/finger|to|stay/i);
     sound.at(2.05);
-    expect([state.place()?.bar, state.hold().now?.name, state.count().now]).toEqual([1, 'Em', 0]);
+    expect([state.seen.place()?.bar, state.seen.hold().now?.name, state.seen.count().now]).toEqual([
+      1,
+      'Em',
+      0,
+    ]);
   });
 
   it('climbs a rung after three clean passes and goes on without a stop, in the new tempo', () => {
@@ -417,9 +443,9 @@ describe('practice', () => {
       jasmine.objectContaining({ slower: 1, passes: 1 }),
     );
     sound.at(2.5);
-    expect(state.onMap()).toEqual({ occurrence: 0, bar: 1, cue: '' });
+    expect(state.seen.onMap()).toEqual({ occurrence: 0, bar: 1, cue: '' });
     sound.at(4.5);
-    expect(state.onMap()).toEqual({ occurrence: 1, bar: 0, cue: 'lamps on' });
+    expect(state.seen.onMap()).toEqual({ occurrence: 1, bar: 0, cue: 'lamps on' });
     sound.ended.next();
     expect(state.isRunning()).toBeFalse();
     mark(true);

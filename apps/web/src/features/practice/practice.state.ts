@@ -1,19 +1,8 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Plan } from '@harvu/contract';
-import type { Drawing } from '@harvu/core/drawing';
 import { playedIn, secondsOfDrill, triesIn } from '@harvu/core/events';
-import {
-  climbOf,
-  notesAt,
-  placeIn,
-  stepProgress,
-  type BarRange,
-  type DrawnChange,
-  type Place,
-  type SaidChord,
-  type Scene,
-} from '@harvu/core/practice';
+import { climbOf, stepProgress, type BarRange, type Scene } from '@harvu/core/practice';
 import { findStep } from '@harvu/core/step-id';
 import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
@@ -24,44 +13,16 @@ import { EventQueue } from '../../store';
 import { Analysis, type SceneAsked } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
 import { Marks, type PlayedPass } from './marks';
+import type { HeardGrip } from './parts/ring-check';
 import { Playing, recordedBpm } from './playing.state';
 import { RecordingState } from './recording.state';
 import { RoomChoices } from './room-choices';
+import { Seen } from './seen';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;
 /** What a grip without a click takes. */
 const GRIP_S = 5;
-/** Bars of a riff that are read at once; on a small screen, fewer. */
-const BARS_AT_ONCE = 4;
-const BARS_AT_ONCE_SMALL = 2;
-
-/** What is held now, and what comes. */
-export interface Hold {
-  readonly now: SaidChord | undefined;
-  readonly next: SaidChord | undefined;
-  readonly beatsToNext: number | null;
-  readonly grip: Drawing | undefined;
-  readonly nextGrip: Drawing | undefined;
-  readonly change: DrawnChange | undefined;
-}
-
-const NO_HOLD: Hold = {
-  ...{ now: undefined, next: undefined, beatsToNext: null },
-  ...{ grip: undefined, nextGrip: undefined, change: undefined },
-};
-
-function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {
-  return {
-    now: scene.chords[now],
-    next: now === next ? undefined : scene.chords[next],
-    beatsToNext,
-    grip: scene.grips[now],
-    nextGrip: scene.grips[next],
-    change: scene.changes[`${now} ${next}`],
-  };
-}
-
 /** One visit to the practice room: a step, its sound, and what is marked. */
 @Injectable()
 export class PracticeState {
@@ -81,6 +42,7 @@ export class PracticeState {
   private readonly found = signal<Opened<PlanProgress>>(LOADING);
   private readonly stepId = signal('');
   private readonly told = signal('');
+  private readonly hurts = signal(false);
   private readonly looped = signal<BarRange | null>(null);
   /** The tempo somebody chose by hand, or a ramp came to; null for the rung. */
   private readonly chosen = signal<number | null>(null);
@@ -95,6 +57,8 @@ export class PracticeState {
   readonly message = this.told.asReadonly();
   readonly lastMark = this.marks.last;
   readonly unsent = computed(() => this.queue.unsent().length);
+  /** Something hurts: it is over for today. */
+  readonly isSore = this.hurts.asReadonly();
   readonly refused = this.queue.problem;
   readonly isUnkept = this.marks.isUnkept;
   /** The bars that are looped, where it is not the whole pass. */
@@ -157,68 +121,8 @@ export class PracticeState {
   readonly counted = this.playing.counted;
   readonly beat = this.playing.beat;
   readonly isPlaying = this.playing.isPlaying;
-  /** What is counted in the bar of now, or in the count before it, and which of it is now. */
-  readonly count = computed(
-    () => {
-      const counted = this.counted();
-      const score = this.scene()?.score;
-      const bar = this.scene()?.pass.stretch.bars[this.place()?.bar ?? 0];
-      if (!score || !bar) return { all: [], now: -1 };
-      if (counted > 0) {
-        const all = [...new Set(score.countIns[1].clicks.flatMap((one) => one.count ?? []))];
-        return { all: all.sort((a, b) => a - b), now: counted - 1 };
-      }
-      const beats = score.clicks.filter(
-        (one) => one.count !== null && one.beat >= bar.from && one.beat < bar.until,
-      );
-      const now = beats.findLastIndex((one) => one.beat <= this.beat() + 1e-6);
-      return { all: beats.flatMap((one) => one.count ?? []), now: this.isPlaying() ? now : -1 };
-    },
-    { equal: (a, b) => a.now === b.now && a.all.join() === b.all.join() },
-  );
-  readonly place = computed(() => {
-    const scene = this.scene();
-    if (!scene) return undefined;
-    return this.isRunning() ? this.playing.place() : placeIn(scene.pass, 0);
-  });
-  /** The hand in the bar that plays, and the slot it is at; -1 before the pass goes. */
-  readonly lane = computed(() => {
-    const place = this.place();
-    const lane = place && this.scene()?.lanes[place.bar];
-    if (!lane) return undefined;
-    const beat = this.playing.isPlaying() ? this.beat() : -1;
-    return { ...lane, now: lane.beats.findLastIndex((one) => one <= beat + 1e-6) };
-  });
-  /** The bars around the one that plays, where they are played note by note, and the notes that sound. */
-  readonly riffNow = computed(
-    () => {
-      const riff = this.scene()?.riff;
-      const bar = this.place()?.bar ?? 0;
-      const run = riff?.runs.find(({ from, to }) => bar >= from && bar <= to);
-      if (!riff || !run) return null;
-      const atOnce = this.isWide() ? BARS_AT_ONCE : BARS_AT_ONCE_SMALL;
-      const from = run.from + Math.floor((bar - run.from) / atOnce) * atOnce;
-      return { riff, only: { from, to: Math.min(run.to, from + atOnce - 1) } };
-    },
-    {
-      equal: (a, b) =>
-        a?.riff === b?.riff && a?.only.from === b?.only.from && a?.only.to === b?.only.to,
-    },
-  );
-  readonly notesNow = computed(
-    () => {
-      const riff = this.scene()?.riff;
-      return riff ? notesAt(riff, this.beat()) : [];
-    },
-    { equal: (a, b) => a.join() === b.join() },
-  );
-  /** Which section of the map plays, and which of its bars; only where the whole song is played. */
-  readonly onMap = computed(() => this.scene()?.map[this.place()?.bar ?? 0]);
-  /** The chords now and next, as they are said, and what the fingers do between them. */
-  readonly hold = computed(() => {
-    const [scene, place] = [this.scene(), this.place()];
-    return scene && place ? holdIn(scene, place) : NO_HOLD;
-  });
+  /** What is seen of it where it is now. */
+  readonly seen = new Seen(this.scene, this.playing, this.isWide);
 
   constructor() {
     this.playing.passEnds.pipe(takeUntilDestroyed()).subscribe((pass) => this.endPass(pass));
@@ -256,6 +160,7 @@ export class PracticeState {
     this.stop();
     this.stepId.set(stepId);
     this.told.set('');
+    this.hurts.set(false);
     this.looped.set(null);
     this.chosen.set(null);
     this.beginMarks();
@@ -337,11 +242,12 @@ export class PracticeState {
 
   sore(): void {
     this.stop();
+    this.hurts.set(true);
     this.marks.sore();
   }
 
   stuck(): void {
-    const bar = this.playing.isPlaying() ? (this.place()?.bar ?? 0) + 1 : null;
+    const bar = this.playing.isPlaying() ? (this.seen.place()?.bar ?? 0) + 1 : null;
     this.marks.stuck(bar);
     const at = bar === null ? '' : ` at bar ${bar}`;
     this.told.set(`Kept${at}: your teacher sees it. Try half the bars, or two rungs down.`);
@@ -356,6 +262,20 @@ export class PracticeState {
     this.told.set(
       `Kept: ${count} in ${seconds} s, so a change takes about ${each.toFixed(1)} s. It is kept with what you have shown.`,
     );
+  }
+
+  /** Keeps how quick the hand was. */
+  strokes(perSecond: number, seconds: number): void {
+    this.marks.strokes(perSecond, seconds);
+    this.told.set(`Kept: ${perSecond.toFixed(1)} strokes a second. New plans begin from there.`);
+  }
+
+  /** Keeps which strings of a grip rang; it counts as one try of the step. */
+  ring(heard: HeardGrip): void {
+    this.marks.ring(heard);
+    const isClean = heard.dull.length === 0;
+    this.log(isClean, null);
+    if (!isClean) this.told.set('Kept. One string at a time: the next try is for that one.');
   }
 
   private beginMarks(): void {
@@ -397,7 +317,7 @@ export class PracticeState {
     if (!clean || this.playing.isAtEnd()) return pass;
     const bars = this.scene()?.pass.stretch.bars.length ?? 0;
     this.told.set(
-      `Play it to the end first: this is bar ${(this.place()?.bar ?? 0) + 1} of ${bars}.`,
+      `Play it to the end first: this is bar ${(this.seen.place()?.bar ?? 0) + 1} of ${bars}.`,
     );
     return undefined;
   }

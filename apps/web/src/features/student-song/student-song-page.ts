@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayAfter } from '@harvu/core/day';
-import { saidSince, type Sore, type Stuck } from '@harvu/core/events';
+import { chordLabel } from '@harvu/core/chord';
+import { saidSince, type RingCheck, type Sore, type Stuck } from '@harvu/core/events';
 import { deadlineOf } from '@harvu/core/plan';
 import { findStep } from '@harvu/core/step-id';
 import { format, parseISO } from 'date-fns';
@@ -20,6 +21,7 @@ import { StudentSongState } from './student-song.state';
 
 /** So long it is told what was said in the room, and so much of it. */
 const SAID_DAYS = 7;
+const SAID_HEADINGS = { sore: 'It hurt', stuck: 'Stuck', ring: 'Does not ring yet' } as const;
 const SAID_SHOWN = 3;
 /** The lines that say most: the slowest sections first. */
 const LINES_SHOWN = 5;
@@ -103,7 +105,7 @@ export class StudentSongPage {
       .slice(0, SAID_SHOWN)
       .map((one) => ({
         tone: 'brass' as const,
-        heading: one.kind === 'sore' ? 'It hurt' : 'Stuck',
+        heading: SAID_HEADINGS[one.kind],
         words: `${this.whereSaid(one)} on ${format(parseISO(one.day), 'd MMM')}.`,
       }));
   });
@@ -154,8 +156,12 @@ export class StudentSongPage {
     this.state.open(toObservable(this.id));
   }
 
-  private whereSaid(one: Sore | Stuck): string {
+  private whereSaid(one: Sore | Stuck | RingCheck): string {
     if (one.kind === 'sore') return 'in practice';
+    if (one.kind === 'ring') {
+      const strings = one.dull.length === 1 ? 'string' : 'strings';
+      return `${chordLabel(one.grip)}: ${strings} ${one.dull.join(' and ')}, heard one by one`;
+    }
     const step = findStep(this.state.plan()?.steps ?? [], one.stepId);
     const at = one.bar === null ? '' : `, bar ${one.bar}`;
     return `at ${step?.title ?? 'a step that is gone'}${at}`;

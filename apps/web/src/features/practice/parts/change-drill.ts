@@ -1,6 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  output,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { interval, map } from 'rxjs';
+import { Pedal } from '../pedal';
 
 const LASTS_S = 60;
 const READY_S = 3;
@@ -74,6 +82,7 @@ const MOST = 400;
 export class ChangeDrillTimer {
   readonly kept = output<{ readonly count: number; readonly seconds: number }>();
   readonly closed = output();
+  private readonly pedal = inject(Pedal);
   protected readonly lasts = LASTS_S;
   protected readonly count = signal(0);
   private readonly startedAt = signal<number | null>(null);
@@ -105,9 +114,8 @@ export class ChangeDrillTimer {
 
   /** A pedal and the space bar count; nothing of it reaches the room behind. */
   protected press(event: KeyboardEvent): void {
-    const isCount = ['PageDown', 'PageUp', ' ', 'ArrowRight', 'ArrowDown'].includes(event.key);
     if (event.key === 'Escape') this.closed.emit();
-    else if (!isCount || event.repeat) return;
+    else if (!this.pedal.doesOf(event.key) || event.repeat) return;
     else if (this.phase() === 'goes') this.tap();
     else if (this.phase() === 'before' && event.target instanceof HTMLBodyElement) this.begin();
     else return;

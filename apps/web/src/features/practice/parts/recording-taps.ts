@@ -15,9 +15,9 @@ import { formatClock, seconds } from '@harvu/core/units';
 import { interval, map } from 'rxjs';
 import { Latency } from '../../../sound/latency';
 import { SoundLevels } from '../../../sound/levels';
+import { Pedal } from '../pedal';
 
 const SHOW_EVERY_MS = 100;
-const PRESSES = ['PageDown', ' ', 'ArrowRight', 'ArrowDown'];
 
 /** Somebody's own file, listened to once: a press where each section begins. */
 @Component({
@@ -93,6 +93,7 @@ export class RecordingTaps {
   readonly closed = output();
   private readonly latency = inject(Latency);
   private readonly levels = inject(SoundLevels);
+  private readonly pedal = inject(Pedal);
   private readonly audio = new Audio();
   private readonly place = signal(0);
   protected readonly isOn = signal(false);
@@ -151,7 +152,7 @@ export class RecordingTaps {
 
   protected press(event: KeyboardEvent): void {
     if (event.key === 'Escape') this.closed.emit();
-    else if (!PRESSES.includes(event.key) || event.repeat) return;
+    else if (!this.pedal.doesOf(event.key) || event.repeat) return;
     else if (this.isOn()) this.tap();
     else if (event.target instanceof HTMLBodyElement) this.begin();
     else return;

@@ -180,6 +180,9 @@ export interface LoopSection extends BarRange {
       <harvu-latency-taps class="mt-3 block" />
     }
     <div class="mt-4 flex flex-wrap gap-2 border-t border-line pt-4">
+      <button type="button" class="button mr-auto min-h-[44px]" (click)="pedal.emit()">
+        Learn a pedal
+      </button>
       <button type="button" class="button min-h-[44px]" (click)="stuck.emit()">Stuck here</button>
       <button type="button" class="button min-h-[44px]" (click)="sore.emit()">
         Something hurts
@@ -201,6 +204,7 @@ export class RoomPanel {
   readonly loopSection = output<BarRange>();
   readonly bpmChosen = output<number>();
   readonly tapAlong = output();
+  readonly pedal = output();
   readonly loopBars = output();
   readonly loopAll = output();
   readonly sore = output();

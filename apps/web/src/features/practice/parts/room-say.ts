@@ -1,0 +1,51 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Session } from '../../../platform/session';
+import { ProblemLine } from '../../../ui/problem-line';
+import { Pause } from '../pause.state';
+import { PracticeState } from '../practice.state';
+
+/** What the room says under the music: what was kept, what to do, what comes next, what waits to be sent. */
+@Component({
+  selector: 'harvu-room-say',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ProblemLine, RouterLink],
+  templateUrl: './room-say.html',
+  styles: `
+    .say {
+      font-size: clamp(1.25rem, 2.4cqw, 1.5rem);
+      line-height: 1.25;
+    }
+  `,
+})
+export class RoomSay {
+  /** Where one goes when it is enough. */
+  readonly back = input.required<string>();
+  /** A bar is to be tapped, so that nothing else is asked. */
+  readonly isTapping = input(false);
+  readonly where = output();
+  protected readonly state = inject(PracticeState);
+  protected readonly pause = inject(Pause);
+  private readonly session = inject(Session);
+  private readonly router = inject(Router);
+  protected readonly isSessionOver = this.session.isOver;
+
+  /** The sound where one gets ready; an echo as it has to be at the rung, where that is not the goal. */
+  protected readonly sound = computed(() => {
+    const [scene, bpm] = [this.state.scene(), this.state.bpm()];
+    if (!scene) return '';
+    if (scene.scene === 'frame') return scene.sound && `Through ${scene.sound}.`;
+    const { goalBpm } = scene;
+    if (bpm === null || scene.rungUnit !== 'bpm' || bpm >= goalBpm) return '';
+    return scene.echoes
+      .map(({ effect, ms }) => `${effect} at this tempo: ${Math.round((ms * goalBpm) / bpm)} ms`)
+      .join(', ');
+  });
+  protected readonly cue = computed(() =>
+    this.state.scene()?.scene === 'map' ? '' : (this.state.seen.onMap()?.cue ?? ''),
+  );
+
+  protected here(): string {
+    return this.router.url;
+  }
+}

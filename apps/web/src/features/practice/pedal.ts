@@ -1,0 +1,79 @@
+import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+
+/** What a press of a foot is for. */
+export type PedalDoes = 'clean' | 'stumbled' | 'start';
+
+/** What pedals that turn pages send, and what a keyboard has. */
+const USUAL: Readonly<Record<PedalDoes, readonly string[]>> = {
+  clean: ['PageDown', 'ArrowRight', 'ArrowDown'],
+  stumbled: ['PageUp', 'ArrowLeft', 'ArrowUp'],
+  start: [' '],
+};
+const ALL = Object.keys(USUAL) as readonly PedalDoes[];
+/** Keys that are needed for themselves. */
+const NEVER = [
+  'Escape',
+  'Tab',
+  'Shift',
+  'Control',
+  'Alt',
+  'Meta',
+  'Dead',
+  'Process',
+  'Unidentified',
+];
+const KEPT_AS = 'harvu-pedal';
+
+type Learnt = Partial<Readonly<Record<PedalDoes, string>>>;
+
+function read(text: string | null | undefined): Learnt {
+  try {
+    const kept = JSON.parse(text ?? '{}') as Readonly<Record<string, unknown>>;
+    const own = ALL.flatMap((does) => {
+      const key = kept[does];
+      return typeof key === 'string' && isPedalKey(key) ? [[does, key] as const] : [];
+    });
+    return Object.fromEntries(own);
+  } catch {
+    return {};
+  }
+}
+
+/** Whether a key may be learnt as a pedal's. */
+export function isPedalKey(key: string): boolean {
+  return key !== '' && key.length <= 30 && !NEVER.includes(key);
+}
+
+/** The keys a pedal sends, as they were learnt on this device, or as pedals usually send them. */
+@Injectable({ providedIn: 'root' })
+export class Pedal {
+  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+  private readonly own = signal(read(this.storage?.getItem(KEPT_AS)));
+  readonly learnt = this.own.asReadonly();
+
+  /** What a key is for; one that was learnt for something is for nothing else. */
+  doesOf(key: string): PedalDoes | undefined {
+    const own = this.own();
+    return (
+      ALL.find((does) => own[does] === key) ??
+      (Object.values(own).includes(key) ? undefined : ALL.find((does) => USUAL[does].includes(key)))
+    );
+  }
+
+  /** Learns a key; what it was for before, it is no more. */
+  learn(does: PedalDoes, key: string): void {
+    const others = Object.entries(this.own()).filter(
+      ([one, known]) => one !== does && known !== key,
+    );
+    this.keep({ ...Object.fromEntries(others), [does]: key });
+  }
+
+  forget(): void {
+    this.keep({});
+  }
+
+  private keep(learnt: Learnt): void {
+    this.own.set(learnt);
+    this.storage?.setItem(KEPT_AS, JSON.stringify(learnt));
+  }
+}

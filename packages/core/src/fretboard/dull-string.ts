@@ -1,0 +1,48 @@
+import type { Finger, Fingers, Grip } from './grip';
+import type { HandWords } from './hand-words';
+
+/** A grip with the fingers that hold it. */
+interface Held {
+  readonly grip: Grip;
+  readonly fingers: Fingers;
+}
+
+function fingerWords(finger: Finger): string {
+  return finger === 'T' ? 'the thumb' : finger === null ? 'the finger' : `finger ${finger}`;
+}
+
+function isFlat({ fingers }: Held, place: number): boolean {
+  const finger = fingers[place] ?? null;
+  return finger !== null && finger !== 'T' && fingers.filter((one) => one === finger).length > 1;
+}
+
+/** Nobody presses an open string: something leans on it. */
+function openAdvice({ grip, fingers }: Held, place: number, said: HandWords): string {
+  const isPressed = (at: number): boolean => (grip[at] ?? 0) > 0;
+  const who = (at: number): string => `${fingerWords(fingers[at] ?? null)} on ${said.string(at)}`;
+  // A finger leans over towards the thinner strings.
+  if (isPressed(place - 1)) return `Stand ${who(place - 1)} on its tip, it leans over.`;
+  if (isPressed(place + 1)) return `Move ${who(place + 1)} a little away, it touches.`;
+  if (place === grip.length - 1) return 'Let the palm come away from the neck, it touches.';
+  if (place === 0) return 'Let the thumb stay behind the neck, it touches.';
+  return 'Look from above which finger touches it, and lift that one a little.';
+}
+
+/**
+ * Says what makes a string of a grip ring that sounds dull: most likely what presses it is too far from its fret
+ * or too flat, or a finger beside it leans on it. Empty for a string that is not to sound.
+ *
+ * @example
+ * dullAdvice({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null] }, 5, handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 })) // 'Stand finger 1 on string 2 on its tip, it leans over.'
+ */
+export function dullAdvice(held: Held, place: number, said: HandWords): string {
+  const fret = held.grip[place] ?? null;
+  if (fret === null) return '';
+  if (fret === 0) return openAdvice(held, place, said);
+  const finger = held.fingers[place] ?? null;
+  const who = fingerWords(finger);
+  if (isFlat(held, place))
+    return `Roll ${who} a little onto its side, close behind ${said.fret(fret)}.`;
+  if (finger === 'T') return `Let the thumb reach further over, close behind ${said.fret(fret)}.`;
+  return `Press ${who} close behind ${said.fret(fret)}, on its tip.`;
+}
