@@ -15,6 +15,7 @@ const CORE_LEVELS = [
   ['steps', 'guide'],
   ['plan', 'practice'],
   ['progress', 'checks'],
+  ['today'],
 ];
 
 /** A folder of the core depends on lower levels only, so no pair can import each other. */

@@ -67,18 +67,18 @@ grip C: x32010 fingers .32.1.
 grip D: xx0232 fingers ...132
 pattern lantern 3/4: D - D U D -
 
-[Verse 1] pattern lantern
+[Verse 1] pattern lantern at 0:02.1
 | G | % | C | G |
 | G | % | D | % |
 
-[Refrain 1] pattern lantern
+[Refrain 1] pattern lantern at 0:17
 | C | G | D | G |
 
-[Verse 2 = Verse 1] pattern lantern
+[Verse 2 = Verse 1] pattern lantern at 0:24.7
 
-[Refrain 2 = Refrain 1] pattern lantern
+[Refrain 2 = Refrain 1] pattern lantern at 0:39.5
 
-[Ending] pattern lantern
+[Ending] pattern lantern at 0:47.2
 | C | D | G | G! |
 `;
 
@@ -162,7 +162,7 @@ capo: 0
 key: Dm
 hand: pick
 length: 2:00
-map: Riff bed, Verse 1, Chorus 1, Verse 2, Chorus 2, Solo, Chorus 1 +2
+map: Riff bed until "the yard bell", Verse 1, Chorus 1, Verse 2, Chorus 2, Solo, Chorus 1 +2
 grip Dm: 000231
 grip F: xx3211
 grip C: x32010

@@ -187,6 +187,7 @@ function createServices(deps: AppDeps) {
     overview: createOverviewService({
       ...{ plans, events, people, clock, timeZone, conventionsOf, lookOver: work.lookOver },
       slotOf: (studentId) => students.slotOf(studentId),
+      minutesOf: (studentId) => students.minutesOf(studentId),
     }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },

@@ -89,6 +89,8 @@ export interface Overview {
   /** All students, for who teaches; nobody for a student. */
   readonly students: readonly StudentAtAGlance[];
   readonly songs: readonly SongAtAGlance[];
+  /** The minutes a student practises on each weekday, Monday first; null for who teaches. */
+  readonly minutesByWeekday: readonly number[] | null;
 }
 
 /** One student's way to one song: the revision that was given, and every try since. */

@@ -1,5 +1,15 @@
 import type { Problem } from '@harvu/contract';
-import { catchError, map, of, startWith, switchMap, type Observable } from 'rxjs';
+import {
+  catchError,
+  EMPTY,
+  exhaustMap,
+  map,
+  merge,
+  of,
+  startWith,
+  switchMap,
+  type Observable,
+} from 'rxjs';
 import { toProblem } from './problems';
 
 /** What a page opens: still coming, there, or not to be had. */
@@ -12,22 +22,34 @@ export const LOADING: Opened<never> = { kind: 'loading' };
 
 /**
  * Opens what a page shows, anew for each key; an answer that comes after the next key was asked for
- * is let go.
+ * is let go. Each time `again$` says so it is loaded once more; what is shown stays until that is there, and
+ * stays where it fails.
  */
 export function opened<Key, T>(
   key$: Observable<Key>,
   load: (key: Key) => Observable<T>,
+  again$: Observable<unknown> = EMPTY,
 ): Observable<Opened<T>> {
+  const toReady = map((value: T): Opened<T> => ({ kind: 'ready', value }));
   return key$.pipe(
-    switchMap((key) =>
-      load(key).pipe(
-        map((value): Opened<T> => ({ kind: 'ready', value })),
+    switchMap((key) => {
+      const first = load(key).pipe(
+        toReady,
         startWith(LOADING),
         catchError((error: unknown) =>
           of<Opened<T>>({ kind: 'failed', problem: toProblem(error) }),
         ),
-      ),
-    ),
+      );
+      const later = again$.pipe(
+        exhaustMap(() =>
+          load(key).pipe(
+            toReady,
+            catchError(() => EMPTY),
+          ),
+        ),
+      );
+      return merge(first, later);
+    }),
   );
 }
 

@@ -5,3 +5,5 @@ export { PlansApi } from './plans.api';
 export { PlanStore } from './plan-store';
 export { PutAway } from './put-away';
 export { EventsApi } from './events.api';
+export { TodayList } from './today-list';
+export type { ListedCard } from './today-list';

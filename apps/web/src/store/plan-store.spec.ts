@@ -123,7 +123,10 @@ describe('plans as they are known here', () => {
     const glance = await lastValueFrom(overview.overview(PLAN, { names: 'written' } as never));
     const { document: _document, ...summary } = PLAN;
     const song = { ...summary, overview: glance };
-    server = { ...server, overview: of({ today: '2026-11-24', students: [], songs: [song] }) };
+    server = {
+      ...server,
+      overview: of({ today: '2026-11-24', students: [], songs: [song], minutesByWeekday: null }),
+    };
     const store = TestBed.inject(PlanStore);
     const all = () => lastValueFrom(store.overview().pipe(toArray()));
     expect((await all()).map((one) => one.songs[0]?.overview.doneCount)).toEqual([0]);

@@ -232,7 +232,7 @@ export const answers = {
   /** A plan at a glance, as the server gives it; for what has not been sent yet. */
   overview(plan: Plan, conventions: Conventions): PlanOverview {
     const made = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
-    return overviewOf(made, plan.events);
+    return overviewOf(made, plan.events, plan.teaching.wantedOn);
   },
 };
 

@@ -8,3 +8,5 @@ export { shownBy } from './shown';
 export type { PractisedSong } from './shown';
 export { filledBlocks, overviewOf, summaryOf } from './overview';
 export type { FilledBlock, OpenStep, PlanOverview, ReadinessSummary } from './overview';
+export { doneOn } from './done-on';
+export type { DoneStep } from './done-on';

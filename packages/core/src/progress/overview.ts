@@ -4,7 +4,8 @@ import { kindOf, type Kind } from '../steps';
 import type { Bpm } from '../units';
 import type { Day } from '../day';
 import { playedIn, triesIn, type PlanEvent, type Played } from '../events';
-import { stepProgress, type StepProgress } from '../practice';
+import { minutesLeft, stepProgress, type StepProgress } from '../practice';
+import { doneOn, type DoneStep } from './done-on';
 import { readinessOf, type Readiness } from './readiness';
 
 /** One block of a song's ribbon, filled as far as its part is held. */
@@ -46,6 +47,14 @@ export interface OpenStep {
   readonly cleanInRow: number;
   readonly goalInRow: number;
   readonly goal: string;
+  /** Minutes that are left of it. */
+  readonly minutes: number;
+  /** It was tried before. */
+  readonly isBegun: boolean;
+  /** It is what holds the song back. */
+  readonly holdsBack: boolean;
+  /** It is listened to; no hand is needed. */
+  readonly isListening: boolean;
 }
 
 /** One student's song at a glance; worked out anew whenever the plan or its log has changed. */
@@ -61,6 +70,12 @@ export interface PlanOverview {
   readonly lastDay: Day | null;
   /** Minutes of practice on each day that had some. */
   readonly minutesByDay: Readonly<Record<Day, number>>;
+  /** What was done on the last day with practice. */
+  readonly lastDone: readonly DoneStep[];
+  /** The last day on which something hurt; null where none did. */
+  readonly soreOn: Day | null;
+  /** The day the song is wanted for; null where none is agreed. */
+  readonly wantedOn: Day | null;
 }
 
 const OPEN_SHOWN = 4;
@@ -109,16 +124,29 @@ export function summaryOf(readiness: Readiness): ReadinessSummary {
   };
 }
 
-function toOpenStep({ step, climb }: StepProgress): OpenStep {
+function toOpenStep(progress: StepProgress, heldBackBy: string | undefined): OpenStep {
+  const { step, climb } = progress;
   const { id, title, rungs, goal } = step;
+  const { rungUnit, matter } = kindOf(step);
   return {
-    ...{ id, title, rungs, rungUnit: kindOf(step).rungUnit, cleanBpm: climb.cleanBpm },
-    nowBpm: rungs[climb.rung] ?? null,
+    ...{ id, title, rungs, rungUnit, cleanBpm: climb.cleanBpm, minutes: minutesLeft(progress) },
+    ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
+    ...{ isListening: matter === 'listening', nowBpm: rungs[climb.rung] ?? null },
     ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
   };
 }
 
-function lastDayOf(played: readonly Played[]): Day | null {
+/** The first few, and what holds the song back wherever it stands. */
+function firstOpen(
+  open: readonly StepProgress[],
+  heldBackBy: string | undefined,
+): readonly StepProgress[] {
+  const first = open.slice(0, OPEN_SHOWN);
+  const holding = open.slice(OPEN_SHOWN).find(({ step }) => step.id === heldBackBy);
+  return holding ? [...first.slice(0, -1), holding] : first;
+}
+
+function lastDayOf(played: readonly { readonly day: Day }[]): Day | null {
   return played.reduce<Day | null>(
     (last, { day }) => (last === null || day > last ? day : last),
     null,
@@ -132,26 +160,33 @@ function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>
 }
 
 /**
- * Works out one student's song at a glance, from the plan and its log.
+ * Works out one student's song at a glance, from the plan and its log, and the day it is wanted for.
  *
  * @example
  * overviewOf(makePlan(EMPTY_SONG), []).stepCount // 0
  */
-export function overviewOf(plan: StepPlan, events: readonly PlanEvent[]): PlanOverview {
+export function overviewOf(
+  plan: StepPlan,
+  events: readonly PlanEvent[],
+  wantedOn: Day | null = null,
+): PlanOverview {
   const tries = triesIn(events);
   const played = playedIn(events);
   const { steps, work, goal } = plan;
   const readiness = readinessOf(work, { steps, tries, goal });
   const progress = stepProgress(steps, tries);
   const open = progress.filter(({ state }) => state === 'open');
+  const heldBackBy = readiness.heldBackBy?.step.id;
+  const lastDay = lastDayOf(played);
   return {
     blocks: filledBlocks(work.timeline, readiness),
     readiness: summaryOf(readiness),
     stepCount: steps.length,
     doneCount: progress.filter(({ state }) => state === 'done').length,
-    open: open.slice(0, OPEN_SHOWN).map(toOpenStep),
+    open: firstOpen(open, heldBackBy).map((one) => toOpenStep(one, heldBackBy)),
     openCount: open.length,
-    lastDay: lastDayOf(played),
-    minutesByDay: minutesByDayOf(played),
+    ...{ lastDay, minutesByDay: minutesByDayOf(played), wantedOn },
+    lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),
+    soreOn: lastDayOf(events.filter(({ kind }) => kind === 'sore')),
   };
 }

@@ -18,6 +18,8 @@ export interface OverviewDeps {
   readonly conventionsOf: (personId: string) => Promise<Conventions>;
   /** When a student comes to their lesson; null where no slot is agreed. */
   readonly slotOf: (studentId: string) => Promise<LessonSlot>;
+  /** The minutes a student practises on each weekday. */
+  readonly minutesOf: (studentId: string) => Promise<readonly number[]>;
   /** Works out how a plan stands, in a thread of its own. */
   readonly lookOver: (plan: PlanAtWork) => Promise<PlanOverview>;
 }
@@ -84,7 +86,8 @@ export function createOverviewService(deps: OverviewDeps) {
         return overview ? [{ ...summary, overview }] : [];
       });
       const today = dayAt(clock.now().toISOString(), await timeZone());
-      return { today, students: await studentsFor(person), songs };
+      const minutesByWeekday = isTeaching(person) ? null : await deps.minutesOf(person.id);
+      return { today, students: await studentsFor(person), songs, minutesByWeekday };
     },
   };
 }

@@ -35,7 +35,7 @@ function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'events
 
 /** Works out how a plan stands. */
 export function lookOver({ events, ...plan }: PlanAtWork): PlanOverview {
-  return overviewOf(planOf(plan), events);
+  return overviewOf(planOf(plan), events, plan.teaching.wantedOn);
 }
 
 /** What stands between a song and being given. */

@@ -33,6 +33,7 @@ import { Pedal } from './pedal';
 import { Playing } from './playing.state';
 import { PracticeState } from './practice.state';
 import { RecordingState } from './recording.state';
+import { RoomCard } from './room-card.state';
 
 const KEYS: readonly ViewKey[] = [
   { key: 'PgDn', does: 'clean (a pedal sends this, or an arrow)' },
@@ -83,7 +84,7 @@ const DRILLS = {
     RouterLink,
     RungLadder,
   ],
-  providers: [RoomSound, RecordingState, Playing, Marks, PracticeState],
+  providers: [RoomSound, RecordingState, Playing, Marks, PracticeState, RoomCard],
   host: {
     '(document:keydown)': 'press($event)',
     '(document:keyup)': 'release($event)',
@@ -95,9 +96,12 @@ export class PracticePage {
   readonly id = input.required<string>();
   /** The step's id, from the address. */
   readonly step = input.required<string>();
+  /** Which card of today's list it is, from the address; none where one came by oneself. */
+  readonly card = input<string>();
   protected readonly state = inject(PracticeState);
   private readonly pause = inject(Pause);
   private readonly pedal = inject(Pedal);
+  private readonly cards = inject(RoomCard);
   private readonly router = inject(Router);
   private readonly session = inject(Session);
   private readonly kind = computed(() => this.state.scene()?.scene);
@@ -132,6 +136,12 @@ export class PracticePage {
   protected readonly back = computed(() =>
     this.session.isTeaching() ? `/plans/${this.id()}` : '/week',
   );
+  /** The card of today's list, else the step of the plan. */
+  protected readonly place = computed(
+    () =>
+      this.cards.words() ||
+      `step ${this.state.stepNumber()} of ${this.state.plan()?.steps.length ?? 0}`,
+  );
   protected readonly goal = computed(() => {
     const step = this.state.step();
     if (!step) return '';
@@ -162,6 +172,8 @@ export class PracticePage {
     this.state.open(toObservable(this.id));
     this.pause.count(() => this.state.isRunning(), inject(DestroyRef));
     keepAwake(this.state.isRunning);
+    this.cards.count(inject(DestroyRef));
+    effect(() => this.cards.show(this.card(), this.step()));
     effect(() => {
       const stepId = this.step();
       untracked(() => {
@@ -225,6 +237,7 @@ export class PracticePage {
   private actionOf(key: string): (() => void) | undefined {
     const does = this.pedal.doesOf(key);
     if (does === 'start') return () => this.state.toggle();
+    if (does === 'clean' && this.cards.goesOn()) return () => void this.goOn();
     if (does) return () => this.state.mark(does === 'clean');
     switch (key) {
       case 'Backspace':
@@ -236,6 +249,16 @@ export class PracticePage {
       default:
         return undefined;
     }
+  }
+
+  /** To the next card of today's list, else back to where it began. */
+  private goOn(): Promise<boolean> {
+    const next = this.cards.next();
+    if (!next) return this.router.navigateByUrl(this.back());
+    const { planId, stepId, place } = next;
+    return this.router.navigate(['/plans', planId, 'practice', stepId], {
+      queryParams: { card: place },
+    });
   }
 
   private leave(): unknown {

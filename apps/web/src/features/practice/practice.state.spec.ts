@@ -1,24 +1,11 @@
-import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { NewEvent, Plan } from '@harvu/contract';
+import type { NewEvent } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
-import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import type { TryEvent } from '@harvu/core/events';
-import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
-import { USUAL_STUDENT } from '@harvu/core/player';
-import { BehaviorSubject, of } from 'rxjs';
-import { RoomSound } from '../../sound/room-sound';
-import { EventQueue } from '../../store';
-import { answeredAtOnce } from '../../testing/answers';
-import { setUpPage } from '../../testing/page';
-import { StillSound } from '../../testing/room-sound';
-import { Analysis } from '../../worked-out';
-import { answers } from '../../worked-out/answers';
-import { PlanReader, type PlanProgress } from '../plans';
-import { Marks } from './marks';
-import { Playing } from './playing.state';
-import { PracticeState } from './practice.state';
-import { RecordingState } from './recording.state';
+import { makePlan } from '@harvu/core/plan';
+import { planProgress, PracticeVisit } from '../../testing/practice';
+import type { StillSound } from '../../testing/room-sound';
+import type { PracticeState } from './practice.state';
 import { RoomChoices } from './room-choices';
 
 const { song } = readChart('tempo: 120\n[Verse]\n| G | Em |\n[Chorus] cue "lamps on"\n| Em |');
@@ -28,58 +15,22 @@ const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(s
 /** A verse is two bars of two seconds. */
 const VERSE_S = 4;
 
-function planProgress(document = song): PlanProgress {
-  const figures = { student: USUAL_STUDENT, constants: {} };
-  const plan = {
-    ...{ id: 'p1', title: 'A song', document, events: [], revision: 3 },
-    ...{ teaching: USUAL_TEACHING, figures },
-  } as unknown as Plan;
-  return { ...answers.progress(plan, USUAL_CONVENTIONS), plan };
-}
-
 describe('practice', () => {
+  let visit: PracticeVisit;
   let sound: StillSound;
   let put: NewEvent[] = [];
   let state: PracticeState;
-  let plans: BehaviorSubject<PlanProgress>;
+  let plans: PracticeVisit['plans'];
   const tries = () => put.filter((one) => one.kind === 'try') as TryEvent[];
 
   beforeEach(() => {
-    localStorage.clear();
-    jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
-    put = [];
-    sound = new StillSound();
-    plans = new BehaviorSubject(planProgress());
-    const queue = {
-      put: (_: string, one: NewEvent) => {
-        put.push(one);
-        return Promise.resolve();
-      },
-      ...{ unsent: signal([]), problem: signal(null) },
-    };
-    setUpPage([
-      ...[PracticeState, Playing, RecordingState, Marks],
-      { provide: RoomSound, useValue: sound },
-      { provide: Analysis, useValue: answeredAtOnce() },
-      { provide: PlanReader, useValue: { read: () => plans.asObservable() } },
-      { provide: EventQueue, useValue: queue },
-    ]);
-    state = TestBed.inject(PracticeState);
+    visit = new PracticeVisit(song);
+    ({ sound, put, state, plans } = visit);
   });
-  afterEach(() => {
-    jasmine.clock().uninstall();
-    localStorage.clear();
-  });
+  afterEach(() => visit.end());
 
-  const open = (stepId: string): void => {
-    state.goTo(stepId);
-    if (!state.plan()) state.open(of('p1'));
-    TestBed.tick();
-  };
-  const mark = (clean: boolean, afterMs = 1000) => {
-    jasmine.clock().tick(afterMs);
-    state.mark(clean);
-  };
+  const open = (stepId: string): void => visit.open(stepId);
+  const mark = (clean: boolean, afterMs = 1000): void => visit.mark(clean, afterMs);
   /** Plays so many passes of the verse, one after the other, into the next. */
   let played = 0;
   const playPasses = (count = 1, eachMs = 5000) => {
@@ -105,25 +56,6 @@ describe('practice', () => {
       Array.from({ length: 5 }, () => [idOf('Grips'), true, null] as const),
     );
     expect(new Set(put.map((one) => one.id)).size).toBe(5);
-  });
-
-  it('takes a grip heard string by string as one try, dull strings told apart', () => {
-    open(idOf('Grips'));
-    state.ring({ grip: 'G', struck: [6, 5, 4, 3, 2, 1], dull: [4] });
-    expect(put.map(({ kind }) => kind)).toEqual(['ring', 'try']);
-    expect(put[0]).toEqual(jasmine.objectContaining({ grip: 'G', dull: [4] }));
-    expect(tries()[0]?.clean).toBeFalse();
-    expect(state.message()).toContain('One string at a time');
-    state.ring({ grip: 'G', struck: [6, 5, 4, 3, 2, 1], dull: [] });
-    expect(state.message()).toBe('1 of 5 clean.');
-  });
-
-  it('keeps how quick strokes were, and their time', () => {
-    open(idOf('A Verse'));
-    state.strokes(4.2, 31);
-    expect(put).toEqual([jasmine.objectContaining({ kind: 'strokes', perSecond: 4.2 })]);
-    expect(state.message()).toContain('4.2 strokes a second');
-    expect(state.minutesToday()).toBe(1);
   });
 
   it('takes two presses of a bouncing pedal as one', () => {
@@ -324,12 +256,12 @@ describe('practice', () => {
     open(idOf('A Verse'));
     start();
     playPasses(1, 8000);
-    plans.next(planProgress());
+    plans.next(planProgress(song));
     TestBed.tick();
     expect(state.isRunning()).toBeTrue();
     mark(false);
     expect(tries()[0]?.seconds).toBeGreaterThan(8);
-    plans.next(planProgress());
+    plans.next(planProgress(song));
     expect(state.lastMark()).not.toBeNull();
     state.undo();
     expect(put.map((one) => one.kind)).toEqual(['try', 'correction', 'time']);
@@ -401,38 +333,6 @@ describe('practice', () => {
     mark(true);
     mark(false);
     expect(state.message()).toContain('wants a visit');
-  });
-
-  it('goes round until the cue, and on after the press that says clean', () => {
-    const vamp = readChart(
-      'tempo: 120\n[Verse]\n| G |\n[Vamp]\n| Em |\nmap: Verse, Vamp x4 until "back in", Verse',
-    );
-    plans.next(planProgress(vamp.song));
-    open('listen');
-    state.toggle();
-    const [, options] = sound.start.calls.mostRecent().args;
-    expect(options.openEnds).toEqual([
-      jasmine.objectContaining({ fromS: 2, untilS: 4, thenS: 10 }),
-    ]);
-    sound.at(1);
-    expect(state.openEnd()).toBeUndefined();
-    sound.open = { fromS: 2, isOpen: true };
-    sound.at(0.5);
-    expect(state.openEnd()?.cue).toBe('back in');
-    mark(true);
-    expect(sound.leave).toHaveBeenCalledTimes(1);
-    expect(state.message()).toBe('On after this round.');
-    expect(state.openEnd()).toBeUndefined();
-    expect(put).toEqual([]);
-  });
-
-  it('plays an open end as often as is likely where that is chosen', () => {
-    TestBed.inject(RoomChoices).set({ waitsForCue: false });
-    const vamp = readChart('tempo: 120\n[Vamp]\n| Em |\nmap: Vamp x4 until "back in"');
-    plans.next(planProgress(vamp.song));
-    open('listen');
-    state.toggle();
-    expect(sound.start.calls.mostRecent().args[1].openEnds).toEqual([]);
   });
 
   it('plays the map once through at the song’s tempo, and says which section plays', () => {

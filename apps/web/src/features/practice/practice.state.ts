@@ -4,9 +4,10 @@ import type { Plan } from '@harvu/contract';
 import { playedIn, secondsOfDrill, triesIn } from '@harvu/core/events';
 import { climbOf, stepProgress, type BarRange, type Scene } from '@harvu/core/practice';
 import { findStep } from '@harvu/core/step-id';
-import { catchError, of, switchMap, type Observable } from 'rxjs';
+import { catchError, filter, of, switchMap, type Observable } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
 import { mediaMatches } from '../../platform/media';
+import { returned } from '../../platform/returned';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
@@ -35,6 +36,7 @@ export class PracticeState {
   private readonly playing = inject(Playing);
   private readonly marks = inject(Marks);
   private readonly recording = inject(RecordingState);
+  private readonly returned$ = returned();
 
   /** There is a column to spare for the ladder, and room for four bars. */
   readonly isWide = mediaMatches('(min-width: 900px) and (min-height: 500px)');
@@ -138,7 +140,9 @@ export class PracticeState {
   /** Opens a plan; what comes later about it changes nothing that was played here meanwhile. */
   open(planId$: Observable<string>): void {
     this.playing.prepare();
-    opened(planId$, (id) => this.reader.read(id))
+    // What somebody plays now is not laid out anew under their hands.
+    const again$ = this.returned$.pipe(filter(() => !this.isRunning()));
+    opened(planId$, (id) => this.reader.read(id), again$)
       .pipe(takeUntilDestroyed(this.ended))
       .subscribe((found) => {
         this.found.set(found);
@@ -219,6 +223,11 @@ export class PracticeState {
   leave(): void {
     this.playing.leave();
     this.told.set('On after this round.');
+  }
+
+  /** Whether a press would be about a pass that was played. */
+  hasPassToMark(): boolean {
+    return this.marks.passToMark(Date.now()) !== undefined;
   }
 
   undo(): void {

@@ -16,7 +16,7 @@ const song = (title: string, more: Partial<SongSummary> = {}): SongSummary => ({
   ...more,
 });
 const learnt: Overview = {
-  ...{ today: '2026-11-26', students: [] },
+  ...{ today: '2026-11-26', students: [], minutesByWeekday: null },
   songs: [
     {
       ...{ id: 'p', songId: 'Weir', title: 'Weir', playedBy: '', studentId: 'o', revision: 2 },

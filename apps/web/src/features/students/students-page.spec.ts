@@ -21,7 +21,10 @@ const isReady = { ...fresh.readiness, gates: { ...fresh.readiness.gates, isReady
 
 describe('everyone’s songs', () => {
   const open = (overview: Partial<Overview>): Promise<Shown<StudentsPage>> => {
-    const all = { today: '2026-11-26', students: [], songs: [], ...overview };
+    const all = {
+      ...{ today: '2026-11-26', students: [], songs: [], minutesByWeekday: null },
+      ...overview,
+    };
     setUpPage([{ provide: PlanStore, useValue: { overview: () => of(all) } }]);
     return Shown.of(StudentsPage);
   };

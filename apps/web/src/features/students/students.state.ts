@@ -4,6 +4,7 @@ import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
 import { daysBetween, type Day } from '@harvu/core/day';
 import { of } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
+import { returned } from '../../platform/returned';
 import { PlanStore } from '../../store';
 import { readinessWords } from '../plans';
 
@@ -107,7 +108,7 @@ function concernOf(studentId: string, songs: readonly SongAtAGlance[], today: Da
 export class StudentsState {
   private readonly store = inject(PlanStore);
   private readonly found = toSignal(
-    opened(of(null), () => this.store.overview()),
+    opened(of(null), () => this.store.overview(), returned()),
     { initialValue: LOADING },
   );
   private readonly overview = computed(() => valueOf(this.found()));

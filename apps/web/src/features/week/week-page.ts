@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Page } from '../../ui/page';
+import { TodaysList } from './parts/todays-list';
 import { WeekMinutes } from './parts/week-minutes';
 import { WeekSong } from './parts/week-song';
 import { WeekState } from './week.state';
@@ -9,12 +10,11 @@ import { WeekState } from './week.state';
 @Component({
   selector: 'harvu-week-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Page, RouterLink, WeekMinutes, WeekSong],
+  imports: [Page, RouterLink, TodaysList, WeekMinutes, WeekSong],
   providers: [WeekState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
     <harvu-page title="My week" [problem]="state.problem()">
-      <a actions class="button" routerLink="/requests">Ask for a song</a>
       @if (state.unsent() > 0) {
         <p class="mb-3 font-semibold text-brass" role="status">
           {{ state.unsent() === 1 ? '1 waits' : state.unsent() + ' wait' }} to be sent
@@ -22,7 +22,11 @@ import { WeekState } from './week.state';
       }
       @if (state.songs(); as songs) {
         @if (songs.length > 0) {
+          <harvu-todays-list class="mb-6" />
           <harvu-week-minutes class="mb-5" [songs]="songs" [today]="state.overview()!.today" />
+          <h2 class="mb-2 text-xl font-bold">
+            {{ songs.length === 1 ? 'Your song' : 'Your songs' }}
+          </h2>
         }
         @for (song of songs; track song.id) {
           <harvu-week-song [song]="song" />

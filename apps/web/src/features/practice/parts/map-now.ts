@@ -1,32 +1,70 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { PartOccurrence } from '@harvu/core/sameness';
 
+/** More than these nobody reads from a metre away. */
+const MOST_SHOWN = 8;
+
 /** Where one is on the map: the section that plays now, large, and what comes after it. */
 @Component({
   selector: 'harvu-map-now',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { class: 'block' },
-  template: `
-    <p class="text-sm text-ink-soft">{{ counted() > 0 ? 'count' : 'now' }}</p>
-    <p class="flex flex-wrap items-baseline gap-x-5">
-      <b class="font-display text-[3.375rem] leading-none sm:text-[6rem]">{{
-        counted() > 0 ? counted() : now()?.part?.letter
-      }}</b>
-      <span class="font-display text-xl font-bold">{{ now()?.name }}</span>
-      <span class="text-lg text-ink-soft">{{ barWords() }}</span>
-    </p>
-    @if (cue()) {
-      <p class="mt-2 text-lg text-slate">“{{ cue() }}”</p>
+  host: { class: 'map-now' },
+  styles: `
+    :host {
+      display: grid;
+      height: 100%;
+      grid-template-rows: auto minmax(0, 1fr);
+      gap: 1rem;
     }
-    <p class="mt-6 text-lg">
-      <span class="text-ink-soft">then</span>
-      @for (one of coming(); track $index) {
-        <b class="ml-3 font-display text-brass">{{ one.part.letter }}</b>
-        <span class="ml-1 text-sm">{{ one.name }}</span>
-      } @empty {
-        <span class="ml-2">the end</span>
+    .letter {
+      font-size: min(11rem, 34cqh, 34cqw);
+      line-height: 1;
+    }
+    .name {
+      font-size: min(2.5rem, 8cqw);
+    }
+    .cue {
+      font-size: 1.5rem;
+    }
+    .then {
+      display: flex;
+      min-height: 0;
+      flex-flow: column wrap;
+      align-content: flex-start;
+      gap: 0.25rem 3rem;
+      overflow: hidden;
+    }
+    .then li {
+      display: flex;
+      align-items: baseline;
+      gap: 0.75rem;
+      font-size: 1.5rem;
+      line-height: 1.35;
+    }
+  `,
+  template: `
+    <div class="now">
+      <p class="text-sm text-ink-soft">{{ counted() > 0 ? 'count' : 'now' }}</p>
+      <p class="flex flex-wrap items-baseline gap-x-5">
+        <b class="letter font-display">{{ counted() > 0 ? counted() : now()?.part?.letter }}</b>
+        <span class="name font-display font-bold">{{ now()?.name }}</span>
+        <span class="text-lg text-ink-soft">{{ barWords() }}</span>
+      </p>
+      @if (cue()) {
+        <p class="cue text-slate">“{{ cue() }}”</p>
       }
-    </p>
+    </div>
+    <ol class="then" aria-label="What comes then">
+      @for (one of coming(); track $index) {
+        <li>
+          <b class="font-display text-brass">{{ one.part.letter }}</b>
+          <span>{{ one.name }}</span>
+          <span class="text-base text-ink-soft">{{ barsOf(one) }}</span>
+        </li>
+      } @empty {
+        <li>the end</li>
+      }
+    </ol>
   `,
 })
 export class MapNow {
@@ -41,9 +79,14 @@ export class MapNow {
 
   protected readonly now = computed(() => this.occurrences()[this.current()]);
   protected readonly coming = computed(() =>
-    this.occurrences().slice(this.current() + 1, this.current() + 4),
+    this.occurrences().slice(this.current() + 1, this.current() + 1 + MOST_SHOWN),
   );
   protected readonly barWords = computed(
     () => `bar ${this.bar() + 1} of ${this.now()?.bars.length ?? 0}`,
   );
+
+  protected barsOf({ bars, until }: PartOccurrence): string {
+    const count = `${bars.length} ${bars.length === 1 ? 'bar' : 'bars'}`;
+    return until === undefined ? count : `round and round, until “${until}”`;
+  }
 }

@@ -91,8 +91,12 @@ export interface LoopSection extends BarRange {
     '(keydown.escape)': '$event.stopPropagation(); closed.emit()',
   },
   template: `
-    <div class="flex items-center justify-between gap-4">
-      <h2 class="text-lg">Sound and loop</h2>
+    <div class="flex flex-wrap items-center gap-2">
+      <h2 class="mr-auto text-lg">Sound and loop</h2>
+      <button type="button" class="button min-h-[44px]" (click)="stuck.emit()">Stuck here</button>
+      <button type="button" class="button min-h-[44px]" (click)="sore.emit()">
+        Something hurts
+      </button>
       <button type="button" class="button min-h-[44px]" (click)="closed.emit()">Close</button>
     </div>
     @if (hasClick()) {
@@ -115,6 +119,15 @@ export interface LoopSection extends BarRange {
       <p class="text-sm text-ink-soft">
         Start quiet, with headphones most of all: ears get used to loud and do not mend.
       </p>
+      @if (sections().length > 0) {
+        <harvu-recording-choice
+          class="mt-3"
+          [bpm]="bpm()"
+          [recordedBpm]="recordedBpm()"
+          (bpmChosen)="bpmChosen.emit($event)"
+          (tapAlong)="tapAlong.emit()"
+        />
+      }
       <div class="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">
         @for (choice of choices(); track choice.key) {
           <fieldset>
@@ -167,27 +180,15 @@ export interface LoopSection extends BarRange {
         </fieldset>
       </div>
     }
-    @if (sections().length > 0) {
-      <harvu-recording-choice
-        class="mt-3"
-        [bpm]="bpm()"
-        [recordedBpm]="recordedBpm()"
-        (bpmChosen)="bpmChosen.emit($event)"
-        (tapAlong)="tapAlong.emit()"
-      />
-    }
     @if (hasClick()) {
       <harvu-latency-taps class="mt-3 block" />
     }
-    <div class="mt-4 flex flex-wrap gap-2 border-t border-line pt-4">
-      <button type="button" class="button mr-auto min-h-[44px]" (click)="pedal.emit()">
+    <p class="mt-3 flex flex-wrap items-center gap-2 text-sm text-ink-soft">
+      <button type="button" class="button min-h-[44px]" (click)="pedal.emit()">
         Learn a pedal
       </button>
-      <button type="button" class="button min-h-[44px]" (click)="stuck.emit()">Stuck here</button>
-      <button type="button" class="button min-h-[44px]" (click)="sore.emit()">
-        Something hurts
-      </button>
-    </div>
+      Page-turning pedals work as they are; others are learnt by a press.
+    </p>
   `,
 })
 export class RoomPanel {

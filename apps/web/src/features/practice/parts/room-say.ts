@@ -4,6 +4,7 @@ import { Session } from '../../../platform/session';
 import { ProblemLine } from '../../../ui/problem-line';
 import { Pause } from '../pause.state';
 import { PracticeState } from '../practice.state';
+import { RoomCard } from '../room-card.state';
 
 /** What the room says under the music: what was kept, what to do, what comes next, what waits to be sent. */
 @Component({
@@ -26,6 +27,7 @@ export class RoomSay {
   readonly where = output();
   protected readonly state = inject(PracticeState);
   protected readonly pause = inject(Pause);
+  protected readonly card = inject(RoomCard);
   private readonly session = inject(Session);
   private readonly router = inject(Router);
   protected readonly isSessionOver = this.session.isOver;

@@ -14,9 +14,9 @@ import { readinessWords } from '../../plans';
   host: { class: 'mb-8 block' },
   template: `
     <div class="flex flex-wrap items-baseline gap-x-4">
-      <h2 class="text-lg">
+      <h3 class="text-lg">
         <a [routerLink]="['/plans', song().id]">{{ song().title }}</a>
-      </h2>
+      </h3>
       <span class="text-ink-soft">{{ words().headline }}: {{ words().below }}</span>
     </div>
     <harvu-ribbon class="mt-2" [blocks]="overview().blocks" />
@@ -24,7 +24,7 @@ import { readinessWords } from '../../plans';
       {{ overview().doneCount }} of {{ overview().stepCount }} steps done
     </p>
     <ul class="mt-2 border-t border-line">
-      @for (one of overview().open; track one.id; let isFirst = $first) {
+      @for (one of overview().open; track one.id) {
         <li class="border-b border-line">
           <a
             [routerLink]="['/plans', song().id, 'practice', one.id]"
@@ -42,7 +42,7 @@ import { readinessWords } from '../../plans';
               ><b class="mr-1.5">{{ rungWords(one) }}</b>
               <span class="text-xs text-ink-soft">{{ one.goal }}</span></span
             >
-            <span class="button max-sm:hidden" [class.button-first]="isFirst">Practise</span>
+            <span class="button max-sm:hidden">Practise</span>
           </a>
         </li>
       } @empty {

@@ -1,0 +1,2 @@
+export { todaysCards } from './todays-cards';
+export type { CardReason, SongToday, TodaysCard, TodaysTime } from './todays-cards';

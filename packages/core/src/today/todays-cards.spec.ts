@@ -1,0 +1,90 @@
+import fc from 'fast-check';
+import type { Day } from '../day';
+import type { OpenStep } from '../progress';
+import { todaysCards, type SongToday, type TodaysCard } from './index';
+
+const STEP: OpenStep = {
+  ...{ id: 's', title: 'A step', rungs: [], rungUnit: 'bpm', nowBpm: null, cleanBpm: null },
+  ...{ cleanInRow: 0, goalInRow: 3, goal: '', minutes: 6 },
+  ...{ isBegun: true, holdsBack: false, isListening: false },
+};
+const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => ({ ...STEP, id, ...more });
+const song = (id: string, open: readonly OpenStep[], wantedOn: Day | null = null): SongToday => ({
+  ...{ id, title: id, wantedOn, open },
+});
+const told = (cards: readonly TodaysCard[]) =>
+  cards.map((one) => `${one.planId} ${one.step.id} ${one.minutes} ${one.why}`);
+const today = (songs: readonly SongToday[], minutes = 15, isSore = false) =>
+  told(todaysCards(songs, { minutes, isSore }));
+
+describe('today’s list', () => {
+  it('fits the minutes there are, the last card as long as what is left', () => {
+    const open = [step('a'), step('b'), step('c')];
+    expect(today([song('W', open)], 15)).toEqual([
+      ...['W a 6 goes on', 'W b 6 goes on', 'W c 3 goes on'],
+    ]);
+    expect(today([song('W', open)], 13)).toEqual(['W a 6 goes on', 'W b 7 goes on']);
+  });
+
+  it('begins with what holds the song back, then what was begun, then what is new', () => {
+    const open = [
+      step('new', { isBegun: false }),
+      step('begun', { minutes: 4 }),
+      step('holds', { holdsBack: true, minutes: 5 }),
+    ];
+    expect(today([song('W', open)], 20)).toEqual([
+      ...['W holds 5 holds back', 'W begun 4 goes on', 'W new 6 new'],
+    ]);
+  });
+
+  it('takes one of each song in turn, the one wanted soonest first', () => {
+    const open = [step('a', { minutes: 4 }), step('b', { minutes: 4 })];
+    const songs = [song('later', open), song('soon', open, '2026-12-12')];
+    expect(today(songs, 16)).toEqual([
+      ...['soon a 4 wanted', 'later a 4 goes on', 'soon b 4 wanted', 'later b 4 goes on'],
+    ]);
+  });
+
+  it('has nothing longer than twelve minutes, and at most two new things', () => {
+    const fresh = ['a', 'b', 'c'].map((id) => step(id, { isBegun: false, minutes: 40 }));
+    expect(today([song('W', fresh)], 60)).toEqual(['W a 12 new', 'W b 12 new']);
+  });
+
+  it('has only what is listened to where something hurts', () => {
+    const open = [step('a'), step('listen', { isListening: true, isBegun: false, minutes: 1.2 })];
+    expect(today([song('W', open)], 15, true)).toEqual(['W listen 2 listening']);
+    expect(today([song('W', [step('a')])], 15, true)).toEqual([]);
+  });
+
+  it('is empty without time or without steps', () => {
+    expect(today([song('W', [step('a')])], 0)).toEqual([]);
+    expect(today([song('W', [])], 20)).toEqual([]);
+  });
+
+  it('never asks for more than there is, nor for the same twice', () => {
+    const anyStep = fc.record({
+      minutes: fc.double({ min: 0.1, max: 90, noNaN: true }),
+      ...{ isBegun: fc.boolean(), holdsBack: fc.boolean(), isListening: fc.boolean() },
+    });
+    const anySongs = fc.array(fc.array(anyStep, { maxLength: 4 }), { maxLength: 5 });
+    fc.assert(
+      fc.property(anySongs, fc.nat(90), fc.boolean(), (songs, minutes, isSore) => {
+        const all = songs.map((open, at) =>
+          song(
+            `s${at}`,
+            open.map((one, place) => step(`${place}`, one)),
+          ),
+        );
+        const cards = todaysCards(all, { minutes, isSore });
+        const sum = cards.reduce((before, one) => before + one.minutes, 0);
+        expect(sum).toBeLessThanOrEqual(minutes);
+        expect(new Set(cards.map((one) => `${one.planId} ${one.step.id}`)).size).toBe(cards.length);
+        for (const one of cards) {
+          expect(Number.isInteger(one.minutes)).toBeTrue();
+          expect(one.minutes >= 2 && one.minutes <= 12).toBeTrue();
+          if (isSore) expect(one.step.isListening).toBeTrue();
+        }
+      }),
+    );
+  });
+});
