@@ -1,13 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import type { Plan, PlanSummary } from '@harvu/contract';
 import { listenTo, onsetsIn } from '../listening';
+import { planOf } from '../plans';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';
-
-async function planOf(page: Page): Promise<Plan> {
-  const [first] = (await (await page.request.get('/api/plans')).json()) as PlanSummary[];
-  return (await (await page.request.get(`/api/plans/${first?.id ?? ''}`)).json()) as Plan;
-}
 
 /** Opens the step whose title begins so in the first plan of somebody. */
 async function openStep(page: Page, stepId: string): Promise<void> {

@@ -1,12 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
-import type { Plan, PlanSummary } from '@harvu/contract';
+import { expect, test } from '@playwright/test';
+import { planOf } from '../plans';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';
-
-async function planOf(page: Page): Promise<Plan> {
-  const [first] = (await (await page.request.get('/api/plans')).json()) as PlanSummary[];
-  return (await (await page.request.get(`/api/plans/${first?.id ?? ''}`)).json()) as Plan;
-}
 
 test('what is played without a connection is kept, and sent later once each', async ({
   page,

@@ -1,14 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import type { Plan, PlanSummary } from '@harvu/contract';
+import { planOf } from '../plans';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';
 
 test.use({ serviceWorkers: 'allow' });
-
-async function planOf(page: Page): Promise<Plan> {
-  const [first] = (await (await page.request.get('/api/plans')).json()) as PlanSummary[];
-  return (await (await page.request.get(`/api/plans/${first?.id ?? ''}`)).json()) as Plan;
-}
 
 /** Waits until the device has the whole application, as it has after a first visit. */
 async function isKept(page: Page): Promise<void> {

@@ -18,12 +18,15 @@ const today = (songs: readonly SongToday[], minutes = 15, isSore = false) =>
   told(todaysCards(songs, { minutes, isSore }));
 
 describe('today’s list', () => {
-  it('fits the minutes there are, the last card as long as what is left', () => {
-    const open = [step('a'), step('b'), step('c')];
+  it('fits the minutes there are, in three things where there are so many', () => {
+    const open = [step('a'), step('b', { minutes: 9 }), step('c')];
     expect(today([song('W', open)], 15)).toEqual([
-      ...['W a 6 goes on', 'W b 6 goes on', 'W c 3 goes on'],
+      ...['W a 5 goes on', 'W b 5 goes on', 'W c 5 goes on'],
     ]);
-    expect(today([song('W', open)], 13)).toEqual(['W a 6 goes on', 'W b 7 goes on']);
+    expect(today([song('W', open)], 8)).toEqual(['W a 4 goes on', 'W b 4 goes on']);
+    expect(today([song('W', open.slice(0, 2))], 15)).toEqual(['W a 6 goes on', 'W b 9 goes on']);
+    expect(today([song('W', open.slice(0, 1))], 7)).toEqual(['W a 6 goes on']);
+    expect(today([song('W', open.slice(0, 1))], 30)).toEqual(['W a 6 goes on']);
   });
 
   it('begins with what holds the song back, then what was begun, then what is new', () => {

@@ -68,19 +68,16 @@ function inTurn(songs: readonly SongToday[]): readonly (readonly [SongToday, Ope
   ).flat();
 }
 
-/**
- * Lists what is to be practised today over all songs, so that it fits the minutes there are: of each song in turn,
- * the one wanted soonest first, what holds it back before what was begun and what is new; nothing longer than
- * twelve minutes at once, at most two new things. Where something hurts, only what is listened to. Empty where
- * there is no time, or nothing is open.
- *
- * @example
- * todaysCards([], { minutes: 15, isSore: false }) // []
- */
-export function todaysCards(
+/** So many cards a day are aimed at, where there is enough to do. */
+const USUAL_CARDS = 3;
+const SHORTEST_CARD = 4;
+
+/** What is on the list, before the minutes that are left over are given away. */
+function chosen(
   songs: readonly SongToday[],
   { minutes, isSore }: TodaysTime,
 ): readonly TodaysCard[] {
+  const most = Math.min(LONGEST_MINUTES, Math.max(SHORTEST_CARD, Math.ceil(minutes / USUAL_CARDS)));
   const cards: TodaysCard[] = [];
   let left = minutes;
   let fresh = 0;
@@ -88,10 +85,7 @@ export function todaysCards(
     const isNew = !step.isBegun;
     const isOff = (isSore && !step.isListening) || (isNew && fresh >= MOST_NEW);
     if (isOff || left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
-    const wished = Math.max(LEAST_MINUTES, Math.min(LONGEST_MINUTES, Math.ceil(step.minutes)));
-    const own = Math.min(wished, left);
-    // What would be left over is too short for anything else.
-    const lasts = left - own < LEAST_MINUTES ? Math.min(LONGEST_MINUTES, left) : own;
+    const lasts = Math.min(left, most, Math.max(LEAST_MINUTES, Math.ceil(step.minutes)));
     const { id: planId, title, wantedOn } = song;
     cards.push({
       ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
@@ -100,4 +94,29 @@ export function todaysCards(
     if (isNew) fresh += 1;
   }
   return cards;
+}
+
+/**
+ * Lists what is to be practised today over all songs, so that it fits the minutes there are: of each song in turn,
+ * the one wanted soonest first, what holds it back before what was begun and what is new; three things where there
+ * are so many, nothing longer than twelve minutes at once, at most two new things. Where something hurts, only what
+ * is listened to. Empty where there is no time, or nothing is open.
+ *
+ * @example
+ * todaysCards([], { minutes: 15, isSore: false }) // []
+ */
+export function todaysCards(songs: readonly SongToday[], time: TodaysTime): readonly TodaysCard[] {
+  const cards = chosen(songs, time);
+  let left = time.minutes - cards.reduce((sum, one) => sum + one.minutes, 0);
+  // What is left over goes to the first that need it.
+  return cards.map((card) => {
+    const more = Math.min(left, LONGEST_MINUTES - card.minutes, spare(card, left));
+    left -= more;
+    return { ...card, minutes: card.minutes + more };
+  });
+}
+
+/** Minutes a card could still use; too little for another card is used by any. */
+function spare({ step, minutes }: TodaysCard, left: number): number {
+  return left < LEAST_MINUTES ? left : Math.max(0, Math.ceil(step.minutes) - minutes);
 }

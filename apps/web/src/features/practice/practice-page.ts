@@ -159,6 +159,12 @@ export class PracticePage {
     return plan?.work.timeline.occurrences.findIndex((one) => one.part.id === part) ?? -1;
   });
 
+  /** A riff is drawn as large as its bars leave room for. */
+  protected readonly tabScale = computed(() => {
+    const only = this.state.seen.riffNow()?.only;
+    const isShort = only !== undefined && only.to - only.from < 2;
+    return this.state.isWide() ? (isShort ? 2.5 : 1.9) : 1.6;
+  });
   /** What measures the hand in this step; nothing where nothing does. */
   protected readonly drill = computed(() => {
     const [step, scene] = [this.state.step(), this.state.scene()];

@@ -13,12 +13,25 @@ import { WeekState } from './week.state';
   imports: [Page, RouterLink, TodaysList, WeekMinutes, WeekSong],
   providers: [WeekState],
   host: { class: 'flex flex-1 flex-col' },
+  styles: `
+    .late {
+      animation: late 0.3s step-end;
+    }
+    @keyframes late {
+      from {
+        visibility: hidden;
+      }
+    }
+  `,
   template: `
     <harvu-page title="My week" [problem]="state.problem()">
       @if (state.unsent() > 0) {
         <p class="mb-3 font-semibold text-brass" role="status">
           {{ state.unsent() === 1 ? '1 waits' : state.unsent() + ' wait' }} to be sent
         </p>
+      }
+      @if (!state.overview() && !state.problem()) {
+        <p class="late text-ink-soft" role="status">Your songs are being looked through …</p>
       }
       @if (state.songs(); as songs) {
         @if (songs.length > 0) {

@@ -37,6 +37,12 @@ export class TodaysList {
     const minutes = this.left().reduce((sum, one) => sum + one.minutes, 0);
     return `${cards}, ${minutes} min`;
   });
+  /** Minutes that nothing is planned for. */
+  protected readonly free = computed(() => {
+    if (this.state.cards().length === 0 || this.state.isSore()) return 0;
+    const planned = this.left().reduce((sum, one) => sum + one.minutes, 0);
+    return this.state.minutes() - this.state.playedToday() - planned;
+  });
   protected readonly done = computed(() =>
     this.state.doneToday().map(({ title, done }) => ({
       name: this.hasSeveral() ? `${title}: ${done.title}` : done.title,
