@@ -2,11 +2,12 @@ import { TestBed } from '@angular/core/testing';
 import { parseMeter, readPattern } from '@harvu/core/rhythm';
 import { setUpPage } from '../testing/page';
 import { PatternPlayer } from './pattern-player';
+import { RoomSound } from './room-sound';
 
 describe('a pattern heard', () => {
   let player: PatternPlayer;
   beforeEach(() => {
-    setUpPage([PatternPlayer]);
+    setUpPage([RoomSound, PatternPlayer]);
     player = TestBed.inject(PatternPlayer);
   });
   afterEach(() => player.close());
@@ -18,7 +19,10 @@ describe('a pattern heard', () => {
     const seen = new Set<number>();
     let isRound = false;
     let last = -1;
-    player.start({ pattern: read.pattern, feel: { kind: 'straight' }, bpm: 240 });
+    player.start({
+      ...{ pattern: read.pattern, feel: { kind: 'straight' }, tempo: 240 },
+      open: [40, 45, 50, 55, 59, 64],
+    });
     expect(player.isOn()).toBeTrue();
     // However slow the machine is, the hand comes round again.
     while (!isRound) {

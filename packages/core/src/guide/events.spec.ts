@@ -1,5 +1,5 @@
 import { scoreFor } from '../testing/score-for';
-import { guideEvents, type GuideEvent, type StringEvent } from './index';
+import { Guitar, guideEvents, otherGuitar, type GuideEvent, type StringEvent } from './index';
 
 function eventsOf(text: string, slower = 1): readonly GuideEvent[] {
   const { strokes, setup, silencesS } = scoreFor(text);
@@ -80,5 +80,33 @@ describe('what the strings of the guide do', () => {
       jasmine.objectContaining({ fromMidi: 59, toMidi: 62, untilS: 2 }),
     );
     expect(onStrings(events, 'mute').length).toBeGreaterThan(0);
+  });
+});
+
+describe('another guitar beside the one that is taught', () => {
+  const RATE = 8000;
+  const pluck: StringEvent = {
+    ...{ kind: 'pluck', atS: 0, string: 1, midi: 64, loud: 0.8, ringsS: 4, bright: 0.5 },
+  };
+  const loudness = (events: readonly GuideEvent[]): number => {
+    const guitar = new Guitar(RATE);
+    guitar.put(events);
+    const out = new Float32Array(RATE);
+    guitar.take(out);
+    return Math.sqrt(out.subarray(RATE / 2).reduce((sum, one) => sum + one * one, 0));
+  };
+
+  it('has strings of its own, and stands further away', () => {
+    const [other] = otherGuitar([pluck]);
+    expect(other).toEqual(jasmine.objectContaining({ string: 101, midi: 64 }));
+    expect(other?.kind !== 'hit' && other ? other.loud : 1).toBeLessThan(pluck.loud);
+  });
+
+  it('rings on where the first is damped or knocked on', () => {
+    const mute: StringEvent = { ...pluck, kind: 'mute', atS: 0.3 };
+    const hit: GuideEvent = { kind: 'hit', atS: 0.3, loud: 0.01 };
+    const beside = otherGuitar([pluck]);
+    const quiet = loudness([pluck, mute]);
+    expect(loudness([...beside, mute, hit])).toBeGreaterThan(10 * quiet);
   });
 });

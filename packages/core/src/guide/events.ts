@@ -329,3 +329,23 @@ export function guideEvents(
   for (const atS of silences) hands.silence(atS * slower);
   return withoutVainMutes(hands.events).toSorted((a, b) => a.atS - b.atS);
 }
+
+/** Strings of another guitar are counted on from here. */
+export const OTHER_GUITAR = 100;
+/** The other guitar stands further away. */
+const OTHER_LOUD = 0.7;
+
+/**
+ * Gives what another guitar does, on strings of its own, so that neither damps the other.
+ *
+ * @example
+ * otherGuitar([]) // []
+ */
+export function otherGuitar(events: readonly GuideEvent[]): readonly GuideEvent[] {
+  return events.map((event) => {
+    const loud = event.loud * OTHER_LOUD;
+    return event.kind === 'hit'
+      ? { ...event, loud }
+      : { ...event, loud, string: event.string + OTHER_GUITAR };
+  });
+}

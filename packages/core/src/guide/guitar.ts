@@ -1,4 +1,4 @@
-import type { GuideEvent, PitchWay } from './events';
+import { OTHER_GUITAR, type GuideEvent, type PitchWay } from './events';
 import { seeded } from './random';
 import { StringVoice, type Glide } from './string';
 
@@ -125,8 +125,7 @@ export class Guitar {
 
   private start(event: GuideEvent): void {
     if (event.kind === 'hit') {
-      this.knock = { at: this.taken, loud: event.loud };
-      for (const voice of this.voices.values()) voice.mute();
+      this.hit(event.loud);
       return;
     }
     const voice = this.voiceOf(event.string);
@@ -147,6 +146,12 @@ export class Guitar {
       voice.waver(this.sampleOf(event.vibrato.fromS), this.sampleOf(event.vibrato.untilS));
     if (event.swellS !== undefined)
       voice.swellIn(this.taken, this.taken + this.sampleOf(event.swellS));
+  }
+
+  /** A knock on the top lays the hand on the strings; another guitar rings on. */
+  private hit(loud: number): void {
+    this.knock = { at: this.taken, loud };
+    for (const [string, voice] of this.voices) if (string < OTHER_GUITAR) voice.mute();
   }
 
   private glideOf({ fromS, untilS, fromMidi, toMidi }: PitchWay): Glide {

@@ -1,6 +1,6 @@
 export { addClicks } from './clicks';
 export type { HeardClick } from './clicks';
-export { guideEvents } from './events';
+export { guideEvents, otherGuitar } from './events';
 export type { GuideEvent, GuideSetup, GuideTiming, PitchWay, StringEvent } from './events';
 export { Guitar } from './guitar';
 export { renderScore } from './render';
@@ -9,3 +9,5 @@ export { scoreOf, songScore } from './score';
 export type { GuideScore } from './score';
 export { GuideStream } from './stream';
 export type { OpenEnd, StreamOptions, StreamPart, StreamPiece } from './stream';
+export { patternScore } from './pattern-score';
+export type { PatternPlayed } from './pattern-score';

@@ -16,6 +16,8 @@ import type { GuideSetup } from './events';
 /** All that sounds of a pass, in seconds at its written tempo. */
 export interface GuideScore {
   readonly strokes: readonly HeardStroke[];
+  /** What another guitar plays beside them. */
+  readonly beside?: readonly HeardStroke[];
   readonly clicks: readonly TimedClick[];
   readonly offBeats: readonly TimedClick[];
   /** When silence begins. */

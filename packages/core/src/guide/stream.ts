@@ -1,5 +1,5 @@
 import { addClicks, type HeardClick } from './clicks';
-import { guideEvents } from './events';
+import { guideEvents, otherGuitar } from './events';
 import { Guitar } from './guitar';
 import type { GuideScore } from './score';
 import type { CountIn, TimedClick } from '../timeline';
@@ -233,7 +233,10 @@ export class GuideStream {
     const fromS = stretch.fromS * slower;
     const untilS = stretch.untilS * slower;
     const isLast = stretch.untilS >= score.lastsS;
-    const events = guideEvents(score.strokes, score.setup, { slower, silencesS: score.silencesS });
+    const events = [
+      ...guideEvents(score.strokes, score.setup, { slower, silencesS: score.silencesS }),
+      ...otherGuitar(guideEvents(score.beside ?? [], score.setup, { slower })),
+    ];
     this.guitar.clear();
     this.guitar.put(
       events

@@ -2,6 +2,7 @@ import { soundingStrings } from '../fretboard';
 import { pickedOver, type Pattern, type PickingHand, type Slot, type Strum } from '../rhythm';
 import type { RiffNote } from '../riff';
 import {
+  besideIn,
   isSilence,
   secondsAt,
   strokesIn,
@@ -117,6 +118,18 @@ function lastingS(laid: Stretch['bars'][number], { at, beats }: RiffNote): Secon
   return seconds(secondsAt(laid, addBeats(at, beats)) - secondsAt(laid, at));
 }
 
+/** Hears strokes of a stretch one after the other. */
+function heardOf(stretch: Stretch, strokes: readonly Stroke[], held: Held): readonly HeardStroke[] {
+  const hearer = new Hearer(held);
+  return strokes.flatMap((stroke) => {
+    const laid = stretch.bars[stroke.bar];
+    if (!laid) return [];
+    const heard = hearer.hear(stroke, laid.bar.struck, secondsAt(laid, stroke.at));
+    const notes = stroke.notes?.map((note) => ({ note, lastsS: lastingS(laid, note) }));
+    return [notes ? { ...heard, notes } : heard];
+  });
+}
+
 /**
  * Hears a stretch as it is played: every stroke with its strings, its chord and its time from the first
  * bar, the thumb on the bass of each grip, the notes of riffs with how long they last. The one reading of
@@ -126,14 +139,15 @@ function lastingS(laid: Stretch['bars'][number], { at, beats }: RiffNote): Secon
  * hearStretch(stretchOf([]), { strings: 6, picking: USUAL_PICKING, grips: [] }) // []
  */
 export function hearStretch(stretch: Stretch, held: Held): readonly HeardStroke[] {
-  const hearer = new Hearer(held);
-  return strokesIn(stretch)
-    .flat()
-    .flatMap((stroke) => {
-      const laid = stretch.bars[stroke.bar];
-      if (!laid) return [];
-      const heard = hearer.hear(stroke, laid.bar.struck, secondsAt(laid, stroke.at));
-      const notes = stroke.notes?.map((note) => ({ note, lastsS: lastingS(laid, note) }));
-      return [notes ? { ...heard, notes } : heard];
-    });
+  return heardOf(stretch, strokesIn(stretch).flat(), held);
+}
+
+/**
+ * Hears what another guitar plays beside a stretch; it is heard and nothing more, nobody is taught it here.
+ *
+ * @example
+ * hearBeside(stretchOf([]), { strings: 6, picking: USUAL_PICKING, grips: [] }) // []
+ */
+export function hearBeside(stretch: Stretch, held: Held): readonly HeardStroke[] {
+  return heardOf(stretch, besideIn(stretch).flat(), held);
 }

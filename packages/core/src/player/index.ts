@@ -1,6 +1,6 @@
 export { expectedOf, heldIn, stretchFor } from './expected';
 export type { Expected, ExpectedRequest } from './expected';
-export { hearStretch } from './hearing';
+export { hearBeside, hearStretch } from './hearing';
 export type { ExpectedStroke, HeardNote, HeardStroke, Held } from './hearing';
 export { handFor, songGrips } from './song-grips';
 export type { SongGrip } from './song-grips';

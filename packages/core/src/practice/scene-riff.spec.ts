@@ -52,4 +52,16 @@ describe('the sound of a step', () => {
     expect(ready.echoes).toEqual([{ effect: 'echo', ms: 750 }]);
     expect(scene('ready').sound).toBe('');
   });
+
+  it('is heard beside the chords where another guitar plays it, and changes no stroke of them', () => {
+    const text = TEXT.replace('riff a in 2-3', 'riff a in 2-3 as lead');
+    const whole = scene('whole:full', text);
+    const plain = scene('whole:full', TEXT.replace(' riff a in 2-3', ''));
+    expect(whole.score.beside?.map(({ atS }) => atS as number)).toEqual([4, 5, 6, 7, 8, 10]);
+    expect(whole.score.beside?.[0]?.notes?.[0]?.note).toEqual(
+      jasmine.objectContaining({ string: 3, fret: 2 }),
+    );
+    expect(whole.score.strokes).toEqual(plain.score.strokes);
+    expect(plain.score.beside).toBeUndefined();
+  });
 });

@@ -12,7 +12,7 @@ import {
 } from '../fretboard';
 import { openNotes, noteName, STANDARD_TUNING, type Tuning } from '../pitch';
 import { scoreOf, type GuideScore } from '../guide';
-import { hearStretch, type SongGrip } from '../player';
+import { hearBeside, hearStretch, type SongGrip } from '../player';
 import { isFeltInThrees } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
 import { barsInRecording, clockMarks, startsInFile, type RecordedStart } from '../recording';
@@ -208,12 +208,15 @@ export function sceneOf(step: Step, stage: Stage): Scene {
   const setup = { tuning, capo };
   const pass = passOf(step, work, only);
   const { picking } = settledFrame(song.frame);
-  const strokes = hearStretch(pass.stretch, { strings: tuning.length, picking, grips: work.grips });
+  const held = { strings: tuning.length, picking, grips: work.grips };
+  const strokes = hearStretch(pass.stretch, held);
+  const beside = hearBeside(pass.stretch, held);
   const names = [...new Set(pass.spans.map((one) => one.chord))];
-  const score = scoreOf(pass.stretch, strokes, {
+  const own = scoreOf(pass.stretch, strokes, {
     open: openNotes(tuning).map((note) => note + capo),
     grips: work.grips.map(({ name, grip }) => ({ name, grip })),
   });
+  const score = beside.length > 0 ? { ...own, beside } : own;
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   const grips = names.flatMap((name) => byName.get(name) ?? []);
   return {

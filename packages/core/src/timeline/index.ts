@@ -10,7 +10,7 @@ export { patternNamed, pulsePattern, songPatterns, usualPattern } from './patter
 export type { SongPatterns } from './patterns';
 export { secondsAt, stretchOf } from './stretch';
 export type { LaidBar, Stretch } from './stretch';
-export { strokesIn } from './strokes';
+export { besideIn, strokesIn } from './strokes';
 export type { Stroke } from './strokes';
 export { secondsInto, tempoAt } from './tempo';
 export type { BentTempo } from './tempo';

@@ -2,6 +2,7 @@ import type { RiffNote } from '../riff';
 import { slotBeats, type Feel, type Pattern, type PickingFinger, type Slot } from '../rhythm';
 import { beatsToNumber, type Beats } from '../units';
 import { chordSpans, type ChordSpan } from './chord-spans';
+import type { BarRiff } from './bar';
 import type { LaidBar, Stretch } from './stretch';
 
 /** A stroke where it falls. */
@@ -91,8 +92,11 @@ function isStruckOnce(span: ChordSpan, hasPattern: boolean): boolean {
 }
 
 /** Notes of a riff that begin together are one stroke. */
-function riffStrokes({ bar, from, index, spans }: ChordedBar): readonly Stroke[] {
-  const notes = bar.riff?.notes ?? [];
+function riffStrokes(
+  riff: BarRiff | undefined,
+  { from, index, spans }: Omit<ChordedBar, 'bar'>,
+): readonly Stroke[] {
+  const notes = riff?.notes ?? [];
   return [...new Set(notes.map((one) => one.at))].map((at) => {
     const own = notes.filter((one) => one.at === at);
     const beat = from + beatsToNumber(at);
@@ -112,7 +116,7 @@ function pluckOf(notes: readonly RiffNote[]): Slot {
 }
 
 function strokesOfBar(laid: ChordedBar): readonly Stroke[] {
-  const strokes = [...patternStrokes(laid), ...riffStrokes(laid)];
+  const strokes = [...patternStrokes(laid), ...riffStrokes(laid.bar.riff, laid)];
   const once = laid.spans.filter((span) => isStruckOnce(span, laid.bar.struck !== undefined));
   if (once.length === 0) return strokes;
   for (const { at, from, chord } of once) {
@@ -135,5 +139,18 @@ export function strokesIn(
 ): readonly (readonly Stroke[])[] {
   return stretch.bars.map((laid, index) =>
     strokesOfBar({ ...laid, index, spans: spans[index] ?? [] }),
+  );
+}
+
+/**
+ * Lists the strokes of what another guitar plays beside a stretch, bar by bar; none where it plays nothing.
+ *
+ * @example
+ * besideIn(stretchOf([])) // []
+ */
+export function besideIn(stretch: Stretch): readonly (readonly Stroke[])[] {
+  const spans = chordSpans(stretch);
+  return stretch.bars.map((laid, index) =>
+    riffStrokes(laid.bar.beside, { ...laid, index, spans: spans[index] ?? [] }),
   );
 }

@@ -19,8 +19,10 @@ import {
 } from '@harvu/core/rhythm';
 import { settledFrame, type NamedPattern, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
+import { openNotes } from '@harvu/core/pitch';
 import type { SongGrip } from '@harvu/core/player';
-import { PatternPlayer } from '../../sound/pattern-player';
+import { PatternPlayer, type Heard } from '../../sound/pattern-player';
+import { RoomSound } from '../../sound/room-sound';
 import { ChordLabel } from '../../ui/chord-label';
 import { PatternLane } from '../../ui/pattern-lane';
 import { PatternTelling } from './pattern-telling';
@@ -31,7 +33,7 @@ import { PickingHandForm } from './picking-hand-form';
   selector: 'harvu-pattern-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChordLabel, PatternLane, PatternTelling, PickingHandForm],
-  providers: [PatternPlayer],
+  providers: [RoomSound, PatternPlayer],
   host: {
     class: 'block scroll-my-4 rounded-md border border-line bg-sheet p-3',
     role: 'region',
@@ -137,13 +139,19 @@ export class PatternEditor {
 
   protected hear(pattern: Pattern): void {
     if (this.player.isOn()) this.player.stop();
-    else this.player.start({ pattern, feel: this.frame().feel, bpm: this.tempo() });
+    else this.player.start(this.heard(pattern));
   }
 
   /** A new tempo is heard at once. */
   protected again(pattern: Pattern): void {
-    if (this.player.isOn()) {
-      this.player.start({ pattern, feel: this.frame().feel, bpm: this.tempo() });
-    }
+    if (this.player.isOn()) this.player.start(this.heard(pattern));
+  }
+
+  /** Over the grip that is looked at, else on muted strings. */
+  private heard(pattern: Pattern): Heard {
+    const { feel, tuning, capo } = this.frame();
+    const grip = this.grips().find((one) => one.name === this.overName());
+    const open = openNotes(tuning).map((note) => note + capo);
+    return { pattern, feel, tempo: this.tempo(), open, ...(grip && { grip }) };
   }
 }
