@@ -18,6 +18,8 @@ export interface GuideScore {
   readonly strokes: readonly HeardStroke[];
   /** What another guitar plays beside them. */
   readonly beside?: readonly HeardStroke[];
+  /** After so many written seconds all of it comes again, quieter. */
+  readonly echoS?: number;
   readonly clicks: readonly TimedClick[];
   readonly offBeats: readonly TimedClick[];
   /** When silence begins. */

@@ -1,4 +1,5 @@
 import { addClicks, type HeardClick } from './clicks';
+import { Echo } from './echo';
 import { guideEvents, otherGuitar } from './events';
 import { Guitar } from './guitar';
 import type { GuideScore } from './score';
@@ -66,8 +67,9 @@ interface OpenPart extends StreamPart {
   readonly clicks: readonly HeardClick[];
   readonly firstSample: number;
   readonly samples: number;
-  /** The guitar as it was when the part began. */
+  /** The guitar and its echo as they were when the part began. */
   readonly guitar: Guitar;
+  readonly echo: Echo;
   readonly barsBefore: number;
   /** Where in the pass it goes on, in written seconds. */
   readonly thenS: number;
@@ -92,6 +94,7 @@ interface Stretch {
 export class GuideStream {
   private readonly parts: OpenPart[] = [];
   private guitar: Guitar;
+  private echo: Echo;
   private taken = 0;
   /** The pass from which it is played in another way. */
   private changedAt = -1;
@@ -104,6 +107,7 @@ export class GuideStream {
     private readonly sampleRate: number,
   ) {
     this.guitar = new Guitar(sampleRate, 7);
+    this.echo = this.echoNow();
   }
 
   /** Takes the next piece, of at most so many seconds, within one part; undefined once all is played. */
@@ -119,6 +123,7 @@ export class GuideStream {
     const silence = new Float32Array(count);
     const guide = new Float32Array(count);
     this.guitar.take(guide);
+    this.echo.addTo(guide);
     this.taken += count;
     const isCount = part.kind === 'count-in';
     return {
@@ -146,6 +151,7 @@ export class GuideStream {
   /** Lets the strings ring on into what is left. */
   ringOut(out: Float32Array): void {
     this.guitar.take(out);
+    this.echo.addTo(out);
   }
 
   /** Takes parts back, as if they had not been taken. */
@@ -154,6 +160,7 @@ export class GuideStream {
     if (!part) return;
     this.parts.splice(index);
     this.guitar = part.guitar.copy();
+    this.echo = part.echo.copy();
     this.taken = part.firstSample;
   }
 
@@ -230,6 +237,7 @@ export class GuideStream {
     const { slower, hasOffBeats } = options;
     const clicks = [...score.clicks, ...(hasOffBeats ? score.offBeats : [])];
     const part = this.open({ kind: 'pass', pass, stretch }, clicks);
+    if (this.echo.lengthS !== this.echoNow().lengthS) this.echo = this.echoNow();
     const fromS = stretch.fromS * slower;
     const untilS = stretch.untilS * slower;
     const isLast = stretch.untilS >= score.lastsS;
@@ -266,7 +274,13 @@ export class GuideStream {
     return {
       ...{ kind, pass, startsS, lastsS, slower, fromS, isOpen, thenS, firstSample, samples },
       ...{ barsBefore, clicks: this.withoutInner(heard), guitar: this.guitar.copy() },
+      echo: this.echo.copy(),
     };
+  }
+
+  /** The echo of the song in the tempo of now. */
+  private echoNow(): Echo {
+    return new Echo(this.sampleRate, (this.score.echoS ?? 0) * this.options.slower);
   }
 
   /** Bars of the pass that were played in a part. */

@@ -13,6 +13,6 @@ export type { DrawnLane } from './lanes';
 export type { DrawnChange, MapBar, SaidChord, Scene, TunedString } from './scene';
 export { notesAt } from './notes-at';
 export type { SceneRiff } from './scene-riff';
-export { minutesLeft, untilLesson } from './until-lesson';
+export { untilLesson } from './until-lesson';
 export type { LessonPiece } from './until-lesson';
 export type { RingingGrip, RingingString } from './ringing';

@@ -43,6 +43,20 @@ describe('what is seen while a step is practised', () => {
     expect(sceneFor('A Verse').ringing).toEqual([]);
   });
 
+  it('tells which grips load the hand: a full barre, a wide reach, the thumb over the neck', () => {
+    const loading = (chart: string): readonly string[] => {
+      const { song } = readChart(chart);
+      const work = workpieceOf(song);
+      const step = makeSteps(work).find(({ kind }) => kind === 'listen');
+      if (!step) throw new Error('nothing to listen to');
+      return sceneOf(step, { song, work, conventions: USUAL_CONVENTIONS }).loading;
+    };
+    expect(loading('[A]\n| G | D | Em | C |')).toEqual([]);
+    expect(loading('grip F: 133211\n[A]\n| C | F |')).toEqual(['F']);
+    expect(loading('grip F: xx3211\n[A]\n| C | F |')).toEqual([]);
+    expect(loading('grip D/F#: 2x0232 fingers T..132\n[A]\n| G | D/F# |')).toEqual(['D/F#']);
+  });
+
   it('draws the hand in each bar, the same lane once', () => {
     const { lanes } = sceneFor('A Verse');
     expect(lanes[0]?.drawing).toBe(lanes[1]?.drawing);

@@ -17,7 +17,15 @@ import { isFeltInThrees } from '../rhythm';
 import { settledFrame, type SongDocument } from '../song';
 import { barsInRecording, clockMarks, startsInFile, type RecordedStart } from '../recording';
 import { echoesIn, effectWords } from '../sound';
-import { kindOf, passOf, type Kind, type Pass, type Step, type Workpiece } from '../steps';
+import {
+  kindOf,
+  loadsHand,
+  passOf,
+  type Kind,
+  type Pass,
+  type Step,
+  type Workpiece,
+} from '../steps';
 import { changesOf } from '../timeline';
 import type { Bpm } from '../units';
 import { lanesOf, type DrawnLane } from './lanes';
@@ -87,6 +95,8 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   /** Echoes whose time goes with the tempo, in ms at the goal. */
   readonly echoes: readonly { readonly effect: string; readonly ms: number }[];
   readonly goalBpm: Bpm;
+  /** Chords whose grips load the hand: wide, with a barre, or with the thumb over the neck. */
+  readonly loading: readonly string[];
   /** For each bar, where the whole song is gone through. */
   readonly map: readonly MapBar[];
   /** Where the whole song is gone through: what goes round until one leaves it. */
@@ -216,7 +226,16 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     open: openNotes(tuning).map((note) => note + capo),
     grips: work.grips.map(({ name, grip }) => ({ name, grip })),
   });
-  const score = beside.length > 0 ? { ...own, beside } : own;
+  const echoes = echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({
+    ...{ effect, ms },
+  }));
+  const [echo] = echoes;
+  const score = {
+    ...own,
+    ...(beside.length > 0 && { beside }),
+    // A pass is written in its own tempo; the echo fits the goal's.
+    ...(echo && { echoS: echo.ms / 1000 }),
+  };
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   const grips = names.flatMap((name) => byName.get(name) ?? []);
   return {
@@ -233,7 +252,8 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     lanes: lanesOf(pass, strokes, conventions.counts),
     riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
     ...{ tuning, sound: effectWords(work.sound), goalBpm: work.goalBpm },
-    echoes: echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({ effect, ms })),
+    echoes,
+    loading: grips.filter((one) => loadsHand(one, work)).map(({ name }) => name),
     ...(isWholeSong ? wholeOf(stage, score) : NO_WHOLE),
   };
 }

@@ -18,17 +18,15 @@ const MOST_PIECES = 9;
 /** Less time than this is not worth beginning something new. */
 const LEAST_MINUTES = 4;
 
-/**
- * Gives the minutes that are left of a step: of its whole time the share of the rungs above those that are held.
- */
-export function minutesLeft({ step, climb }: StepProgress): number {
+/** What is left of a step: the rungs above those that are held. */
+function leftOf({ step, climb }: StepProgress): number {
   const rungs = step.rungs.length;
   return rungs < 2 ? step.minutes : (step.minutes * (rungs - climb.rung)) / rungs;
 }
 
 function pieceOf(progress: StepProgress, minutes: number): LessonPiece {
   const { step, climb } = progress;
-  const left = minutesLeft(progress);
+  const left = leftOf(progress);
   const isWhole = minutes >= left;
   const { rungs } = step;
   const climbed = isWhole ? rungs.length : (minutes / left) * (rungs.length - climb.rung);
@@ -58,7 +56,7 @@ export function untilLesson(
     const isReady = one.step.needs.every((id) => done.has(id));
     const isWaiting = one.state !== 'done' && isReady && one.step.isOptional !== true;
     if (!isWaiting || pieces.length >= MOST_PIECES) continue;
-    if (left < Math.min(LEAST_MINUTES, minutesLeft(one))) break;
+    if (left < Math.min(LEAST_MINUTES, leftOf(one))) break;
     const piece = pieceOf(one, left);
     pieces.push(piece);
     left -= piece.minutes;

@@ -1,10 +1,10 @@
 import type { StepPlan } from '../plan';
 import type { PartedSong } from '../sameness';
-import { kindOf, type Kind } from '../steps';
+import { kindOf, minutesLeft, type Kind, type Workpiece } from '../steps';
 import type { Bpm } from '../units';
 import type { Day } from '../day';
 import { playedIn, triesIn, type PlanEvent, type Played } from '../events';
-import { minutesLeft, stepProgress, type StepProgress } from '../practice';
+import { stepProgress, type StepProgress } from '../practice';
 import { doneOn, type DoneStep } from './done-on';
 import { readinessOf, type Readiness } from './readiness';
 
@@ -124,12 +124,15 @@ export function summaryOf(readiness: Readiness): ReadinessSummary {
   };
 }
 
-function toOpenStep(progress: StepProgress, heldBackBy: string | undefined): OpenStep {
-  const { step, climb } = progress;
+function toOpenStep(
+  { step, climb }: StepProgress,
+  { work, heldBackBy }: { readonly work: Workpiece; readonly heldBackBy: string | undefined },
+): OpenStep {
   const { id, title, rungs, goal } = step;
   const { rungUnit, matter } = kindOf(step);
   return {
-    ...{ id, title, rungs, rungUnit, cleanBpm: climb.cleanBpm, minutes: minutesLeft(progress) },
+    ...{ id, title, rungs, rungUnit, cleanBpm: climb.cleanBpm },
+    minutes: minutesLeft(step, climb.cleanBpm, work),
     ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
     ...{ isListening: matter === 'listening', nowBpm: rungs[climb.rung] ?? null },
     ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
@@ -183,7 +186,7 @@ export function overviewOf(
     readiness: summaryOf(readiness),
     stepCount: steps.length,
     doneCount: progress.filter(({ state }) => state === 'done').length,
-    open: firstOpen(open, heldBackBy).map((one) => toOpenStep(one, heldBackBy)),
+    open: firstOpen(open, heldBackBy).map((one) => toOpenStep(one, { work, heldBackBy })),
     openCount: open.length,
     ...{ lastDay, minutesByDay: minutesByDayOf(played), wantedOn },
     lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),

@@ -56,6 +56,11 @@ function isSameShape(a: SongGrip, b: SongGrip): boolean {
   return shapeMove(a.grip, b.grip)?.strings === 0 && a.fingers.join() === b.fingers.join();
 }
 
+/** Tells whether a grip loads the hand: a barre over four strings or more, a wide reach, the thumb over the neck. */
+export function loadsHand(grip: SongGrip, work: Workpiece): boolean {
+  return isFullBarre(grip) || isWide(grip, work) || grip.fingers.includes('T');
+}
+
 function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
   const held = grip.flatMap((fret, place) => {
     const finger = fingers[place];

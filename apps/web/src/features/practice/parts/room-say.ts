@@ -1,10 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import type { Scene } from '@harvu/core/practice';
 import { Session } from '../../../platform/session';
 import { ProblemLine } from '../../../ui/problem-line';
 import { Pause } from '../pause.state';
 import { PracticeState } from '../practice.state';
 import { RoomCard } from '../room-card.state';
+
+function listed(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}
+
+/** The tuning and the capo in one line. */
+function frameWords({ strings, capo }: Scene): string {
+  const isUsual = strings.length === 6 && strings.every(({ away }) => away === 0);
+  const tuned = isUsual ? 'Standard tuning' : `Tuned ${strings.map(({ note }) => note).join(' ')}`;
+  return `${tuned}, ${capo === 0 ? 'no capo' : `capo at fret ${capo}`}`;
+}
 
 /** What the room says under the music: what was kept, what to do, what comes next, what waits to be sent. */
 @Component({
@@ -42,6 +54,18 @@ export class RoomSay {
     return scene.echoes
       .map(({ effect, ms }) => `${effect} at this tempo: ${Math.round((ms * goalBpm) / bpm)} ms`)
       .join(', ');
+  });
+  /** What is easily forgotten before the first chord, and what loads the hand; only while nothing plays. */
+  protected readonly before = computed(() => {
+    const scene = this.state.scene();
+    const isShown = scene && scene.scene !== 'frame' && scene.pass.stretch.beats > 0;
+    return isShown && !this.state.isRunning() ? frameWords(scene) : '';
+  });
+  protected readonly caution = computed(() => {
+    const scene = this.state.scene();
+    if (!scene || scene.loading.length === 0 || this.state.isRunning()) return '';
+    const names = scene.loading.map((name) => scene.chords[name]?.name ?? name);
+    return `${listed(names)} ${names.length === 1 ? 'loads' : 'load'} the hand: short tries, a light thumb, shake it out in between. If it stays hard, ask for an easier grip.`;
   });
   protected readonly cue = computed(() =>
     this.state.scene()?.scene === 'map' ? '' : (this.state.seen.onMap()?.cue ?? ''),
