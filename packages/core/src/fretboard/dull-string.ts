@@ -21,10 +21,10 @@ function openAdvice({ grip, fingers }: Held, place: number, said: HandWords): st
   const isPressed = (at: number): boolean => (grip[at] ?? 0) > 0;
   const who = (at: number): string => `${fingerWords(fingers[at] ?? null)} on ${said.string(at)}`;
   // A finger leans over towards the thinner strings.
-  if (isPressed(place - 1)) return `Stand ${who(place - 1)} on its tip, it leans over.`;
-  if (isPressed(place + 1)) return `Move ${who(place + 1)} a little away, it touches.`;
-  if (place === grip.length - 1) return 'Let the palm come away from the neck, it touches.';
-  if (place === 0) return 'Let the thumb stay behind the neck, it touches.';
+  if (isPressed(place - 1)) return `Stand ${who(place - 1)} more on its tip: it may lean over.`;
+  if (isPressed(place + 1)) return `Move ${who(place + 1)} a little away: it may touch.`;
+  if (place === grip.length - 1) return 'Let the palm come away from the neck: it may touch.';
+  if (place === 0) return 'Let the thumb stay behind the neck: it may touch.';
   return 'Look from above which finger touches it, and lift that one a little.';
 }
 
@@ -33,7 +33,7 @@ function openAdvice({ grip, fingers }: Held, place: number, said: HandWords): st
  * or too flat, or a finger beside it leans on it. Empty for a string that is not to sound.
  *
  * @example
- * dullAdvice({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null] }, 5, handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 })) // 'Stand finger 1 on string 2 on its tip, it leans over.'
+ * dullAdvice({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null] }, 5, handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 })) // 'Stand finger 1 on string 2 more on its tip: it may lean over.'
  */
 export function dullAdvice(held: Held, place: number, said: HandWords): string {
   const fret = held.grip[place] ?? null;
@@ -41,8 +41,11 @@ export function dullAdvice(held: Held, place: number, said: HandWords): string {
   if (fret === 0) return openAdvice(held, place, said);
   const finger = held.fingers[place] ?? null;
   const who = fingerWords(finger);
-  if (isFlat(held, place))
-    return `Roll ${who} a little onto its side, close behind ${said.fret(fret)}.`;
+  if (isFlat(held, place)) {
+    // The first finger has a hard side; the others can only lie flatter.
+    const how = finger === 1 ? `Roll ${who} a little onto its side` : `Lay ${who} flatter`;
+    return `${how}, close behind ${said.fret(fret)}.`;
+  }
   if (finger === 'T') return `Let the thumb reach further over, close behind ${said.fret(fret)}.`;
   return `Press ${who} close behind ${said.fret(fret)}, on its tip.`;
 }

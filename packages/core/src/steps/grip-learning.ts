@@ -56,9 +56,20 @@ function isSameShape(a: SongGrip, b: SongGrip): boolean {
   return shapeMove(a.grip, b.grip)?.strings === 0 && a.fingers.join() === b.fingers.join();
 }
 
-/** Tells whether a grip loads the hand: a barre over four strings or more, a wide reach, the thumb over the neck. */
+/** Over so many frets a wide reach is felt; side by side at one fret it is none. */
+const FELT_FRETS = 3;
+
+/**
+ * Tells whether a grip loads the hand: a barre over four strings or more, a wide reach, the thumb over the neck.
+ *
+ * @example
+ * loadsHand({ name: 'F', grip: [1, 3, 3, 2, 1, 1], fingers: [1, 3, 4, 2, 1, 1], isProposed: false }, workpieceOf(EMPTY_SONG)) // true
+ */
 export function loadsHand(grip: SongGrip, work: Workpiece): boolean {
-  return isFullBarre(grip) || isWide(grip, work) || grip.fingers.includes('T');
+  const pressed = grip.grip.flatMap((fret) => (fret ? [fret] : []));
+  const span = Math.max(0, ...pressed) - Math.min(...pressed, Infinity);
+  const isFelt = span >= FELT_FRETS && isWide(grip, work);
+  return isFullBarre(grip) || isFelt || grip.fingers.includes('T');
 }
 
 function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
