@@ -1,8 +1,8 @@
 // The directions code may depend in; the test command fails on any other.
 const CORE_LEVELS = [
-  ['constants', 'units', 'day', 'conventions', 'step-id', 'layer'],
+  ['constants', 'units', 'day', 'conventions', 'step-id', 'layer', 'random'],
   ['assumptions'],
-  ['events'],
+  ['events', 'forecast'],
   ['pitch', 'rhythm', 'sound', 'take'],
   ['chord', 'telling'],
   ['fretboard'],
@@ -67,7 +67,7 @@ module.exports = {
       {
         pathNot: [
           '^packages/core/src',
-          '^node_modules/(date-fns|diff|node-diff3|fraction\\.js|pitchy)/',
+          '^node_modules/(date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs)/',
         ],
       },
     ),

@@ -10,6 +10,8 @@ export interface ListedCard {
   readonly title: string;
   readonly song: string;
   readonly minutes: number;
+  /** It is done already, and played again so that it stays. */
+  readonly isVisit: boolean;
   /** Seconds that were spent on it. */
   readonly spentS: number;
   readonly isOver: boolean;
@@ -30,7 +32,8 @@ function isCard(value: unknown): value is ListedCard {
   return (
     words.every((one) => typeof one === 'string') &&
     figures.every((one) => typeof one === 'number' && one >= 0) &&
-    typeof card?.isOver === 'boolean'
+    typeof card?.isOver === 'boolean' &&
+    typeof card.isVisit === 'boolean'
   );
 }
 
@@ -64,8 +67,9 @@ export class TodayList {
   begin(cards: readonly TodaysCard[]): void {
     const personId = this.session.person()?.id;
     if (personId === undefined) return;
-    const listed = cards.map(({ planId, song, step, minutes }) => ({
-      ...{ planId, stepId: step.id, title: step.title, song, minutes, spentS: 0, isOver: false },
+    const listed = cards.map(({ planId, song, step, minutes, why }) => ({
+      ...{ planId, stepId: step.id, title: step.title, song, minutes, isVisit: why === 'visit' },
+      ...{ spentS: 0, isOver: false },
     }));
     this.keep({ personId, day: this.session.today(), cards: listed });
   }

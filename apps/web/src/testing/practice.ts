@@ -1,4 +1,4 @@
-import { signal } from '@angular/core';
+import { signal, type Provider } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { NewEvent, Plan } from '@harvu/contract';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
@@ -26,7 +26,7 @@ export function planProgress(document: SongDocument): PlanProgress {
     ...{ id: 'p1', songId: 's1', title: 'A song', document, events: [], revision: 3 },
     ...{ teaching: USUAL_TEACHING, figures },
   } as unknown as Plan;
-  return { ...answers.progress(plan, USUAL_CONVENTIONS), plan };
+  return { ...answers.progress(plan, '2026-11-24', USUAL_CONVENTIONS), plan };
 }
 
 /** A visit to the practice room in a test's hand: its clock, its sound, and what is written down. */
@@ -36,7 +36,7 @@ export class PracticeVisit {
   readonly plans: BehaviorSubject<PlanProgress>;
   readonly state: PracticeState;
 
-  constructor(document: SongDocument) {
+  constructor(document: SongDocument, more: readonly Provider[] = []) {
     localStorage.clear();
     jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
     this.plans = new BehaviorSubject(planProgress(document));
@@ -48,7 +48,7 @@ export class PracticeVisit {
       ...{ unsent: signal([]), problem: signal(null) },
     };
     setUpPage([
-      ...[PracticeState, Playing, RecordingState, Marks],
+      ...[PracticeState, Playing, RecordingState, Marks, ...more],
       { provide: RoomSound, useValue: this.sound },
       { provide: Analysis, useValue: answeredAtOnce() },
       { provide: PlanReader, useValue: { read: () => this.plans.asObservable() } },

@@ -4,6 +4,7 @@ import type { ReadChart } from '@harvu/core/chart';
 import type { Finding } from '@harvu/core/checks';
 import type { FoundGrip } from '@harvu/core/fretboard';
 import type { EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
+import type { Day } from '@harvu/core/day';
 import type { PlanOverview } from '@harvu/core/progress';
 import type { PlanEvent } from '@harvu/core/events';
 import type { Scene } from '@harvu/core/practice';
@@ -55,8 +56,10 @@ export class Analysis {
     );
   }
 
-  progress(plan: Plan): Observable<SongProgress> {
-    return defer(() => this.answering.ask((worker) => worker.progress(plan, this.conventions())));
+  progress(plan: Plan, today: Day): Observable<SongProgress> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.progress(plan, today, this.conventions())),
+    );
   }
 
   scene(plan: Plan, of: SceneAsked): Observable<Scene | null> {

@@ -26,13 +26,17 @@ import {
 } from '@harvu/core/plan';
 import {
   filledBlocks,
+  memoryOf,
   overviewOf,
   readinessOf,
+  retainedTempo,
   summaryOf,
   tempoLines,
+  visitsOf,
   type FilledBlock,
   type PlanOverview,
   type ReadinessSummary,
+  type RetainedTempo,
   type TempoLine,
 } from '@harvu/core/progress';
 import {
@@ -42,7 +46,7 @@ import {
   type Scene,
   type StepProgress,
 } from '@harvu/core/practice';
-import { triesIn, type PlanEvent } from '@harvu/core/events';
+import { triesIn, type PlanEvent, type Try } from '@harvu/core/events';
 import type { RecordedStart } from '@harvu/core/recording';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { SongDocument } from '@harvu/core/song';
@@ -101,6 +105,15 @@ export interface SongProgress extends StepPlan {
   readonly lines: readonly TempoLine[];
   /** The time of the steps that are still to do. */
   readonly left: PlanTime;
+  /** What was learned and is due a visit, with what is probably left of its tempo; the longest due first. */
+  readonly due: readonly DuePart[];
+}
+
+/** A part that was held at a tempo, and wants to be played again. */
+export interface DuePart extends RetainedTempo {
+  readonly stepId: string;
+  readonly title: string;
+  readonly lastOn: Day;
 }
 
 /** Which step is practised, of it only some bars; and what was tapped along with somebody's own file. */
@@ -121,6 +134,22 @@ function optionsOf(
   { names }: Conventions,
 ): PlanOptions {
   return { teaching, student, names, constants: constantsWith(constants) };
+}
+
+/** Parts with a tempo that are due on a day. */
+function dueParts(
+  progress: readonly StepProgress[],
+  tries: readonly Try[],
+  today: Day,
+): readonly DuePart[] {
+  return visitsOf(progress, tries)
+    .filter(({ dueOn }) => dueOn <= today)
+    .flatMap(({ progress: { step, climb }, lastOn }) => {
+      const memory = memoryOf(step, tries, today);
+      if (!memory || climb.cleanBpm === null) return [];
+      const left = retainedTempo(climb.cleanBpm, memory.retrievability);
+      return [{ stepId: step.id, title: step.title, lastOn, ...left }];
+    });
 }
 
 function plainBlocks({ timeline }: Workpiece): readonly PlainBlock[] {
@@ -203,7 +232,7 @@ export const answers = {
   },
 
   /** How far a student is with a plan. */
-  progress(plan: Plan, conventions: Conventions): SongProgress {
+  progress(plan: Plan, today: Day, conventions: Conventions): SongProgress {
     const made = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
     const { work, steps, goal } = made;
     const tries = triesIn(plan.events);
@@ -214,6 +243,7 @@ export const answers = {
       ...made,
       ...{ readiness: summaryOf(readiness), blocks: filledBlocks(work.timeline, readiness) },
       ...{ progress, lines: tempoLines(steps, tries, goal), left: timeOf(open, work.constants) },
+      due: dueParts(progress, tries, today),
     };
   },
 

@@ -1,5 +1,5 @@
 import { OTHER_GUITAR, type GuideEvent, type PitchWay } from './events';
-import { seeded } from './random';
+import { seeded } from '../random';
 import { StringVoice, type Glide } from './string';
 
 const A4_HERTZ = 440;

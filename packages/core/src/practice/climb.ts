@@ -25,12 +25,24 @@ function inOrderOnce(tries: readonly Try[]): readonly Try[] {
 }
 
 /** What a fuller layer proves: what was clean in it; what failed in it says nothing of a barer one. */
-function attemptsAt(piece: Piece, tries: readonly Try[]): readonly Attempt[] {
+function attemptsAt(pieces: readonly Piece[], tries: readonly Try[]): readonly Attempt[] {
   return tries.flatMap(({ stepId, clean, passes, day, bpm: tempo }) => {
-    const how = piecesOf(stepId).map((one) => bearing(one, piece));
+    const practised = piecesOf(stepId);
+    const how = pieces.flatMap((piece) => practised.map((one) => bearing(one, piece)));
     const counts = how.includes('same') || (clean && how.includes('fuller'));
     return counts ? [{ clean, passes, day, bpm: tempo ?? 0 }] : [];
   });
+}
+
+/**
+ * Gives the attempts that bear on what a step practises, in the order they were made: its own, and what was clean
+ * in a fuller layer.
+ *
+ * @example
+ * attemptsOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []) // []
+ */
+export function attemptsOf(step: Step, tries: readonly Try[]): readonly Attempt[] {
+  return attemptsAt(piecesOf(step.id), inOrderOnce(tries));
 }
 
 /** The rung to play next: the first above what is held, further down after failing at it. */
@@ -42,7 +54,7 @@ function nextRung({ rungs }: Step, { bpm: held, eased }: Held): number {
 
 function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
   const { rungs, goal } = step;
-  const attempts = attemptsAt(piece, tries);
+  const attempts = attemptsAt([piece], tries);
   const goalBpm = rungs.at(-1) ?? 0;
   const held = heldOf(attempts, { cleanInRow: goal.cleanInRow, goalBpm });
   const rung = nextRung(step, held);

@@ -73,15 +73,15 @@ function afterStumble(held: Held, one: Attempt): Held {
 /**
  * Adds up attempts at one piece, in the order they were made: held is the highest tempo at which so many
  * clean passes came in a row on one day, whatever ladder there was; two failed tries in a row at a tempo
- * that was held lower it by a rung.
+ * that was held lower it by a rung. It goes on from what was held before, where that is given.
  *
  * @example
  * heldOf([{ clean: true, passes: 3, day: '2026-11-26', bpm: 92 }], { cleanInRow: 3, goalBpm: 92 }).bpm // 92
  */
-export function heldOf(attempts: readonly Attempt[], asked: Asked): Held {
+export function heldOf(attempts: readonly Attempt[], asked: Asked, before: Held = NOTHING): Held {
   return attempts.reduce<Held>(
     (held, one) => (one.clean ? afterClean(held, one, asked) : afterStumble(held, one)),
-    NOTHING,
+    before,
   );
 }
 

@@ -1,5 +1,5 @@
 export type { BarRange } from '../edits';
-export { climbOf } from './climb';
+export { attemptsOf, climbOf } from './climb';
 export type { Climb } from './climb';
 export { heldOf } from './held';
 export type { Attempt, Held } from './held';

@@ -7,6 +7,7 @@ import { playedIn, triesIn, type PlanEvent, type Played } from '../events';
 import { stepProgress, type StepProgress } from '../practice';
 import { doneOn, type DoneStep } from './done-on';
 import { readinessOf, type Readiness } from './readiness';
+import { visitsOf } from './visits';
 
 /** One block of a song's ribbon, filled as far as its part is held. */
 export interface FilledBlock {
@@ -57,6 +58,15 @@ export interface OpenStep {
   readonly isListening: boolean;
 }
 
+/** A step that is done and wants to be played again. */
+export interface VisitStep {
+  readonly step: OpenStep;
+  /** Once through, and a breath. */
+  readonly minutes: number;
+  readonly lastOn: Day;
+  readonly dueOn: Day;
+}
+
 /** One student's song at a glance; worked out anew whenever the plan or its log has changed. */
 export interface PlanOverview {
   readonly blocks: readonly FilledBlock[];
@@ -72,6 +82,8 @@ export interface PlanOverview {
   readonly minutesByDay: Readonly<Record<Day, number>>;
   /** What was done on the last day with practice. */
   readonly lastDone: readonly DoneStep[];
+  /** What was learned, by when it wants a visit; the earliest few. */
+  readonly visits: readonly VisitStep[];
   /** The last day on which something hurt; null where none did. */
   readonly soreOn: Day | null;
   /** The day the song is wanted for; null where none is agreed. */
@@ -79,6 +91,7 @@ export interface PlanOverview {
 }
 
 const OPEN_SHOWN = 4;
+const VISITS_SHOWN = 4;
 
 /**
  * Fills the blocks of a song's ribbon as far as a student holds its parts.
@@ -190,6 +203,12 @@ export function overviewOf(
     openCount: open.length,
     ...{ lastDay, minutesByDay: minutesByDayOf(played), wantedOn },
     lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),
+    visits: visitsOf(progress, tries)
+      .slice(0, VISITS_SHOWN)
+      .map(({ progress: one, lastOn: on, dueOn }) => ({
+        ...{ step: toOpenStep(one, { work, heldBackBy }), lastOn: on, dueOn },
+        minutes: kindOf(one.step).isWholeSong ? Math.ceil(work.timeline.lasts / 60) : 0,
+      })),
     soreOn: lastDayOf(events.filter(({ kind }) => kind === 'sore')),
   };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Day } from '../day';
-import type { OpenStep } from '../progress';
+import type { OpenStep, VisitStep } from '../progress';
 import { todaysCards, type SongToday, type TodaysCard } from './index';
 
 const STEP: OpenStep = {
@@ -10,12 +10,16 @@ const STEP: OpenStep = {
 };
 const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => ({ ...STEP, id, ...more });
 const song = (id: string, open: readonly OpenStep[], wantedOn: Day | null = null): SongToday => ({
-  ...{ id, title: id, wantedOn, open },
+  ...{ id, title: id, wantedOn, open, visits: [] },
 });
 const told = (cards: readonly TodaysCard[]) =>
   cards.map((one) => `${one.planId} ${one.step.id} ${one.minutes} ${one.why}`);
 const today = (songs: readonly SongToday[], minutes = 15, isSore = false) =>
-  told(todaysCards(songs, { minutes, isSore }));
+  told(todaysCards(songs, { today: TODAY, minutes, isSore }));
+const TODAY: Day = '2026-11-27';
+const visit = (id: string, dueOn: Day, minutes = 0): VisitStep => ({
+  ...{ step: step(id, { minutes: 0 }), lastOn: '2026-11-03', dueOn, minutes },
+});
 
 describe('today’s list', () => {
   it('fits the minutes there are, in three things where there are so many', () => {
@@ -59,6 +63,29 @@ describe('today’s list', () => {
     expect(today([song('W', [step('a')])], 15, true)).toEqual([]);
   });
 
+  it('visits what was learned for a fifth of the time, the longest due first', () => {
+    const visits = [
+      visit('v1', '2026-11-20'),
+      visit('v2', '2026-11-10'),
+      visit('v3', '2026-12-01'),
+    ];
+    const busy = { ...song('W', [step('a', { minutes: 40 }), step('b', { minutes: 40 })]), visits };
+    expect(today([busy], 15)).toEqual(['W a 8 goes on', 'W b 5 goes on', 'W v2 2 visit']);
+    expect(today([busy], 25)).toEqual([
+      ...['W a 12 goes on', 'W b 9 goes on', 'W v2 2 visit', 'W v1 2 visit'],
+    ]);
+    // Where nothing else is left to do, there is time for both.
+    expect(today([{ ...song('W', []), visits }], 15)).toEqual(['W v2 2 visit', 'W v1 2 visit']);
+    expect(today([busy], 15, true)).toEqual([]);
+    // A whole song takes as long as it lasts, and waits for a day with time for it.
+    const whole = { ...busy, visits: [visit('whole', '2026-11-10', 4)] };
+    expect(today([whole], 15)).toEqual(['W a 10 goes on', 'W b 5 goes on']);
+    expect(today([whole], 25).at(-1)).toBe('W whole 4 visit');
+    expect(todaysCards([busy], { today: TODAY, minutes: 15, isSore: false }).at(-1)?.lastOn).toBe(
+      '2026-11-03',
+    );
+  });
+
   it('is empty without time or without steps', () => {
     expect(today([song('W', [step('a')])], 0)).toEqual([]);
     expect(today([song('W', [])], 20)).toEqual([]);
@@ -78,7 +105,7 @@ describe('today’s list', () => {
             open.map((one, place) => step(`${place}`, one)),
           ),
         );
-        const cards = todaysCards(all, { minutes, isSore });
+        const cards = todaysCards(all, { today: TODAY, minutes, isSore });
         const sum = cards.reduce((before, one) => before + one.minutes, 0);
         expect(sum).toBeLessThanOrEqual(minutes);
         expect(new Set(cards.map((one) => `${one.planId} ${one.step.id}`)).size).toBe(cards.length);

@@ -1,5 +1,5 @@
 import type { Day } from '../day';
-import type { OpenStep } from '../progress';
+import type { OpenStep, VisitStep } from '../progress';
 
 /** A song as today's list sees it. */
 export interface SongToday {
@@ -9,10 +9,12 @@ export interface SongToday {
   /** The day it is wanted for; null where none is agreed. */
   readonly wantedOn: Day | null;
   readonly open: readonly OpenStep[];
+  /** What was learned, by when it wants a visit. */
+  readonly visits: readonly VisitStep[];
 }
 
 /** Why something stands on today's list. */
-export type CardReason = 'wanted' | 'holds back' | 'goes on' | 'new' | 'listening';
+export type CardReason = 'wanted' | 'holds back' | 'goes on' | 'new' | 'listening' | 'visit';
 
 /** One thing to practise today. */
 export interface TodaysCard {
@@ -22,10 +24,13 @@ export interface TodaysCard {
   readonly step: OpenStep;
   readonly minutes: number;
   readonly why: CardReason;
+  /** The day it was played last; null where it is no visit. */
+  readonly lastOn: Day | null;
 }
 
 /** How much there is today, and how one is. */
 export interface TodaysTime {
+  readonly today: Day;
   readonly minutes: number;
   /** Something hurts: only what is listened to stays. */
   readonly isSore: boolean;
@@ -89,6 +94,7 @@ function chosen(
     const { id: planId, title, wantedOn } = song;
     cards.push({
       ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
+      lastOn: null,
     });
     left -= lasts;
     if (isNew) fresh += 1;
@@ -96,19 +102,65 @@ function chosen(
   return cards;
 }
 
+/** Of the time, so much is for what was learned before. */
+const VISIT_SHARE = 0.2;
+
+/** What is due a visit, the longest due first, as much as fits; in what is left over, more. */
+function visitsDue(
+  songs: readonly SongToday[],
+  { today, minutes, isSore }: TodaysTime,
+): readonly TodaysCard[] {
+  if (isSore || minutes < LEAST_MINUTES) return [];
+  return songs
+    .flatMap(({ id, title, wantedOn, visits }) =>
+      visits
+        .filter(({ dueOn }) => dueOn <= today)
+        .map((visit) => ({ ...visit, planId: id, title, wantedOn })),
+    )
+    .toSorted((a, b) => a.dueOn.localeCompare(b.dueOn))
+    .map(({ planId, title, wantedOn, step, lastOn, minutes: asked }) => ({
+      ...{ planId, song: title, wantedOn, step, lastOn, why: 'visit' as const },
+      minutes: Math.max(LEAST_MINUTES, asked),
+    }));
+}
+
+/** The cards that fit into minutes, one after the other. */
+function fitting(cards: readonly TodaysCard[], minutes: number): readonly TodaysCard[] {
+  let left = minutes;
+  return cards.filter((card) => {
+    const fits = card.minutes <= left;
+    if (fits) left -= card.minutes;
+    return fits;
+  });
+}
+
+function minutesOf(cards: readonly TodaysCard[]): number {
+  return cards.reduce((sum, one) => sum + one.minutes, 0);
+}
+
 /**
  * Lists what is to be practised today over all songs, so that it fits the minutes there are: of each song in turn,
  * the one wanted soonest first, what holds it back before what was begun and what is new; three things where there
- * are so many, nothing longer than twelve minutes at once, at most two new things. Where something hurts, only what
- * is listened to. Empty where there is no time, or nothing is open.
+ * are so many, nothing longer than twelve minutes at once, at most two new things; then, for a fifth of the time,
+ * what was learned before and is due a visit, and more of it where nothing else is left to do. Where something
+ * hurts, only what is listened to. Empty where there is no time, or nothing is open or due.
  *
  * @example
- * todaysCards([], { minutes: 15, isSore: false }) // []
+ * todaysCards([], { today: '2026-11-26', minutes: 15, isSore: false }) // []
  */
 export function todaysCards(songs: readonly SongToday[], time: TodaysTime): readonly TodaysCard[] {
-  const cards = chosen(songs, time);
-  let left = time.minutes - cards.reduce((sum, one) => sum + one.minutes, 0);
-  // What is left over goes to the first that need it.
+  const due = visitsDue(songs, time);
+  const kept = fitting(due, Math.max(LEAST_MINUTES, time.minutes * VISIT_SHARE));
+  const forOpen = time.minutes - minutesOf(kept);
+  const open = extended(chosen(songs, { ...time, minutes: forOpen }), forOpen);
+  const left = time.minutes - minutesOf(open);
+  const visits = fitting(due, left).slice(0, Math.max(0, MOST_CARDS - open.length));
+  return [...open, ...visits];
+}
+
+/** What is left over goes to the first that need it. */
+function extended(cards: readonly TodaysCard[], minutes: number): readonly TodaysCard[] {
+  let left = minutes - minutesOf(cards);
   return cards.map((card) => {
     const more = Math.min(left, LONGEST_MINUTES - card.minutes, spare(card, left));
     left -= more;

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Plan } from '@harvu/contract';
 import { map, switchMap, type Observable } from 'rxjs';
+import { Session } from '../../platform/session';
 import { PlanStore } from '../../store';
 import { Analysis, type SongProgress } from '../../worked-out';
 
@@ -14,6 +15,7 @@ export interface PlanProgress extends SongProgress {
 export class PlanReader {
   private readonly store = inject(PlanStore);
   private readonly analysis = inject(Analysis);
+  private readonly session = inject(Session);
 
   /** Gives a plan as it is known here, and then as it is now where that is not the same. */
   read(id: string): Observable<PlanProgress> {
@@ -21,7 +23,9 @@ export class PlanReader {
       .open(id)
       .pipe(
         switchMap((plan) =>
-          this.analysis.progress(plan).pipe(map((progress) => ({ ...progress, plan }))),
+          this.analysis
+            .progress(plan, this.session.today())
+            .pipe(map((progress) => ({ ...progress, plan }))),
         ),
       );
   }

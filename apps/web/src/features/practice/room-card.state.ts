@@ -35,9 +35,17 @@ export class RoomCard {
   /** Its minutes are spent, or its step is done. */
   readonly isOver = computed(() => {
     const card = this.card();
-    return card !== undefined && (card.spentS >= card.minutes * 60 || this.isDone());
+    if (!card) return false;
+    return card.isOver || card.spentS >= card.minutes * 60 || this.isDone();
   });
-  private readonly isDone = computed(() => this.state.climb()?.isDone ?? false);
+  /** Its step is done; a visit is once it went well once more. */
+  private readonly isDone = computed(() => {
+    // While one goes from card to card, the step may still be the one before.
+    const card = this.card();
+    if (!card || this.state.step()?.id !== card.stepId) return false;
+    if (card.isVisit) return this.state.lastMark()?.event.clean ?? false;
+    return this.state.climb()?.isDone ?? false;
+  });
   /** The card that comes then; undefined after the last. */
   readonly next = computed(() => {
     const at = this.list.cards().findIndex((one, place) => place !== this.index() && !one.isOver);

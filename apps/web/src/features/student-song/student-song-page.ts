@@ -110,6 +110,15 @@ export class StudentSongPage {
       }));
   });
 
+  /** What was learned and has faded a little: the tempo it was at, and what is probably left. */
+  private readonly faded = computed(() =>
+    (this.state.plan()?.due ?? []).slice(0, SAID_SHOWN).map(({ title, was, lastOn, from, to }) => ({
+      tone: 'slate' as const,
+      heading: `Due a visit: ${title}.`,
+      words: `It was ${was} on ${format(parseISO(lastOn), 'd MMM')}; probably ${from === to ? from : `${from} to ${to}`} now.`,
+    })),
+  );
+
   protected readonly notes = computed(() => {
     const found = this.state.plan();
     if (!found) return [];
@@ -118,6 +127,7 @@ export class StudentSongPage {
     const days = `${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs on different days`;
     return [
       ...this.said(),
+      ...this.faded(),
       {
         tone: isReady ? ('spruce' as const) : ('slate' as const),
         heading: isReady ? 'Ready to perform.' : 'On the way to ready.',

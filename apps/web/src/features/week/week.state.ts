@@ -53,10 +53,13 @@ export class WeekState {
   /** What would be practised now. */
   private readonly proposed = computed(() =>
     todaysCards(
-      (this.songs() ?? []).map(({ id, title, overview: { wantedOn, open } }) => ({
-        ...{ id, title, wantedOn, open },
+      (this.songs() ?? []).map(({ id, title, overview: { wantedOn, open, visits } }) => ({
+        ...{ id, title, wantedOn, open, visits },
       })),
-      { minutes: this.minutes() - this.playedToday(), isSore: this.isSore() },
+      {
+        today: this.overview()?.today ?? '1970-01-01',
+        ...{ minutes: this.minutes() - this.playedToday(), isSore: this.isSore() },
+      },
     ),
   );
   /** The list that was begun, or the one that is proposed. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import { daysBetween, type Day } from '@harvu/core/day';
 import type { CardReason, TodaysCard } from '@harvu/core/today';
 import { format, parseISO } from 'date-fns';
 import { doneWords } from '../done-words';
@@ -11,6 +12,7 @@ const REASONS: Readonly<Record<CardReason, string>> = {
   'goes on': 'goes on',
   new: 'new',
   listening: 'only listening',
+  visit: 'a visit, so that it stays',
 };
 
 /** What is practised today, one thing after the other, with one way to begin; and what it came to. */
@@ -50,7 +52,8 @@ export class TodaysList {
     })),
   );
 
-  protected reason({ why, wantedOn }: TodaysCard): string {
+  protected reason({ why, wantedOn, lastOn }: TodaysCard): string {
+    if (lastOn !== null) return `a visit: ${this.daysSince(lastOn)}`;
     if (why === 'wanted' && wantedOn !== null)
       return `goes on, wanted for ${format(parseISO(wantedOn), 'd MMM')}`;
     return REASONS[why];
@@ -66,5 +69,10 @@ export class TodaysList {
     if (!go) return;
     const { planId, stepId, card } = go;
     void this.router.navigate(['/plans', planId, 'practice', stepId], { queryParams: { card } });
+  }
+
+  private daysSince(day: Day): string {
+    const days = daysBetween(day, this.state.overview()?.today ?? day);
+    return days === 1 ? 'played last yesterday' : `played last ${days} days ago`;
   }
 }

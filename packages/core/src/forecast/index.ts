@@ -1,0 +1,2 @@
+export { forecast } from './forecast';
+export type { Forecast, ForecastRequest, ForecastTry } from './forecast';

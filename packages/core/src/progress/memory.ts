@@ -1,0 +1,106 @@
+import { parseISO } from 'date-fns';
+import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
+import { dayAfter, daysBetween, type Day } from '../day';
+import type { Try } from '../events';
+import { attemptsOf, heldOf, type Attempt } from '../practice';
+import type { Step } from '../steps';
+import type { Bpm } from '../units';
+
+/** How well something that was learned is still there. */
+export interface Memory {
+  /** How likely it goes as it went, from 0 to 1. */
+  readonly retrievability: number;
+  /** So many days after it was played last, it goes with nine chances in ten. */
+  readonly stabilityDays: number;
+  readonly lastOn: Day;
+  /** The day on which a visit is due. */
+  readonly dueOn: Day;
+}
+
+/** A tempo that was held, and what is probably left of it. */
+export interface RetainedTempo {
+  readonly was: Bpm;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Days, and nothing left to chance. */
+const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
+/** The tempo that is left lies between these shares of what was held, with all forgotten and with nothing. */
+const LOW = { forgotten: 0.8, kept: 0.2 };
+const HIGH = { forgotten: 0.9, kept: 0.1 };
+
+function noonOf(day: Day): Date {
+  return parseISO(`${day}T12:00:00Z`);
+}
+
+/**
+ * The mark of a day: again where something that was held went wrong, hard where nothing was clean at the goal,
+ * good where it was. What goes wrong above what was held says nothing; null where only that was tried.
+ */
+function gradeOf(
+  attempts: readonly Attempt[],
+  { heldBpm, goalBpm }: { readonly heldBpm: number | null; readonly goalBpm: number },
+): Grade | null {
+  const slipped = attempts.some(({ clean, bpm }) => !clean && heldBpm !== null && bpm <= heldBpm);
+  if (slipped) return Rating.Again;
+  const clean = attempts.filter((one) => one.clean).map(({ bpm }) => bpm);
+  if (clean.length === 0) return null;
+  return Math.max(...clean) >= goalBpm ? Rating.Good : Rating.Hard;
+}
+
+/** Attempts day by day, the earliest first. */
+function byDay(attempts: readonly Attempt[]): readonly (readonly [Day, readonly Attempt[]])[] {
+  const days = new Map<Day, Attempt[]>();
+  for (const one of attempts) days.set(one.day, [...(days.get(one.day) ?? []), one]);
+  return [...days].toSorted(([a], [b]) => a.localeCompare(b));
+}
+
+/** The card of one step, reviewed once a day from the first on which it was held. */
+function reviewed(step: Step, tries: readonly Try[]): Card | null {
+  const goalBpm = step.rungs.at(-1) ?? 0;
+  const asked = { cleanInRow: step.goal.cleanInRow, goalBpm };
+  let card: Card | null = null;
+  let held = heldOf([], asked);
+  for (const [day, attempts] of byDay(attemptsOf(step, tries))) {
+    const { bpm: heldBpm } = held;
+    held = heldOf(attempts, asked, held);
+    const grade: Grade | null =
+      held.bpm === null && !card ? null : gradeOf(attempts, { heldBpm, goalBpm });
+    const now = noonOf(day);
+    if (grade !== null) card = SCHEDULER.next(card ?? createEmptyCard(now), now, grade).card;
+  }
+  return card;
+}
+
+/**
+ * Tells how well a student still has what a step practises, by the spaced-review scheduler: one review a day, by
+ * what went worst of what was held. Null before it was held at any tempo.
+ *
+ * @example
+ * memoryOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], [], '2026-11-26') // null
+ */
+export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory | null {
+  const card = reviewed(step, tries);
+  if (!card?.last_review) return null;
+  const lastOn = card.last_review.toISOString().slice(0, 10) as Day;
+  const now = daysBetween(lastOn, today) > 0 ? today : lastOn;
+  return {
+    retrievability: SCHEDULER.get_retrievability(card, noonOf(now), false),
+    stabilityDays: card.stability,
+    lastOn,
+    dueOn: dayAfter(lastOn, Math.max(1, card.scheduled_days)),
+  };
+}
+
+/**
+ * Gives the range a tempo that was held has probably come down to: T·(0.80 + 0.20·R) to T·(0.90 + 0.10·R).
+ *
+ * @example
+ * retainedTempo(92, 0.74) // { was: 92, from: 87, to: 90 }
+ */
+export function retainedTempo(was: Bpm, retrievability: number): RetainedTempo {
+  const share = ({ forgotten, kept }: typeof LOW): number =>
+    Math.round(was * (forgotten + kept * retrievability));
+  return { was, from: share(LOW), to: share(HIGH) };
+}

@@ -1,0 +1,59 @@
+import type { Day } from '../day';
+import type { Try } from '../events';
+import { LAYERS } from '../layer';
+import type { StepProgress } from '../practice';
+import { kindOf, type Step } from '../steps';
+import { memoryOf } from './memory';
+
+/** Something that was learned and wants to be played again, so that it stays. */
+export interface DueVisit {
+  readonly progress: StepProgress;
+  /** The day it was played last. */
+  readonly lastOn: Day;
+  /** From this day on it is worth a visit. */
+  readonly dueOn: Day;
+}
+
+function layerOf({ layer }: Step): number {
+  return layer === undefined ? -1 : LAYERS.indexOf(layer);
+}
+
+/** What a step practises, whatever its layer. */
+function matterOf({ kind, atoms }: Step): string {
+  return `${kind} ${atoms.join(' ')}`;
+}
+
+/** Of what is done, the fullest layer of each part; where the whole song is, that alone. */
+function worthVisiting(progress: readonly StepProgress[]): readonly StepProgress[] {
+  const done = progress.filter(({ state, step }) => {
+    const { matter } = kindOf(step);
+    return state === 'done' && (matter === 'part' || matter === 'join' || matter === 'whole');
+  });
+  const fullest = new Map<string, StepProgress>();
+  for (const one of done) {
+    const known = fullest.get(matterOf(one.step));
+    if (!known || layerOf(one.step) > layerOf(known.step)) fullest.set(matterOf(one.step), one);
+  }
+  const all = [...fullest.values()];
+  const whole = all.filter(({ step }) => kindOf(step).matter === 'whole');
+  return whole.length > 0 ? whole : all;
+}
+
+/**
+ * Lists what was learned and when it wants a visit, the earliest first; nothing that is still being learned.
+ *
+ * @example
+ * visitsOf([], []) // []
+ */
+export function visitsOf(
+  progress: readonly StepProgress[],
+  tries: readonly Try[],
+): readonly DueVisit[] {
+  return worthVisiting(progress)
+    .flatMap((one) => {
+      // When it is due does not depend on the day one looks.
+      const memory = memoryOf(one.step, tries, '1970-01-01');
+      return memory ? [{ progress: one, lastOn: memory.lastOn, dueOn: memory.dueOn }] : [];
+    })
+    .toSorted((a, b) => a.dueOn.localeCompare(b.dueOn));
+}
