@@ -13,6 +13,7 @@ import { limitVerb } from './limit.verb';
 import { nameGripVerb } from './name-grip.verb';
 import { placeNotesVerb } from './place-notes.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
+import { forecastVerb } from './forecast.verb';
 import { readinessVerb } from './readiness.verb';
 import { renderVerb } from './render.verb';
 import { riffVerb } from './riff.verb';
@@ -39,6 +40,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['limit', limitVerb],
   ['steps', stepsVerb],
   ['readiness', readinessVerb],
+  ['forecast', forecastVerb],
   ['riff', riffVerb],
   ['place-notes', placeNotesVerb],
   ['tab', tabVerb],

@@ -373,6 +373,41 @@ export interface Assumption {
     unit: 'bpm',
     why: 'Used only until the song states its tempo.',
   },
+  retainedLowShare: {
+    name: 'What is left of a tempo at least',
+    unit: 'of it',
+    why: 'With all of it forgotten somebody who once held a tempo still begins there; what is remembered adds the rest.',
+  },
+  retainedHighShare: {
+    name: 'What is left of a tempo at most',
+    unit: 'of it',
+    why: 'The other end of the same range: nobody who has not played for long begins quite where they ended.',
+  },
+  visitShare: {
+    name: 'Visits to what was learned',
+    unit: 'of the time',
+    why: 'Enough that what is done stays, and little enough that what is new goes on.',
+  },
+  visitLeastMinutes: {
+    name: 'The shortest thing to practise',
+    unit: 'min',
+    why: 'Less than this is over before the hands are there.',
+  },
+  blockMinutes: {
+    name: 'The longest at one thing',
+    unit: 'min',
+    why: 'After so many minutes hands and ears want something else, or a pause.',
+  },
+  newADay: {
+    name: 'New things in a day',
+    unit: 'steps',
+    why: 'More than two new things in a day push each other out.',
+  },
+  forecastUnlike: {
+    name: 'How unlike the weeks before the next are',
+    unit: 'spread',
+    why: 'Practice to come is worth a little more or less than what was: a forecast that denies it is too sure.',
+  },
 } as const satisfies Record<keyof typeof VALUES, Omit<Assumption, 'value'>>;
 
 /** Every constant the core assumes, with its value. */

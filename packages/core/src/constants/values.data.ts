@@ -69,4 +69,11 @@ export const VALUES = {
   paceSpread: 0.25,
   minutesADay: 15,
   defaultBpm: 80,
+  retainedLowShare: 0.8,
+  retainedHighShare: 0.9,
+  visitShare: 0.2,
+  visitLeastMinutes: 2,
+  blockMinutes: 12,
+  newADay: 2,
+  forecastUnlike: 0.15,
 } as const;

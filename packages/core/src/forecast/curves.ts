@@ -22,12 +22,38 @@ function grid<A, B, C>(
 
 /** Where it began, about the first that was seen. */
 const ABOUT = [-0.06, -0.03, 0, 0.03];
-const CEILINGS = [1.02, 1.08, 1.2, 1.5];
+const CEILINGS = [1.04, 1.08, 1.2, 1.5];
 const TAUS = [0.15, 0.25, 0.4, 0.6, 0.9, 1.3, 2, 3, 4.5, 7, 11];
 const GAINS = [0.02, 0.04, 0.06, 0.09, 0.12, 0.16, 0.2, 0.25, 0.3, 0.37, 0.45, 0.55];
 
 function saturating(start: number, ceiling: number, tau: number): Curve['at'] {
   return (x) => ceiling - (ceiling - start) * Math.exp(-x / tau);
+}
+
+/** Whoever practises gets there with so many times the practice that was watched. */
+const LONGEST_WAY = 8;
+const JUMPS = [0.12, 0.25, 0.4];
+const WHEN = [0.3, 0.6, 0.85, 1.05, 1.25, 1.5, 1.9, 2.4];
+const AFTER = [0.1, 0.3, 0.7];
+const STILL = 0.03;
+const JUMP_TAKES = 0.06;
+
+/** Standing nearly still, then up at once, and on from there. */
+function jumping({
+  start,
+  by,
+  when,
+  after,
+}: {
+  readonly start: number;
+  readonly by: number;
+  readonly when: number;
+  readonly after: number;
+}): Curve['at'] {
+  return (x) => {
+    const since = Math.max(0, x - when);
+    return start + STILL * Math.min(x, when) + by * Math.min(1, since / JUMP_TAKES) + after * since;
+  };
 }
 
 /**
@@ -49,12 +75,8 @@ export function familiesFrom(first: number): readonly Family[] {
   const line = grid(starts, GAINS, [0]).map(([start, gain]) => ({
     ...{ at: (x: number) => start + gain * x, lostADay: 0 },
   }));
-  const jump = grid(starts, [0.1, 0.2, 0.3, 0.45], [0.3, 0.6, 0.9, 1.1, 1.4, 1.8, 2.4, 3.2]).flatMap(
-    ([start, by, when]) =>
-      [0, 0.05].map((slope) => ({
-        at: (x: number) => start + slope * x + by / (1 + Math.exp(-(x - when) / 0.05)),
-        lostADay: 0,
-      })),
+  const jump = grid(starts, JUMPS, WHEN).flatMap(([start, by, when]) =>
+    AFTER.map((after) => ({ at: jumping({ start, by, when, after }), lostADay: 0 })),
   );
   const forgetful = grid(starts, [1.08, 1.3], TAUS).flatMap(([start, top, tau]) =>
     [0.01, 0.025, 0.05].map((lostADay) => ({ at: saturating(start, top, tau), lostADay })),
@@ -66,5 +88,7 @@ export function familiesFrom(first: number): readonly Family[] {
       lostADay: 0,
     })),
   );
-  return [ceiling, power, line, jump, forgetful, dip];
+  return [ceiling, power, line, jump, forgetful, dip].map((family) =>
+    family.filter(({ at }) => at(LONGEST_WAY) >= 1),
+  );
 }

@@ -1,3 +1,4 @@
+import { assumed } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
 import { seeded } from '../random';
 import { familiesFrom, type Curve } from './curves';
@@ -37,7 +38,7 @@ const DRAWS = 400;
 /** How far a result lies from the curve, as a share of the goal. */
 const NOISE = [0.015, 0.03, 0.05, 0.08];
 /** What comes is not quite like what was: practice is worth so much more or less. */
-const UNLIKE = 0.25;
+const UNLIKE = assumed('forecastUnlike');
 
 /** A result with the practice before it and the idle days before it. */
 interface Seen {
@@ -66,7 +67,10 @@ function courseOf(request: ForecastRequest, ordered: readonly ForecastTry[]): Co
   const length = Math.max(0, daysBetween(first, request.today));
   const days = Array.from({ length: length + 1 }, (_, index) => dayAfter(first, index));
   const minutes = days.map((day) => minutesOn(day, request));
-  const unitMinutes = Math.max(1, minutes.reduce((sum, one) => sum + one, 0));
+  const unitMinutes = Math.max(
+    1,
+    minutes.reduce((sum, one) => sum + one, 0),
+  );
   let [practised, idleDays] = [0, 0];
   const seen: Seen[] = [];
   days.forEach((day, index) => {
@@ -81,7 +85,10 @@ function courseOf(request: ForecastRequest, ordered: readonly ForecastTry[]): Co
   return { seen, unitMinutes, practised, idleDays };
 }
 
-function shareAt(curve: Curve, { practised, idleDays }: Pick<Seen, 'practised' | 'idleDays'>): number {
+function shareAt(
+  curve: Curve,
+  { practised, idleDays }: Pick<Seen, 'practised' | 'idleDays'>,
+): number {
   return curve.at(Math.max(0, practised - curve.lostADay * idleDays));
 }
 
@@ -102,7 +109,9 @@ interface Weighed {
 }
 
 function weigh(course: Course): readonly Weighed[] {
-  const first = course.seen.slice(0, 2).reduce((sum, one) => sum + one.share, 0) / Math.min(2, course.seen.length);
+  const first =
+    course.seen.slice(0, 2).reduce((sum, one) => sum + one.share, 0) /
+    Math.min(2, course.seen.length);
   const all = familiesFrom(first).flatMap((family) =>
     family.map((curve) => ({
       curve,
@@ -122,7 +131,11 @@ function normal(random: () => number): number {
 /** Days until a curve reaches the goal, with days of practice like those of the last weeks. */
 function daysToGoal(
   curve: Curve,
-  { course, recent, random }: { readonly course: Course; readonly recent: readonly number[]; readonly random: () => number },
+  {
+    course,
+    recent,
+    random,
+  }: { readonly course: Course; readonly recent: readonly number[]; readonly random: () => number },
 ): number {
   const worth = Math.exp(UNLIKE * normal(random));
   let { practised, idleDays } = course;

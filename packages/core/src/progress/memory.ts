@@ -1,5 +1,6 @@
 import { parseISO } from 'date-fns';
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
+import { assumed } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
 import type { Try } from '../events';
 import { attemptsOf, heldOf, type Attempt } from '../practice';
@@ -26,9 +27,6 @@ export interface RetainedTempo {
 
 /** Days, and nothing left to chance. */
 const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
-/** The tempo that is left lies between these shares of what was held, with all forgotten and with nothing. */
-const LOW = { forgotten: 0.8, kept: 0.2 };
-const HIGH = { forgotten: 0.9, kept: 0.1 };
 
 function noonOf(day: Day): Date {
   return parseISO(`${day}T12:00:00Z`);
@@ -100,7 +98,11 @@ export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory 
  * retainedTempo(92, 0.74) // { was: 92, from: 87, to: 90 }
  */
 export function retainedTempo(was: Bpm, retrievability: number): RetainedTempo {
-  const share = ({ forgotten, kept }: typeof LOW): number =>
-    Math.round(was * (forgotten + kept * retrievability));
-  return { was, from: share(LOW), to: share(HIGH) };
+  const left = (forgotten: number): number =>
+    Math.round(was * (forgotten + (1 - forgotten) * retrievability));
+  return {
+    was,
+    from: left(assumed('retainedLowShare')),
+    to: left(assumed('retainedHighShare')),
+  };
 }

@@ -1,3 +1,4 @@
+import { assumed } from '../constants';
 import type { Day } from '../day';
 import type { OpenStep, VisitStep } from '../progress';
 
@@ -38,11 +39,11 @@ export interface TodaysTime {
 
 const MOST_CARDS = 5;
 /** After so many minutes at one thing the hands want another. */
-const LONGEST_MINUTES = 12;
+const LONGEST_MINUTES = assumed('blockMinutes');
 /** Less than this is not worth beginning. */
-const LEAST_MINUTES = 2;
+const LEAST_MINUTES = assumed('visitLeastMinutes');
 /** More that is new in one day is not kept. */
-const MOST_NEW = 2;
+const MOST_NEW = assumed('newADay');
 
 function reasonOf(step: OpenStep, { wantedOn }: SongToday): CardReason {
   if (step.isListening) return 'listening';
@@ -103,7 +104,7 @@ function chosen(
 }
 
 /** Of the time, so much is for what was learned before. */
-const VISIT_SHARE = 0.2;
+const VISIT_SHARE = assumed('visitShare');
 
 /** What is due a visit, the longest due first, as much as fits; in what is left over, more. */
 function visitsDue(
