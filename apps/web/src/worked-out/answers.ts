@@ -30,6 +30,7 @@ import {
   overviewOf,
   readinessOf,
   retainedTempo,
+  stepForecast,
   summaryOf,
   tempoLines,
   visitsOf,
@@ -49,12 +50,14 @@ import {
 import { triesIn, type PlanEvent, type Try } from '@harvu/core/events';
 import type { RecordedStart } from '@harvu/core/recording';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
+import type { Forecast } from '@harvu/core/forecast';
 import type { SongDocument } from '@harvu/core/song';
 import {
   riffApart,
   tightestChanges,
   workpieceOf,
   type RiffApart,
+  type Step,
   type WindowedChange,
   type Workpiece,
 } from '@harvu/core/steps';
@@ -107,6 +110,15 @@ export interface SongProgress extends StepPlan {
   readonly left: PlanTime;
   /** What was learned and is due a visit, with what is probably left of its tempo; the longest due first. */
   readonly due: readonly DuePart[];
+  /** When what holds the song back probably reaches its goal; none where nothing does, or it has no tempo. */
+  readonly when?: WhenReached;
+}
+
+/** A step with the forecast of its goal. */
+export interface WhenReached {
+  readonly title: string;
+  readonly goalBpm: number;
+  readonly forecast: Forecast;
 }
 
 /** A part that was held at a tempo, and wants to be played again. */
@@ -134,6 +146,17 @@ function optionsOf(
   { names }: Conventions,
 ): PlanOptions {
   return { teaching, student, names, constants: constantsWith(constants) };
+}
+
+/** When a step reaches its goal, where it has one. */
+function whenReached(
+  step: Step | undefined,
+  events: readonly PlanEvent[],
+  today: Day,
+): Pick<SongProgress, 'when'> {
+  const told = step && stepForecast(step, events, today);
+  if (!step || !told) return {};
+  return { when: { title: step.title, goalBpm: step.rungs.at(-1) ?? 0, forecast: told } };
 }
 
 /** Parts with a tempo that are due on a day. */
@@ -244,6 +267,7 @@ export const answers = {
       ...{ readiness: summaryOf(readiness), blocks: filledBlocks(work.timeline, readiness) },
       ...{ progress, lines: tempoLines(steps, tries, goal), left: timeOf(open, work.constants) },
       due: dueParts(progress, tries, today),
+      ...whenReached(readiness.heldBackBy?.step, plan.events, today),
     };
   },
 

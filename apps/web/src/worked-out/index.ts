@@ -1,11 +1,13 @@
 export { Analysis } from './analysis';
 export type {
+  DuePart,
   PlannedSong,
   SceneAsked,
   SmallerWish,
   SlowChange,
   SongApart,
   SongProgress,
+  WhenReached,
 } from './answers';
 export type { GripWishes } from './grip-search';
 export { requestOf } from './plan-request';

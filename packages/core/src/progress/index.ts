@@ -14,3 +14,4 @@ export { memoryOf, retainedTempo } from './memory';
 export type { Memory, RetainedTempo } from './memory';
 export { visitsOf } from './visits';
 export type { DueVisit } from './visits';
+export { stepForecast } from './step-forecast';

@@ -18,6 +18,7 @@ import { TempoChart, type ChartLine } from '../../ui/tempo-chart';
 import { readinessWords } from '../plans';
 import { PlanSteps } from './parts/plan-steps';
 import { StudentSongState } from './student-song.state';
+import { fadedNotes, whenNotes } from './time-notes';
 
 /** So long it is told what was said in the room, and so much of it. */
 const SAID_DAYS = 7;
@@ -110,15 +111,6 @@ export class StudentSongPage {
       }));
   });
 
-  /** What was learned and has faded a little: the tempo it was at, and what is probably left. */
-  private readonly faded = computed(() =>
-    (this.state.plan()?.due ?? []).slice(0, SAID_SHOWN).map(({ title, was, lastOn, from, to }) => ({
-      tone: 'slate' as const,
-      heading: `Due a visit: ${title}.`,
-      words: `It was ${was} on ${format(parseISO(lastOn), 'd MMM')}; probably ${from === to ? from : `${from} to ${to}`} now.`,
-    })),
-  );
-
   protected readonly notes = computed(() => {
     const found = this.state.plan();
     if (!found) return [];
@@ -127,7 +119,8 @@ export class StudentSongPage {
     const days = `${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs on different days`;
     return [
       ...this.said(),
-      ...this.faded(),
+      ...fadedNotes(found.due),
+      ...whenNotes(found.when),
       {
         tone: isReady ? ('spruce' as const) : ('slate' as const),
         heading: isReady ? 'Ready to perform.' : 'On the way to ready.',

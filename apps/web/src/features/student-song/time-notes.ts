@@ -1,0 +1,41 @@
+import type { Day } from '@harvu/core/day';
+import { format, parseISO } from 'date-fns';
+import type { DuePart, WhenReached } from '../../worked-out';
+
+/** A note of the margin: what it is about, and what is said of it. */
+export interface TimeNote {
+  readonly tone: 'slate';
+  readonly heading: string;
+  readonly words: string;
+}
+
+const MOST_FADED = 3;
+
+function dayWords(day: Day): string {
+  return format(parseISO(day), 'd MMM');
+}
+
+/** What was learned and has faded a little: the tempo it was at, and what is probably left. */
+export function fadedNotes(due: readonly DuePart[]): readonly TimeNote[] {
+  return due.slice(0, MOST_FADED).map(({ title, was, lastOn, from, to }) => ({
+    tone: 'slate',
+    heading: `Due a visit: ${title}.`,
+    words: `It was ${was} on ${dayWords(lastOn)}; probably ${from === to ? from : `${from} to ${to}`} now.`,
+  }));
+}
+
+/** When what comes next will probably be there, as a range; or what is missing to say. */
+export function whenNotes(when: WhenReached | undefined): readonly TimeNote[] {
+  if (!when) return [];
+  const { title, goalBpm, forecast } = when;
+  const said = (words: string): readonly TimeNote[] => [
+    { tone: 'slate', heading: `${title} at ${goalBpm}:`, words },
+  ];
+  if (!forecast.enough) return said(`no date yet; it needs ${forecast.need}.`);
+  const { p10, p50, p90 } = forecast;
+  if (p10 === null || p50 === null) return said('not within a year, as it goes now.');
+  const until = p90 === null ? 'next year' : dayWords(p90);
+  return said(
+    `probably between ${dayWords(p10)} and ${until}, most likely about ${dayWords(p50)}, as it goes now.`,
+  );
+}
