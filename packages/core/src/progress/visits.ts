@@ -23,7 +23,7 @@ function matterOf({ kind, atoms }: Step): string {
   return `${kind} ${atoms.join(' ')}`;
 }
 
-/** Of what is done, the fullest layer of each part; where the whole song is, that alone. */
+/** Of what is done, the fullest layer of each part; the whole song stands for all where nothing is fuller. */
 function worthVisiting(progress: readonly StepProgress[]): readonly StepProgress[] {
   const done = progress.filter(({ state, step }) => {
     const { matter } = kindOf(step);
@@ -34,9 +34,11 @@ function worthVisiting(progress: readonly StepProgress[]): readonly StepProgress
     const known = fullest.get(matterOf(one.step));
     if (!known || layerOf(one.step) > layerOf(known.step)) fullest.set(matterOf(one.step), one);
   }
-  const all = [...fullest.values()];
-  const whole = all.filter(({ step }) => kindOf(step).matter === 'whole');
-  return whole.length > 0 ? whole : all;
+  const isWhole = ({ step }: StepProgress): boolean => kindOf(step).matter === 'whole';
+  const parts = [...fullest.values()].filter((one) => !isWhole(one));
+  const most = Math.max(-1, ...parts.map(({ step }) => layerOf(step)));
+  const whole = done.findLast((one) => isWhole(one) && layerOf(one.step) >= most);
+  return whole ? [whole] : parts;
 }
 
 /**

@@ -120,7 +120,7 @@ export class StudentSongPage {
     return [
       ...this.said(),
       ...fadedNotes(found.due),
-      ...whenNotes(found.when),
+      ...whenNotes(found.when, this.isTeaching),
       {
         tone: isReady ? ('spruce' as const) : ('slate' as const),
         heading: isReady ? 'Ready to perform.' : 'On the way to ready.',

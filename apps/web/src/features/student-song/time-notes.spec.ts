@@ -11,13 +11,17 @@ describe('what time does to a song, in words', () => {
       from: 87,
       to: 90,
     };
-    const notes = fadedNotes([part, { ...part, to: 87 }, part, part] as never);
-    expect(notes.map(({ words }) => words)).toEqual([
-      'It was 92 on 11 Nov; probably 87 to 90 now.',
-      'It was 92 on 11 Nov; probably 87 now.',
-      'It was 92 on 11 Nov; probably 87 to 90 now.',
+    expect(fadedNotes([part] as never)).toEqual([
+      {
+        ...{ tone: 'slate', heading: 'Due a visit:' },
+        words: 'C Chorus 1 was 92 on 11 Nov, probably 87 to 90 now.',
+      },
     ]);
-    expect(notes[0]?.heading).toBe('Due a visit: C Chorus 1.');
+    const many = fadedNotes([part, { ...part, to: 87 }, part, part, part] as never);
+    expect(many.length).toBe(1);
+    expect(many[0]?.words).toContain('probably 87 now;');
+    expect(many[0]?.words).toMatch(/; and 2 more\.$/);
+    expect(fadedNotes([])).toEqual([]);
   });
 
   const days = { enough: true, p10: '2026-12-03', p50: '2026-12-09', p90: '2026-12-21' } as const;
@@ -35,13 +39,15 @@ describe('what time does to a song, in words', () => {
   ];
   for (const [forecast, words] of cases) {
     it(words, () => {
-      expect(whenNotes({ title: 'C Chorus 1', goalBpm: 92, forecast })).toEqual([
+      expect(whenNotes({ title: 'C Chorus 1', goalBpm: 92, forecast }, true)).toEqual([
         { tone: 'slate', heading: 'C Chorus 1 at 92:', words },
       ]);
     });
   }
 
-  it('is nothing where nothing holds a song back', () => {
-    expect(whenNotes(undefined)).toEqual([]);
+  it('is nothing where nothing holds a song back, and no lack is told to a student', () => {
+    expect(whenNotes(undefined, true)).toEqual([]);
+    const forecast = { enough: false, need: '2 more results' } as const;
+    expect(whenNotes({ title: 'C Chorus 1', goalBpm: 92, forecast }, false)).toEqual([]);
   });
 });

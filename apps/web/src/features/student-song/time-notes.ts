@@ -17,16 +17,18 @@ function dayWords(day: Day): string {
 
 /** What was learned and has faded a little: the tempo it was at, and what is probably left. */
 export function fadedNotes(due: readonly DuePart[]): readonly TimeNote[] {
-  return due.slice(0, MOST_FADED).map(({ title, was, lastOn, from, to }) => ({
-    tone: 'slate',
-    heading: `Due a visit: ${title}.`,
-    words: `It was ${was} on ${dayWords(lastOn)}; probably ${from === to ? from : `${from} to ${to}`} now.`,
-  }));
+  if (due.length === 0) return [];
+  const parts = due.slice(0, MOST_FADED).map(({ title, was, lastOn, from, to }) => {
+    const left = from === to ? String(from) : `${from} to ${to}`;
+    return `${title} was ${was} on ${dayWords(lastOn)}, probably ${left} now`;
+  });
+  const more = due.length > MOST_FADED ? [`and ${due.length - MOST_FADED} more`] : [];
+  return [{ tone: 'slate', heading: 'Due a visit:', words: `${[...parts, ...more].join('; ')}.` }];
 }
 
-/** When what comes next will probably be there, as a range; or what is missing to say. */
-export function whenNotes(when: WhenReached | undefined): readonly TimeNote[] {
-  if (!when) return [];
+/** When what comes next will probably be there, as a range; to who teaches also what is missing to say. */
+export function whenNotes(when: WhenReached | undefined, isTeaching: boolean): readonly TimeNote[] {
+  if (!when || (!when.forecast.enough && !isTeaching)) return [];
   const { title, goalBpm, forecast } = when;
   const said = (words: string): readonly TimeNote[] => [
     { tone: 'slate', heading: `${title} at ${goalBpm}:`, words },
