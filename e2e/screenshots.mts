@@ -129,12 +129,12 @@ const studentKnown: Shot['go'] = async (page) => {
 /** A student's week, once its songs stand. */
 const week: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/week`);
-  await page.getByRole('heading', { level: 2 }).getByRole('link').first().waitFor();
+  await page.getByRole('heading', { level: 3 }).getByRole('link').first().waitFor();
 };
 
 const openWeekSong: Shot['go'] = async (page) => {
   await week(page);
-  await page.getByRole('heading', { level: 2 }).getByRole('link').first().click();
+  await page.getByRole('heading', { level: 3 }).getByRole('link').first().click();
   await page.getByText('Whole song today').waitFor();
 };
 
