@@ -13,14 +13,17 @@ const LEAST_SCALE_MIN = 20;
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'block' },
   template: `
-    <ol class="flex gap-2 sm:gap-3" aria-label="Minutes practised, last seven days">
+    <ol
+      class="grid max-w-[34rem] grid-cols-7 gap-x-1 sm:gap-x-3"
+      aria-label="Minutes practised, last seven days"
+    >
       @for (day of days(); track day.name) {
-        <li class="flex w-11 flex-col items-center justify-end" [style.height.px]="92">
+        <li class="flex min-w-0 flex-col items-center justify-end" [style.min-height.px]="92">
           <span class="font-mono text-xs" [class]="day.minutes ? '' : 'text-ink-soft'"
             >{{ day.minutes }}<span class="sr-only"> minutes</span></span
           >
           <span
-            class="w-6"
+            class="w-6 max-w-full"
             [class]="day.minutes ? 'bg-spruce' : 'bg-line'"
             [style.height.px]="day.height"
           ></span>
@@ -29,7 +32,7 @@ const LEAST_SCALE_MIN = 20;
           }}</span>
         </li>
       }
-      <li class="ml-2 self-end pb-0.5 text-xs text-ink-soft">
+      <li class="col-span-full pt-1 text-xs text-ink-soft">
         <b class="text-base text-ink">{{ total() }} min</b>
         in seven days
       </li>
