@@ -144,3 +144,15 @@ test('a pedal of any kind is learnt by pressing it', async ({ page }) => {
   await page.keyboard.press('b');
   await expect(new PracticeRoom(page).message).toContainText(/\d of 5 clean|Done/);
 });
+
+test('my week holds letters twice as large on a phone, and nothing scrolls sideways', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await new Door(page).slipInAs('Odalys Renn');
+  await page.goto('/week');
+  await expect(page.getByRole('region', { name: 'Today' })).toBeVisible();
+  await page.evaluate(() => (document.documentElement.style.fontSize = '32px'));
+  await expect(page.getByRole('button', { name: /^Start/ })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+});
