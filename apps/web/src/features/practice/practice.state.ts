@@ -10,7 +10,7 @@ import { mediaMatches } from '../../platform/media';
 import { returned } from '../../platform/returned';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
-import { EventQueue } from '../../store';
+import { EventQueue, TodayList } from '../../store';
 import { Analysis, type SceneAsked } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
 import { Marks, type PlayedPass } from './marks';
@@ -36,6 +36,7 @@ export class PracticeState {
   private readonly playing = inject(Playing);
   private readonly marks = inject(Marks);
   private readonly recording = inject(RecordingState);
+  private readonly list = inject(TodayList);
   private readonly returned$ = returned();
 
   /** There is a column to spare for the ladder, and room for four bars. */
@@ -252,6 +253,8 @@ export class PracticeState {
   sore(): void {
     this.stop();
     this.hurts.set(true);
+    // Nothing leads on from what hurts.
+    this.list.end();
     this.marks.sore();
   }
 

@@ -80,6 +80,15 @@ describe('a card of today’s list in the room', () => {
     expect(list.cards()[1]?.isOver).toBeFalse();
   });
 
+  it('is gone once something hurts: nothing leads on', () => {
+    begin(proposed());
+    visit.state.sore();
+    TestBed.tick();
+    expect(visit.state.isSore()).toBeTrue();
+    expect([card.card(), card.next(), card.goesOn()]).toEqual([undefined, undefined, false]);
+    expect(list.cards()).toEqual([]);
+  });
+
   it('of a visit is over once it went well once more, however long it is done', () => {
     const [first] = proposed();
     if (!first) throw new Error('nothing is proposed');

@@ -26,10 +26,10 @@ describe('what time does to a song, in words', () => {
 
   const days = { enough: true, p10: '2026-12-03', p50: '2026-12-09', p90: '2026-12-21' } as const;
   const cases: readonly (readonly [Forecast, string])[] = [
-    [days, 'probably between 3 Dec and 21 Dec, most likely about 9 Dec, as it goes now.'],
+    [days, 'probably between 3 Dec and 21 Dec, an even chance by 9 Dec, as it goes now.'],
     [
       { ...days, p90: null },
-      'probably between 3 Dec and next year, most likely about 9 Dec, as it goes now.',
+      'probably between 3 Dec and next year, an even chance by 9 Dec, as it goes now.',
     ],
     [{ enough: true, p10: null, p50: null, p90: null }, 'not within a year, as it goes now.'],
     [

@@ -38,6 +38,6 @@ export function whenNotes(when: WhenReached | undefined, isTeaching: boolean): r
   if (p10 === null || p50 === null) return said('not within a year, as it goes now.');
   const until = p90 === null ? 'next year' : dayWords(p90);
   return said(
-    `probably between ${dayWords(p10)} and ${until}, most likely about ${dayWords(p50)}, as it goes now.`,
+    `probably between ${dayWords(p10)} and ${until}, an even chance by ${dayWords(p50)}, as it goes now.`,
   );
 }
