@@ -1,5 +1,8 @@
 import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
 
+/** The same switch again within this time is one press of a foot that bounced. */
+const BOUNCE_MS = 150;
+
 /** What a press of a foot is for. */
 export type PedalDoes = 'clean' | 'stumbled' | 'start';
 
@@ -50,6 +53,7 @@ export class Pedal {
   private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
   private readonly own = signal(read(this.storage?.getItem(KEPT_AS)));
   readonly learnt = this.own.asReadonly();
+  private last = { key: '', at: -Infinity };
 
   /** What a key is for; one that was learnt for something is for nothing else. */
   doesOf(key: string): PedalDoes | undefined {
@@ -58,6 +62,13 @@ export class Pedal {
       ALL.find((does) => own[does] === key) ??
       (Object.values(own).includes(key) ? undefined : ALL.find((does) => USUAL[does].includes(key)))
     );
+  }
+
+  /** Tells whether a key comes again so soon that it is the same press. */
+  isBounce({ key, timeStamp }: Pick<KeyboardEvent, 'key' | 'timeStamp'>): boolean {
+    const isSame = key === this.last.key && timeStamp - this.last.at < BOUNCE_MS;
+    this.last = { key, at: timeStamp };
+    return isSame;
   }
 
   /** Learns a key; what it was for before, it is no more. */

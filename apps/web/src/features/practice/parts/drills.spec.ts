@@ -8,11 +8,14 @@ import { PedalKeys } from './pedal-keys';
 import { RingCheckView, type HeardGrip } from './ring-check';
 import { StrokeDrillView } from './stroke-drill';
 
-const press = (key: string): boolean =>
-  document.body.dispatchEvent(
-    new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
-  );
-
+/** Presses of one foot are some time apart. */
+let pressedAt = 0;
+const press = (key: string, afterMs = 400): boolean => {
+  pressedAt += afterMs;
+  const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true });
+  Object.defineProperty(event, 'timeStamp', { value: pressedAt });
+  return document.body.dispatchEvent(event);
+};
 describe('a pedal', () => {
   beforeEach(() => {
     localStorage.removeItem('harvu-pedal');
@@ -94,6 +97,14 @@ describe('a grip heard string by string', () => {
     expect(shown.text).toContain('Help for 2.');
     press('PageDown');
     expect(kept).toEqual([{ grip: 'G', struck: [3, 2, 1], dull: [2] }]);
+  });
+
+  it('takes a switch that bounces for one answer', async () => {
+    const shown = await Shown.of(RingCheckView, { grips: [grip('G')], chords });
+    press('PageDown');
+    press('PageDown', 40);
+    await shown.settle();
+    expect(shown.text).toContain('String 2');
   });
 
   it('asks which one of several grips, in the words they are said with', async () => {

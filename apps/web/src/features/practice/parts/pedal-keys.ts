@@ -109,7 +109,7 @@ export class PedalKeys {
 
   protected press(event: KeyboardEvent): void {
     if (event.key === 'Escape') this.closed.emit();
-    else if (!isPedalKey(event.key) || event.repeat) return;
+    else if (!isPedalKey(event.key) || event.repeat || this.pedal.isBounce(event)) return;
     else this.take(event.key);
     event.preventDefault();
   }

@@ -152,7 +152,7 @@ export class RecordingTaps {
 
   protected press(event: KeyboardEvent): void {
     if (event.key === 'Escape') this.closed.emit();
-    else if (!this.pedal.doesOf(event.key) || event.repeat) return;
+    else if (!this.pedal.doesOf(event.key) || event.repeat || this.pedal.isBounce(event)) return;
     else if (this.isOn()) this.tap();
     else if (event.target instanceof HTMLBodyElement) this.begin();
     else return;

@@ -158,7 +158,13 @@ export class RingCheckView {
   protected press(event: KeyboardEvent): void {
     const does = this.pedal.doesOf(event.key);
     if (event.key === 'Escape') this.closed.emit();
-    else if (event.repeat || (does !== 'clean' && does !== 'stumbled') || !this.grip()) return;
+    else if (
+      event.repeat ||
+      this.pedal.isBounce(event) ||
+      (does !== 'clean' && does !== 'stumbled') ||
+      !this.grip()
+    )
+      return;
     else if (this.string()) this.answer(does === 'clean');
     else if (does === 'clean') this.keep();
     else this.begin();
