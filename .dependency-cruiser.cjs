@@ -2,7 +2,7 @@
 const CORE_LEVELS = [
   ['constants', 'units', 'day', 'conventions', 'step-id', 'layer', 'random'],
   ['assumptions'],
-  ['events', 'forecast'],
+  ['events', 'forecast', 'lessons'],
   ['pitch', 'rhythm', 'sound', 'take'],
   ['chord', 'telling'],
   ['fretboard'],
@@ -16,6 +16,7 @@ const CORE_LEVELS = [
   ['plan', 'practice'],
   ['progress', 'checks'],
   ['today'],
+  ['brief'],
 ];
 
 /** A folder of the core depends on lower levels only, so no pair can import each other. */
@@ -67,7 +68,7 @@ module.exports = {
       {
         pathNot: [
           '^packages/core/src',
-          '^node_modules/(date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs)/',
+          '^node_modules/(@date-fns/tz|date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs)/',
         ],
       },
     ),

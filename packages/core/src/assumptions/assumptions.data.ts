@@ -408,6 +408,61 @@ export interface Assumption {
     unit: 'spread',
     why: 'Practice to come is worth a little more or less than what was: a forecast that denies it is too sure.',
   },
+  newAWeek: {
+    name: 'New things in a week',
+    unit: 'steps',
+    why: 'Two new things a week leave time for what was begun; more are begun and not finished.',
+  },
+  stuckGainShare: {
+    name: 'Gain under which a step is stuck',
+    unit: 'share',
+    why: 'Less than two in a hundred over several days cannot be told from a good or a bad day.',
+  },
+  stuckDays: {
+    name: 'Days of practice before a step is called stuck',
+    unit: 'days',
+    why: 'Everybody has a bad day, and some have two.',
+  },
+  stuckMinutes: {
+    name: 'Practice before a step is called stuck',
+    unit: 'min',
+    why: 'What was hardly practised is not stuck.',
+  },
+  silentDays: {
+    name: 'Days without practice before somebody is silent',
+    unit: 'days',
+    why: 'A week without anything in any song is worth a word.',
+  },
+  attentionSore: {
+    name: 'Weight of something that hurts',
+    unit: 'points',
+    why: 'A hand comes before every song.',
+  },
+  attentionDeadline: {
+    name: 'Weight of a date in danger',
+    unit: 'points',
+    why: 'There is still time to make it smaller, and tomorrow there is less.',
+  },
+  attentionStuck: {
+    name: 'Weight of being stuck',
+    unit: 'points',
+    why: 'Practice that changes nothing is given up soon.',
+  },
+  attentionSilent: {
+    name: 'Weight of silence',
+    unit: 'points',
+    why: 'Nobody knows why; one asks.',
+  },
+  attentionLesson: {
+    name: 'Weight of a lesson today',
+    unit: 'points',
+    why: 'Of two with the same need, the one who comes today comes first.',
+  },
+  showAgain: {
+    name: 'Chance under which ready is shown again',
+    unit: 'share',
+    why: 'What goes in fewer than seven of ten runs is not ready for a night.',
+  },
 } as const satisfies Record<keyof typeof VALUES, Omit<Assumption, 'value'>>;
 
 /** Every constant the core assumes, with its value. */

@@ -1,12 +1,16 @@
-import type { StepPlan } from '../plan';
+import { timeOf, type PlanTime, type StepPlan } from '../plan';
 import type { PartedSong } from '../sameness';
-import { kindOf, minutesLeft, type Kind, type Workpiece } from '../steps';
+import { kindOf, minutesLeft, type Kind, type Matter, type Step, type Workpiece } from '../steps';
 import type { Bpm } from '../units';
-import type { Day } from '../day';
-import { playedIn, triesIn, type PlanEvent, type Played } from '../events';
+import { dayAfter, type Day } from '../day';
+import { playedIn, triesIn, type PlanEvent, type Played, type Try } from '../events';
 import { stepProgress, type StepProgress } from '../practice';
 import { doneOn, type DoneStep } from './done-on';
+import { climbedSince, type ClimbedStep } from './climbed';
+import { reachedMilestones, type ReachedMilestone } from './reached';
 import { readinessOf, type Readiness } from './readiness';
+import { sayingsIn, type Saying } from './sayings';
+import { notComingOn, type NotComingOn } from './stuck';
 import { visitsOf } from './visits';
 
 /** One block of a song's ribbon, filled as far as its part is held. */
@@ -56,6 +60,8 @@ export interface OpenStep {
   readonly holdsBack: boolean;
   /** It is listened to; no hand is needed. */
   readonly isListening: boolean;
+  /** It is practised and does not come on; null where it does. */
+  readonly stuck: NotComingOn | null;
 }
 
 /** A step that is done and wants to be played again. */
@@ -88,10 +94,23 @@ export interface PlanOverview {
   readonly soreOn: Day | null;
   /** The day the song is wanted for; null where none is agreed. */
   readonly wantedOn: Day | null;
+  /** The time of all that is still to do. */
+  readonly left: PlanTime;
+  /** What came on in the four weeks before the last day with practice. */
+  readonly climbed: readonly ClimbedStep[];
+  readonly milestones: readonly ReachedMilestone[];
+  /** The days on which something was begun in the last two weeks of practice, once for each step. */
+  readonly begunOn: readonly Day[];
+  /** What the student said lately, the latest first. */
+  readonly said: readonly Saying[];
 }
 
 const OPEN_SHOWN = 4;
 const VISITS_SHOWN = 4;
+const CLIMBED_DAYS = 28;
+const BEGUN_DAYS = 14;
+/** Nothing new for a hand. */
+const EASY: readonly Matter[] = ['frame', 'listening'];
 
 /**
  * Fills the blocks of a song's ribbon as far as a student holds its parts.
@@ -137,10 +156,15 @@ export function summaryOf(readiness: Readiness): ReadinessSummary {
   };
 }
 
-function toOpenStep(
-  { step, climb }: StepProgress,
-  { work, heldBackBy }: { readonly work: Workpiece; readonly heldBackBy: string | undefined },
-): OpenStep {
+/** What open steps are told from. */
+interface Telling {
+  readonly work: Workpiece;
+  readonly tries: readonly Try[];
+  readonly heldBackBy: string | undefined;
+}
+
+function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
+  const { work, tries, heldBackBy } = telling;
   const { id, title, rungs, goal } = step;
   const { rungUnit, matter } = kindOf(step);
   return {
@@ -149,6 +173,7 @@ function toOpenStep(
     ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
     ...{ isListening: matter === 'listening', nowBpm: rungs[climb.rung] ?? null },
     ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
+    stuck: (climb.isDone ? undefined : notComingOn(step, tries)) ?? null,
   };
 }
 
@@ -167,6 +192,19 @@ function lastDayOf(played: readonly { readonly day: Day }[]): Day | null {
     (last, { day }) => (last === null || day > last ? day : last),
     null,
   );
+}
+
+/** When each step that asks something of the hands was tried first, if that was lately. */
+function begunSince(steps: readonly Step[], tries: readonly Try[], since: Day): readonly Day[] {
+  const first = new Map<string, Day>();
+  for (const { stepId, day } of tries) {
+    const known = first.get(stepId);
+    if (known === undefined || day < known) first.set(stepId, day);
+  }
+  return steps
+    .filter((step) => !EASY.includes(kindOf(step).matter))
+    .flatMap(({ id }) => first.get(id) ?? [])
+    .filter((day) => day >= since);
 }
 
 function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>> {
@@ -193,22 +231,30 @@ export function overviewOf(
   const progress = stepProgress(steps, tries);
   const open = progress.filter(({ state }) => state === 'open');
   const heldBackBy = readiness.heldBackBy?.step.id;
+  const telling = { work, tries, heldBackBy };
+  const undone = progress.filter(({ state }) => state !== 'done').map(({ step }) => step);
   const lastDay = lastDayOf(played);
   return {
     blocks: filledBlocks(work.timeline, readiness),
     readiness: summaryOf(readiness),
     stepCount: steps.length,
     doneCount: progress.filter(({ state }) => state === 'done').length,
-    open: firstOpen(open, heldBackBy).map((one) => toOpenStep(one, { work, heldBackBy })),
+    open: firstOpen(open, heldBackBy).map((one) => toOpenStep(one, telling)),
     openCount: open.length,
     ...{ lastDay, minutesByDay: minutesByDayOf(played), wantedOn },
     lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),
     visits: visitsOf(progress, tries)
       .slice(0, VISITS_SHOWN)
       .map(({ progress: one, lastOn: on, dueOn }) => ({
-        ...{ step: toOpenStep(one, { work, heldBackBy }), lastOn: on, dueOn },
+        ...{ step: toOpenStep(one, telling), lastOn: on, dueOn },
         minutes: kindOf(one.step).isWholeSong ? Math.ceil(work.timeline.lasts / 60) : 0,
       })),
     soreOn: lastDayOf(events.filter(({ kind }) => kind === 'sore')),
+    left: timeOf(undone, work.constants),
+    climbed:
+      lastDay === null ? [] : climbedSince(steps, tries, dayAfter(lastDay, -CLIMBED_DAYS)),
+    begunOn: lastDay === null ? [] : begunSince(steps, tries, dayAfter(lastDay, -BEGUN_DAYS)),
+    milestones: reachedMilestones(progress, work, goal),
+    said: sayingsIn(events, steps),
   };
 }

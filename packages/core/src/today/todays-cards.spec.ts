@@ -6,11 +6,11 @@ import { todaysCards, type SongToday, type TodaysCard } from './index';
 const STEP: OpenStep = {
   ...{ id: 's', title: 'A step', rungs: [], rungUnit: 'bpm', nowBpm: null, cleanBpm: null },
   ...{ cleanInRow: 0, goalInRow: 3, goal: '', minutes: 6 },
-  ...{ isBegun: true, holdsBack: false, isListening: false },
+  ...{ isBegun: true, holdsBack: false, isListening: false, stuck: null },
 };
 const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => ({ ...STEP, id, ...more });
 const song = (id: string, open: readonly OpenStep[], wantedOn: Day | null = null): SongToday => ({
-  ...{ id, title: id, wantedOn, open, visits: [] },
+  ...{ id, title: id, wantedOn, open, visits: [], begunOn: [] },
 });
 const told = (cards: readonly TodaysCard[]) =>
   cards.map((one) => `${one.planId} ${one.step.id} ${one.minutes} ${one.why}`);
@@ -55,6 +55,19 @@ describe('today’s list', () => {
   it('has nothing longer than twelve minutes, and at most two new things', () => {
     const fresh = ['a', 'b', 'c'].map((id) => step(id, { isBegun: false, minutes: 40 }));
     expect(today([song('W', fresh)], 60)).toEqual(['W a 12 new', 'W b 12 new']);
+  });
+
+  it('begins two new things in seven days, as long as something else is there', () => {
+    const fresh = ['a', 'b'].map((id) => step(id, { isBegun: false, minutes: 4 }));
+    const begun = (days: readonly Day[], more: readonly OpenStep[]) =>
+      today([{ ...song('W', [...more, ...fresh]), begunOn: days }], 20);
+    const goesOn = [step('goes on', { minutes: 4 })];
+    expect(begun(['2026-11-21', '2026-11-26'], goesOn)).toEqual(['W goes on 4 goes on']);
+    expect(begun(['2026-11-20', '2026-11-26'], goesOn)).toEqual([
+      ...['W goes on 4 goes on', 'W a 4 new'],
+    ]);
+    // One more where there would be nothing at all.
+    expect(begun(['2026-11-25', '2026-11-25'], [])).toEqual(['W a 4 new']);
   });
 
   it('has only what is listened to where something hurts', () => {

@@ -1,5 +1,5 @@
 import { assumed } from '../constants';
-import type { Day } from '../day';
+import { dayAfter, type Day } from '../day';
 import type { OpenStep, VisitStep } from '../progress';
 
 /** A song as today's list sees it. */
@@ -12,6 +12,8 @@ export interface SongToday {
   readonly open: readonly OpenStep[];
   /** What was learned, by when it wants a visit. */
   readonly visits: readonly VisitStep[];
+  /** The days on which something was begun lately, once for each step. */
+  readonly begunOn: readonly Day[];
 }
 
 /** Why something stands on today's list. */
@@ -44,6 +46,9 @@ const LONGEST_MINUTES = assumed('blockMinutes');
 const LEAST_MINUTES = assumed('visitLeastMinutes');
 /** More that is new in one day is not kept. */
 const MOST_NEW = assumed('newADay');
+/** What is begun and not finished is soon left alone. */
+const MOST_NEW_A_WEEK = assumed('newAWeek');
+const WEEK_DAYS = 7;
 
 function reasonOf(step: OpenStep, { wantedOn }: SongToday): CardReason {
   if (step.isListening) return 'listening';
@@ -78,18 +83,28 @@ function inTurn(songs: readonly SongToday[]): readonly (readonly [SongToday, Ope
 const USUAL_CARDS = 3;
 const SHORTEST_CARD = 4;
 
+/** How many new things there may be today: two, and two in seven days; one where else there would be nothing. */
+function newToday(songs: readonly SongToday[], today: Day): number {
+  const since = dayAfter(today, 1 - WEEK_DAYS);
+  const before = songs.flatMap(({ begunOn }) => begunOn.filter((day) => day >= since));
+  const left = Math.min(MOST_NEW, MOST_NEW_A_WEEK - before.length);
+  const hasMore = songs.some(({ open }) => open.some((step) => step.isBegun && !step.isListening));
+  return Math.max(hasMore ? 0 : 1, left);
+}
+
 /** What is on the list, before the minutes that are left over are given away. */
 function chosen(
   songs: readonly SongToday[],
-  { minutes, isSore }: TodaysTime,
+  { today, minutes, isSore }: TodaysTime,
 ): readonly TodaysCard[] {
+  const mostNew = newToday(songs, today);
   const most = Math.min(LONGEST_MINUTES, Math.max(SHORTEST_CARD, Math.ceil(minutes / USUAL_CARDS)));
   const cards: TodaysCard[] = [];
   let left = minutes;
   let fresh = 0;
   for (const [song, step] of inTurn(songs)) {
     const isNew = !step.isBegun;
-    const isOff = (isSore && !step.isListening) || (isNew && fresh >= MOST_NEW);
+    const isOff = (isSore && !step.isListening) || (isNew && !step.isListening && fresh >= mostNew);
     if (isOff || left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
     const lasts = Math.min(left, most, Math.max(LEAST_MINUTES, Math.ceil(step.minutes)));
     const { id: planId, title, wantedOn } = song;
@@ -98,7 +113,7 @@ function chosen(
       lastOn: null,
     });
     left -= lasts;
-    if (isNew) fresh += 1;
+    if (isNew && !step.isListening) fresh += 1;
   }
   return cards;
 }
@@ -142,7 +157,8 @@ function minutesOf(cards: readonly TodaysCard[]): number {
 /**
  * Lists what is to be practised today over all songs, so that it fits the minutes there are: of each song in turn,
  * the one wanted soonest first, what holds it back before what was begun and what is new; three things where there
- * are so many, nothing longer than twelve minutes at once, at most two new things; then, for a fifth of the time,
+ * are so many, nothing longer than twelve minutes at once, at most two new things, in a week too as long as
+ * something else is there to practise; then, for a fifth of the time,
  * what was learned before and is due a visit, and more of it where nothing else is left to do. Where something
  * hurts, only what is listened to. Empty where there is no time, or nothing is open or due.
  *
