@@ -20,7 +20,7 @@ export function momentOf({ day, time }: ClockTime, timeZone: string): string {
   const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
   const [hours = 0, minutes = 0] = time.split(':').map(Number);
   const moment = new TZDate(year, month - 1, date, hours, minutes, timeZone);
-  return new Date(moment.getTime()).toISOString();
+  return moment.withTimeZone('UTC').toISOString().replace('+00:00', 'Z');
 }
 
 /**

@@ -6,9 +6,7 @@ import { stepProgress } from '../practice';
 import type { Step } from '../steps';
 import { climbedSince, notComingOn, overviewOf, reachedMilestones, sayingsIn } from './index';
 
-const plan = makePlan(
-  readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C | Em | C |\n[Verse]').song,
-);
+const plan = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
 const stepOf = (id: string): Step => {
   const found = plan.steps.find((one) => one.id.startsWith(id));
   if (!found) throw new Error(`no step ${id}: ${plan.steps.map((one) => one.id).join(' ')}`);
@@ -31,8 +29,8 @@ const tried = (step: Step, day: Day, more: Partial<Try> = {}): PlanEvent & { kin
     ...more,
   };
 };
-const many = (count: number, step: Step, day: Day, more: Partial<Try> = {}) =>
-  Array.from({ length: count }, () => tried(step, day, more));
+type Made = readonly [step: Step, day: Day, more?: Partial<Try>];
+const many = (count: number, ...made: Made) => Array.from({ length: count }, () => tried(...made));
 
 describe('what came on', () => {
   it('is told day by day, from the tempo before to the tempo after', () => {

@@ -60,6 +60,8 @@ export interface OpenStep {
   readonly holdsBack: boolean;
   /** It is listened to; no hand is needed. */
   readonly isListening: boolean;
+  /** A pass goes from the song's first bar to its last. */
+  readonly isWholeSong: boolean;
   /** It is practised and does not come on; null where it does. */
   readonly stuck: NotComingOn | null;
 }
@@ -173,6 +175,7 @@ function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
     ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
     ...{ isListening: matter === 'listening', nowBpm: rungs[climb.rung] ?? null },
     ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
+    isWholeSong: kindOf(step).isWholeSong === true,
     stuck: (climb.isDone ? undefined : notComingOn(step, tries)) ?? null,
   };
 }
@@ -251,8 +254,7 @@ export function overviewOf(
       })),
     soreOn: lastDayOf(events.filter(({ kind }) => kind === 'sore')),
     left: timeOf(undone, work.constants),
-    climbed:
-      lastDay === null ? [] : climbedSince(steps, tries, dayAfter(lastDay, -CLIMBED_DAYS)),
+    climbed: lastDay === null ? [] : climbedSince(steps, tries, dayAfter(lastDay, -CLIMBED_DAYS)),
     begunOn: lastDay === null ? [] : begunSince(steps, tries, dayAfter(lastDay, -BEGUN_DAYS)),
     milestones: reachedMilestones(progress, work, goal),
     said: sayingsIn(events, steps),

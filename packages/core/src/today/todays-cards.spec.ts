@@ -6,7 +6,7 @@ import { todaysCards, type SongToday, type TodaysCard } from './index';
 const STEP: OpenStep = {
   ...{ id: 's', title: 'A step', rungs: [], rungUnit: 'bpm', nowBpm: null, cleanBpm: null },
   ...{ cleanInRow: 0, goalInRow: 3, goal: '', minutes: 6 },
-  ...{ isBegun: true, holdsBack: false, isListening: false, stuck: null },
+  ...{ isBegun: true, holdsBack: false, isListening: false, isWholeSong: false, stuck: null },
 };
 const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => ({ ...STEP, id, ...more });
 const song = (id: string, open: readonly OpenStep[], wantedOn: Day | null = null): SongToday => ({

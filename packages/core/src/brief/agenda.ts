@@ -1,0 +1,271 @@
+import { assumed } from '../constants';
+import { dayAfter, type Day } from '../day';
+import type { OpenStep } from '../progress';
+import { sinceLesson, type SinceLesson } from './since-lesson';
+import type { SongNow, StudentNow } from './student-now';
+import { counted, dayWords, shortTitle, tempoWords } from './words';
+
+/** What a part of a lesson is for, in the order it is done. */
+export const AGENDA_KINDS = [
+  'hurt',
+  'hear',
+  'question',
+  'work',
+  'whole',
+  'new',
+  'visit',
+  'choose',
+  'free',
+  'cards',
+] as const;
+export type AgendaKind = (typeof AGENDA_KINDS)[number];
+
+/** One part of a lesson. */
+export interface AgendaItem {
+  /** The same for the same thing. */
+  readonly id: string;
+  readonly kind: AgendaKind;
+  /** The song and the step; null where it is about neither. */
+  readonly planId: string | null;
+  readonly stepId: string | null;
+  readonly song: string;
+  readonly title: string;
+  /** Why it is there, in a few words. */
+  readonly why: string;
+  readonly minutes: number;
+}
+
+/** When the lesson is, how long, and when the one before was. */
+export interface LessonTime {
+  readonly today: Day;
+  readonly minutes: number;
+  /** The day of the last lesson; a week ago where there was none. */
+  readonly last: Day | null;
+}
+
+/** Something that could be done, with the least, the usual and the most minutes for it. */
+interface Candidate extends Omit<AgendaItem, 'id' | 'minutes'> {
+  readonly least: number;
+  readonly usual: number;
+  readonly most: number;
+}
+
+const WEEK_DAYS = 7;
+/** Hands want something else after so long; with a sore one sooner. */
+const LONGEST = assumed('blockMinutes');
+const LONGEST_SORE = 8;
+const LONG_LESSON = 40;
+const VISITS = 2;
+
+const LASTS = {
+  hurt: { least: 2, usual: 3, most: 5 },
+  hear: { least: 3, usual: 4, most: 6 },
+  question: { least: 2, usual: 3, most: 5 },
+  work: { least: 5, usual: 9, most: LONGEST },
+  whole: { least: 4, usual: 6, most: LONGEST },
+  new: { least: 5, usual: 7, most: 10 },
+  visit: { least: 2, usual: 3, most: 4 },
+  choose: { least: 3, usual: 10, most: 20 },
+  cards: { least: 2, usual: 3, most: 5 },
+} as const;
+
+const NOTHING = { planId: null, stepId: null, song: '' };
+
+function ofStep(
+  kind: 'hear' | 'work' | 'whole' | 'new' | 'visit',
+  step: Pick<OpenStep, 'id' | 'title'>,
+  about: { readonly planId: string; readonly song: string; readonly why: string },
+): Candidate {
+  const title = shortTitle(step.title);
+  return { kind, stepId: step.id, title, ...about, ...LASTS[kind] };
+}
+
+function soonestFirst(songs: readonly SongNow[]): readonly SongNow[] {
+  const wanted = ({ overview }: SongNow): string => overview.wantedOn ?? '9999-12-31';
+  return songs.toSorted((a, b) => wanted(a).localeCompare(wanted(b)));
+}
+
+/** What came on most is heard first: it is good news, and only a teacher's ear makes it sure. */
+function toHear({ climbed }: SinceLesson): readonly Candidate[] {
+  const best = climbed.find(({ toBpm, isNewlyDone }) => toBpm !== null || isNewlyDone);
+  if (!best) return [];
+  const held = best.toBpm === null ? 'came on' : `now clean at ${tempoWords(best.toBpm, best)}`;
+  const why = `${held}, on ${dayWords(best.on)}`;
+  return [ofStep('hear', best, { planId: best.planId, song: best.song, why })];
+}
+
+function heldWords({ cleanBpm, rungUnit }: OpenStep): string {
+  return cleanBpm === null ? 'not clean yet' : `clean at ${cleanBpm} ${rungUnit}`;
+}
+
+function workWords(step: OpenStep): string {
+  const { stuck } = step;
+  if (stuck) {
+    const at = stuck.atBpm === null ? 'not clean' : `at ${stuck.atBpm}`;
+    return `stuck: ${at} for ${counted(stuck.days, 'day')} of practice`;
+  }
+  return step.holdsBack ? `holds the song back, ${heldWords(step)}` : heldWords(step);
+}
+
+/** What was begun and asks most: stuck first, then what holds the song back, then the rest in the plan's order. */
+function toWorkAt(song: SongNow): readonly Candidate[] {
+  const rank = (step: OpenStep): number => (step.stuck ? 0 : step.holdsBack ? 1 : 2);
+  return song.overview.open
+    .filter((step) => step.isBegun && !step.isListening)
+    .toSorted((a, b) => rank(a) - rank(b))
+    .map((step) =>
+      ofStep(step.isWholeSong ? 'whole' : 'work', step, {
+        ...{ planId: song.planId, song: song.title, why: workWords(step) },
+      }),
+    );
+}
+
+/** What is new is begun in a lesson, where somebody shows it. */
+function toBegin(song: SongNow): readonly Candidate[] {
+  return song.overview.open
+    .filter((step) => !step.isBegun && !step.isListening)
+    .map((step) =>
+      ofStep('new', step, { planId: song.planId, song: song.title, why: 'new: show it' }),
+    );
+}
+
+function toVisit({ visits }: SinceLesson): readonly Candidate[] {
+  return visits.slice(0, VISITS).map(({ step, lastOn, planId, song }) => {
+    return ofStep('visit', step, { planId, song, why: `played last on ${dayWords(lastOn)}` });
+  });
+}
+
+/** One of each list in turn. */
+function inTurn<T>(lists: readonly (readonly T[])[]): readonly T[] {
+  const longest = Math.max(0, ...lists.map((list) => list.length));
+  return Array.from({ length: longest }, (_, at) =>
+    lists.flatMap((list) => list.slice(at, at + 1)),
+  ).flat();
+}
+
+/** All that could be done, what matters most first. */
+function candidates({ songs }: StudentNow, since: SinceLesson): readonly Candidate[] {
+  const sore = since.said.find(({ kind }) => kind === 'sore');
+  const asked = since.said.find(({ kind }) => kind === 'asks');
+  const inOrder = soonestFirst(songs);
+  const [first, ...others] = inTurn(inOrder.map(toWorkAt));
+  const [begin, ...more] = inTurn(inOrder.map(toBegin));
+  const cards = { title: 'Next week’s cards', why: 'made from what is marked', ...LASTS.cards };
+  return [
+    { ...NOTHING, kind: 'cards', ...cards },
+    ...(sore
+      ? [
+          {
+            ...{ ...NOTHING, kind: 'hurt' as const, title: 'Ask about the hand' },
+            why: `something hurt on ${dayWords(sore.on)}`,
+            ...LASTS.hurt,
+          },
+        ]
+      : []),
+    ...(first ? [first] : []),
+    ...toHear(since).filter(({ stepId }) => stepId !== first?.stepId),
+    ...(asked
+      ? [
+          {
+            ...{ kind: 'question' as const, planId: asked.planId, stepId: null },
+            ...{ song: asked.song, title: `Asked: “${asked.words}”`, why: dayWords(asked.on) },
+            ...LASTS.question,
+          },
+        ]
+      : []),
+    ...(begin ? [begin] : []),
+    ...toVisit(since).slice(0, 1),
+    ...others,
+    ...more,
+    ...toVisit(since).slice(1),
+  ];
+}
+
+type Chosen = Candidate & { readonly minutes: number };
+
+/** What fits, each for its usual time as long as there is some. */
+function fitting(all: readonly Candidate[], minutes: number): readonly Chosen[] {
+  let [left, fresh] = [minutes, 0];
+  const mostNew = minutes >= LONG_LESSON ? 2 : 1;
+  const chosen: Chosen[] = [];
+  for (const one of all) {
+    const isOver = one.kind === 'new' && fresh >= mostNew;
+    const isTwice = chosen.some(
+      (other) =>
+        other.stepId !== null && other.stepId === one.stepId && other.planId === one.planId,
+    );
+    if (left < one.least || isOver || isTwice) continue;
+    const lasts = Math.min(one.usual, left);
+    chosen.push({ ...one, minutes: lasts });
+    left -= lasts;
+    if (one.kind === 'new') fresh += 1;
+  }
+  return chosen;
+}
+
+/** What is left over goes to what matters most, a minute at a time. */
+function spread(chosen: readonly Chosen[], minutes: number): readonly Chosen[] {
+  const lasts = chosen.map((one) => one.minutes);
+  const sum = (): number => lasts.reduce((all, one) => all + one, 0);
+  let hasGrown = true;
+  while (sum() < minutes && hasGrown) {
+    hasGrown = false;
+    for (const [at, { most }] of chosen.entries()) {
+      const now = lasts[at] ?? 0;
+      if (sum() >= minutes || now >= most) continue;
+      lasts[at] = now + 1;
+      hasGrown = true;
+    }
+  }
+  return chosen.map((one, at) => ({ ...one, minutes: lasts[at] ?? one.minutes }));
+}
+
+function toItem({ least: _least, usual: _usual, most: _most, ...item }: Chosen): AgendaItem {
+  const { kind, planId, stepId } = item;
+  return { id: [kind, planId ?? '', stepId ?? ''].join(' '), ...item };
+}
+
+const FREE = {
+  ...{ id: 'free', kind: 'free' as const, ...NOTHING },
+  ...{ title: 'Time that is yours', why: 'nothing else is waiting' },
+};
+const CHOOSE: Candidate = {
+  ...{
+    kind: 'choose',
+    ...NOTHING,
+    title: 'Choose a song',
+    why: 'none is in work',
+    ...LASTS.choose,
+  },
+};
+
+/**
+ * Suggests what to do in a lesson, so that its minutes add up to the lesson: first what hurts and what came on, what
+ * was asked, what is stuck or holds the song wanted soonest back, the whole song, one new thing (two in a long
+ * lesson), a visit that is due; at the end the cards for the week. What is left over is the teacher's.
+ *
+ * @example
+ * agendaOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', minutes: 30, last: null }).map((one) => `${one.minutes} ${one.title}`) // ['20 Choose a song', '5 Time that is yours', '5 Next week’s cards']
+ */
+export function agendaOf(student: StudentNow, lesson: LessonTime): readonly AgendaItem[] {
+  const { today, minutes } = lesson;
+  const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
+  const since = sinceLesson(student, { last, today });
+  const isSore = since.said.some(({ kind }) => kind === 'sore');
+  const all = candidates(student, since)
+    .concat(student.songs.length === 0 ? [CHOOSE] : [])
+    .map((one) =>
+      isSore
+        ? {
+            ...one,
+            most: Math.min(one.most, LONGEST_SORE),
+            usual: Math.min(one.usual, LONGEST_SORE),
+          }
+        : one,
+    );
+  const items = spread(fitting(all, minutes), minutes).map(toItem);
+  const left = minutes - items.reduce((sum, one) => sum + one.minutes, 0);
+  return [...items, ...(left > 0 ? [{ ...FREE, minutes: left }] : [])].toSorted(
+    (a, b) => AGENDA_KINDS.indexOf(a.kind) - AGENDA_KINDS.indexOf(b.kind),
+  );
+}

@@ -1,0 +1,10 @@
+export { AGENDA_KINDS, agendaOf } from './agenda';
+export type { AgendaItem, AgendaKind, LessonTime } from './agenda';
+export { attentionOf } from './attention';
+export type { Attention, Looking, Reason } from './attention';
+export { cardWords, homeCards } from './home';
+export type { HomeCards } from './home';
+export { sinceLesson } from './since-lesson';
+export type { OfSong, PractisedDay, SinceLesson } from './since-lesson';
+export { minutesOn, reallyPractised } from './student-now';
+export type { SongNow, StudentNow } from './student-now';
