@@ -16,9 +16,13 @@ const REACH: Readonly<Record<string, Reach>> = {
     Object.values(ROUTES).map(({ method, path, reach }) => [`${method} ${path}`, reach]),
   ),
   'GET /health': 'anybody',
+  'GET /live': 'own',
   'GET /plans/:id/sheet.pdf': 'own',
   'GET /songs/:id/sheet.pdf': 'teaching',
 };
+
+/** A page that looks on is told as long as it stays. */
+const isAnswered = (route: string) => route.startsWith('GET') && route !== 'GET /live';
 
 /** A try that the server takes from whom the plan belongs to. */
 const TRY = {
@@ -55,9 +59,17 @@ describe('who reaches what', () => {
     const [plan] = (await odalys.get<readonly PlanSummary[]>('/api/plans')).body;
     const wish = { title: 'A wish', playedBy: '', why: '', wantedBy: null };
     const request = await odalys.send<SongRequest>('POST', '/api/requests', wish);
+    const planned = { id: 'c0ffee00-3f1c-4b52-9c43-0c0b5b1d2a77' };
+    await owner.send('PUT', `/api/lessons/${planned.id}`, {
+      ...{ baseVersion: 0, tells: false },
+      lesson: {
+        ...{ studentId: odalys.person.id, teacherId: null, slotDay: null, day: '2026-11-26' },
+        ...{ time: '16:30', minutes: 30, state: 'planned', notes: null },
+      },
+    });
     return {
       ...{ songs: songId, plans: plan?.id ?? '', requests: request.body.id },
-      ...{ people: odalys.person.id, students: odalys.person.id },
+      ...{ people: odalys.person.id, students: odalys.person.id, lessons: planned.id },
     };
   }
 
@@ -101,7 +113,7 @@ describe('who reaches what', () => {
   });
 
   it('lets teachers and the owner through to what is theirs', async () => {
-    for (const route of routesFor('teaching', 'own').filter((one) => one.startsWith('GET')))
+    for (const route of routesFor('teaching', 'own').filter(isAnswered))
       expect((await knock(teacher, route)).status)
         .withContext(route)
         .toBe(200);

@@ -27,13 +27,21 @@ import {
   type DoorSettings,
 } from './features/people';
 import {
+  createEventFeed,
   createEventsService,
   createEventsStore,
-  createOverviewService,
+  createLiveRoutes,
   createPlansService,
   createPlansStore,
   servePlans,
 } from './features/plans';
+import { createGlanceStore, createOverviewService, serveOverview } from './features/overview';
+import {
+  createLessonsService,
+  createLessonsStore,
+  createMailsStore,
+  serveLessons,
+} from './features/lessons';
 import { serveRequests, createRequestsService, createRequestsStore } from './features/requests';
 import {
   createOverrulesStore,
@@ -129,6 +137,9 @@ export function createStores(sequelize: Sequelize) {
     overrules: createOverrulesStore(sequelize),
     plans: createPlansStore(sequelize),
     events: createEventsStore(sequelize),
+    lessons: createLessonsStore(sequelize),
+    mails: createMailsStore(sequelize),
+    glance: createGlanceStore(sequelize),
     profiles: createKeptStore<StudentProfile>(sequelize, {
       ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
     }),
@@ -184,10 +195,23 @@ function createServices(deps: AppDeps) {
     door: createDoorService(atTheDoor),
     account: createAccountService(atTheDoor),
     events: createEventsService({ plans, events, clock }),
+    feed: createEventFeed({
+      ...{ events, lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs },
+      onFailure: (error) => deps.onFailure(error, '/live'),
+    }),
     overview: createOverviewService({
-      ...{ plans, events, people, clock, timeZone, conventionsOf, lookOver: work.lookOver },
-      slotOf: (studentId) => students.slotOf(studentId),
-      minutesOf: (studentId) => students.minutesOf(studentId),
+      ...{ plans, events, clock, lookOver: work.lookOver },
+      ...{ glance: stores.glance, lessons: stores.lessons },
+    }),
+    lessons: createLessonsService({
+      ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
+      settings: () => studio.settings(),
+      slots: async () =>
+        (await stores.glance.people())
+          .filter(({ role }) => role === 'student')
+          .map(({ id, profile: { teacherId, lessonSlot } }) => ({
+            ...{ studentId: id, teacherId, slot: lessonSlot },
+          })),
     }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },
@@ -242,9 +266,12 @@ function createApi(deps: AppDeps) {
   serveKeeping(api, services.keeping);
   serveRequests(api, services.requests);
   servePlans(api, services);
+  serveOverview(api, services.overview);
+  serveLessons(api, services.lessons);
   serveStudents(api, services.students);
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
   api.route('/', createSheetsRoutes(services.sheets));
+  api.route('/', createLiveRoutes(services.feed));
   return api.use(signedInOnly).all('*', () => {
     throw notFound('There is nothing at this address.', 'Check the address.');
   });

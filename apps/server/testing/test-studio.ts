@@ -1,7 +1,7 @@
 import type { NewPerson, Person, Problem } from '@harvu/contract';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { createApp, createStores, type Stores } from '../src/app';
+import { createApp, createStores, type AppDeps, type Stores } from '../src/app';
 import { openDatabase } from '../src/platform/database';
 import { migrate } from '../src/platform/migrate';
 import { atOnce } from '../src/platform/work';
@@ -41,9 +41,17 @@ export interface Answer<T = unknown> {
   readonly headers: Headers;
 }
 
+/** A page that looks on. */
+export interface LiveStream {
+  readonly type: string;
+  readonly next: () => Promise<string>;
+  readonly close: () => Promise<void>;
+}
+
 /** Somebody's own way to the server: what they send carries their cookie. */
 export interface Visitor {
   readonly person: Person;
+  readonly cookie: string;
   readonly get: <T = unknown>(path: string) => Promise<Answer<T>>;
   readonly send: <T = Problem>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
 }
@@ -66,6 +74,7 @@ export class TestStudio {
   now = new Date('2026-11-24T16:00:00.000Z');
   readonly failures: unknown[] = [];
   readonly passwords = quickPasswords();
+  readonly deps: AppDeps;
   readonly app: ReturnType<typeof createApp>;
 
   /** The name of its database. */
@@ -78,7 +87,7 @@ export class TestStudio {
     { isSecure = false }: Manner,
   ) {
     this.database = new URL(url).pathname.slice(1);
-    this.app = createApp({
+    this.deps = {
       sequelize,
       clock: { now: () => this.now, newId: () => randomUUID() },
       passwords: this.passwords,
@@ -90,7 +99,8 @@ export class TestStudio {
       timeZone: 'UTC',
       patience: { waitMs: 300, lookMs: 20 },
       onFailure: (error) => this.failures.push(error),
-    });
+    };
+    this.app = createApp(this.deps);
   }
 
   static async open({ isEmpty = false, ...manner }: Manner = {}): Promise<TestStudio> {
@@ -142,6 +152,23 @@ export class TestStudio {
     return { status: response.status, body: value as T, headers: response.headers };
   }
 
+  /** Opens a page that is told what happens; what it is told, piece by piece. */
+  async look(who: Visitor, lastEventId?: string): Promise<LiveStream> {
+    const response = await this.app.request('http://studio.test/api/live', {
+      headers: {
+        ...{ host: 'studio.test', cookie: who.cookie },
+        ...(lastEventId !== undefined && { 'last-event-id': lastEventId }),
+      },
+    });
+    const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+    if (!reader) throw new Error('nothing is told');
+    return {
+      type: response.headers.get('content-type') ?? '',
+      next: async () => (await reader.read()).value ?? '',
+      close: () => reader.cancel(),
+    };
+  }
+
   async signIn(signInName: string, password = PASSWORD): Promise<Visitor> {
     const answer = await this.request<Person>('POST', '/api/sign-in', {
       body: { signInName, password },
@@ -149,6 +176,7 @@ export class TestStudio {
     if (answer.status !== 200) throw new Error(`${signInName} cannot sign in: ${answer.status}`);
     const headers = { cookie: cookiesIn(answer) };
     return {
+      cookie: headers.cookie,
       person: answer.body,
       get: (path) => this.request('GET', path, { headers }),
       send: (method, path, body) => this.request(method, path, { body, headers }),
@@ -167,7 +195,7 @@ export class TestStudio {
   async everything(): Promise<string> {
     const tables = [
       ...['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'events'],
-      ...['student_profiles', 'song_teaching', 'consents'],
+      ...['student_profiles', 'song_teaching', 'consents', 'lessons', 'mails'],
     ];
     const rows = await Promise.all(
       tables.map((table) =>

@@ -12,6 +12,7 @@ import {
   setUpSchema,
   signInSchema,
 } from './people';
+import { saveLessonSchema } from './lessons';
 import { assignSchema, savePlanSchema } from './plans';
 import { declineSchema, newRequestSchema } from './requests';
 import type { BodyOf, RouteName, Routes } from './routes';
@@ -24,7 +25,7 @@ import {
   withdrawSchema,
 } from './songs';
 import { saveProfileSchema } from './students';
-import { settingsSchema } from './studio';
+import { settingsSchema, type StudioSettings } from './studio';
 import { constantsSchema, saveTeachingSchema } from './teaching';
 
 /** The routes that take a body, with what it has to be. */
@@ -44,6 +45,10 @@ export const BODIES: Bodies = {
   ...{ renameSong: songLabelSchema, moveSong: movedSongSchema },
   ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },
   ...{ saveTeaching: saveTeachingSchema, assign: assignSchema, savePlan: savePlanSchema },
+  saveLesson: saveLessonSchema,
   ...{ sendEvents: sendEventsSchema, saveStudent: saveProfileSchema },
-  ...{ saveConstants: constantsSchema, saveSettings: settingsSchema },
+  ...{
+    saveConstants: constantsSchema,
+    saveSettings: settingsSchema as unknown as Schema<StudioSettings>,
+  },
 };

@@ -59,14 +59,17 @@ export const day = () =>
     .test('day', 'must be a day that exists, such as 2026-12-04', isRealDate);
 
 const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/;
-const isMoment = (value: string | undefined) =>
-  value === undefined ||
+const isMoment = (value: string | null | undefined) =>
+  value == null ||
   (MOMENT.test(value) && isRealDate(value.slice(0, 10)) && !Number.isNaN(Date.parse(value)));
 const maybeMoment = () =>
   string().strict(true).test('moment', 'must be a time such as 2026-11-24T16:05:00.000Z', isMoment);
 
 /** A moment, ISO 8601 in UTC. */
 export const moment = () => maybeMoment().required('must be a time');
+
+/** A moment, or null where there was none. */
+export const momentOrNull = () => maybeMoment().defined('must be a time or null').nullable();
 
 /** A moment that may be left out. */
 export const optionalMoment = () => maybeMoment().optional();

@@ -40,11 +40,21 @@ export type {
 } from './people';
 export { newEventSchema, sendEventsSchema } from './events';
 export type { EventsTaken, NewEvent, SendEvents } from './events';
+export { saveLessonSchema } from './lessons';
+export type {
+  HeardItem,
+  LessonNotes,
+  LessonWeeks,
+  Mail,
+  SaveLesson,
+  StoredLesson,
+} from './lessons';
 export { assignSchema, savePlanSchema } from './plans';
 export type {
   Assign,
   Overview,
   StudentAtAGlance,
+  WaitingRequest,
   Plan,
   PlanFigures,
   PlanNews,

@@ -6,7 +6,9 @@ import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/day';
 import { array, boolean, type Schema } from 'yup';
 import type { Person } from './people';
-import type { LessonSlot } from './students';
+import type { StoredLesson } from './lessons';
+import type { SongRequest } from './requests';
+import type { StudentProfile } from './students';
 import { exactly, id, whole } from './fields';
 import { teachingFields, teachingSchema } from './teaching';
 import type { OwnConstants } from '@harvu/core/constants';
@@ -79,9 +81,16 @@ export interface SongAtAGlance extends PlanSummary {
 }
 
 /** A student in the studio's list. */
-export interface StudentAtAGlance extends Pick<Person, 'id' | 'name'> {
-  readonly lessonSlot: LessonSlot;
-}
+export interface StudentAtAGlance
+  extends
+    Pick<Person, 'id' | 'name'>,
+    Pick<
+      StudentProfile,
+      'lessonSlot' | 'teacherId' | 'ageBand' | 'minutesByWeekday' | 'bodyNote' | 'saidLast'
+    > {}
+
+/** A song somebody asked for and was not answered about. */
+export type WaitingRequest = Pick<SongRequest, 'id' | 'title' | 'studentName'>;
 
 /** Every song in work that somebody may see, and the day it is in the studio. */
 export interface Overview {
@@ -89,6 +98,16 @@ export interface Overview {
   /** All students, for who teaches; nobody for a student. */
   readonly students: readonly StudentAtAGlance[];
   readonly songs: readonly SongAtAGlance[];
+  /** The time in the studio, as "16:30". */
+  readonly time: string;
+  /** Lessons of the last weeks and the next: a student's own; with what came of them where that was lately. */
+  readonly lessons: readonly StoredLesson[];
+  /** Who teaches, by name; nobody for a student. */
+  readonly teachers: readonly Pick<Person, 'id' | 'name'>[];
+  /** What was asked for and waits; nothing for a student. */
+  readonly waiting: readonly WaitingRequest[];
+  /** How much weighs how much when one looks for who needs attention. */
+  readonly constants: OwnConstants;
   /** The minutes a student practises on each weekday, Monday first; null for who teaches. */
   readonly minutesByWeekday: readonly number[] | null;
 }

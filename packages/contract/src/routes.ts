@@ -21,6 +21,7 @@ import type {
   SignIn,
   StudioDoor,
 } from './people';
+import type { LessonWeeks, Mail, SaveLesson, StoredLesson } from './lessons';
 import type { Assign, Overview, Plan, PlanNews, PlanSummary, SavePlan } from './plans';
 import type { Decline, NewRequest, SongRequest } from './requests';
 import type {
@@ -161,6 +162,12 @@ export const ROUTES = {
   savePlan: teachingPut<SavePlan, Plan>()('/plans/:id'),
   withdrawPlan: teachingPost<None, None>()('/plans/:id/withdraw'),
   sendEvents: ownPost<SendEvents, EventsTaken>()('/plans/:id/events'),
+
+  lessons: ownGet<None, LessonWeeks>()('/lessons'),
+  lessonsOf: ownGet<None, readonly StoredLesson[]>()('/students/:id/lessons'),
+  saveLesson: teachingPut<SaveLesson, StoredLesson>()('/lessons/:id'),
+  usualLesson: teachingPost<None, None>()('/lessons/:id/as-usual'),
+  outbox: teachingGet<None, readonly Mail[]>()('/outbox'),
 
   student: ownGet<None, KnownStudent>()('/students/:id'),
   saveStudent: teachingPut<SaveProfile, KnownStudent>()('/students/:id'),

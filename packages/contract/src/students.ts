@@ -59,6 +59,12 @@ export const studentProfileSchema = exactly({
     .required('must be a list')
     .length(7, 'must have seven days'),
   lessonSlot,
+  /** Whose student they are; null for nobody's in particular. */
+  teacherId: string()
+    .strict(true)
+    .defined('must be an id or null')
+    .nullable()
+    .uuid('must be an id'),
   ownedGrips: names(60),
   ownedPatterns: names(400),
   changes: array()
@@ -88,7 +94,14 @@ export type LessonSlot = StudentProfile['lessonSlot'];
 export const NEW_PROFILE: StudentProfile = {
   ...{ ageBand: 'adult', instrument: '', scaleLengthMm: null, stretchMm: null, plays: 'pick' },
   minutesByWeekday: [15, 15, 15, 15, 15, 15, 15],
-  ...{ lessonSlot: null, ownedGrips: [], ownedPatterns: [], changes: [], strokesPerSecond: null },
+  ...{
+    lessonSlot: null,
+    teacherId: null,
+    ownedGrips: [],
+    ownedPatterns: [],
+    changes: [],
+    strokesPerSecond: null,
+  },
   ...{ rungPercent: null, songsPlayed: '', voiceRange: '', bodyNote: '', saidLast: '' },
 };
 

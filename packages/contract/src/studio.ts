@@ -1,7 +1,10 @@
 import { isTimeZone } from '@harvu/core/day';
-import { string } from 'yup';
+import type { StudioBreak } from '@harvu/core/lessons';
+import { array, string } from 'yup';
 import type { InferType } from 'yup';
-import { exactly, whole } from './fields';
+import { day, exactly, whole, words } from './fields';
+
+const MOST_BREAKS = 60;
 
 /** What a studio sets for everybody in it. */
 export const settingsSchema = exactly({
@@ -17,8 +20,22 @@ export const settingsSchema = exactly({
   keepLogDays: whole(30, 3650),
   /** How long a student who was put away is kept before they are erased; 0 for ever. */
   keepPutAwayDays: whole(0, 3650),
+  /** Days without lessons. */
+  breaks: array()
+    .of(
+      exactly({ from: day(), to: day(), name: words(60) }).test(
+        'order',
+        'must end on the day it begins, or later',
+        ({ from, to }) => from <= to,
+      ),
+    )
+    .strict(true)
+    .required('must be a list')
+    .max(MOST_BREAKS, `must have at most ${MOST_BREAKS} breaks`),
 });
-export type StudioSettings = InferType<typeof settingsSchema>;
+export type StudioSettings = Omit<InferType<typeof settingsSchema>, 'breaks'> & {
+  readonly breaks: readonly StudioBreak[];
+};
 
 /** A copy of the whole database that was made. */
 export interface Backup {

@@ -4,6 +4,7 @@ import { plansByStudent } from './0003-plans-by-student';
 import { events } from './0004-events';
 import { doors } from './0005-doors';
 import { songShelf } from './0006-song-shelf';
+import { lessons } from './0007-lessons';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -16,4 +17,5 @@ export const MIGRATIONS: readonly Migration[] = [
   events,
   doors,
   songShelf,
+  lessons,
 ];

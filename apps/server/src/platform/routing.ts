@@ -59,7 +59,7 @@ const CONFIRMED: ReadonlySet<RouteName> = new Set<RouteName>([
 
 /** Saved while somebody types; a revision or version of its own says who and when. */
 const SAVED_BY_ITSELF: ReadonlySet<RouteName> = new Set<RouteName>([
-  ...(['saveSong', 'saveTeaching', 'savePlan'] as const),
+  ...(['saveSong', 'saveTeaching', 'savePlan', 'saveLesson'] as const),
 ]);
 
 /** What an owner or teacher does is written down, and that somebody's data was given out. */
@@ -75,6 +75,7 @@ const NUMBERS: readonly string[] = ['number', 'after'] satisfies readonly Number
 const THINGS: Readonly<Record<string, string>> = {
   me: 'session',
   people: 'person',
+  lessons: 'lesson',
   plans: 'plan',
   requests: 'request',
   songs: 'song',

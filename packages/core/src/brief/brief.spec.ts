@@ -3,7 +3,13 @@ import { readChart } from '../chart';
 import { USUAL_CONSTANTS } from '../constants';
 import { dayAfter, type Day } from '../day';
 import { makePlan } from '../plan';
-import { overviewOf, type OpenStep, type PlanOverview, type VisitStep } from '../progress';
+import {
+  overviewOf,
+  type NotComingOn,
+  type OpenStep,
+  type PlanOverview,
+  type VisitStep,
+} from '../progress';
 import {
   agendaOf,
   attentionOf,
@@ -30,10 +36,10 @@ const student = (...songs: readonly SongNow[]): StudentNow => ({
 const visit = (id: string, dueOn: Day): VisitStep => ({
   ...{ step: step(id), lastOn: '2026-11-03', dueOn, minutes: 2 },
 });
-const STUCK = {
+const STUCK: NotComingOn = {
   ...{ since: '2026-11-18', lastOn: '2026-11-26', days: 4, minutes: 31.6 },
   ...{ atBpm: 66 as never, bar: 3 },
-} as const;
+};
 const climbed = (id: string, on: Day, [from, to]: readonly [number, number]) => ({
   ...{ id, title: id, rungUnit: 'bpm' as const, on, isNewlyDone: false },
   ...{ fromBpm: from as never, toBpm: to as never },

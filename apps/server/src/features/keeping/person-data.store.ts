@@ -27,6 +27,17 @@ const OWN: readonly OwnRows[] = [
     columns: 'id, song_id, revision, assigned_at, teaching, withdrawn_at',
     where: 'student_id = ?',
   },
+  {
+    table: 'mails',
+    columns: 'lesson_id, to_name, to_address, subject, words, written_at',
+    where: 'student_id = ?',
+  },
+  {
+    table: 'lessons',
+    columns:
+      "id, teacher_id, DATE_FORMAT(day, '%Y-%m-%d') AS day, time, minutes, state, notes, saved_at",
+    where: 'student_id = ?',
+  },
   { table: 'student_profiles', columns: 'profile, saved_at', where: 'person_id = ?' },
   { table: 'sessions', columns: 'device, created_at, seen_at', where: 'person_id = ?' },
 ];

@@ -77,7 +77,13 @@ describe('the door', () => {
   });
 
   it('ends a session after the studio’s idle time, and no earlier', async () => {
-    const settings = { timeZone: 'UTC', idleMinutes: 30, keepLogDays: 365, keepPutAwayDays: 0 };
+    const settings = {
+      timeZone: 'UTC',
+      idleMinutes: 30,
+      keepLogDays: 365,
+      keepPutAwayDays: 0,
+      breaks: [],
+    };
     await owner.send('PUT', '/api/settings', settings);
     const visitor = await studio.add(owner, { signInName: 'idle' });
     for (const minutes of [20, 29, 29]) {

@@ -43,6 +43,14 @@ export interface NumberedEvents {
   readonly hasMore: boolean;
 }
 
+/** An event with the plan and the student it belongs to, and its number in the log. */
+export interface LiveEvent {
+  readonly number: number;
+  readonly planId: string;
+  readonly studentId: string;
+  readonly event: StoredEvent;
+}
+
 /** As many as one answer holds; whoever needs more asks for what came after. */
 const PAGE = 2000;
 
@@ -74,6 +82,11 @@ const FOUND = `
   SELECT number, id, plan_id, kind, at, DATE_FORMAT(day, '%Y-%m-%d') AS day, revision, source, body,
     logged_by, received_at
   FROM events`;
+
+const FOLLOWED = `
+  SELECT number, events.id, plan_id, kind, at, DATE_FORMAT(day, '%Y-%m-%d') AS day,
+    events.revision, source, body, logged_by, received_at, plans.student_id
+  FROM events JOIN plans ON plans.id = events.plan_id`;
 
 /** Keeps the log of what happened; it only ever grows. */
 export function createEventsStore(sequelize: Sequelize) {
@@ -123,6 +136,25 @@ export function createEventsStore(sequelize: Sequelize) {
         own.push(toEvent(row));
       }
       return found;
+    },
+    /** The number of the last event of all; 0 before the first. */
+    async newest(): Promise<number> {
+      const [row] = await sequelize.query<{ readonly last: number | string | null }>(
+        'SELECT MAX(number) AS last FROM events',
+        { type: QueryTypes.SELECT },
+      );
+      return Number(row?.last ?? 0);
+    },
+    /** The events of all plans that came in after a number, a page of them, with whose they are. */
+    async after(number: number): Promise<readonly LiveEvent[]> {
+      const rows = await sequelize.query<FoundRow & { readonly student_id: string }>(
+        `${FOLLOWED} WHERE number > ? ORDER BY number LIMIT ${PAGE}`,
+        { replacements: [number], type: QueryTypes.SELECT },
+      );
+      return rows.map((row) => ({
+        ...{ number: Number(row.number), planId: row.plan_id, studentId: row.student_id },
+        event: toEvent(row),
+      }));
     },
     /** The plan an event belongs to; undefined where there is no such event. */
     async planOf(id: string): Promise<string | undefined> {

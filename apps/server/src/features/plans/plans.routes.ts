@@ -1,6 +1,5 @@
 import { serve, type Api } from '../../platform/routing';
 import type { EventsService } from './events.service';
-import type { OverviewService } from './overview.service';
 import type { PlansService } from './plans.service';
 
 /** Routes about plans and what happens in them: a student reaches their own, a teacher all. */
@@ -9,14 +8,11 @@ export function servePlans(
   {
     plans,
     events,
-    overview,
   }: {
     readonly plans: PlansService;
     readonly events: EventsService;
-    readonly overview: OverviewService;
   },
 ): void {
-  serve(api, 'overview', ({ person }) => overview.of(person));
   serve(api, 'plans', ({ person }) => plans.list(person));
   serve(api, 'plan', ({ id, person }) => plans.find(id, person));
   serve(api, 'planNews', ({ id, number, person }) => plans.news(id, number, person));

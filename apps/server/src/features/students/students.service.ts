@@ -34,6 +34,11 @@ export interface StudentsDeps {
 
 const MOST_KEPT = 500;
 
+/** What was kept before something more was asked has the usual for it. */
+function withNew(kept: StudentProfile | undefined): StudentProfile {
+  return { ...NEW_PROFILE, ...kept };
+}
+
 /** Says what somebody has shown in the songs they ever practised, but for one; worked out once for each state of them. */
 function createShown(deps: StudentsDeps) {
   const { plans, events, clock, timeZone, lookThrough } = deps;
@@ -83,7 +88,7 @@ export function createStudentsService(deps: StudentsDeps) {
   }
 
   async function profileOf(id: string): Promise<StudentProfile> {
-    return (await profiles.find(id))?.value ?? NEW_PROFILE;
+    return withNew((await profiles.find(id))?.value);
   }
 
   async function find(id: string, person: Person): Promise<KnownStudent> {
@@ -96,7 +101,7 @@ export function createStudentsService(deps: StudentsDeps) {
       people.conventionsOf(id),
     ]);
     return {
-      ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: kept?.value ?? NEW_PROFILE },
+      ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: withNew(kept?.value) },
       ...shown,
     };
   }

@@ -21,6 +21,7 @@ interface StudioRow {
   idle_minutes: number;
   keep_log_days: number;
   keep_put_away_days: number;
+  breaks: string;
 }
 
 const ONLY_ID = 1;
@@ -40,6 +41,7 @@ export function createStudioStore(sequelize: Sequelize) {
     idle_minutes: DataTypes.INTEGER,
     keep_log_days: DataTypes.INTEGER,
     keep_put_away_days: DataTypes.INTEGER,
+    breaks: DataTypes.TEXT,
   });
   return {
     async find(): Promise<Studio | undefined> {
@@ -59,13 +61,14 @@ export function createStudioStore(sequelize: Sequelize) {
         idleMinutes: row?.idle_minutes ?? USUAL_IDLE_MINUTES,
         keepLogDays: row?.keep_log_days ?? USUAL_KEPT_DAYS,
         keepPutAwayDays: row?.keep_put_away_days ?? 0,
+        breaks: row ? fromJsonColumn<StudioSettings['breaks']>(row.breaks) : [],
       };
     },
     async saveSettings(settings: StudioSettings): Promise<void> {
-      const { timeZone, idleMinutes, keepLogDays, keepPutAwayDays } = settings;
+      const { timeZone, idleMinutes, keepLogDays, keepPutAwayDays, breaks } = settings;
       const changes = {
         ...{ time_zone: timeZone, idle_minutes: idleMinutes, keep_log_days: keepLogDays },
-        keep_put_away_days: keepPutAwayDays,
+        ...{ keep_put_away_days: keepPutAwayDays, breaks: JSON.stringify(breaks) },
       };
       await studio.update(changes, { where: { id: ONLY_ID } });
     },

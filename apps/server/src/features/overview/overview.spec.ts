@@ -63,6 +63,7 @@ describe('all songs at a glance', () => {
       idleMinutes: 10_080,
       keepLogDays: 365,
       keepPutAwayDays: 0,
+      breaks: [],
     };
     expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
     expect((await glance(bram)).today).toBe('2026-11-24');
@@ -72,5 +73,23 @@ describe('all songs at a glance', () => {
     expect([refused.status, refused.body.field]).toEqual([400, 'timeZone']);
     await owner.send('PUT', '/api/settings', { ...settings, timeZone: 'UTC' });
     studio.now = before;
+  });
+
+  it('take five statements, however many students there are; once more two where something is new', async () => {
+    await studio.add(owner, { signInName: `one-more-${randomUUID().slice(0, 8)}` });
+    const statements: string[] = [];
+    const { options } = studio.sequelize;
+    const count = async (who: Visitor): Promise<number> => {
+      statements.length = 0;
+      options.logging = (sql) => void statements.push(sql);
+      await glance(who);
+      options.logging = false;
+      return statements.length;
+    };
+    await glance(owner);
+    await glance(bram);
+    expect([await count(owner), await count(bram)]).toEqual([5, 5]);
+    await play('ready', 1);
+    expect(await count(owner)).toBe(7);
   });
 });

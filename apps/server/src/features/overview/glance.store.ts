@@ -1,0 +1,92 @@
+import { NEW_PROFILE, type Overview, type Role, type StudentProfile } from '@harvu/contract';
+import type { OwnConstants } from '@harvu/core/constants';
+import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
+import type { StudioBreak } from '@harvu/core/lessons';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { fromJsonColumn } from '../../platform/json-column';
+
+interface PersonRow {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly conventions: Partial<Conventions> | string | null;
+  readonly profile: StudentProfile | string | null;
+}
+
+interface StudioRow {
+  readonly time_zone: string;
+  readonly constants: OwnConstants | string | null;
+  readonly breaks: readonly StudioBreak[] | string;
+  readonly waiting: Overview['waiting'] | string | null;
+}
+
+/** Somebody of the studio, as a page that shows all of it needs them. */
+export interface PersonAtAGlance {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly conventions: Conventions;
+  readonly profile: StudentProfile;
+}
+
+/** What holds for the whole studio, and what waits in it. */
+export interface StudioAtAGlance {
+  readonly timeZone: string;
+  readonly constants: OwnConstants;
+  readonly breaks: readonly StudioBreak[];
+  readonly waiting: Overview['waiting'];
+}
+
+const PEOPLE = `
+  SELECT people.id, people.name, people.role, people.conventions, student_profiles.profile
+  FROM people LEFT JOIN student_profiles ON student_profiles.person_id = people.id
+  WHERE people.deactivated_at IS NULL`;
+
+const STUDIO = `
+  SELECT time_zone, constants, breaks,
+    (SELECT JSON_ARRAYAGG(JSON_OBJECT('id', requests.id, 'title', title, 'studentName', people.name)
+        ORDER BY asked_at)
+      FROM requests JOIN people ON people.id = requests.student_id
+      WHERE status = 'waiting' AND people.deactivated_at IS NULL) AS waiting
+  FROM studio`;
+
+function toPerson(row: PersonRow): PersonAtAGlance {
+  const { id, name, role, conventions, profile } = row;
+  return {
+    ...{ id, name, role },
+    conventions: {
+      ...USUAL_CONVENTIONS,
+      ...(conventions !== null && fromJsonColumn<Partial<Conventions>>(conventions)),
+    },
+    profile: {
+      ...NEW_PROFILE,
+      ...(profile !== null && fromJsonColumn<Partial<StudentProfile>>(profile)),
+    },
+  };
+}
+
+/** Reads what a page that shows the whole studio needs, in few statements. */
+export function createGlanceStore(sequelize: Sequelize) {
+  return {
+    /** Everybody who is there, by name; one person alone where they are named. */
+    async people(id?: string): Promise<readonly PersonAtAGlance[]> {
+      const own = id === undefined ? '' : 'AND people.id = ?';
+      const rows = await sequelize.query<PersonRow>(`${PEOPLE} ${own} ORDER BY people.name`, {
+        ...{ replacements: id === undefined ? [] : [id], type: QueryTypes.SELECT },
+      });
+      return rows.map(toPerson);
+    },
+    async studio(): Promise<StudioAtAGlance> {
+      const [row] = await sequelize.query<StudioRow>(STUDIO, { type: QueryTypes.SELECT });
+      const { time_zone: timeZone = 'UTC', constants, breaks = [], waiting } = row ?? {};
+      return {
+        timeZone,
+        constants: constants == null ? {} : fromJsonColumn(constants),
+        breaks: fromJsonColumn(breaks),
+        waiting: waiting == null ? [] : fromJsonColumn(waiting),
+      };
+    },
+  };
+}
+
+export type GlanceStore = ReturnType<typeof createGlanceStore>;

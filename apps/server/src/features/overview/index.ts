@@ -1,0 +1,3 @@
+export { createGlanceStore } from './glance.store';
+export { serveOverview } from './overview.routes';
+export { createOverviewService } from './overview.service';

@@ -1,0 +1,121 @@
+import type { Overview, Person, SongAtAGlance, StoredLesson } from '@harvu/contract';
+import type { Conventions } from '@harvu/core/conventions';
+import type { PlanOverview } from '@harvu/core/progress';
+import { dayAfter, type Day } from '@harvu/core/day';
+import { clockAt } from '@harvu/core/lessons';
+import { LRUCache } from 'lru-cache';
+import { isTeaching } from '../../platform/access';
+import type { Clock } from '../../platform/clock';
+import { forStudent, withKept, type LessonsStore } from '../lessons';
+import type { EventsStore, PlanAtWork, PlanHead, PlansStore } from '../plans';
+import type { GlanceStore, PersonAtAGlance, StudioAtAGlance } from './glance.store';
+
+export interface OverviewDeps {
+  readonly plans: PlansStore;
+  readonly events: EventsStore;
+  readonly glance: GlanceStore;
+  readonly lessons: LessonsStore;
+  readonly clock: Clock;
+  /** Works out how a plan stands, in a thread of its own. */
+  readonly lookOver: (plan: PlanAtWork) => Promise<PlanOverview>;
+}
+
+const MOST_KEPT = 2000;
+const DAYS_BACK = 42;
+const DAYS_AHEAD = 14;
+
+type Names = Conventions['names'];
+
+/** What an overview was worked out from: the plan's version and revision, its last event, and how chords are called. */
+function keyOf({ id, version, revision, lastEvent }: PlanHead, names: Names): string {
+  return `${id} ${version} ${revision} ${lastEvent} ${names}`;
+}
+
+/** Works out how songs stand, once for each state of a plan and its log. */
+function createSongs({ plans, events, lookOver }: OverviewDeps) {
+  const known = new LRUCache<string, PlanOverview>({ max: MOST_KEPT });
+
+  async function workOut(heads: readonly PlanHead[], names: Names): Promise<void> {
+    if (heads.length === 0) return;
+    const ids = heads.map((head) => head.id);
+    const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
+    await Promise.all(
+      heads.map(async (head) => {
+        const way = ways.get(head.id);
+        if (!way) return;
+        const { document, teaching, figures } = way;
+        const plan = { document, teaching, figures, names, events: logs.get(head.id) ?? [] };
+        known.set(keyOf(head, names), await lookOver(plan));
+      }),
+    );
+  }
+
+  return async (heads: readonly PlanHead[], names: Names): Promise<readonly SongAtAGlance[]> => {
+    await workOut(
+      heads.filter((head) => !known.has(keyOf(head, names))),
+      names,
+    );
+    return heads.flatMap((head): readonly SongAtAGlance[] => {
+      const overview = known.get(keyOf(head, names));
+      const { version: _version, lastEvent: _lastEvent, ...summary } = head;
+      return overview ? [{ ...summary, overview }] : [];
+    });
+  };
+}
+
+function toStudent({ id, name, profile }: PersonAtAGlance): Overview['students'][number] {
+  const { lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast } = profile;
+  return { id, name, lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast };
+}
+
+/** Lessons from the slots of students and from what is kept of single ones. */
+function lessonsFor(
+  students: readonly PersonAtAGlance[],
+  kept: readonly StoredLesson[],
+  { today, breaks }: Pick<StudioAtAGlance, 'breaks'> & { readonly today: Day },
+): readonly StoredLesson[] {
+  const slots = students.map(({ id, profile: { teacherId, lessonSlot } }) => ({
+    ...{ studentId: id, teacherId, slot: lessonSlot },
+  }));
+  const range = { from: dayAfter(today, -DAYS_BACK), to: dayAfter(today, DAYS_AHEAD) };
+  // Whether lessons of a slot took place before anything was kept of them, nobody knows.
+  return withKept(kept, { slots, breaks, ...range }).filter(
+    ({ day, version }) => day >= today || version > 0,
+  );
+}
+
+/** Says of every song in work how it stands, and what the days ahead bring. */
+export function createOverviewService(deps: OverviewDeps) {
+  const { plans, glance, lessons, clock } = deps;
+  const songsOf = createSongs(deps);
+
+  return {
+    async of(person: Person): Promise<Overview> {
+      const teaches = isTeaching(person);
+      const own = teaches ? undefined : person.id;
+      const [heads, people, studio] = await Promise.all([
+        ...[plans.headsFor(own), glance.people(own), glance.studio()],
+      ] as const);
+      const { day: today, time } = clockAt(clock.now().toISOString(), studio.timeZone);
+      const me = people.find(({ id }) => id === person.id);
+      const students = people.filter(({ role }) => role === 'student');
+      const range = { from: dayAfter(today, -DAYS_BACK), to: dayAfter(today, DAYS_AHEAD) };
+      const kept = await lessons.bearingOn(range, today, own);
+      const found = lessonsFor(students, kept, { today, breaks: studio.breaks });
+      const { constants, waiting } = studio;
+      return {
+        ...{ today, time, constants },
+        students: teaches ? students.map(toStudent) : [],
+        songs: await songsOf(heads, me?.conventions.names ?? 'shape'),
+        lessons: teaches ? found : found.map(forStudent),
+        teachers: teaches
+          ? people.filter(({ role }) => role !== 'student').map(({ id, name }) => ({ id, name }))
+          : [],
+        waiting: teaches ? waiting : [],
+        minutesByWeekday: teaches ? null : (me?.profile.minutesByWeekday ?? null),
+      };
+    },
+  };
+}
+
+export type OverviewService = ReturnType<typeof createOverviewService>;
