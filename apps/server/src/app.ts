@@ -205,13 +205,7 @@ function createServices(deps: AppDeps) {
     }),
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
-      settings: () => studio.settings(),
-      slots: async () =>
-        (await stores.glance.people())
-          .filter(({ role }) => role === 'student')
-          .map(({ id, profile: { teacherId, lessonSlot } }) => ({
-            ...{ studentId: id, teacherId, slot: lessonSlot },
-          })),
+      ...{ settings: () => studio.settings(), slots: () => stores.glance.slots() },
     }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },

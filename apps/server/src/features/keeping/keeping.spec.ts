@@ -49,6 +49,7 @@ describe('the studio’s books', () => {
     expect(body.person.name).toBe('Odalys Unmistakable');
     expect(Object.fromEntries(Object.entries(body.tables).map(([k, v]) => [k, v.length]))).toEqual({
       ...{ events: 1, requests: 1, plans: 1, student_profiles: 0, sessions: 1 },
+      ...{ mails: 0, lessons: 0 },
     });
     expect(JSON.stringify(body)).toContain('my hand');
     expect(JSON.stringify(body)).not.toMatch(/quick:|hash/i);
@@ -68,6 +69,7 @@ describe('the studio’s books', () => {
     const answer = await owner.send<Erased>('POST', `/api/people/${odalys.person.id}/erase`);
     expect(answer.body.removed).toEqual({
       ...{ events: 1, requests: 1, plans: 1, student_profiles: 0, sessions: 1 },
+      ...{ mails: 0, lessons: 0 },
     });
     expect(answer.body.kept.length).toBeGreaterThan(2);
     const after = await studio.everything();
@@ -120,7 +122,13 @@ describe('the studio’s books', () => {
     await tidy(deps);
     expect(await count()).toBe(before - 1);
     expect((await stores.people.find(gone.person.id))?.name).toBe('Long Gone');
-    const settings = { timeZone: 'UTC', idleMinutes: 60, keepLogDays: 365, keepPutAwayDays: 365 };
+    const settings = {
+      timeZone: 'UTC',
+      idleMinutes: 60,
+      keepLogDays: 365,
+      keepPutAwayDays: 365,
+      breaks: [],
+    };
     expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
     await tidy(deps);
     expect((await stores.people.find(gone.person.id))?.name).toBe('Somebody erased');

@@ -65,9 +65,20 @@ export function forStudent(lesson: StoredLesson): StoredLesson {
   return { ...lesson, notes: notes && { ...notes, agenda: [] } };
 }
 
+type Recipient = Pick<Mail, 'toName' | 'toAddress'>;
+
 /** "joris@halm.example" of "Joris Halm (father), joris@halm.example" */
 function addressIn(guardian: string): string {
   return /[^\s,;<>()]+@[^\s,;<>()]+/.exec(guardian)?.[0] ?? '';
+}
+
+/** To the student, and the guardian of a minor. */
+function recipients({ name, isMinor, guardian }: PersonRecord): readonly Recipient[] {
+  const others = isMinor && guardian !== '' ? [guardian] : [];
+  return [
+    { toName: name, toAddress: '' },
+    ...others.map((toName) => ({ toName, toAddress: addressIn(toName) })),
+  ];
 }
 
 /** Keeps the lessons of the studio, and writes to whom they concern. */
@@ -88,22 +99,13 @@ export function createLessonsService(deps: LessonsDeps) {
     }
   }
 
-  /** To the student, and the guardian of a minor. */
-  function mailsFor(student: PersonRecord, { day, notes }: StoredLesson): readonly Mail[] {
-    const words = notes?.summary ?? '';
-    const at = clock.now().toISOString();
-    const subject = `${student.name}: lesson of ${day}`;
-    const guardian = { toName: student.guardian, toAddress: addressIn(student.guardian) };
-    const to = [
-      { toName: student.name, toAddress: '' },
-      ...(student.isMinor && student.guardian !== '' ? [guardian] : []),
-    ];
-    return to.map((one) => ({ id: clock.newId(), at, subject, words, ...one }));
-  }
-
   async function tell(student: PersonRecord, lesson: StoredLesson, tx: Tx): Promise<void> {
     const about = { lessonId: lesson.id, studentId: student.id, at: clock.now() };
-    for (const mail of mailsFor(student, lesson)) await mails.write({ ...mail, ...about }, tx);
+    const subject = `${student.name}: lesson of ${lesson.day}`;
+    const words = lesson.notes?.summary ?? '';
+    for (const to of recipients(student)) {
+      await mails.write({ id: clock.newId(), ...about, ...to, subject, words }, tx);
+    }
   }
 
   return {

@@ -1,7 +1,7 @@
 import { NEW_PROFILE, type Overview, type Role, type StudentProfile } from '@harvu/contract';
 import type { OwnConstants } from '@harvu/core/constants';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
-import type { StudioBreak } from '@harvu/core/lessons';
+import type { SlotOf, StudioBreak } from '@harvu/core/lessons';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { fromJsonColumn } from '../../platform/json-column';
 
@@ -65,17 +65,29 @@ function toPerson(row: PersonRow): PersonAtAGlance {
   };
 }
 
+/** The weekly slots of those who are students. */
+export function slotsOf(people: readonly PersonAtAGlance[]): readonly SlotOf[] {
+  return people
+    .filter(({ role }) => role === 'student')
+    .map(({ id, profile: { teacherId, lessonSlot } }) => ({
+      ...{ studentId: id, teacherId, slot: lessonSlot },
+    }));
+}
+
 /** Reads what a page that shows the whole studio needs, in few statements. */
 export function createGlanceStore(sequelize: Sequelize) {
+  async function people(id?: string): Promise<readonly PersonAtAGlance[]> {
+    const own = id === undefined ? '' : 'AND people.id = ?';
+    const rows = await sequelize.query<PersonRow>(`${PEOPLE} ${own} ORDER BY people.name`, {
+      ...{ replacements: id === undefined ? [] : [id], type: QueryTypes.SELECT },
+    });
+    return rows.map(toPerson);
+  }
   return {
     /** Everybody who is there, by name; one person alone where they are named. */
-    async people(id?: string): Promise<readonly PersonAtAGlance[]> {
-      const own = id === undefined ? '' : 'AND people.id = ?';
-      const rows = await sequelize.query<PersonRow>(`${PEOPLE} ${own} ORDER BY people.name`, {
-        ...{ replacements: id === undefined ? [] : [id], type: QueryTypes.SELECT },
-      });
-      return rows.map(toPerson);
-    },
+    people,
+    /** Every student's weekly slot. */
+    slots: async (): Promise<readonly SlotOf[]> => slotsOf(await people()),
     async studio(): Promise<StudioAtAGlance> {
       const [row] = await sequelize.query<StudioRow>(STUDIO, { type: QueryTypes.SELECT });
       const { time_zone: timeZone = 'UTC', constants, breaks = [], waiting } = row ?? {};

@@ -8,7 +8,12 @@ import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { forStudent, withKept, type LessonsStore } from '../lessons';
 import type { EventsStore, PlanAtWork, PlanHead, PlansStore } from '../plans';
-import type { GlanceStore, PersonAtAGlance, StudioAtAGlance } from './glance.store';
+import {
+  slotsOf,
+  type GlanceStore,
+  type PersonAtAGlance,
+  type StudioAtAGlance,
+} from './glance.store';
 
 export interface OverviewDeps {
   readonly plans: PlansStore;
@@ -74,12 +79,9 @@ function lessonsFor(
   kept: readonly StoredLesson[],
   { today, breaks }: Pick<StudioAtAGlance, 'breaks'> & { readonly today: Day },
 ): readonly StoredLesson[] {
-  const slots = students.map(({ id, profile: { teacherId, lessonSlot } }) => ({
-    ...{ studentId: id, teacherId, slot: lessonSlot },
-  }));
   const range = { from: dayAfter(today, -DAYS_BACK), to: dayAfter(today, DAYS_AHEAD) };
   // Whether lessons of a slot took place before anything was kept of them, nobody knows.
-  return withKept(kept, { slots, breaks, ...range }).filter(
+  return withKept(kept, { slots: slotsOf(students), breaks, ...range }).filter(
     ({ day, version }) => day >= today || version > 0,
   );
 }

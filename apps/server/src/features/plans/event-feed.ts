@@ -27,6 +27,19 @@ export interface FeedDeps {
   readonly onFailure: (error: unknown) => void;
 }
 
+/** Finds what came in after a number; and what came in with it, for that may have become visible later. */
+function createMissed(events: Pick<EventsStore, 'after'>) {
+  return async (after: number): Promise<readonly LiveEvent[]> => {
+    const found = await events.after(Math.max(0, after - LOOK_BACK));
+    const had = found.find(({ number }) => number >= after)?.event.receivedAt;
+    const since = had === undefined ? Infinity : Date.parse(had) - LATE_MS;
+    return found.filter(
+      ({ number, event }) =>
+        number > after || (number < after && Date.parse(event.receivedAt) >= since),
+    );
+  };
+}
+
 /**
  * Tells whoever looks on of each event as it comes into the log, once: it is looked for in the database, so that
  * several servers behind one of them all know it, and one question serves everybody who looks on here.
@@ -34,6 +47,7 @@ export interface FeedDeps {
 export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
   const followers = new Set<Follower>();
   const told = new Set<number>();
+  const missedSince = createMissed(events);
   let last = 0;
   let isLooking = false;
 
@@ -56,17 +70,6 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
     const found = await events.after(Math.max(0, last - LOOK_BACK));
     for (const one of found) if (!told.has(one.number)) tellAll(one);
     forgetOld();
-  }
-
-  /** What came in after a number; and what came in with it, for that may have become visible later. */
-  async function missedSince(after: number): Promise<readonly LiveEvent[]> {
-    const found = await events.after(Math.max(0, after - LOOK_BACK));
-    const had = found.find(({ number }) => number >= after)?.event.receivedAt;
-    const since = had === undefined ? Infinity : Date.parse(had) - LATE_MS;
-    return found.filter(
-      ({ number, event }) =>
-        number > after || (number < after && Date.parse(event.receivedAt) >= since),
-    );
   }
 
   async function keepLooking(): Promise<void> {

@@ -19,7 +19,7 @@ function lastHad(header: string | undefined): number | null {
 }
 
 /** The route on which a page is told of each event as it happens. */
-export function createLiveRoutes(feed: EventFeed): Hono<SignedIn> {
+export function createLiveRoutes(feed: EventFeed) {
   return new Hono<SignedIn>().get('/live', signedInOnly, (c) => {
     if (feed.count() >= MOST_FOLLOWERS) {
       throw tooMany('Too many pages look on at once.', RETRY_SECONDS);
@@ -43,7 +43,7 @@ export function createLiveRoutes(feed: EventFeed): Hono<SignedIn> {
       const until = Date.now() + LONGEST_MS;
       while (!gone.signal.aborted && Date.now() < until) {
         await stream.sleep(BREATH_MS);
-        if (!gone.signal.aborted) await stream.writeSSE({ event: 'here', data: '' });
+        await stream.writeSSE({ event: 'here', data: '' });
       }
       gone.abort();
     });

@@ -4,8 +4,8 @@ import { randomUUID } from 'node:crypto';
 import { createApp } from '../../app';
 import { openDatabase } from '../../platform/database';
 import { TestStudio, type LiveStream, type Visitor } from '../../../testing/test-studio';
-import { createEventFeed, createEventsStore } from './index';
-import type { LiveEvent } from './events.store';
+import { createEventFeed } from './index';
+import type { EventsStore, LiveEvent } from './events.store';
 
 describe('a page that looks on', () => {
   let studio: TestStudio;
@@ -131,7 +131,7 @@ describe('a page that looks on', () => {
   });
 
   /** A log in which number 11 is seen only after number 12. */
-  function lateStore(): Pick<ReturnType<typeof createEventsStore>, 'newest' | 'after'> {
+  function lateStore(): Pick<EventsStore, 'newest' | 'after'> {
     const of = (number: number): LiveEvent => ({
       ...{ number, planId: 'p', studentId: 's' },
       event: {
