@@ -9,5 +9,6 @@ export const DEMO_ACCOUNTS = DEMO_PEOPLE.map(({ signInName, name, role, password
 }));
 
 export { DEMO_PEOPLE, DEMO_REQUESTS, DEMO_STUDIO } from './people.data';
+export type { DemoLesson, DemoSaying } from './people.data';
 export { simulateHistory } from './simulator';
 export { DEMO_SONGS } from './songs.data';

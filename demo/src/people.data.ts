@@ -19,6 +19,23 @@ export interface DemoLearning {
   /** Chance, 0 to 1, of a clean pass on the first day at a new rung. */
   readonly ease: number;
   readonly seed: string;
+  /** What they said of it lately. */
+  readonly says?: readonly DemoSaying[];
+}
+
+/** Something a student said in the practice room. */
+export interface DemoSaying {
+  readonly daysAgo: number;
+  readonly kind: 'asks' | 'sore';
+  readonly words: string;
+}
+
+/** What came of a lesson, so many weeks ago. */
+export interface DemoLesson {
+  readonly weeksAgo: number;
+  readonly state: 'held' | 'missed';
+  readonly word: string;
+  readonly summary: string;
 }
 
 /** Somebody of the demo world. */
@@ -32,9 +49,18 @@ export interface DemoPerson {
   readonly consentDaysAgo: number | null;
   readonly learns: readonly DemoLearning[];
   /** What the studio knows of a student; nothing of who teaches. */
-  readonly profile?: Partial<StudentProfile>;
+  readonly profile?: Partial<Omit<StudentProfile, 'teacherId'>>;
+  /** They come on the day the demo world is made, at this time. */
+  readonly comesToday?: string;
+  /** The sign-in name of who teaches them; the owner where nobody is named. */
+  readonly taughtBy?: string;
+  readonly lessons?: readonly DemoLesson[];
   /** How they like things shown, where it is not the usual way. */
   readonly conventions?: Partial<Conventions>;
+}
+
+function held(weeksAgo: number, word: string, summary: string): DemoLesson {
+  return { weeksAgo, state: 'held', word, summary };
 }
 
 const PASSWORD = 'lantern-night';
@@ -45,6 +71,7 @@ export const DEMO_STUDIO = 'Tern Yard Studio';
 /** The people of the demo world; the first is the owner, who teaches. */
 export const DEMO_PEOPLE: readonly DemoPerson[] = [
   { ...adult, name: 'Ilse Korrin', signInName: 'ilse', role: 'owner', learns: [] },
+  { ...adult, name: 'Runa Vael', signInName: 'runa', role: 'teacher', learns: [] },
   {
     ...adult,
     name: 'Odalys Renn',
@@ -60,12 +87,19 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         seed: 'odalys-barge',
         teaching: {},
         wantedInDays: 18,
+        says: [{ daysAgo: 2, kind: 'asks', words: 'Does the bridge need the ring finger?' }],
       },
+    ],
+    comesToday: '15:30',
+    lessons: [
+      held(1, 'Lay the barre before the last up-stroke.', 'Chorus 1 at the rung, bar 3 twice.'),
+      held(2, 'Leave the ring finger down from Bm7.', 'The lift is clean at its goal.'),
+      held(3, 'Two minutes of the change before the chorus.', 'First look at chorus 2, bar 9.'),
     ],
     profile: {
       ...{ instrument: 'Steel-string, full size', scaleLengthMm: 648, stretchMm: 112 },
       minutesByWeekday: [18, 18, 18, 0, 18, 25, 25],
-      lessonSlot: { weekday: 1, time: '16:30', minutes: 45 },
+      lessonSlot: { weekday: 1, time: '15:30', minutes: 45 },
       ownedGrips: ['D xx0232', 'G 320033', 'A x02220'],
       changes: [
         { from: 'D', to: 'G', seconds: 0.52 },
@@ -90,12 +124,15 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         seed: 'bram-waltz',
         teaching: { school: 'as-they-come' },
         wantedInDays: 18,
+        says: [{ daysAgo: 3, kind: 'sore', words: '' }],
       },
     ],
+    comesToday: '16:15',
+    lessons: [held(1, 'Eight minutes, then shake the wrist out.', 'The waltz in two halves.')],
     profile: {
       ...{ instrument: 'Nylon-string, full size', scaleLengthMm: 650, plays: 'both' },
       minutesByWeekday: [20, 20, 20, 20, 20, 20, 0],
-      lessonSlot: { weekday: 3, time: '18:00', minutes: 30 },
+      lessonSlot: { weekday: 3, time: '16:15', minutes: 30 },
       bodyNote: 'sore wrist',
       saidLast: 'Can we try something with a riff?',
     },
@@ -120,11 +157,13 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         wantedInDays: null,
       },
     ],
+    comesToday: '17:00',
+    lessons: [held(1, 'Say “one, two, three” out loud.', 'The first grip rings.')],
     profile: {
       ...{ ageBand: 'under 10', instrument: 'Three-quarter size', plays: 'pick' },
       ...{ scaleLengthMm: 580, stretchMm: 84 },
       minutesByWeekday: [8, 0, 8, 0, 8, 10, 10],
-      lessonSlot: { weekday: 2, time: '15:30', minutes: 30 },
+      lessonSlot: { weekday: 2, time: '17:00', minutes: 30 },
       saidLast: 'My fingers are getting harder!',
     },
   },
@@ -144,7 +183,18 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         teaching: { school: 'hand-first' },
         wantedInDays: 60,
       },
+      {
+        title: 'Sluice Gate in Seven',
+        weeks: 3,
+        daysAWeek: 2,
+        minutesADay: 8,
+        ease: 0.45,
+        seed: 'teo-sluice',
+        teaching: {},
+        wantedInDays: null,
+      },
     ],
+    lessons: [held(1, 'Count the twelve before you play it.', 'The shuffle without the riff.')],
     profile: {
       ...{ instrument: 'Left-handed electric', scaleLengthMm: 628, stretchMm: 118 },
       minutesByWeekday: [15, 0, 15, 0, 15, 30, 0],
@@ -173,6 +223,10 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         wantedInDays: 18,
       },
     ],
+    lessons: [
+      { weeksAgo: 1, state: 'missed', word: '', summary: '' },
+      held(2, 'The key change at half the tempo.', 'Verse at the goal, the rest is behind.'),
+    ],
     profile: {
       ...{ ageBand: '13 to 17', instrument: 'Electric, full size', voiceRange: 'A3 D5' },
       minutesByWeekday: [10, 10, 10, 0, 0, 20, 20],
@@ -189,11 +243,11 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     learns: [
       {
         title: 'Open Lock at Dusk',
-        weeks: 6,
+        weeks: 9,
         daysAWeek: 4,
         minutesADay: 12,
         ease: 0.55,
-        silentDays: 9,
+        silentDays: 23,
         seed: 'ruun-lock',
         teaching: { school: 'as-they-come' },
         wantedInDays: null,
@@ -223,6 +277,10 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         wantedInDays: 18,
       },
     ],
+    taughtBy: 'runa',
+    lessons: [
+      held(1, 'Sing the verse without the guitar once.', 'The goal is one strum a chord now.'),
+    ],
     profile: {
       ...{ instrument: 'Steel-string, full size', voiceRange: 'G3 C5' },
       minutesByWeekday: [15, 15, 15, 15, 15, 0, 0],
@@ -249,11 +307,52 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         wantedInDays: null,
       },
     ],
+    taughtBy: 'runa',
     profile: {
       ...{ ageBand: '10 to 12', instrument: 'Nylon, seven eighths', scaleLengthMm: 620 },
       ...{ stretchMm: 92, plays: 'fingers' },
       minutesByWeekday: [10, 10, 10, 10, 10, 0, 0],
       lessonSlot: { weekday: 2, time: '16:10', minutes: 30 },
+    },
+  },
+  {
+    ...adult,
+    name: 'Ferran Loke',
+    signInName: 'ferran',
+    role: 'student',
+    learns: [
+      {
+        title: 'Tin Lantern Waltz',
+        weeks: 14,
+        daysAWeek: 5,
+        minutesADay: 14,
+        silentDays: 20,
+        ease: 0.86,
+        seed: 'ferran-waltz',
+        teaching: {},
+        wantedInDays: null,
+      },
+      {
+        title: 'Towpath Before Six',
+        weeks: 5,
+        daysAWeek: 6,
+        minutesADay: 20,
+        ease: 0.66,
+        seed: 'ferran-towpath',
+        teaching: {},
+        wantedInDays: 32,
+      },
+    ],
+    comesToday: '18:00',
+    lessons: [
+      held(1, 'Thumb alone for the walk down.', 'The tune at its rung, twice clean.'),
+      held(2, 'Let the top string ring over the bar.', 'The opening is at its goal.'),
+    ],
+    profile: {
+      ...{ instrument: 'Steel-string, full size', scaleLengthMm: 645, stretchMm: 116 },
+      ...{ plays: 'fingers', minutesByWeekday: [20, 20, 20, 20, 20, 30, 0] },
+      lessonSlot: { weekday: 3, time: '18:00', minutes: 30 },
+      saidLast: 'The waltz is nice to come back to.',
     },
   },
 ];

@@ -5,6 +5,8 @@ import {
   DEMO_SONGS,
   DEMO_STUDIO,
   simulateHistory,
+  type DemoLesson,
+  type DemoSaying,
 } from '@harvu/demo';
 import { NEW_PROFILE, toStudent } from '@harvu/contract';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
@@ -12,7 +14,9 @@ import { USUAL_TEACHING } from '@harvu/core/plan';
 import { shownBy } from '@harvu/core/progress';
 import { readChart } from '@harvu/core/chart';
 import type { SongDocument } from '@harvu/core/song';
-import { dayAt, type Day } from '@harvu/core/day';
+import { dayAfter, dayAt, weekdayOf, type Day } from '@harvu/core/day';
+import type { PlanEvent, TryEvent } from '@harvu/core/events';
+import { momentOf, slotLessonId, type WeeklySlot } from '@harvu/core/lessons';
 import type { Sequelize } from 'sequelize';
 import type { Stores } from './app';
 import { checksumOf } from './features/songs';
@@ -30,6 +34,11 @@ export interface DemoDeps {
 }
 
 const DAY_MS = 86_400_000;
+const WEEK_DAYS = 7;
+const HEARD_A_LESSON = 3;
+
+/** A student's hour, and who teaches in it. */
+type DemoSlot = WeeklySlot & { readonly teacherId: string };
 
 function daysBefore(now: Date, days: number): Date {
   return new Date(now.getTime() - days * DAY_MS);
@@ -47,6 +56,7 @@ class Seeder {
     string,
     { readonly id: string; readonly document: SongDocument }
   >();
+  private readonly slots = new Map<string, DemoSlot>();
   private readonly now: Date;
 
   constructor(
@@ -63,6 +73,7 @@ class Seeder {
     await this.seedSongs();
     await this.seedRequests();
     await this.seedPlans();
+    await this.seedLessons();
   }
 
   private idOf(signInName: string): string {
@@ -78,8 +89,11 @@ class Seeder {
     for (const {
       password,
       consentDaysAgo,
-      learns: _,
+      learns: _learns,
+      lessons: _lessons,
       profile,
+      comesToday,
+      taughtBy,
       conventions,
       ...person
     } of DEMO_PEOPLE) {
@@ -99,7 +113,12 @@ class Seeder {
         await stores.people.saveConventions(id, own, this.tx);
       }
       if (profile) {
-        const value = { ...NEW_PROFILE, ...profile };
+        const slot = profile.lessonSlot ?? null;
+        const today = slot && { ...slot, weekday: weekdayOf(this.today) };
+        const lessonSlot = comesToday === undefined ? slot : today;
+        const teacherId = taughtBy === undefined ? this.teacherId : this.idOf(taughtBy);
+        const value = { ...NEW_PROFILE, ...profile, lessonSlot, teacherId };
+        if (lessonSlot) this.slots.set(person.signInName, { ...lessonSlot, teacherId });
         const keeping = { baseVersion: 0, value, by: this.teacherId, at: this.now };
         await stores.profiles.put(id, keeping, this.tx);
       }
@@ -120,6 +139,62 @@ class Seeder {
       const revision = { songId: id, number: 1, document, checksum: checksumOf(document) };
       await stores.songs.addRevision({ ...revision, authorId: this.teacherId, createdAt }, this.tx);
     }
+  }
+
+  private get today(): Day {
+    return dayAt(this.now.toISOString(), this.deps.timeZone);
+  }
+
+  private toEvent({ daysAgo, kind, words }: DemoSaying): PlanEvent {
+    const at = daysBefore(this.now, daysAgo).toISOString();
+    const happened = {
+      ...{ id: this.deps.clock.newId(), at, day: dayAt(at, this.deps.timeZone) },
+      ...{ source: 'self' as const, revision: 1 },
+    };
+    return kind === 'sore'
+      ? { ...happened, kind }
+      : { ...happened, kind: 'note', words, stepId: null };
+  }
+
+  /** On the day of a lesson the first few are played to the teacher. */
+  private heardInLessons(tries: readonly TryEvent[], signInName: string): readonly TryEvent[] {
+    const weekday = this.slots.get(signInName)?.weekday;
+    const counts = new Map<Day, number>();
+    return tries.map((one) => {
+      const count = (counts.get(one.day) ?? 0) + 1;
+      counts.set(one.day, count);
+      const isHeard = weekdayOf(one.day) === weekday && count <= HEARD_A_LESSON;
+      return isHeard ? { ...one, source: 'teacher' } : one;
+    });
+  }
+
+  /** The lessons of the last weeks, on the days of the slot. */
+  private async seedLessons(): Promise<void> {
+    for (const { signInName, lessons = [] } of DEMO_PEOPLE) {
+      const slot = this.slots.get(signInName);
+      if (slot) for (const lesson of lessons) await this.seedLesson(signInName, slot, lesson);
+    }
+  }
+
+  private async seedLesson(
+    signInName: string,
+    { weekday, time, minutes, teacherId }: DemoSlot,
+    { weeksAgo, state, word, summary }: DemoLesson,
+  ): Promise<void> {
+    const studentId = this.idOf(signInName);
+    const since = (weekdayOf(this.today) - weekday + WEEK_DAYS) % WEEK_DAYS;
+    const slotDay = dayAfter(this.today, -since - WEEK_DAYS * (weeksAgo - (since > 0 ? 1 : 0)));
+    const startedAt = momentOf({ day: slotDay, time }, this.deps.timeZone);
+    const endedAt = new Date(Date.parse(startedAt) + minutes * 60_000).toISOString();
+    const notes = {
+      ...{ agenda: [], startedAt, pausedAt: null, pausedSeconds: 0, endedAt, word, summary },
+    };
+    const lesson = {
+      ...{ id: slotLessonId(studentId, slotDay), studentId, teacherId, slotDay, day: slotDay },
+      ...{ time, minutes, state, notes: state === 'held' ? notes : null },
+    };
+    const keeping = { baseVersion: 0, lesson, by: teacherId, at: new Date(endedAt) };
+    await this.deps.stores.lessons.put(keeping, this.tx);
   }
 
   private async seedRequests(): Promise<void> {
@@ -163,10 +238,13 @@ class Seeder {
         const tries = simulateHistory(song.document, {
           ...{ ...learning, student, until: this.now, newId: clock.newId, timeZone },
         });
+        const said = (learning.says ?? []).map((one) => this.toEvent(one));
+        const marked = tries.map((one) => ({ ...one, kind: 'try' as const, revision: 1 }));
+        const heard = this.heardInLessons(marked, person.signInName);
         await stores.events.add(
-          tries.map((one) => ({
-            event: { ...one, kind: 'try', revision: 1 },
-            ...{ planId, loggedBy: studentId, receivedAt: new Date(one.at), sentAt: null },
+          [...heard, ...said].map((event) => ({
+            ...{ event, planId, receivedAt: new Date(event.at), sentAt: null },
+            loggedBy: event.source === 'self' ? studentId : this.teacherId,
           })),
           this.tx,
         );

@@ -53,8 +53,8 @@ export class WeekState {
   /** What would be practised now. */
   private readonly proposed = computed(() =>
     todaysCards(
-      (this.songs() ?? []).map(({ id, title, overview: { wantedOn, open, visits } }) => ({
-        ...{ id, title, wantedOn, open, visits },
+      (this.songs() ?? []).map(({ id, title, overview }) => ({
+        ...{ id, title, ...overview },
       })),
       {
         today: this.overview()?.today ?? '1970-01-01',
