@@ -41,6 +41,7 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
     passes: whole(1, 100),
     seconds: seconds(),
     failedBar: bar().optional(),
+    stopped: boolean().strict(true).oneOf([true], 'must be true, or left out').optional(),
   }),
   'sign-off': exactly({ ...happened, kind: kind('sign-off'), stepId: stepId() }),
   note: exactly({

@@ -49,6 +49,7 @@ const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
   'bring-back': exactly({ kind: kind('bring-back'), step: stepId() }),
   grip: exactly({ kind: kind('grip'), name: words(24), grip, fingers }),
   strummed: exactly({ kind: kind('strummed'), what: words(40) }),
+  'open-stroke': exactly({ kind: kind('open-stroke'), from: words(24), to: words(24) }),
   'leave-out': exactly({ kind: kind('leave-out'), part: words(20) }),
 };
 

@@ -8,3 +8,5 @@ export { sinceLesson } from './since-lesson';
 export type { OfSong, PractisedDay, SinceLesson } from './since-lesson';
 export { minutesOn, reallyPractised } from './student-now';
 export type { SongNow, StudentNow } from './student-now';
+export { lessonSummary, marksTold } from './summary';
+export type { LessonTold, MarkTold } from './summary';

@@ -28,6 +28,8 @@ export interface Try extends Happened {
   readonly seconds: number;
   /** The bar of the pass in which it failed, from 1, where that was said. */
   readonly failedBar?: number;
+  /** It did not only stumble: it came to a stop. */
+  readonly stopped?: true;
 }
 
 /** An attempt as it stands in the log, with the revision of the song that was played. */

@@ -1,3 +1,4 @@
+import { songFor } from './song-for';
 import { readChart, writeChart } from '../chart';
 import { withCommand } from '../edits';
 import { tightestChanges, workpieceOf } from '../steps';
@@ -45,5 +46,20 @@ describe('time for a change that is too slow', () => {
 
   it('is not to be had where nothing is known of the chords', () => {
     expect(slowRemedies(song, work, { from: 'H', to: 'X' })).toEqual([]);
+  });
+});
+
+describe('a stroke left open for one student', () => {
+  const { song } = readChart(
+    'tempo: 120\npattern eights 4/4: D U D U D U D U\n[Verse] pattern eights\n| G | D | Em | C |',
+  );
+
+  it('is the last before the change, in that student’s song alone', () => {
+    const own = songFor(song, [{ kind: 'open-stroke', from: 'G', to: 'D' }]);
+    const strokes = own.patterns.map(({ strokes: written }) => written);
+    expect(own.patterns).toHaveSize(2);
+    expect(strokes[1]).not.toEqual(strokes[0] ?? '');
+    expect(song.patterns).toHaveSize(1);
+    expect(songFor(song, [{ kind: 'open-stroke', from: 'G', to: 'X' }])).toEqual(song);
   });
 });

@@ -1,5 +1,8 @@
 import { partsOf } from '../sameness';
 import { mapOf, type NamedGrip, type SongDocument } from '../song';
+import { withCommand } from '../edits';
+import { workpieceOf } from '../steps';
+import { slowRemedies } from './slow-remedies';
 import type { PlanChange } from './teaching';
 
 function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
@@ -33,9 +36,20 @@ function strummed(song: SongDocument, what: string): SongDocument {
   return { ...song, sections };
 }
 
+/** The song with the last stroke before a change on open strings, wherever its pattern allows it. */
+function withOpenStroke(
+  song: SongDocument,
+  change: { readonly from: string; readonly to: string },
+): SongDocument {
+  return slowRemedies(song, workpieceOf(song), change)
+    .filter(({ kind }) => kind === 'open-stroke')
+    .flatMap(({ commands }) => commands)
+    .reduce(withCommand, song);
+}
+
 /**
- * Gives the song as one student learns it: with their own grips, without the parts they leave out, strummed where they do not pick. The
- * studio's song stays as it is.
+ * Gives the song as one student learns it: with their own grips, without the parts they leave out, strummed where
+ * they do not pick, with a stroke left open before a change. The studio's song stays as it is.
  *
  * @example
  * songFor(readChart('[A]\n| G |\n[B]\n| D |').song, [{ kind: 'leave-out', part: 's4' }]).map.map((entry) => entry.section) // ['A']
@@ -44,6 +58,7 @@ export function songFor(song: SongDocument, changes: readonly PlanChange[]): Son
   return changes.reduce((own, change) => {
     if (change.kind === 'leave-out') return withoutPart(own, change.part);
     if (change.kind === 'strummed') return strummed(own, change.what);
+    if (change.kind === 'open-stroke') return withOpenStroke(own, change);
     if (change.kind !== 'grip') return own;
     const { name, grip, fingers } = change;
     return withGrip(own, { name, grip, ...(fingers && { fingers }) });

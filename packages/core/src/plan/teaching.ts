@@ -41,6 +41,8 @@ export type PlanChange =
     }
   /** A riff or a picked pattern, by its name, that is simply strummed instead. */
   | { readonly kind: 'strummed'; readonly what: string }
+  /** The last stroke before a change falls on open strings, while the hand is on its way. */
+  | { readonly kind: 'open-stroke'; readonly from: string; readonly to: string }
   /** A part that is not learnt, by the id of its section. */
   | { readonly kind: 'leave-out'; readonly part: string };
 

@@ -78,6 +78,8 @@ export function changeWords(
       return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
     case 'strummed':
       return `${change.what} is strummed instead`;
+    case 'open-stroke':
+      return `the last stroke before ${chordLabel(change.from)} → ${chordLabel(change.to)} on open strings`;
     case 'leave-out':
       return `without ${partOf(change.part)}`;
   }

@@ -6,6 +6,9 @@ function isReplaced(old: PlanChange, by: PlanChange): boolean {
   if (old.kind === 'grip') return by.kind === 'grip' && old.name === by.name;
   if (old.kind === 'leave-out') return by.kind === 'leave-out' && old.part === by.part;
   if (old.kind === 'strummed') return by.kind === 'strummed' && old.what === by.what;
+  if (old.kind === 'open-stroke') {
+    return by.kind === 'open-stroke' && old.from === by.from && old.to === by.to;
+  }
   if (old.kind === 'merge') return false;
   return 'step' in old && 'step' in by && old.step === by.step;
 }
@@ -36,6 +39,7 @@ const KINDS: Readonly<Record<PlanChange['kind'], string>> = {
   'bring-back': 'a step brought back',
   grip: 'another grip',
   strummed: 'strumming instead',
+  'open-stroke': 'a stroke left open',
   'leave-out': 'a section left out',
 };
 
