@@ -19,6 +19,8 @@ export interface DemoLearning {
   /** Chance, 0 to 1, of a clean pass on the first day at a new rung. */
   readonly ease: number;
   readonly seed: string;
+  /** They do not get past a tempo in the step of this title. */
+  readonly wall?: { readonly step: string; readonly bpm: number };
   /** What they said of it lately. */
   readonly says?: readonly DemoSaying[];
 }
@@ -80,11 +82,12 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     learns: [
       {
         title: 'Slow Barge to Ferrow',
-        weeks: 8,
+        weeks: 7,
         daysAWeek: 5,
         minutesADay: 15,
-        ease: 0.6,
+        ease: 0.5,
         seed: 'odalys-barge',
+        wall: { step: 'D Chorus 1', bpm: 72 },
         teaching: {},
         wantedInDays: 18,
         says: [{ daysAgo: 2, kind: 'asks', words: 'Does the bridge need the ring finger?' }],
@@ -268,10 +271,10 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
     learns: [
       {
         title: 'Slow Barge to Ferrow',
-        weeks: 3,
+        weeks: 2,
         daysAWeek: 5,
         minutesADay: 12,
-        ease: 0.5,
+        ease: 0.42,
         seed: 'pilar-barge',
         teaching: { goal: 'bare', sings: true },
         wantedInDays: 18,
@@ -334,10 +337,10 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
       },
       {
         title: 'Towpath Before Six',
-        weeks: 5,
+        weeks: 3,
         daysAWeek: 6,
-        minutesADay: 20,
-        ease: 0.66,
+        minutesADay: 14,
+        ease: 0.5,
         seed: 'ferran-towpath',
         teaching: {},
         wantedInDays: 32,

@@ -74,6 +74,12 @@ class SimulatedStudent {
     return open[place] ?? open[0];
   }
 
+  /** Somebody who is stuck does not get past a tempo. */
+  private isOverWall({ title }: Step, bpm: number | null): boolean {
+    const { wall } = this.request;
+    return wall?.step === title && (bpm ?? 0) > wall.bpm;
+  }
+
   /** Logs one try and gives the seconds it took. */
   private tryOnce(step: Step, atMs: number): number {
     const own = this.own.get(step.id) ?? [];
@@ -85,7 +91,9 @@ class SimulatedStudent {
     const seconds = beats === 0 ? STILL_SECONDS : (beats * 60) / (bpm ?? work.goalBpm);
     const at = new Date(atMs + seconds * 1000).toISOString();
     const before = own.filter((one) => one.bpm === bpm).length;
-    const chance = Math.min(0.96, this.request.ease + before * LEARNING);
+    const chance = this.isOverWall(step, bpm)
+      ? 0
+      : Math.min(0.96, this.request.ease + before * LEARNING);
     const made: Try = {
       id: this.request.newId(),
       stepId: step.id,

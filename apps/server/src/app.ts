@@ -205,7 +205,7 @@ function createServices(deps: AppDeps) {
     }),
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
-      ...{ settings: () => studio.settings(), slots: () => stores.glance.slots() },
+      ...{ settings: () => studio.settings(), everybody: (id) => stores.glance.everybody(id) },
     }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },

@@ -114,8 +114,7 @@ class Seeder {
       }
       if (profile) {
         const slot = profile.lessonSlot ?? null;
-        const today = slot && { ...slot, weekday: weekdayOf(this.today) };
-        const lessonSlot = comesToday === undefined ? slot : today;
+        const lessonSlot = slot && this.slotFor(slot, comesToday !== undefined);
         const teacherId = taughtBy === undefined ? this.teacherId : this.idOf(taughtBy);
         const value = { ...NEW_PROFILE, ...profile, lessonSlot, teacherId };
         if (lessonSlot) this.slots.set(person.signInName, { ...lessonSlot, teacherId });
@@ -139,6 +138,13 @@ class Seeder {
       const revision = { songId: id, number: 1, document, checksum: checksumOf(document) };
       await stores.songs.addRevision({ ...revision, authorId: this.teacherId, createdAt }, this.tx);
     }
+  }
+
+  /** Who comes today comes today, and nobody else does. */
+  private slotFor(slot: WeeklySlot, comesToday: boolean): WeeklySlot {
+    const today = weekdayOf(this.today);
+    if (comesToday) return { ...slot, weekday: today };
+    return slot.weekday === today ? { ...slot, weekday: (today + 1) % WEEK_DAYS } : slot;
   }
 
   private get today(): Day {

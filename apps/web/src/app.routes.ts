@@ -16,6 +16,24 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./features/requests').then((m) => m.RequestsPage),
   },
   {
+    path: 'today',
+    title: 'Today · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/today').then((m) => m.TodayPage),
+  },
+  {
+    path: 'lessons',
+    title: 'Lessons · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/calendar').then((m) => m.CalendarPage),
+  },
+  {
+    path: 'lessons/:id',
+    title: 'Lesson · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/lesson').then((m) => m.LessonPage),
+  },
+  {
     path: 'songs',
     title: 'Songs · Harvu',
     canActivate: [teaching],

@@ -26,6 +26,7 @@ interface Place {
 }
 
 const TEACHING: readonly Place[] = [
+  { path: '/today', name: 'Today' },
   { path: '/requests', name: 'Requests' },
   { path: '/songs', name: 'Songs' },
   { path: '/students', name: 'Students' },

@@ -1,7 +1,8 @@
 import { AGENDA_KINDS, type AgendaItem } from '@harvu/core/brief';
 import type { Day } from '@harvu/core/day';
-import type { Lesson } from '@harvu/core/lessons';
+import type { Lesson, StudioBreak } from '@harvu/core/lessons';
 import { array, boolean, string, type Schema } from 'yup';
+import type { Person } from './people';
 import { day, exactly, id, maybeDay, maybeWords, momentOrNull, whole, words } from './fields';
 
 /** Part of a lesson's agenda, and whether it was done. */
@@ -50,10 +51,15 @@ export interface Mail {
   readonly words: string;
 }
 
-/** What one asks of some weeks: lessons, and the days off. */
+/** The weeks around today: lessons and days off, who comes and who teaches, and what was written to whom. */
 export interface LessonWeeks {
   readonly today: Day;
   readonly lessons: readonly StoredLesson[];
+  readonly breaks: readonly StudioBreak[];
+  /** Nobody, and nothing written, for a student. */
+  readonly students: readonly Pick<Person, 'id' | 'name'>[];
+  readonly teachers: readonly Pick<Person, 'id' | 'name'>[];
+  readonly mails: readonly Mail[];
 }
 
 const MOST_ITEMS = 30;

@@ -1,15 +1,5 @@
 import type { Problem } from '@harvu/contract';
-import {
-  catchError,
-  EMPTY,
-  exhaustMap,
-  map,
-  merge,
-  of,
-  startWith,
-  switchMap,
-  type Observable,
-} from 'rxjs';
+import { catchError, EMPTY, map, merge, of, startWith, switchMap, type Observable } from 'rxjs';
 import { toProblem } from './problems';
 
 /** What a page opens: still coming, there, or not to be had. */
@@ -41,7 +31,7 @@ export function opened<Key, T>(
         ),
       );
       const later = again$.pipe(
-        exhaustMap(() =>
+        switchMap(() =>
           load(key).pipe(
             toReady,
             catchError(() => EMPTY),

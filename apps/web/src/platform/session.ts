@@ -42,7 +42,7 @@ export class Session {
   /** The studio's time zone. */
   readonly timeZone = computed(() => this.found()?.timeZone ?? 'UTC');
   /** The first page of whoever is here. */
-  readonly home = computed(() => (this.isTeaching() ? '/students' : '/week'));
+  readonly home = computed(() => (this.isTeaching() ? '/today' : '/week'));
 
   constructor() {
     inject(SignedOut).happened.subscribe(() => {

@@ -7,3 +7,4 @@ export { PutAway } from './put-away';
 export { EventsApi } from './events.api';
 export { TodayList } from './today-list';
 export type { ListedCard } from './today-list';
+export { LessonsApi } from './lessons.api';

@@ -12,7 +12,14 @@ import type { SongDocument } from '@harvu/core/song';
 import { defer, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
 import { Answering } from './answering';
-import type { PlannedSong, SceneAsked, SmallerWish, SongApart, SongProgress } from './answers';
+import type {
+  Adjustments,
+  PlannedSong,
+  SceneAsked,
+  SmallerWish,
+  SongApart,
+  SongProgress,
+} from './answers';
 import type { GripWishes } from './grip-search';
 import type { PlanRequest } from './plan-request';
 
@@ -48,6 +55,12 @@ export class Analysis {
 
   easier(request: PlanRequest): Observable<readonly EasierGrip[]> {
     return defer(() => this.answering.ask((worker) => worker.easier(request, this.conventions())));
+  }
+
+  adjustments(plan: Plan, stepId: string): Observable<Adjustments> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.adjustments(plan, stepId, this.conventions())),
+    );
   }
 
   smaller(request: PlanRequest, wish: SmallerWish): Observable<readonly SmallerPlan[]> {

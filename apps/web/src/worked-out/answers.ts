@@ -11,6 +11,7 @@ import {
   raisesOf,
   slowRemedies,
   smallerPlans,
+  songFor,
   stagesOf,
   timeOf,
   type EasierGrip,
@@ -53,7 +54,10 @@ import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { Forecast } from '@harvu/core/forecast';
 import type { SongDocument } from '@harvu/core/song';
 import {
+  gripsIn,
+  passOf,
   riffApart,
+  splitSection,
   tightestChanges,
   workpieceOf,
   type RiffApart,
@@ -65,6 +69,15 @@ import type { Day } from '@harvu/core/day';
 import { findGripsFor } from './grip-search';
 import { requestOf, type PlanRequest } from './plan-request';
 import { findStep } from '@harvu/core/step-id';
+
+/** What could be made easier about one step. */
+export interface Adjustments {
+  readonly easier: readonly EasierGrip[];
+  /** The change before which a stroke can be left open; null where none can. */
+  readonly openStroke: { readonly from: string; readonly to: string } | null;
+  /** The bar after which it can be learnt in two; null where it cannot. */
+  readonly splitAfter: number | null;
+}
 
 /** A song taken apart for the bench. */
 export interface SongApart {
@@ -243,6 +256,26 @@ export const answers = {
   easier(request: PlanRequest, conventions: Conventions): readonly EasierGrip[] {
     const { work } = makePlan(request.song, optionsOf(request, conventions));
     return work.grips.flatMap(({ name }) => easierGrip(work, name) ?? []);
+  },
+
+  /** What could be made easier about one step for this student, on the spot. */
+  adjustments(plan: Plan, stepId: string, conventions: Conventions): Adjustments {
+    const { steps, work } = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
+    const step = findStep(steps, stepId);
+    if (!step) return { easier: [], openStroke: null, splitAfter: null };
+    const used = new Set(gripsIn(step, work).map(({ name }) => name));
+    const change = step.limit?.change;
+    const own = songFor(plan.document, plan.teaching.changes);
+    const isOpened =
+      change && slowRemedies(own, work, change).some(({ kind }) => kind === 'open-stroke');
+    const middle = Math.ceil((passOf(step, work).stretch.bars.length - 1) / 2);
+    return {
+      easier: work.grips
+        .filter(({ name }) => used.has(name))
+        .flatMap(({ name }) => easierGrip(work, name) ?? []),
+      openStroke: isOpened ? { from: change.from, to: change.to } : null,
+      splitAfter: middle > 0 && splitSection(work, step, middle) ? middle : null,
+    };
   },
 
   /** Smaller ways to learn a song, up to the first that is in time. */

@@ -1,5 +1,6 @@
 export { Analysis } from './analysis';
 export type {
+  Adjustments,
   DuePart,
   PlannedSong,
   SceneAsked,

@@ -3,7 +3,7 @@ import { dayAfter, type Day } from '../day';
 import type { OpenStep } from '../progress';
 import { sinceLesson, type SinceLesson } from './since-lesson';
 import type { SongNow, StudentNow } from './student-now';
-import { counted, dayWords, shortTitle, tempoWords } from './words';
+import { counted, dayWords, shortTitle, tempoWords, type DayTold } from './words';
 
 /** What a part of a lesson is for, in the order it is done. */
 export const AGENDA_KINDS = [
@@ -41,6 +41,8 @@ export interface LessonTime {
   readonly minutes: number;
   /** The day of the last lesson; a week ago where there was none. */
   readonly last: Day | null;
+  /** How days are told; as "26 Nov" where nothing is said. */
+  readonly told?: DayTold;
 }
 
 /** Something that could be done, with the least, the usual and the most minutes for it. */
@@ -86,11 +88,11 @@ function soonestFirst(songs: readonly SongNow[]): readonly SongNow[] {
 }
 
 /** What came on most is heard first: it is good news, and only a teacher's ear makes it sure. */
-function toHear({ climbed }: SinceLesson): readonly Candidate[] {
+function toHear({ climbed }: SinceLesson, told: DayTold): readonly Candidate[] {
   const best = climbed.find(({ toBpm, isNewlyDone }) => toBpm !== null || isNewlyDone);
   if (!best) return [];
   const held = best.toBpm === null ? 'came on' : `now clean at ${tempoWords(best.toBpm, best)}`;
-  const why = `${held}, on ${dayWords(best.on)}`;
+  const why = `${held}, on ${told(best.on)}`;
   return [ofStep('hear', best, { planId: best.planId, song: best.song, why })];
 }
 
@@ -129,9 +131,9 @@ function toBegin(song: SongNow): readonly Candidate[] {
     );
 }
 
-function toVisit({ visits }: SinceLesson): readonly Candidate[] {
+function toVisit({ visits }: SinceLesson, told: DayTold): readonly Candidate[] {
   return visits.slice(0, VISITS).map(({ step, lastOn, planId, song }) => {
-    return ofStep('visit', step, { planId, song, why: `played last on ${dayWords(lastOn)}` });
+    return ofStep('visit', step, { planId, song, why: `played last on ${told(lastOn)}` });
   });
 }
 
@@ -144,7 +146,11 @@ function inTurn<T>(lists: readonly (readonly T[])[]): readonly T[] {
 }
 
 /** All that could be done, what matters most first. */
-function candidates({ songs }: StudentNow, since: SinceLesson): readonly Candidate[] {
+function candidates(
+  { songs }: StudentNow,
+  since: SinceLesson,
+  told: DayTold,
+): readonly Candidate[] {
   const sore = since.said.find(({ kind }) => kind === 'sore');
   const asked = since.said.find(({ kind }) => kind === 'asks');
   const inOrder = soonestFirst(songs);
@@ -157,27 +163,27 @@ function candidates({ songs }: StudentNow, since: SinceLesson): readonly Candida
       ? [
           {
             ...{ ...NOTHING, kind: 'hurt' as const, title: 'Ask about the hand' },
-            why: `something hurt on ${dayWords(sore.on)}`,
+            why: `something hurt on ${told(sore.on)}`,
             ...LASTS.hurt,
           },
         ]
       : []),
     ...(first ? [first] : []),
-    ...toHear(since).filter(({ stepId }) => stepId !== first?.stepId),
+    ...toHear(since, told).filter(({ stepId }) => stepId !== first?.stepId),
     ...(asked
       ? [
           {
             ...{ kind: 'question' as const, planId: asked.planId, stepId: null },
-            ...{ song: asked.song, title: `Asked: “${asked.words}”`, why: dayWords(asked.on) },
+            ...{ song: asked.song, title: `Asked: “${asked.words}”`, why: told(asked.on) },
             ...LASTS.question,
           },
         ]
       : []),
     ...(begin ? [begin] : []),
-    ...toVisit(since).slice(0, 1),
+    ...toVisit(since, told).slice(0, 1),
     ...others,
     ...more,
-    ...toVisit(since).slice(1),
+    ...toVisit(since, told).slice(1),
   ];
 }
 
@@ -248,11 +254,11 @@ const CHOOSE: Candidate = {
  * agendaOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', minutes: 30, last: null }).map((one) => `${one.minutes} ${one.title}`) // ['20 Choose a song', '5 Time that is yours', '5 Next week’s cards']
  */
 export function agendaOf(student: StudentNow, lesson: LessonTime): readonly AgendaItem[] {
-  const { today, minutes } = lesson;
+  const { today, minutes, told = dayWords } = lesson;
   const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
   const since = sinceLesson(student, { last, today });
   const isSore = since.said.some(({ kind }) => kind === 'sore');
-  const all = candidates(student, since)
+  const all = candidates(student, since, told)
     .concat(student.songs.length === 0 ? [CHOOSE] : [])
     .map((one) =>
       isSore

@@ -2,7 +2,7 @@ import { USUAL_CONSTANTS, type Constants } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
 import { deadlineOf } from '../plan';
 import { reallyPractised, type SongNow, type StudentNow } from './student-now';
-import { counted, dayWords, shortTitle } from './words';
+import { counted, dayWords, shortTitle, type DayTold } from './words';
 
 /** One reason to look at a student, with its weight. */
 export interface Reason {
@@ -25,6 +25,8 @@ export interface Looking {
   readonly today: Day;
   readonly comesToday: boolean;
   readonly constants?: Constants;
+  /** How days are told; as "26 Nov" where nothing is said. */
+  readonly told?: DayTold;
 }
 
 const SORE_DAYS = 7;
@@ -33,25 +35,32 @@ function isReady({ overview }: SongNow): boolean {
   return overview.readiness.gates.isReady;
 }
 
-function soreReasons({ songs }: StudentNow, today: Day): readonly Omit<Reason, 'weight'>[] {
+function soreReasons(
+  { songs }: StudentNow,
+  { today, told }: Required<Looking>,
+): readonly Omit<Reason, 'weight'>[] {
   const since = dayAfter(today, -SORE_DAYS);
   const last = songs
     .flatMap(({ planId, overview: { soreOn } }) => (soreOn ? [{ planId, soreOn }] : []))
     .toSorted((a, b) => b.soreOn.localeCompare(a.soreOn))[0];
   if (!last || last.soreOn < since) return [];
-  const words = `Something hurt on ${dayWords(last.soreOn)}.`;
+  const words = `Something hurt on ${told(last.soreOn)}.`;
   return [{ kind: 'sore', words, planId: last.planId }];
 }
 
-function deadlineReason(song: SongNow, student: StudentNow, today: Day): string {
+function deadlineReason(
+  song: SongNow,
+  student: StudentNow,
+  { today, told }: Required<Looking>,
+): string {
   const { wantedOn, left } = song.overview;
   if (wantedOn === null || left.minutes === 0 || isReady(song)) return '';
-  if (wantedOn < today) return `${song.title} was wanted for ${dayWords(wantedOn)}.`;
+  if (wantedOn < today) return `${song.title} was wanted for ${told(wantedOn)}.`;
   const practice = { minutesByWeekday: reallyPractised(student, today), today };
   const { verdict, minutesThere } = deadlineOf(left, wantedOn, practice);
   if (verdict !== 'misses') return '';
   const minutes = `${Math.round(left.minutes)} min are left, ${Math.round(minutesThere)} will be practised`;
-  return `${dayWords(wantedOn)} is in danger for ${song.title}: ${minutes}.`;
+  return `${told(wantedOn)} is in danger for ${song.title}: ${minutes}.`;
 }
 
 function stuckReasons({ songs }: StudentNow): readonly Omit<Reason, 'weight'>[] {
@@ -91,14 +100,15 @@ function silentReasons(
  * @example
  * attentionOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', comesToday: true }).score // 1
  */
-export function attentionOf(student: StudentNow, looking: Looking): Attention {
-  const { today, comesToday, constants = USUAL_CONSTANTS } = looking;
+export function attentionOf(student: StudentNow, asked: Looking): Attention {
+  const looking = { constants: USUAL_CONSTANTS, told: dayWords, ...asked };
+  const { today, comesToday, constants } = looking;
   const deadlines = student.songs.flatMap((song): readonly Omit<Reason, 'weight'>[] => {
-    const words = deadlineReason(song, student, today);
+    const words = deadlineReason(song, student, looking);
     return words === '' ? [] : [{ kind: 'deadline', words, planId: song.planId }];
   });
   const found: readonly Omit<Reason, 'weight'>[] = [
-    ...soreReasons(student, today),
+    ...soreReasons(student, looking),
     ...deadlines,
     ...stuckReasons(student),
     ...silentReasons(student, today, constants),

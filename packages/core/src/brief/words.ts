@@ -2,6 +2,9 @@ import { format, parseISO } from 'date-fns';
 import type { Day } from '../day';
 import type { ClimbedStep } from '../progress';
 
+/** How a day is told. */
+export type DayTold = (day: Day) => string;
+
 /** "26 Nov" */
 export function dayWords(day: Day): string {
   return format(parseISO(day), 'd MMM');
@@ -17,7 +20,12 @@ export function tempoWords(tempo: number, { rungUnit }: Pick<ClimbedStep, 'rungU
   return `${tempo} ${rungUnit}`;
 }
 
-/** A step's title without what only its own page needs to say. */
+/**
+ * Gives a step's title without the bars it is about; its layer stays, for it makes another step of it.
+ *
+ * @example
+ * shortTitle('D′ Chorus 2: bar 9 only, one strum a chord') // 'D′ Chorus 2, one strum a chord'
+ */
 export function shortTitle(title: string): string {
-  return title.split(':')[0] ?? title;
+  return title.replace(/: (?:bars? [\d–, ]+? only|as .+, ends at bar \d+|two bars into two)/, '');
 }

@@ -25,8 +25,15 @@ export interface LessonsDeps {
     readonly timeZone: string;
     readonly breaks: readonly StudioBreak[];
   }>;
-  /** Every student's weekly slot. */
-  readonly slots: () => Promise<readonly SlotOf[]>;
+  /** Everybody who is there, with their weekly slots; one person alone where they are named. */
+  readonly everybody: (id?: string) => Promise<Everybody>;
+}
+
+/** Who comes and who teaches. */
+export interface Everybody {
+  readonly slots: readonly SlotOf[];
+  readonly students: LessonWeeks['students'];
+  readonly teachers: LessonWeeks['teachers'];
 }
 
 const WEEKS_BACK = 42;
@@ -115,11 +122,14 @@ export function createLessonsService(deps: LessonsDeps) {
       const today = dayAt(clock.now().toISOString(), timeZone);
       const own = isTeaching(person) ? undefined : person.id;
       const [from, to] = [dayAfter(today, -WEEKS_BACK), dayAfter(today, WEEKS_AHEAD)];
-      const all = await deps.slots();
-      const slots = own === undefined ? all : all.filter(({ studentId }) => studentId === own);
+      const { slots, students, teachers } = await deps.everybody(own);
       const kept = await lessons.bearingOn({ from, to }, today, own);
       const found = withKept(kept, { slots, breaks, from, to });
-      return { today, lessons: own === undefined ? found : found.map(forStudent) };
+      if (own !== undefined) {
+        const nobody = { students: [], teachers: [], mails: [] };
+        return { today, breaks, lessons: found.map(forStudent), ...nobody };
+      }
+      return { today, breaks, lessons: found, students, teachers, mails: await mails.list() };
     },
     /** Every lesson that is kept of a student. */
     async listOf(studentId: string, person: Person): Promise<readonly StoredLesson[]> {

@@ -86,8 +86,16 @@ export function createGlanceStore(sequelize: Sequelize) {
   return {
     /** Everybody who is there, by name; one person alone where they are named. */
     people,
-    /** Every student's weekly slot. */
-    slots: async (): Promise<readonly SlotOf[]> => slotsOf(await people()),
+    /** Who comes, with their weekly slots, and who teaches. */
+    async everybody(id?: string) {
+      const all = await people(id);
+      const named = all.map(({ id: own, name, role }) => ({ id: own, name, role }));
+      return {
+        slots: slotsOf(all),
+        students: named.filter(({ role }) => role === 'student'),
+        teachers: named.filter(({ role }) => role !== 'student'),
+      };
+    },
     async studio(): Promise<StudioAtAGlance> {
       const [row] = await sequelize.query<StudioRow>(STUDIO, { type: QueryTypes.SELECT });
       const { time_zone: timeZone = 'UTC', constants, breaks = [], waiting } = row ?? {};

@@ -2,3 +2,4 @@ export { PlanReader } from './plan-progress';
 export type { PlanProgress } from './plan-progress';
 export { readinessWords } from './readiness-words';
 export type { ReadinessWords } from './readiness-words';
+export { differenceWords, withChange, withoutChange } from './teaching-edits';

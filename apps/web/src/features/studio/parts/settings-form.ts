@@ -37,6 +37,7 @@ const AWAY = [
           idleMinutes: +idle.value,
           keepLogDays: +kept.value,
           keepPutAwayDays: +away.value,
+          breaks: now.breaks,
         })
       "
     >

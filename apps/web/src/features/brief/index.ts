@@ -1,0 +1,5 @@
+export { agendaFor, briefOf, lessonsToday } from './brief';
+export type { Brief } from './brief';
+export { briefNotes, gateWords, isNearlyReady, milestoneWords } from './brief-notes';
+export type { BriefNote } from './brief-notes';
+export { actionFor, AttentionList } from './attention-list';

@@ -1,0 +1,1 @@
+export { CalendarPage } from './calendar-page';

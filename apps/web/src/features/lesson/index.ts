@@ -1,0 +1,1 @@
+export { LessonPage } from './lesson-page';

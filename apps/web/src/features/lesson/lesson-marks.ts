@@ -1,0 +1,85 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { NewEvent } from '@harvu/contract';
+import type { MarkTold } from '@harvu/core/brief';
+import { v4 as newId } from 'uuid';
+import { Session } from '../../platform/session';
+import { EventQueue } from '../../store';
+
+/** What is marked: one pass of a step, at a tempo. */
+export interface Heard {
+  readonly planId: string;
+  readonly stepId: string;
+  readonly revision: number;
+  readonly bpm: number | null;
+  readonly passes: number;
+  readonly seconds: number;
+  readonly how: 'clean' | 'stumbled' | 'stopped';
+}
+
+/** A mark of this visit, with what it says. */
+export interface Marked {
+  readonly id: string;
+  readonly heard: Heard;
+  readonly told: MarkTold;
+}
+
+/** How a mark is told. */
+type Telling = Pick<MarkTold, 'title' | 'song' | 'rungUnit'>;
+
+/** The marks of a lesson: each is an event of the song's log, by the teacher. */
+@Injectable()
+export class LessonMarks {
+  private readonly queue = inject(EventQueue);
+  private readonly session = inject(Session);
+  private readonly made = signal<readonly Marked[]>([]);
+
+  /** What was marked last, and can be taken back or given its bar. */
+  readonly last = computed(() => this.made().at(-1));
+
+  async mark(heard: Heard, telling: Telling): Promise<void> {
+    const { bpm, how, passes, seconds, stepId } = heard;
+    const clean = how === 'clean';
+    const event: NewEvent = {
+      ...{ ...this.happened(heard), kind: 'try', stepId, bpm, clean, passes, seconds },
+      ...(how === 'stopped' && { stopped: true as const }),
+    };
+    const told: MarkTold = {
+      ...{ ...telling, bpm, clean, passes, stopped: how === 'stopped', bar: null },
+      source: 'teacher',
+    };
+    this.made.update((all) => [...all, { id: event.id, heard, told }]);
+    await this.queue.put(heard.planId, event);
+  }
+
+  /** Says where the last one failed. */
+  async inBar(bar: number): Promise<void> {
+    const last = this.last();
+    if (!last || last.told.clean) return;
+    this.made.update((all) => [...all.slice(0, -1), { ...last, told: { ...last.told, bar } }]);
+    await this.queue.put(last.heard.planId, {
+      ...{ ...this.happened(last.heard), kind: 'where', of: last.id, bar },
+    });
+  }
+
+  /** Takes the last one back; the plan it was of, or nothing where there is none. */
+  async takeBack(): Promise<string | undefined> {
+    const last = this.last();
+    if (!last) return undefined;
+    this.made.update((all) => all.slice(0, -1));
+    await this.queue.put(last.heard.planId, {
+      ...{ ...this.happened(last.heard), kind: 'correction', of: last.id, clean: null },
+    });
+    return last.heard.planId;
+  }
+
+  /** The teacher's word that a step is done. */
+  async signOff(heard: Heard): Promise<void> {
+    const { planId, stepId } = heard;
+    await this.queue.put(planId, { ...this.happened(heard), kind: 'sign-off', stepId });
+  }
+
+  private happened({ revision }: Heard) {
+    const at = new Date().toISOString();
+    return { id: newId(), at, day: this.session.today(), revision };
+  }
+}

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { ChangeDrawing } from '../../../ui/change-drawing';
+import { ChordName } from '../../../ui/chord-name';
+import { GripDiagram } from '../../../ui/grip-diagram';
+import { HearState } from '../hear.state';
+import { LessonState } from '../lesson.state';
+
+/** A bar number has so many digits at most. */
+const MOST_SHOWN = 24;
+const GRIPS_SHOWN = 4;
+
+/** What is heard now: its tempo, what it is held with, and one key for each mark. */
+@Component({
+  selector: 'harvu-lesson-step',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChangeDrawing, ChordName, GripDiagram, RouterLink],
+  host: { class: 'block' },
+  templateUrl: './lesson-step.html',
+})
+export class LessonStep {
+  protected readonly state = inject(LessonState);
+  protected readonly hear = inject(HearState);
+  protected readonly from = signal(1);
+
+  protected readonly held = computed(() => {
+    const progress = this.state.progress();
+    const goal = progress?.step.rungs.at(-1);
+    if (!progress || goal === undefined) return progress?.step.goal.words ?? '';
+    const { cleanBpm, cleanInRow } = progress.climb;
+    const now = cleanBpm === null ? 'not clean yet' : `${cleanBpm} held`;
+    const { cleanInRow: asked } = progress.step.goal;
+    return `${now} · goal ${goal} · ${cleanInRow} of ${asked} in a row`;
+  });
+  /** The change that asks most, drawn; where none does, the grips. */
+  protected readonly change = computed(() => {
+    const [step, work] = [this.state.step(), this.state.plan()?.work];
+    const [from, to] =
+      step?.kind === 'change'
+        ? [step.atoms[0], step.atoms[1]]
+        : [step?.limit?.change?.from, step?.limit?.change?.to];
+    const grips = work?.grips ?? [];
+    const [a, b] = [grips.find(({ name }) => name === from), grips.find(({ name }) => name === to)];
+    return work && a && b ? { from: a, to: b, hand: work.hand, setup: work } : undefined;
+  });
+  protected readonly grips = computed(() => {
+    const [step, work] = [this.state.step(), this.state.plan()?.work];
+    if (step?.kind !== 'grip' || !work) return [];
+    return step.atoms
+      .flatMap((atom) => work.grips.find(({ name }) => name === atom) ?? [])
+      .slice(0, GRIPS_SHOWN);
+  });
+  protected readonly bars = computed(() => {
+    const count = this.hear.barCount();
+    return count > 1 && count <= MOST_SHOWN
+      ? Array.from({ length: count }, (_, index) => index + 1)
+      : [];
+  });
+
+  protected setFrom(value: string): void {
+    const bar = Math.round(Number(value));
+    if (bar >= 1) this.hear.from.set(Math.min(bar, Math.max(1, this.hear.barCount())));
+  }
+}
