@@ -1,5 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { shortTitle } from '@harvu/core/brief';
 import type { Scene } from '@harvu/core/practice';
 import { kindOf } from '@harvu/core/steps';
 import { catchError, of, switchMap } from 'rxjs';
@@ -71,7 +72,7 @@ export class HearState {
     const told = this.marks.last()?.told;
     if (!told) return '';
     const how = told.clean ? 'clean' : told.stopped ? 'stopped' : 'stumbled';
-    return `${told.title.split(':')[0] ?? ''} ${how}`;
+    return `${shortTitle(told.title)} ${how}`;
   });
 
   constructor() {

@@ -56,10 +56,10 @@ interface Adjustment {
     </div>
     @if (state.plan(); as plan) {
       <p class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
-        <label
+        <label class="flex items-center gap-2"
           >Goal
           <select
-            class="field ml-1"
+            class="field"
             [value]="plan.plan.teaching.goal"
             (change)="setGoal($any($event.target).value)"
           >
@@ -70,11 +70,11 @@ interface Adjustment {
             }
           </select></label
         >
-        <label
+        <label class="flex items-center gap-2"
           >wanted for
           <input
             type="date"
-            class="field ml-1"
+            class="field"
             [value]="plan.plan.teaching.wantedOn ?? ''"
             (change)="setDay($any($event.target).value)"
         /></label>

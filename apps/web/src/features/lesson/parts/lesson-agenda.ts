@@ -7,6 +7,7 @@ import {
 } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { HeardItem } from '@harvu/contract';
+import { shortTitle } from '@harvu/core/brief';
 import { v4 as newId } from 'uuid';
 import { LessonKeeper } from '../lesson.keeper';
 import { LessonState } from '../lesson.state';
@@ -183,7 +184,7 @@ export class LessonAgenda {
           ...{
             stepId: known.step.id,
             song: known.song,
-            title: known.step.title.split(':')[0] ?? '',
+            title: shortTitle(known.step.title),
           },
           ...{ why: 'added', minutes: 5, isHeard: false },
         }

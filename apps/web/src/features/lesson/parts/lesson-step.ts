@@ -16,6 +16,13 @@ const GRIPS_SHOWN = 4;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChangeDrawing, ChordName, GripDiagram, RouterLink],
   host: { class: 'block' },
+  styles: `
+    .mark {
+      min-height: 3.75rem;
+      padding-inline: 1.125rem;
+      font-size: 1.3125rem;
+    }
+  `,
   templateUrl: './lesson-step.html',
 })
 export class LessonStep {
