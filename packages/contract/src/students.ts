@@ -126,6 +126,8 @@ export interface KnownStudent {
   /** Minutes they really practise on each weekday, Monday first; null where little is logged yet. */
   readonly practised: readonly number[] | null;
   readonly leftHanded: boolean;
+  /** Who could teach them; nobody for the student. */
+  readonly teachers: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** Brings together what decides a student's steps. */

@@ -174,6 +174,14 @@ export function createPeopleStore(sequelize: Sequelize) {
       });
       return rows.map((row) => toRecord(row.get()));
     },
+    /** Who teaches, by name; nobody who was put away. */
+    async teachers(): Promise<readonly Pick<Person, 'id' | 'name'>[]> {
+      const rows = await people.findAll({
+        where: { role: { [Op.ne]: 'student' }, deactivated_at: null },
+        order: [['name', 'ASC']],
+      });
+      return rows.map((row) => ({ id: row.get().id, name: row.get().name }));
+    },
     async findAccount(signInName: string): Promise<Account | undefined> {
       const row = await people.findOne({ where: { sign_in_name: signInName } });
       return row ? toAccount(row.get()) : undefined;

@@ -95,14 +95,15 @@ export function createStudentsService(deps: StudentsDeps) {
     // Another student is answered like one that does not exist.
     if (!isTeaching(person) && person.id !== id) throw missing('student');
     const { name } = await findStudent(id);
-    const [kept, shown, { leftHanded }] = await Promise.all([
+    const [kept, shown, { leftHanded }, teachers] = await Promise.all([
       profiles.find(id),
       shownBy(id),
       people.conventionsOf(id),
+      isTeaching(person) ? people.teachers() : [],
     ]);
     return {
       ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: withNew(kept?.value) },
-      ...shown,
+      ...{ ...shown, teachers },
     };
   }
 

@@ -1,12 +1,12 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { HeardItem, Overview, StoredLesson } from '@harvu/contract';
-import { homeCards, lessonSummary, marksTold, type MarkTold } from '@harvu/core/brief';
+import { homeCards, lessonSummary, marksTold, shortTitle, type MarkTold } from '@harvu/core/brief';
 import { parseDay, type Day } from '@harvu/core/day';
 import { triesIn } from '@harvu/core/events';
 import { slotLessonId } from '@harvu/core/lessons';
 import { findStep } from '@harvu/core/step-id';
-import { kindOf } from '@harvu/core/steps';
+import { kindOf, type Step } from '@harvu/core/steps';
 import { catchError, EMPTY, interval, map, merge, of, switchMap } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
@@ -45,6 +45,10 @@ function newLesson(
   };
 }
 
+function holdsPart({ atoms, covers = [] }: Step, part: string): boolean {
+  return atoms.includes(part) || covers.includes(part);
+}
+
 /** A lesson: who comes, what is on the agenda, how the songs stand, what was marked. */
 @Injectable()
 export class LessonState {
@@ -63,6 +67,7 @@ export class LessonState {
   );
   private readonly plans = signal<ReadonlyMap<string, PlanProgress>>(new Map());
   private readonly chosen = signal('');
+  private readonly beside = signal<HeardItem | null>(null);
   private readonly now = toSignal(interval(TICK_MS).pipe(map(() => Date.now())), {
     initialValue: Date.now(),
   });
@@ -91,8 +96,10 @@ export class LessonState {
   readonly agendaMinutes = computed(() =>
     this.agenda().reduce((sum, { minutes }) => sum + minutes, 0),
   );
+  /** What is heard now: something beside the agenda, what was chosen of it, or what comes next. */
   readonly item = computed(
     () =>
+      this.beside() ??
       this.agenda().find(({ id }) => id === this.chosen()) ??
       this.agenda().find(({ isHeard }) => !isHeard) ??
       this.agenda()[0],
@@ -107,6 +114,21 @@ export class LessonState {
   readonly progress = computed(() => {
     const step = this.step();
     return this.plan()?.progress.find((one) => one.step === step);
+  });
+  /** Every step of the student's songs, to hear or to put on the agenda. */
+  readonly allSteps = computed(() =>
+    [...this.plans().values()].flatMap(({ plan, steps }) =>
+      steps.map((step) => ({
+        ...{ key: `${plan.id} ${step.id}`, planId: plan.id, song: plan.title, step },
+        words: this.plans().size > 1 ? `${step.title} (${plan.title})` : step.title,
+      })),
+    ),
+  );
+  /** The block of the ribbon that is heard; -1 for none. */
+  readonly block = computed(() => {
+    const [plan, step] = [this.plan(), this.step()];
+    if (!plan || !step || !kindOf(step).holdsPart) return -1;
+    return plan.work.timeline.occurrences.findIndex(({ part }) => holdsPart(step, part.id));
   });
   readonly isStarted = computed(() => this.keeper.notes().startedAt !== null);
   readonly isEnded = computed(() => this.lesson()?.state === 'held');
@@ -158,7 +180,29 @@ export class LessonState {
   }
 
   choose(id: string): void {
+    this.beside.set(null);
     this.chosen.set(id);
+  }
+
+  /** Hears a section of the ribbon, whatever the agenda says: in the layer that is being learnt. */
+  hearBlock(index: number): void {
+    const plan = this.plan();
+    const part = plan?.work.timeline.occurrences[index]?.part.id;
+    if (!plan || part === undefined) return;
+    const own = plan.progress.filter(
+      ({ step }) => kindOf(step).holdsPart === true && holdsPart(step, part),
+    );
+    const progress = own.find(({ state }) => state === 'open') ?? own.at(-1);
+    if (progress) this.hearStep(plan.plan.id, progress.step);
+  }
+
+  /** Hears any step, whatever the agenda says. */
+  hearStep(planId: string, { id, title }: Pick<Step, 'id' | 'title'>): void {
+    const song = this.plans().get(planId)?.plan.title ?? '';
+    this.beside.set({
+      ...{ id: `beside ${planId} ${id}`, kind: 'hear', planId, stepId: id, song },
+      ...{ title: shortTitle(title), why: '', minutes: 0, isHeard: false },
+    });
   }
 
   /** Looks at a song again after something was marked or changed in it. */

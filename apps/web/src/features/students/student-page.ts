@@ -7,6 +7,7 @@ import { secondsOfDrill } from '@harvu/core/events';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { DrillMeasure } from './parts/drill-measure';
+import { PastLessons } from './parts/past-lessons';
 import { StretchMeasure } from './parts/stretch-measure';
 import { StudentForm } from './parts/student-form';
 import { StudentState, type ChangeNames } from './student.state';
@@ -18,7 +19,7 @@ const STROKE_SECONDS = 10;
 @Component({
   selector: 'harvu-student-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DrillMeasure, Note, Page, RouterLink, StretchMeasure, StudentForm],
+  imports: [DrillMeasure, Note, Page, PastLessons, RouterLink, StretchMeasure, StudentForm],
   providers: [StudentState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './student-page.html',

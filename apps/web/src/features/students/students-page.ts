@@ -5,6 +5,9 @@ import { Ribbon } from '../../ui/ribbon';
 import { StudentsState, type Concern } from './students.state';
 
 const CONCERNS: readonly { readonly concern: Concern; readonly label: string }[] = [
+  { concern: 'sore', label: 'sore' },
+  { concern: 'deadline', label: 'with a date in danger' },
+  { concern: 'stuck', label: 'stuck' },
   { concern: 'silent', label: 'silent for a week' },
   { concern: 'ready', label: 'ready to perform' },
   { concern: 'idle', label: 'without a song' },

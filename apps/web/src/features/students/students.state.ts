@@ -1,21 +1,23 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
-import { daysBetween, type Day } from '@harvu/core/day';
-import { of } from 'rxjs';
+import type { Reason } from '@harvu/core/brief';
+import { USUAL_CONSTANTS } from '@harvu/core/constants';
+import { merge, of } from 'rxjs';
+import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { returned } from '../../platform/returned';
 import { PlanStore } from '../../store';
+import { actionFor, briefOf, type Brief } from '../brief';
 import { readinessWords } from '../plans';
 
 /** Monday first. */
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-const SILENT_DAYS = 7;
-/** "2026-11-26" of a moment. */
-const DAY_LENGTH = 10;
+/** What was known here and what the server says are both there by then; after it nobody changes places. */
+const SETTLED_MS = 4000;
 
 /** What one looks for in the list. */
-export type Concern = 'silent' | 'ready' | 'idle';
+export type Concern = Exclude<Reason['kind'], 'lesson'> | 'ready' | 'idle';
 
 /** One of a student's songs. */
 export interface OwnSong extends SongAtAGlance {
@@ -30,19 +32,17 @@ export interface Row {
   readonly name: string;
   readonly slot: string;
   readonly songs: readonly OwnSong[];
-  readonly concern: Concern | undefined;
-  /** Why, in a few words, and where to go for it. */
+  /** All that concerns one about them. */
+  readonly concerns: readonly Concern[];
+  /** How much they need a look, and what each reason counts. */
+  readonly score: number;
+  readonly weights: string;
+  /** The one thing, in a few words, and where to go for it. */
   readonly reason: string;
+  readonly isGood: boolean;
   readonly action: string;
   readonly path: readonly string[];
   readonly query: Readonly<Record<string, string>>;
-}
-
-/** The last day a student did something with any song, else the day they were first given one. */
-function lastHeard(songs: readonly SongAtAGlance[]): Day | undefined {
-  const practised = songs.flatMap(({ overview }) => overview.lastDay ?? []);
-  const given = songs.map((one) => one.assignedAt.slice(0, DAY_LENGTH) as Day);
-  return practised.toSorted().at(-1) ?? given.toSorted()[0];
 }
 
 function slotWords(slot: LessonSlot): string {
@@ -75,40 +75,51 @@ function toOwn(song: SongAtAGlance): OwnSong {
   return { ...song, headline, words };
 }
 
-type Seen = Pick<Row, 'concern' | 'reason' | 'action' | 'path' | 'query'>;
+type Seen = Pick<Row, 'reason' | 'isGood' | 'action' | 'path' | 'query'>;
 
-/** Nothing logged for a week in any song, though there is something left to do, comes before good news. */
-function concernOf(studentId: string, songs: readonly SongAtAGlance[], today: Day): Seen {
-  const none = { concern: undefined, reason: '', action: '', path: [], query: {} };
-  const [first] = songs;
-  if (!first) {
-    return {
-      ...{ concern: 'idle', reason: 'No song yet.', action: 'Choose one', path: ['/songs'] },
-      query: {},
-    };
+/** What needs a look comes before good news, and both before nothing. */
+function seenOf(brief: Brief): Seen {
+  const none = { reason: '', isGood: false, action: '', path: [], query: {} };
+  const [first] = brief.attention.reasons.filter(({ kind }) => kind !== 'lesson');
+  if (first) {
+    const { words: action, path, query } = actionFor(first, brief);
+    return { reason: first.words, isGood: false, action, path, query };
   }
-  const heard = lastHeard(songs);
-  const quiet = heard === undefined ? 0 : daysBetween(heard, today);
-  const left = songs.find((song) => !isReady(song));
-  if (left && quiet >= SILENT_DAYS) {
-    return {
-      ...{ concern: 'silent', reason: `Nothing logged for ${quiet} days.` },
-      ...{ action: 'Make it smaller', path: ['/songs', left.songId, 'steps'] },
-      query: { for: studentId },
-    };
+  if (brief.songs.length === 0) {
+    return { ...none, reason: 'No song yet.', action: 'Choose one', path: ['/songs'] };
   }
-  const ready = songs.find(isReady);
+  const ready = brief.songs.find(isReady);
   if (!ready) return none;
-  const reason = `${ready.title} is ready to perform.`;
-  return { ...none, concern: 'ready', reason, action: 'Hear it', path: ['/plans', ready.id] };
+  const isHeard = ready.overview.readiness.gates.isHeard;
+  const reason = `${ready.title} is ready to perform${isHeard ? '' : ', by own account'}.`;
+  return { ...none, reason, isGood: true, action: 'Hear it', path: ['/plans', ready.id] };
 }
 
-/** Everyone with their songs, by name: nobody changes places while one looks. */
+function concernsOf({ songs, attention }: Brief): readonly Concern[] {
+  const kinds = attention.reasons.flatMap(({ kind }) => (kind === 'lesson' ? [] : [kind]));
+  return [
+    ...new Set(kinds),
+    ...(songs.some(isReady) ? ['ready' as const] : []),
+    ...(songs.length === 0 ? ['idle' as const] : []),
+  ];
+}
+
+function toRow(brief: Brief): Row {
+  const { id, name, lessonSlot, songs, attention } = brief;
+  return {
+    ...{ id, name, slot: slotWords(lessonSlot), songs: songs.map(toOwn) },
+    ...{ concerns: concernsOf(brief), score: attention.score, ...seenOf(brief) },
+    weights: attention.reasons.map(({ weight, words }) => `${weight}: ${words}`).join('\n'),
+  };
+}
+
+/** Everyone with their songs, who needs a look first; nobody changes places while one looks. */
 @Injectable()
 export class StudentsState {
   private readonly store = inject(PlanStore);
+  private readonly openedAt = Date.now();
   private readonly found = toSignal(
-    opened(of(null), () => this.store.overview(), returned()),
+    opened(of(null), () => this.store.overview(), merge(returned(), inject(Live).news())),
     { initialValue: LOADING },
   );
   private readonly overview = computed(() => valueOf(this.found()));
@@ -118,26 +129,45 @@ export class StudentsState {
 
   readonly problem = computed(() => problemOf(this.found()));
   readonly isLoaded = computed(() => this.overview() !== undefined);
+  private readonly told = computed((): readonly Row[] => {
+    const overview = this.overview();
+    return overview ? overview.students.map((one) => toRow(briefOf(one, overview))) : [];
+  });
+  /** The order they stand in. */
+  private readonly order = linkedSignal<readonly Row[], readonly string[]>({
+    source: this.told,
+    computation: (rows, before) => {
+      const ids = rows
+        .toSorted((a, b) => b.score - a.score || a.name.localeCompare(b.name))
+        .map(({ id }) => id);
+      const isSettled = Date.now() - this.openedAt > SETTLED_MS && before?.value.length;
+      if (!isSettled) return ids;
+      return [...before.value, ...ids.filter((id) => !before.value.includes(id))];
+    },
+  });
   readonly rows = computed((): readonly Row[] => {
-    const { today, students = [], songs = [] } = this.overview() ?? {};
-    if (today === undefined) return [];
-    const given = songs.filter((song) => song.withdrawnAt === null);
-    return students
-      .toSorted((a, b) => a.name.localeCompare(b.name))
-      .map(({ id, name, lessonSlot }) => {
-        const own = given.filter((song) => song.studentId === id);
-        const slot = slotWords(lessonSlot);
-        return { id, name, slot, songs: own.map(toOwn), ...concernOf(id, own, today) };
-      });
+    const rows = new Map(this.told().map((row) => [row.id, row]));
+    return this.order().flatMap((id) => rows.get(id) ?? []);
   });
   readonly shown = computed(() => {
     const wanted = this.wanted();
-    return this.rows().filter((row) => wanted === null || row.concern === wanted);
+    return this.rows().filter((row) => wanted === null || row.concerns.includes(wanted));
+  });
+  /** How much each reason counts. */
+  readonly weights = computed(() => {
+    const all = { ...USUAL_CONSTANTS, ...this.overview()?.constants };
+    return [
+      `sore ${all.attentionSore}`,
+      `a date in danger ${all.attentionDeadline}`,
+      `stuck ${all.attentionStuck}`,
+      `silent ${all.attentionSilent}`,
+      `a lesson today ${all.attentionLesson}`,
+    ].join(', ');
   });
   readonly songCount = computed(() => this.rows().reduce((sum, row) => sum + row.songs.length, 0));
 
   count(concern: Concern): number {
-    return this.rows().filter((row) => row.concern === concern).length;
+    return this.rows().filter((row) => row.concerns.includes(concern)).length;
   }
 
   narrow(concern: Concern): void {

@@ -71,7 +71,7 @@ interface Adjustment {
           </select></label
         >
         <label class="flex items-center gap-2"
-          >wanted for
+          ><span class="whitespace-nowrap">wanted for</span>
           <input
             type="date"
             class="field"

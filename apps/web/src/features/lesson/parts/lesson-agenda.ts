@@ -102,7 +102,7 @@ const MOST_MINUTES = 240;
         <label class="text-sm" for="agenda-more">Something more</label>
         <select id="agenda-more" name="step" class="field">
           <option value="">Something of your own …</option>
-          @for (one of openSteps(); track one.key) {
+          @for (one of state.allSteps(); track one.key) {
             <option [value]="one.key">{{ one.words }}</option>
           }
         </select>
@@ -128,16 +128,6 @@ export class LessonAgenda {
     const [sum, minutes] = [this.state.agendaMinutes(), this.state.lesson()?.minutes ?? 0];
     return sum === minutes ? `Agenda, adds up to ${sum}` : `Agenda, ${sum} of ${minutes} min`;
   });
-  /** Everything that can be practised in the student's songs. */
-  protected readonly openSteps = computed(() =>
-    (this.state.brief()?.songs ?? []).flatMap(({ id, title, overview }) =>
-      overview.open.map((step) => ({
-        ...{ key: `${id} ${step.id}`, planId: id, song: title, step },
-        words: `${step.title} (${title})`,
-      })),
-    ),
-  );
-
   protected why({ song, why }: HeardItem): string {
     const several = (this.state.brief()?.songs.length ?? 0) > 1;
     return [several ? song : '', why].filter(Boolean).join(' · ');
@@ -176,7 +166,7 @@ export class LessonAgenda {
     if (!(event.target instanceof HTMLFormElement)) return;
     const form = new FormData(event.target);
     const [key, title] = [String(form.get('step') ?? ''), String(form.get('title') ?? '').trim()];
-    const known = this.openSteps().find((one) => one.key === key);
+    const known = this.state.allSteps().find((one) => one.key === key);
     if (!known && title === '') return;
     const item: HeardItem = known
       ? {

@@ -8,7 +8,7 @@ import {
   untracked,
 } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import type { StudentProfile } from '@harvu/contract';
+import type { KnownStudent, StudentProfile } from '@harvu/contract';
 import { AGE_BANDS, NEW_PROFILE, studentProfileSchema, WEEKDAYS } from '@harvu/contract/students';
 import { faultOf, fits } from '../../../platform/forms';
 import { FieldRow } from '../../../ui/field-row';
@@ -20,6 +20,7 @@ interface Typed {
   readonly stretchMm: number | null;
   readonly plays: StudentProfile['plays'];
   readonly minutesByWeekday: readonly (number | null)[];
+  readonly teacherId: string;
   readonly slotDay: string;
   readonly slotTime: string;
   readonly slotMinutes: number | null;
@@ -33,9 +34,10 @@ interface Typed {
 }
 
 function toTyped(profile: StudentProfile): Typed {
-  const { lessonSlot, ownedGrips, ...rest } = profile;
+  const { lessonSlot, ownedGrips, teacherId, ...rest } = profile;
   return {
     ...rest,
+    teacherId: teacherId ?? '',
     slotDay: lessonSlot === null ? '' : String(lessonSlot.weekday),
     slotTime: lessonSlot?.time ?? '16:00',
     slotMinutes: lessonSlot?.minutes ?? 30,
@@ -45,12 +47,14 @@ function toTyped(profile: StudentProfile): Typed {
 
 /** The profile as typed; what is measured or kept elsewhere stays as it was. */
 function toProfile(typed: Typed, before: StudentProfile): StudentProfile {
-  const { slotDay, slotTime, slotMinutes, ownedGrips, minutesByWeekday, ...rest } = typed;
+  const { slotDay, slotTime, slotMinutes, ownedGrips, minutesByWeekday, teacherId, ...rest } =
+    typed;
   const slot = { weekday: Number(slotDay), time: slotTime, minutes: slotMinutes ?? 30 };
   return {
     ...before,
     ...rest,
     minutesByWeekday: minutesByWeekday.map((one) => one ?? 0),
+    teacherId: teacherId === '' ? null : teacherId,
     lessonSlot: slotDay === '' ? null : slot,
     ownedGrips: ownedGrips
       .split(',')
@@ -70,6 +74,8 @@ function toProfile(typed: Typed, before: StudentProfile): StudentProfile {
 export class StudentForm {
   /** The form checks itself before it is bound, so there is a profile from the first moment. */
   readonly profile = input<StudentProfile>(NEW_PROFILE);
+  /** Who could teach them. */
+  readonly teachers = input<KnownStudent['teachers']>([]);
   readonly kept = output<StudentProfile>();
   protected readonly bands = AGE_BANDS;
   protected readonly weekdays = WEEKDAYS;
@@ -84,6 +90,7 @@ export class StudentForm {
       minutesByWeekday: this.builder.array(
         WEEKDAYS.map(() => this.builder.control<number | null>(0)),
       ),
+      teacherId: '',
       slotDay: '',
       slotTime: '16:00',
       slotMinutes: this.builder.control<number | null>(30),
