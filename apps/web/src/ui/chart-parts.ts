@@ -1,4 +1,15 @@
-import { Chart, Legend, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
+import {
+  Chart,
+  Filler,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+} from 'chart.js';
 
 // Only what is drawn is taken along.
-Chart.register(Legend, LinearScale, LineController, LineElement, PointElement);
+Chart.register(Filler, Legend, LinearScale, LineController, LineElement, PointElement);
+
+Chart.defaults.font.family = 'Atkinson Hyperlegible Next';
+Chart.defaults.font.size = 13;

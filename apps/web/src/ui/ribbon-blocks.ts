@@ -5,10 +5,12 @@ export interface RibbonBlock {
   readonly bars: number;
   /** Clean tempo of the section; null while untouched; left out where progress is not shown. */
   readonly cleanBpm?: number | null;
+  /** What it holds in a barer layer, while it is untouched in full. */
+  readonly barerBpm?: number | null;
   readonly goalBpm?: number;
 }
 
-export type Level = 'none' | 'new' | 'low' | 'near' | 'goal';
+export type Level = 'none' | 'new' | 'bare' | 'low' | 'near' | 'goal';
 
 /** A block as it is drawn. */
 export interface DrawnBlock extends RibbonBlock {
@@ -21,35 +23,41 @@ export interface DrawnBlock extends RibbonBlock {
 
 const NEAR = 0.8;
 
-function levelOf({ cleanBpm, goalBpm = 1 }: RibbonBlock): Level {
+function levelOf({ cleanBpm, barerBpm = null, goalBpm = 1 }: RibbonBlock): Level {
   if (cleanBpm === undefined) return 'none';
-  if (cleanBpm === null) return 'new';
+  if (cleanBpm === null) return barerBpm === null ? 'new' : 'bare';
   const share = cleanBpm / goalBpm;
   return share >= 1 ? 'goal' : share >= NEAR ? 'near' : 'low';
 }
 
+function heldWords({ cleanBpm, barerBpm, goalBpm }: RibbonBlock, level: Level): string {
+  if (level === 'none') return '';
+  if (level === 'new') return ', not played clean yet';
+  if (level === 'bare') return `, in a barer layer clean at ${barerBpm} of ${goalBpm} bpm`;
+  return `, clean at ${cleanBpm} of ${goalBpm} bpm`;
+}
+
+function figureOf({ bars, cleanBpm, barerBpm }: RibbonBlock, level: Level): string {
+  if (level === 'none') return String(bars);
+  if (level === 'new') return 'new';
+  return String(level === 'bare' ? barerBpm : cleanBpm);
+}
+
 function wordsOf(block: RibbonBlock, level: Level): string {
   const bars = `${block.bars} ${block.bars === 1 ? 'bar' : 'bars'}`;
-  const held =
-    level === 'none'
-      ? ''
-      : level === 'new'
-        ? ', not played clean yet'
-        : `, clean at ${block.cleanBpm} of ${block.goalBpm} bpm`;
-  return `${block.letter} ${block.name}, ${bars}${held}`;
+  return `${block.letter} ${block.name}, ${bars}${heldWords(block, level)}`;
 }
 
 /** Works out how a block is drawn: how full it is, and what it says. */
 export function toDrawn(block: RibbonBlock): DrawnBlock {
   const level = levelOf(block);
-  const share = Math.min(1, (block.cleanBpm ?? 0) / (block.goalBpm ?? 1));
-  const figure =
-    level === 'none' ? String(block.bars) : level === 'new' ? 'new' : String(block.cleanBpm);
+  const held = level === 'bare' ? block.barerBpm : block.cleanBpm;
+  const share = Math.min(1, (held ?? 0) / (block.goalBpm ?? 1));
   return {
     ...block,
     level,
     fullPercent: Math.round(share * 100),
-    figure,
+    figure: figureOf(block, level),
     words: wordsOf(block, level),
   };
 }

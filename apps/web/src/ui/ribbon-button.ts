@@ -13,6 +13,7 @@ import { toDrawn, type Level, type RibbonBlock } from './ribbon-blocks';
 const FILLS: Readonly<Record<Level, string>> = {
   none: '',
   new: '',
+  bare: 'hatched border-spruce',
   goal: '',
   near: 'border-brass-line bg-brass-wash',
   low: 'border-slate bg-slate-wash',
@@ -92,7 +93,8 @@ export class RibbonButton implements FocusableOption {
     const { level } = this.drawn();
     const [low, high] = this.thin() ? ['h-5', 'h-6.5'] : ['h-12', 'h-16'];
     const size = this.hasChamber() ? high : low;
-    const edge = level === 'new' ? 'border-dashed border-ink-soft' : 'border-line';
+    const isUnheld = level === 'new' || level === 'bare';
+    const edge = isUnheld ? 'border-dashed border-ink-soft' : 'border-line';
     const fill = level === 'goal' ? 'bg-spruce-wash border-spruce' : `bg-sheet ${edge}`;
     const isRinged = this.isCurrent() || this.isMarked();
     return `${size} ${fill} ${isRinged ? 'outline-2 outline-ink outline-offset-1' : ''}`;

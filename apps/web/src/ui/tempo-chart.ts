@@ -19,6 +19,18 @@ export interface ChartLine {
   readonly points: readonly { readonly minutes: number; readonly bpm: number }[];
 }
 
+/** Where a line is probably going: the minutes at which it reaches the goal, early, likely and late. */
+export interface ChartAhead {
+  readonly name: string;
+  readonly fromMinutes: number;
+  readonly fromBpm: number;
+  readonly early: number;
+  readonly likely: number;
+  readonly late: number;
+  /** When that is, in words. */
+  readonly words: string;
+}
+
 const INKS = ['--spruce', '--brass', '--slate', '--rose', '--ink-soft'] as const;
 /** The chart begins at a round number of minutes before the first clean tempo. */
 const ROUND_MINUTES = 20;
@@ -29,13 +41,45 @@ const DASHES: readonly (readonly number[])[] = [[], [6, 3], [2, 3], [10, 3], [6,
   selector: 'harvu-tempo-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'block' },
-  template: `<div class="relative h-[310px]">
-    <canvas #canvas role="img" [attr.aria-label]="words()"></canvas>
-  </div>`,
+  template: `
+    <div class="relative h-[310px]">
+      <canvas #canvas role="img" [attr.aria-label]="words()"></canvas>
+    </div>
+    <details class="mt-1 text-sm">
+      <summary class="cursor-pointer text-ink-soft">The same as figures</summary>
+      <table class="mt-1 w-full">
+        <thead class="text-left">
+          <tr>
+            <th class="pr-3 font-normal text-ink-soft">section</th>
+            <th class="pr-3 font-normal text-ink-soft">first clean</th>
+            <th class="pr-3 font-normal text-ink-soft">now</th>
+            <th class="font-normal text-ink-soft">goal</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (line of lines(); track line.name) {
+            <tr class="border-t border-line-soft">
+              <th class="pr-3 text-left">{{ line.name }}</th>
+              <td class="pr-3">
+                {{ line.points[0]?.bpm }} bpm after {{ rounded(line.points[0]?.minutes) }} min
+              </td>
+              <td class="pr-3">{{ line.points.at(-1)?.bpm }} bpm</td>
+              <td>{{ goalBpm() }} bpm</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      @if (ahead(); as next) {
+        <p class="mt-1">{{ next.words }}</p>
+      }
+    </details>
+  `,
 })
 export class TempoChart {
   readonly lines = input.required<readonly ChartLine[]>();
   readonly goalBpm = input.required<number>();
+  /** Where the line that holds the song back is probably going; null where nobody knows. */
+  readonly ahead = input<ChartAhead | null>(null);
   /** The theme's name: colours are read anew when it changes. */
   readonly theme = input<string>('light');
 
@@ -44,7 +88,8 @@ export class TempoChart {
 
   protected readonly words = computed(() => {
     const held = this.lines().map(({ name, points }) => `${name} at ${points.at(-1)?.bpm ?? 0}`);
-    return `Clean tempo by practice time, goal ${this.goalBpm()} bpm: ${held.join(', ')}`;
+    const next = this.ahead()?.words ?? '';
+    return `Clean tempo by practice time, goal ${this.goalBpm()} bpm: ${held.join(', ')}. ${next}`;
   });
 
   constructor() {
@@ -55,6 +100,7 @@ export class TempoChart {
     });
     effect(() => {
       this.lines();
+      this.ahead();
       this.theme();
       if (this.chart) this.draw();
     });
@@ -65,9 +111,14 @@ export class TempoChart {
   }
 
   private datasets(): ChartDataset<'line', { x: number; y: number }[]>[] {
-    const last = Math.max(1, ...this.lines().map((line) => line.points.at(-1)?.minutes ?? 0));
+    const ahead = this.ahead();
+    const last = Math.max(
+      ...[1, ahead?.late ?? 0],
+      ...this.lines().map((line) => line.points.at(-1)?.minutes ?? 0),
+    );
     const goal = { x: last, y: this.goalBpm() };
     return [
+      ...this.aheadDatasets(),
       ...this.lines().map(({ name, points }, index) => ({
         label: name,
         data: points.map(({ minutes, bpm }) => ({ x: minutes, y: bpm })),
@@ -86,6 +137,34 @@ export class TempoChart {
         pointRadius: 0,
       },
     ];
+  }
+
+  /** A wedge from what is held now to where the goal is reached: early, likely, late. */
+  private aheadDatasets(): ChartDataset<'line', { x: number; y: number }[]>[] {
+    const ahead = this.ahead();
+    if (!ahead) return [];
+    const from = { x: ahead.fromMinutes, y: ahead.fromBpm };
+    const to = (minutes: number) => [from, { x: minutes, y: this.goalBpm() }];
+    const bare = { borderWidth: 0, pointRadius: 0 };
+    return [
+      { label: '', data: to(ahead.late), ...bare },
+      {
+        label: '',
+        data: [...to(ahead.early), { x: ahead.late, y: this.goalBpm() }],
+        ...bare,
+        ...{ fill: '-1', backgroundColor: this.colour('--brass-wash') },
+      },
+      {
+        label: `${ahead.name}, probably`,
+        data: to(ahead.likely),
+        borderColor: this.colour('--brass'),
+        ...{ borderDash: [4, 4], borderWidth: 2, pointRadius: 0 },
+      },
+    ];
+  }
+
+  protected rounded(minutes: number | undefined): number {
+    return Math.round(minutes ?? 0);
   }
 
   private draw(): void {
@@ -123,7 +202,10 @@ export class TempoChart {
         plugins: {
           legend: {
             position: 'bottom',
-            labels: { color: this.colour('--ink'), boxWidth: 26, boxHeight: 0 },
+            labels: {
+              ...{ color: this.colour('--ink'), boxWidth: 26, boxHeight: 0 },
+              filter: ({ text }) => text !== '',
+            },
           },
         },
       },

@@ -42,13 +42,14 @@ import {
   type TempoLine,
 } from '@harvu/core/progress';
 import {
+  climbOf,
   sceneOf,
   stepProgress,
   type BarRange,
   type Scene,
   type StepProgress,
 } from '@harvu/core/practice';
-import { triesIn, type PlanEvent, type Try } from '@harvu/core/events';
+import { playedIn, triesIn, type PlanEvent, type Try } from '@harvu/core/events';
 import type { RecordedStart } from '@harvu/core/recording';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { Forecast } from '@harvu/core/forecast';
@@ -65,7 +66,7 @@ import {
   type WindowedChange,
   type Workpiece,
 } from '@harvu/core/steps';
-import type { Day } from '@harvu/core/day';
+import { dayAfter, daysBetween, type Day } from '@harvu/core/day';
 import { findGripsFor } from './grip-search';
 import { requestOf, type PlanRequest } from './plan-request';
 import { findStep } from '@harvu/core/step-id';
@@ -131,7 +132,12 @@ export interface SongProgress extends StepPlan {
 export interface WhenReached {
   readonly title: string;
   readonly goalBpm: number;
+  /** What is held of it now; null while nothing is. */
+  readonly cleanBpm: number | null;
   readonly forecast: Forecast;
+  /** Minutes the song was practised so far, and those on a usual day of the last four weeks. */
+  readonly practisedMinutes: number;
+  readonly minutesADay: number;
 }
 
 /** A part that was held at a tempo, and wants to be played again. */
@@ -169,7 +175,34 @@ function whenReached(
 ): Pick<SongProgress, 'when'> {
   const told = step && stepForecast(step, events, today);
   if (!step || !told) return {};
-  return { when: { title: step.title, goalBpm: step.rungs.at(-1) ?? 0, forecast: told } };
+  const { cleanBpm } = climbOf(step, triesIn(events));
+  const goalBpm = step.rungs.at(-1) ?? 0;
+  return {
+    when: {
+      title: step.title,
+      goalBpm,
+      cleanBpm,
+      forecast: told,
+      ...practisedSoFar(events, today),
+    },
+  };
+}
+
+const LOOK_BACK_DAYS = 28;
+
+/** All minutes of a song, and those of a usual day of the last four weeks, or since it was begun. */
+function practisedSoFar(
+  events: readonly PlanEvent[],
+  today: Day,
+): Pick<WhenReached, 'practisedMinutes' | 'minutesADay'> {
+  const played = playedIn(events);
+  const minutesOf = (some: typeof played): number =>
+    some.reduce((sum, { seconds }) => sum + seconds, 0) / 60;
+  const first = played.reduce((least, { day }) => (day < least ? day : least), today);
+  const days = Math.max(1, Math.min(LOOK_BACK_DAYS, daysBetween(first, today)));
+  const since = dayAfter(today, -days);
+  const lately = played.filter(({ day }) => day >= since);
+  return { practisedMinutes: minutesOf(played), minutesADay: minutesOf(lately) / days };
 }
 
 /** Parts with a tempo that are due on a day. */

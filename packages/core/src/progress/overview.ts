@@ -20,6 +20,8 @@ export interface FilledBlock {
   readonly bars: number;
   /** Null while it is a hole. */
   readonly cleanBpm: Bpm | null;
+  /** What it holds in a barer layer, while it is a hole; null where it holds nothing there either. */
+  readonly barerBpm: Bpm | null;
   readonly goalBpm: Bpm;
 }
 
@@ -120,7 +122,10 @@ const EASY: readonly Matter[] = ['frame', 'listening'];
  * @example
  * filledBlocks(partsOf(EMPTY_SONG), readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })) // []
  */
-export function filledBlocks(song: PartedSong, { parts }: Readiness): readonly FilledBlock[] {
+export function filledBlocks(
+  song: PartedSong,
+  { parts, barerParts }: Readiness,
+): readonly FilledBlock[] {
   const held = new Map(
     parts
       .filter(({ step }) => kindOf(step).holdsPart)
@@ -131,6 +136,7 @@ export function filledBlocks(song: PartedSong, { parts }: Readiness): readonly F
   return song.occurrences.map(({ part, name, bars }) => ({
     ...{ letter: part.letter, name, bars: bars.length, goalBpm: part.goalBpm },
     cleanBpm: held.get(part.id) ?? null,
+    barerBpm: held.get(part.id) == null ? (barerParts[part.id] ?? null) : null,
   }));
 }
 

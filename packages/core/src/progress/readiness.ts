@@ -37,6 +37,8 @@ export interface Readiness {
   readonly parts: readonly PartProgress[];
   /** The tempo the whole song holds in each barer layer on the way; null while some section of it is a hole. */
   readonly barer: readonly { readonly layer: Layer; readonly songBpm: Bpm | null }[];
+  /** The tempo each part holds in a barer layer, by its id: the fastest; none where it holds none. */
+  readonly barerParts: Readonly<Record<string, Bpm>>;
   readonly gates: {
     readonly partsAtGoal: number;
     readonly parts: number;
@@ -219,8 +221,26 @@ export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Pl
     heldBackBy: heldBackBy({ steps, tries, goal }, work),
     parts,
     barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),
+    barerParts: barerParts(steps, tries, goal),
     gates: gatesOf(parts, run, tries),
   };
+}
+
+function barerParts(
+  steps: readonly Step[],
+  tries: readonly Try[],
+  goal: Layer,
+): Readonly<Record<string, Bpm>> {
+  const held: Record<string, Bpm> = {};
+  for (const step of steps) {
+    if (!isSection(step) || step.layer === goal) continue;
+    const { cleanBpm } = climbOf(step, tries);
+    if (cleanBpm === null) continue;
+    for (const part of [...step.atoms, ...(step.covers ?? [])]) {
+      held[part] = bpm(Math.max(held[part] ?? 0, cleanBpm));
+    }
+  }
+  return held;
 }
 
 function gatesOf(

@@ -158,11 +158,11 @@ export function createLessonsService(deps: LessonsDeps) {
       });
       return kept;
     },
-    /** What was said of a lesson that was not held is forgotten: it is as usual again. */
+    /** What was said of a lesson that was not begun is forgotten: it is as usual again. */
     async asUsual(id: string): Promise<void> {
       if (await lessons.forget(id)) return;
       if (!(await lessons.find(id))) throw missing('lesson');
-      throw conflict('This lesson was held.', 'Correct what came of it instead.');
+      throw conflict('This lesson was begun.', 'Correct what came of it instead.');
     },
     outbox: () => mails.list(),
   };

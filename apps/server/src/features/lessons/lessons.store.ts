@@ -119,10 +119,10 @@ export function createLessonsStore(sequelize: Sequelize) {
       });
       return count === 1;
     },
-    /** Forgets what was said of a lesson that was not held; its slot is as usual again. */
+    /** Forgets what was said of a lesson that was not begun; its slot is as usual again. */
     async forget(id: string): Promise<boolean> {
       const [, count] = await sequelize.query(
-        "DELETE FROM lessons WHERE id = ? AND state <> 'held'",
+        "DELETE FROM lessons WHERE id = ? AND state <> 'held' AND notes IS NULL",
         { replacements: [id], type: QueryTypes.UPDATE },
       );
       return count === 1;

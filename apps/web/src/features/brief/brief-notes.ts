@@ -3,6 +3,7 @@ import { shortTitle, type SinceLesson } from '@harvu/core/brief';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
 import type { Brief } from './brief';
+import { milestoneWords } from './milestone-words';
 
 /** One thing to know before a lesson. */
 export interface BriefNote {
@@ -14,21 +15,8 @@ export interface BriefNote {
   readonly planId?: string;
 }
 
-const MILESTONES = {
-  'first section': 'The first section sounds like the song',
-  'first join': 'The first join goes',
-  half: 'Half the song is at its goal',
-  'whole bare': 'The whole song goes, one strum a chord',
-  whole: 'The whole song goes',
-  'with the recording': 'It goes with the recording',
-} as const;
 const CLIMBED_SHOWN = 3;
 const HALF = 0.5;
-
-/** A milestone in words, said once and kindly. */
-export function milestoneWords(kind: keyof typeof MILESTONES): string {
-  return MILESTONES[kind];
-}
 
 function reasonNotes({ attention }: Brief): readonly BriefNote[] {
   const headings = { sore: 'It hurt.', deadline: 'A date in danger.', stuck: 'Stuck.' } as const;

@@ -2,4 +2,3 @@ export { PlanReader } from './plan-progress';
 export type { PlanProgress } from './plan-progress';
 export { readinessWords } from './readiness-words';
 export type { ReadinessWords } from './readiness-words';
-export { differenceWords, withChange, withoutChange } from './teaching-edits';

@@ -1,3 +1,4 @@
+import type { Layer } from '@harvu/core/layer';
 import type { ReadinessSummary } from '@harvu/core/progress';
 
 /** How far a song is, in a headline and the sentence below it. */
@@ -5,6 +6,17 @@ export interface ReadinessWords {
   readonly headline: string;
   readonly below: string;
   readonly heldBack: string;
+}
+
+const LAYER_WORDS: Readonly<Record<Layer, string>> = {
+  bare: 'one strum a chord',
+  pulse: 'the pulse',
+  full: 'all of it',
+  ornaments: 'ornaments',
+};
+
+function layerWords(layer: Layer): string {
+  return LAYER_WORDS[layer];
 }
 
 function counted(count: number, one: string, many: string): string {
@@ -45,6 +57,19 @@ export function readinessWords(readiness: ReadinessSummary, isTeaching = true): 
       heldBack,
     };
   }
+  const barer = readiness.barer.findLast((one) => one.songBpm !== null);
+  if (barer && isTeaching)
+    return {
+      headline: `Whole with ${layerWords(barer.layer)}`,
+      below: `at ${barer.songBpm} of ${goalBpm} bpm; in full not yet: ${holes(readiness)} still new`,
+      heldBack,
+    };
+  if (barer)
+    return {
+      headline: `The whole song goes, ${layerWords(barer.layer)}`,
+      below: `at ${barer.songBpm} of ${goalBpm} bpm; next comes more of it`,
+      heldBack,
+    };
   if (readiness.gates.parts === 0)
     return { headline: 'Nothing to play yet', below: 'The song has no bars.', heldBack };
   const rest = restBpm === null ? '' : `; the rest holds at ${restBpm} of ${goalBpm} bpm`;

@@ -38,7 +38,7 @@ import { toProblem } from '../../platform/problems';
 import { SongsApi } from '../songs';
 import { StudentsApi } from '../students';
 import { PeopleApi } from '../studio';
-import { differenceWords, withChange, withoutChange } from '../plans';
+import { differenceWords, withChange, withoutChange } from '../teaching';
 import { TeachingKeeper, type Place } from './teaching.keeper';
 import type { OwnConstants } from '@harvu/core/constants';
 

@@ -14,11 +14,11 @@ import { durationWords } from '../../ui/duration';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
-import { TempoChart, type ChartLine } from '../../ui/tempo-chart';
+import { TempoChart, type ChartAhead, type ChartLine } from '../../ui/tempo-chart';
 import { readinessWords } from '../plans';
 import { PlanSteps } from './parts/plan-steps';
 import { StudentSongState } from './student-song.state';
-import { fadedNotes, whenNotes } from './time-notes';
+import { aheadOf, fadedNotes, whenNotes } from './time-notes';
 
 /** So long it is told what was said in the room, and so much of it. */
 const SAID_DAYS = 7;
@@ -74,6 +74,12 @@ export class StudentSongPage {
     return lines
       .filter((line) => shown.has(line))
       .map(({ step, points }) => ({ name: step.title.split(':')[0] ?? '', points }));
+  });
+
+  /** Where what holds the song back is probably going, in minutes of practice. */
+  protected readonly ahead = computed((): ChartAhead | null => {
+    const when = this.state.plan()?.when;
+    return when ? aheadOf(when, this.session.today()) : null;
   });
 
   protected readonly toGo = computed(() => durationWords(this.state.plan()?.left.minutes ?? 0));

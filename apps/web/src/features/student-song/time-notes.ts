@@ -1,5 +1,6 @@
-import type { Day } from '@harvu/core/day';
+import { daysBetween, type Day } from '@harvu/core/day';
 import { format, parseISO } from 'date-fns';
+import type { ChartAhead } from '../../ui/tempo-chart';
 import type { DuePart, WhenReached } from '../../worked-out';
 
 /** A note of the margin: what it is about, and what is said of it. */
@@ -40,4 +41,29 @@ export function whenNotes(when: WhenReached | undefined, isTeaching: boolean): r
   return said(
     `probably between ${dayWords(p10)} and ${until}, an even chance by ${dayWords(p50)}, as it goes now.`,
   );
+}
+
+/** A year and more ahead nothing is drawn. */
+const MOST_DRAWN_DAYS = 120;
+
+/**
+ * Where a line is probably going, on an axis of minutes practised: the days of the forecast at the minutes of a usual
+ * day. Null where there is no forecast, or where nothing is held yet.
+ */
+export function aheadOf(when: WhenReached, today: Day): ChartAhead | null {
+  const { title, goalBpm, cleanBpm, forecast, practisedMinutes, minutesADay } = when;
+  if (!forecast.enough || cleanBpm === null || minutesADay <= 0) return null;
+  const { p10, p50, p90 } = forecast;
+  if (p10 === null || p50 === null) return null;
+  const at = (day: Day | null): number => {
+    const days = day === null ? MOST_DRAWN_DAYS : daysBetween(today, day);
+    return practisedMinutes + Math.min(MOST_DRAWN_DAYS, days) * minutesADay;
+  };
+  const name = title.split(':')[0] ?? title;
+  const until = p90 === null ? 'next year' : dayWords(p90);
+  return {
+    ...{ name, fromMinutes: practisedMinutes, fromBpm: cleanBpm },
+    ...{ early: at(p10), likely: at(p50), late: at(p90) },
+    words: `${name} at ${goalBpm} bpm: probably between ${dayWords(p10)} and ${until}, an even chance by ${dayWords(p50)}.`,
+  };
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Page } from '../../ui/page';
+import { FromTeacher } from './parts/from-teacher';
 import { TodaysList } from './parts/todays-list';
 import { WeekMinutes } from './parts/week-minutes';
 import { WeekSong } from './parts/week-song';
@@ -10,7 +11,7 @@ import { WeekState } from './week.state';
 @Component({
   selector: 'harvu-week-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Page, RouterLink, TodaysList, WeekMinutes, WeekSong],
+  imports: [FromTeacher, Page, RouterLink, TodaysList, WeekMinutes, WeekSong],
   providers: [WeekState],
   host: { class: 'flex flex-1 flex-col' },
   styles: `
@@ -37,6 +38,9 @@ import { WeekState } from './week.state';
         @if (songs.length > 0) {
           <harvu-todays-list class="mb-6" />
           <harvu-week-minutes class="mb-5" [songs]="songs" [today]="state.overview()!.today" />
+          @defer (on immediate) {
+            <harvu-from-teacher class="mb-6" />
+          }
           <h2 class="mb-2 text-xl font-bold">
             {{ songs.length === 1 ? 'Your song' : 'Your songs' }}
           </h2>

@@ -12,7 +12,7 @@ import { toProblem } from '../../../platform/problems';
 import { PlansApi, PlanStore } from '../../../store';
 import { ProblemLine } from '../../../ui/problem-line';
 import { Analysis } from '../../../worked-out';
-import { withChange } from '../../plans';
+import { withChange } from '../../teaching';
 import { HearState } from '../hear.state';
 import { LessonState } from '../lesson.state';
 

@@ -9,7 +9,7 @@ import { Note, type NoteTone } from '../../../ui/note';
 import { durationWords } from '../../../ui/duration';
 import { changeWords } from '../plan-words';
 import { StepsState } from '../steps.state';
-import { withChange } from '../../plans';
+import { withChange } from '../../teaching';
 import type { StepKind } from '@harvu/core/step-id';
 
 const TONES: Readonly<Record<Severity, NoteTone>> = {

@@ -1,0 +1,15 @@
+import type { MilestoneKind } from '@harvu/core/progress';
+
+const WORDS: Readonly<Record<MilestoneKind, string>> = {
+  'first section': 'The first section sounds like the song',
+  'first join': 'The first join goes',
+  half: 'Half the song is at its goal',
+  'whole bare': 'The whole song goes, one strum a chord',
+  whole: 'The whole song goes',
+  'with the recording': 'It goes with the recording',
+};
+
+/** A milestone in words, said once and kindly. */
+export function milestoneWords(kind: MilestoneKind): string {
+  return WORDS[kind];
+}

@@ -1,0 +1,1 @@
+export { differenceWords, withChange, withoutChange } from './teaching-edits';

@@ -1,0 +1,144 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DOCUMENT,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
+import { dayAfter, weekdayOf } from '@harvu/core/day';
+import { v4 as newId } from 'uuid';
+import { Session } from '../../../platform/session';
+import { EventQueue } from '../../../store';
+import { dayWords } from '../../../ui/day-label';
+import { milestoneWords } from '../../brief';
+import { WeekState } from '../week.state';
+
+const WEEK_DAYS = 7;
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+/** What a student hears from their teacher, and tells them: the last lesson, the next, what was reached, a question. */
+@Component({
+  selector: 'harvu-from-teacher',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block sm:max-w-[40rem]' },
+  template: `
+    @for (one of reached(); track one.key) {
+      <p
+        class="mb-2 rounded-md border border-line bg-spruce-wash px-4 py-2.5 text-lg"
+        role="status"
+      >
+        <b>{{ one.words }}.</b> {{ one.song }}
+      </p>
+    }
+    @if (last(); as lesson) {
+      <section class="mb-4" aria-labelledby="from-lesson">
+        <h2 id="from-lesson" class="text-lg font-bold">From your lesson, {{ lesson.on }}</h2>
+        @if (lesson.word) {
+          <p class="text-lg">{{ lesson.word }}</p>
+        }
+        @if (lesson.summary && readsAll()) {
+          <p class="mt-1 whitespace-pre-line">{{ lesson.summary }}</p>
+        } @else if (lesson.summary) {
+          <button type="button" class="link min-h-[44px]" (click)="readsAll.set(true)">
+            Read all of it
+          </button>
+        }
+      </section>
+    }
+    <p class="text-ink-soft">{{ ahead() }}</p>
+    <form class="mt-3 flex flex-wrap items-end gap-2" (submit)="ask($event)">
+      <label class="min-w-0 flex-1 basis-64"
+        ><span class="block">Something to ask at your next lesson</span>
+        <input name="words" class="field min-h-[44px] w-full" maxlength="300" autocomplete="off"
+      /></label>
+      <button class="button min-h-[44px]">Ask</button>
+    </form>
+    @if (asked()) {
+      <p class="mt-1 text-spruce" role="status">Your teacher will see it: “{{ asked() }}”</p>
+    }
+  `,
+})
+export class FromTeacher {
+  private readonly state = inject(WeekState);
+  private readonly queue = inject(EventQueue);
+  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+  private readonly keptAs = `harvu-reached-${inject(Session).person()?.id ?? 'nobody'}`;
+  /** What was told before this visit. */
+  private readonly before = new Set(this.read());
+  protected readonly readsAll = signal(false);
+  protected readonly asked = signal('');
+
+  protected readonly last = computed(() => {
+    const held = this.state.overview()?.lessons.filter(({ state }) => state === 'held');
+    const lesson = held?.at(-1);
+    if (!lesson?.notes) return undefined;
+    const { word, summary } = lesson.notes;
+    return word || summary ? { on: dayWords(lesson.day), word, summary } : undefined;
+  });
+  /** What was reached in the last week and not told yet: it is told once. */
+  protected readonly reached = computed(() => {
+    const overview = this.state.overview();
+    if (!overview) return [];
+    const since = dayAfter(overview.today, -WEEK_DAYS);
+    const all = (this.state.songs() ?? []).flatMap(({ id, title, overview: song }) =>
+      song.milestones
+        .filter(({ on }) => on >= since)
+        .map(({ kind }) => ({ key: `${id} ${kind}`, words: milestoneWords(kind), song: title })),
+    );
+    return all.filter(({ key }) => !this.before.has(key));
+  });
+  protected readonly ahead = computed(() => {
+    const overview = this.state.overview();
+    if (!overview) return '';
+    const days = Array.from({ length: WEEK_DAYS - 1 }, (_, index) =>
+      dayAfter(overview.today, index + 1),
+    ).flatMap((day) => {
+      const minutes = overview.minutesByWeekday?.[weekdayOf(day)] ?? 0;
+      return minutes > 0 ? [`${DAYS[weekdayOf(day)] ?? ''} ${minutes}`] : [];
+    });
+    const next = overview.lessons.find(
+      ({ day, state }) => day >= overview.today && state === 'planned',
+    );
+    const lesson = next
+      ? ` Next lesson: ${next.day === overview.today ? 'today' : dayWords(next.day, 'weekday')}, ${next.time}.`
+      : '';
+    return `${days.length > 0 ? `The days ahead, in minutes: ${days.join(', ')}.` : ''}${lesson}`;
+  });
+
+  constructor() {
+    effect(() => this.write([...this.before, ...this.reached().map(({ key }) => key)]));
+  }
+
+  protected ask(event: Event): void {
+    event.preventDefault();
+    const [song, overview] = [this.state.songs()?.[0], this.state.overview()];
+    if (!song || !overview || !(event.target instanceof HTMLFormElement)) return;
+    const words = String(new FormData(event.target).get('words') ?? '').trim();
+    if (words === '') return;
+    event.target.reset();
+    this.asked.set(words);
+    void this.queue.put(song.id, {
+      ...{ kind: 'note', id: newId(), at: new Date().toISOString(), day: overview.today },
+      ...{ revision: song.revision, stepId: null, words },
+    });
+  }
+
+  private read(): readonly string[] {
+    try {
+      const kept: unknown = JSON.parse(this.storage?.getItem(this.keptAs) ?? '[]');
+      return Array.isArray(kept) ? kept.filter((one) => typeof one === 'string') : [];
+    } catch {
+      return [];
+    }
+  }
+
+  private write(keys: readonly string[]): void {
+    try {
+      this.storage?.setItem(this.keptAs, JSON.stringify(keys));
+    } catch {
+      // Without a place to keep it, it is told again.
+    }
+  }
+}
