@@ -185,6 +185,7 @@ function createServices(deps: AppDeps) {
     conventions: await conventionsOf(id),
     timeZone: await timeZone(),
     isDemo: await studio.isDemo(),
+    ...(role === 'student' && (await students.isChild(id)) && { isChild: true as const }),
   });
   const atTheDoor = { people, sessions, passwords, attempts, clock, toMe };
   const peopleService = createPeopleService({

@@ -185,6 +185,8 @@ export interface Me extends Person {
   readonly hasSecondFactor: boolean;
   /** True in a studio of made-up people, which every page says. */
   readonly isDemo: boolean;
+  /** Things are said to them as to a child. */
+  readonly isChild?: true;
 }
 
 /** A person as the owner and teachers see them. */

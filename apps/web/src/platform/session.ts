@@ -41,6 +41,8 @@ export class Session {
   readonly conventions = computed(() => this.found()?.conventions ?? USUAL_CONVENTIONS);
   /** The studio's time zone. */
   readonly timeZone = computed(() => this.found()?.timeZone ?? 'UTC');
+  /** Things are said as to a child. */
+  readonly isChild = computed(() => this.found()?.isChild === true);
   /** The first page of whoever is here. */
   readonly home = computed(() => (this.isTeaching() ? '/today' : '/week'));
 

@@ -11,5 +11,5 @@ import {
 // Only what is drawn is taken along.
 Chart.register(Filler, Legend, LinearScale, LineController, LineElement, PointElement);
 
-Chart.defaults.font.family = 'Atkinson Hyperlegible Next';
+Chart.defaults.font.family = 'Atkinson Hyperlegible Next Variable';
 Chart.defaults.font.size = 13;

@@ -28,6 +28,7 @@ import {
 import {
   filledBlocks,
   memoryOf,
+  notComingOn,
   overviewOf,
   readinessOf,
   retainedTempo,
@@ -36,6 +37,7 @@ import {
   tempoLines,
   visitsOf,
   type FilledBlock,
+  type NotComingOn,
   type PlanOverview,
   type ReadinessSummary,
   type RetainedTempo,
@@ -126,6 +128,8 @@ export interface SongProgress extends StepPlan {
   readonly due: readonly DuePart[];
   /** When what holds the song back probably reaches its goal; none where nothing does, or it has no tempo. */
   readonly when?: WhenReached;
+  /** The step that does not come on; none where all do. */
+  readonly stuck?: NotComingOn & { readonly stepId: string };
 }
 
 /** A step with the forecast of its goal. */
@@ -203,6 +207,18 @@ function practisedSoFar(
   const since = dayAfter(today, -days);
   const lately = played.filter(({ day }) => day >= since);
   return { practisedMinutes: minutesOf(played), minutesADay: minutesOf(lately) / days };
+}
+
+/** The first step that can be practised and does not come on. */
+function stuckOf(
+  progress: readonly StepProgress[],
+  tries: readonly Try[],
+): Pick<SongProgress, 'stuck'> {
+  for (const { step, state } of progress) {
+    const found = state === 'open' ? notComingOn(step, tries) : undefined;
+    if (found) return { stuck: { ...found, stepId: step.id } };
+  }
+  return {};
 }
 
 /** Parts with a tempo that are due on a day. */
@@ -334,6 +350,7 @@ export const answers = {
       ...{ progress, lines: tempoLines(steps, tries, goal), left: timeOf(open, work.constants) },
       due: dueParts(progress, tries, today),
       ...whenReached(readiness.heldBackBy?.step, plan.events, today),
+      ...stuckOf(progress, tries),
     };
   },
 

@@ -1,6 +1,8 @@
 import { type Day } from '../day';
 import type { Try } from '../events';
-import type { Step } from '../steps';
+import { assumed } from '../constants';
+import { LAYERS } from '../layer';
+import { kindOf, type Step } from '../steps';
 import type { Bpm } from '../units';
 import { heldOf, passesAt, type Attempt, type Held } from './held';
 import { bearing, piecesOf, type Piece } from './pieces';
@@ -45,9 +47,46 @@ export function attemptsOf(step: Step, tries: readonly Try[]): readonly Attempt[
   return attemptsAt(piecesOf(step.id), inOrderOnce(tries));
 }
 
+/** What is held of a section by its id alone, however long its ladder is. */
+function heldOfPiece(piece: Piece, tries: readonly Try[]): number | null {
+  const { cleanInRow } = kindOf({ kind: 'section' }).goal;
+  return heldOf(attemptsAt([piece], tries), { cleanInRow, goalBpm: Infinity }).bpm;
+}
+
+/**
+ * The tempo to which others have brought somebody who never played a piece clean: a join by the sections on both
+ * sides of it, a section by its barer layers; null where nothing has.
+ */
+function broughtTo({ key, layer }: Piece, tries: readonly Try[]): number | null {
+  const [kind, ...parts] = key.split(':');
+  if (layer === undefined) return null;
+  if (kind === 'join') {
+    const held = parts.map((part) => heldOfPiece({ key: `section:${part}`, layer }, tries));
+    const known = held.flatMap((one) => one ?? []);
+    return known.length < held.length || known.length === 0
+      ? null
+      : Math.min(...known) * assumed('knownStartShare');
+  }
+  if (kind !== 'section') return null;
+  const barer = LAYERS.slice(0, LAYERS.indexOf(layer)).flatMap(
+    (one) => heldOfPiece({ key, layer: one }, tries) ?? [],
+  );
+  return barer.length === 0 ? null : Math.max(...barer) * assumed('newStartShare');
+}
+
+/** Where a ladder is begun: at the last rung that what is known already reaches. */
+function firstRung(rungs: readonly Bpm[], brought: number | null): number {
+  return brought === null
+    ? 0
+    : Math.max(
+        0,
+        rungs.findLastIndex((rung) => rung <= brought),
+      );
+}
+
 /** The rung to play next: the first above what is held, further down after failing at it. */
-function nextRung({ rungs }: Step, { bpm: held, eased }: Held): number {
-  const above = held === null ? 0 : rungs.findIndex((rung) => rung > held);
+function nextRung({ rungs }: Step, { bpm: held, eased }: Held, first: number): number {
+  const above = held === null ? first : rungs.findIndex((rung) => rung > held);
   const next = above < 0 ? rungs.length - 1 : above;
   return Math.max(0, next - eased);
 }
@@ -57,7 +96,8 @@ function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
   const attempts = attemptsAt([piece], tries);
   const goalBpm = rungs.at(-1) ?? 0;
   const held = heldOf(attempts, { cleanInRow: goal.cleanInRow, goalBpm });
-  const rung = nextRung(step, held);
+  const first = held.bpm === null ? firstRung(rungs, broughtTo(piece, tries)) : 0;
+  const rung = nextRung(step, held, first);
   const inRow = passesAt(held, rungs[rung] ?? 0);
   const isDone = held.goalDays.length >= goal.days;
   return {
@@ -95,7 +135,8 @@ function leastOf(climbs: readonly Climb[]): Climb | undefined {
 /**
  * Works out where a student is with a step from all tries ever made: the tempo held is what was played
  * clean often enough in a row, whatever the ladder was then; a fuller layer proves a barer one; two
- * failed tries step one rung down. The order the tries are given in does not matter.
+ * failed tries step one rung down. What was never held begins where its sections, or its barer layers, have brought
+ * somebody. The order the tries are given in does not matter.
  *
  * @example
  * climbOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []).isDone // false

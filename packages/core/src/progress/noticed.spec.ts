@@ -2,7 +2,7 @@ import { readChart } from '../chart';
 import type { Day } from '../day';
 import type { PlanEvent, Try } from '../events';
 import { makePlan } from '../plan';
-import { stepProgress } from '../practice';
+import { climbOf, stepProgress } from '../practice';
 import type { Step } from '../steps';
 import { climbedSince, notComingOn, overviewOf, reachedMilestones, sayingsIn } from './index';
 
@@ -136,5 +136,40 @@ describe('what a student said', () => {
       ...['sore: ', 'ring: Gm6: string 2', `stuck: ${verse.title}, bar 3`],
       'asks: Does it need the ring finger?',
     ]);
+  });
+});
+
+describe('a ladder that was not begun', () => {
+  const rungOf = (step: Step, tries: readonly Try[]) => step.rungs[climbOf(step, tries).rung] ?? 0;
+  const join = () => {
+    const found = plan.steps.find(({ kind }) => kind === 'join');
+    if (!found) throw new Error('the song has a join');
+    return found;
+  };
+
+  it('begins where both sections of a join have brought the student', () => {
+    const step = join();
+    const both = [
+      ...many(3, verse, '2026-11-20', { bpm: goal }),
+      ...many(3, chorus, '2026-11-21', { bpm: goal }),
+    ];
+    expect(rungOf(step, [])).toBe(step.rungs[0] ?? 0);
+    expect(rungOf(step, both.slice(0, 3))).toBe(step.rungs[0] ?? 0);
+    expect(rungOf(step, both)).toBeGreaterThan(0.7 * goal);
+    expect(rungOf(step, both)).toBeLessThanOrEqual(0.85 * goal);
+    // Failing there again and again goes down from there.
+    const at = rungOf(step, both);
+    const failed = many(2, step, '2026-11-22', { bpm: at, clean: false });
+    expect(rungOf(step, [...both, ...failed])).toBeLessThan(at);
+  });
+
+  it('begins where a barer layer has, and never lower for more of it', () => {
+    const bare = stepOf('section');
+    const full = plan.steps.find(({ id }) => id === bare.id.replace(':bare', ':full')) ?? verse;
+    const before = rungOf(full, []);
+    const held = many(3, bare, '2026-11-20', { bpm: goal });
+    expect(rungOf(full, held)).toBeGreaterThanOrEqual(before);
+    expect(rungOf(full, held)).toBeLessThanOrEqual(0.75 * goal);
+    expect(climbOf(full, held).cleanBpm).toBeNull();
   });
 });

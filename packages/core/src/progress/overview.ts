@@ -34,6 +34,7 @@ export interface ReadinessSummary extends Pick<
   readonly holeBars: number;
   readonly holeJoins: number;
   readonly heldBackBy: {
+    readonly stepId: string;
     readonly title: string;
     /** All of it in one sentence. */
     readonly line: string;
@@ -157,7 +158,7 @@ export function summaryOf(readiness: Readiness): ReadinessSummary {
       .reduce((sum, { step }) => sum + step.atoms.length / 2, 0),
     heldBackBy: heldBackBy
       ? {
-          ...{ title: heldBackBy.step.title, line: heldBackBy.line },
+          ...{ stepId: heldBackBy.step.id, title: heldBackBy.step.title, line: heldBackBy.line },
           ...{ cleanBpm: heldBackBy.cleanBpm, goalBpm: heldBackBy.goalBpm },
         }
       : null,

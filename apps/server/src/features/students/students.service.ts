@@ -128,6 +128,11 @@ export function createStudentsService(deps: StudentsDeps) {
       const student = toStudent(await profileOf(studentId), shown);
       return { student, constants: await constants() };
     },
+    /** Somebody to whom things are said as to a child. */
+    async isChild(studentId: string): Promise<boolean> {
+      const { ageBand } = await profileOf(studentId);
+      return ageBand === 'under 10' || ageBand === '10 to 12';
+    },
     async slotOf(studentId: string): Promise<LessonSlot> {
       return (await profileOf(studentId)).lessonSlot;
     },

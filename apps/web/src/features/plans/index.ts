@@ -1,4 +1,4 @@
 export { PlanReader } from './plan-progress';
 export type { PlanProgress } from './plan-progress';
-export { readinessWords } from './readiness-words';
+export { childWords, readinessWords } from './readiness-words';
 export type { ReadinessWords } from './readiness-words';

@@ -15,10 +15,6 @@ const LAYER_WORDS: Readonly<Record<Layer, string>> = {
   ornaments: 'ornaments',
 };
 
-function layerWords(layer: Layer): string {
-  return LAYER_WORDS[layer];
-}
-
 function counted(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`;
 }
@@ -57,21 +53,31 @@ export function readinessWords(readiness: ReadinessSummary, isTeaching = true): 
       heldBack,
     };
   }
-  const barer = readiness.barer.findLast((one) => one.songBpm !== null);
-  if (barer && isTeaching)
-    return {
-      headline: `Whole with ${layerWords(barer.layer)}`,
-      below: `at ${barer.songBpm} of ${goalBpm} bpm; in full not yet: ${holes(readiness)} still new`,
-      heldBack,
-    };
-  if (barer)
-    return {
-      headline: `The whole song goes, ${layerWords(barer.layer)}`,
-      below: `at ${barer.songBpm} of ${goalBpm} bpm; next comes more of it`,
-      heldBack,
-    };
   if (readiness.gates.parts === 0)
     return { headline: 'Nothing to play yet', below: 'The song has no bars.', heldBack };
   const rest = restBpm === null ? '' : `; the rest holds at ${restBpm} of ${goalBpm} bpm`;
+  const barer = readiness.barer.findLast((one) => one.songBpm !== null);
+  if (barer) {
+    const whole = `with ${LAYER_WORDS[barer.layer]} it is whole at ${barer.songBpm} of ${goalBpm} bpm`;
+    const headline = isTeaching ? 'Not yet whole in full' : 'The whole song goes';
+    return { headline, below: `${whole}; in full ${holes(readiness)} still new`, heldBack };
+  }
   return { headline: 'Not yet whole', below: `${holes(readiness)} still new${rest}`, heldBack };
+}
+
+/** Says how far a song is to a child: what goes, and the next small win. */
+export function childWords(readiness: ReadinessSummary, next: string | undefined): ReadinessWords {
+  const { songBpm, goalBpm, gates } = readiness;
+  const barer = readiness.barer.some((one) => one.songBpm !== null);
+  const headline =
+    songBpm !== null
+      ? songBpm >= goalBpm
+        ? 'The whole song goes!'
+        : `The whole song goes, at ${songBpm}`
+      : barer
+        ? 'The whole song goes, one strum a chord'
+        : gates.parts === 0
+          ? 'Nothing to play yet'
+          : 'Piece by piece';
+  return { headline, below: next ? `Next: ${next}` : '', heldBack: '' };
 }

@@ -15,7 +15,8 @@ import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
 import { TempoChart, type ChartAhead, type ChartLine } from '../../ui/tempo-chart';
-import { readinessWords } from '../plans';
+import { childWords, readinessWords, type PlanProgress } from '../plans';
+import { AdjustStep } from '../teaching';
 import { PlanSteps } from './parts/plan-steps';
 import { StudentSongState } from './student-song.state';
 import { aheadOf, fadedNotes, whenNotes } from './time-notes';
@@ -29,11 +30,22 @@ const LINES_SHOWN = 5;
 
 const WANTED_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
 
+/** What has to be there before a song is ready, and whether it is. */
+function gateLines(gates: PlanProgress['readiness']['gates']): readonly string[] {
+  const mark = (isThere: boolean): string => (isThere ? '✓' : '○');
+  const { partsAtGoal, parts, wholeRunDays, wholeRunDaysNeeded, isHeard } = gates;
+  return [
+    `${mark(partsAtGoal === parts)} ${partsAtGoal} of ${parts} sections and joins at goal`,
+    `${mark(wholeRunDays >= wholeRunDaysNeeded)} ${wholeRunDays} of ${wholeRunDaysNeeded} whole runs, on different days`,
+    `${mark(isHeard)} heard by the teacher${isHeard ? '' : ' still to come'}`,
+  ];
+}
+
 /** One student's song, for them and their teacher: how far, what holds it back, every step. */
 @Component({
   selector: 'harvu-student-song-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayLabel, Note, Page, PlanSteps, Ribbon, RouterLink, TempoChart],
+  imports: [AdjustStep, DayLabel, Note, Page, PlanSteps, Ribbon, RouterLink, TempoChart],
   providers: [StudentSongState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './student-song-page.html',
@@ -42,6 +54,8 @@ export class StudentSongPage {
   readonly id = input.required<string>();
   private readonly session = inject(Session);
   protected readonly isTeaching = this.session.isTeaching();
+  /** To a child the next small win is said, and no figures of what is missing. */
+  protected readonly isChild = this.session.isChild();
   protected readonly theme = inject(Theme);
   protected readonly state = inject(StudentSongState);
   protected readonly block = signal(-1);
@@ -52,9 +66,10 @@ export class StudentSongPage {
   });
   protected readonly words = computed(() => {
     const found = this.state.plan();
-    return found
-      ? readinessWords(found.readiness, this.isTeaching)
-      : { headline: '', below: '', heldBack: '' };
+    if (!found) return { headline: '', below: '', heldBack: '' };
+    return this.isChild
+      ? childWords(found.readiness, this.next()?.title)
+      : readinessWords(found.readiness, this.isTeaching);
   });
   protected readonly doneCount = computed(
     () => this.state.plan()?.progress.filter((one) => one.state === 'done').length ?? 0,
@@ -90,17 +105,37 @@ export class StudentSongPage {
     if (!found || wantedOn === null || found.left.minutes === 0) return [];
     const today = this.session.today();
     const { minutesByWeekday } = found.plan;
+    const forecast = found.when?.forecast;
+    const isLater = forecast?.enough === true && (forecast.p50 === null || forecast.p50 > wantedOn);
     const { verdict, minutesADay } = deadlineOf(found.left, wantedOn, { minutesByWeekday, today });
     return [
       {
-        tone: WANTED_TONES[verdict],
+        tone: isLater && verdict !== 'misses' ? ('brass' as const) : WANTED_TONES[verdict],
         heading: `Wanted for ${format(parseISO(wantedOn), 'd MMM')}:`,
         words:
           minutesADay === null
             ? 'no day of practice is left.'
-            : `${minutesADay} min on each day of practice get you there.`,
+            : `${minutesADay} min on each day of practice are wanted${isLater ? `; as it goes now, ${found.when?.title ?? ''} comes later` : ' and get you there'}.`,
       },
     ];
+  });
+
+  /** What the teacher can mend with one press: a step that does not come on, else what holds the song back. */
+  protected readonly mend = computed(() => {
+    const found = this.state.plan();
+    if (!found || !this.isTeaching) return undefined;
+    const { stuck, readiness } = found;
+    if (stuck) {
+      const at = stuck.atBpm === null ? 'not clean yet' : `at ${stuck.atBpm}`;
+      const days = `${stuck.days} days and ${Math.round(stuck.minutes)} min of practice`;
+      const bar = stuck.bar === null ? '' : ` Bar ${stuck.bar} fails most.`;
+      const step = findStep(found.steps, stuck.stepId);
+      return { heading: 'Stuck.', words: `${step?.title ?? ''}: ${at} after ${days}.${bar}`, step };
+    }
+    const held = readiness.heldBackBy;
+    if (!held) return undefined;
+    const step = findStep(found.steps, held.stepId);
+    return { heading: 'Make it easier:', words: held.title, step };
   });
 
   /** What was said in the practice room in the last week: for the teacher to ask about. */
@@ -119,10 +154,9 @@ export class StudentSongPage {
 
   protected readonly notes = computed(() => {
     const found = this.state.plan();
-    if (!found) return [];
+    if (!found || this.isChild) return [];
     const { share, gates, goalBpm, barer } = found.readiness;
     const isReady = gates.isReady;
-    const days = `${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs on different days`;
     return [
       ...this.said(),
       ...fadedNotes(found.due),
@@ -130,7 +164,7 @@ export class StudentSongPage {
       {
         tone: isReady ? ('spruce' as const) : ('slate' as const),
         heading: isReady ? 'Ready to perform.' : 'On the way to ready.',
-        words: `${gates.partsAtGoal} of ${gates.parts} sections and joins at goal; ${days}.`,
+        words: gateLines(gates).join('; ') + '.',
       },
       {
         tone: 'slate' as const,

@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Observable } from 'rxjs';
+import { merge, Subject, switchMap, type Observable } from 'rxjs';
+import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
 import { returned } from '../../platform/returned';
 import { PlanReader, type PlanProgress } from '../plans';
@@ -10,14 +11,22 @@ import { PlanReader, type PlanProgress } from '../plans';
 export class StudentSongState {
   private readonly reader = inject(PlanReader);
   private readonly ended = inject(DestroyRef);
-  private readonly returned$ = returned();
+  private readonly asked = new Subject<void>();
+  private readonly returned$ = merge(returned(), this.asked);
+  private readonly live = inject(Live);
   private readonly found = signal<Opened<PlanProgress>>(LOADING);
 
   readonly plan = computed(() => valueOf(this.found()));
   readonly problem = computed(() => problemOf(this.found()));
 
+  /** Reads it once more, after something was changed. */
+  again(): void {
+    this.asked.next();
+  }
+
   open(id$: Observable<string>): void {
-    opened(id$, (id) => this.reader.read(id), this.returned$)
+    const news$ = id$.pipe(switchMap((id) => this.live.news(id)));
+    opened(id$, (id) => this.reader.read(id), merge(this.returned$, news$))
       .pipe(takeUntilDestroyed(this.ended))
       .subscribe((found) => this.found.set(found));
   }

@@ -1,1 +1,2 @@
 export { differenceWords, withChange, withoutChange } from './teaching-edits';
+export { AdjustStep } from './adjust-step';

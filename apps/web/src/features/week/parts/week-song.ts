@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { SongAtAGlance } from '@harvu/contract';
 import type { OpenStep } from '@harvu/core/progress';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
-import { readinessWords } from '../../plans';
+import { childWords, readinessWords } from '../../plans';
+import { Session } from '../../../platform/session';
 
 /** One song of the week: how far it is, and what to practise next. */
 @Component({
@@ -17,7 +18,9 @@ import { readinessWords } from '../../plans';
       <h3 class="text-lg">
         <a [routerLink]="['/plans', song().id]">{{ song().title }}</a>
       </h3>
-      <span class="text-ink-soft">{{ words().headline }}: {{ words().below }}</span>
+      <span class="text-ink-soft"
+        >{{ words().headline }}{{ words().below ? ': ' + words().below : '' }}</span
+      >
     </div>
     <harvu-ribbon class="mt-2" [blocks]="overview().blocks" />
     <p class="mt-1 text-xs text-ink-soft">
@@ -62,7 +65,13 @@ import { readinessWords } from '../../plans';
 export class WeekSong {
   readonly song = input.required<SongAtAGlance>();
   protected readonly overview = computed(() => this.song().overview);
-  protected readonly words = computed(() => readinessWords(this.overview().readiness));
+  private readonly isChild = inject(Session).isChild;
+  protected readonly words = computed(() => {
+    const { readiness, open } = this.overview();
+    return this.isChild()
+      ? childWords(readiness, open[0]?.title)
+      : readinessWords(readiness, false);
+  });
   protected readonly laterOpen = computed(() => {
     const { open, openCount } = this.overview();
     return openCount - open.length;
