@@ -177,7 +177,7 @@ function createServices(deps: AppDeps) {
     figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
     minutesOf: (studentId) => students.minutesOf(studentId),
     wishesFor: (songId) => requests.wishesFor(songId),
-    findAll: work.findAll,
+    ...{ findAll: work.findAll, changedBetween: work.changedBetween, timeZone },
   });
   const conventionsOf = (personId: string) => people.conventionsOf(personId);
   const toMe = async ({ id, name, role, factor }: Account): Promise<Me> => ({

@@ -100,7 +100,7 @@ function serveHere(settings: Settings): void {
     door: { isSecure: settings.isSecure, addressOf: addressBehind(settings.proxies) },
     // Paper waits in a line of its own: many sheets hold up nobody's song.
     work: {
-      ...inThreads<LongTasks>(['findAll', 'lookOver', 'lookThrough'], {
+      ...inThreads<LongTasks>(['findAll', 'changedBetween', 'lookOver', 'lookThrough'], {
         ...{ file, threads: 1, waiting: 1000 },
       }),
       printSheet: inThreads<LongTasks>(['printSheet'], { file, threads: 1, waiting: 10 })

@@ -1,7 +1,7 @@
 // What takes long, done in threads of its own; each thread is an instance of this file.
 import { closePrototypes } from './platform/hardened';
 
-export { findAll, lookOver } from './features/plans/plan-tasks';
+export { changedBetween, findAll, lookOver } from './features/plans/plan-tasks';
 export { printSheet } from './features/sheets/print-sheet';
 export { lookThrough } from './features/students/student-tasks';
 

@@ -64,6 +64,12 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./features/students').then((m) => m.StudentPage),
   },
   {
+    path: 'students/:id/report',
+    title: 'Report · Harvu',
+    canActivate: [signedIn],
+    loadComponent: () => import('./features/report').then((m) => m.ReportPage),
+  },
+  {
     path: 'worked-out',
     title: 'How this is worked out · Harvu',
     canActivate: [signedIn],

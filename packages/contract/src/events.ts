@@ -4,7 +4,7 @@ import { day, exactly, id, moment, optionalMoment, whole, words } from './fields
 import type { Problem } from './problem';
 
 /** What happened, as the device writes it down; who says so is the server's to know. */
-export type NewEvent = WithoutSource<PlanEvent>;
+export type NewEvent = WithoutSource<Exclude<PlanEvent, { readonly kind: 'changed' }>>;
 
 /** Of each kind by itself. */
 type WithoutSource<Event> = Event extends unknown ? Omit<Event, 'source'> : never;

@@ -51,7 +51,7 @@ import {
   type Scene,
   type StepProgress,
 } from '@harvu/core/practice';
-import { playedIn, triesIn, type PlanEvent, type Try } from '@harvu/core/events';
+import { evidenceIn, playedIn, type PlanEvent, type Try } from '@harvu/core/events';
 import type { RecordedStart } from '@harvu/core/recording';
 import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { Forecast } from '@harvu/core/forecast';
@@ -179,7 +179,7 @@ function whenReached(
 ): Pick<SongProgress, 'when'> {
   const told = step && stepForecast(step, events, today);
   if (!step || !told) return {};
-  const { cleanBpm } = climbOf(step, triesIn(events));
+  const { cleanBpm } = climbOf(step, evidenceIn(events));
   const goalBpm = step.rungs.at(-1) ?? 0;
   return {
     when: {
@@ -282,7 +282,7 @@ export const answers = {
   /** Makes the steps of a song for somebody, who may have done some of them. */
   plan(request: PlanRequest, events: readonly PlanEvent[], conventions: Conventions): PlannedSong {
     const plan = makePlan(request.song, optionsOf(request, conventions));
-    const progress = stepProgress(plan.steps, triesIn(events));
+    const progress = stepProgress(plan.steps, evidenceIn(events));
     const done = progress.filter((one) => one.state === 'done');
     return {
       ...plan,
@@ -340,7 +340,7 @@ export const answers = {
   progress(plan: Plan, today: Day, conventions: Conventions): SongProgress {
     const made = makePlan(plan.document, optionsOf(requestOf(plan), conventions));
     const { work, steps, goal } = made;
-    const tries = triesIn(plan.events);
+    const tries = evidenceIn(plan.events);
     const readiness = readinessOf(work, { steps, tries, goal });
     const progress = stepProgress(steps, tries);
     const open = progress.filter((one) => one.state !== 'done').map((one) => one.step);

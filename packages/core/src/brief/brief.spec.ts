@@ -16,6 +16,7 @@ import {
   homeCards,
   lessonSummary,
   sinceLesson,
+  termReport,
   type SongNow,
   type StudentNow,
 } from './index';
@@ -288,5 +289,39 @@ describe('the summary of a lesson', () => {
   it('leaves out what there was none of', () => {
     const bare = lessonSummary({ ...told, marks: [], met: [], word: '', home: null, next: null });
     expect(bare).toBe('Bo, lesson of 27 Nov, 30 minutes.');
+  });
+});
+
+describe('a term of one student', () => {
+  const minutesByDay = { '2026-09-01': 10, '2026-09-07': 5.4, '2026-09-08': 20, '2026-10-30': 9 };
+  const waltz = song('Waltz', {
+    minutesByDay,
+    milestones: [
+      { kind: 'first section', on: '2026-08-20' },
+      { kind: 'half', on: '2026-09-07' },
+    ],
+  });
+  const other = song('Other', { minutesByDay: { '2026-08-01': 30 } });
+  const told = termReport(student(other, waltz), {
+    ...{ from: '2026-09-01', to: '2026-09-16' },
+    lessons: [
+      { day: '2026-09-02', state: 'held' },
+      { day: '2026-09-09', state: 'missed' },
+    ],
+  });
+
+  it('adds up week by week, and tells of the songs that were practised in it', () => {
+    expect(told.line).toBe('35 minutes of practice on 3 days. There was 1 lesson.');
+    expect(told.weeks).toEqual([
+      { from: '2026-09-01', minutes: 15.4 },
+      { from: '2026-09-08', minutes: 20 },
+      { from: '2026-09-15', minutes: 0 },
+    ]);
+    expect(told.songs).toEqual([
+      {
+        ...{ planId: 'Waltz', title: 'Waltz', line: 'It was begun.' },
+        reached: [{ kind: 'half', on: '2026-09-07' }],
+      },
+    ]);
   });
 });

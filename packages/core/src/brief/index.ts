@@ -12,3 +12,5 @@ export { shortTitle } from './words';
 export type { DayTold } from './words';
 export { lessonSummary, marksTold } from './summary';
 export type { LessonTold, MarkTold } from './summary';
+export { termReport } from './report';
+export type { PractisedWeek, SongInTerm, Term, TermReport } from './report';

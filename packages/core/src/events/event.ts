@@ -129,6 +129,15 @@ export interface Stuck extends Happened {
   readonly revision: number;
 }
 
+/** The song was corrected: what was played of some parts before is not what stands there now. */
+export interface Changed extends Happened {
+  readonly kind: 'changed';
+  /** Ids of the parts, and what they are called. */
+  readonly parts: readonly string[];
+  readonly names: readonly string[];
+  readonly revision: number;
+}
+
 /** One entry of the log. */
 export type PlanEvent =
   | TryEvent
@@ -141,7 +150,8 @@ export type PlanEvent =
   | StrokeDrill
   | RingCheck
   | Sore
-  | Stuck;
+  | Stuck
+  | Changed;
 
 function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
   const once = new Map(events.map((one) => [one.id, one]));

@@ -1,7 +1,9 @@
 export { secondsOfDrill } from './drill';
+export { evidenceIn } from './evidence';
 export { drillsIn, isDatedAhead, playedIn, saidSince, triesIn } from './event';
 export type {
   ChangeDrill,
+  Changed,
   Correction,
   Drill,
   NoteEvent,

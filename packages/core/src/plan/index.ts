@@ -1,5 +1,7 @@
 export { finishOn, nextLessonOn, practiceUntil } from './calendar';
 export type { MinutesByWeekday, Practice, Until } from './calendar';
+export { changedParts } from './changed-parts';
+export type { ChangedPart } from './changed-parts';
 export { deadlineOf } from './deadline';
 export type { Deadline } from './deadline';
 export { easierGrip } from './easier-grips';

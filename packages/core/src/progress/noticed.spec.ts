@@ -173,3 +173,44 @@ describe('a ladder that was not begun', () => {
     expect(climbOf(full, held).cleanBpm).toBeNull();
   });
 });
+
+describe('a song that was corrected', () => {
+  const changed = (day: Day, ...steps: readonly Step[]): PlanEvent => ({
+    ...{ id: `c${day}`, kind: 'changed', at: `${day}T12:00:00.000Z`, day, source: 'teacher' },
+    ...{ revision: 2, parts: steps.flatMap((one) => one.atoms), names: steps.map((one) => one.id) },
+  });
+  const held = () => [
+    ...many(3, verse, '2026-11-20', { bpm: goal }),
+    ...many(3, chorus, '2026-11-20', { bpm: goal }),
+  ];
+  const at = (events: readonly PlanEvent[]) => overviewOf(plan, events);
+
+  it('has the part that changed shown again, and nothing else; its minutes stay', () => {
+    const before = at(held());
+    const after = at([...held(), changed('2026-11-21', verse)]);
+    expect(before.blocks.map((one) => Number(one.cleanBpm))).toEqual([goal, goal]);
+    expect(after.blocks.map(({ cleanBpm }) => cleanBpm)).toEqual([null, goal as never]);
+    expect(after.minutesByDay).toEqual(before.minutesByDay);
+    expect(after.checkAgain).toEqual({ on: '2026-11-21', names: [verse.id] });
+    expect(before.checkAgain).toBeNull();
+  });
+
+  it('asks no more once it was played clean again', () => {
+    const again = many(3, verse, '2026-11-22', { bpm: 70 });
+    const after = at([...held(), changed('2026-11-21', verse), ...again]);
+    expect(after.checkAgain).toBeNull();
+    expect(after.blocks.map((one) => Number(one.cleanBpm))).toEqual([70, goal]);
+  });
+
+  it('asks for the whole song again, whatever part it was', () => {
+    const whole = stepOf('whole:bare');
+    const runs = [
+      ...many(1, whole, '2026-11-18', { bpm: goal }),
+      ...many(1, whole, '2026-11-19', { bpm: goal }),
+    ];
+    const done = (events: readonly PlanEvent[]) =>
+      at(events).milestones.some(({ kind }) => kind === 'whole bare');
+    expect(done(runs)).toBeTrue();
+    expect(done([...runs, changed('2026-11-21', verse)])).toBeFalse();
+  });
+});

@@ -3,7 +3,7 @@ import type { PartedSong } from '../sameness';
 import { kindOf, minutesLeft, type Kind, type Matter, type Step, type Workpiece } from '../steps';
 import type { Bpm } from '../units';
 import { dayAfter, type Day } from '../day';
-import { playedIn, triesIn, type PlanEvent, type Played, type Try } from '../events';
+import { evidenceIn, playedIn, type PlanEvent, type Played, type Try } from '../events';
 import { stepProgress, type StepProgress } from '../practice';
 import { doneOn, type DoneStep } from './done-on';
 import { climbedSince, type ClimbedStep } from './climbed';
@@ -106,6 +106,8 @@ export interface PlanOverview {
   readonly milestones: readonly ReachedMilestone[];
   /** The days on which something was begun in the last two weeks of practice, once for each step. */
   readonly begunOn: readonly Day[];
+  /** Parts that were changed and not played clean since; null where none is. */
+  readonly checkAgain: { readonly on: Day; readonly names: readonly string[] } | null;
   /** What the student said lately, the latest first. */
   readonly said: readonly Saying[];
 }
@@ -217,6 +219,22 @@ function begunSince(steps: readonly Step[], tries: readonly Try[], since: Day): 
     .filter((day) => day >= since);
 }
 
+/** What a correction of the song left to be shown again. */
+function toCheckAgain(
+  events: readonly PlanEvent[],
+  { parts }: Readiness,
+): PlanOverview['checkAgain'] {
+  const last = events.findLast((one) => one.kind === 'changed');
+  if (last?.kind !== 'changed') return null;
+  const holes = new Set(
+    parts
+      .filter(({ step, cleanBpm }) => kindOf(step).holdsPart === true && cleanBpm === null)
+      .flatMap(({ step }) => step.atoms),
+  );
+  const names = last.names.filter((_, index) => holes.has(last.parts[index] ?? ''));
+  return names.length === 0 ? null : { on: last.day, names };
+}
+
 function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>> {
   const minutes: Record<Day, number> = {};
   for (const { day, seconds } of played) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
@@ -234,7 +252,7 @@ export function overviewOf(
   events: readonly PlanEvent[],
   wantedOn: Day | null = null,
 ): PlanOverview {
-  const tries = triesIn(events);
+  const tries = evidenceIn(events);
   const played = playedIn(events);
   const { steps, work, goal } = plan;
   const readiness = readinessOf(work, { steps, tries, goal });
@@ -264,6 +282,7 @@ export function overviewOf(
     climbed: lastDay === null ? [] : climbedSince(steps, tries, dayAfter(lastDay, -CLIMBED_DAYS)),
     begunOn: lastDay === null ? [] : begunSince(steps, tries, dayAfter(lastDay, -BEGUN_DAYS)),
     milestones: reachedMilestones(progress, work, goal),
+    checkAgain: toCheckAgain(events, readiness),
     said: sayingsIn(events, steps),
   };
 }

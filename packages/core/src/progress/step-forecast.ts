@@ -1,5 +1,5 @@
 import { dayAfter, daysBetween, type Day } from '../day';
-import { triesIn, type PlanEvent } from '../events';
+import { evidenceIn, type PlanEvent } from '../events';
 import { forecast, type Forecast, type ForecastTry } from '../forecast';
 import type { Step } from '../steps';
 
@@ -10,7 +10,7 @@ const SEED = 1;
 /** The best that was clean on each day a step was practised, with its minutes. */
 function resultsOf(step: Pick<Step, 'id'>, events: readonly PlanEvent[]): readonly ForecastTry[] {
   const days = new Map<Day, ForecastTry>();
-  for (const { stepId, day, seconds, clean, bpm } of triesIn(events)) {
+  for (const { stepId, day, seconds, clean, bpm } of evidenceIn(events)) {
     if (stepId !== step.id) continue;
     const before = days.get(day) ?? { on: day, minutes: 0, cleanBpm: 0 };
     const cleanBpm = Math.max(before.cleanBpm, clean ? (bpm ?? 0) : 0);

@@ -3,7 +3,13 @@ import { constantsWith } from '@harvu/core/assumptions';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
 import type { Conventions } from '@harvu/core/conventions';
 import type { PlanEvent } from '@harvu/core/events';
-import { makePlan, type StepPlan, type Teaching } from '@harvu/core/plan';
+import {
+  changedParts,
+  makePlan,
+  type ChangedPart,
+  type StepPlan,
+  type Teaching,
+} from '@harvu/core/plan';
 import { overviewOf, type PlanOverview } from '@harvu/core/progress';
 import type { SongDocument } from '@harvu/core/song';
 import { LRUCache } from 'lru-cache';
@@ -36,6 +42,17 @@ function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'events
 /** Works out how a plan stands. */
 export function lookOver({ events, ...plan }: PlanAtWork): PlanOverview {
   return overviewOf(planOf(plan), events, plan.teaching.wantedOn);
+}
+
+/** What of a song is played otherwise in one revision than in another. */
+export function changedBetween({
+  before,
+  after,
+}: {
+  readonly before: SongDocument;
+  readonly after: SongDocument;
+}): readonly ChangedPart[] {
+  return changedParts(before, after);
 }
 
 /** What stands between a song and being given. */

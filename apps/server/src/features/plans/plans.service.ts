@@ -7,12 +7,12 @@ import type {
   PlanSummary,
   SavePlan,
 } from '@harvu/contract';
-import type { Teaching } from '@harvu/core/plan';
-import type { Day } from '@harvu/core/day';
+import type { ChangedPart, Teaching } from '@harvu/core/plan';
+import { dayAt, type Day } from '@harvu/core/day';
 import type { SongDocument } from '@harvu/core/song';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
-import type { InTransaction } from '../../platform/database';
+import type { InTransaction, Tx } from '../../platform/database';
 import { badRequest, conflict, missing, type DomainError } from '../../platform/errors';
 import type { PeopleStore } from '../people';
 import type { OverrulesStore, SongsStore } from '../songs';
@@ -28,12 +28,18 @@ export interface PlansDeps {
   readonly overrules: OverrulesStore;
   readonly people: PeopleStore;
   readonly clock: Clock;
+  readonly timeZone: () => Promise<string>;
   readonly inTransaction: InTransaction;
   /** Works out all that is noticed about a song and its steps, in a thread of its own. */
   readonly findAll: (song: {
     readonly document: SongDocument;
     readonly teaching: Teaching;
   }) => Promise<readonly OpenFinding[]>;
+  /** What of a song is played otherwise in one revision than in another, in a thread of its own. */
+  readonly changedBetween: (songs: {
+    readonly before: SongDocument;
+    readonly after: SongDocument;
+  }) => Promise<readonly ChangedPart[]>;
   /** How the studio teaches a song. */
   readonly teachingOf: (songId: string) => Promise<Teaching>;
   /** What a plan for a student stands on. */
@@ -90,10 +96,57 @@ function faultsLeft(open: readonly OpenFinding[]): DomainError {
   );
 }
 
+/** A plan that is moved to another revision, and what is played otherwise there. */
+interface Corrected {
+  readonly planId: string;
+  readonly changed: readonly ChangedPart[];
+}
+
+/** What was signed off of a song is never silently of another one: what changed is written into the log. */
+function createCorrections({ plans, events, songs, clock, timeZone, changedBetween }: PlansDeps) {
+  return {
+    async correctedFor(
+      songId: string,
+      { revision, ids }: { readonly revision: number; readonly ids: readonly string[] },
+    ): Promise<readonly Corrected[]> {
+      const given = (await plans.listOfSong(songId)).filter(
+        (plan) => ids.includes(plan.studentId) && plan.revision !== revision,
+      );
+      if (given.length === 0) return [];
+      const after = await songs.documentOf(songId, revision);
+      return Promise.all(
+        given.map(async (plan) => {
+          const before = await songs.documentOf(songId, plan.revision);
+          const changed = before && after ? await changedBetween({ before, after }) : [];
+          return { planId: plan.id, changed };
+        }),
+      );
+    },
+    async noteCorrected(
+      { planId, changed }: Corrected,
+      { teacher, revision }: { readonly teacher: Person; readonly revision: number },
+      tx: Tx,
+    ): Promise<void> {
+      if (changed.length === 0) return;
+      const now = clock.now();
+      const at = now.toISOString();
+      const event = {
+        ...{ id: clock.newId(), kind: 'changed' as const, at, source: 'teacher' as const },
+        ...{ day: dayAt(at, await timeZone()), revision },
+        parts: changed.map(({ id }) => id),
+        names: changed.map(({ name }) => name),
+      };
+      const logged = { event, planId, loggedBy: teacher.id, receivedAt: now, sentAt: null };
+      await events.add([logged], tx);
+    },
+  };
+}
+
 /** Gives songs to students: whoever has it already keeps their way and all they did. */
 function createGiving(deps: PlansDeps) {
   const { plans, people, clock, inTransaction, figuresFor } = deps;
   const checkSong = createSongGate(deps);
+  const corrections = createCorrections(deps);
   return {
     async assign(songId: string, assign: Assign, teacher: Person): Promise<void> {
       const { revision } = assign;
@@ -111,7 +164,10 @@ function createGiving(deps: PlansDeps) {
       const wishes = await deps.wishesFor(songId);
       const given = { songId, revision, assignedBy: teacher.id, assignedAt: clock.now() };
       const figures = await Promise.all(ids.map((id) => figuresFor(id, songId)));
+      const corrected = await corrections.correctedFor(songId, { revision, ids });
       await inTransaction(async (tx) => {
+        for (const one of corrected)
+          await corrections.noteCorrected(one, { teacher, revision }, tx);
         for (const [place, studentId] of ids.entries()) {
           const own = figures[place];
           // The day somebody asked for stands, unless the teacher has said another.

@@ -60,6 +60,27 @@ describe('plans', () => {
     expect(plan.document.sections.map((section) => section.name)).toEqual(['A', 'B']);
   });
 
+  it('say which parts a correction changed, to whoever has the song already; nothing where none did', async () => {
+    const { document } = (await owner.get<Song>(`/api/songs/${songId}`)).body;
+    const save = (chart: string, baseRevision: number) =>
+      owner.send('PUT', `/api/songs/${songId}`, {
+        ...{ baseRevision, document: readChart(chart, document).song },
+      });
+    await save(CHART.replace('| Em | D |', '| Em | C |'), 2);
+    await assign([bram.person.id], 3);
+    const plan = await read(bram, (await planOf(bram))?.id);
+    expect(plan.events).toEqual([
+      jasmine.objectContaining({ kind: 'changed', names: ['B'], source: 'teacher', revision: 3 }),
+    ]);
+    await save(CHART.replace('| Em | D |', '| Em | C |').replace('92', '90'), 3);
+    await assign([bram.person.id], 4);
+    expect((await read(bram, plan.id)).events).toHaveSize(1);
+    // A device cannot say so.
+    const { kind, ...event } = { ...aTry(), kind: 'changed', parts: ['s1'], names: ['A'] };
+    const refused = await log({ ...event, kind });
+    expect(refused.status).toBe(400);
+  });
+
   it('keep a try as it was made, and know who said so and when it came in', async () => {
     const own = aTry({ clean: false });
     expect((await log(own)).body).toEqual({ refused: [] });

@@ -190,6 +190,8 @@ export function createPlansStore(sequelize: Sequelize) {
       });
       return rows.map(({ mark }) => mark).join();
     },
+    /** Who has a song, or had it. */
+    listOfSong: (songId: string) => query('WHERE song_id = ?', [songId]),
     /** Every plan a student ever had. */
     listEver: (studentId: string) => query('WHERE student_id = ?', [studentId]),
     find: async (id: string) => (await query('WHERE plans.id = ?', [id]))[0],

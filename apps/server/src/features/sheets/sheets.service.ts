@@ -1,5 +1,5 @@
 import type { LessonSlot, Paper, Person } from '@harvu/contract';
-import { triesIn } from '@harvu/core/events';
+import { evidenceIn } from '@harvu/core/events';
 import { nextLessonOn, practiceUntil } from '@harvu/core/plan';
 import type { Conventions } from '@harvu/core/conventions';
 import { dayAt, type Day } from '@harvu/core/day';
@@ -81,7 +81,7 @@ export function createSheetsService(deps: SheetsDeps) {
       const day = nextLessonOn(await today(), slot?.weekday ?? null);
       const { minutes } = practiceUntil(day, { minutesByWeekday, today: await today() });
       const lesson = { heading: `Until ${dayOnPaper(day, asked.paper, 'weekday')}`, minutes };
-      const named = { title, playedBy, studentName, lesson, tries: triesIn(events) };
+      const named = { title, playedBy, studentName, lesson, tries: evidenceIn(events) };
       return print({ ...named, document, teaching: way, figures, conventions }, asked);
     },
     async ofSong(id: string, asked: SheetAsked): Promise<PrintedSheet> {

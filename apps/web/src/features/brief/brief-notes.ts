@@ -29,6 +29,20 @@ function reasonNotes({ attention }: Brief): readonly BriefNote[] {
   });
 }
 
+/** What was changed in a song and is to be shown again. */
+function checkAgainNotes({ songs }: Brief): readonly BriefNote[] {
+  return songs.flatMap(({ id, title, overview: { checkAgain } }): readonly BriefNote[] =>
+    checkAgain === null
+      ? []
+      : [
+          {
+            ...{ key: `again ${id}`, tone: 'brass', planId: id, heading: 'Check again:' },
+            words: `${checkAgain.names.join(', ')} of ${title}, changed on ${dayWords(checkAgain.on)}.`,
+          },
+        ],
+  );
+}
+
 function minutesNote({ since, attention }: Brief): BriefNote {
   const [minutes, agreed] = [Math.round(since.minutes), Math.round(since.agreed)];
   const silent = attention.reasons.find(({ kind }) => kind === 'silent');
@@ -99,6 +113,7 @@ function lastNotes({ last }: Brief): readonly BriefNote[] {
 export function briefNotes(brief: Brief): readonly BriefNote[] {
   return [
     ...reasonNotes(brief),
+    ...checkAgainNotes(brief),
     minutesNote(brief),
     ...climbedNotes(brief),
     ...saidNotes(brief),

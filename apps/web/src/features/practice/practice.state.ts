@@ -1,7 +1,7 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Plan } from '@harvu/contract';
-import { playedIn, secondsOfDrill, triesIn } from '@harvu/core/events';
+import { evidenceIn, playedIn, secondsOfDrill } from '@harvu/core/events';
 import { climbOf, stepProgress, type BarRange, type Scene } from '@harvu/core/practice';
 import { findStep } from '@harvu/core/step-id';
 import { catchError, filter, of, switchMap, type Observable } from 'rxjs';
@@ -153,7 +153,7 @@ export class PracticeState {
           (one) => one.day === this.session.today() && !('clean' in one),
         );
         const seconds = unmarked.reduce((sum, one) => sum + one.seconds, 0);
-        this.marks.know(triesIn(events), seconds, plan?.id === this.openPlan);
+        this.marks.know(evidenceIn(events), seconds, plan?.id === this.openPlan);
         this.openPlan = plan?.id ?? this.openPlan;
         if (plan) void this.recording.open(plan.songId);
         this.beginMarks();

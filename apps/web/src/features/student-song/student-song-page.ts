@@ -19,7 +19,7 @@ import { childWords, readinessWords, type PlanProgress } from '../plans';
 import { AdjustStep } from '../teaching';
 import { PlanSteps } from './parts/plan-steps';
 import { StudentSongState } from './student-song.state';
-import { aheadOf, fadedNotes, whenNotes } from './time-notes';
+import { aheadOf, checkAgainNotes, fadedNotes, whenNotes } from './time-notes';
 
 /** So long it is told what was said in the room, and so much of it. */
 const SAID_DAYS = 7;
@@ -159,6 +159,7 @@ export class StudentSongPage {
     const isReady = gates.isReady;
     return [
       ...this.said(),
+      ...checkAgainNotes(found.plan.events, found.blocks),
       ...fadedNotes(found.due),
       ...whenNotes(found.when, this.isTeaching),
       {

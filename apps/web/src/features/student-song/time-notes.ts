@@ -1,3 +1,5 @@
+import type { StoredEvent } from '@harvu/contract';
+import type { FilledBlock } from '@harvu/core/progress';
 import { daysBetween, type Day } from '@harvu/core/day';
 import { format, parseISO } from 'date-fns';
 import type { ChartAhead } from '../../ui/tempo-chart';
@@ -25,6 +27,24 @@ export function fadedNotes(due: readonly DuePart[]): readonly TimeNote[] {
   });
   const more = due.length > MOST_FADED ? [`and ${due.length - MOST_FADED} more`] : [];
   return [{ tone: 'slate', heading: 'Due a visit:', words: `${[...parts, ...more].join('; ')}.` }];
+}
+
+/** What was changed in the song since it was learned: it is played once more, as it stands now. */
+export function checkAgainNotes(
+  events: readonly StoredEvent[],
+  blocks: readonly FilledBlock[],
+): readonly TimeNote[] {
+  const last = events.findLast((one) => one.kind === 'changed');
+  if (last?.kind !== 'changed') return [];
+  const holes = new Set(
+    blocks
+      .filter(({ cleanBpm }) => cleanBpm === null)
+      .map(({ letter, name }) => `${letter} ${name}`),
+  );
+  const names = last.names.filter((name) => holes.has(name));
+  if (names.length === 0) return [];
+  const words = `${names.join(', ')} changed on ${dayWords(last.day)}: play it once more as it stands now.`;
+  return [{ tone: 'slate', heading: 'Check again:', words }];
 }
 
 /** When what comes next will probably be there, as a range; to who teaches also what is missing to say. */

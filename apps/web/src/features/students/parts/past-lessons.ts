@@ -30,6 +30,7 @@ function isAbout({ day, notes, state }: StoredLesson, words: string): boolean {
         <a class="link" [routerLink]="['/lessons', fresh]" [queryParams]="{ of: studentId() }"
           >Log a lesson</a
         >
+        <a class="link" [routerLink]="['/students', studentId(), 'report']">A term on one page</a>
         @if (all().length > few) {
           <label class="ml-auto"
             ><span class="sr-only">Look through the lessons</span>

@@ -7,6 +7,7 @@ import {
   inject,
   signal,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { dayAfter, weekdayOf } from '@harvu/core/day';
 import { v4 as newId } from 'uuid';
 import { Session } from '../../../platform/session';
@@ -22,6 +23,7 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 @Component({
   selector: 'harvu-from-teacher',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
   host: { class: 'block sm:max-w-[40rem]' },
   template: `
     @for (one of reached(); track one.key) {
@@ -48,6 +50,7 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
       </section>
     }
     <p class="text-ink-soft">{{ ahead() }}</p>
+    <p><a class="link" [routerLink]="['/students', me, 'report']">The last weeks on one page</a></p>
     <form class="mt-3 flex flex-wrap items-end gap-2" (submit)="ask($event)">
       <label class="min-w-0 flex-1 basis-64"
         ><span class="block">Something to ask at your next lesson</span>
@@ -64,7 +67,8 @@ export class FromTeacher {
   private readonly state = inject(WeekState);
   private readonly queue = inject(EventQueue);
   private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
-  private readonly keptAs = `harvu-reached-${inject(Session).person()?.id ?? 'nobody'}`;
+  protected readonly me = inject(Session).person()?.id ?? 'nobody';
+  private readonly keptAs = `harvu-reached-${this.me}`;
   /** What was told before this visit. */
   private readonly before = new Set(this.read());
   protected readonly readsAll = signal(false);
