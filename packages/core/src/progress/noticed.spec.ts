@@ -3,7 +3,8 @@ import type { Day } from '../day';
 import type { PlanEvent, Try } from '../events';
 import { makePlan } from '../plan';
 import { climbOf, stepProgress } from '../practice';
-import type { Step } from '../steps';
+import { SECTION_IN_ROW } from '../practice/climb';
+import { kindOf, type Step } from '../steps';
 import { climbedSince, notComingOn, overviewOf, reachedMilestones, sayingsIn } from './index';
 
 const plan = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
@@ -146,6 +147,10 @@ describe('a ladder that was not begun', () => {
     if (!found) throw new Error('the song has a join');
     return found;
   };
+
+  it('asks as much of a section as its kind does', () => {
+    expect(SECTION_IN_ROW).toBe(kindOf({ kind: 'section' }).goal.cleanInRow);
+  });
 
   it('begins where both sections of a join have brought the student', () => {
     const step = join();
