@@ -6,6 +6,9 @@ export interface RunningDatabase {
   readonly stop: () => Promise<void>;
 }
 
+/** Whose databases the account may use in tests: its own, and those made for one test. */
+export const TEST_DATABASES: readonly string[];
+
 export function startDatabase(
   folder: string,
   databases?: readonly string[],

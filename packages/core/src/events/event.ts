@@ -153,9 +153,15 @@ export type PlanEvent =
   | Stuck
   | Changed;
 
+/** Moments are written in one form, so that their letters stand in their order. */
+function byTime(a: PlanEvent, b: PlanEvent): number {
+  if (a.at !== b.at) return a.at < b.at ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}
+
 function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
   const once = new Map(events.map((one) => [one.id, one]));
-  return [...once.values()].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
+  return [...once.values()].sort(byTime);
 }
 
 /** A clock at home may be a little ahead of the server's; more than this is a wrong date. */

@@ -21,15 +21,60 @@ export interface Climb {
   readonly triesCount: number;
 }
 
-function inOrderOnce(tries: readonly Try[]): readonly Try[] {
+/** A try with its place among all of them, and what it practised. */
+interface Placed {
+  readonly place: number;
+  readonly made: Try;
+  readonly practised: readonly Piece[];
+}
+
+/** The tries that bear on each piece, by its key. */
+type ByPiece = ReadonlyMap<string, readonly Placed[]>;
+
+/** A plan has many steps, and each is asked for its own tries of the same log: the log is gone through once. */
+const gathered = new WeakMap<readonly Try[], ByPiece>();
+
+function byTime(a: Try, b: Try): number {
+  if (a.at !== b.at) return a.at < b.at ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}
+
+/** Each try once, in the order they were made, by what it practised. */
+function gather(tries: readonly Try[]): ByPiece {
   const once = new Map(tries.map((one) => [one.id, one]));
-  return [...once.values()].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
+  const found = new Map<string, Placed[]>();
+  [...once.values()].sort(byTime).forEach((made, place) => {
+    const practised = piecesOf(made.stepId);
+    for (const key of new Set(practised.map((piece) => piece.key))) {
+      const own = found.get(key);
+      if (own) own.push({ place, made, practised });
+      else found.set(key, [{ place, made, practised }]);
+    }
+  });
+  return found;
+}
+
+function byPieceOf(tries: readonly Try[]): ByPiece {
+  const known = gathered.get(tries);
+  if (known) return known;
+  const found = gather(tries);
+  gathered.set(tries, found);
+  return found;
+}
+
+/** The tries that bear on any of several pieces, each once and in their order. */
+function bearingOn(pieces: readonly Piece[], tries: readonly Try[]): readonly Placed[] {
+  const all = byPieceOf(tries);
+  const keys = [...new Set(pieces.map(({ key }) => key))];
+  if (keys.length === 1) return all.get(keys[0] ?? '') ?? [];
+  const found = new Map(keys.flatMap((key) => (all.get(key) ?? []).map((one) => [one.place, one])));
+  return [...found.values()].sort((a, b) => a.place - b.place);
 }
 
 /** What a fuller layer proves: what was clean in it; what failed in it says nothing of a barer one. */
 function attemptsAt(pieces: readonly Piece[], tries: readonly Try[]): readonly Attempt[] {
-  return tries.flatMap(({ stepId, clean, passes, day, bpm: tempo }) => {
-    const practised = piecesOf(stepId);
+  return bearingOn(pieces, tries).flatMap(({ made, practised }) => {
+    const { clean, passes, day, bpm: tempo } = made;
     const how = pieces.flatMap((piece) => practised.map((one) => bearing(one, piece)));
     const counts = how.includes('same') || (clean && how.includes('fuller'));
     return counts ? [{ clean, passes, day, bpm: tempo ?? 0 }] : [];
@@ -44,7 +89,7 @@ function attemptsAt(pieces: readonly Piece[], tries: readonly Try[]): readonly A
  * attemptsOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []) // []
  */
 export function attemptsOf(step: Step, tries: readonly Try[]): readonly Attempt[] {
-  return attemptsAt(piecesOf(step.id), inOrderOnce(tries));
+  return attemptsAt(piecesOf(step.id), tries);
 }
 
 /** As often in a row as a section asks; its kind says the same (a test compares), but weighs more than the room may load. */
@@ -145,8 +190,7 @@ function leastOf(climbs: readonly Climb[]): Climb | undefined {
  * climbOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []).isDone // false
  */
 export function climbOf(step: Step, tries: readonly Try[]): Climb {
-  const ordered = inOrderOnce(tries);
-  const climbs = piecesOf(step.id).map((piece) => climbPiece(step, piece, ordered));
+  const climbs = piecesOf(step.id).map((piece) => climbPiece(step, piece, tries));
   const least = leastOf(climbs);
   if (!least) throw new Error('a step is always made of something');
   return least;

@@ -1,6 +1,6 @@
 import type { Day } from '../day';
 import { playedIn, triesIn, type PlanEvent } from '../events';
-import { climbOf, type Climb } from '../practice';
+import { climbOf } from '../practice';
 import { kindOf, type Kind, type Step } from '../steps';
 import type { Bpm } from '../units';
 
@@ -18,18 +18,6 @@ export interface DoneStep {
   readonly passes: number;
   /** Its goal was met that day. */
   readonly isNewlyDone: boolean;
-}
-
-/** All that happened to a step up to a day, that day too or not. */
-interface Until {
-  readonly before: Climb;
-  readonly after: Climb;
-}
-
-function untilDay(step: Step, events: readonly PlanEvent[], day: Day): Until {
-  const tries = triesIn(events).filter((one) => one.day <= day);
-  const earlier = tries.filter((one) => one.day < day);
-  return { before: climbOf(step, earlier), after: climbOf(step, tries) };
 }
 
 function stepOf(event: PlanEvent): string | undefined {
@@ -60,15 +48,19 @@ export function doneOn(
   events: readonly PlanEvent[],
   day: Day,
 ): readonly DoneStep[] {
+  const until = triesIn(events).filter((one) => one.day <= day);
+  const earlier = until.filter((one) => one.day < day);
+  const corrections = events.filter(({ kind }) => kind === 'correction');
+  const today = events.filter((one) => one.day === day && one.kind !== 'correction');
   return stepsOn(steps, events, day).flatMap((step): readonly DoneStep[] => {
-    const own = events.filter((one) => one.day === day && stepOf(one) === step.id);
-    const tries = triesIn(events).filter((one) => one.day === day && one.stepId === step.id);
-    const seconds = playedIn([...own, ...events.filter(({ kind }) => kind === 'correction')])
+    const own = today.filter((one) => stepOf(one) === step.id);
+    const tries = until.filter((one) => one.day === day && one.stepId === step.id);
+    const seconds = playedIn([...own, ...corrections])
       .filter((one) => one.day === day)
       .reduce((sum, one) => sum + one.seconds, 0);
     const passes = tries.reduce((sum, one) => sum + one.passes, 0);
     if (passes === 0 && seconds === 0) return [];
-    const { before, after } = untilDay(step, events, day);
+    const [before, after] = [climbOf(step, earlier), climbOf(step, until)];
     return [
       {
         ...{ id: step.id, title: step.title, minutes: seconds / 60 },

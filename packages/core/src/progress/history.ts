@@ -1,7 +1,7 @@
 import type { Layer } from '../song';
 import { kindOf, type Step } from '../steps';
 import type { Bpm } from '../units';
-import { climbOf } from '../practice';
+import { attemptsOf, heldOf } from '../practice';
 import type { Try } from '../events';
 
 /** The clean tempo of a step after so many minutes of practice on the whole song. */
@@ -22,13 +22,14 @@ function minutesUpTo(tries: readonly Try[]): readonly number[] {
 }
 
 function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): TempoLine {
-  const own: Try[] = [];
+  const asked = { cleanInRow: step.goal.cleanInRow, goalBpm: step.rungs.at(-1) ?? 0 };
+  let held = heldOf([], asked);
   const points: TempoPoint[] = [];
   tries.forEach((one, index) => {
     if (one.stepId !== step.id) return;
-    own.push(one);
-    const bpm = climbOf(step, own).cleanBpm;
-    if (bpm !== null) points.push({ minutes: minutes[index] ?? 0, bpm });
+    held = heldOf(attemptsOf(step, [one]), asked, held);
+    // Held is a tempo that was played.
+    if (held.bpm !== null) points.push({ minutes: minutes[index] ?? 0, bpm: held.bpm as Bpm });
   });
   return { step, points };
 }

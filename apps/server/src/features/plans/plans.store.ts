@@ -109,7 +109,8 @@ const FOUND = `
 
 const HEADS = `
   SELECT plans.*, songs.title, songs.played_by, people.name AS student_name,
-    COALESCE((SELECT MAX(number) FROM events WHERE events.plan_id = plans.id), 0) AS last_event
+    COALESCE((SELECT number FROM events WHERE events.plan_id = plans.id
+      ORDER BY number DESC LIMIT 1), 0) AS last_event
   FROM plans JOIN songs ON songs.id = plans.song_id JOIN people ON people.id = plans.student_id
   WHERE plans.withdrawn_at IS NULL`;
 
@@ -121,7 +122,8 @@ const CONTENTS = `
 
 const MARKS = `
   SELECT CONCAT_WS(' ', id, version, revision,
-    COALESCE((SELECT MAX(number) FROM events WHERE events.plan_id = plans.id), 0)) AS mark
+    COALESCE((SELECT number FROM events WHERE events.plan_id = plans.id
+      ORDER BY number DESC LIMIT 1), 0)) AS mark
   FROM plans WHERE student_id = ? ORDER BY id`;
 
 type ContentRow = Pick<FoundRow, 'id' | 'version' | 'teaching' | 'figures'> & {
