@@ -142,7 +142,7 @@ const app = createApp({
   work: atOnce(longTasks),
   onFailure: (error) => print(String(error)),
 });
-const request = (path: string, init: RequestInit = {}) =>
+const request = async (path: string, init: RequestInit = {}): Promise<Response> =>
   app.request(`http://studio.test${path}`, {
     ...init,
     headers: { host: 'studio.test', 'content-type': 'application/json', ...init.headers },
@@ -162,7 +162,7 @@ try {
   print(`cold, everything worked out anew: ${Math.round(await timed(today))} ms`);
   const { songs } = await today();
   if (songs.length !== STUDENTS) throw new Error(`only ${songs.length} songs are told`);
-  const bare = () =>
+  const bare = (): Promise<unknown> =>
     sequelize.query(
       `SELECT id, (SELECT number FROM events WHERE plan_id = plans.id ORDER BY number DESC LIMIT 1)
         AS last FROM plans`,

@@ -78,7 +78,7 @@ describe('who goes where', () => {
     expect(await go(teaching, 'student')).toBe('/week');
     expect(await go(owning, 'student')).toBe('/week');
     expect(await go(owning, 'owner')).toBeTrue();
-    expect(await go(homeRedirect, 'owner')).toBe('/students');
+    expect(await go(homeRedirect, 'owner')).toBe('/today');
   });
 });
 

@@ -1,3 +1,4 @@
+import { NOTHING } from '../testing/overview';
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { NewEvent, Overview, Person, Plan, PlanNews } from '@harvu/contract';
@@ -125,7 +126,7 @@ describe('plans as they are known here', () => {
     const song = { ...summary, overview: glance };
     server = {
       ...server,
-      overview: of({ today: '2026-11-24', students: [], songs: [song], minutesByWeekday: null }),
+      overview: of({ ...NOTHING, today: '2026-11-24', songs: [song] }),
     };
     const store = TestBed.inject(PlanStore);
     const all = () => lastValueFrom(store.overview().pipe(toArray()));

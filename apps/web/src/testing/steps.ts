@@ -20,6 +20,7 @@ export const summary = {
   ...{ studentName: 'Odalys Renn', revision: 3, assignedAt: '', withdrawnAt: null },
 };
 export const known: KnownStudent = {
+  teachers: [],
   practised: null,
   leftHanded: false,
   ...{ id: 'o', name: 'Odalys Renn', version: 1 },

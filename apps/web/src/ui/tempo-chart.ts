@@ -88,8 +88,9 @@ export class TempoChart {
 
   protected readonly words = computed(() => {
     const held = this.lines().map(({ name, points }) => `${name} at ${points.at(-1)?.bpm ?? 0}`);
-    const next = this.ahead()?.words ?? '';
-    return `Clean tempo by practice time, goal ${this.goalBpm()} bpm: ${held.join(', ')}. ${next}`;
+    const next = this.ahead()?.words;
+    const line = `Clean tempo by practice time, goal ${this.goalBpm()} bpm: ${held.join(', ')}`;
+    return next === undefined ? line : `${line}. ${next}`;
   });
 
   constructor() {

@@ -57,7 +57,7 @@ export function readinessWords(readiness: ReadinessSummary, isTeaching = true): 
     return { headline: 'Nothing to play yet', below: 'The song has no bars.', heldBack };
   const rest = restBpm === null ? '' : `; the rest holds at ${restBpm} of ${goalBpm} bpm`;
   const barer = readiness.barer.findLast((one) => one.songBpm !== null);
-  if (barer) {
+  if (barer && readiness.holeBars > 0) {
     const whole = `with ${LAYER_WORDS[barer.layer]} it is whole at ${barer.songBpm} of ${goalBpm} bpm`;
     const headline = isTeaching ? 'Not yet whole in full' : 'The whole song goes';
     return { headline, below: `${whole}; in full ${holes(readiness)} still new`, heldBack };

@@ -25,7 +25,7 @@ describe('a card of today’s list in the room', () => {
   };
   const proposed = (): readonly TodaysCard[] => {
     const { open } = overviewOf(plan, []);
-    const songs = [{ id: 'p1', title: 'A song', wantedOn: null, open, visits: [] }];
+    const songs = [{ id: 'p1', title: 'A song', wantedOn: null, open, visits: [], begunOn: [] }];
     return todaysCards(songs, { today: '2026-11-24', minutes: 20, isSore: false });
   };
 

@@ -5,6 +5,7 @@ import { makePlan } from '@harvu/core/plan';
 import { overviewOf } from '@harvu/core/progress';
 import { of, throwError, type Observable } from 'rxjs';
 import { PlanStore } from '../../store';
+import { NOTHING } from '../../testing/overview';
 import { setUpPage, Shown } from '../../testing/page';
 import { SongsPage } from './songs-page';
 
@@ -16,7 +17,7 @@ const song = (title: string, more: Partial<SongSummary> = {}): SongSummary => ({
   ...more,
 });
 const learnt: Overview = {
-  ...{ today: '2026-11-26', students: [], minutesByWeekday: null },
+  ...NOTHING,
   songs: [
     {
       ...{ id: 'p', songId: 'Weir', title: 'Weir', playedBy: '', studentId: 'o', revision: 2 },

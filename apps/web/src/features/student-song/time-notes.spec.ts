@@ -1,5 +1,10 @@
+import type { StoredEvent } from '@harvu/contract';
 import type { Forecast } from '@harvu/core/forecast';
-import { fadedNotes, whenNotes } from './time-notes';
+import { aheadOf, checkAgainNotes, fadedNotes, whenNotes } from './time-notes';
+
+const WHEN = {
+  ...{ title: 'C Chorus 1', goalBpm: 92, cleanBpm: 70, practisedMinutes: 100, minutesADay: 5 },
+};
 
 describe('what time does to a song, in words', () => {
   it('tells what was held, when, and what is probably left; at most three', () => {
@@ -39,7 +44,7 @@ describe('what time does to a song, in words', () => {
   ];
   for (const [forecast, words] of cases) {
     it(words, () => {
-      expect(whenNotes({ title: 'C Chorus 1', goalBpm: 92, forecast }, true)).toEqual([
+      expect(whenNotes({ ...WHEN, forecast }, true)).toEqual([
         { tone: 'slate', heading: 'C Chorus 1 at 92:', words },
       ]);
     });
@@ -48,6 +53,45 @@ describe('what time does to a song, in words', () => {
   it('is nothing where nothing holds a song back, and no lack is told to a student', () => {
     expect(whenNotes(undefined, true)).toEqual([]);
     const forecast = { enough: false, need: '2 more results' } as const;
-    expect(whenNotes({ title: 'C Chorus 1', goalBpm: 92, forecast }, false)).toEqual([]);
+    expect(whenNotes({ ...WHEN, forecast }, false)).toEqual([]);
+  });
+});
+
+describe('where a line is probably going', () => {
+  const forecast: Forecast = {
+    ...{ enough: true, p10: '2026-12-03', p50: '2026-12-09', p90: '2026-12-21' },
+  };
+
+  it('is told in minutes of practice, by the minutes of a usual day', () => {
+    expect(aheadOf({ ...WHEN, forecast }, '2026-11-27')).toEqual({
+      ...{ name: 'C Chorus 1', fromMinutes: 100, fromBpm: 70, early: 130, likely: 160, late: 220 },
+      words: 'C Chorus 1 at 92 bpm: probably between 3 Dec and 21 Dec, an even chance by 9 Dec.',
+    });
+  });
+
+  it('is nothing where nobody knows, or nothing is held or practised', () => {
+    const none = { enough: false, need: 'more' } as const;
+    expect(aheadOf({ ...WHEN, forecast: none }, '2026-11-27')).toBeNull();
+    expect(aheadOf({ ...WHEN, cleanBpm: null, forecast }, '2026-11-27')).toBeNull();
+    expect(aheadOf({ ...WHEN, minutesADay: 0, forecast }, '2026-11-27')).toBeNull();
+  });
+});
+
+describe('a part that was changed', () => {
+  const block = (name: string, cleanBpm: number | null) => ({
+    ...{ letter: 'B', name, bars: 4, cleanBpm: cleanBpm as never, barerBpm: null },
+    goalBpm: 92 as never,
+  });
+  const changed: StoredEvent = {
+    ...{ id: 'c', kind: 'changed', at: '2026-11-20T10:00:00.000Z', day: '2026-11-20' },
+    ...{ source: 'teacher', revision: 2, parts: ['s1'], names: ['B Chorus'], receivedAt: '' },
+  };
+
+  it('is played once more, and told until it was', () => {
+    expect(checkAgainNotes([changed], [block('Chorus', null)])[0]?.words).toBe(
+      'B Chorus changed on 20 Nov: play it once more as it stands now.',
+    );
+    expect(checkAgainNotes([changed], [block('Chorus', 80)])).toEqual([]);
+    expect(checkAgainNotes([], [block('Chorus', null)])).toEqual([]);
   });
 });

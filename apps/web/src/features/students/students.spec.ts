@@ -8,6 +8,7 @@ import { StudentPage } from './student-page';
 const known: KnownStudent = {
   practised: null,
   leftHanded: false,
+  teachers: [],
   ...{ id: 'o', name: 'Odalys Renn', version: 4 },
   profile: { ...NEW_PROFILE, minutesByWeekday: [10, 0, 10, 0, 10, 0, 0] },
   shown: { ownedGrips: ['G 320033'], ownedPatterns: [], changes: [], strokesAtLeast: 3.2 },
@@ -23,6 +24,7 @@ describe('what is known of a student', () => {
     const page = await Shown.of(StudentPage, { id: 'o' });
     http.expectOne('/api/students/o').flush(known);
     http.expectOne('/api/plans').flush([]);
+    http.match('/api/students/o/lessons').forEach((one) => one.flush([]));
     await page.settle();
     return page;
   }

@@ -9,7 +9,13 @@ const WIEBKE = {
   ...{ id: 'p1', name: 'Wiebke', role: 'student', signInName: 'wiebke', isMinor: true },
   ...{ guardian: 'Joris', guardianConsentOn: '2026-11-01', isPutAway: false },
 };
-const SETTINGS = { timeZone: 'UTC', idleMinutes: 10_080, keepLogDays: 365, keepPutAwayDays: 0 };
+const SETTINGS = {
+  timeZone: 'UTC',
+  idleMinutes: 10_080,
+  keepLogDays: 365,
+  keepPutAwayDays: 0,
+  breaks: [],
+};
 const ACT = { at: '2026-11-24T10:00:00.000Z', act: 'assign', by: 'Ilse', about: 'Pebble Road' };
 
 describe('the studio’s page', () => {

@@ -8,6 +8,7 @@ import { overviewOf, type DoneStep, type PlanOverview } from '@harvu/core/progre
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
 import { EventQueue, PlanStore } from '../../store';
+import { NOTHING } from '../../testing/overview';
 import { setUpPage, Shown } from '../../testing/page';
 import { doneWords } from './done-words';
 import { TodaysList } from './parts/todays-list';
@@ -30,7 +31,7 @@ describe('today’s list on my week', () => {
   const show = async (more: Partial<Overview> = {}) => {
     put = [];
     const overview: Overview = {
-      ...{ today: TODAY, students: [], songs: [song('a')] },
+      ...{ ...NOTHING, today: TODAY, songs: [song('a')] },
       // A Friday.
       ...{ minutesByWeekday: [10, 10, 10, 10, 20, 0, 0], ...more },
     };

@@ -1,0 +1,154 @@
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { signal } from '@angular/core';
+import type { LessonWeeks, StoredLesson } from '@harvu/contract';
+import { Session } from '../../platform/session';
+import { lessonOf } from '../../testing/overview';
+import { setUpPage, Shown } from '../../testing/page';
+import { CalendarPage } from './calendar-page';
+
+const WEEKS: LessonWeeks = {
+  ...{ today: '2026-11-26', breaks: [], mails: [] },
+  students: [
+    { id: 'Ada', name: 'Ada' },
+    { id: 'Bo', name: 'Bo' },
+  ],
+  teachers: [
+    { id: 'me', name: 'Ilse' },
+    { id: 't', name: 'Runa' },
+  ],
+  lessons: [],
+};
+const later = (more: Partial<StoredLesson> = {}): StoredLesson =>
+  lessonOf('Bo', { id: 'l', day: '2026-12-03', slotDay: '2026-12-03', teacherId: 'me', ...more });
+
+describe('the weeks ahead', () => {
+  let http: HttpTestingController;
+  const open = async (weeks: Partial<LessonWeeks>): Promise<Shown<CalendarPage>> => {
+    const session = { person: signal({ id: 'me', role: 'owner' }) };
+    http = setUpPage([{ provide: Session, useValue: session }]);
+    const page = await Shown.of(CalendarPage);
+    http.expectOne('/api/lessons').flush({ ...WEEKS, ...weeks });
+    await page.settle();
+    return page;
+  };
+  /** Types into the form that is open, and sends it. */
+  const send = async (page: Shown<CalendarPage>, typed: Readonly<Record<string, string>>) => {
+    for (const [name, value] of Object.entries(typed)) {
+      page.one<HTMLInputElement>(`form [name=${name}]`).value = value;
+    }
+    page.one<HTMLFormElement>('form').requestSubmit();
+    await page.settle();
+  };
+
+  it('stand day by day, with what became of single lessons, and days off', async () => {
+    const page = await open({
+      lessons: [
+        later({ state: 'missed', version: 1 }),
+        later({ id: 'm', day: '2026-12-04', version: 1 }),
+        later({ id: 'x', day: '2026-12-05', slotDay: null, version: 1 }),
+      ],
+      breaks: [{ from: '2026-12-20', to: '2027-01-03', name: 'Winter' }],
+    });
+    const days = page.all('section[aria-labelledby^=day-]').map((one) => one.textContent);
+    expect(days[0]).toContain('missed');
+    expect(days[1]).toContain('moved');
+    expect(days[2]).toContain('beside the slots');
+    expect(days[3]).toContain('Winter, no lessons until');
+    expect(page.text).toContain('2 lessons');
+  });
+
+  it('move a lesson to another day and to a substitute', async () => {
+    const page = await open({ lessons: [later()] });
+    await page.press('Move');
+    await send(page, { day: '2026-12-04', time: '10:00', teacher: 't' });
+    const put = http.expectOne({ method: 'PUT', url: '/api/lessons/l' });
+    const lesson = { day: '2026-12-04', time: '10:00', teacherId: 't', slotDay: '2026-12-03' };
+    expect(put.request.body).toEqual({
+      ...{ baseVersion: 0, tells: false },
+      lesson: jasmine.objectContaining({ ...lesson, state: 'planned', studentId: 'Bo' }),
+    });
+    put.flush(later({ version: 1 }));
+    http.expectOne('/api/lessons').flush(WEEKS);
+  });
+
+  it('say that a lesson was missed, and make it as usual again', async () => {
+    const page = await open({ lessons: [later({ version: 1 })] });
+    await page.press('Missed');
+    const put = http.expectOne({ method: 'PUT', url: '/api/lessons/l' });
+    expect((put.request.body as { lesson: StoredLesson }).lesson.state).toBe('missed');
+    put.flush(later());
+    http.expectOne('/api/lessons').flush({ ...WEEKS, lessons: [later({ version: 2 })] });
+    await page.settle();
+    await page.press('As usual');
+    http.expectOne('/api/lessons/l/as-usual').flush(null);
+    http.expectOne('/api/lessons').flush(WEEKS);
+  });
+
+  it('add a lesson beside the slots', async () => {
+    const page = await open({});
+    expect(page.text).toContain('No lesson is agreed.');
+    await page.press('Add a lesson');
+    await send(page, { student: 'Ada', day: '2026-12-01', time: '09:30', minutes: '45' });
+    const put = http.expectOne(({ method }) => method === 'PUT');
+    expect((put.request.body as { lesson: StoredLesson }).lesson).toEqual(
+      jasmine.objectContaining({ studentId: 'Ada', slotDay: null, time: '09:30', minutes: 45 }),
+    );
+  });
+
+  it('ask about lessons of the last week of which nothing was kept', async () => {
+    const page = await open({
+      lessons: [
+        later({ day: '2026-11-24', slotDay: '2026-11-24' }),
+        later({ id: 'h', day: '2026-11-23', version: 2, state: 'held' }),
+      ],
+    });
+    expect(page.one('aside harvu-note').textContent).toMatch(/Nothing kept of:\s*Bo/);
+    expect(page.all('aside harvu-note li')).toHaveSize(1);
+  });
+
+  it('say what the server will not have', async () => {
+    const page = await open({ lessons: [later()] });
+    await page.press('Missed');
+    http
+      .expectOne({ method: 'PUT', url: '/api/lessons/l' })
+      .flush(
+        { status: 409, code: 'conflict', title: 'This lesson was changed.', remedy: 'Open it.' },
+        { status: 409, statusText: 'Conflict' },
+      );
+    await page.settle();
+    expect(page.text).toContain('This lesson was changed.');
+  });
+
+  it('show what was written to whom, opened one by one', async () => {
+    const mail = { id: 'm', at: '2026-11-26T16:00:00.000Z', toName: 'Joris', subject: 'x' };
+    const page = await open({
+      mails: [{ ...mail, toAddress: 'joris@halm.example', words: 'We heard A.' }],
+    });
+    expect(page.text).not.toContain('We heard A.');
+    await page.press('Joris');
+    expect(page.text).toContain('We heard A.');
+  });
+
+  it('keep the owner’s days off with the rest of the rules', async () => {
+    const page = await open({});
+    await page.settle();
+    const form = page.all<HTMLFormElement>('form').at(-1);
+    for (const [name, value] of [
+      ...[['name', 'Winter']],
+      ...[
+        ['from', '2027-01-03'],
+        ['to', '2026-12-20'],
+      ],
+    ] as const) {
+      const field = form?.elements.namedItem(name ?? '');
+      if (field instanceof HTMLInputElement) field.value = value ?? '';
+    }
+    form?.requestSubmit();
+    const rules = { timeZone: 'UTC', idleMinutes: 60, keepLogDays: 365, keepPutAwayDays: 0 };
+    http.expectOne({ method: 'GET', url: '/api/settings' }).flush({ ...rules, breaks: [] });
+    expect(http.expectOne({ method: 'PUT', url: '/api/settings' }).request.body).toEqual({
+      ...rules,
+      breaks: [{ from: '2026-12-20', to: '2027-01-03', name: 'Winter' }],
+    });
+  });
+});
