@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { PlanSummary, SongSummary } from '@harvu/contract';
+import type { Overview, PlanSummary, SongSummary } from '@harvu/contract';
 import { expect, test, type Page } from '@playwright/test';
 import { Door, type DemoName } from '../screens/door';
 
@@ -27,12 +27,23 @@ const stepsForOdalys = async (page: Page) => {
 };
 const studentPath = async (page: Page) => `/students/${(await odalysPlan(page)).studentId}`;
 
+const reportPath = async (page: Page) => `${await studentPath(page)}/report`;
+const lessonPath = async (page: Page) => {
+  const { lessons, today } = (await (await page.request.get('/api/overview')).json()) as Overview;
+  const next = lessons.find(({ day, state }) => day === today && state === 'planned');
+  return `/lessons/${next?.id ?? ''}`;
+};
+
 const VIEWS: readonly (readonly [string, DemoName, (page: Page) => Promise<string>])[] = [
   ['requests', 'Ilse Korrin', plain('/requests')],
   ['songs', 'Ilse Korrin', plain('/songs')],
   ['bench', 'Ilse Korrin', songPath('bench')],
   ['steps', 'Ilse Korrin', songPath('steps')],
   ['steps for a student', 'Ilse Korrin', stepsForOdalys],
+  ['today', 'Ilse Korrin', plain('/today')],
+  ['a lesson', 'Ilse Korrin', lessonPath],
+  ['the weeks ahead', 'Ilse Korrin', plain('/lessons')],
+  ['a term', 'Ilse Korrin', reportPath],
   ['students', 'Ilse Korrin', plain('/students')],
   ['what is known of a student', 'Ilse Korrin', studentPath],
   ['how this is worked out', 'Ilse Korrin', plain('/worked-out')],

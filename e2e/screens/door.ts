@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 
-export type DemoName = 'Ilse Korrin' | 'Odalys Renn' | 'Bram Tessel' | 'Wiebke Halm';
+export type DemoName =
+  'Ilse Korrin' | 'Odalys Renn' | 'Bram Tessel' | 'Wiebke Halm' | 'Ferran Loke';
 export const PASSWORD = 'lantern-night';
 
 /** The sign-in page. */

@@ -81,6 +81,18 @@ describe('a lesson that is kept while it goes', () => {
     expect(open().notes().word).toBe('');
   });
 
+  it('is taken anew where the server knows more of it, unless something here is not sent', () => {
+    const keeper = open();
+    keeper.open({ ...LESSON, version: 3, minutes: 45 });
+    expect(keeper.lesson()?.minutes).toBe(45);
+    keeper.open({ ...LESSON, version: 2, minutes: 60 });
+    expect(keeper.lesson()?.minutes).toBe(45);
+    answer = () => refused(0);
+    say(keeper, 'mine');
+    keeper.open({ ...LESSON, version: 4, minutes: 60 });
+    expect([keeper.lesson()?.minutes, keeper.notes().word]).toEqual([45, 'mine']);
+  });
+
   it('tells whom it concerns once it is sent, though it was not at first', () => {
     answer = () => refused(503);
     const keeper = open();

@@ -78,9 +78,16 @@ export class LessonKeeper {
       .subscribe(() => this.asked.next());
   }
 
-  /** Begins with a lesson as the server has it; what this device has and the server has not goes before it. */
+  /**
+   * Begins with a lesson as the server has it; what this device has and the server has not goes before it. One that
+   * is open already is taken anew where the server knows more of it.
+   */
   open(lesson: StoredLesson): void {
-    if (this.lesson()?.id === lesson.id) return;
+    const now = this.kept();
+    if (now?.lesson.id === lesson.id) {
+      if (now.isSaved && lesson.version > now.lesson.version) this.kept.set({ ...now, lesson });
+      return;
+    }
     const own = this.read(lesson.id);
     this.kept.set(own && !own.isSaved ? own : { lesson, isSaved: true, tells: false });
     this.failed.set(null);

@@ -49,6 +49,15 @@ function holdsPart({ atoms, covers = [] }: Step, part: string): boolean {
   return atoms.includes(part) || covers.includes(part);
 }
 
+/** The step that holds a section of the ribbon: the one that is being learnt, else the fullest. */
+function stepOfBlock({ work, progress }: PlanProgress, index: number): Step | undefined {
+  const part = work.timeline.occurrences[index]?.part.id ?? '';
+  const own = progress.filter(
+    ({ step }) => kindOf(step).holdsPart === true && holdsPart(step, part),
+  );
+  return (own.find(({ state }) => state === 'open') ?? own.at(-1))?.step;
+}
+
 /** A lesson: who comes, what is on the agenda, how the songs stand, what was marked. */
 @Injectable()
 export class LessonState {
@@ -67,7 +76,21 @@ export class LessonState {
   );
   private readonly plans = signal<ReadonlyMap<string, PlanProgress>>(new Map());
   private readonly chosen = signal('');
-  private readonly beside = signal<HeardItem | null>(null);
+  /** The section of the ribbon that was chosen; it is heard once its song is there. */
+  private readonly section = signal<{ readonly planId: string; readonly index: number } | null>(
+    null,
+  );
+  private readonly beside = computed((): HeardItem | null => {
+    const chosen = this.section();
+    const plan = chosen && this.plans().get(chosen.planId);
+    const step = plan && stepOfBlock(plan, chosen.index);
+    if (!step) return null;
+    const { id: planId, title: song } = plan.plan;
+    return {
+      ...{ id: `beside ${planId} ${step.id}`, kind: 'hear', planId, stepId: step.id, song },
+      ...{ title: shortTitle(step.title), why: '', minutes: 0, isHeard: false },
+    };
+  });
   private readonly now = toSignal(interval(TICK_MS).pipe(map(() => Date.now())), {
     initialValue: Date.now(),
   });
@@ -180,29 +203,13 @@ export class LessonState {
   }
 
   choose(id: string): void {
-    this.beside.set(null);
+    this.section.set(null);
     this.chosen.set(id);
   }
 
   /** Hears a section of the ribbon, whatever the agenda says: in the layer that is being learnt. */
   hearBlock(index: number): void {
-    const plan = this.plan();
-    const part = plan?.work.timeline.occurrences[index]?.part.id;
-    if (!plan || part === undefined) return;
-    const own = plan.progress.filter(
-      ({ step }) => kindOf(step).holdsPart === true && holdsPart(step, part),
-    );
-    const progress = own.find(({ state }) => state === 'open') ?? own.at(-1);
-    if (progress) this.hearStep(plan.plan.id, progress.step);
-  }
-
-  /** Hears any step, whatever the agenda says. */
-  hearStep(planId: string, { id, title }: Pick<Step, 'id' | 'title'>): void {
-    const song = this.plans().get(planId)?.plan.title ?? '';
-    this.beside.set({
-      ...{ id: `beside ${planId} ${id}`, kind: 'hear', planId, stepId: id, song },
-      ...{ title: shortTitle(title), why: '', minutes: 0, isHeard: false },
-    });
+    this.section.set({ planId: this.planId(), index });
   }
 
   /** Looks at a song again after something was marked or changed in it. */
@@ -243,11 +250,11 @@ export class LessonState {
   }
 
   private openFrom(overview: Overview, asked: LessonAsked): void {
-    if (this.lesson()?.id === asked.id) return;
     const known = overview.lessons.find(({ id }) => id === asked.id);
     const studentId = known?.studentId ?? asked.of;
     if (known && known.day >= overview.today) this.keeper.open(known);
-    else if (studentId !== undefined) this.openOf(studentId, { asked, overview });
+    else if (this.lesson()?.id !== asked.id && studentId !== undefined)
+      this.openOf(studentId, { asked, overview });
   }
 
   /** Of a lesson some time ago, or one nobody has heard of, all is read anew. */

@@ -145,7 +145,7 @@ export class AdjustStep {
             },
           ]
         : []),
-      ...(found?.splitAfter
+      ...(found?.splitAfter && !changes.some((one) => one.kind === 'split' && one.step === step.id)
         ? [
             this.adjustment(
               { kind: 'split', step: step.id, afterBar: found.splitAfter },
