@@ -32,7 +32,7 @@ const SUBSCRIBE = {
 const IN_TIME = [
   'apps/web/src/**/*.state.ts',
   'apps/web/src/{platform,store,sound,worked-out}/**/*.ts',
-  'apps/web/src/features/steps/teaching.keeper.ts',
+  'apps/web/src/features/{steps/teaching,lesson/lesson}.keeper.ts',
   'apps/web/src/features/bench/{song-sync,bench.findings}.ts',
 ];
 

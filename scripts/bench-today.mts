@@ -2,7 +2,6 @@
 // in one run with a bare indexed query on the same rows. Everything is made in a database of its own and thrown away.
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
-import { QueryTypes } from 'sequelize';
 import { NEW_PROFILE, toStudent, type Overview } from '../packages/contract/src';
 import { readChart } from '../packages/core/src/chart';
 import { dayAfter, type Day } from '../packages/core/src/day';
@@ -166,7 +165,6 @@ try {
     sequelize.query(
       `SELECT id, (SELECT number FROM events WHERE plan_id = plans.id ORDER BY number DESC LIMIT 1)
         AS last FROM plans`,
-      { type: QueryTypes.SELECT },
     );
   const fresh = async (): Promise<void> => {
     const event = {

@@ -18,3 +18,9 @@ export function faultOf(form: AbstractControl, field: string): string {
   const message = (form.errors?.[field] as string | undefined) ?? '';
   return form.get(field)?.touched ? message : '';
 }
+
+/** What was typed into a field of a plain form; nothing where there is no such field. */
+export function typedIn(form: HTMLFormElement, name: string): string {
+  const value = new FormData(form).get(name);
+  return typeof value === 'string' ? value.trim() : '';
+}

@@ -145,7 +145,10 @@ export class TempoChart {
     const ahead = this.ahead();
     if (!ahead) return [];
     const from = { x: ahead.fromMinutes, y: ahead.fromBpm };
-    const to = (minutes: number) => [from, { x: minutes, y: this.goalBpm() }];
+    const to = (minutes: number): { x: number; y: number }[] => [
+      from,
+      { x: minutes, y: this.goalBpm() },
+    ];
     const bare = { borderWidth: 0, pointRadius: 0 };
     return [
       { label: '', data: to(ahead.late), ...bare },

@@ -22,7 +22,10 @@ function doneOnDay({ step, climb }: StepProgress): Day | undefined {
   return climb.isDone ? climb.goalDays.toSorted()[step.goal.days - 1] : undefined;
 }
 
-function firstOf(progress: readonly StepProgress[], isIt: (step: Step) => boolean): Day | undefined {
+function firstOf(
+  progress: readonly StepProgress[],
+  isIt: (step: Step) => boolean,
+): Day | undefined {
   return progress
     .filter(({ step }) => isIt(step))
     .flatMap((one) => doneOnDay(one) ?? [])

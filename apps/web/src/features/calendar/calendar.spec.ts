@@ -133,15 +133,10 @@ describe('the weeks ahead', () => {
     const page = await open({});
     await page.settle();
     const form = page.all<HTMLFormElement>('form').at(-1);
-    for (const [name, value] of [
-      ...[['name', 'Winter']],
-      ...[
-        ['from', '2027-01-03'],
-        ['to', '2026-12-20'],
-      ],
-    ] as const) {
-      const field = form?.elements.namedItem(name ?? '');
-      if (field instanceof HTMLInputElement) field.value = value ?? '';
+    const typed = { name: 'Winter', from: '2027-01-03', to: '2026-12-20' };
+    for (const [name, value] of Object.entries(typed)) {
+      const field = form?.elements.namedItem(name);
+      if (field instanceof HTMLInputElement) field.value = value;
     }
     form?.requestSubmit();
     const rules = { timeZone: 'UTC', idleMinutes: 60, keepLogDays: 365, keepPutAwayDays: 0 };

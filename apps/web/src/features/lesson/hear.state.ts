@@ -30,8 +30,9 @@ export class HearState {
   private readonly digits = signal('');
   private since = 0;
 
+  private readonly begins = signal(1);
   /** The bar it begins at when it is heard. */
-  readonly from = signal(1);
+  readonly from = this.begins.asReadonly();
   readonly isOn = this.on.asReadonly();
   /** The bar of the last mark is wanted. */
   readonly asksBar = this.asks.asReadonly();
@@ -95,6 +96,10 @@ export class HearState {
     const next = by > 0 ? rungs.find((one) => one > now) : rungs.findLast((one) => one < now);
     this.chosen.set(next ?? Math.max(20, Math.round(now * (by > 0 ? 1.08 : 1 / 1.08))));
     if (this.on()) this.start();
+  }
+
+  setFrom(bar: number): void {
+    this.begins.set(Math.min(Math.max(1, bar), Math.max(1, this.barCount())));
   }
 
   toggle(): void {
@@ -167,7 +172,7 @@ export class HearState {
   private begin(): void {
     this.stop();
     this.chosen.set(null);
-    this.from.set(1);
+    this.begins.set(1);
     this.whole.set(0);
     this.noBar();
     this.since = Date.now();

@@ -78,7 +78,7 @@ export class LessonMarks {
     await this.queue.put(planId, { ...this.happened(heard), kind: 'sign-off', stepId });
   }
 
-  private happened({ revision }: Heard) {
+  private happened({ revision }: Heard): Pick<NewEvent, 'id' | 'at' | 'day' | 'revision'> {
     const at = new Date().toISOString();
     return { id: newId(), at, day: this.session.today(), revision };
   }

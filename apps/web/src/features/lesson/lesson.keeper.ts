@@ -23,7 +23,7 @@ interface KeptLesson {
   readonly tells: boolean;
 }
 
-export const NO_NOTES: LessonNotes = {
+const NO_NOTES: LessonNotes = {
   ...{ agenda: [], startedAt: null, pausedAt: null, pausedSeconds: 0, endedAt: null },
   ...{ word: '', summary: '' },
 };

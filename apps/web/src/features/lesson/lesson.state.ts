@@ -39,7 +39,7 @@ function newLesson(
   return {
     ...{ id: asked.id, studentId: student.id, teacherId: student.teacherId, day },
     slotDay: isSlot ? day : null,
-    time: (isSlot && student.lessonSlot?.time) || time,
+    time: isSlot ? (student.lessonSlot?.time ?? time) : time,
     minutes: student.lessonSlot?.minutes ?? USUAL_MINUTES,
     ...{ state: 'planned', version: 0, notes: null },
   };

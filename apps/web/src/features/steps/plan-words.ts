@@ -51,6 +51,15 @@ export function remarkOn(step: Step): string {
   return step.layer === 'bare' ? 'whole song soon' : '';
 }
 
+/** What was changed for the hands, in a few words. */
+function handWords(
+  change: Extract<PlanChange, { kind: 'grip' | 'strummed' | 'open-stroke' }>,
+): string {
+  if (change.kind === 'grip') return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
+  if (change.kind === 'strummed') return `${change.what} is strummed instead`;
+  return `the last stroke before ${chordLabel(change.from)} → ${chordLabel(change.to)} on open strings`;
+}
+
 /** A change made by hand, in words; steps by their titles. */
 export function changeWords(
   change: PlanChange,
@@ -74,13 +83,9 @@ export function changeWords(
       return `${nameOf(change.step)} optional`;
     case 'bring-back':
       return `${nameOf(change.step)} brought back`;
-    case 'grip':
-      return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
-    case 'strummed':
-      return `${change.what} is strummed instead`;
-    case 'open-stroke':
-      return `the last stroke before ${chordLabel(change.from)} → ${chordLabel(change.to)} on open strings`;
     case 'leave-out':
       return `without ${partOf(change.part)}`;
+    default:
+      return handWords(change);
   }
 }

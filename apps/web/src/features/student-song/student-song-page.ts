@@ -4,7 +4,6 @@ import { RouterLink } from '@angular/router';
 import { dayAfter } from '@harvu/core/day';
 import { chordLabel } from '@harvu/core/chord';
 import { saidSince, type RingCheck, type Sore, type Stuck } from '@harvu/core/events';
-import { deadlineOf } from '@harvu/core/plan';
 import { findStep } from '@harvu/core/step-id';
 import { format, parseISO } from 'date-fns';
 import { Session } from '../../platform/session';
@@ -19,7 +18,7 @@ import { childWords, readinessWords, type PlanProgress } from '../plans';
 import { AdjustStep } from '../teaching';
 import { PlanSteps } from './parts/plan-steps';
 import { StudentSongState } from './student-song.state';
-import { aheadOf, checkAgainNotes, fadedNotes, whenNotes } from './time-notes';
+import { aheadOf, checkAgainNotes, fadedNotes, wantedNotes, whenNotes } from './time-notes';
 
 /** So long it is told what was said in the room, and so much of it. */
 const SAID_DAYS = 7;
@@ -27,8 +26,6 @@ const SAID_HEADINGS = { sore: 'It hurt', stuck: 'Stuck', ring: 'Does not ring ye
 const SAID_SHOWN = 3;
 /** The lines that say most: the slowest sections first. */
 const LINES_SHOWN = 5;
-
-const WANTED_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
 
 /** What has to be there before a song is ready, and whether it is. */
 function gateLines(gates: PlanProgress['readiness']['gates']): readonly string[] {
@@ -101,23 +98,7 @@ export class StudentSongPage {
   /** Whether the day it is wanted for is in time, at the minutes that were agreed. */
   private readonly wanted = computed(() => {
     const found = this.state.plan();
-    const wantedOn = found?.plan.teaching.wantedOn ?? null;
-    if (!found || wantedOn === null || found.left.minutes === 0) return [];
-    const today = this.session.today();
-    const { minutesByWeekday } = found.plan;
-    const forecast = found.when?.forecast;
-    const isLater = forecast?.enough === true && (forecast.p50 === null || forecast.p50 > wantedOn);
-    const { verdict, minutesADay } = deadlineOf(found.left, wantedOn, { minutesByWeekday, today });
-    return [
-      {
-        tone: isLater && verdict !== 'misses' ? ('brass' as const) : WANTED_TONES[verdict],
-        heading: `Wanted for ${format(parseISO(wantedOn), 'd MMM')}:`,
-        words:
-          minutesADay === null
-            ? 'no day of practice is left.'
-            : `${minutesADay} min on each day of practice are wanted${isLater ? `; as it goes now, ${found.when?.title ?? ''} comes later` : ' and get you there'}.`,
-      },
-    ];
+    return found ? wantedNotes(found, this.session.today()) : [];
   });
 
   /** What the teacher can mend with one press: a step that does not come on, else what holds the song back. */

@@ -2,12 +2,15 @@ import type { StoredEvent } from '@harvu/contract';
 import type { FilledBlock } from '@harvu/core/progress';
 import { daysBetween, type Day } from '@harvu/core/day';
 import { format, parseISO } from 'date-fns';
+import { deadlineOf } from '@harvu/core/plan';
+import type { NoteTone } from '../../ui/note';
+import type { PlanProgress } from '../plans';
 import type { ChartAhead } from '../../ui/tempo-chart';
 import type { DuePart, WhenReached } from '../../worked-out';
 
 /** A note of the margin: what it is about, and what is said of it. */
 export interface TimeNote {
-  readonly tone: 'slate';
+  readonly tone: NoteTone;
   readonly heading: string;
   readonly words: string;
 }
@@ -86,4 +89,31 @@ export function aheadOf(when: WhenReached, today: Day): ChartAhead | null {
     ...{ early: at(p10), likely: at(p50), late: at(p90) },
     words: `${name} at ${goalBpm} bpm: probably between ${dayWords(p10)} and ${until}, an even chance by ${dayWords(p50)}.`,
   };
+}
+
+const WANTED_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
+
+/** Whether a song is in time for its day, at the minutes that were agreed; and as it really goes. */
+export function wantedNotes(
+  { plan, left, when }: Pick<PlanProgress, 'plan' | 'left' | 'when'>,
+  today: Day,
+): readonly TimeNote[] {
+  const { wantedOn } = plan.teaching;
+  if (wantedOn === null || left.minutes === 0) return [];
+  const { minutesByWeekday } = plan;
+  const { verdict, minutesADay } = deadlineOf(left, wantedOn, { minutesByWeekday, today });
+  const later = isLater(when, wantedOn) ? `; as it goes now, ${when?.title ?? ''} comes later` : '';
+  const words =
+    minutesADay === null
+      ? 'no day of practice is left.'
+      : `${minutesADay} min on each day of practice ${later ? `are wanted${later}` : 'get you there'}.`;
+  const tone = later && verdict === 'fits' ? 'brass' : WANTED_TONES[verdict];
+  return [{ tone, heading: `Wanted for ${dayWords(wantedOn)}:`, words }];
+}
+
+/** An even chance comes only after the day. */
+function isLater(when: WhenReached | undefined, wantedOn: Day): boolean {
+  if (!when?.forecast.enough) return false;
+  const { p50 } = when.forecast;
+  return p50 === null || p50 > wantedOn;
 }

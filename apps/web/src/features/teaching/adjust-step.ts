@@ -8,27 +8,17 @@ import {
   signal,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Problem } from '@harvu/contract';
-import { chordLabel } from '@harvu/core/chord';
 import { parseDay } from '@harvu/core/day';
-import { formatGrip } from '@harvu/core/fretboard';
-import type { PlanChange, Teaching } from '@harvu/core/plan';
+import type { Teaching } from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
-import { kindOf, layerWords, type Step } from '@harvu/core/steps';
-import { catchError, EMPTY, of, switchMap, tap } from 'rxjs';
-import { toProblem } from '../../platform/problems';
+import { layerWords, type Step } from '@harvu/core/steps';
+import { catchError, of, switchMap, tap } from 'rxjs';
+import { Task } from '../../platform/task';
 import { PlansApi, PlanStore } from '../../store';
 import { ProblemLine } from '../../ui/problem-line';
 import { Analysis } from '../../worked-out';
 import type { PlanProgress } from '../plans';
-import { withChange } from './teaching-edits';
-
-/** A change of the plan that takes one press. */
-interface Adjustment {
-  readonly words: string;
-  readonly title: string;
-  readonly toNext: (teaching: Teaching) => Teaching;
-}
+import { adjustmentsFor, type Adjustment } from './adjustments';
 
 /** Changes the plan of this student on the spot: an easier grip, a barer goal, a step in two, another day. */
 @Component({
@@ -87,7 +77,7 @@ export class AdjustStep {
   private readonly analysis = inject(Analysis);
   private readonly plans = inject(PlansApi);
   private readonly store = inject(PlanStore);
-  private readonly failed = signal<Problem | null>(null);
+  private readonly task = new Task();
   protected readonly layers = LAYERS.slice(0, 3);
   protected readonly layerWords = layerWords;
   /** What the plan was before the last change, to go back to it. */
@@ -96,7 +86,7 @@ export class AdjustStep {
     readonly teaching: Teaching;
   } | null>(null);
   protected readonly done = signal('');
-  protected readonly problem = this.failed.asReadonly();
+  protected readonly problem = this.task.problem;
 
   private readonly found = toSignal(
     toObservable(computed(() => ({ plan: this.song().plan, step: this.step() }))).pipe(
@@ -107,67 +97,9 @@ export class AdjustStep {
     { initialValue: null },
   );
 
-  protected readonly adjustments = computed((): readonly Adjustment[] => {
-    const [found, plan, step] = [this.found(), this.song(), this.step()];
-    if (!step) return [];
-    const { goal, changes } = plan.plan.teaching;
-    const barer = LAYERS[LAYERS.indexOf(goal) - 1];
-    const own = changes.some(({ kind }) => kind === 'open-stroke');
-    return [
-      ...(found?.easier ?? []).map(({ name, grip, fingers, losesTones }) =>
-        this.adjustment(
-          { kind: 'grip', name, grip, fingers },
-          {
-            ...{ words: `Easier ${chordLabel(name)} (${formatGrip(grip)})` },
-            title: losesTones
-              ? 'It leaves a tone of the name out'
-              : 'The same chord, easier to hold',
-          },
-        ),
-      ),
-      ...(found?.openStroke && !own
-        ? [
-            this.adjustment(
-              { kind: 'open-stroke', ...found.openStroke },
-              {
-                words: 'Leave the last stroke open',
-                title: `Before ${chordLabel(found.openStroke.from)} → ${chordLabel(found.openStroke.to)} the hand has longer`,
-              },
-            ),
-          ]
-        : []),
-      ...(barer && kindOf(step).matter !== 'hands'
-        ? [
-            {
-              ...{ words: `${capital(layerWords(barer))} as the goal` },
-              title: 'The fullest layer that is learnt, for this student',
-              toNext: (teaching: Teaching) => ({ ...teaching, goal: barer }),
-            },
-          ]
-        : []),
-      ...(found?.splitAfter && !changes.some((one) => one.kind === 'split' && one.step === step.id)
-        ? [
-            this.adjustment(
-              { kind: 'split', step: step.id, afterBar: found.splitAfter },
-              {
-                words: `Split after bar ${found.splitAfter}`,
-                title: 'Learnt in two parts first',
-              },
-            ),
-          ]
-        : []),
-      ...(step.kind === 'section' || step.kind === 'change' || step.kind === 'join'
-        ? [
-            this.adjustment(
-              { kind: 'drop', step: step.id },
-              {
-                words: 'Skip this step',
-                title: 'What needs it goes on without it',
-              },
-            ),
-          ]
-        : []),
-    ];
+  protected readonly adjustments = computed(() => {
+    const step = this.step();
+    return step ? adjustmentsFor(step, this.song().plan.teaching, this.found()) : [];
   });
 
   protected make({ words, toNext }: Adjustment): void {
@@ -180,7 +112,7 @@ export class AdjustStep {
   protected undo(): void {
     const before = this.before();
     const plan = this.song().plan;
-    if (!before || plan.id !== before.planId) return;
+    if (before?.planId !== plan.id) return;
     this.before.set(null);
     this.save(before.teaching);
   }
@@ -203,33 +135,16 @@ export class AdjustStep {
     });
   }
 
-  private adjustment(
-    change: PlanChange,
-    { words, title }: Pick<Adjustment, 'words' | 'title'>,
-  ): Adjustment {
-    return { words, title, toNext: (teaching) => withChange(teaching, change) };
-  }
-
   private save(teaching: Teaching): void {
-    const plan = this.song().plan;
-    this.failed.set(null);
-    this.plans
-      .change(plan.id, { baseVersion: plan.version, teaching, takeFigures: false })
-      .pipe(
+    const { id, version: baseVersion } = this.song().plan;
+    const saving = this.plans.change(id, { baseVersion, teaching, takeFigures: false });
+    this.task.run(
+      saving.pipe(
         tap((kept) => {
           this.store.keep(kept);
           this.changed.emit(kept.id);
         }),
-        catchError((error: unknown) => {
-          this.failed.set(toProblem(error));
-          this.before.set(null);
-          return EMPTY;
-        }),
-      )
-      .subscribe();
+      ),
+    );
   }
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }

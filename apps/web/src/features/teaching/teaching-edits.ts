@@ -1,16 +1,18 @@
 import type { PlanChange, Teaching } from '@harvu/core/plan';
 
+/** What a change is about; a step where nothing else is said, and each merging of steps stands by itself. */
+const ABOUT: Readonly<Partial<Record<PlanChange['kind'], readonly string[]>>> = {
+  ...{ grip: ['name'], 'leave-out': ['part'], strummed: ['what'], 'open-stroke': ['from', 'to'] },
+  merge: [],
+};
+
 /** A later word on the same thing takes the place of the earlier one. */
 function isReplaced(old: PlanChange, by: PlanChange): boolean {
-  if (old.kind !== by.kind) return false;
-  if (old.kind === 'grip') return by.kind === 'grip' && old.name === by.name;
-  if (old.kind === 'leave-out') return by.kind === 'leave-out' && old.part === by.part;
-  if (old.kind === 'strummed') return by.kind === 'strummed' && old.what === by.what;
-  if (old.kind === 'open-stroke') {
-    return by.kind === 'open-stroke' && old.from === by.from && old.to === by.to;
-  }
-  if (old.kind === 'merge') return false;
-  return 'step' in old && 'step' in by && old.step === by.step;
+  const about = ABOUT[old.kind] ?? ['step'];
+  const [before, after]: readonly Readonly<Record<string, unknown>>[] = [{ ...old }, { ...by }];
+  return (
+    old.kind === by.kind && about.length > 0 && about.every((it) => before?.[it] === after?.[it])
+  );
 }
 
 /** A teaching with one more change by hand. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { parseDay } from '@harvu/core/day';
+import { typedIn } from '../../../platform/forms';
 import { DayLabel } from '../../../ui/day-label';
 import { CalendarState } from '../calendar.state';
 
@@ -64,12 +65,12 @@ export class BreaksNote {
   protected add(event: Event): void {
     event.preventDefault();
     if (!(event.target instanceof HTMLFormElement)) return;
-    const form = new FormData(event.target);
-    const [from, to] = [parseDay(form.get('from')), parseDay(form.get('to'))];
-    const name = String(form.get('name') ?? '').trim();
+    const form = event.target;
+    const [from, to] = [parseDay(typedIn(form, 'from')), parseDay(typedIn(form, 'to'))];
+    const name = typedIn(form, 'name');
     if (!from || !to || name === '') return;
     const [first, last] = from <= to ? [from, to] : [to, from];
-    event.target.reset();
+    form.reset();
     this.state.setBreaks(
       [...this.state.breaks(), { from: first, to: last, name }].toSorted((a, b) =>
         a.from.localeCompare(b.from),

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { LessonWeeks } from '@harvu/contract';
+import { typedIn } from '../../../platform/forms';
 import type { Moved } from '../calendar.state';
 
 const LEAST_MINUTES = 5;
@@ -71,8 +72,8 @@ export class WhenForm {
   protected send(event: Event): void {
     event.preventDefault();
     if (!(event.target instanceof HTMLFormElement)) return;
-    const form = new FormData(event.target);
-    const told = (name: string): string => String(form.get(name) ?? '');
+    const form = event.target;
+    const told = (name: string): string => typedIn(form, name);
     const teacherId = told('teacher') || this.when().teacherId;
     this.chosen.emit({
       ...{ day: told('day'), time: told('time').slice(0, 5), minutes: Number(told('minutes')) },

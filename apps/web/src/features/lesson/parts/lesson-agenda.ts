@@ -9,6 +9,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import type { HeardItem } from '@harvu/contract';
 import { shortTitle } from '@harvu/core/brief';
 import { v4 as newId } from 'uuid';
+import { typedIn } from '../../../platform/forms';
 import { LessonKeeper } from '../lesson.keeper';
 import { LessonState } from '../lesson.state';
 
@@ -164,8 +165,7 @@ export class LessonAgenda {
   protected add(event: Event): void {
     event.preventDefault();
     if (!(event.target instanceof HTMLFormElement)) return;
-    const form = new FormData(event.target);
-    const [key, title] = [String(form.get('step') ?? ''), String(form.get('title') ?? '').trim()];
+    const [key, title] = [typedIn(event.target, 'step'), typedIn(event.target, 'title')];
     const known = this.state.allSteps().find((one) => one.key === key);
     if (!known && title === '') return;
     const item: HeardItem = known

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import type { SongGrip } from '@harvu/core/player';
+import type { Step, Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordName } from '../../../ui/chord-name';
 import { GripDiagram } from '../../../ui/grip-diagram';
@@ -9,6 +11,15 @@ import { LessonState } from '../lesson.state';
 /** A bar number has so many digits at most. */
 const MOST_SHOWN = 24;
 const GRIPS_SHOWN = 4;
+
+/** The grips of the change a step is about, or of the one that limits it. */
+function changeIn(
+  { kind, atoms, limit }: Step,
+  { grips }: Workpiece,
+): readonly (SongGrip | undefined)[] {
+  const names = kind === 'change' ? atoms.slice(0, 2) : [limit?.change?.from, limit?.change?.to];
+  return names.map((name) => grips.find((grip) => grip.name === name));
+}
 
 /** What is heard now: its tempo, what it is held with, and one key for each mark. */
 @Component({
@@ -28,8 +39,6 @@ const GRIPS_SHOWN = 4;
 export class LessonStep {
   protected readonly state = inject(LessonState);
   protected readonly hear = inject(HearState);
-  protected readonly from = signal(1);
-
   protected readonly held = computed(() => {
     const progress = this.state.progress();
     const goal = progress?.step.rungs.at(-1);
@@ -42,13 +51,8 @@ export class LessonStep {
   /** The change that asks most, drawn; where none does, the grips. */
   protected readonly change = computed(() => {
     const [step, work] = [this.state.step(), this.state.plan()?.work];
-    const [from, to] =
-      step?.kind === 'change'
-        ? [step.atoms[0], step.atoms[1]]
-        : [step?.limit?.change?.from, step?.limit?.change?.to];
-    const grips = work?.grips ?? [];
-    const [a, b] = [grips.find(({ name }) => name === from), grips.find(({ name }) => name === to)];
-    return work && a && b ? { from: a, to: b, hand: work.hand, setup: work } : undefined;
+    const [from, to] = step && work ? changeIn(step, work) : [];
+    return work && from && to ? { from, to, hand: work.hand, setup: work } : undefined;
   });
   protected readonly grips = computed(() => {
     const [step, work] = [this.state.step(), this.state.plan()?.work];
@@ -66,6 +70,6 @@ export class LessonStep {
 
   protected setFrom(value: string): void {
     const bar = Math.round(Number(value));
-    if (bar >= 1) this.hear.from.set(Math.min(bar, Math.max(1, this.hear.barCount())));
+    if (bar >= 1) this.hear.setFrom(bar);
   }
 }

@@ -10,6 +10,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { dayAfter, weekdayOf } from '@harvu/core/day';
 import { v4 as newId } from 'uuid';
+import { typedIn } from '../../../platform/forms';
 import { Session } from '../../../platform/session';
 import { EventQueue } from '../../../store';
 import { dayWords } from '../../../ui/day-label';
@@ -119,7 +120,7 @@ export class FromTeacher {
     event.preventDefault();
     const [song, overview] = [this.state.songs()?.[0], this.state.overview()];
     if (!song || !overview || !(event.target instanceof HTMLFormElement)) return;
-    const words = String(new FormData(event.target).get('words') ?? '').trim();
+    const words = typedIn(event.target, 'words');
     if (words === '') return;
     event.target.reset();
     this.asked.set(words);
