@@ -37,6 +37,18 @@ const song =
     await page.getByRole('group', { name: /section by section/ }).waitFor();
   };
 
+/** Opens a lesson of the day at what is stuck, with a mark. */
+const openLesson: Shot['go'] = async (page) => {
+  await page.goto(`${BASE}/today`);
+  const day = page.getByRole('list', { name: 'Lessons of the day' });
+  await day.getByRole('link', { name: 'Odalys Renn' }).click();
+  await page.getByRole('heading', { level: 1, name: /Odalys/ }).waitFor();
+  const start = page.getByRole('button', { name: 'Start the clock' });
+  if (await start.isVisible()) await start.click();
+  await page.getByRole('button', { name: /^D Chorus 1, / }).click();
+  await page.getByRole('button', { name: /^Click/ }).waitFor();
+};
+
 /** Opens the editor of a grip at the bench, where the grip comes new. */
 const editGrip: Shot['go'] = async (page) => {
   await song('Slow Barge', 'Bench')(page);
@@ -152,16 +164,16 @@ const SHOTS: readonly Shot[] = [
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
   { name: 'steps-student', as: 'Ilse Korrin', theme: 'dark', go: stepsForOdalys },
   { name: 'student-known', as: 'Ilse Korrin', go: studentKnown },
+  { name: 'today', as: 'Ilse Korrin', go: at('/today') },
+  { name: 'lesson', as: 'Ilse Korrin', go: openLesson },
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },
   { name: 'pattern-editor', as: 'Ilse Korrin', go: editPattern },
   { name: 'riff-editor', as: 'Ilse Korrin', go: editRiff },
   { name: 'clock', as: 'Ilse Korrin', go: openClock },
   { name: 'grip-editor', as: 'Ilse Korrin', go: editGrip },
-  { name: 'week', as: 'Odalys Renn', go: week },
   { name: 'week-phone', as: 'Wiebke Halm', size: PHONE, go: week },
   { name: 'student-song', as: 'Odalys Renn', go: openWeekSong },
-  { name: 'student-song-phone', as: 'Odalys Renn', size: PHONE, theme: 'dark', go: openWeekSong },
   { name: 'practice', as: 'Odalys Renn', theme: 'dark', go: practise },
   { name: 'practice-phone', as: 'Wiebke Halm', size: PHONE, go: practise },
 ];

@@ -1,5 +1,5 @@
 import { DEMO_PEOPLE, DEMO_SONGS } from '@harvu/demo';
-import type { PlanSummary, StudioDoor } from '@harvu/contract';
+import type { Overview, PlanSummary, StudioDoor } from '@harvu/contract';
 import { randomUUID } from 'node:crypto';
 import { OFFERED, TestStudio } from '../testing/test-studio';
 import { seedDemoWorld } from './demo-world';
@@ -30,6 +30,21 @@ describe('the demo world', () => {
     expect(plans.body.length).toBe(learning);
     const songs = await owner.get<readonly unknown[]>('/api/songs');
     expect(songs.body.length).toBe(DEMO_SONGS.length);
+  });
+
+  it('has four lessons today, two who teach, and somebody for each thing to look at', async () => {
+    const owner = await studio.signIn('ilse');
+    const { body } = await owner.get<Overview>('/api/overview');
+    expect(body.lessons.filter(({ day }) => day === body.today)).toHaveSize(4);
+    expect([body.students.length, body.teachers.length]).toEqual([9, 2]);
+    const told = (is: (song: Overview['songs'][number]) => boolean) => body.songs.filter(is).length;
+    expect(told(({ overview }) => overview.open.some(({ stuck }) => stuck !== null))).toBe(1);
+    expect(told(({ overview }) => overview.soreOn !== null)).toBe(1);
+    expect(told(({ overview }) => overview.said.some(({ kind }) => kind === 'asks'))).toBe(1);
+    expect(told(({ overview }) => overview.readiness.gates.isReady)).toBeGreaterThan(0);
+    const held = body.lessons.filter(({ state }) => state === 'held');
+    expect(held.every(({ notes, day }) => notes !== null || day < body.today)).toBeTrue();
+    expect(body.lessons.some(({ state }) => state === 'missed')).toBeTrue();
   });
 
   it('is written once: a second seeding changes nothing', async () => {

@@ -28,6 +28,7 @@ import {
 import {
   filledBlocks,
   memoryOf,
+  oddTries,
   notComingOn,
   overviewOf,
   readinessOf,
@@ -38,6 +39,7 @@ import {
   visitsOf,
   type FilledBlock,
   type NotComingOn,
+  type OddTry,
   type PlanOverview,
   type ReadinessSummary,
   type RetainedTempo,
@@ -130,6 +132,8 @@ export interface SongProgress extends StepPlan {
   readonly when?: WhenReached;
   /** The step that does not come on; none where all do. */
   readonly stuck?: NotComingOn & { readonly stepId: string };
+  /** Tries that can hardly be as they were logged. */
+  readonly odd: readonly OddTry[];
 }
 
 /** A step with the forecast of its goal. */
@@ -351,6 +355,7 @@ export const answers = {
       due: dueParts(progress, tries, today),
       ...whenReached(readiness.heldBackBy?.step, plan.events, today),
       ...stuckOf(progress, tries),
+      odd: oddTries(steps, plan.events, today),
     };
   },
 

@@ -23,3 +23,5 @@ export { sayingsIn } from './sayings';
 export type { Saying } from './sayings';
 export { notComingOn } from './stuck';
 export type { NotComingOn } from './stuck';
+export { oddTries } from './odd-tries';
+export type { OddTry } from './odd-tries';

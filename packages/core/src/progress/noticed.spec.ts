@@ -5,7 +5,14 @@ import { makePlan } from '../plan';
 import { climbOf, stepProgress } from '../practice';
 import { SECTION_IN_ROW } from '../practice/climb';
 import { kindOf, type Step } from '../steps';
-import { climbedSince, notComingOn, overviewOf, reachedMilestones, sayingsIn } from './index';
+import {
+  climbedSince,
+  notComingOn,
+  oddTries,
+  overviewOf,
+  reachedMilestones,
+  sayingsIn,
+} from './index';
 
 const plan = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
 const stepOf = (id: string): Step => {
@@ -217,5 +224,34 @@ describe('a song that was corrected', () => {
       at(events).milestones.some(({ kind }) => kind === 'whole bare');
     expect(done(runs)).toBeTrue();
     expect(done([...runs, changed('2026-11-21', verse)])).toBeFalse();
+  });
+});
+
+describe('a try that can hardly be', () => {
+  const why = (more: object, step: Step = verse) =>
+    oddTries(plan.steps, [{ ...tried(step, '2026-11-24'), ...more }], '2026-11-26').map(
+      (one) => one.why,
+    );
+  const GONE = { ...verse, id: 'section:gone:full' };
+
+  it('is told with what is odd about it', () => {
+    expect(why({ bpm: 200 })).toEqual(['at 200, where the goal is 92']);
+    expect(why({ seconds: 5400 })).toEqual(['90 minutes in one go']);
+    expect(why({ passes: 40, seconds: 4 })).toEqual(['40 passes in 4 seconds']);
+    expect(why({}, GONE)).toEqual(['this step is not in the plan any more']);
+    const ahead = { at: '2027-01-01T10:00:00.000Z', receivedAt: '2026-11-24T10:00:00.000Z' };
+    expect(why(ahead)[0]).toContain('it says 1 Jan 2027, which was still to come');
+  });
+
+  it('is none of what is usual, long ago, or taken back', () => {
+    expect(why({})).toEqual([]);
+    expect(why({ bpm: 110 })).toEqual([]);
+    expect(why({ bpm: 200, day: '2026-11-01' })).toEqual([]);
+    const odd = tried(verse, '2026-11-24', { bpm: 200 });
+    const back: PlanEvent = {
+      ...{ id: 'b', kind: 'correction', of: odd.id, clean: null, at: odd.at, day: odd.day },
+      ...{ source: 'teacher', revision: 1 },
+    };
+    expect(oddTries(plan.steps, [odd, back], '2026-11-26')).toEqual([]);
   });
 });

@@ -119,6 +119,11 @@ export class StudentSongPage {
     return { heading: 'Make it easier:', words: held.title, step };
   });
 
+  /** Tries that can hardly be as they were logged, for the teacher to ask about. */
+  protected readonly odd = computed(() =>
+    this.isTeaching ? (this.state.plan()?.odd.slice(0, SAID_SHOWN) ?? []) : [],
+  );
+
   /** What was said in the practice room in the last week: for the teacher to ask about. */
   private readonly said = computed(() => {
     const found = this.state.plan();

@@ -4,12 +4,17 @@ import { merge, Subject, switchMap, type Observable } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
 import { returned } from '../../platform/returned';
+import { v4 as newId } from 'uuid';
+import { Session } from '../../platform/session';
+import { EventQueue } from '../../store';
 import { PlanReader, type PlanProgress } from '../plans';
 
 /** One student's song, as it stands. */
 @Injectable()
 export class StudentSongState {
   private readonly reader = inject(PlanReader);
+  private readonly queue = inject(EventQueue);
+  private readonly session = inject(Session);
   private readonly ended = inject(DestroyRef);
   private readonly asked = new Subject<void>();
   private readonly returned$ = merge(returned(), this.asked);
@@ -22,6 +27,17 @@ export class StudentSongState {
   /** Reads it once more, after something was changed. */
   again(): void {
     this.asked.next();
+  }
+
+  /** A try did not happen as it was logged: it stays in the log and counts no more. */
+  async leaveOut(id: string): Promise<void> {
+    const plan = this.plan()?.plan;
+    if (!plan) return;
+    await this.queue.put(plan.id, {
+      ...{ id: newId(), kind: 'correction', of: id, clean: null, revision: plan.revision },
+      ...{ at: new Date().toISOString(), day: this.session.today() },
+    });
+    this.again();
   }
 
   open(id$: Observable<string>): void {
