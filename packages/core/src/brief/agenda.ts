@@ -41,6 +41,8 @@ export interface LessonTime {
   readonly minutes: number;
   /** The day of the last lesson; a week ago where there was none. */
   readonly last: Day | null;
+  /** A child: nothing is as long. */
+  readonly isChild?: boolean;
   /** How days are told; as "26 Nov" where nothing is said. */
   readonly told?: DayTold;
 }
@@ -53,11 +55,12 @@ interface Candidate extends Omit<AgendaItem, 'id' | 'minutes'> {
 }
 
 const WEEK_DAYS = 7;
-/** Hands want something else after so long; with a sore one sooner. */
+/** Hands want something else after so long; with a sore one, and a child’s, sooner. */
 const LONGEST = assumed('blockMinutes');
-const LONGEST_SORE = 8;
+const LONGEST_SHORT = 8;
 const LONG_LESSON = 40;
 const VISITS = 2;
+const NEARLY_DONE = 0.7;
 
 const LASTS = {
   hurt: { least: 2, usual: 3, most: 5 },
@@ -91,8 +94,8 @@ function soonestFirst(songs: readonly SongNow[]): readonly SongNow[] {
 function toHear({ climbed }: SinceLesson, told: DayTold): readonly Candidate[] {
   const best = climbed.find(({ toBpm, isNewlyDone }) => toBpm !== null || isNewlyDone);
   if (!best) return [];
-  const held = best.toBpm === null ? 'came on' : `now clean at ${tempoWords(best.toBpm, best)}`;
-  const why = `${held}, on ${told(best.on)}`;
+  const held = best.toBpm === null ? 'done' : `clean at ${tempoWords(best.toBpm, best)}`;
+  const why = `${held} on ${told(best.on)}`;
   return [ofStep('hear', best, { planId: best.planId, song: best.song, why })];
 }
 
@@ -106,7 +109,9 @@ function workWords(step: OpenStep): string {
     const at = stuck.atBpm === null ? 'not clean' : `at ${stuck.atBpm}`;
     return `stuck: ${at} for ${counted(stuck.days, 'day')} of practice`;
   }
-  return step.holdsBack ? `holds the song back, ${heldWords(step)}` : heldWords(step);
+  return step.holdsBack && !step.isWholeSong
+    ? `holds the song back, ${heldWords(step)}`
+    : heldWords(step);
 }
 
 /** What was begun and asks most: stuck first, then what holds the song back, then the rest in the plan's order. */
@@ -135,6 +140,23 @@ function toVisit({ visits }: SinceLesson, told: DayTold): readonly Candidate[] {
   return visits.slice(0, VISITS).map(({ step, lastOn, planId, song }) => {
     return ofStep('visit', step, { planId, song, why: `played last on ${told(lastOn)}` });
   });
+}
+
+/** Where time is left, what there is of a song is played through; and where all is nearly done, the next is chosen. */
+function toFill(songs: readonly SongNow[]): readonly Candidate[] {
+  const through = songs
+    .filter(({ overview }) => overview.readiness.restBpm !== null)
+    .map(({ planId, title }): Candidate => ({
+      ...{ kind: 'whole', planId, stepId: null, song: title, title: `Through ${title}` },
+      ...{ why: 'as far as it goes, without a stop', ...LASTS.whole },
+    }));
+  const isNearlyDone = ({ overview }: SongNow): boolean =>
+    overview.doneCount >= NEARLY_DONE * overview.stepCount;
+  const next: Candidate = {
+    ...{ kind: 'choose', ...NOTHING, title: 'Listen for the next song' },
+    ...{ why: 'little is left to learn', ...LASTS.choose },
+  };
+  return [...through, ...(songs.length > 0 && songs.every(isNearlyDone) ? [next] : [])];
 }
 
 /** One of each list in turn. */
@@ -184,6 +206,7 @@ function candidates(
     ...others,
     ...more,
     ...toVisit(since, told).slice(1),
+    ...toFill(inOrder),
   ];
 }
 
@@ -257,15 +280,15 @@ export function agendaOf(student: StudentNow, lesson: LessonTime): readonly Agen
   const { today, minutes, told = dayWords } = lesson;
   const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
   const since = sinceLesson(student, { last, today });
-  const isSore = since.said.some(({ kind }) => kind === 'sore');
+  const isShort = lesson.isChild === true || since.said.some(({ kind }) => kind === 'sore');
   const all = candidates(student, since, told)
     .concat(student.songs.length === 0 ? [CHOOSE] : [])
     .map((one) =>
-      isSore
+      isShort
         ? {
             ...one,
-            most: Math.min(one.most, LONGEST_SORE),
-            usual: Math.min(one.usual, LONGEST_SORE),
+            most: Math.min(one.most, LONGEST_SHORT),
+            usual: Math.min(one.usual, LONGEST_SHORT),
           }
         : one,
     );

@@ -190,6 +190,34 @@ describe('the agenda of a lesson', () => {
     expect(lines).toContain('8 work B');
   });
 
+  it('says what was done where nothing has a tempo, and has shorter blocks for a child', () => {
+    const done = { ...climbed('Grip G', '2026-11-25', [0, 0]), fromBpm: null, toBpm: null };
+    const one = student(
+      song('W', { climbed: [{ ...done, isNewlyDone: true }], open: [step('B'), step('C')] }),
+    );
+    const time = { today: TODAY, minutes: 30, last: '2026-11-20' as const };
+    const items = agendaOf(one, { ...time, isChild: true });
+    expect(items[0]?.why).toBe('done on 25 Nov');
+    const work = items.filter(({ kind }) => kind === 'work');
+    expect(work.map(({ minutes }) => minutes)).toEqual([8, 8]);
+  });
+
+  it('fills what is left with the song itself, and with the next where little is left to learn', () => {
+    const readiness = { ...EMPTY.readiness, restBpm: 80 as never };
+    const nearly = song('W', { open: [step('B')], readiness, doneCount: 9, stepCount: 10 });
+    expect(agenda(student(nearly), 60).map((line) => line.replace(/^\d+ /, ''))).toEqual([
+      ...[
+        'work B',
+        'whole Through W',
+        'choose Listen for the next song',
+        'free Time that is yours',
+      ],
+      'cards Next week’s cards',
+    ]);
+    const begun = { ...nearly, overview: { ...nearly.overview, doneCount: 2 } };
+    expect(agenda(student(begun), 60).some((line) => line.includes('next song'))).toBeFalse();
+  });
+
   it('shows one new thing, two in a long lesson', () => {
     const open = ['a', 'b', 'c'].map((id) => step(id, { isBegun: false }));
     const news = (minutes: number) =>

@@ -74,11 +74,17 @@ export function briefOf(student: StudentAtAGlance, overview: Overview): Brief {
 
 /** The agenda of a lesson: the one that was made, or the one that is suggested. */
 export function agendaFor(
-  { now, last }: Brief,
+  { now, last, isChild }: Brief,
   lesson: StoredLesson,
   today: Day,
 ): readonly AgendaItem[] {
   const made = lesson.notes?.agenda ?? [];
   if (made.length > 0) return made;
-  return agendaOf(now, { today, minutes: lesson.minutes, last: last?.day ?? null, told: dayWords });
+  return agendaOf(now, {
+    today,
+    minutes: lesson.minutes,
+    last: last?.day ?? null,
+    isChild,
+    told: dayWords,
+  });
 }
