@@ -36,7 +36,7 @@ const student = (...songs: readonly SongNow[]): StudentNow => ({
   ...{ songs, minutesByWeekday: [10, 10, 10, 10, 10, 0, 0] },
 });
 const visit = (id: string, dueOn: Day): VisitStep => ({
-  ...{ step: step(id), lastOn: '2026-11-03', dueOn, minutes: 2 },
+  ...{ step: step(id), lastOn: '2026-11-03', dueOn, fadesOn: '2027-11-03', minutes: 2 },
 });
 const STUCK: NotComingOn = {
   ...{ since: '2026-11-18', lastOn: '2026-11-26', days: 4, minutes: 31.6 },

@@ -40,6 +40,13 @@ describe('what is remembered', () => {
     expect(at(0)?.lastOn).toBe(START);
   });
 
+  it('has to be shown again once it goes in fewer than seven of ten runs', () => {
+    const { fadesOn = START, dueOn = START } = memoryOf(step, held, START) ?? {};
+    expect(fadesOn > dueOn).toBeTrue();
+    expect(memoryOf(step, held, fadesOn)?.retrievability).toBeLessThan(0.7);
+    expect(memoryOf(step, held, dayAfter(fadesOn, -1))?.retrievability).toBeGreaterThanOrEqual(0.7);
+  });
+
   it('lasts longer with every visit that goes well', () => {
     const visits = [held];
     let gap = 0;

@@ -16,6 +16,8 @@ export interface Memory {
   readonly lastOn: Day;
   /** The day on which a visit is due. */
   readonly dueOn: Day;
+  /** From this day on it has to be shown again before it counts as ready. */
+  readonly fadesOn: Day;
 }
 
 /** A tempo that was held, and what is probably left of it. */
@@ -71,6 +73,21 @@ function reviewed(step: Step, tries: readonly Try[]): Card | null {
   return card;
 }
 
+const SHOW_AGAIN = assumed('showAgain');
+const MOST_DAYS = 3650;
+
+/** How many days after a review it goes in fewer than seven of ten runs; ten years at most. */
+function daysUntilFaded(card: Card, lastOn: Day): number {
+  let [low, high] = [0, MOST_DAYS];
+  while (low < high) {
+    const days = Math.floor((low + high) / 2);
+    const left = SCHEDULER.get_retrievability(card, noonOf(dayAfter(lastOn, days)), false);
+    if (left < SHOW_AGAIN) high = days;
+    else low = days + 1;
+  }
+  return low;
+}
+
 /**
  * Tells how well a student still has what a step practises, by the spaced-review scheduler: one review a day, by
  * what went worst of what was held. Null before it was held at any tempo.
@@ -88,6 +105,7 @@ export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory 
     stabilityDays: card.stability,
     lastOn,
     dueOn: dayAfter(lastOn, Math.max(1, card.scheduled_days)),
+    fadesOn: dayAfter(lastOn, daysUntilFaded(card, lastOn)),
   };
 }
 

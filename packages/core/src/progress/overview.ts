@@ -76,6 +76,8 @@ export interface VisitStep {
   readonly minutes: number;
   readonly lastOn: Day;
   readonly dueOn: Day;
+  /** From this day on it has to be shown again before it counts as ready. */
+  readonly fadesOn: Day;
 }
 
 /** One student's song at a glance; worked out anew whenever the plan or its log has changed. */
@@ -273,8 +275,8 @@ export function overviewOf(
     lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),
     visits: visitsOf(progress, tries)
       .slice(0, VISITS_SHOWN)
-      .map(({ progress: one, lastOn: on, dueOn }) => ({
-        ...{ step: toOpenStep(one, telling), lastOn: on, dueOn },
+      .map(({ progress: one, lastOn: on, dueOn, fadesOn }) => ({
+        ...{ step: toOpenStep(one, telling), lastOn: on, dueOn, fadesOn },
         minutes: kindOf(one.step).isWholeSong ? Math.ceil(work.timeline.lasts / 60) : 0,
       })),
     soreOn: lastDayOf(events.filter(({ kind }) => kind === 'sore')),

@@ -12,6 +12,8 @@ export interface DueVisit {
   readonly lastOn: Day;
   /** From this day on it is worth a visit. */
   readonly dueOn: Day;
+  /** From this day on it has to be shown again. */
+  readonly fadesOn: Day;
 }
 
 function layerOf({ layer }: Step): number {
@@ -55,7 +57,9 @@ export function visitsOf(
     .flatMap((one) => {
       // When it is due does not depend on the day one looks.
       const memory = memoryOf(one.step, tries, '1970-01-01');
-      return memory ? [{ progress: one, lastOn: memory.lastOn, dueOn: memory.dueOn }] : [];
+      if (!memory) return [];
+      const { lastOn, dueOn, fadesOn } = memory;
+      return [{ progress: one, lastOn, dueOn, fadesOn }];
     })
     .toSorted((a, b) => a.dueOn.localeCompare(b.dueOn));
 }

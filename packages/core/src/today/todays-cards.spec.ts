@@ -18,7 +18,13 @@ const today = (songs: readonly SongToday[], minutes = 15, isSore = false) =>
   told(todaysCards(songs, { today: TODAY, minutes, isSore }));
 const TODAY: Day = '2026-11-27';
 const visit = (id: string, dueOn: Day, minutes = 0): VisitStep => ({
-  ...{ step: step(id, { minutes: 0 }), lastOn: '2026-11-03', dueOn, minutes },
+  ...{
+    step: step(id, { minutes: 0 }),
+    lastOn: '2026-11-03',
+    dueOn,
+    fadesOn: '2027-11-03',
+    minutes,
+  },
 });
 
 describe('today’s list', () => {

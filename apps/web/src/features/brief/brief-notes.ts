@@ -1,4 +1,5 @@
-import type { ReadinessSummary } from '@harvu/core/progress';
+import type { Day } from '@harvu/core/day';
+import type { PlanOverview, ReadinessSummary } from '@harvu/core/progress';
 import { shortTitle, type SinceLesson } from '@harvu/core/brief';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
@@ -131,6 +132,11 @@ export function gateWords({ gates }: ReadinessSummary): string {
   }
   const parts = `${gates.partsAtGoal} of ${gates.parts} parts at goal`;
   return `${parts}, ${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs.`;
+}
+
+/** It was ready, and so long ago that it has to be shown again. */
+export function isFaded({ visits }: PlanOverview, today: Day): boolean {
+  return visits.some(({ step, fadesOn }) => step.isWholeSong && fadesOn <= today);
 }
 
 /** Every part is at its goal, and only whole runs are wanting. */

@@ -1,6 +1,6 @@
 export { agendaFor, briefOf, lessonsToday } from './brief';
 export type { Brief } from './brief';
-export { briefNotes, gateWords, isNearlyReady } from './brief-notes';
+export { briefNotes, gateWords, isFaded, isNearlyReady } from './brief-notes';
 export { milestoneWords } from './milestone-words';
 export type { BriefNote } from './brief-notes';
 export { actionFor, AttentionList } from './attention-list';

@@ -75,6 +75,22 @@ describe('the teacher’s day', () => {
     expect(page.text).toContain('Start Cy’s lesson');
   });
 
+  it('lets a song that was ready long ago be shown again', async () => {
+    const [step] = FRESH.open;
+    const visit = { lastOn: '2026-08-01', dueOn: '2026-09-01', minutes: 2 } as const;
+    const ready = (name: string, fadesOn: '2026-11-26' | '2026-11-27') =>
+      songOf(name, {
+        ...{ lastDay: '2026-11-25', readiness: gates({ isReady: true, isHeard: true }) },
+        visits: step ? [{ ...visit, step: { ...step, isWholeSong: true }, fadesOn }] : [],
+      });
+    const page = await open({
+      students: [studentOf('Ada'), studentOf('Bo')],
+      songs: [ready('Ada', '2026-11-26'), ready('Bo', '2026-11-27')],
+    });
+    expect(page.text).toContain('Ada had it ready, but not lately: let it be shown again.');
+    expect(page.text).toContain('Bo is ready.');
+  });
+
   it('says who is silent, who is ready, what waits, and who else needs a look', async () => {
     const page = await open({
       students: ['Ada', 'Bo', 'Cy'].map((name) => studentOf(name)),

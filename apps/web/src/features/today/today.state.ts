@@ -8,7 +8,7 @@ import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { returned } from '../../platform/returned';
 import { Session } from '../../platform/session';
 import { PlanStore } from '../../store';
-import { agendaFor, briefNotes, briefOf, isNearlyReady, lessonsToday } from '../brief';
+import { agendaFor, briefNotes, briefOf, isFaded, isNearlyReady, lessonsToday } from '../brief';
 import type { Brief, BriefNote } from '../brief';
 
 /** A lesson of the day with what is told of the student. */
@@ -105,6 +105,7 @@ export class TodayState {
         .filter(({ overview }) => overview.readiness.gates.isReady)
         .map(({ id, title, overview }) => ({
           ...{ id, title, name, isHeard: overview.readiness.gates.isHeard },
+          isFaded: isFaded(overview, this.overview()?.today ?? '1970-01-01'),
         })),
     ),
   );
