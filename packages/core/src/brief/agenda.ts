@@ -60,7 +60,7 @@ const LONGEST = assumed('blockMinutes');
 const LONGEST_SHORT = 8;
 const LONG_LESSON = 40;
 const VISITS = 2;
-const NEARLY_DONE = 0.7;
+const NEARLY_DONE = 0.85;
 
 const LASTS = {
   hurt: { least: 2, usual: 3, most: 5 },
@@ -150,8 +150,8 @@ function toFill(songs: readonly SongNow[]): readonly Candidate[] {
       ...{ kind: 'whole', planId, stepId: null, song: title, title: `Through ${title}` },
       ...{ why: 'as far as it goes, without a stop', ...LASTS.whole },
     }));
-  const isNearlyDone = ({ overview }: SongNow): boolean =>
-    overview.doneCount >= NEARLY_DONE * overview.stepCount;
+  const isNearlyDone = ({ overview: { doneCount, stepCount, open } }: SongNow): boolean =>
+    doneCount >= NEARLY_DONE * stepCount && open.every(({ stuck }) => stuck === null);
   const next: Candidate = {
     ...{ kind: 'choose', ...NOTHING, title: 'Listen for the next song' },
     ...{ why: 'little is left to learn', ...LASTS.choose },
@@ -206,7 +206,6 @@ function candidates(
     ...others,
     ...more,
     ...toVisit(since, told).slice(1),
-    ...toFill(inOrder),
   ];
 }
 
@@ -268,6 +267,15 @@ const CHOOSE: Candidate = {
   },
 };
 
+function minutesIn(items: readonly { readonly minutes: number }[]): number {
+  return items.reduce((sum, one) => sum + one.minutes, 0);
+}
+
+function shortened(one: Candidate): Candidate {
+  const { most, usual } = one;
+  return { ...one, most: Math.min(most, LONGEST_SHORT), usual: Math.min(usual, LONGEST_SHORT) };
+}
+
 /**
  * Suggests what to do in a lesson, so that its minutes add up to the lesson: first what hurts and what came on, what
  * was asked, what is stuck or holds the song wanted soonest back, the whole song, one new thing (two in a long
@@ -281,19 +289,16 @@ export function agendaOf(student: StudentNow, lesson: LessonTime): readonly Agen
   const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
   const since = sinceLesson(student, { last, today });
   const isShort = lesson.isChild === true || since.said.some(({ kind }) => kind === 'sore');
-  const all = candidates(student, since, told)
-    .concat(student.songs.length === 0 ? [CHOOSE] : [])
-    .map((one) =>
-      isShort
-        ? {
-            ...one,
-            most: Math.min(one.most, LONGEST_SHORT),
-            usual: Math.min(one.usual, LONGEST_SHORT),
-          }
-        : one,
-    );
-  const items = spread(fitting(all, minutes), minutes).map(toItem);
-  const left = minutes - items.reduce((sum, one) => sum + one.minutes, 0);
+  const bounded = (all: readonly Candidate[]): readonly Candidate[] =>
+    isShort ? all.map(shortened) : all;
+  const first = candidates(student, since, told);
+  const needed = student.songs.length === 0 ? [...first, CHOOSE] : first;
+  const main = spread(fitting(bounded(needed), minutes), minutes);
+  const over = minutes - minutesIn(main);
+  // What only fills is given what nothing else needs.
+  const filling = spread(fitting(bounded(toFill(soonestFirst(student.songs))), over), over);
+  const items = [...main, ...filling].map(toItem);
+  const left = minutes - minutesIn(items);
   return [...items, ...(left > 0 ? [{ ...FREE, minutes: left }] : [])].toSorted(
     (a, b) => AGENDA_KINDS.indexOf(a.kind) - AGENDA_KINDS.indexOf(b.kind),
   );
