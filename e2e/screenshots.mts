@@ -37,6 +37,12 @@ const song =
     await page.getByRole('group', { name: /section by section/ }).waitFor();
   };
 
+/** The teacher’s day, once it is put together. */
+const today: Shot['go'] = async (page) => {
+  await page.goto(`${BASE}/today`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+};
+
 /** Opens a lesson of the day at what is stuck, with a mark. */
 const openLesson: Shot['go'] = async (page) => {
   await page.goto(`${BASE}/today`);
@@ -164,7 +170,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },
   { name: 'steps-student', as: 'Ilse Korrin', theme: 'dark', go: stepsForOdalys },
   { name: 'student-known', as: 'Ilse Korrin', go: studentKnown },
-  { name: 'today', as: 'Ilse Korrin', go: at('/today') },
+  { name: 'today', as: 'Ilse Korrin', go: today },
   { name: 'lesson', as: 'Ilse Korrin', go: openLesson },
   { name: 'students', as: 'Ilse Korrin', go: at('/students') },
   { name: 'studio', as: 'Ilse Korrin', go: at('/studio') },

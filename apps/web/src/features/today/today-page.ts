@@ -22,6 +22,16 @@ const COUNTS = [
   imports: [AgendaBar, AttentionList, MinuteBars, Note, Page, Ribbon, RouterLink],
   providers: [TodayState],
   host: { class: 'flex flex-1 flex-col' },
+  styles: `
+    .late {
+      animation: late 0.3s step-end;
+    }
+    @keyframes late {
+      from {
+        visibility: hidden;
+      }
+    }
+  `,
   templateUrl: './today-page.html',
 })
 export class TodayPage {
