@@ -24,7 +24,9 @@ export interface HeldOn {
 }
 
 /** Attempts day by day, the earliest first. */
-function byDay(attempts: readonly Attempt[]): readonly (readonly [Day, readonly Attempt[]])[] {
+export function byDay(
+  attempts: readonly Attempt[],
+): readonly (readonly [Day, readonly Attempt[]])[] {
   const days = new Map<Day, Attempt[]>();
   for (const one of attempts) {
     const own = days.get(one.day);

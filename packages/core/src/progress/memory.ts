@@ -6,6 +6,7 @@ import type { Try } from '../events';
 import { attemptsOf, heldOf, type Attempt } from '../practice';
 import type { Step } from '../steps';
 import type { Bpm } from '../units';
+import { byDay } from './climbed';
 
 /** How well something that was learned is still there. */
 export interface Memory {
@@ -47,13 +48,6 @@ function gradeOf(
   const clean = attempts.filter((one) => one.clean).map(({ bpm }) => bpm);
   if (clean.length === 0) return null;
   return Math.max(...clean) >= goalBpm ? Rating.Good : Rating.Hard;
-}
-
-/** Attempts day by day, the earliest first. */
-function byDay(attempts: readonly Attempt[]): readonly (readonly [Day, readonly Attempt[]])[] {
-  const days = new Map<Day, Attempt[]>();
-  for (const one of attempts) days.set(one.day, [...(days.get(one.day) ?? []), one]);
-  return [...days].toSorted(([a], [b]) => a.localeCompare(b));
 }
 
 /** The card of one step, reviewed once a day from the first on which it was held. */

@@ -108,13 +108,7 @@ const MOST_MINUTES = 240;
           }
         </select>
         <div class="flex gap-2">
-          <input
-            name="title"
-            class="field min-w-0 flex-1"
-            maxlength="120"
-            placeholder=""
-            aria-label="What"
-          />
+          <input name="title" class="field min-w-0 flex-1" maxlength="120" aria-label="What" />
           <button class="button">Add</button>
         </div>
       </form>

@@ -33,12 +33,11 @@ function isAbout({ day, notes, state }: StoredLesson, words: string): boolean {
         <a class="link" [routerLink]="['/students', studentId(), 'report']">A term on one page</a>
         @if (all().length > few) {
           <label class="ml-auto"
-            ><span class="sr-only">Look through the lessons</span>
+            ><span class="mr-2 text-sm">Look for a word, a song, a day</span>
             <input
               class="field w-56"
               type="search"
               maxlength="80"
-              placeholder="a word, a song, a day"
               [value]="sought()"
               (input)="sought.set($any($event.target).value)"
           /></label>
