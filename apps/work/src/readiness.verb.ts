@@ -2,7 +2,7 @@ import { isRealDate } from '@harvu/contract';
 import type { Day } from '@harvu/core/day';
 import type { Try } from '@harvu/core/events';
 import { makePlan, USUAL_TEACHING } from '@harvu/core/plan';
-import { readinessOf, type Readiness } from '@harvu/core/progress';
+import { readinessOf, tempoToday, type Readiness } from '@harvu/core/progress';
 import { LAYERS, type Layer, type SongDocument } from '@harvu/core/song';
 import { kindOf, type Step, type Workpiece } from '@harvu/core/steps';
 import { bpm as toBpm } from '@harvu/core/units';
@@ -100,10 +100,13 @@ function withGoal(song: SongDocument, goalBpm: number | undefined): SongDocument
     : { ...song, frame: { ...song.frame, tempo: toBpm(goalBpm) } };
 }
 
-function answerOf({ songBpm, goalBpm, holes, share, heldBackBy, gates, barer }: Readiness): object {
+function answerOf(readiness: Readiness, today: Day): object {
+  const { songBpm, goalBpm, holes, share, heldBackBy, gates, barer, kept } = readiness;
   const change = heldBackBy?.step.limit?.change;
   return {
     ...{ songBpm, goalBpm, holes, share: Math.round(share * 1000) / 1000, barer },
+    // What is probably left of it, where a visit is due.
+    retained: songBpm === null ? null : tempoToday(kept, today),
     heldBackBy: heldBackBy
       ? {
           ...{ kind: heldBackBy.step.kind, step: heldBackBy.step.id },
@@ -144,5 +147,5 @@ export const readinessVerb = verbOf(input, ({ song, evidence: all, today, goalBp
     // What is dated ahead of today is shown elsewhere, and counts for nothing.
     if (one.on <= today) tries.push(...triesOf(one, id, at));
   }
-  return answerOf(readinessOf(plan.work, { steps: plan.steps, tries, goal }));
+  return answerOf(readinessOf(plan.work, { steps: plan.steps, tries, goal }), today);
 });

@@ -32,19 +32,21 @@ interface OnDevice extends DBSchema {
 
 type Room = 'plans' | 'events' | 'overviews' | 'recordings';
 
-const VERSION = 2;
+const VERSION = 3;
 const MINE = 'mine';
 
 /** `closed` is told where somebody else changes the base, or the browser closes it. */
 function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevice>> {
   return openDB<OnDevice>(nameFor(personId), VERSION, {
-    upgrade(base, version) {
+    upgrade(base, version, _newer, change) {
       if (version < 1) {
         base.createObjectStore('plans', { keyPath: 'id' });
         base.createObjectStore('events', { keyPath: 'id' });
         base.createObjectStore('overviews');
       }
       if (version < 2) base.createObjectStore('recordings', { keyPath: 'songId' });
+      // What an older Harvu had worked out lacks what a newer one shows of it; it comes anew.
+      void change.objectStore('overviews').clear();
     },
     blocking(_current, _blocked, { target }) {
       (target as IDBDatabase).close();

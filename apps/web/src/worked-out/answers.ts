@@ -42,7 +42,11 @@ import {
   type OddTry,
   type PlanOverview,
   type ReadinessSummary,
-  type RetainedTempo,
+  toCheckAgain,
+  triedIn,
+  type Tried,
+  type CheckAgain,
+  type TempoToday,
   type TempoLine,
 } from '@harvu/core/progress';
 import {
@@ -132,6 +136,10 @@ export interface SongProgress extends StepPlan {
   readonly when?: WhenReached;
   /** The step that does not come on; none where all do. */
   readonly stuck?: NotComingOn & { readonly stepId: string };
+  /** Every try and sign-off, the latest first. */
+  readonly tried: readonly Tried[];
+  /** Parts that were changed and not played clean since; null where none is. */
+  readonly checkAgain: CheckAgain | null;
   /** Tries that can hardly be as they were logged. */
   readonly odd: readonly OddTry[];
 }
@@ -149,10 +157,9 @@ export interface WhenReached {
 }
 
 /** A part that was held at a tempo, and wants to be played again. */
-export interface DuePart extends RetainedTempo {
+export interface DuePart extends Omit<TempoToday, 'isFaded'> {
   readonly stepId: string;
   readonly title: string;
-  readonly lastOn: Day;
 }
 
 /** Which step is practised, of it only some bars; and what was tapped along with somebody's own file. */
@@ -355,6 +362,8 @@ export const answers = {
       due: dueParts(progress, tries, today),
       ...whenReached(readiness.heldBackBy?.step, plan.events, today),
       ...stuckOf(progress, tries),
+      tried: triedIn(steps, plan.events),
+      checkAgain: toCheckAgain(plan.events, readiness),
       odd: oddTries(steps, plan.events, today),
     };
   },

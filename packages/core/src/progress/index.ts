@@ -6,12 +6,21 @@ export type { HeldBack } from './held-back';
 export type { Hole, PartProgress, Played, Readiness } from './readiness';
 export { shownBy } from './shown';
 export type { PractisedSong } from './shown';
-export { filledBlocks, overviewOf, summaryOf } from './overview';
-export type { FilledBlock, OpenStep, PlanOverview, ReadinessSummary, VisitStep } from './overview';
+export { filledBlocks, overviewOf, summaryOf, toCheckAgain } from './overview';
+export type {
+  CheckAgain,
+  FilledBlock,
+  OpenStep,
+  PlanOverview,
+  ReadinessSummary,
+  VisitStep,
+} from './overview';
 export { doneOn } from './done-on';
 export type { DoneStep } from './done-on';
-export { memoryOf, retainedTempo } from './memory';
-export type { Memory, RetainedTempo } from './memory';
+export { memoryOf } from './memory';
+export type { Memory } from './memory';
+export { retainedTempo, retrievabilityAfter, tempoToday } from './tempo-today';
+export type { KeptPart, TempoToday } from './tempo-today';
 export { visitsOf } from './visits';
 export type { DueVisit } from './visits';
 export { stepForecast } from './step-forecast';
@@ -25,3 +34,5 @@ export { notComingOn } from './stuck';
 export type { NotComingOn } from './stuck';
 export { oddTries } from './odd-tries';
 export type { OddTry } from './odd-tries';
+export { triedIn } from './tried';
+export type { CorrectedTry, Tried } from './tried';

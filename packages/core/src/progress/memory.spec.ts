@@ -2,7 +2,7 @@ import { readChart } from '../chart';
 import { dayAfter, daysBetween, type Day } from '../day';
 import type { Try } from '../events';
 import { makePlan } from '../plan';
-import { memoryOf, retainedTempo } from './index';
+import { memoryOf } from './index';
 
 const { steps } = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
 const step = steps.find(({ id }) => /^section:.*:full$/.test(id));
@@ -90,18 +90,4 @@ describe('what is remembered', () => {
     expect(memoryOf(step, tries.toReversed(), on(10))).toEqual(memoryOf(step, tries, on(10)));
     expect(memoryOf(step, held, on(-5))?.retrievability).toBeCloseTo(1, 6);
   });
-});
-
-describe('the tempo that is left', () => {
-  const cases: readonly (readonly [number, number, number, number])[] = [
-    [92, 0.74, 87, 90],
-    [92, 1, 92, 92],
-    [92, 0, 74, 83],
-    [60, 0.9, 59, 59],
-  ];
-  for (const [was, share, from, to] of cases) {
-    it(`of ${was} is ${from} to ${to} at ${share}`, () => {
-      expect(retainedTempo(was as never, share)).toEqual({ was: was as never, from, to });
-    });
-  }
 });

@@ -5,7 +5,6 @@ import { dayAfter, daysBetween, type Day } from '../day';
 import type { Try } from '../events';
 import { attemptsOf, heldOf, type Attempt } from '../practice';
 import type { Step } from '../steps';
-import type { Bpm } from '../units';
 import { byDay } from './climbed';
 
 /** How well something that was learned is still there. */
@@ -19,13 +18,6 @@ export interface Memory {
   readonly dueOn: Day;
   /** From this day on it has to be shown again before it counts as ready. */
   readonly fadesOn: Day;
-}
-
-/** A tempo that was held, and what is probably left of it. */
-export interface RetainedTempo {
-  readonly was: Bpm;
-  readonly from: number;
-  readonly to: number;
 }
 
 /** Days, and nothing left to chance. */
@@ -100,21 +92,5 @@ export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory 
     lastOn,
     dueOn: dayAfter(lastOn, Math.max(1, card.scheduled_days)),
     fadesOn: dayAfter(lastOn, daysUntilFaded(card, lastOn)),
-  };
-}
-
-/**
- * Gives the range a tempo that was held has probably come down to: T·(0.80 + 0.20·R) to T·(0.90 + 0.10·R).
- *
- * @example
- * retainedTempo(92, 0.74) // { was: 92, from: 87, to: 90 }
- */
-export function retainedTempo(was: Bpm, retrievability: number): RetainedTempo {
-  const left = (forgotten: number): number =>
-    Math.round(was * (forgotten + (1 - forgotten) * retrievability));
-  return {
-    was,
-    from: left(assumed('retainedLowShare')),
-    to: left(assumed('retainedHighShare')),
   };
 }

@@ -28,7 +28,7 @@ export interface FilledBlock {
 /** How far a song is, without the steps it was worked out from. */
 export interface ReadinessSummary extends Pick<
   Readiness,
-  'songBpm' | 'restBpm' | 'goalBpm' | 'share' | 'barer' | 'gates'
+  'songBpm' | 'restBpm' | 'goalBpm' | 'share' | 'barer' | 'gates' | 'kept'
 > {
   /** Bars that are new in sections not held at any tempo yet, and joins that are not. */
   readonly holeBars: number;
@@ -109,7 +109,7 @@ export interface PlanOverview {
   /** The days on which something was begun in the last two weeks of practice, once for each step. */
   readonly begunOn: readonly Day[];
   /** Parts that were changed and not played clean since; null where none is. */
-  readonly checkAgain: { readonly on: Day; readonly names: readonly string[] } | null;
+  readonly checkAgain: CheckAgain | null;
   /** What the student said lately, the latest first. */
   readonly said: readonly Saying[];
 }
@@ -152,10 +152,10 @@ export function filledBlocks(
  * summaryOf(readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })).heldBackBy // null
  */
 export function summaryOf(readiness: Readiness): ReadinessSummary {
-  const { songBpm, restBpm, goalBpm, share, barer, gates, parts, heldBackBy } = readiness;
+  const { songBpm, restBpm, goalBpm, share, barer, gates, kept, parts, heldBackBy } = readiness;
   const joins = parts.filter(({ step }) => kindOf(step).matter === 'join');
   return {
-    ...{ songBpm, restBpm, goalBpm, share, barer, gates },
+    ...{ songBpm, restBpm, goalBpm, share, barer, gates, kept },
     holeBars: readiness.holes.reduce((sum, { bars }) => sum + bars.length, 0),
     holeJoins: joins
       .filter(({ cleanBpm }) => cleanBpm === null)
@@ -221,11 +221,22 @@ function begunSince(steps: readonly Step[], tries: readonly Try[], since: Day): 
     .filter((day) => day >= since);
 }
 
-/** What a correction of the song left to be shown again. */
-function toCheckAgain(
+/** Parts that a correction of the song has changed, and that were not played clean since. */
+export interface CheckAgain {
+  readonly on: Day;
+  readonly names: readonly string[];
+}
+
+/**
+ * Tells what a correction of the song left to be shown again; null where nothing is.
+ *
+ * @example
+ * toCheckAgain([], readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })) // null
+ */
+export function toCheckAgain(
   events: readonly PlanEvent[],
   { parts }: Readiness,
-): PlanOverview['checkAgain'] {
+): CheckAgain | null {
   const last = events.findLast((one) => one.kind === 'changed');
   if (last?.kind !== 'changed') return null;
   const holes = new Set(

@@ -5,7 +5,13 @@ import { kindOf, type Step, type Workpiece } from '../steps';
 
 /** What a student feels they have reached. */
 export type MilestoneKind =
-  'first section' | 'first join' | 'half' | 'whole bare' | 'whole' | 'with the recording';
+  | 'first section'
+  | 'first join'
+  | 'half'
+  | 'whole bare'
+  | 'whole'
+  | 'with the recording'
+  | 'on the night';
 
 /** A milestone with the day it was reached on. */
 export interface ReachedMilestone {
@@ -56,8 +62,8 @@ function halfOn(
 
 /**
  * Lists the milestones a student has reached, each with its day, the earliest first: the first section that sounds
- * like the song, the first join, half the song, all of it bare, all of it, with the recording. Where the goal is
- * the barest layer, all of it is told once.
+ * like the song, the first join, half the song, all of it bare, all of it, with the recording, on the night. Where
+ * the goal is the barest layer, all of it is told once.
  *
  * @example
  * reachedMilestones([], workpieceOf(EMPTY_SONG), 'full') // []
@@ -79,6 +85,7 @@ export function reachedMilestones(
     ],
     ['whole', firstOf(progress, (step) => isWhole(step, goal))],
     ['with the recording', firstOf(progress, ({ kind }) => kind === 'recording')],
+    ['on the night', firstOf(progress, ({ kind }) => kind === 'perform')],
   ];
   return days
     .flatMap(([kind, on]) => (on ? [{ kind, on }] : []))

@@ -5,6 +5,8 @@ import { bpm, type Bpm } from '../units';
 import { climbOf, type Climb } from '../practice';
 import type { Try } from '../events';
 import { heldBackBy, isHeard, type HeldBack } from './held-back';
+import { memoryOf } from './memory';
+import type { KeptPart } from './tempo-today';
 
 /** How far one section or join is. */
 export interface PartProgress {
@@ -35,6 +37,8 @@ export interface Readiness {
   /** What holds the song back; undefined when nothing does. */
   readonly heldBackBy: HeldBack | undefined;
   readonly parts: readonly PartProgress[];
+  /** How well the parts that are held are remembered. */
+  readonly kept: readonly KeptPart[];
   /** The tempo the whole song holds in each barer layer on the way; null while some section of it is a hole. */
   readonly barer: readonly { readonly layer: Layer; readonly songBpm: Bpm | null }[];
   /** The tempo each part holds in a barer layer, by its id: the fastest; none where it holds none. */
@@ -186,6 +190,24 @@ function barerSong({ step: whole, climb }: Run, held: Held): Readiness['barer'] 
   return [{ layer, songBpm: inSongBpm(slowest(sections), held.goalBpm) }];
 }
 
+/** What memory of a step does not depend on: the day one looks. */
+const ANY_DAY = '1970-01-01';
+
+/** A part is remembered by its own step, or by whole runs where they keep it longer. */
+function keptPart(
+  part: PartProgress,
+  whole: Step | undefined,
+  { tries, goalBpm }: Held,
+): readonly KeptPart[] {
+  const songBpm = inSongBpm(part, goalBpm);
+  const memories = [part.step, ...(whole ? [whole] : [])]
+    .flatMap((step) => memoryOf(step, tries, ANY_DAY) ?? [])
+    .toSorted((a, b) => b.fadesOn.localeCompare(a.fadesOn));
+  const [longest] = memories;
+  if (songBpm === null || !longest) return [];
+  return [{ songBpm, lastOn: longest.lastOn, stabilityDays: longest.stabilityDays }];
+}
+
 /** What a student did with the steps of a song, up to the layer that is the goal. */
 export interface Played {
   readonly steps: readonly Step[];
@@ -220,6 +242,7 @@ export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Pl
     share: shareAtGoal(timeline.occurrences, parts),
     heldBackBy: heldBackBy({ steps, tries, goal }, work),
     parts,
+    kept: parts.flatMap((part) => keptPart(part, run?.step, held)),
     barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),
     barerParts: barerParts(steps, tries, goal),
     gates: gatesOf(parts, run, tries),

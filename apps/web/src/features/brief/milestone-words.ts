@@ -7,6 +7,7 @@ const WORDS: Readonly<Record<MilestoneKind, string>> = {
   'whole bare': 'The whole song goes, one strum a chord',
   whole: 'The whole song goes',
   'with the recording': 'It goes with the recording',
+  'on the night': 'It was played for somebody',
 };
 
 /** A milestone in words, said once and kindly. */

@@ -4,19 +4,21 @@ import { RouterLink } from '@angular/router';
 import { dayAfter } from '@harvu/core/day';
 import { chordLabel } from '@harvu/core/chord';
 import { saidSince, type RingCheck, type Sore, type Stuck } from '@harvu/core/events';
+import { tempoToday } from '@harvu/core/progress';
 import { findStep } from '@harvu/core/step-id';
-import { format, parseISO } from 'date-fns';
 import { Session } from '../../platform/session';
 import { Theme } from '../../platform/theme';
-import { DayLabel } from '../../ui/day-label';
+import { DayLabel, dayWords } from '../../ui/day-label';
 import { durationWords } from '../../ui/duration';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
 import { TempoChart, type ChartAhead, type ChartLine } from '../../ui/tempo-chart';
-import { childWords, readinessWords, type PlanProgress } from '../plans';
+import type { PlanProgress } from '../plans';
+import { childWords, readinessWords } from '../../ui/readiness-words';
 import { AdjustStep } from '../teaching';
 import { PlanSteps } from './parts/plan-steps';
+import { TriedList } from './parts/tried-list';
 import { StudentSongState } from './student-song.state';
 import { aheadOf, checkAgainNotes, fadedNotes, wantedNotes, whenNotes } from './time-notes';
 
@@ -42,7 +44,7 @@ function gateLines(gates: PlanProgress['readiness']['gates']): readonly string[]
 @Component({
   selector: 'harvu-student-song-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AdjustStep, DayLabel, Note, Page, PlanSteps, Ribbon, RouterLink, TempoChart],
+  imports: [AdjustStep, DayLabel, Note, Page, PlanSteps, Ribbon, RouterLink, TempoChart, TriedList],
   providers: [StudentSongState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './student-song-page.html',
@@ -66,7 +68,7 @@ export class StudentSongPage {
     if (!found) return { headline: '', below: '', heldBack: '' };
     return this.isChild
       ? childWords(found.readiness, this.next()?.title)
-      : readinessWords(found.readiness, this.isTeaching);
+      : readinessWords(found.readiness, this.session.today(), this.isTeaching);
   });
   protected readonly doneCount = computed(
     () => this.state.plan()?.progress.filter((one) => one.state === 'done').length ?? 0,
@@ -134,23 +136,25 @@ export class StudentSongPage {
       .map((one) => ({
         tone: 'brass' as const,
         heading: SAID_HEADINGS[one.kind],
-        words: `${this.whereSaid(one)} on ${format(parseISO(one.day), 'd MMM')}.`,
+        words: `${this.whereSaid(one)} on ${dayWords(one.day)}.`,
       }));
   });
 
   protected readonly notes = computed(() => {
     const found = this.state.plan();
     if (!found || this.isChild) return [];
-    const { share, gates, goalBpm, barer } = found.readiness;
-    const isReady = gates.isReady;
+    const { share, gates, goalBpm, barer, kept } = found.readiness;
+    const hasFaded = tempoToday(kept, this.session.today())?.isFaded === true;
+    const isReady = gates.isReady && !hasFaded;
+    const readyWords = gates.isReady ? 'Was ready: show it again.' : 'On the way to ready.';
     return [
       ...this.said(),
-      ...checkAgainNotes(found.plan.events, found.blocks),
+      ...checkAgainNotes(found.checkAgain),
       ...fadedNotes(found.due),
       ...whenNotes(found.when, this.isTeaching),
       {
         tone: isReady ? ('spruce' as const) : ('slate' as const),
-        heading: isReady ? 'Ready to perform.' : 'On the way to ready.',
+        heading: isReady ? 'Ready to perform.' : readyWords,
         words: gateLines(gates).join('; ') + '.',
       },
       {

@@ -8,6 +8,7 @@ import { v4 as newId } from 'uuid';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
 import { PlanReader, type PlanProgress } from '../plans';
+import type { Righted } from './parts/tried-list';
 
 /** One student's song, as it stands. */
 @Injectable()
@@ -29,12 +30,12 @@ export class StudentSongState {
     this.asked.next();
   }
 
-  /** A try did not happen as it was logged: it stays in the log and counts no more. */
-  async leaveOut(id: string): Promise<void> {
+  /** A try was not as it was logged, or did not happen: it stays in the log, with what is said of it now. */
+  async putRight({ id, clean }: Righted): Promise<void> {
     const plan = this.plan()?.plan;
     if (!plan) return;
     await this.queue.put(plan.id, {
-      ...{ id: newId(), kind: 'correction', of: id, clean: null, revision: plan.revision },
+      ...{ id: newId(), kind: 'correction', of: id, clean, revision: plan.revision },
       ...{ at: new Date().toISOString(), day: this.session.today() },
     });
     this.again();

@@ -1,8 +1,7 @@
-import type { StoredEvent } from '@harvu/contract';
-import type { FilledBlock } from '@harvu/core/progress';
+import type { CheckAgain } from '@harvu/core/progress';
 import { daysBetween, type Day } from '@harvu/core/day';
-import { format, parseISO } from 'date-fns';
 import { deadlineOf } from '@harvu/core/plan';
+import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
 import type { PlanProgress } from '../plans';
 import type { ChartAhead } from '../../ui/tempo-chart';
@@ -17,10 +16,6 @@ export interface TimeNote {
 
 const MOST_FADED = 3;
 
-function dayWords(day: Day): string {
-  return format(parseISO(day), 'd MMM');
-}
-
 /** What was learned and has faded a little: the tempo it was at, and what is probably left. */
 export function fadedNotes(due: readonly DuePart[]): readonly TimeNote[] {
   if (due.length === 0) return [];
@@ -33,20 +28,9 @@ export function fadedNotes(due: readonly DuePart[]): readonly TimeNote[] {
 }
 
 /** What was changed in the song since it was learned: it is played once more, as it stands now. */
-export function checkAgainNotes(
-  events: readonly StoredEvent[],
-  blocks: readonly FilledBlock[],
-): readonly TimeNote[] {
-  const last = events.findLast((one) => one.kind === 'changed');
-  if (last?.kind !== 'changed') return [];
-  const holes = new Set(
-    blocks
-      .filter(({ cleanBpm }) => cleanBpm === null)
-      .map(({ letter, name }) => `${letter} ${name}`),
-  );
-  const names = last.names.filter((name) => holes.has(name));
-  if (names.length === 0) return [];
-  const words = `${names.join(', ')} changed on ${dayWords(last.day)}: play it once more as it stands now.`;
+export function checkAgainNotes(changed: CheckAgain | null): readonly TimeNote[] {
+  if (!changed) return [];
+  const words = `${changed.names.join(', ')} changed on ${dayWords(changed.on)}: play it once more as it stands now.`;
   return [{ tone: 'slate', heading: 'Check again:', words }];
 }
 

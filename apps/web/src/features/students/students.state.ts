@@ -3,13 +3,14 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
 import type { Reason } from '@harvu/core/brief';
 import { USUAL_CONSTANTS } from '@harvu/core/constants';
+import type { Day } from '@harvu/core/day';
 import { merge, of } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { returned } from '../../platform/returned';
 import { PlanStore } from '../../store';
-import { actionFor, briefOf, type Brief } from '../brief';
-import { readinessWords } from '../plans';
+import { actionFor, briefOf, isFaded, type Brief } from '../brief';
+import { readinessWords } from '../../ui/readiness-words';
 
 /** Monday first. */
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -49,8 +50,9 @@ function slotWords(slot: LessonSlot): string {
   return slot ? `${WEEKDAYS[slot.weekday] ?? ''} ${slot.time}` : '';
 }
 
-function isReady({ overview }: SongAtAGlance): boolean {
-  return overview.readiness.gates.isReady;
+/** It was shown, and not so long ago that it has to be shown again. */
+function isReady({ overview }: SongAtAGlance, today: Day): boolean {
+  return overview.readiness.gates.isReady && !isFaded(overview, today);
 }
 
 /** Where every section is at its goal, it is the joins that the figure tells of. */
@@ -60,17 +62,17 @@ function isHeldByJoins({ overview }: SongAtAGlance): boolean {
   return isFull && blocks.length > 0 && (readiness.songBpm ?? 0) < readiness.goalBpm;
 }
 
-function headlineOf(song: SongAtAGlance): string {
+function headlineOf(song: SongAtAGlance, today: Day): string {
   const { readiness } = song.overview;
-  if (!isHeldByJoins(song)) return readinessWords(readiness).headline;
+  if (!isHeldByJoins(song)) return readinessWords(readiness, today).headline;
   const { songBpm, goalBpm } = readiness;
   return songBpm === null ? 'joins still new' : `joins ${songBpm} of ${goalBpm} bpm`;
 }
 
-function toOwn(song: SongAtAGlance): OwnSong {
+function toOwn(song: SongAtAGlance, today: Day): OwnSong {
   const { readiness } = song.overview;
-  const { below } = readinessWords(readiness);
-  const headline = headlineOf(song);
+  const { below } = readinessWords(readiness, today);
+  const headline = headlineOf(song, today);
   const words = [below, readiness.heldBackBy?.line ?? ''].filter(Boolean).join('. ');
   return { ...song, headline, words };
 }
@@ -78,7 +80,7 @@ function toOwn(song: SongAtAGlance): OwnSong {
 type Seen = Pick<Row, 'reason' | 'isGood' | 'action' | 'path' | 'query'>;
 
 /** What needs a look comes before good news, and both before nothing. */
-function seenOf(brief: Brief): Seen {
+function seenOf(brief: Brief, today: Day): Seen {
   const none = { reason: '', isGood: false, action: '', path: [], query: {} };
   const [first] = brief.attention.reasons.filter(({ kind }) => kind !== 'lesson');
   if (first) {
@@ -88,27 +90,27 @@ function seenOf(brief: Brief): Seen {
   if (brief.songs.length === 0) {
     return { ...none, reason: 'No song yet.', action: 'Choose one', path: ['/songs'] };
   }
-  const ready = brief.songs.find(isReady);
+  const ready = brief.songs.find((song) => isReady(song, today));
   if (!ready) return none;
   const isHeard = ready.overview.readiness.gates.isHeard;
   const reason = `${ready.title} is ready to perform${isHeard ? '' : ', by own account'}.`;
   return { ...none, reason, isGood: true, action: 'Hear it', path: ['/plans', ready.id] };
 }
 
-function concernsOf({ songs, attention }: Brief): readonly Concern[] {
+function concernsOf({ songs, attention }: Brief, today: Day): readonly Concern[] {
   const kinds = attention.reasons.flatMap(({ kind }) => (kind === 'lesson' ? [] : [kind]));
   return [
     ...new Set(kinds),
-    ...(songs.some(isReady) ? ['ready' as const] : []),
+    ...(songs.some((song) => isReady(song, today)) ? ['ready' as const] : []),
     ...(songs.length === 0 ? ['idle' as const] : []),
   ];
 }
 
-function toRow(brief: Brief): Row {
+function toRow(brief: Brief, today: Day): Row {
   const { id, name, lessonSlot, songs, attention } = brief;
   return {
-    ...{ id, name, slot: slotWords(lessonSlot), songs: songs.map(toOwn) },
-    ...{ concerns: concernsOf(brief), score: attention.score, ...seenOf(brief) },
+    ...{ id, name, slot: slotWords(lessonSlot), songs: songs.map((song) => toOwn(song, today)) },
+    ...{ concerns: concernsOf(brief, today), score: attention.score, ...seenOf(brief, today) },
     weights: attention.reasons.map(({ weight, words }) => `${weight}: ${words}`).join('\n'),
   };
 }
@@ -131,7 +133,9 @@ export class StudentsState {
   readonly isLoaded = computed(() => this.overview() !== undefined);
   private readonly told = computed((): readonly Row[] => {
     const overview = this.overview();
-    return overview ? overview.students.map((one) => toRow(briefOf(one, overview))) : [];
+    return overview
+      ? overview.students.map((one) => toRow(briefOf(one, overview), overview.today))
+      : [];
   });
   /** The order they stand in. */
   private readonly order = linkedSignal<readonly Row[], readonly string[]>({

@@ -46,7 +46,11 @@ import { WeekState } from './week.state';
           </h2>
         }
         @for (song of songs; track song.id) {
-          <harvu-week-song [song]="song" />
+          @defer (on immediate) {
+            <harvu-week-song [song]="song" />
+          } @placeholder {
+            <div class="min-h-60"></div>
+          }
         } @empty {
           <p class="max-w-[52ch] py-6 text-ink-soft">
             Your steps will stand here once your teacher gives you a song. Until then you can

@@ -13,7 +13,7 @@ const SHOWN = 7;
   imports: [RouterLink],
   template: `
     <h2 class="mb-1 text-base">
-      {{ part() ? 'Steps of this section' : isAll() ? 'All steps' : 'Steps next' }}
+      {{ heading() }}
     </h2>
     <ul>
       @for (one of shown(); track one.step.id) {
@@ -62,6 +62,12 @@ export class PlanSteps {
     // The last one done stays in sight, as a step to go on from.
     const from = first < 0 ? Math.max(0, all.length - SHOWN) : Math.max(0, first - 1);
     return all.slice(from, from + SHOWN);
+  });
+
+  protected readonly heading = computed(() => {
+    if (this.part()) return 'Steps of this section';
+    if (this.isAll()) return 'All steps';
+    return this.numbered().every(({ state }) => state === 'done') ? 'The last steps' : 'Steps next';
   });
 
   protected markClass({ state }: StepProgress): string {

@@ -4,7 +4,7 @@ import type { SongAtAGlance } from '@harvu/contract';
 import type { OpenStep } from '@harvu/core/progress';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
-import { childWords, readinessWords } from '../../plans';
+import { childWords, readinessWords } from '../../../ui/readiness-words';
 import { Session } from '../../../platform/session';
 
 /** One song of the week: how far it is, and what to practise next. */
@@ -65,12 +65,13 @@ import { Session } from '../../../platform/session';
 export class WeekSong {
   readonly song = input.required<SongAtAGlance>();
   protected readonly overview = computed(() => this.song().overview);
-  private readonly isChild = inject(Session).isChild;
+  private readonly session = inject(Session);
+  private readonly isChild = this.session.isChild;
   protected readonly words = computed(() => {
     const { readiness, open } = this.overview();
     return this.isChild()
       ? childWords(readiness, open[0]?.title)
-      : readinessWords(readiness, false);
+      : readinessWords(readiness, this.session.today(), false);
   });
   protected readonly laterOpen = computed(() => {
     const { open, openCount } = this.overview();

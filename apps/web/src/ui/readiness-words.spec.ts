@@ -6,6 +6,7 @@ import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import type { Day } from '@harvu/core/day';
 import { readinessWords } from './readiness-words';
 
+const TODAY: Day = '2026-11-04';
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);
 const steps = makeSteps(work);
 
@@ -28,7 +29,7 @@ function everything(kinds: readonly string[]): readonly Try[] {
     );
 }
 const wordsFor = (tries: readonly Try[]) =>
-  readinessWords(summaryOf(readinessOf(work, { steps, tries, goal: 'full' })));
+  readinessWords(summaryOf(readinessOf(work, { steps, tries, goal: 'full' })), TODAY);
 
 describe('how far a song is, in words', () => {
   it('never hides a gap behind a figure', () => {
@@ -59,13 +60,21 @@ describe('how far a song is, in words', () => {
 
   it('tells a student what helps, and only a teacher what holds them back', () => {
     const summary = summaryOf(readinessOf(work, { steps, tries: [], goal: 'full' }));
-    expect(readinessWords(summary).heldBack).toMatch(/^Held back by /);
-    expect(readinessWords(summary, false).heldBack).toMatch(/^What helps most now: /);
+    expect(readinessWords(summary, TODAY).heldBack).toMatch(/^Held back by /);
+    expect(readinessWords(summary, TODAY, false).heldBack).toMatch(/^What helps most now: /);
+  });
+
+  it('tells what is probably left once a visit is due', () => {
+    const all = { steps, tries: everything(['section', 'join', 'whole']), goal: 'full' } as const;
+    const summary = summaryOf(readinessOf(work, all));
+    const { headline, below } = readinessWords(summary, '2027-02-20');
+    expect(headline).toMatch(/^8\d to (89|90|91) of 92 bpm$/);
+    expect(below).toMatch(/^probably; it was 92 on 3 Nov/);
   });
 
   it('says so when there is nothing to play', () => {
     const empty = workpieceOf(EMPTY_SONG);
     const readiness = readinessOf(empty, { steps: [], tries: [], goal: 'full' });
-    expect(readinessWords(summaryOf(readiness)).headline).toBe('Nothing to play yet');
+    expect(readinessWords(summaryOf(readiness), TODAY).headline).toBe('Nothing to play yet');
   });
 });

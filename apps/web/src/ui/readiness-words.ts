@@ -1,5 +1,7 @@
 import type { Layer } from '@harvu/core/layer';
-import type { ReadinessSummary } from '@harvu/core/progress';
+import type { Day } from '@harvu/core/day';
+import { tempoToday, type ReadinessSummary, type TempoToday } from '@harvu/core/progress';
+import { dayWords } from './day-label';
 
 /** How far a song is, in a headline and the sentence below it. */
 export interface ReadinessWords {
@@ -42,16 +44,26 @@ function heldBackWords({ heldBackBy, gates }: ReadinessSummary, isTeaching: bool
     : `Play the whole song without a stop on ${counted(left, 'more day', 'more days')}.`;
 }
 
-/** Says how far a song is in words a person believes: no figure hides a gap. */
-export function readinessWords(readiness: ReadinessSummary, isTeaching = true): ReadinessWords {
+/** A tempo that has faded is told as what is probably left of it. */
+function wholeWords(songBpm: number, goalBpm: number, left: TempoToday | null): readonly string[] {
+  if (!left) return [`${songBpm} of ${goalBpm} bpm`, 'as fast as its slowest section or join'];
+  const { from, to, was, lastOn } = left;
+  const range = from === to ? String(from) : `${from} to ${to}`;
+  return [`${range} of ${goalBpm} bpm`, `probably; it was ${was} on ${dayWords(lastOn)}`];
+}
+
+/** Says how far a song is in words a person believes: no figure hides a gap, or what has faded. */
+export function readinessWords(
+  readiness: ReadinessSummary,
+  today: Day,
+  isTeaching = true,
+): ReadinessWords {
   const { songBpm, restBpm, goalBpm } = readiness;
   const heldBack = heldBackWords(readiness, isTeaching);
   if (songBpm !== null) {
-    return {
-      headline: `${songBpm} of ${goalBpm} bpm`,
-      below: 'as fast as its slowest section or join',
-      heldBack,
-    };
+    const left = tempoToday(readiness.kept, today);
+    const [headline = '', below = ''] = wholeWords(songBpm, goalBpm, left);
+    return { headline, below, heldBack };
   }
   if (readiness.gates.parts === 0)
     return { headline: 'Nothing to play yet', below: 'The song has no bars.', heldBack };
