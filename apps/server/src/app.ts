@@ -35,7 +35,12 @@ import {
   createPlansStore,
   servePlans,
 } from './features/plans';
-import { createGlanceStore, createOverviewService, serveOverview } from './features/overview';
+import {
+  createGlanceStore,
+  createOverviewService,
+  createOverviewsStore,
+  serveOverview,
+} from './features/overview';
 import {
   createLessonsService,
   createLessonsStore,
@@ -83,6 +88,8 @@ export interface AppDeps {
   readonly hosts: readonly string[];
   readonly door: Omit<DoorSettings, 'now'>;
   readonly work: Worked<LongTasks>;
+  /** Which Harvu this is: what another one worked out is worked out anew. */
+  readonly build?: string;
   /** Whoever sets an empty studio up has to have read it. */
   readonly setUpCode: string;
   /** Where backups are put, to tell the owner. */
@@ -140,6 +147,7 @@ export function createStores(sequelize: Sequelize) {
     lessons: createLessonsStore(sequelize),
     mails: createMailsStore(sequelize),
     glance: createGlanceStore(sequelize),
+    overviews: createOverviewsStore(sequelize),
     profiles: createKeptStore<StudentProfile>(sequelize, {
       ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
     }),
@@ -202,7 +210,8 @@ function createServices(deps: AppDeps) {
     }),
     overview: createOverviewService({
       ...{ plans, events, clock, lookOver: work.lookOver },
-      ...{ glance: stores.glance, lessons: stores.lessons },
+      ...{ glance: stores.glance, lessons: stores.lessons, overviews: stores.overviews },
+      build: deps.build ?? '',
     }),
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },

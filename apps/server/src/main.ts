@@ -1,7 +1,8 @@
 import { DEMO_ACCOUNTS } from '@harvu/demo';
 import { serve } from '@hono/node-server';
 import cluster from 'node:cluster';
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
 import { createApp, createStores, type LongTasks } from './app';
 import { seedDemoWorld } from './demo-world';
@@ -93,8 +94,10 @@ function serveHere(settings: Settings): void {
   const logger = pino({ level: settings.logLevel });
   const sequelize = openDatabase(settings.databaseUrl);
   const file = new URL('./worker.mjs', import.meta.url);
+  const build = createHash('sha1').update(readFileSync(file)).digest('hex');
   const app = createApp({
     ...{ sequelize, clock, timeZone, hosts: settings.hosts, setUpCode: settings.setUpCode },
+    build,
     passwords: bounded(ARGON2, { atOnce: 1, waiting: 40 }),
     demoAccounts: settings.isDemo ? DEMO_ACCOUNTS : [],
     door: { isSecure: settings.isSecure, addressOf: addressBehind(settings.proxies) },

@@ -75,7 +75,8 @@ export class TestStudio {
   readonly failures: unknown[] = [];
   readonly passwords = quickPasswords();
   readonly deps: AppDeps;
-  readonly app: ReturnType<typeof createApp>;
+  /** Another one takes its place where a server is started anew. */
+  app: ReturnType<typeof createApp>;
 
   /** The name of its database. */
   readonly database: string;

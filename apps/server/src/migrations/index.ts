@@ -5,6 +5,7 @@ import { events } from './0004-events';
 import { doors } from './0005-doors';
 import { songShelf } from './0006-song-shelf';
 import { lessons } from './0007-lessons';
+import { planOverviews } from './0008-plan-overviews';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -18,4 +19,5 @@ export const MIGRATIONS: readonly Migration[] = [
   doors,
   songShelf,
   lessons,
+  planOverviews,
 ];

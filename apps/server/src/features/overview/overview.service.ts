@@ -4,6 +4,7 @@ import type { PlanOverview } from '@harvu/core/progress';
 import { dayAfter, type Day } from '@harvu/core/day';
 import { clockAt } from '@harvu/core/lessons';
 import { LRUCache } from 'lru-cache';
+import { createHash } from 'node:crypto';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { forStudent, withKept, type LessonsStore } from '../lessons';
@@ -14,13 +15,17 @@ import {
   type PersonAtAGlance,
   type StudioAtAGlance,
 } from './glance.store';
+import type { OverviewsStore } from './overviews.store';
 
 export interface OverviewDeps {
   readonly plans: PlansStore;
   readonly events: EventsStore;
   readonly glance: GlanceStore;
   readonly lessons: LessonsStore;
+  readonly overviews: OverviewsStore;
   readonly clock: Clock;
+  /** Which Harvu works it out: another one may find otherwise. */
+  readonly build: string;
   /** Works out how a plan stands, in a thread of its own. */
   readonly lookOver: (plan: PlanAtWork) => Promise<PlanOverview>;
 }
@@ -31,35 +36,48 @@ const DAYS_AHEAD = 14;
 
 type Names = Conventions['names'];
 
-/** What an overview was worked out from: the plan's version and revision, its last event, and how chords are called. */
-function keyOf({ id, version, revision, lastEvent }: PlanHead, names: Names): string {
-  return `${id} ${version} ${revision} ${lastEvent} ${names}`;
-}
-
 /** Works out how songs stand, once for each state of a plan and its log. */
-function createSongs({ plans, events, lookOver }: OverviewDeps) {
+function createSongs({ plans, events, overviews, lookOver, build }: OverviewDeps) {
   const known = new LRUCache<string, PlanOverview>({ max: MOST_KEPT });
+
+  /** What an overview is worked out from: the plan's version and revision, its last event, and by which Harvu. */
+  const markOf = ({ version, revision, lastEvent }: PlanHead): string =>
+    createHash('sha1').update(`${build} ${version} ${revision} ${lastEvent}`).digest('hex');
+  const keyOf = (head: PlanHead, names: Names): string => `${head.id} ${names} ${markOf(head)}`;
+  const unknown = (heads: readonly PlanHead[], names: Names): readonly PlanHead[] =>
+    heads.filter((head) => !known.has(keyOf(head, names)));
+
+  /** What was worked out before this server started, or by another one. */
+  async function recall(heads: readonly PlanHead[], names: Names): Promise<void> {
+    const kept = await overviews.findOf(
+      heads.map(({ id }) => id),
+      names,
+    );
+    for (const { planId, mark, overview } of kept)
+      known.set(`${planId} ${names} ${mark}`, overview);
+  }
 
   async function workOut(heads: readonly PlanHead[], names: Names): Promise<void> {
     if (heads.length === 0) return;
     const ids = heads.map((head) => head.id);
     const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
-    await Promise.all(
+    const found = await Promise.all(
       heads.map(async (head) => {
         const way = ways.get(head.id);
-        if (!way) return;
+        if (!way) return [];
         const { document, teaching, figures } = way;
         const plan = { document, teaching, figures, names, events: logs.get(head.id) ?? [] };
-        known.set(keyOf(head, names), await lookOver(plan));
+        const overview = await lookOver(plan);
+        known.set(keyOf(head, names), overview);
+        return [{ planId: head.id, names, mark: markOf(head), overview }];
       }),
     );
+    await overviews.put(found.flat());
   }
 
   return async (heads: readonly PlanHead[], names: Names): Promise<readonly SongAtAGlance[]> => {
-    await workOut(
-      heads.filter((head) => !known.has(keyOf(head, names))),
-      names,
-    );
+    await recall(unknown(heads, names), names);
+    await workOut(unknown(heads, names), names);
     return heads.flatMap((head): readonly SongAtAGlance[] => {
       const overview = known.get(keyOf(head, names));
       const { version: _version, lastEvent: _lastEvent, ...summary } = head;

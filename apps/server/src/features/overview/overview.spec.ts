@@ -2,6 +2,7 @@ import type { Overview, Plan, PlanSummary, Song } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { randomUUID } from 'node:crypto';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
+import { createApp } from '../../app';
 
 describe('all songs at a glance', () => {
   let studio: TestStudio;
@@ -76,7 +77,7 @@ describe('all songs at a glance', () => {
     studio.now = before;
   });
 
-  it('take five statements, however many students there are; two more where something is new', async () => {
+  it('take five statements, however many students there are; four more where something is new', async () => {
     await studio.add(owner, { signInName: `one-more-${randomUUID().slice(0, 8)}` });
     const count = async (who: Visitor): Promise<number> => {
       let statements = 0;
@@ -91,6 +92,28 @@ describe('all songs at a glance', () => {
     await glance(bram);
     expect([await count(owner), await count(bram)]).toEqual([5, 5]);
     await play('ready', 1);
-    expect(await count(owner)).toBe(7);
+    // What is kept, how it is taught, what was played, and the new one kept.
+    expect(await count(owner)).toBe(9);
+  });
+
+  it('are kept: another server works out only what is new to it, or was worked out by another Harvu', async () => {
+    await glance(owner);
+    const works = studio.deps.work;
+    const workedOut = async (build: string): Promise<number> => {
+      let count = 0;
+      const lookOver: typeof works.lookOver = (plan) => {
+        count += 1;
+        return works.lookOver(plan);
+      };
+      studio.app = createApp({ ...studio.deps, build, work: { ...works, lookOver } });
+      const [song] = (await glance(owner)).songs;
+      expect(song?.title).toBe('A song');
+      return count;
+    };
+    expect(await workedOut('')).toBe(0);
+    expect(await workedOut('newer')).toBe(1);
+    expect(await workedOut('newer')).toBe(0);
+    await studio.sequelize.query('DELETE FROM plan_overviews');
+    expect(await workedOut('newer')).toBe(1);
   });
 });
