@@ -169,6 +169,7 @@ try {
     sequelize.query(
       `SELECT id, (SELECT number FROM events WHERE plan_id = plans.id ORDER BY number DESC LIMIT 1)
         AS last FROM plans`,
+      { type: 'SELECT' as never },
     );
   const fresh = async (): Promise<void> => {
     const event = {

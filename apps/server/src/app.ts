@@ -209,9 +209,8 @@ function createServices(deps: AppDeps) {
       onFailure: (error) => deps.onFailure(error, '/live'),
     }),
     overview: createOverviewService({
-      ...{ plans, events, clock, lookOver: work.lookOver },
-      ...{ glance: stores.glance, lessons: stores.lessons, overviews: stores.overviews },
-      build: deps.build ?? '',
+      ...stores,
+      ...{ clock, lookOver: work.lookOver, build: deps.build ?? '' },
     }),
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },

@@ -7,6 +7,7 @@ interface Answered {
   readonly share: number;
   readonly holes: readonly { readonly section: string; readonly bars: readonly number[] }[];
   readonly heldBackBy: { readonly kind: string; readonly line: string } | null;
+  readonly retained: { readonly was: number; readonly from: number; readonly to: number } | null;
   readonly gates: readonly { readonly code: string; readonly met: number; readonly need: number }[];
 }
 
@@ -72,6 +73,40 @@ describe('work on readiness', () => {
     expect(own.heldBackBy).toBeNull();
     const heard = readinessOf([...ALL, ...runs.map((one) => ({ ...one, source: 'teacher' }))]);
     expect(heard.gates.at(-1)?.met).toBe(1);
+  });
+
+  it('takes what a clean run of the whole song showed for every part of it', () => {
+    const once = readinessOf([played({ whole: 'full' }, { bpm: 92, clean: 1 })]);
+    expect([once.songBpm, once.heldBackBy?.kind]).toEqual([92, 'whole']);
+    expect(once.heldBackBy?.line).toContain('wanted on 1 more day');
+    const slow = readinessOf([played({ whole: 'full' }, { bpm: 46, clean: 1 })]);
+    expect([slow.songBpm, slow.heldBackBy?.line]).toEqual([
+      46,
+      jasmine.stringContaining('clean at 46 of 92 bpm') as never,
+    ]);
+  });
+
+  it('takes nothing for a tempo that was played without one', () => {
+    for (const bpm of [0, null]) {
+      const none = readinessOf([{ ...played(VERSE, { bpm: 92, clean: 3 }), bpm }]);
+      expect([none.songBpm, none.holes.length]).toEqual([null, 2]);
+    }
+  });
+
+  it('finds a join by the names of its sections, moved as the map has them', () => {
+    const moved = `${song}\nmap: Verse, Chorus +2`;
+    const parts = [VERSE, { section: 'Chorus', semitones: 2 }].map((one) =>
+      played(one, { bpm: 92, clean: 3 }),
+    );
+    const join = played({ join: ['verse', 'Chorus'] }, { bpm: 92, clean: 5 });
+    expect(readinessOf([...parts, join], { song: moved }).songBpm).toBe(92);
+  });
+
+  it('tells what is probably left where a visit is due', () => {
+    expect(readinessOf(ALL, { today: '2026-11-20' }).retained).toBeNull();
+    const { retained } = readinessOf(ALL, { today: '2027-02-20' });
+    expect(retained?.was).toBe(92);
+    expect(retained?.from).toBeLessThan(retained?.to ?? 0);
   });
 
   it('counts nothing that is dated ahead, and names evidence of nothing', () => {

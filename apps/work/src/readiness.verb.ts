@@ -60,6 +60,22 @@ function partId(work: Workpiece, name: string, semitones = 0): string | undefine
   return occurrence?.part.id ?? work.parts.find(({ id }) => id === name)?.id;
 }
 
+/** The crossing between two sections as the map has it: as they are where they meet so, else as they are moved there. */
+function joinId(names: readonly string[], layer: Layer, work: Workpiece): string | undefined {
+  const [first, second] = names.map((name) => name.trim().toLowerCase());
+  const { occurrences } = work.timeline;
+  const met = occurrences.flatMap((one, at): readonly (readonly [string, string])[] => {
+    const next = occurrences[at + 1];
+    if (!next || one.name.toLowerCase() !== first || next.name.toLowerCase() !== second) return [];
+    return [[one.part.id, next.part.id]];
+  });
+  const [from, to] = names.map((name) => partId(work, name));
+  const [moved] = met;
+  const isMet = met.some((one) => one[0] === from && one[1] === to);
+  if (from && to && (isMet || !moved)) return stepId('join', [from, to, layer]);
+  return moved && stepId('join', [...moved, layer]);
+}
+
 /** Where a part is held by another one's step, what was played of it stands there. */
 function holderOf(steps: readonly Step[], id: string, layer: Layer): string {
   const own = stepId('section', [id, layer]);
@@ -72,10 +88,7 @@ function idOf(step: Evidence['step'], steps: readonly Step[], work: Workpiece): 
   if (!namedStep.isValidSync(step, { strict: true })) return undefined;
   const { section, semitones, layer = 'full', join, whole } = step;
   if (whole !== undefined) return stepId('whole', [whole]);
-  if (join) {
-    const [from, to] = join.map((name) => partId(work, name));
-    return from && to ? stepId('join', [from, to, layer]) : undefined;
-  }
+  if (join) return joinId(join, layer, work);
   const part = section === undefined ? undefined : partId(work, section, semitones);
   return part && holderOf(steps, part, layer);
 }

@@ -38,7 +38,7 @@ const MINE = 'mine';
 /** `closed` is told where somebody else changes the base, or the browser closes it. */
 function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevice>> {
   return openDB<OnDevice>(nameFor(personId), VERSION, {
-    upgrade(base, version, _newer, change) {
+    upgrade(base, version, ...[, change]) {
       if (version < 1) {
         base.createObjectStore('plans', { keyPath: 'id' });
         base.createObjectStore('events', { keyPath: 'id' });

@@ -152,7 +152,8 @@ function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
     rung,
     cleanInRow: inRow >= goal.cleanInRow ? 0 : inRow,
     failsInRow: held.failsInRow,
-    cleanBpm: held.bpm === null || rungs.length === 0 ? null : (held.bpm as Bpm),
+    // What was played without a click has no tempo.
+    cleanBpm: held.bpm === null || held.bpm <= 0 || rungs.length === 0 ? null : (held.bpm as Bpm),
     goalDays: held.goalDays,
     isDone,
     triesCount: attempts.length,

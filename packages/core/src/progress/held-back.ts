@@ -100,9 +100,18 @@ function impliedBy(progress: readonly StepProgress[], goal: Layer): ReadonlySet<
   return implied;
 }
 
+/** What a clean run of the whole song showed of a part counts as if the part had been played. */
+function asShown(one: StepProgress, shown: Practised['shown']): StepProgress {
+  const { step, climb } = one;
+  const bpmShown = shown?.get(step.id);
+  if (bpmShown === undefined || bpmShown <= (climb.cleanBpm ?? 0)) return one;
+  const isDone = climb.isDone || bpmShown >= (step.rungs.at(-1) ?? 0);
+  return { ...one, climb: { ...climb, cleanBpm: bpmShown, isDone } };
+}
+
 /** Steps that are left, and among them those whose needs are met; tuning and listening are no hindrance. */
-function practisable({ steps, tries, goal }: Practised): readonly StepProgress[] {
-  const progress = stepProgress(steps, tries);
+function practisable({ steps, tries, goal, shown }: Practised): readonly StepProgress[] {
+  const progress = stepProgress(steps, tries).map((one) => asShown(one, shown));
   const implied = impliedBy(progress, goal);
   const byId = new Map(progress.map((one) => [one.step.id, one]));
   const isMet = (id: string): boolean => {
@@ -127,6 +136,8 @@ interface Practised {
   readonly tries: readonly Try[];
   /** The layer that is the goal. */
   readonly goal: Layer;
+  /** The tempo of parts, by their step's id, that clean runs of the whole song showed. */
+  readonly shown?: ReadonlyMap<string, Bpm>;
 }
 
 function heldBack({ step, climb }: StepProgress, work: Workpiece): HeldBack {

@@ -79,12 +79,18 @@ function heldBpm(step: Step, held: Held): Bpm | null {
   return base && own !== null ? slower(own, heldBpm(base, held)) : own;
 }
 
-/** A part holds what its own step holds, or what a clean run of the whole song at a share of its goal showed. */
-function partProgress(step: Step, held: Held, run: Run | undefined): PartProgress {
+/** What a clean run of the whole song at a share of its goal showed of a part. */
+function shownInRun(step: Step, held: Held, run: Run | undefined): Bpm | null {
   const goalBpm = step.rungs.at(-1) ?? held.goalBpm;
   const inRun = run?.climb.cleanBpm ?? null;
-  const shown = inRun === null ? null : bpm(Math.floor((inRun * goalBpm) / held.goalBpm));
-  return { step, goalBpm, cleanBpm: faster(heldBpm(step, held), shown) };
+  return inRun === null ? null : bpm(Math.floor((inRun * goalBpm) / held.goalBpm));
+}
+
+/** A part holds what its own step holds, or what a clean run of the whole song showed. */
+function partProgress(step: Step, held: Held, run: Run | undefined): PartProgress {
+  const goalBpm = step.rungs.at(-1) ?? held.goalBpm;
+  const cleanBpm = faster(heldBpm(step, held), shownInRun(step, held, run));
+  return { step, goalBpm, cleanBpm };
 }
 
 /** The whole song in a layer, and how far it is climbed. */
@@ -232,6 +238,12 @@ export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Pl
     .filter((step) => isSection(step) || isJoin(step))
     .filter((step) => step.layer === goal)
     .map((step) => partProgress(step, held, run));
+  const shown = new Map(
+    parts.flatMap(({ step }) => {
+      const inRun = shownInRun(step, held, run);
+      return inRun === null ? [] : [[step.id, inRun] as const];
+    }),
+  );
   const low = slowest(parts);
   const rest = slowest(parts.filter((one) => one.cleanBpm !== null));
   return {
@@ -240,7 +252,7 @@ export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Pl
     goalBpm,
     holes: holesIn(work, parts),
     share: shareAtGoal(timeline.occurrences, parts),
-    heldBackBy: heldBackBy({ steps, tries, goal }, work),
+    heldBackBy: heldBackBy({ steps, tries, goal, shown }, work),
     parts,
     kept: parts.flatMap((part) => keptPart(part, run?.step, held)),
     barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),

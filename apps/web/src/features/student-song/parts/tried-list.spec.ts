@@ -5,7 +5,7 @@ import { TriedList, type Righted } from './tried-list';
 const one = (more: Partial<Tried> = {}): Tried => ({
   ...{ id: 't1', on: '2026-11-20', title: 'B Chorus', source: 'self', corrected: null },
   marked: {
-    ...{ clean: false, stopped: false, bpm: 80 as never, rungUnit: 'bpm', passes: 1, bar: 3 },
+    ...{ clean: false, stopped: false, bpm: 80, rungUnit: 'bpm', passes: 1, bar: 3 },
   },
   isAhead: false,
   ...more,
@@ -20,7 +20,7 @@ function shown(tried: readonly Tried[], canRight = true) {
   fixture.detectChanges();
   const root = fixture.nativeElement as HTMLElement;
   const press = (words: string) => {
-    [...root.querySelectorAll('button')].find((it) => it.textContent?.trim() === words)?.click();
+    [...root.querySelectorAll('button')].find((it) => it.textContent.trim() === words)?.click();
     fixture.detectChanges();
   };
   return { root, righted, press, rows: () => [...root.querySelectorAll('li')] };
@@ -33,7 +33,7 @@ describe('what was played, try by try', () => {
       one({ id: 't2', source: 'measured', isAhead: true }),
       one({ id: 't3', source: 'teacher', marked: null }),
     ]);
-    const words = rows().map((row) => row.textContent?.replace(/\s+/g, ' ') ?? '');
+    const words = rows().map((row) => row.textContent.replace(/\s+/g, ' '));
     expect(words[0]).toContain('B Chorus: 80 bpm, stumbled in bar 3 · own account');
     expect(words[1]).toContain('measured · dated ahead, not counted');
     expect(words[2]).toContain('signed off · heard by the teacher');
