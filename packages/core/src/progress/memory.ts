@@ -59,6 +59,19 @@ function reviewed(step: Step, tries: readonly Try[]): Card | null {
   return card;
 }
 
+/** The same log is asked about the same step for visits and for what is left of a song: it is gone through once. */
+const known = new WeakMap<readonly Try[], Map<Step, Card | null>>();
+
+function cardOf(step: Step, tries: readonly Try[]): Card | null {
+  const own = known.get(tries) ?? new Map<Step, Card | null>();
+  known.set(tries, own);
+  const card = own.get(step);
+  if (card !== undefined) return card;
+  const made = reviewed(step, tries);
+  own.set(step, made);
+  return made;
+}
+
 const SHOW_AGAIN = assumed('showAgain');
 const MOST_DAYS = 3650;
 
@@ -82,7 +95,7 @@ function daysUntilFaded(card: Card, lastOn: Day): number {
  * memoryOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], [], '2026-11-26') // null
  */
 export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory | null {
-  const card = reviewed(step, tries);
+  const card = cardOf(step, tries);
   if (!card?.last_review) return null;
   const lastOn = card.last_review.toISOString().slice(0, 10) as Day;
   const now = daysBetween(lastOn, today) > 0 ? today : lastOn;
