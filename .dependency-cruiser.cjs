@@ -13,7 +13,7 @@ const CORE_LEVELS = [
   ['sameness', 'recording'],
   ['player'],
   ['steps', 'guide'],
-  ['plan', 'practice'],
+  ['plan', 'practice', 'capo'],
   ['progress', 'checks'],
   ['today'],
   ['brief'],

@@ -1,3 +1,4 @@
+import { capoVerb } from './capo.verb';
 import { changeVerb } from './change.verb';
 import { chartVerb } from './chart.verb';
 import { checkGripVerb } from './check-grip.verb';
@@ -45,6 +46,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['place-notes', placeNotesVerb],
   ['tab', tabVerb],
   ['echo', echoVerb],
+  ['capo', capoVerb],
 ]);
 
 /** What the command prints and ends with. */

@@ -463,6 +463,26 @@ export interface Assumption {
     unit: 'share',
     why: 'What goes in fewer than seven of ten runs is not ready for a night.',
   },
+  capoChangeMinutes: {
+    name: 'A change, in capo advice',
+    unit: 'min',
+    why: 'Times ln(1 + seconds / 0.65): what a change weighs beside a grip when places for the capo are compared.',
+  },
+  capoHighFret: {
+    name: 'High capo, from fret',
+    unit: 'fret',
+    why: 'Beyond it strings get short, thin and hard to tune.',
+  },
+  capoHighMinutes: {
+    name: 'Higher still',
+    unit: 'min',
+    why: 'Times the square of the frets beyond: what a high capo weighs when places are compared.',
+  },
+  capoBarreMinutes: {
+    name: 'Barres all the time',
+    unit: 'min',
+    why: 'Times the share of the song under a barre: what it asks of a hand that knows it already.',
+  },
 } as const satisfies Record<keyof typeof VALUES, Omit<Assumption, 'value'>>;
 
 /** Every constant the core assumes, with its value. */

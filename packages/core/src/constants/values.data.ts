@@ -87,4 +87,8 @@ export const VALUES = {
   attentionSilent: 2,
   attentionLesson: 1,
   showAgain: 0.7,
+  capoChangeMinutes: 6,
+  capoHighFret: 5,
+  capoHighMinutes: 0.75,
+  capoBarreMinutes: 12,
 } as const;

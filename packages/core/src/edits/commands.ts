@@ -1,9 +1,10 @@
-import { transposeChordName } from '../chord';
 import { readFrameField } from '../chart';
 import { writeBars } from '../chart';
 import { readChart } from '../chart';
 import { withOwnBars, withoutParent, withParent } from './deriving';
 import type { Bar, Frame, MapEntry, NamedGrip, Section, SectionId, SongDocument } from '../song';
+import { withCapoUnderShapes, withCapoUnderSounds } from './capo-edits';
+import { withChordRenamed } from './chord-edits';
 import { withNewIds } from '../chart';
 import { mapOf } from '../song';
 import {
@@ -121,59 +122,6 @@ function withGripDoubt(song: SongDocument, { name, isOpen }: Edit<'doubt-grip'>)
   return { ...song, grips };
 }
 
-/** Every chord of the song, wherever it is written, under another name. */
-function withChords(song: SongDocument, rename: (name: string) => string): SongDocument {
-  const inBars = (bars: readonly Bar[]): readonly Bar[] =>
-    bars.map((bar) => ({
-      ...bar,
-      chords: bar.chords.map((mark) => ({ ...mark, name: rename(mark.name) })),
-    }));
-  const sections = song.sections.map((section) => ({
-    ...section,
-    bars: inBars(section.bars),
-    ...(section.endings && {
-      endings: section.endings.map((one) => ({ ...one, bars: inBars(one.bars) })),
-    }),
-    ...(section.differences && {
-      differences: section.differences.map((one) => ({ ...one, bars: inBars(one.bars) })),
-    }),
-  }));
-  return { ...song, sections };
-}
-
-function withChordRenamed(song: SongDocument, from: string, to: string): SongDocument {
-  const renamed = withChords(song, (name) => (name === from ? to : name));
-  // A grip that is there for the new name already stays; the old one would be its twin.
-  const isTaken = song.grips.some((grip) => grip.name === to);
-  const grips = song.grips.flatMap((grip) => {
-    if (grip.name !== from) return [grip];
-    return isTaken ? [] : [{ ...grip, name: to }];
-  });
-  const any = song.anyGrips?.map((name) => (name === from ? to : name));
-  return { ...renamed, grips, ...(any && { anyGrips: [...new Set(any)] }) };
-}
-
-/** What sounds moves with the capo under the shapes, and so does the key that was stated. */
-function withCapoUnderShapes(song: SongDocument, capo: number): SongDocument {
-  const { key } = song.frame;
-  const moved = capo - (song.frame.capo ?? 0);
-  return {
-    ...song,
-    frame: {
-      ...song.frame,
-      capo,
-      ...(key !== undefined && { key: transposeChordName(key, moved) }),
-    },
-  };
-}
-
-/** The sound stays where it was: other shapes, for which no grip has been chosen yet. */
-function withCapoUnderSounds(song: SongDocument, capo: number): SongDocument {
-  const moved = (song.frame.capo ?? 0) - capo;
-  const shapes = withChords(song, (name) => transposeChordName(name, moved));
-  return { ...shapes, grips: moved === 0 ? song.grips : [], frame: { ...song.frame, capo } };
-}
-
 type Edits = {
   readonly [Kind in SongCommand['kind']]: (song: SongDocument, edit: Edit<Kind>) => SongDocument;
 };
@@ -214,8 +162,10 @@ const EDITS: Edits = {
   'set-section': (song, edit) =>
     withSection(song, edit.section, (one) => withSectionSet(one, edit)),
   'rename-chord': (song, { from, to }) => withChordRenamed(song, from, to),
-  'move-capo': (song, { capo, keeps }) =>
-    keeps === 'shapes' ? withCapoUnderShapes(song, capo) : withCapoUnderSounds(song, capo),
+  'move-capo': (song, edit) =>
+    edit.keeps === 'shapes'
+      ? withCapoUnderShapes(song, edit.capo)
+      : withCapoUnderSounds(song, edit),
   restore: (song, { song: older }) => ({
     ...older,
     nextId: Math.max(song.nextId, older.nextId),

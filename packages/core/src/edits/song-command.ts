@@ -101,6 +101,8 @@ export type SongCommand =
       readonly kind: 'move-capo';
       readonly capo: number;
       readonly keeps: 'shapes' | 'sounds';
+      /** Where the sound stays: so many semitones higher all the same, for a voice. */
+      readonly higher?: number;
     };
 
 /** The edit of one kind. */

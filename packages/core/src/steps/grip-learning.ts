@@ -18,7 +18,12 @@ export function isFullBarre({ fingers }: Pick<SongGrip, 'fingers'>): boolean {
   return barreStrings(fingers) >= FULL_BARRE_STRINGS;
 }
 
-/** Tells whether a student has a grip from other songs, by its name alone or with its shape. */
+/**
+ * Tells whether a student has a grip from other songs, by its name alone or with its shape.
+ *
+ * @example
+ * isGripOwned(workpieceOf(EMPTY_SONG), { name: 'Em', grip: [0, 2, 2, 0, 0, 0], fingers: [], isProposed: false }) // false
+ */
 export function isGripOwned({ student }: Workpiece, { name, grip }: SongGrip): boolean {
   const withShape = `${name} ${formatGrip(grip)}`;
   return student.ownedGrips.some((one) => one === name || one === withShape);
@@ -89,6 +94,9 @@ function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
  * Gives the minutes a grip takes, by what was learnt before it: 1 + 0.7 a finger, 6 for the first full
  * barre and 2 for each other one, 2 for a small barre and 2 over a comfortable reach; 1 for the shape of
  * a known grip elsewhere, or one finger more or less (assumptions table); times the student's pace.
+ *
+ * @example
+ * gripMinutes({ name: 'Em', grip: [0, 2, 2, 0, 0, 0], fingers: [null, 2, 3, null, null, null], isProposed: false }, [], workpieceOf(EMPTY_SONG)) // 2.4
  */
 export function gripMinutes(grip: SongGrip, before: readonly SongGrip[], work: Workpiece): number {
   const { constants, pace } = work;

@@ -1,5 +1,5 @@
 export { rangeWords } from './bar-ranges';
-export { loadsHand } from './grip-learning';
+export { gripMinutes, isGripOwned, loadsHand } from './grip-learning';
 export { kindOf } from './kinds';
 export type { Kind, Matter, Proven } from './kinds';
 export { splitSection } from './kinds/half';

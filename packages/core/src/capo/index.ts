@@ -1,0 +1,2 @@
+export { capoAdvice } from './capo-advice';
+export type { CapoOption, CapoShape } from './capo-advice';
