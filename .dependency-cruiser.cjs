@@ -14,7 +14,7 @@ const CORE_LEVELS = [
   ['player'],
   ['steps', 'guide'],
   ['plan', 'practice', 'capo'],
-  ['progress', 'checks'],
+  ['progress', 'checks', 'fit'],
   ['today'],
   ['brief'],
 ];

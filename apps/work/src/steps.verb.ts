@@ -1,4 +1,3 @@
-import { isRealDate } from '@harvu/contract';
 import { formatFingers, formatGrip } from '@harvu/core/fretboard';
 import {
   deadlineOf,
@@ -11,70 +10,20 @@ import {
 } from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
 import { gripsIn, insideChanges, type Step, type Workpiece } from '@harvu/core/steps';
-import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/day';
-import { array, mixed, number, object, string, type InferType } from 'yup';
+import { mixed, object, string } from 'yup';
 import { readSong } from './song-input';
+import { dayField, practiceOf, studentField, studentOf } from './student-input';
 import { verbOf, workError } from './verb';
-import { USUAL_CONSTANTS } from '@harvu/core/constants';
-
-const MOST_OWNED = 5000;
-const DAYS = 7;
-
-const seconds = () => number().required().moreThan(0).max(60);
-
-const student = object({
-  ownedGrips: array().of(string().required()).max(MOST_OWNED).optional(),
-  ownedPatterns: array().of(string().required()).max(MOST_OWNED).optional(),
-  changes: array()
-    .of(object({ from: string().required(), to: string().required(), seconds: seconds() }))
-    .max(MOST_OWNED)
-    .optional(),
-  strokesPerSecond: number().moreThan(0).max(40).optional(),
-  paceFactor: number().min(0.1).max(10).optional(),
-  scaleLengthMm: number().min(300).max(1000).optional(),
-  stretchMm: number().min(40).max(250).optional(),
-  minutesByWeekday: array().of(number().required().min(0).max(1440)).length(DAYS).optional(),
-})
-  .default(undefined)
-  .optional();
-
-const day = () =>
-  string<Day>().test(
-    'day',
-    '${path} must be a day that exists, such as 2026-11-26',
-    (value) => value == null || isRealDate(value),
-  );
 
 const input = object({
   song: mixed<string | object>().required(),
-  student,
+  student: studentField(),
   school: string().oneOf(SCHOOLS).required(),
   layer: string().oneOf(LAYERS).optional(),
-  deadlineOn: day().nullable().optional(),
-  today: day().required(),
+  deadlineOn: dayField().nullable().optional(),
+  today: dayField().required(),
 });
-
-type Input = InferType<typeof input>;
-
-/** Names are written with # and b; the signs are accepted. */
-function plain(name: string): string {
-  return name.replaceAll('♯', '#').replaceAll('♭', 'b');
-}
-
-function studentOf(known: Input['student']): Student {
-  const { strokesPerSecond, paceFactor, scaleLengthMm, stretchMm } = known ?? {};
-  const changes = known?.changes ?? [];
-  return {
-    ownedGrips: (known?.ownedGrips ?? []).map(plain),
-    ownedPatterns: known?.ownedPatterns ?? [],
-    changes: changes.map((one) => ({ ...one, from: plain(one.from), to: plain(one.to) })),
-    ...(strokesPerSecond !== undefined && { strokesPerSecond }),
-    ...(paceFactor !== undefined && { paceFactor }),
-    ...(scaleLengthMm !== undefined && { scaleLengthMm }),
-    ...(stretchMm !== undefined && { stretchMm }),
-  };
-}
 
 /** To a tenth of a minute. */
 function rounded(minutes: number): number {
@@ -108,8 +57,7 @@ export const stepsVerb = verbOf(input, (request) => {
     student: studentOf(request.student),
   };
   const plan = makePlan(song, options);
-  const usual = Array<number>(DAYS).fill(USUAL_CONSTANTS.minutesADay);
-  const practice = { minutesByWeekday: request.student?.minutesByWeekday ?? usual, today };
+  const practice = practiceOf(request.student, today);
   /** Whether the day can be met, and the first smaller way that would. */
   const deadlineFor = (wantedOn: Day) => {
     const deadline = deadlineOf(plan.time, wantedOn, practice);

@@ -4,6 +4,7 @@ import { chartVerb } from './chart.verb';
 import { checkGripVerb } from './check-grip.verb';
 import { clockVerb } from './clock.verb';
 import { compareVerb } from './compare.verb';
+import { fitVerb } from './fit.verb';
 import { findGripsVerb } from './find-grips.verb';
 import { echoVerb } from './echo.verb';
 import { expectedVerb } from './expected.verb';
@@ -47,6 +48,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['tab', tabVerb],
   ['echo', echoVerb],
   ['capo', capoVerb],
+  ['fit', fitVerb],
 ]);
 
 /** What the command prints and ends with. */

@@ -463,6 +463,24 @@ export interface Assumption {
     unit: 'share',
     why: 'What goes in fewer than seven of ten runs is not ready for a night.',
   },
+  fitWeeks: {
+    name: 'Weeks a song gets',
+    unit: 'weeks',
+    why: 'A requested song that is learnt in them fits now; one whose simpler version is fits with that.',
+    changeable: { least: 2, most: 40 },
+  },
+  fitNewGrips: {
+    name: 'New grips at once',
+    unit: 'open grips',
+    why: 'More is much at once for who owns none; each eight owned let one more be new, up to three. The first barre counts three, another two, a known shape elsewhere half.',
+    changeable: { least: 1, most: 12 },
+  },
+  fitTightness: {
+    name: 'Tight for a hand',
+    unit: 'times',
+    why: 'A change that takes this much longer than there is time for it at the goal asks for a simpler layer first.',
+    changeable: { least: 1, most: 5 },
+  },
   capoChangeMinutes: {
     name: 'A change, in capo advice',
     unit: 'min',

@@ -1,0 +1,2 @@
+export { fitFor } from './fit';
+export type { Fit, FitOptions, FitVerdict, SlowestChange } from './fit';
