@@ -30,7 +30,7 @@ describe('work on fit', () => {
     expect(verdict({})).toBe('with a simpler layer');
     const fluent = {
       ...{ ...student, ownedGrips: ['G', 'D', 'Em', 'C', 'F'] },
-      changes: [{ from: 'C', to: 'F', seconds: 0.5 }],
+      paceFactor: 0.6,
     };
     expect(verdict({ student: fluent })).toBe('now');
     expect(verdict({ student: { minutesByWeekday: [0, 0, 0, 0, 0, 0, 0] } })).toBe('later');
