@@ -5,7 +5,7 @@ const CORE_LEVELS = [
   ['events', 'forecast', 'lessons'],
   ['pitch', 'rhythm', 'sound', 'take'],
   ['chord', 'telling'],
-  ['fretboard'],
+  ['fretboard', 'requests'],
   ['riff'],
   ['song', 'drawing'],
   ['chart'],
@@ -68,7 +68,7 @@ module.exports = {
       {
         pathNot: [
           '^packages/core/src',
-          '^node_modules/(@date-fns/tz|date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs)/',
+          '^node_modules/(@date-fns/tz|date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs|fastest-levenshtein)/',
         ],
       },
     ),

@@ -463,6 +463,42 @@ export interface Assumption {
     unit: 'share',
     why: 'What goes in fewer than seven of ten runs is not ready for a night.',
   },
+  requestFit: {
+    name: 'Request: how well it fits',
+    unit: 'weight',
+    why: 'Full weight where the song fits now, six tenths with a simpler version, nothing for later.',
+    changeable: { least: 0, most: 10 },
+  },
+  requestAsks: {
+    name: 'Request: how many ask',
+    unit: 'weight',
+    why: 'Full weight from three who ask.',
+    changeable: { least: 0, most: 10 },
+  },
+  requestWaits: {
+    name: 'Request: how long it waits',
+    unit: 'weight',
+    why: 'Full weight from eight weeks.',
+    changeable: { least: 0, most: 10 },
+  },
+  requestWanted: {
+    name: 'Request: a day it is wanted for',
+    unit: 'weight',
+    why: 'The sooner the more, within ten weeks.',
+    changeable: { least: 0, most: 10 },
+  },
+  requestPrepared: {
+    name: 'Request: what is prepared',
+    unit: 'weight',
+    why: 'Full weight for a song on the shelf, three tenths where its chords are there.',
+    changeable: { least: 0, most: 10 },
+  },
+  requestShared: {
+    name: 'Request: what other songs share',
+    unit: 'weight',
+    why: 'By the share of its chords in songs in work and other requests.',
+    changeable: { least: 0, most: 10 },
+  },
   fitWeeks: {
     name: 'Weeks a song gets',
     unit: 'weeks',
