@@ -370,6 +370,8 @@ export interface DemoRequest {
   readonly wantedInDays: number | null;
   readonly status: 'waiting' | 'accepted' | 'declined';
   readonly reason: string;
+  /** A rough chart, as a teacher made it of pasted chords. */
+  readonly chords?: string;
 }
 
 export const DEMO_REQUESTS: readonly DemoRequest[] = [
@@ -402,6 +404,42 @@ export const DEMO_REQUESTS: readonly DemoRequest[] = [
     wantedInDays: 40,
     status: 'waiting',
     reason: '',
+    chords:
+      'tempo: 148\nmeter: 4/4\n[Verse]\n| A7 | A7 | D7 | A7 |\n| E7 | D7 | A7 | E7 |\n[Turn]\n| A7 F#m | Bm E7 |',
+  },
+  {
+    from: 'pilar',
+    title: 'Pebble Rd (school version)',
+    playedBy: '',
+    why: 'My little brother sings it.',
+    askedDaysAgo: 12,
+    wantedInDays: null,
+    status: 'waiting',
+    reason: '',
+    chords:
+      'tempo: 88\nmeter: 4/4\n[Verse]\n| G | C | G | D |\n[Chorus]\n| C | G | D | G |\n| C | G | D | G |',
+  },
+  {
+    from: 'lowe',
+    title: 'Tin Lantern Waltz',
+    playedBy: '',
+    why: 'To play it with Ferran.',
+    askedDaysAgo: 4,
+    wantedInDays: 17,
+    status: 'waiting',
+    reason: '',
+  },
+  {
+    from: 'odalys',
+    title: 'Copper Weir at Midnight',
+    playedBy: 'Ossel and the Sluice Hands',
+    why: 'After Lantern Night.',
+    askedDaysAgo: 20,
+    wantedInDays: null,
+    status: 'waiting',
+    reason: '',
+    chords:
+      'tempo: 132\nmeter: 4/4\n[Verse]\n| Bb Gm | Eb F | Cm Ab | Bb F |\n[Chorus]\n| Eb Bb | Cm Gm | Ab Eb | F F7 |',
   },
   {
     from: 'bram',

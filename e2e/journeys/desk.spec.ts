@@ -18,7 +18,7 @@ async function ask(page: Page, title: string, wantedBy: string | null): Promise<
 async function accept(page: Page, title: string): Promise<Bench> {
   await page.goto('/requests');
   const request = page.getByRole('article').filter({ hasText: title });
-  await request.getByRole('button', { name: 'Accept' }).click();
+  await request.getByRole('button', { name: 'Take it up' }).click();
   await expect(page.getByRole('heading', { name: title })).toBeVisible();
   return new Bench(page);
 }

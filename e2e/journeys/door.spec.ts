@@ -68,8 +68,8 @@ test('a declined request is answered with its reason', async ({ page, browser })
   await new Door(page).enterAs('Ilse Korrin');
   await page.goto('/requests');
   const request = page.getByRole('article').filter({ hasText: title });
-  await request.getByRole('button', { name: 'Decline' }).click();
-  await request.getByLabel('Reason, read by the student').fill('The waltz first.');
+  await request.getByRole('button', { name: 'Not now' }).click();
+  await request.getByLabel('Reason, read by everybody who asked').fill('The waltz first.');
   await request.getByRole('button', { name: 'Send the answer' }).click();
   await expect(page.getByText('The waltz first.').first()).toBeVisible();
   await student.reload();

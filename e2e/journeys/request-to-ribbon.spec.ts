@@ -38,7 +38,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await page.getByRole('link', { name: 'Requests' }).click();
     const request = page.getByRole('article').filter({ hasText: title });
     await expect(request.getByText('My aunt hums it.')).toBeVisible();
-    await request.getByRole('button', { name: 'Accept' }).click();
+    await request.getByRole('button', { name: 'Take it up' }).click();
     await expect(page.getByRole('heading', { name: title })).toBeVisible();
     await bench.write(`${CHART}| Em . |\n`);
     await expect(bench.margin.getByText('Refrain, line 9.')).toBeVisible();

@@ -47,7 +47,14 @@ import {
   createMailsStore,
   serveLessons,
 } from './features/lessons';
-import { serveRequests, createRequestsService, createRequestsStore } from './features/requests';
+import {
+  createQueueService,
+  createRequestsService,
+  createRequestsStore,
+  serveRequests,
+  type QueueDeps,
+  type RequestsDeps,
+} from './features/requests';
 import {
   createOverrulesStore,
   createShelfService,
@@ -159,24 +166,39 @@ export function createStores(sequelize: Sequelize) {
 
 export type Stores = ReturnType<typeof createStores>;
 
+/** What answers about songs that are asked for. */
+function createAsking(
+  { clock, work: { weigh, gripNames } }: AppDeps,
+  stores: Stores,
+  beside: Pick<RequestsDeps, 'songs' | 'inTransaction'> &
+    Pick<QueueDeps, 'students' | 'timeZone' | 'constants'>,
+) {
+  const { songs, inTransaction, ...known } = beside;
+  const { requests } = stores;
+  return {
+    requests: createRequestsService({ requests, songs, clock, inTransaction }),
+    queue: createQueueService({ ...stores, ...known, clock, weigh, gripNames }),
+  };
+}
+
 function createServices(deps: AppDeps) {
   const { sequelize, clock, passwords, demoAccounts, timeZone: own, work } = deps;
   const stores = createStores(sequelize);
   const inTransaction = transactionsOf(sequelize);
   const attempts = createAttempts(sequelize, clock);
-  const { people, sessions, consents, requests, plans, events, overrules, profiles, teachings } =
-    stores;
+  const { people, sessions, consents, plans, events, overrules, profiles, teachings } = stores;
   const studio = createStudioService({
     ...{ studio: stores.studio, people, passwords, clock, demoAccounts, inTransaction, attempts },
     ...{ ownTimeZone: own, setUpCode: deps.setUpCode },
   });
   const timeZone = async () => (await studio.settings()).timeZone;
+  const constants = async () => (await studio.constants()).values;
   const today = async () => dayAt(clock.now().toISOString(), await timeZone());
   const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
   const shelf = createShelfService({ songs: stores.songs, service: songs, clock, inTransaction });
   const students = createStudentsService({
     ...{ profiles, people, plans, events, clock, timeZone, lookThrough: work.lookThrough },
-    constants: async () => (await studio.constants()).values,
+    constants,
   });
   const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
   const plansService = createPlansService({
@@ -184,7 +206,7 @@ function createServices(deps: AppDeps) {
     teachingOf: async (songId) => (await teaching.find(songId)).teaching,
     figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
     minutesOf: (studentId) => students.minutesOf(studentId),
-    wishesFor: (songId) => requests.wishesFor(songId),
+    wishesFor: (songId) => stores.requests.wishesFor(songId),
     ...{ findAll: work.findAll, changedBetween: work.changedBetween, timeZone },
   });
   const conventionsOf = (personId: string) => people.conventionsOf(personId);
@@ -221,7 +243,7 @@ function createServices(deps: AppDeps) {
       slotOf: (studentId) => students.slotOf(studentId),
       printSheet: work.printSheet,
     }),
-    requests: createRequestsService({ requests, songs, clock, inTransaction }),
+    ...createAsking(deps, stores, { songs, students, timeZone, constants, inTransaction }),
     keeping: createKeepingService({
       ...{ acts: stores.acts, people, clock, backups: deps.backups },
       data: createPersonDataStore(sequelize, inTransaction),
@@ -267,7 +289,7 @@ function createApi(deps: AppDeps) {
   serveStudio(api, services.studio);
   servePeople(api, { ...services, noteAct }, door);
   serveKeeping(api, services.keeping);
-  serveRequests(api, services.requests);
+  serveRequests(api, services);
   servePlans(api, services);
   serveOverview(api, services.overview);
   serveLessons(api, services.lessons);

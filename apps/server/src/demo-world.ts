@@ -205,7 +205,7 @@ class Seeder {
 
   private async seedRequests(): Promise<void> {
     const { stores, clock } = this.deps;
-    for (const { from, askedDaysAgo, wantedInDays, ...request } of DEMO_REQUESTS) {
+    for (const { from, askedDaysAgo, wantedInDays, chords = '', ...request } of DEMO_REQUESTS) {
       const id = clock.newId();
       const wantedBy = daysAfter(this.now, wantedInDays);
       const askedAt = daysBefore(this.now, askedDaysAgo).toISOString();
@@ -217,6 +217,7 @@ class Seeder {
         wantedBy,
         askedAt,
         songId: song?.id ?? null,
+        chords,
       };
       await stores.requests.add(asked, this.tx);
     }

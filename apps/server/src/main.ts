@@ -23,6 +23,9 @@ import { readSettings, type Settings } from './settings';
 
 const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 const clock = { now: () => new Date(), newId: () => randomUUID() };
+const THREADED = [
+  ...['findAll', 'changedBetween', 'lookOver', 'lookThrough', 'weigh', 'gripNames'],
+] as const;
 const TIDY_MS = 6 * 3_600_000;
 const GRACE_MS = 2000;
 const MOST_DEATHS = 5;
@@ -103,9 +106,7 @@ function serveHere(settings: Settings): void {
     door: { isSecure: settings.isSecure, addressOf: addressBehind(settings.proxies) },
     // Paper waits in a line of its own: many sheets hold up nobody's song.
     work: {
-      ...inThreads<LongTasks>(['findAll', 'changedBetween', 'lookOver', 'lookThrough'], {
-        ...{ file, threads: 1, waiting: 1000 },
-      }),
+      ...inThreads<LongTasks>(THREADED, { file, threads: 1, waiting: 1000 }),
       printSheet: inThreads<LongTasks>(['printSheet'], { file, threads: 1, waiting: 10 })
         .printSheet,
     },

@@ -14,7 +14,7 @@ import {
 } from './people';
 import { saveLessonSchema } from './lessons';
 import { assignSchema, savePlanSchema } from './plans';
-import { declineSchema, newRequestSchema } from './requests';
+import { acceptSchema, chordsSchema, declineSchema, newRequestSchema } from './requests';
 import type { BodyOf, RouteName, Routes } from './routes';
 import {
   movedSongSchema,
@@ -40,7 +40,8 @@ export const BODIES: Bodies = {
   ...{ setUp: setUpSchema, signIn: signInSchema, saveConventions: conventionsSchema },
   ...{ changePassword: ownPasswordSchema, confirm: confirmSchema, takeFactor: factorSchema },
   ...{ addPerson: newPersonSchema, resetPassword: passwordResetSchema, changeRole: roleSchema },
-  ...{ recordConsent: consentSchema, askForSong: newRequestSchema, declineRequest: declineSchema },
+  ...{ recordConsent: consentSchema, askForSong: newRequestSchema },
+  ...{ acceptRequest: acceptSchema, declineRequest: declineSchema, saveChords: chordsSchema },
   ...{ startSong: newSongSchema, saveSong: saveSongSchema },
   ...{ renameSong: songLabelSchema, moveSong: movedSongSchema },
   ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },

@@ -66,7 +66,16 @@ export type {
 export type { Problem } from './problem';
 export { isRealDate } from './real-date';
 export { declineSchema, newRequestSchema } from './requests';
-export type { Decline, NewRequest, RequestStatus, SongRequest } from './requests';
+export type {
+  Decline,
+  NewRequest,
+  RequestStatus,
+  SongRequest,
+  Accept,
+  RequestQueue,
+  RoughChords,
+  WeighedRequest,
+} from './requests';
 export { songDocumentSchema } from './song-document';
 export {
   DELETED_KEPT_DAYS,

@@ -1,5 +1,8 @@
-import type { InferType } from 'yup';
-import { exactly, maybeDay, maybeWords, words } from './fields';
+import type { FitTold } from '@harvu/core/fit';
+import type { Day } from '@harvu/core/day';
+import { array, type InferType, type Schema } from 'yup';
+import type { OwnConstants } from '@harvu/core/constants';
+import { exactly, id, maybeDay, maybeWords, words } from './fields';
 
 export const newRequestSchema = exactly({
   title: words(120),
@@ -9,8 +12,41 @@ export const newRequestSchema = exactly({
 });
 export type NewRequest = InferType<typeof newRequestSchema>;
 
-export const declineSchema = exactly({ reason: words(500) });
-export type Decline = InferType<typeof declineSchema>;
+const MOST_JOINED = 100;
+const LONGEST_CHORDS = 20_000;
+
+/** Requests for the same song, answered with it. */
+const alsoIds = () =>
+  array()
+    .of(id())
+    .strict(true)
+    .required('must be a list')
+    .max(MOST_JOINED, `must name at most ${MOST_JOINED} requests`);
+
+export const acceptSchema = exactly({
+  alsoIds: alsoIds(),
+  songId: id().defined().nullable(),
+}) as unknown as Schema<Accept>;
+
+/** Takes a request up: a new song is started, or a song on the shelf is the one. */
+export interface Accept {
+  readonly alsoIds: readonly string[];
+  readonly songId: string | null;
+}
+
+export const declineSchema = exactly({
+  reason: words(500),
+  alsoIds: alsoIds(),
+}) as unknown as Schema<Decline>;
+
+export interface Decline {
+  readonly reason: string;
+  readonly alsoIds: readonly string[];
+}
+
+export const chordsSchema = exactly({ chords: maybeWords(LONGEST_CHORDS) });
+/** A rough chart of a song that is asked for, as chart text; empty where none is kept. */
+export type RoughChords = InferType<typeof chordsSchema>;
 
 export type RequestStatus = 'waiting' | 'accepted' | 'declined';
 
@@ -28,4 +64,26 @@ export interface SongRequest {
   readonly reason: string;
   readonly songId: string | null;
   readonly askedAt: string;
+  /** A rough chart to weigh the song by; empty where there is none, and to a student. */
+  readonly chords: string;
+}
+
+/** A request that waits, with how well its song fits whoever asks. */
+export interface WeighedRequest extends SongRequest {
+  /** A song on the shelf that is probably the one; null where there is none. */
+  readonly shelf: { readonly id: string; readonly title: string } | null;
+  /** What it was weighed by. */
+  readonly chart: 'shelf' | 'rough' | null;
+  readonly fit: FitTold | null;
+  readonly grips: readonly string[];
+}
+
+/** All that is asked for, weighed. */
+export interface RequestQueue {
+  readonly today: Day;
+  readonly constants: OwnConstants;
+  readonly waiting: readonly WeighedRequest[];
+  readonly answered: readonly SongRequest[];
+  /** Songs that are learnt now, with their chords. */
+  readonly inWork: readonly { readonly title: string; readonly grips: readonly string[] }[];
 }

@@ -23,7 +23,14 @@ import type {
 } from './people';
 import type { LessonWeeks, Mail, SaveLesson, StoredLesson } from './lessons';
 import type { Assign, Overview, Plan, PlanNews, PlanSummary, SavePlan } from './plans';
-import type { Decline, NewRequest, SongRequest } from './requests';
+import type {
+  Accept,
+  Decline,
+  NewRequest,
+  RequestQueue,
+  RoughChords,
+  SongRequest,
+} from './requests';
 import type {
   MovedSong,
   NewSong,
@@ -134,7 +141,9 @@ export const ROUTES = {
 
   requests: ownGet<None, readonly SongRequest[]>()('/requests'),
   askForSong: ownPost<NewRequest, SongRequest>()('/requests'),
-  acceptRequest: teachingPost<None, SongRequest>()('/requests/:id/accept'),
+  requestQueue: teachingGet<None, RequestQueue>()('/requests/queue'),
+  saveChords: teachingPut<RoughChords, None>()('/requests/:id/chords'),
+  acceptRequest: teachingPost<Accept, SongRequest>()('/requests/:id/accept'),
   declineRequest: teachingPost<Decline, SongRequest>()('/requests/:id/decline'),
 
   songs: teachingGet<None, readonly SongSummary[]>()('/songs'),

@@ -6,6 +6,7 @@ import { doors } from './0005-doors';
 import { songShelf } from './0006-song-shelf';
 import { lessons } from './0007-lessons';
 import { planOverviews } from './0008-plan-overviews';
+import { requestChords } from './0009-request-chords';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -20,4 +21,5 @@ export const MIGRATIONS: readonly Migration[] = [
   songShelf,
   lessons,
   planOverviews,
+  requestChords,
 ];

@@ -30,7 +30,7 @@ export interface QueueReason {
 
 /** Requests for one song, whoever asked, and how soon it is worth taking up. */
 export interface QueueEntry<One extends Wish = Wish> {
-  /** As it was asked for first. */
+  /** As it was asked for first, plainly. */
   readonly title: string;
   readonly wishes: readonly One[];
   readonly score: number;
@@ -74,6 +74,12 @@ function joined<One extends Wish>(wishes: readonly One[]): readonly (readonly On
   return groups;
 }
 
+/** As it was asked for first, without what stands in brackets where somebody wrote it so. */
+function titleOf(group: readonly Wish[]): string {
+  const plain = group.find(({ title }) => !/[([]/.test(title));
+  return (plain ?? group[0])?.title ?? '';
+}
+
 function counted(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`;
 }
@@ -95,7 +101,7 @@ function fitReason(wishes: readonly Wish[], weight: number): QueueReason {
 function asksReason(wishes: readonly Wish[], weight: number): QueueReason {
   const count = new Set(wishes.map(({ studentName }) => studentName)).size;
   const share = Math.min(1, (count - 1) / (MOST_ASKING - 1));
-  return { kind: 'asks', points: weight * share, words: counted(count, 'asks', 'ask') };
+  return { kind: 'asks', points: weight * share, words: count > 1 ? `${count} ask` : '' };
 }
 
 function waitsReason([first]: readonly Wish[], today: Day, weight: number): QueueReason {
@@ -170,7 +176,7 @@ export function queueOf<One extends Wish>(
       .filter(({ words }) => words !== '')
       .toSorted((a, b) => b.points - a.points);
     const score = reasons.reduce((sum, { points }) => sum + points, 0);
-    return { title: group[0]?.title ?? '', wishes: group, score, reasons };
+    return { title: titleOf(group), wishes: group, score, reasons };
   });
   const asked = ({ wishes: [first] }: QueueEntry<One>): string => first?.askedOn ?? '';
   return entries.toSorted((a, b) => b.score - a.score || asked(a).localeCompare(asked(b)));

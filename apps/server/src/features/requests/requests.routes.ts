@@ -1,10 +1,22 @@
 import { serve, serveMade, type Api } from '../../platform/routing';
+import type { QueueService } from './queue.service';
 import type { RequestsService } from './requests.service';
 
 /** Routes about requested songs: a student sees their own, a teacher all. */
-export function serveRequests(api: Api, service: RequestsService): void {
+export function serveRequests(
+  api: Api,
+  {
+    requests: service,
+    queue,
+  }: { readonly requests: RequestsService; readonly queue: QueueService },
+): void {
   serve(api, 'requests', ({ person }) => service.list(person));
+  serve(api, 'requestQueue', () => queue.queue());
+  serve(api, 'saveChords', async ({ id, body }) => {
+    await service.saveChords(id, body.chords);
+    return undefined;
+  });
   serveMade(api, 'askForSong', ({ body, person }) => service.ask(body, person));
-  serve(api, 'acceptRequest', ({ id, person }) => service.accept(id, person));
-  serve(api, 'declineRequest', ({ id, body }) => service.decline(id, body.reason));
+  serve(api, 'acceptRequest', ({ id, body, person }) => service.accept(id, body, person));
+  serve(api, 'declineRequest', ({ id, body }) => service.decline(id, body));
 }

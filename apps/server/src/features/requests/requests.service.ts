@@ -1,4 +1,5 @@
-import type { NewRequest, Person, SongRequest } from '@harvu/contract';
+import type { Accept, Decline, NewRequest, Person, SongRequest } from '@harvu/contract';
+import { readChart } from '@harvu/core/chart';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import type { Tx } from '../../platform/database';
@@ -26,15 +27,23 @@ export function createRequestsService({ requests, songs, clock, inTransaction }:
     throw conflict('This request has been answered already.', 'Reload the list to see the answer.');
   }
 
+  /** Whoever asked for the same song is told the same; one of them answered meanwhile stays as it is. */
+  async function answerAll(ids: readonly string[], given: Answer, tx: Tx): Promise<void> {
+    for (const id of new Set(ids)) await requests.answer(id, given, tx);
+  }
+
   return {
-    list: (person: Person) =>
-      isTeaching(person) ? requests.listAll() : requests.listOf(person.id),
+    async list(person: Person): Promise<readonly SongRequest[]> {
+      if (isTeaching(person)) return requests.listAll();
+      // What a teacher keeps beside a request is theirs.
+      return (await requests.listOf(person.id)).map((one) => ({ ...one, chords: '' }));
+    },
     async ask(request: NewRequest, student: Person): Promise<SongRequest> {
       if (student.role !== 'student') {
         throw notAllowed('Only a student requests a song.', 'Start a song of your own from Songs.');
       }
       const id = clock.newId();
-      const fresh = { status: 'waiting' as const, reason: '', songId: null };
+      const fresh = { status: 'waiting' as const, reason: '', songId: null, chords: '' };
       const askedAt = clock.now().toISOString();
       await requests.add({
         ...request,
@@ -46,18 +55,30 @@ export function createRequestsService({ requests, songs, clock, inTransaction }:
       });
       return find(id);
     },
-    async accept(id: string, teacher: Person): Promise<SongRequest> {
-      const { title, playedBy } = await find(id);
+    async accept(id: string, { alsoIds, songId }: Accept, teacher: Person): Promise<SongRequest> {
+      const { title, playedBy, chords } = await find(id);
+      if (songId !== null) await songs.mustBeThere(songId);
+      const document = chords === '' ? {} : { document: readChart(chords).song };
       await inTransaction(async (tx) => {
-        const songId = await songs.startIn(tx, { title, playedBy }, teacher);
-        await answer(id, { status: 'accepted', reason: '', songId }, tx);
+        const own = songId ?? (await songs.startIn(tx, { title, playedBy, ...document }, teacher));
+        const given = { status: 'accepted', reason: '', songId: own } as const;
+        await answer(id, given, tx);
+        await answerAll(alsoIds, given, tx);
       });
       return find(id);
     },
-    async decline(id: string, reason: string): Promise<SongRequest> {
+    async decline(id: string, { reason, alsoIds }: Decline): Promise<SongRequest> {
       await find(id);
-      await inTransaction((tx) => answer(id, { status: 'declined', reason, songId: null }, tx));
+      await inTransaction(async (tx) => {
+        const given = { status: 'declined', reason, songId: null } as const;
+        await answer(id, given, tx);
+        await answerAll(alsoIds, given, tx);
+      });
       return find(id);
+    },
+    async saveChords(id: string, chords: string): Promise<void> {
+      await find(id);
+      await requests.saveChords(id, chords);
     },
   };
 }

@@ -2,6 +2,7 @@ import type { Plan, PlanSummary, Song, SongRequest } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 
+const TAKEN = { alsoIds: [], songId: null };
 const WISH = { title: 'Pebble Road', playedBy: 'The Bollard Children', why: '', wantedBy: null };
 
 describe('requests', () => {
@@ -32,7 +33,7 @@ describe('requests', () => {
 
   it('start a song when they are accepted', async () => {
     const { id } = await ask('Cinder Lane');
-    const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`);
+    const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`, TAKEN);
     expect(body.status).toBe('accepted');
     const song = await owner.get<Song>(`/api/songs/${body.songId ?? ''}`);
     expect([song.body.title, song.body.revision]).toEqual(['Cinder Lane', 1]);
@@ -40,7 +41,7 @@ describe('requests', () => {
 
   it('give the day that was asked for to the plan, unless the teacher says another', async () => {
     const { id } = await ask('Pebble Road', { wantedBy: '2026-12-12' });
-    const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`);
+    const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`, TAKEN);
     const path = `/api/songs/${body.songId ?? ''}`;
     const text = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: E A D G B E\ncapo: 0\nhand: pick';
     const document = readChart(`${text}\n[A]\n| G | D |`).song;
@@ -58,8 +59,10 @@ describe('requests', () => {
   it('tell the student why they are declined', async () => {
     const { id } = await ask('Nine Bridges');
     const path = `/api/requests/${id}/decline`;
-    expect((await owner.send('POST', path, { reason: '   ' })).body.field).toBe('reason');
-    await owner.send('POST', path, { reason: 'The waltz first.' });
+    expect((await owner.send('POST', path, { reason: '   ', alsoIds: [] })).body.field).toBe(
+      'reason',
+    );
+    await owner.send('POST', path, { reason: 'The waltz first.', alsoIds: [] });
     const own = await bram.get<readonly SongRequest[]>('/api/requests');
     expect(own.body.find((one) => one.id === id)?.reason).toBe('The waltz first.');
   });
@@ -67,8 +70,8 @@ describe('requests', () => {
   it('are answered once, also when two teachers answer in the same moment', async () => {
     const { id } = await ask('Twice');
     const answers = await Promise.all([
-      owner.send('POST', `/api/requests/${id}/accept`),
-      owner.send('POST', `/api/requests/${id}/accept`),
+      owner.send('POST', `/api/requests/${id}/accept`, TAKEN),
+      owner.send('POST', `/api/requests/${id}/accept`, TAKEN),
     ]);
     expect(answers.map((one) => one.status).sort()).toEqual([200, 409]);
     const songs = await owner.get<readonly Song[]>('/api/songs');

@@ -14,6 +14,7 @@ interface RequestRow {
   reason: string;
   song_id: string | null;
   asked_at: Date;
+  chords: string;
 }
 
 type FoundRow = RequestRow & { student_name: string };
@@ -31,6 +32,7 @@ function toRequest(row: FoundRow): SongRequest {
     reason: row.reason,
     songId: row.song_id,
     askedAt: row.asked_at.toISOString(),
+    chords: row.chords,
   };
 }
 
@@ -46,12 +48,13 @@ function defineRequests(sequelize: Sequelize) {
     reason: DataTypes.STRING(500),
     song_id: DataTypes.CHAR(36),
     asked_at: DataTypes.DATE(3),
+    chords: DataTypes.TEXT,
   });
 }
 
 // A DATE read by raw SQL would come as a moment in some time zone; as text it stays the day it is.
 const FOUND = `
-  SELECT r.id, r.student_id, r.title, r.played_by, r.why, r.status, r.reason, r.song_id, r.asked_at,
+  SELECT r.id, r.student_id, r.title, r.played_by, r.why, r.status, r.reason, r.song_id, r.asked_at, r.chords,
     DATE_FORMAT(r.wanted_by, '%Y-%m-%d') AS wanted_by, people.name AS student_name
   FROM requests r JOIN people ON people.id = r.student_id`;
 
@@ -91,6 +94,7 @@ export function createRequestsStore(sequelize: Sequelize) {
         reason: request.reason,
         song_id: request.songId,
         asked_at: new Date(request.askedAt),
+        chords: request.chords,
       };
       await requests.create(row, { transaction: transaction ?? null });
     },
@@ -108,6 +112,10 @@ export function createRequestsStore(sequelize: Sequelize) {
       });
       // The last of each student stands: the earliest day.
       return new Map(wished.toSorted(([, a], [, b]) => b.localeCompare(a)));
+    },
+    /** Keeps a rough chart of what is asked for; an empty one takes it away. */
+    async saveChords(id: string, chords: string): Promise<void> {
+      await requests.update({ chords }, { where: { id } });
     },
     /** Answers a request that still waits; false when somebody was quicker. */
     async answer(

@@ -1,2 +1,3 @@
 export { serveStudents } from './students.routes';
 export { createStudentsService } from './students.service';
+export type { StudentsService } from './students.service';

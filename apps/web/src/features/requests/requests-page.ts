@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject, type OnInit } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Session } from '../../platform/session';
 import { DayLabel } from '../../ui/day-label';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { AskForm } from './parts/ask-form';
+import { AskedSongRow } from './parts/asked-song-row';
 import { WaitingRequest } from './parts/waiting-request';
 import { RequestsState } from './requests.state';
 
@@ -12,7 +13,7 @@ import { RequestsState } from './requests.state';
 @Component({
   selector: 'harvu-requests-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskForm, DayLabel, Note, Page, RouterLink, WaitingRequest],
+  imports: [AskForm, AskedSongRow, DayLabel, Note, Page, RouterLink, WaitingRequest],
   providers: [RequestsState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
@@ -22,10 +23,15 @@ import { RequestsState } from './requests.state';
       [hasMargin]="true"
       [isMarginFirst]="true"
     >
-      <span figures class="text-ink-soft"
-        ><b class="text-ink">{{ state.waiting().length }}</b> waiting</span
-      >
-      @if (!state.isLoading() && state.waiting().length === 0) {
+      <span figures class="text-ink-soft">
+        @if (isTeaching) {
+          <b class="text-ink">{{ state.songs().length }}</b>
+          {{ state.songs().length === 1 ? 'song' : 'songs' }} asked for
+        } @else {
+          <b class="text-ink">{{ state.waiting().length }}</b> waiting
+        }
+      </span>
+      @if (isNothing()) {
         <p class="py-4 text-ink-soft">
           {{
             isTeaching
@@ -34,18 +40,28 @@ import { RequestsState } from './requests.state';
           }}
         </p>
       }
-      <ul>
-        @for (request of state.waiting(); track request.id) {
-          <li class="border-b border-line">
-            <harvu-waiting-request
-              [request]="request"
-              [canAnswer]="isTeaching"
-              (accept)="state.accept(request.id)"
-              (decline)="state.decline(request.id, $event)"
-            />
-          </li>
-        }
-      </ul>
+      @if (isTeaching) {
+        <ol>
+          @for (song of state.songs(); track song.wishes[0]?.id) {
+            <li class="border-b border-line">
+              <harvu-asked-song-row
+                [song]="song"
+                (accept)="state.accept(song, $event)"
+                (decline)="state.decline(song, $event)"
+                (chords)="state.saveChords(song, $event)"
+              />
+            </li>
+          }
+        </ol>
+      } @else {
+        <ul>
+          @for (request of state.waiting(); track request.id) {
+            <li class="border-b border-line">
+              <harvu-waiting-request [request]="request" />
+            </li>
+          }
+        </ul>
+      }
       @if (state.answered().length > 0) {
         <h2 class="mt-6 text-sm text-ink-soft">Answered</h2>
         <ul>
@@ -59,7 +75,7 @@ import { RequestsState } from './requests.state';
                 </span>
               </span>
               @if (request.status === 'declined') {
-                <span class="border-l-2 border-rose pl-3"
+                <span class="border-l-2 border-slate pl-3"
                   ><b>Not now.</b> {{ request.reason }}</span
                 >
               } @else {
@@ -80,11 +96,15 @@ import { RequestsState } from './requests.state';
       }
       <ng-container margin>
         @if (isTeaching) {
-          <harvu-note tone="slate" heading="Accepting starts the song.">
-            Its bench opens; nobody sees it until you assign it.
+          <harvu-note tone="slate" heading="The song worth taking up first stands first."
+            >What counts how much is yours to change on
+            <a class="link" routerLink="/worked-out">How this is worked out</a>.
           </harvu-note>
-          <harvu-note tone="slate" heading="Declining needs a reason."
-            >The student reads it word for word.</harvu-note
+          <harvu-note tone="slate" heading="Taking it up opens its bench."
+            >Nobody sees it until you assign it. Everybody who asked is told.</harvu-note
+          >
+          <harvu-note tone="slate" heading="“Not now” needs a reason."
+            >Everybody who asked for it reads it word for word.</harvu-note
           >
         } @else {
           <harvu-ask-form />
@@ -96,6 +116,11 @@ import { RequestsState } from './requests.state';
 export class RequestsPage implements OnInit {
   protected readonly state = inject(RequestsState);
   protected readonly isTeaching = inject(Session).isTeaching();
+  protected readonly isNothing = computed(
+    () =>
+      !this.state.isLoading() &&
+      (this.isTeaching ? this.state.songs() : this.state.waiting()).length === 0,
+  );
 
   ngOnInit(): void {
     this.state.load();

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Decline, NewRequest } from '@harvu/contract';
+import type { Accept, Decline, NewRequest } from '@harvu/contract';
 import { Api } from '../../platform/api';
 
 /** Asks the server about requested songs. */
@@ -8,8 +8,12 @@ export class RequestsApi {
   private readonly api = inject(Api);
 
   readonly list = () => this.api.call('requests');
+  /** All that is asked for, weighed; for who teaches. */
+  readonly queue = () => this.api.call('requestQueue');
   readonly ask = (request: NewRequest) => this.api.call('askForSong', {}, request);
-  readonly accept = (id: string) => this.api.call('acceptRequest', { id });
+  readonly saveChords = (id: string, chords: string) =>
+    this.api.call('saveChords', { id }, { chords });
+  readonly accept = (id: string, accept: Accept) => this.api.call('acceptRequest', { id }, accept);
   readonly decline = (id: string, decline: Decline) =>
     this.api.call('declineRequest', { id }, decline);
 }
