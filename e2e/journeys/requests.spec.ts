@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { Door } from '../screens/door';
+import { Door, type DemoName } from '../screens/door';
 
 const WORDS = ['Kettle', 'Thistle', 'Anchor', 'Marble', 'Willow', 'Copper', 'Saffron', 'Pewter'];
 
@@ -14,9 +14,9 @@ test('two ask for one song: it is weighed by pasted chords and answered for both
   browser,
 }) => {
   const title = newTitle();
-  const asked: readonly (readonly [string, string])[] = [
+  const asked: readonly (readonly [DemoName, string])[] = [
     ['Bram Tessel', title],
-    ['Pilar Oost', `the ${title.toLowerCase()} (live)`],
+    ['Wiebke Halm', `the ${title.toLowerCase()} (live)`],
   ];
   for (const [who, written] of asked) {
     const student = await browser.newPage();

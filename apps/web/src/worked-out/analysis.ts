@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Plan } from '@harvu/contract';
+import type { VoiceAdvice } from '@harvu/core/capo';
 import type { ReadChart } from '@harvu/core/chart';
 import type { Finding } from '@harvu/core/checks';
 import type { FoundGrip } from '@harvu/core/fretboard';
@@ -14,11 +15,13 @@ import { CONVENTIONS } from '../ui/conventions';
 import { Answering } from './answering';
 import type {
   Adjustments,
+  KeyAdvice,
   PlannedSong,
   SceneAsked,
   SmallerWish,
   SongApart,
   SongProgress,
+  VoiceRanges,
 } from './answers';
 import type { GripWishes } from './grip-search';
 import type { PlanRequest } from './plan-request';
@@ -39,6 +42,16 @@ export class Analysis {
 
   takeApart(song: SongDocument): Observable<SongApart> {
     return defer(() => this.answering.ask((worker) => worker.takeApart(song, this.conventions())));
+  }
+
+  keyAdvice(song: SongDocument): Observable<KeyAdvice> {
+    return defer(() => this.answering.ask((worker) => worker.keyAdvice(song, this.conventions())));
+  }
+
+  voice(song: SongDocument, ranges: VoiceRanges): Observable<VoiceAdvice> {
+    return defer(() =>
+      this.answering.ask((worker) => worker.voice(song, ranges, this.conventions())),
+    );
   }
 
   plan(request: PlanRequest, events: readonly PlanEvent[]): Observable<PlannedSong> {

@@ -5,6 +5,17 @@ import { handWords } from '@harvu/core/fretboard';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
 import type { Conventions } from '@harvu/core/conventions';
 import {
+  capoAdvice,
+  keyChanges,
+  tuningAdvice,
+  voiceAdvice,
+  type CapoOption,
+  type KeyChangeAdvice,
+  type NoteRange,
+  type TuningAdvice,
+  type VoiceAdvice,
+} from '@harvu/core/capo';
+import {
   easierGrip,
   makePlan,
   milestonesOf,
@@ -162,6 +173,20 @@ export interface DuePart extends Omit<TempoToday, 'isFaded'> {
   readonly title: string;
 }
 
+/** What is to say of a song's key and capo. */
+export interface KeyAdvice {
+  /** Places for the capo, what weighs least first. */
+  readonly places: readonly CapoOption[];
+  readonly changes: readonly KeyChangeAdvice[];
+  readonly tuning: TuningAdvice | null;
+}
+
+/** The notes a tune and a voice go from and to. */
+export interface VoiceRanges {
+  readonly tune: NoteRange;
+  readonly voice: NoteRange;
+}
+
 /** Which step is practised, of it only some bars; and what was tapped along with somebody's own file. */
 export interface SceneAsked {
   readonly stepId: string;
@@ -287,6 +312,20 @@ export const answers = {
   },
 
   findings: findingsOf,
+
+  /** Where the capo could go, what a key change and the tuning ask for. */
+  keyAdvice(song: SongDocument, conventions: Conventions): KeyAdvice {
+    return {
+      places: capoAdvice(song, conventions),
+      changes: keyChanges(song, conventions),
+      tuning: tuningAdvice(song, conventions) ?? null,
+    };
+  },
+
+  /** Keys in which a voice reaches all of a tune. */
+  voice(song: SongDocument, ranges: VoiceRanges, conventions: Conventions): VoiceAdvice {
+    return voiceAdvice(song, ranges, conventions);
+  },
 
   findGrips: findGripsFor,
 

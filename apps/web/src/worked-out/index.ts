@@ -2,12 +2,14 @@ export { Analysis } from './analysis';
 export type {
   Adjustments,
   DuePart,
+  KeyAdvice,
   PlannedSong,
   SceneAsked,
   SmallerWish,
   SlowChange,
   SongApart,
   SongProgress,
+  VoiceRanges,
   WhenReached,
 } from './answers';
 export type { GripWishes } from './grip-search';

@@ -537,6 +537,16 @@ export interface Assumption {
     unit: 'min',
     why: 'Times the share of the song under a barre: what it asks of a hand that knows it already.',
   },
+  capoMoveSeconds: {
+    name: 'Moving a capo',
+    unit: 's',
+    why: 'From one fret to another in the middle of a song, with a clamp.',
+  },
+  retuneSeconds: {
+    name: 'Tuning a string otherwise',
+    unit: 's',
+    why: 'On stage, with a tuner, each string.',
+  },
 } as const satisfies Record<keyof typeof VALUES, Omit<Assumption, 'value'>>;
 
 /** Every constant the core assumes, with its value. */

@@ -100,4 +100,6 @@ export const VALUES = {
   capoHighFret: 5,
   capoHighMinutes: 0.75,
   capoBarreMinutes: 12,
+  capoMoveSeconds: 4,
+  retuneSeconds: 15,
 } as const;

@@ -84,6 +84,10 @@ function counted(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
+function tenths(points: number): number {
+  return Math.round(points * 10) / 10;
+}
+
 function firstName(name: string): string {
   return name.split(' ')[0] ?? name;
 }
@@ -174,8 +178,10 @@ export function queueOf<One extends Wish>(
       sharedReason(group, [...inWork, ...others], constants.requestShared),
     ]
       .filter(({ words }) => words !== '')
+      // To a tenth, so that what is shown adds up.
+      .map((reason) => ({ ...reason, points: tenths(reason.points) }))
       .toSorted((a, b) => b.points - a.points);
-    const score = reasons.reduce((sum, { points }) => sum + points, 0);
+    const score = tenths(reasons.reduce((sum, { points }) => sum + points, 0));
     return { title: titleOf(group), wishes: group, score, reasons };
   });
   const asked = ({ wishes: [first] }: QueueEntry<One>): string => first?.askedOn ?? '';

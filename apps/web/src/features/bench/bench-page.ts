@@ -37,6 +37,7 @@ import { stationOf } from './stations';
 import { hasMusic } from './first-row';
 import { BenchMargin } from './parts/bench-margin';
 import { ChartColumn } from './parts/chart-column';
+import { KeyNote } from './parts/key-note';
 import { ReachNote } from './parts/reach-note';
 import { SongColumn } from './parts/song-column';
 import { Versions } from './parts/versions';
@@ -88,6 +89,7 @@ type Panel = 'clock' | 'versions';
     MapRibbon,
     Note,
     ProblemLine,
+    KeyNote,
     ReachNote,
     RouterLink,
     SongColumn,
