@@ -5,7 +5,7 @@ const CORE_LEVELS = [
   ['events', 'forecast', 'lessons'],
   ['pitch', 'rhythm', 'sound', 'take'],
   ['chord', 'telling'],
-  ['fretboard', 'requests'],
+  ['fretboard', 'requests', 'evening'],
   ['riff'],
   ['song', 'drawing'],
   ['chart'],
