@@ -8,7 +8,7 @@ export const DEMO_ACCOUNTS = DEMO_PEOPLE.map(({ signInName, name, role, password
   password,
 }));
 
-export { DEMO_PEOPLE, DEMO_REQUESTS, DEMO_STUDIO } from './people.data';
+export { DEMO_EVENING, DEMO_PEOPLE, DEMO_REQUESTS, DEMO_STUDIO } from './people.data';
 export type { DemoLesson, DemoSaying } from './people.data';
 export { simulateHistory } from './simulator';
 export { DEMO_SONGS } from './songs.data';

@@ -453,3 +453,22 @@ export const DEMO_REQUESTS: readonly DemoRequest[] = [
       'The waltz first: this one needs four barre grips you have not met. Ask again in spring.',
   },
 ];
+
+/** The programme of the evening in December, as it stands so far: who plays what. */
+export const DEMO_EVENING: {
+  readonly title: string;
+  readonly inDays: number;
+  /** Each by who plays and what, "bram: Tin Lantern Waltz". */
+  readonly plays: readonly string[];
+} = {
+  title: 'Lantern Night',
+  inDays: 18,
+  plays: [
+    'odalys: Slow Barge to Ferrow',
+    'bram: Tin Lantern Waltz',
+    'teo: Coal Hoist Shuffle',
+    'ruun: Open Lock at Dusk',
+    'sanne: Crane Yard After Rain',
+    'ferran: Towpath Before Six',
+  ],
+};

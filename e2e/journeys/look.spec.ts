@@ -36,6 +36,7 @@ const lessonPath = async (page: Page) => {
 
 const VIEWS: readonly (readonly [string, DemoName, (page: Page) => Promise<string>])[] = [
   ['requests', 'Ilse Korrin', plain('/requests')],
+  ['evening', 'Ilse Korrin', plain('/evening')],
   ['songs', 'Ilse Korrin', plain('/songs')],
   ['bench', 'Ilse Korrin', songPath('bench')],
   ['steps', 'Ilse Korrin', songPath('steps')],

@@ -1,4 +1,4 @@
-import type { DemoAccount, Me, StudentProfile } from '@harvu/contract';
+import type { DemoAccount, Me, Programme, StudentProfile } from '@harvu/contract';
 import { dayAt } from '@harvu/core/day';
 import type * as longTasks from './worker';
 import type { Teaching } from '@harvu/core/plan';
@@ -41,6 +41,7 @@ import {
   createOverviewsStore,
   serveOverview,
 } from './features/overview';
+import { createEveningService, serveEvening } from './features/evening';
 import {
   createLessonsService,
   createLessonsStore,
@@ -158,6 +159,9 @@ export function createStores(sequelize: Sequelize) {
     profiles: createKeptStore<StudentProfile>(sequelize, {
       ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
     }),
+    evenings: createKeptStore<Programme>(sequelize, {
+      ...{ table: 'evenings', key: 'id', column: 'programme' },
+    }),
     teachings: createKeptStore<Teaching>(sequelize, {
       ...{ table: 'song_teaching', key: 'song_id', column: 'teaching' },
     }),
@@ -217,6 +221,8 @@ function createServices(deps: AppDeps) {
     isDemo: await studio.isDemo(),
     ...(role === 'student' && (await students.isChild(id)) && { isChild: true as const }),
   });
+  const { lookOver } = work;
+  const overview = createOverviewService({ ...stores, clock, lookOver, build: deps.build ?? '' });
   const atTheDoor = { people, sessions, passwords, attempts, clock, toMe };
   const peopleService = createPeopleService({
     ...{ people, sessions, consents, passwords, clock, inTransaction, today },
@@ -230,10 +236,7 @@ function createServices(deps: AppDeps) {
       ...{ events, lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs },
       onFailure: (error) => deps.onFailure(error, '/live'),
     }),
-    overview: createOverviewService({
-      ...stores,
-      ...{ clock, lookOver: work.lookOver, build: deps.build ?? '' },
-    }),
+    ...{ overview, evening: createEveningService({ ...stores, overview, clock }) },
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
       ...{ settings: () => studio.settings(), everybody: (id) => stores.glance.everybody(id) },
@@ -292,6 +295,7 @@ function createApi(deps: AppDeps) {
   serveRequests(api, services);
   servePlans(api, services);
   serveOverview(api, services.overview);
+  serveEvening(api, services.evening);
   serveLessons(api, services.lessons);
   serveStudents(api, services.students);
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);

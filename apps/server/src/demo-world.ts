@@ -1,6 +1,7 @@
 import {
   DEMO_ACCOUNTS,
   DEMO_PEOPLE,
+  DEMO_EVENING,
   DEMO_REQUESTS,
   DEMO_SONGS,
   DEMO_STUDIO,
@@ -19,6 +20,7 @@ import type { PlanEvent, TryEvent } from '@harvu/core/events';
 import { momentOf, slotLessonId, type WeeklySlot } from '@harvu/core/lessons';
 import type { Sequelize } from 'sequelize';
 import type { Stores } from './app';
+import { NEXT_EVENING } from './features/evening';
 import { checksumOf } from './features/songs';
 import type { Clock } from './platform/clock';
 import type { Tx } from './platform/database';
@@ -52,6 +54,7 @@ function daysAfter(now: Date, days: number | null): Day | null {
 /** Writes the demo world, one kind of thing after the other. */
 class Seeder {
   private readonly personIds = new Map<string, string>();
+  private readonly evening: string[] = [];
   private readonly songIds = new Map<
     string,
     { readonly id: string; readonly document: SongDocument }
@@ -255,8 +258,14 @@ class Seeder {
           })),
           this.tx,
         );
+        if (DEMO_EVENING.plays.includes(`${person.signInName}: ${learning.title}`))
+          this.evening.push(planId);
       }
     }
+    const day = daysAfter(this.now, DEMO_EVENING.inDays);
+    const programme = { title: DEMO_EVENING.title, day, planIds: this.evening };
+    const keeping = { baseVersion: 0, value: programme, by: this.teacherId, at: this.now };
+    await stores.evenings.put(NEXT_EVENING, keeping, this.tx);
   }
 }
 

@@ -22,6 +22,12 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./features/today').then((m) => m.TodayPage),
   },
   {
+    path: 'evening',
+    title: 'The evening · Harvu',
+    canActivate: [teaching],
+    loadComponent: () => import('./features/evening').then((m) => m.EveningPage),
+  },
+  {
     path: 'lessons',
     title: 'Lessons · Harvu',
     canActivate: [teaching],

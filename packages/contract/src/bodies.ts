@@ -12,6 +12,7 @@ import {
   setUpSchema,
   signInSchema,
 } from './people';
+import { saveEveningSchema } from './evening';
 import { saveLessonSchema } from './lessons';
 import { assignSchema, savePlanSchema } from './plans';
 import { acceptSchema, chordsSchema, declineSchema, newRequestSchema } from './requests';
@@ -46,7 +47,7 @@ export const BODIES: Bodies = {
   ...{ renameSong: songLabelSchema, moveSong: movedSongSchema },
   ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },
   ...{ saveTeaching: saveTeachingSchema, assign: assignSchema, savePlan: savePlanSchema },
-  saveLesson: saveLessonSchema,
+  ...{ saveLesson: saveLessonSchema, saveEvening: saveEveningSchema },
   ...{ sendEvents: sendEventsSchema, saveStudent: saveProfileSchema },
   ...{
     saveConstants: constantsSchema,

@@ -120,3 +120,5 @@ export { settingsSchema } from './studio';
 export type { Backup, StudioSettings } from './studio';
 export { sheetQuerySchema } from './sheets';
 export type { Paper, SheetQuery } from './sheets';
+export { saveEveningSchema } from './evening';
+export type { Evening, EveningPlay, Programme, SaveEvening } from './evening';

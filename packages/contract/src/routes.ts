@@ -23,6 +23,7 @@ import type {
 } from './people';
 import type { LessonWeeks, Mail, SaveLesson, StoredLesson } from './lessons';
 import type { Assign, Overview, Plan, PlanNews, PlanSummary, SavePlan } from './plans';
+import type { Evening, SaveEvening } from './evening';
 import type {
   Accept,
   Decline,
@@ -177,6 +178,9 @@ export const ROUTES = {
   saveLesson: teachingPut<SaveLesson, StoredLesson>()('/lessons/:id'),
   usualLesson: teachingPost<None, None>()('/lessons/:id/as-usual'),
   outbox: teachingGet<None, readonly Mail[]>()('/outbox'),
+
+  evening: teachingGet<None, Evening>()('/evening'),
+  saveEvening: teachingPut<SaveEvening, Evening>()('/evening'),
 
   student: ownGet<None, KnownStudent>()('/students/:id'),
   saveStudent: teachingPut<SaveProfile, KnownStudent>()('/students/:id'),

@@ -7,6 +7,7 @@ import { songShelf } from './0006-song-shelf';
 import { lessons } from './0007-lessons';
 import { planOverviews } from './0008-plan-overviews';
 import { requestChords } from './0009-request-chords';
+import { evenings } from './0010-evenings';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -22,4 +23,5 @@ export const MIGRATIONS: readonly Migration[] = [
   lessons,
   planOverviews,
   requestChords,
+  evenings,
 ];

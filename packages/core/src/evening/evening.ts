@@ -1,5 +1,5 @@
 import { USUAL_CONSTANTS, type Constants } from '../constants';
-import { noteName, openNotes, type Tuning } from '../pitch';
+import { openNotes, type Tuning } from '../pitch';
 
 /** One item of an evening's programme: who plays what, and how the guitar has to stand. */
 export interface EveningItem {
@@ -34,7 +34,7 @@ function retuned(from: Tuning, to: Tuning): readonly string[] {
   return after.flatMap((note, place) =>
     before.length === after.length && before[place] === note
       ? []
-      : [`string ${after.length - place} to ${noteName(note, 'flats')}`],
+      : [`string ${after.length - place} to ${to[place] ?? ''}`],
   );
 }
 

@@ -31,6 +31,11 @@ import { RequestsState } from './requests.state';
           <b class="text-ink">{{ state.waiting().length }}</b> waiting
         }
       </span>
+      <ng-container actions>
+        @if (isTeaching) {
+          <a class="button button-strong" routerLink="/evening">The evening</a>
+        }
+      </ng-container>
       @if (isNothing()) {
         <p class="py-4 text-ink-soft">
           {{
