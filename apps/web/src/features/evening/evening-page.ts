@@ -17,7 +17,7 @@ import { changeWords, readyWords, standsWords } from './evening-words';
 import { EveningState } from './evening.state';
 
 function secondsWords(seconds: number): string {
-  return seconds < 90 ? `${Math.round(seconds)} s` : durationWords(seconds / 60);
+  return seconds < 180 ? `${Math.round(seconds)} s` : durationWords(seconds / 60);
 }
 
 /** The programme of the evening: who plays what in which order, and what is done between two items. */
