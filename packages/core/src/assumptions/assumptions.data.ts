@@ -532,6 +532,11 @@ export interface Assumption {
     unit: 'min',
     why: 'Times the square of the frets beyond: what a high capo weighs when places are compared.',
   },
+  capoMovedMinutes: {
+    name: 'Another place at all',
+    unit: 'min',
+    why: 'Other shapes and other names for what is written already: a small gain is no reason to move.',
+  },
   capoBarreMinutes: {
     name: 'Barres all the time',
     unit: 'min',

@@ -196,7 +196,8 @@ export function optionAt(
   const sounding = key === undefined ? undefined : transposeChordName(key, higher);
   const named = (note: number): string => chordLabel(noteName(note, keySigns(sounding ?? 'C')));
   const learning = newGripMinutes(work, shapes) + changeMinutes(work);
-  const cost = learning + UNHELD_MINUTES * none.length + loadMinutes(moved, work, shapes);
+  const stay = isNow ? 0 : work.constants.capoMovedMinutes;
+  const cost = learning + UNHELD_MINUTES * none.length + loadMinutes(moved, work, shapes) + stay;
   return {
     ...{ capo, higher, isNow, shapes, cost: Math.round(cost * 10) / 10 },
     key: sounding,
