@@ -163,8 +163,14 @@ const practise: Shot['go'] = async (page) => {
   await page.waitForTimeout(7000);
 };
 
+/** The queue stands once every song in it is weighed. */
+async function requests(page: Page): Promise<void> {
+  await page.goto(`${BASE}/requests`);
+  await page.getByRole('article').first().waitFor();
+}
+
 const SHOTS: readonly Shot[] = [
-  { name: 'requests', as: 'Ilse Korrin', go: at('/requests') },
+  { name: 'requests', as: 'Ilse Korrin', go: requests },
   { name: 'songs', as: 'Ilse Korrin', go: songs },
   { name: 'bench', as: 'Ilse Korrin', go: song('Slow Barge', 'Bench') },
   { name: 'steps', as: 'Ilse Korrin', go: song('Slow Barge', 'Steps') },

@@ -16,6 +16,16 @@ import { RequestsState } from './requests.state';
   imports: [AskForm, AskedSongRow, DayLabel, Note, Page, RouterLink, WaitingRequest],
   providers: [RequestsState],
   host: { class: 'flex flex-1 flex-col' },
+  styles: `
+    .late {
+      animation: late 0.3s step-end;
+    }
+    @keyframes late {
+      from {
+        visibility: hidden;
+      }
+    }
+  `,
   template: `
     <harvu-page
       [title]="isTeaching ? 'Requests' : 'Songs you wish for'"
@@ -24,7 +34,8 @@ import { RequestsState } from './requests.state';
       [isMarginFirst]="true"
     >
       <span figures class="text-ink-soft">
-        @if (isTeaching) {
+        @if (state.isLoading()) {
+        } @else if (isTeaching) {
           <b class="text-ink">{{ state.songs().length }}</b>
           {{ state.songs().length === 1 ? 'song' : 'songs' }} asked for
         } @else {
@@ -36,6 +47,9 @@ import { RequestsState } from './requests.state';
           <a class="button button-strong" routerLink="/evening">The evening</a>
         }
       </ng-container>
+      @if (state.isLoading() && isTeaching) {
+        <p class="late py-4 text-ink-soft" role="status">The requests are being weighed …</p>
+      }
       @if (isNothing()) {
         <p class="py-4 text-ink-soft">
           {{
