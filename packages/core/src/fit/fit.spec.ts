@@ -41,7 +41,7 @@ const BARRED =
   'tempo: 138\n[V]\n| Bb . Gm . | Eb . F . | Bm . C#m . | F#m . B . |\n[C]\n| Ab . Bb . | Cm . Fm . | Db . Eb . | Ab . Gm . |';
 const ONE_BARRE = 'tempo: 84\n[V]\n| G | D | Em | F |\n[C]\n| C | G | F | C |';
 
-const fit = (chart: string, who: string, more: { readonly wantedOn?: Day } = {}): Fit => {
+const fitOf = (chart: string, who: string, more: { readonly wantedOn?: Day } = {}): Fit => {
   const [student, minutes] = STUDENTS[who] ?? [USUAL_STUDENT, 15];
   return fitFor(readChart(chart).song, { student, practice: daily(minutes), ...more });
 };
@@ -61,7 +61,7 @@ describe('how well a song fits', () => {
   ];
   for (const [name, chart, who, verdict] of verdicts) {
     it(`is "${verdict}" for ${name} and a ${who} student`, () => {
-      expect(fit(chart, who).verdict).toBe(verdict);
+      expect(fitOf(chart, who).verdict).toBe(verdict);
     });
   }
 
@@ -78,10 +78,10 @@ describe('how well a song fits', () => {
   });
 
   it('counts what is owned, and names what is new', () => {
-    const none = fit(EIGHTHS, 'beginner');
+    const none = fitOf(EIGHTHS, 'beginner');
     expect([none.owned, none.newGrips.join(' '), none.gripCount]).toEqual([0, 'G D Em C', 4]);
     expect(none.newChanges.length).toBe(5);
-    const some = fit(EIGHTHS, 'first year');
+    const some = fitOf(EIGHTHS, 'first year');
     expect(some.newGrips).toEqual([]);
     expect(some.owned).toBeGreaterThan(0.7);
     const all = readChart('tempo: 60\npattern down 4/4: D D D D\n[A] pattern down\n| G | D |').song;
@@ -108,7 +108,7 @@ describe('how well a song fits', () => {
   });
 
   it('starts in each layer below the goal, and says the slowest change beside its time', () => {
-    const { startBpm, goalBpm, slowest } = fit(ONE_BARRE, 'first year');
+    const { startBpm, goalBpm, slowest } = fitOf(ONE_BARRE, 'first year');
     for (const start of Object.values(startBpm)) {
       expect(start).toBeLessThanOrEqual(goalBpm);
       expect(start).toBeGreaterThanOrEqual(goalBpm / 2);
@@ -119,15 +119,15 @@ describe('how well a song fits', () => {
   });
 
   it('is for later with what has to come first, barres before the rest', () => {
-    const { after, because } = fit(BARRED, 'first year');
+    const { after, because } = fitOf(BARRED, 'first year');
     expect(after.length).toBe(3);
     expect(because).toContain('First B♭');
     expect(because).toContain('much is new at once');
   });
 
   it('measures against the day it is wanted for', () => {
-    expect(fit(EIGHTHS, 'first year', { wantedOn: '2026-11-29' }).stops).toContain('long');
-    expect(fit(EIGHTHS, 'first year', { wantedOn: '2027-03-01' }).verdict).toBe('now');
+    expect(fitOf(EIGHTHS, 'first year', { wantedOn: '2026-11-29' }).stops).toContain('long');
+    expect(fitOf(EIGHTHS, 'first year', { wantedOn: '2027-03-01' }).verdict).toBe('now');
   });
 
   it('tells no weeks where nobody practises, and no figure of nothing', () => {

@@ -17,7 +17,8 @@ const play = (
 });
 const EVENING: Evening = {
   version: 1,
-  programme: { title: 'Lantern Night', day: null, planIds: ['1', '2', '3'] },
+  // One of them was taken back since.
+  programme: { title: 'Lantern Night', day: null, planIds: ['gone', '1', '2', '3'] },
   plays: [
     play('1', 'Ada'),
     play('2', 'Bo', { tuning: OPEN }),

@@ -28,7 +28,13 @@ export class EveningState {
 
   readonly problem = this.task.problem;
   readonly evening = this.found.asReadonly();
-  readonly programme = computed(() => this.made() ?? this.found()?.programme);
+  /** Without songs that were taken back since: nobody could take them off, and none could be saved with them. */
+  readonly programme = computed((): Programme | undefined => {
+    const programme = this.made() ?? this.found()?.programme;
+    if (!programme) return undefined;
+    const known = new Set((this.found()?.plays ?? []).map(({ planId }) => planId));
+    return { ...programme, planIds: programme.planIds.filter((id) => known.has(id)) };
+  });
   private readonly playing = computed(() => {
     const plays = new Map((this.found()?.plays ?? []).map((one) => [one.planId, one]));
     return (this.programme()?.planIds ?? []).flatMap((id) => {

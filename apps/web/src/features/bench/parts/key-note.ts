@@ -26,7 +26,7 @@ function counted(count: number, one: string): string {
 function placeWords({ why, lost, cost }: CapoOption, now: number): string {
   const without = lost.length === 0 ? '' : ` But ${lost.join('; ')}.`;
   const beside = cost === now ? '' : `, as it is ${now.toFixed(0)}`;
-  return `${why} Weighs ${cost.toFixed(0)} min of learning${beside}.${without}`;
+  return `${why} Weighs ${cost.toFixed(0)}${beside}.${without}`;
 }
 
 function changeWords(one: KeyChangeAdvice): string {
@@ -50,7 +50,7 @@ function tuningWords({ own, standard, strings, seconds }: TuningAdvice): string 
     Number.isFinite(own.lowest) && own.lowest < standard.lowest
       ? `; the low ${chordLabel(noteName(own.lowest, 'flats'))} would be lost`
       : '';
-  return `Its grips are ${easier} (${own.cost.toFixed(0)} min against ${standard.cost.toFixed(0)}); ${ring}${low}. Retuning ${counted(strings, 'string')} on stage takes about ${seconds} s.`;
+  return `Its grips are ${easier} (they weigh ${own.cost.toFixed(0)} against ${standard.cost.toFixed(0)}); ${ring}${low}. Retuning ${counted(strings, 'string')} on stage takes about ${seconds} s.`;
 }
 
 /** Key and capo: places compared with the sound kept, keys for a voice, a key change inside, the tuning. */
