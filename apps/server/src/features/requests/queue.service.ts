@@ -53,7 +53,7 @@ function createWeighing(deps: QueueDeps) {
     const { studentId, wantedBy } = request;
     const [figures, minutesByWeekday] = await Promise.all([
       students.figuresFor(studentId, songId),
-      students.minutesOf(studentId),
+      students.practisedOf(studentId),
     ]);
     return weighOnce({
       ...{ song, ...figures, practice: { minutesByWeekday, today } },

@@ -136,6 +136,11 @@ export function createStudentsService(deps: StudentsDeps) {
     async slotOf(studentId: string): Promise<LessonSlot> {
       return (await profileOf(studentId)).lessonSlot;
     },
+    /** Minutes on each weekday as they were really practised lately; as agreed where too little is known. */
+    async practisedOf(studentId: string): Promise<readonly number[]> {
+      const { practised } = await shownBy(studentId);
+      return practised ?? (await profileOf(studentId)).minutesByWeekday;
+    },
     async minutesOf(studentId: string): Promise<readonly number[]> {
       return (await profileOf(studentId)).minutesByWeekday;
     },
