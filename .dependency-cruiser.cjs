@@ -3,7 +3,7 @@ const CORE_LEVELS = [
   ['constants', 'units', 'day', 'conventions', 'step-id', 'layer', 'random'],
   ['assumptions'],
   ['events', 'forecast', 'lessons'],
-  ['pitch', 'rhythm', 'sound', 'take'],
+  ['pitch', 'rhythm', 'sound', 'take', 'listening'],
   ['chord', 'telling'],
   ['fretboard', 'requests', 'evening'],
   ['riff'],
@@ -13,7 +13,7 @@ const CORE_LEVELS = [
   ['sameness', 'recording'],
   ['player'],
   ['steps', 'guide'],
-  ['plan', 'practice', 'capo'],
+  ['plan', 'practice', 'capo', 'stand-in'],
   ['progress', 'checks', 'fit'],
   ['today'],
   ['brief'],
@@ -68,7 +68,7 @@ module.exports = {
       {
         pathNot: [
           '^packages/core/src',
-          '^node_modules/(@date-fns/tz|date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs|fastest-levenshtein)/',
+          '^node_modules/(@date-fns/tz|date-fns|diff|node-diff3|fraction\\.js|pitchy|ts-fsrs|fastest-levenshtein|fft\\.js)/',
         ],
       },
     ),

@@ -12,19 +12,25 @@ export const DATA = resolve(process.env.HARVU_DATA ?? join(ROOT, '.harvu'));
 /** An end that the user is told about in plain words, without a stack. */
 export class Stop extends Error {}
 
-/** Debian keeps the database server in a folder that is often not on an ordinary user's path. */
+/** Debian keeps the database server, and sounds, in folders that are often not on an ordinary user's path. */
 const FOLDERS = [
   ...(process.env.PATH ?? '').split(delimiter),
   '/usr/sbin',
   '/usr/local/sbin',
   '/sbin',
+  '/usr/share/sounds/sf2',
 ];
 
 export function findProgram(name) {
   return FOLDERS.map((folder) => join(folder, name)).find((path) => existsSync(path));
 }
 
-const PACKAGES = { mariadbd: 'mariadb-server', chromium: 'chromium' };
+const PACKAGES = {
+  mariadbd: 'mariadb-server',
+  chromium: 'chromium',
+  fluidsynth: 'fluidsynth',
+  'TimGM6mb.sf2': 'timgm6mb-soundfont',
+};
 
 /** Makes sure that programs are there; as root it installs what is missing, asking nothing. */
 export function needPrograms(...names) {

@@ -110,7 +110,7 @@ async function journeys() {
 }
 
 async function main() {
-  needPrograms('mariadbd', 'chromium');
+  needPrograms('mariadbd', 'chromium', 'fluidsynth', 'TimGM6mb.sf2');
   needPackages();
   const results = [];
   for (const one of CHECKS) results.push(await check(one));

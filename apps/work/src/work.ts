@@ -13,15 +13,19 @@ import { keyVerb } from './key.verb';
 import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
 import { nameGripVerb } from './name-grip.verb';
+import { onsetsVerb } from './onsets.verb';
 import { placeNotesVerb } from './place-notes.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
 import { forecastVerb } from './forecast.verb';
 import { readinessVerb } from './readiness.verb';
 import { renderVerb } from './render.verb';
 import { riffVerb } from './riff.verb';
+import { simulateVerb } from './simulate.verb';
 import { stepsVerb } from './steps.verb';
 import { tabVerb } from './tab.verb';
+import { takeVerb } from './take.verb';
 import { tapsVerb } from './taps.verb';
+import { tuneVerb } from './tune.verb';
 import { workError, type Verb, type WorkError } from './verb';
 
 const VERBS: ReadonlyMap<string, Verb> = new Map([
@@ -49,6 +53,10 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['echo', echoVerb],
   ['capo', capoVerb],
   ['fit', fitVerb],
+  ['onsets', onsetsVerb],
+  ['take', takeVerb],
+  ['tune', tuneVerb],
+  ['simulate', simulateVerb],
 ]);
 
 /** What the command prints and ends with. */

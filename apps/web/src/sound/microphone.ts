@@ -1,5 +1,5 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
-import { heardPitch, type HeardPitch } from '@harvu/core/take';
+import { heardPitch, type HeardPitch } from '@harvu/core/listening';
 import { defer, finalize, interval, map, switchMap, type Observable } from 'rxjs';
 
 /** How the page asks for the microphone; undefined where the browser has none. */

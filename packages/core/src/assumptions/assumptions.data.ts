@@ -552,6 +552,36 @@ export interface Assumption {
     unit: 's',
     why: 'On stage, with a tuner, each string.',
   },
+  takeLateMs: {
+    name: 'A stroke is late',
+    unit: 'ms',
+    why: 'Later than this against the rest of a take, anybody hears it; a change that comes later is not clean.',
+  },
+  takeLateLeastMs: {
+    name: 'A stroke is late, at the least',
+    unit: 'ms',
+    why: 'However fast it goes, less than this is the unevenness of hands and microphones.',
+  },
+  takeLateShare: {
+    name: 'A stroke is late, of the way to the next',
+    unit: '× the gap',
+    why: 'Where strokes are close, less is already the place of the next one.',
+  },
+  takeUnheardShare: {
+    name: 'Strokes a microphone may not hear',
+    unit: '× the strokes',
+    why: 'Soft up-strokes get lost in a room; taps and MIDI are always heard.',
+  },
+  takeUnevenMs: {
+    name: 'A take is uneven',
+    unit: 'ms',
+    why: 'A third of the strokes lie further off the beat than this: it no longer swings together.',
+  },
+  takeDriftPercent: {
+    name: 'A take drifts',
+    unit: '%',
+    why: 'So much slower or faster than the click over the whole take, it is another tempo.',
+  },
 } as const satisfies Record<keyof typeof VALUES, Omit<Assumption, 'value'>>;
 
 /** Every constant the core assumes, with its value. */

@@ -102,5 +102,11 @@ export const VALUES = {
   capoMovedMinutes: 4,
   capoBarreMinutes: 12,
   capoMoveSeconds: 4,
+  takeLateMs: 130,
+  takeLateLeastMs: 60,
+  takeLateShare: 0.6,
+  takeUnheardShare: 0.04,
+  takeUnevenMs: 50,
+  takeDriftPercent: 5,
   retuneSeconds: 15,
 } as const;

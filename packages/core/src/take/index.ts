@@ -1,5 +1,7 @@
-export { heardPitch } from './pitch';
-export type { HeardPitch } from './pitch';
-export { stringTuned } from './tuning';
-export type { StringTuning } from './tuning';
+export { alignStrokes } from './align';
+export type { Alignment, Pair } from './align';
 export { latencyOf } from './latency';
+export { measuresOf } from './measures';
+export type { ExpectedTime, HeardHow, TakeMeasures } from './measures';
+export { judgeTake } from './verdict';
+export type { HeardBy, LateChange, Spot, SpotKind, Verdict } from './verdict';

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { stringTuned, type HeardPitch } from '@harvu/core/take';
+import { stringTuned, type HeardPitch } from '@harvu/core/listening';
 import { Subscription } from 'rxjs';
 import { Microphone } from '../../../sound/microphone';
 

@@ -1,0 +1,3 @@
+export { playStandIn, STEADY_PLAYER } from './stand-in';
+export type { SlowChange, StandInPlayer, StandInTake } from './stand-in';
+export { renderStandIn } from './sound';
