@@ -23,6 +23,12 @@ const TRY = {
   seconds: 21,
 };
 
+const TAKE = {
+  ...{ kind: 'take', stepId: 'section:a:full', bpm: 80, from: 'microphone', clean: false },
+  ...{ strokes: 48, missed: 1, extra: 0, spreadMs: 12, driftPercent: 0.4, seconds: 24 },
+  changes: [{ from: 'G', to: 'C', lateMs: 90, leavesS: 0.33 }],
+};
+
 describe('days', () => {
   const days: readonly (readonly [string, boolean])[] = [
     ['2026-02-28', true],
@@ -70,6 +76,10 @@ describe('what crosses the wire', () => {
     [{ ...happened, kind: 'where', of: id, bar: 0 }, false],
     [{ ...happened, kind: 'time', stepId: 'ready', bpm: null, seconds: 20 }, true],
     [{ ...happened, kind: 'time', stepId: 'ready', bpm: 60, seconds: 20_000 }, false],
+    [{ ...happened, ...TAKE }, true],
+    [{ ...happened, ...TAKE, from: 'a friend' }, false],
+    [{ ...happened, ...TAKE, changes: [{ from: 'G', to: 'C', lateMs: NaN, leavesS: 1 }] }, false],
+    [{ ...happened, ...TAKE, sound: 'data:audio/wav;base64,AAAA' }, false],
     [
       {
         ...happened,

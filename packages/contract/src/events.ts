@@ -10,6 +10,8 @@ export type NewEvent = WithoutSource<Exclude<PlanEvent, { readonly kind: 'change
 type WithoutSource<Event> = Event extends unknown ? Omit<Event, 'source'> : never;
 
 const MOST_AT_ONCE = 200;
+/** More strokes than these are no take. */
+const MOST_STROKES = 20_000;
 
 const stepId = () => words(600);
 const happened = {
@@ -65,6 +67,34 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
     ...{ ...happened, kind: kind('strokes'), stepId: stepId() },
     perSecond: number().strict(true).required('must be a number').min(0.2).max(40),
     seconds: seconds(),
+  }),
+  take: exactly({
+    ...{ ...happened, kind: kind('take'), stepId: stepId(), bpm: tempo(), seconds: seconds() },
+    from: string()
+      .strict(true)
+      .required('must be said')
+      .oneOf(['microphone', 'file', 'midi', 'taps', 'stand-in']),
+    clean: boolean().strict(true).required('must be said'),
+    ...{ strokes: whole(0, MOST_STROKES), missed: whole(0, MOST_STROKES) },
+    extra: whole(0, MOST_STROKES),
+    spreadMs: number().strict(true).required('must be a number').min(0).max(10_000),
+    driftPercent: number().strict(true).required('must be a number').min(-100).max(100),
+    changes: array()
+      .of(
+        exactly({
+          ...{ from: words(40), to: words(40) },
+          lateMs: number()
+            .strict(true)
+            .defined('must be a number or null')
+            .nullable()
+            .min(-10_000)
+            .max(10_000),
+          leavesS: number().strict(true).required('must be a number').min(0).max(600),
+        }),
+      )
+      .strict(true)
+      .required('must be a list')
+      .max(200, 'must have at most 200 changes'),
   }),
   ring: exactly({
     ...{ ...happened, kind: kind('ring'), stepId: stepId(), grip: words(40) },

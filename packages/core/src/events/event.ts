@@ -103,6 +103,37 @@ export interface StrokeDrill extends Happened {
   readonly revision: number;
 }
 
+/** How a take came in. */
+export type TakeSource = 'microphone' | 'file' | 'midi' | 'taps' | 'stand-in';
+
+/** How a change of grips went in a take. */
+export interface TakenChange {
+  readonly from: string;
+  readonly to: string;
+  /** How late its first stroke came; null where it was not heard. */
+  readonly lateMs: number | null;
+  /** The time the pattern leaves for it. */
+  readonly leavesS: number;
+}
+
+/** What was really played, in figures; its sound stays on the device. */
+export interface TakeEvent extends Happened {
+  readonly kind: 'take';
+  readonly stepId: string;
+  readonly bpm: number | null;
+  readonly from: TakeSource;
+  readonly clean: boolean;
+  /** Strokes that were expected, were missing, were too many. */
+  readonly strokes: number;
+  readonly missed: number;
+  readonly extra: number;
+  readonly spreadMs: number;
+  readonly driftPercent: number;
+  readonly changes: readonly TakenChange[];
+  readonly seconds: number;
+  readonly revision: number;
+}
+
 /** A grip heard string by string; strings are counted from 1, the thinnest. */
 export interface RingCheck extends Happened {
   readonly kind: 'ring';
@@ -148,6 +179,7 @@ export type PlanEvent =
   | PlayedTime
   | ChangeDrill
   | StrokeDrill
+  | TakeEvent
   | RingCheck
   | Sore
   | Stuck
@@ -217,6 +249,19 @@ export function drillsIn(events: readonly PlanEvent[]): readonly Drill[] {
 
 /** Something that was measured to the limit. */
 export type Drill = ChangeDrill | StrokeDrill;
+
+/**
+ * Gives the takes of a log that were really played, each once and in their order; what a stand-in played
+ * says nothing of anybody.
+ *
+ * @example
+ * takesIn([]) // []
+ */
+export function takesIn(events: readonly PlanEvent[]): readonly TakeEvent[] {
+  return inOrder(events)
+    .filter((one): one is TakeEvent => one.kind === 'take' && one.from !== 'stand-in')
+    .filter((one) => !isDatedAhead(one));
+}
 
 /** Time that was played on a day. */
 export type Played = Pick<Try, 'day' | 'seconds'>;

@@ -1,6 +1,6 @@
 export { secondsOfDrill } from './drill';
 export { evidenceIn } from './evidence';
-export { drillsIn, isDatedAhead, playedIn, saidSince, triesIn } from './event';
+export { drillsIn, isDatedAhead, playedIn, saidSince, takesIn, triesIn } from './event';
 export type {
   ChangeDrill,
   Changed,
@@ -16,6 +16,9 @@ export type {
   Source,
   StrokeDrill,
   Stuck,
+  TakeEvent,
+  TakenChange,
+  TakeSource,
   Try,
   TryEvent,
   Where,

@@ -28,6 +28,8 @@ import {
 } from '../steps';
 import { changesOf } from '../timeline';
 import type { Bpm } from '../units';
+import type { ExpectedTime } from '../take';
+import { expectedTake } from './expected-take';
 import { lanesOf, type DrawnLane } from './lanes';
 import { openEndsOf, type CuedOpenEnd } from './open-ends';
 import { ringingGrips, type RingingGrip } from './ringing';
@@ -97,6 +99,8 @@ export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
   readonly goalBpm: Bpm;
   /** Chords whose grips load the hand: wide, with a barre, or with the thumb over the neck. */
   readonly loading: readonly string[];
+  /** What of it is struck, as a take is held against it: at its written tempo. */
+  readonly expected: readonly ExpectedTime[];
   /** For each bar, where the whole song is gone through. */
   readonly map: readonly MapBar[];
   /** Where the whole song is gone through: what goes round until one leaves it. */
@@ -253,6 +257,10 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
     ...{ tuning, sound: effectWords(work.sound), goalBpm: work.goalBpm },
     echoes,
+    expected: expectedTake(
+      { score, pass },
+      song.patterns.flatMap((one) => (one.free ? [one.name] : [])),
+    ),
     loading: grips.filter((one) => loadsHand(one, work)).map(({ name }) => name),
     ...(isWholeSong ? wholeOf(stage, score) : NO_WHOLE),
   };

@@ -2,7 +2,7 @@ import { readChart } from '../chart';
 import { USUAL_STUDENT, type Shown } from '../player';
 import { workpieceOf } from '../steps';
 import type { Try } from '../events';
-import type { ChangeDrill, StrokeDrill } from '../events';
+import type { ChangeDrill, StrokeDrill, TakeEvent } from '../events';
 import { shownBy } from './index';
 
 const CHART =
@@ -126,5 +126,26 @@ describe('what somebody has shown', () => {
     expect(shown.strokesPerSecond).toBe(4.1);
     expect(shown.changes).toEqual([]);
     expect(shownBy([song]).strokesPerSecond).toBeUndefined();
+  });
+
+  it('knows a change by how late it came in a take, and at most where it came in time', () => {
+    const take = (id: string, lateMs: number | null): TakeEvent => ({
+      ...{ id, kind: 'take', at: `2026-11-2${id}T10:00:00.000Z`, day: '2026-11-26' },
+      ...{ source: 'self', revision: 1, stepId: 'section:a:full', bpm: 80, from: 'microphone' },
+      ...{ clean: lateMs === 0, strokes: 40, missed: 0, extra: 0, spreadMs: 9, driftPercent: 0 },
+      ...{ changes: [{ from: 'G', to: 'C', lateMs, leavesS: 0.4 }], seconds: 10 },
+    });
+    const shown = (...takes: readonly TakeEvent[]): Shown =>
+      shownBy([{ document: readChart(CHART).song, changes: [], tries: [], takes }]);
+    expect(shown(take('1', 200)).changes).toEqual([
+      { from: 'G', to: 'C', seconds: jasmine.any(Number) as never },
+    ]);
+    expect(shown(take('1', 200)).changes[0]?.seconds).toBeCloseTo(0.6, 9);
+    expect(shown(take('1', 0)).changes).toEqual([
+      { from: 'G', to: 'C', seconds: 0.4, atMost: true },
+    ]);
+    expect(shown(take('1', null)).changes).toEqual([]);
+    expect(shown(take('1', 0)).strokesAtLeast).toBe(4);
+    expect(shown(take('1', 200)).strokesAtLeast).toBeUndefined();
   });
 });

@@ -1,4 +1,4 @@
-import { secondsOfDrill, type Drill, type Try } from '../events';
+import { secondsOfDrill, type Drill, type TakeEvent, type Try } from '../events';
 import { songFor, type PlanChange } from '../plan';
 import { type MeasuredChange, type Shown } from '../player';
 import { heldOf } from '../practice';
@@ -14,6 +14,8 @@ export interface PractisedSong {
   readonly tries: readonly Try[];
   /** What was measured by the clock: changes, strokes. */
   readonly drills?: readonly Drill[];
+  /** What was really played, stroke by stroke. */
+  readonly takes?: readonly TakeEvent[];
 }
 
 /** Tries by the id of their step. */
@@ -77,16 +79,49 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
   return [...best.values()];
 }
 
-/** Of each change drilled by the clock, what the last drill says of it. */
-function measured(drills: readonly Drill[]): readonly MeasuredChange[] {
+/**
+ * A first stroke that comes later than this, and than a tenth of the time there is, shows the limit; sooner,
+ * only that the change took at most so long.
+ */
+const LATE_MS = 60;
+const LATE_SHARE = 0.1;
+const LEAST_STROKES = 8;
+
+/** What a take shows of its changes. */
+function changesTaken({ changes }: TakeEvent): readonly MeasuredChange[] {
+  return changes.flatMap(({ from, to, lateMs, leavesS }) => {
+    if (lateMs === null || leavesS <= 0) return [];
+    const isLimit = lateMs > Math.max(LATE_MS, LATE_SHARE * leavesS * 1000);
+    const took = leavesS + Math.max(0, lateMs) / 1000;
+    const seconds = Math.max(assumed('changeLeastSeconds'), took);
+    return [{ from, to, seconds, ...(!isLimit && { atMost: true as const }) }];
+  });
+}
+
+/** Of each change that was measured to its limit, in a drill or a take, what the last measurement says. */
+function measured(
+  drills: readonly Drill[],
+  takes: readonly TakeEvent[],
+): readonly MeasuredChange[] {
+  const drilled = drills.flatMap((one) => {
+    if (one.kind !== 'drill') return [];
+    const { at, from, to, count } = one;
+    return [{ at, from, to, seconds: secondsOfDrill((60 * count) / one.seconds) }];
+  });
+  const taken = takes.flatMap((take) =>
+    changesTaken(take).flatMap((one) => (one.atMost ? [] : [{ at: take.at, ...one }])),
+  );
   const last = new Map<string, MeasuredChange>();
-  for (const one of drills) {
-    if (one.kind !== 'drill') continue;
-    const { from, to, count, seconds } = one;
-    const took = secondsOfDrill((60 * count) / seconds);
-    last.set([from, to].sort().join(' '), { from, to, seconds: took });
-  }
+  for (const { at: _, ...one } of [...drilled, ...taken].sort((a, b) => a.at.localeCompare(b.at)))
+    last.set([one.from, one.to].sort().join(' '), one);
   return [...last.values()];
+}
+
+/** Strokes a second that a clean take held from its first to its last. */
+function ratesTaken(takes: readonly TakeEvent[]): readonly number[] {
+  return takes.flatMap(({ clean, strokes, seconds }) =>
+    clean && strokes > LEAST_STROKES && seconds > 0 ? [strokes / seconds] : [],
+  );
 }
 
 /**
@@ -100,7 +135,10 @@ function measured(drills: readonly Drill[]): readonly MeasuredChange[] {
  */
 export function shownBy(songs: readonly PractisedSong[]): Shown {
   const all = songs.flatMap(shownIn);
-  const rates = all.flatMap((one) => one.strokesAtLeast ?? []);
+  const takes = songs.flatMap((one) => one.takes ?? []);
+  const rates = [...all.flatMap((one) => one.strokesAtLeast ?? []), ...ratesTaken(takes)];
+  const bounds = takes.flatMap(changesTaken).filter((one) => one.atMost);
+  const shown = [...all.flatMap((one) => one.changes ?? []), ...bounds];
   const drills = songs
     .flatMap((one) => one.drills ?? [])
     .toSorted((a, b) => a.at.localeCompare(b.at));
@@ -108,7 +146,7 @@ export function shownBy(songs: readonly PractisedSong[]): Shown {
   return {
     ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
     ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
-    changes: [...measured(drills), ...quickest(all.flatMap((one) => one.changes ?? []))],
+    changes: [...measured(drills, takes), ...quickest(shown)],
     ...(rates.length > 0 && { strokesAtLeast: Math.max(...rates) }),
     ...(strokes && { strokesPerSecond: strokes.perSecond }),
   };

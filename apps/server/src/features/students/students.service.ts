@@ -8,7 +8,7 @@ import {
   type SaveProfile,
   type StudentProfile,
 } from '@harvu/contract';
-import { drillsIn, playedIn, triesIn } from '@harvu/core/events';
+import { drillsIn, takesIn, playedIn, triesIn } from '@harvu/core/events';
 import { LRUCache } from 'lru-cache';
 import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
@@ -60,6 +60,7 @@ function createShown(deps: StudentsDeps) {
           tries: triesIn(log),
           played: playedIn(log),
           drills: drillsIn(log),
+          takes: takesIn(log),
         },
       ];
     });

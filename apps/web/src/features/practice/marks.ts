@@ -4,6 +4,9 @@ import type { TryEvent } from '@harvu/core/events';
 import { v4 as newId } from 'uuid';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
+import type { KeptTake } from '../takes';
+
+type TakeFigures = KeptTake['figures'];
 
 /** A pass that was played, or is being played. */
 export interface PlayedPass {
@@ -116,7 +119,7 @@ export class Marks {
     if (!this.of) return;
     const now = Date.now();
     const { planId, ...of } = this.of;
-    const seconds = pass ? this.secondsSince() : secondsWithout;
+    const seconds = pass && this.countedUntil !== null ? this.secondsSince() : secondsWithout;
     const event: Omit<TryEvent, 'source'> = {
       ...{ kind: 'try', ...this.happened(now), ...of },
       ...{ bpm: pass?.bpm ?? null, clean, passes: 1, seconds },
@@ -199,6 +202,16 @@ export class Marks {
       ...{ perSecond, seconds },
     });
     this.timed.update((before) => before + seconds);
+  }
+
+  /** Writes down what a take measured. */
+  take(figures: TakeFigures, bpm: number | null): void {
+    if (!this.of) return;
+    const { planId, revision, stepId } = this.of;
+    this.put(planId, {
+      ...{ kind: 'take', ...this.happened(Date.now()), revision, stepId, bpm },
+      ...figures,
+    });
   }
 
   /** Writes down which strings of a grip rang. */

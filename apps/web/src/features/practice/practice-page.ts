@@ -173,6 +173,11 @@ export class PracticePage {
     return (scene?.ringing.length ?? 0) > 0 ? DRILLS.ring : null;
   });
 
+  /** There are strokes to hear, and a click to play them with. */
+  protected readonly canListen = computed(
+    () => this.state.clickBpm() !== null && (this.state.scene()?.score.strokes.length ?? 0) > 0,
+  );
+
   constructor() {
     inject(ViewKeys).show(KEYS);
     this.state.open(toObservable(this.id));

@@ -13,6 +13,7 @@ import { Session } from '../../platform/session';
 import { EventQueue, TodayList } from '../../store';
 import { Analysis, type SceneAsked } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
+import type { KeptTake } from '../takes';
 import { Marks, type PlayedPass } from './marks';
 import type { HeardGrip } from './parts/ring-check';
 import { Playing, recordedBpm } from './playing.state';
@@ -24,6 +25,8 @@ import { Seen } from './seen';
 const BOUNCE_MS = 400;
 /** What a grip without a click takes. */
 const GRIP_S = 5;
+/** Takes are no run of the click. */
+const TAKEN = -1;
 /** One visit to the practice room: a step, its sound, and what is marked. */
 @Injectable()
 export class PracticeState {
@@ -53,6 +56,7 @@ export class PracticeState {
   private pressedAt = 0;
   /** Passes since the ramp last moved. */
   private sinceRamp = 0;
+  private takes = 0;
 
   readonly plan = computed(() => valueOf(this.found()));
   readonly problem = computed(() => problemOf(this.found()));
@@ -290,6 +294,18 @@ export class PracticeState {
     if (!isClean) this.told.set('Kept. One string at a time: the next try is for that one.');
   }
 
+  /** Keeps what a take measured, and the mark that was given to it. */
+  take({ figures, mark }: KeptTake): void {
+    const bpm = this.bpm();
+    this.marks.take(figures, bpm);
+    if (!mark) this.told.set('Kept: the figures are with your song, the sound is gone.');
+    else {
+      this.log(mark.clean, { run: TAKEN, index: this.takes, bpm }, Math.round(figures.seconds));
+      if (mark.bar !== null) this.marks.where(mark.bar);
+    }
+    this.takes += 1;
+  }
+
   private beginMarks(): void {
     const plan = this.plan()?.plan;
     const step = this.step();
@@ -334,14 +350,14 @@ export class PracticeState {
     return undefined;
   }
 
-  private log(clean: boolean, pass: PlayedPass | null): void {
+  private log(clean: boolean, pass: PlayedPass | null, seconds = GRIP_S): void {
     if (this.looped()) {
       this.told.set('These bars by themselves count as time. Play the whole pass to climb.');
       return;
     }
     const before = this.climb();
     const wasDone = before?.isDone ?? false;
-    this.marks.mark(clean, pass, GRIP_S);
+    this.marks.mark(clean, pass, seconds);
     if (!clean) this.sinceRamp = 0;
     this.tell(clean, { rung: before?.rung ?? 0, wasDone });
     if (this.climb()?.isDone && !wasDone) this.stop();

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output } from '@angular/core';
+import { takesIn } from '@harvu/core/events';
 import type { BarRange } from '@harvu/core/practice';
 import type { RecordedStart } from '@harvu/core/recording';
 import { PracticeState } from '../practice.state';
@@ -8,16 +9,25 @@ import { PedalKeys } from './pedal-keys';
 import { RecordingTaps } from './recording-taps';
 import { RingCheckView, type HeardGrip } from './ring-check';
 import { RoomPanel, type LoopSection } from './room-panel';
+import { TakePanel, type KeptTake } from '../../takes';
 import { StrokeDrillView } from './stroke-drill';
 
 /** What can stand over the room. */
-export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pedal';
+export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pedal' | 'take';
 
 /** What opens over the room, one thing at a time: its choices, what measures, what is learnt of a file or a pedal. */
 @Component({
   selector: 'harvu-room-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChangeDrillTimer, PedalKeys, RecordingTaps, RingCheckView, RoomPanel, StrokeDrillView],
+  imports: [
+    ChangeDrillTimer,
+    PedalKeys,
+    RecordingTaps,
+    RingCheckView,
+    RoomPanel,
+    StrokeDrillView,
+    TakePanel,
+  ],
   template: `
     @switch (open()) {
       @case ('choices') {
@@ -68,6 +78,19 @@ export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pe
           />
         }
       }
+      @case ('take') {
+        @if (takeRequest(); as request) {
+          @defer (on immediate) {
+            <harvu-take-panel
+              [request]="request"
+              [tempo]="tempoWords()"
+              [before]="takesBefore()"
+              (kept)="keepTake($event)"
+              (closed)="close()"
+            />
+          }
+        }
+      }
       @case ('pedal') {
         <harvu-pedal-keys (closed)="close()" />
       }
@@ -96,6 +119,29 @@ export class RoomOver {
   protected readonly hasOpenEnds = computed(
     () => (this.state.scene()?.openEnds.length ?? 0) > 0 && !this.recording.isChosen(),
   );
+
+  /** One pass as it is to be played now. */
+  protected readonly takeRequest = computed(() => {
+    const [scene, bpm] = [this.state.scene(), this.state.clickBpm()];
+    if (!scene || bpm === null) return null;
+    const slower = scene.pass.writtenBpm / bpm;
+    const strokes = scene.expected.map((one) => ({ ...one, atS: one.atS * slower }));
+    return {
+      ...{ score: scene.score, slower, strokes },
+      called: (chord: string) => scene.chords[chord]?.name ?? chord,
+    };
+  });
+  protected readonly tempoWords = computed(() => `${this.state.clickBpm() ?? ''} bpm`);
+  protected readonly takesBefore = computed(() =>
+    takesIn(this.state.plan()?.plan.events ?? []).filter(
+      (one) => one.stepId === this.state.step()?.id,
+    ),
+  );
+
+  protected keepTake(kept: KeptTake): void {
+    this.close();
+    this.state.take(kept);
+  }
 
   protected close(): void {
     this.open.set('');

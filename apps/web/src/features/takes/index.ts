@@ -1,0 +1,1 @@
+export { TakePanel, type KeptTake } from './parts/take-panel';

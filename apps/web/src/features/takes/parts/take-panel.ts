@@ -1,0 +1,340 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { TakeEvent } from '@harvu/core/events';
+import { Capture } from '../../../sound/capture';
+import { RoomSound } from '../../../sound/room-sound';
+import { TakeState, type JudgedTake, type TakeRequest } from '../take.state';
+import { TakePicture, type DrawnTake } from './take-picture';
+
+/** What a take measured, as it is kept. */
+export type TakeFigures = Pick<
+  TakeEvent,
+  | 'from'
+  | 'clean'
+  | 'strokes'
+  | 'missed'
+  | 'extra'
+  | 'spreadMs'
+  | 'driftPercent'
+  | 'changes'
+  | 'seconds'
+>;
+
+/** A take somebody keeps, and the mark they give it. */
+export interface KeptTake {
+  readonly figures: TakeFigures;
+  /** Clean, or stumbled and in which bar, from 1; null where it is to be no mark. */
+  readonly mark: { readonly clean: boolean; readonly bar: number | null } | null;
+}
+
+/** Listens to one pass, says what was heard in it, and proposes the mark. */
+@Component({
+  selector: 'harvu-take-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [TakePicture],
+  providers: [RoomSound, Capture, TakeState],
+  host: {
+    class: 'fixed inset-0 z-30 overflow-auto bg-paper p-4',
+    role: 'dialog',
+    'aria-label': 'Listen to me',
+    '(document:keydown)': 'press($event)',
+  },
+  template: `
+    <div class="mx-auto flex min-h-full max-w-5xl flex-col gap-4">
+      <header class="flex items-baseline gap-3">
+        <h2 class="font-display text-xl font-bold">Listen to me</h2>
+        <span class="text-ink-soft">{{ tempo() }}</span>
+        <button type="button" class="button ml-auto min-h-[44px]" (click)="closed.emit()">
+          Close
+        </button>
+      </header>
+      @switch (state.phase()) {
+        @case ('choose') {
+          @if (state.problem()) {
+            <p class="rounded border-l-4 border-brass bg-brass-wash p-3" role="alert">
+              {{ state.problem() }}
+            </p>
+          }
+          <p class="say">
+            One bar is counted, then play it once with the click. Headphones help: the click then
+            stays out of the microphone.
+          </p>
+          <p class="flex flex-wrap gap-3">
+            <button
+              type="button"
+              class="button button-first big"
+              (click)="state.listen(request(), 'microphone')"
+            >
+              Listen
+            </button>
+            <button type="button" class="button big" (click)="state.listen(request(), 'taps')">
+              Taps
+            </button>
+            <button type="button" class="button big" (click)="state.listen(request(), 'midi')">
+              MIDI
+            </button>
+            <label class="button big relative flex cursor-pointer items-center">
+              A sound file
+              <input
+                type="file"
+                accept="audio/*,.wav"
+                class="absolute inset-0 cursor-pointer opacity-0"
+                aria-label="A sound file"
+                (change)="read($event)"
+              />
+            </label>
+            <button type="button" class="button big" (click)="playStandIn()">
+              Let the stand-in play
+            </button>
+          </p>
+          <p class="text-ink-soft">
+            The microphone is asked for when you press Listen. The sound stays on this device and is
+            gone when you close this; only the figures are kept, if you keep them.
+          </p>
+        }
+        @case ('asks') {
+          <p class="say" role="status">Allow the microphone, then one bar is counted.</p>
+          <p>
+            <button type="button" class="button big" (click)="state.reset()">Not now</button>
+          </p>
+        }
+        @case ('plays') {
+          <p class="figure font-display font-bold" aria-live="off">{{ counted() || '●' }}</p>
+          <p class="say" role="status">{{ counted() ? 'Get ready.' : 'Play.' }}</p>
+          @if (state.from() === 'taps') {
+            <button
+              type="button"
+              class="button button-strong big min-h-[120px] bg-transparent"
+              (pointerdown)="state.strike()"
+            >
+              Tap each stroke, here or with space: {{ state.count() }}
+            </button>
+          } @else if (state.from() === 'midi') {
+            <p class="text-ink-soft">{{ state.count() }} notes came in.</p>
+          }
+          <p class="flex gap-3">
+            <button type="button" class="button big" (click)="state.end()">That was all</button>
+            <button type="button" class="button big" (click)="state.reset()">Stop</button>
+          </p>
+        }
+        @case ('hears') {
+          <p class="say" role="status">Listening to it …</p>
+        }
+        @case ('told') {
+          @if (state.take(); as take) {
+            <p class="say" role="status">
+              <b class="font-display">{{ begins() }}</b>{{ rest() }}
+            </p>
+            <p class="text-ink-soft">{{ take.said.figures }} {{ delay() }}</p>
+            @if (compared()) {
+              <p>{{ compared() }}</p>
+            }
+            @if (hasAny() && drawn(); as drawing) {
+              <harvu-take-picture [take]="drawing" />
+            }
+            @if (isLoud()) {
+              <p class="border-l-4 border-brass pl-3">
+                It was recorded too loud and is cut off: move the device away a little.
+              </p>
+            }
+            @if (besideUrl(); as url) {
+              <p class="flex flex-wrap items-center gap-3">
+                <audio controls [src]="url" aria-label="You and the guide"></audio>
+                <span class="text-ink-soft">You on the left, the guide on the right.</span>
+              </p>
+            }
+            <p class="mt-auto flex flex-wrap gap-3">
+              @if (hasAny()) {
+                @if (take.from === 'stand-in') {
+                  <span class="self-center text-ink-soft"
+                    >The stand-in played this: it is not kept.</span
+                  >
+                } @else {
+                  <button
+                    type="button"
+                    class="button big"
+                    [class.button-first]="take.verdict.clean"
+                    (click)="keep(true)"
+                  >
+                    Keep as clean
+                  </button>
+                  <button
+                    type="button"
+                    class="button big"
+                    [class.button-first]="!take.verdict.clean"
+                    (click)="keep(false)"
+                  >
+                    Keep as stumbled{{ barWords() }}
+                  </button>
+                  <button type="button" class="button big" (click)="keep(null)">
+                    Keep the figures only
+                  </button>
+                }
+                @if (take.sound && !besideUrl()) {
+                  <button type="button" class="button big" (click)="hearAgain(take)">
+                    Hear it beside the guide
+                  </button>
+                }
+              }
+              <button type="button" class="button big" (click)="again()">Once more</button>
+            </p>
+          }
+        }
+      }
+    </div>
+  `,
+  styles: `
+    .figure {
+      font-size: clamp(96px, 24vmin, 200px);
+      line-height: 1;
+    }
+    .say {
+      font-size: 1.5rem;
+      line-height: 1.35;
+      max-width: 46ch;
+    }
+    .big {
+      min-height: 3.5rem;
+      font-size: 1.125rem;
+    }
+  `,
+})
+export class TakePanel {
+  readonly request = input.required<TakeRequest>();
+  /** The tempo in words. */
+  readonly tempo = input('');
+  /** Takes of this step that were kept before, the first first. */
+  readonly before = input<readonly TakeEvent[]>([]);
+  readonly kept = output<KeptTake>();
+  readonly closed = output();
+  protected readonly state = inject(TakeState);
+  private readonly place = toSignal(this.state.places, { initialValue: null });
+  private readonly url = signal('');
+  private seed = 1;
+  protected readonly besideUrl = this.url.asReadonly();
+  protected readonly hasAny = computed(
+    () => this.state.take()?.measures.lateMs.some((late) => late !== null) ?? false,
+  );
+  /** The number that is counted; 0 while it is played. */
+  protected readonly counted = computed(() => {
+    const place = this.place();
+    if (place?.part.kind !== 'count-in') return 0;
+    const { score, slower } = this.request();
+    const clicks = score.countIns[0].clicks.filter((one) => one.count !== null);
+    return clicks.findLast(({ atS }) => atS * slower <= place.intoS + 1e-6)?.count ?? 1;
+  });
+  private readonly verdict = computed(() => this.state.take()?.said.verdict ?? '');
+  protected readonly begins = computed(() => this.verdict().split(':')[0] ?? '');
+  protected readonly rest = computed(() => this.verdict().slice(this.begins().length));
+  /** The delay that was taken out, and how sure that is. */
+  protected readonly delay = computed(() => {
+    const take = this.state.take();
+    if (!take || !this.hasAny() || take.from === 'file' || take.from === 'stand-in') return '';
+    const { latencyMs, spreadMs, lateMs } = take.measures;
+    const count = lateMs.filter((late) => late !== null).length;
+    // The middle of many strokes is as sure as their spread over the root of their number.
+    const sure = Math.max(1, Math.round((1.25 * spreadMs) / Math.sqrt(Math.max(1, count))));
+    return `${latencyMs} ms of delay taken out, give or take ${sure} ms, as this take shows it.`;
+  });
+  protected readonly drawn = computed((): DrawnTake | null => {
+    const { strokes, score, slower, called } = this.request();
+    const take = this.state.take();
+    const barsS = [...score.barsS, score.lastsS].map((one) => one * slower);
+    return take && { strokes, barsS, called, measures: take.measures, heardS: take.heardS };
+  });
+  /** The first take that was kept beside this one. */
+  protected readonly compared = computed(() => {
+    const [take, first] = [this.state.take(), this.before()[0]];
+    if (!take || !first || !this.hasAny() || take.from === 'stand-in') return '';
+    const heard = first.strokes - first.missed;
+    return `The first one you kept, on ${first.day}: ${heard} of ${first.strokes} strokes, ${first.spreadMs} ms about the beat. This one: ${take.measures.spreadMs} ms.`;
+  });
+  protected readonly isLoud = computed(() => {
+    const samples = this.state.take()?.sound?.samples;
+    return samples !== undefined && cutShare(samples) > MOST_CUT;
+  });
+  private readonly bar = computed(() => {
+    const worst = this.state.take()?.verdict.worst;
+    const bar = worst && this.request().strokes[worst.stroke]?.bar;
+    return bar === undefined ? null : bar + 1;
+  });
+  protected readonly barWords = computed(() =>
+    this.bar() === null || this.state.take()?.verdict.clean ? '' : ` in bar ${this.bar()}`,
+  );
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.forget());
+  }
+
+  protected read(event: Event): void {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    if (file) void this.state.read(this.request(), file);
+  }
+
+  protected playStandIn(): void {
+    void this.state.standIn(this.request(), this.seed);
+    this.seed += 1;
+  }
+
+  protected again(): void {
+    this.forget();
+    this.state.reset();
+  }
+
+  protected async hearAgain(take: JudgedTake): Promise<void> {
+    const blob = await this.state.beside(take);
+    if (blob) this.url.set(URL.createObjectURL(blob));
+  }
+
+  protected keep(clean: boolean | null): void {
+    const take = this.state.take();
+    if (!take) return;
+    const { measures, verdict, from } = take;
+    const { strokes } = this.request();
+    this.kept.emit({
+      figures: {
+        ...{ from, clean: verdict.clean, strokes: strokes.length },
+        ...{ missed: measures.missed.length, extra: measures.extra.length },
+        ...{ spreadMs: measures.spreadMs, driftPercent: measures.driftPercent },
+        changes: verdict.changes.map((one) => ({
+          ...{ from: one.from, to: one.to, lateMs: one.lateMs, leavesS: one.leavesS },
+        })),
+        seconds: (strokes.at(-1)?.atS ?? 0) - (strokes[0]?.atS ?? 0),
+      },
+      mark: clean === null ? null : { clean, bar: clean ? null : this.bar() },
+    });
+  }
+
+  protected press(event: KeyboardEvent): void {
+    if (event.key === 'Escape') this.closed.emit();
+    else if (event.key === ' ' && this.state.phase() === 'plays' && !event.repeat) {
+      if (this.state.from() !== 'taps') return;
+      this.state.strike();
+    } else return;
+    event.preventDefault();
+  }
+
+  private forget(): void {
+    if (this.url()) URL.revokeObjectURL(this.url());
+    this.url.set('');
+  }
+}
+
+/** Of a sound that was recorded too loud, more than this share of samples is as loud as there is. */
+const MOST_CUT = 0.002;
+const AS_LOUD_AS_THERE_IS = 0.995;
+
+function cutShare(samples: Float32Array): number {
+  let cut = 0;
+  for (const one of samples) if (Math.abs(one) >= AS_LOUD_AS_THERE_IS) cut += 1;
+  return cut / Math.max(1, samples.length);
+}

@@ -1,0 +1,312 @@
+import { computed, DestroyRef, inject, Injectable, InjectionToken, signal } from '@angular/core';
+import type { TakeSource } from '@harvu/core/events';
+import type { GuideScore } from '@harvu/core/guide';
+import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
+import {
+  judgeTake,
+  measuresOf,
+  sayTake,
+  type ExpectedTime,
+  type TakeMeasures,
+  type TakeSaid,
+  type Verdict,
+} from '@harvu/core/take';
+import { wrap, type Remote } from 'comlink';
+import { Subscription } from 'rxjs';
+import { Capture, type Recorded } from '../../sound/capture';
+import { Latency } from '../../sound/latency';
+import type { listening } from '../../sound/listening';
+import { MidiPads } from '../../sound/midi-pads';
+import { RoomSound } from '../../sound/room-sound';
+
+/** What is to be played, and how it is called. */
+export interface TakeRequest {
+  readonly strokes: readonly ExpectedTime[];
+  readonly score: GuideScore;
+  readonly slower: number;
+  /** A chord as whoever reads calls it. */
+  readonly called: (chord: string) => string;
+}
+
+/** A take that was heard and judged. */
+export interface JudgedTake {
+  readonly from: TakeSource;
+  readonly measures: TakeMeasures;
+  readonly verdict: Verdict;
+  readonly said: TakeSaid;
+  readonly heardS: readonly number[];
+  /** Its sound, where there is one; it stays on the device. */
+  readonly sound?: { readonly samples: Float32Array<ArrayBuffer>; readonly sampleRate: number };
+  /** When in its sound the first bar begins. */
+  readonly beginsS: number;
+}
+
+/** How far a take has got. */
+export type TakePhase = 'choose' | 'asks' | 'plays' | 'hears' | 'told';
+
+type Listening = typeof listening;
+
+/** Makes the worker that listens. */
+export const LISTENING_WORKER = new InjectionToken<() => Worker>('listening worker', {
+  factory: () => () =>
+    new Worker(new URL('../../sound/listening.worker', import.meta.url), { type: 'module' }),
+});
+
+/** The last chord may come late, and rings on. */
+const AFTER_MS = 700;
+/** Sound before the first bar is the count-in. */
+const BEFORE_S = 0.3;
+const STAND_IN_RATE = 22_050;
+/** How the stand-in plays when nobody says otherwise: one change of grips is too slow. */
+const STAND_IN_LATE_MS = 210;
+
+/** One take: what comes in, what was heard in it, what is said of it. */
+@Injectable()
+export class TakeState {
+  private readonly capture = inject(Capture);
+  private readonly sound = inject(RoomSound);
+  private readonly pads = inject(MidiPads);
+  private readonly latency = inject(Latency);
+  private readonly createWorker = inject(LISTENING_WORKER);
+  private thread: Worker | undefined;
+  private worker: Remote<Listening> | undefined;
+  private readonly now = signal<TakePhase>('choose');
+  private readonly why = signal('');
+  private readonly last = signal<JudgedTake | null>(null);
+  private readonly source = signal<TakeSource>('microphone');
+  private readonly struck = signal<readonly number[]>([]);
+  private request: TakeRequest | undefined;
+  private running = new Subscription();
+  /** When the first bar began, on the page's clock. */
+  private firstBarMs: number | null = null;
+  private ending: ReturnType<typeof setTimeout> | undefined;
+
+  readonly phase = this.now.asReadonly();
+  /** What went wrong, and what to do. */
+  readonly problem = this.why.asReadonly();
+  readonly take = this.last.asReadonly();
+  readonly from = this.source.asReadonly();
+  readonly count = computed(() => this.struck().length);
+  /** Counted, or played: where the click is. */
+  readonly places = this.sound.places;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.close());
+  }
+
+  /** Listens while one pass is played with the click. */
+  async listen(request: TakeRequest, from: 'microphone' | 'midi' | 'taps'): Promise<void> {
+    this.begin(request, from);
+    if (from === 'microphone') {
+      this.now.set('asks');
+      try {
+        await this.capture.start();
+      } catch {
+        this.refuse(
+          'The microphone may not be used here. Allow it in the browser’s address bar, or take a WAV file, MIDI or taps.',
+        );
+        return;
+      }
+      if (this.now() !== 'asks') {
+        this.capture.cancel();
+        return;
+      }
+    }
+    this.now.set('plays');
+    this.follow(from);
+    // The click alone: a guide would be heard as strokes.
+    this.sound.start(
+      { ...request.score, strokes: [], beside: [] },
+      {
+        ...{ slower: request.slower, countInBars: 1, breathes: false, hasOffBeats: false },
+        passes: 1,
+      },
+    );
+  }
+
+  /** A stroke by hand: a key or a finger, on the page's clock. */
+  strike(): void {
+    if (this.now() === 'plays') this.struck.update((all) => [...all, performance.now()]);
+  }
+
+  /** Takes a file that was recorded elsewhere. */
+  async read(request: TakeRequest, file: File): Promise<void> {
+    this.begin(request, 'file');
+    this.now.set('hears');
+    try {
+      const context = new OfflineAudioContext(1, 1, 44_100);
+      const buffer = await context.decodeAudioData(await file.arrayBuffer());
+      const samples = buffer.getChannelData(0).slice();
+      await this.hear({ samples, sampleRate: buffer.sampleRate, startedAtMs: 0 }, 0);
+    } catch {
+      this.refuse('This file cannot be read as sound. Save it as WAV, and choose it again.');
+    }
+  }
+
+  /** Lets somebody play who is not there; with another seed they play otherwise. */
+  async standIn(request: TakeRequest, seed: number): Promise<void> {
+    this.begin(request, 'stand-in');
+    this.now.set('hears');
+    const changes = request.strokes.filter((one) => one.chordChange === true).slice(1);
+    const slow = changes[seed % Math.max(1, changes.length)]?.chord;
+    const take = playStandIn(
+      request.strokes,
+      {
+        ...STEADY_PLAYER,
+        ...{ jitterMs: 9, latencyS: 0.08 },
+        slowChanges: slow === undefined ? [] : [{ to: slow, lateMs: STAND_IN_LATE_MS }],
+      },
+      seed,
+    );
+    const worker = this.workerOf();
+    const score = withPace(request);
+    const samples = await worker.standIn(score, take, STAND_IN_RATE);
+    await this.hear({ samples, sampleRate: STAND_IN_RATE, startedAtMs: 0 }, 0);
+  }
+
+  /** Ends before its time: what was played so far is judged. */
+  end(): void {
+    if (this.now() === 'plays') this.finish();
+  }
+
+  /** Back to the choice of what to listen to; nothing is kept. */
+  reset(): void {
+    this.stop();
+    this.last.set(null);
+    this.why.set('');
+    this.now.set('choose');
+  }
+
+  /** The take and the guide as one WAV file, one on each side; undefined where there is no sound. */
+  async beside(take: JudgedTake): Promise<Blob | undefined> {
+    const { request } = this;
+    if (!take.sound || !request) return undefined;
+    const bytes = await this.workerOf().besideGuide({
+      ...{ ...take.sound, score: request.score, slower: request.slower },
+      beginsS: take.beginsS,
+    });
+    return new Blob([new Uint8Array(bytes)], { type: 'audio/wav' });
+  }
+
+  private begin(request: TakeRequest, from: TakeSource): void {
+    this.stop();
+    this.request = request;
+    this.source.set(from);
+    this.struck.set([]);
+    this.why.set('');
+    this.last.set(null);
+    this.firstBarMs = null;
+  }
+
+  private follow(from: TakeSource): void {
+    this.running = this.sound.places.subscribe((place) => {
+      if (place?.part.kind === 'pass' && this.firstBarMs === null)
+        this.firstBarMs = performance.now() - place.intoS * 1000;
+    });
+    this.running.add(
+      this.sound.ended.subscribe(() => {
+        this.ending = setTimeout(() => this.finish(), AFTER_MS);
+      }),
+    );
+    if (from === 'midi')
+      this.running.add(
+        this.pads.hits().subscribe(({ atS }) => this.struck.update((all) => [...all, atS * 1000])),
+      );
+  }
+
+  private finish(): void {
+    const firstBarMs = this.firstBarMs ?? performance.now();
+    const isHeard = this.source() === 'microphone';
+    const recorded = isHeard ? this.capture.stop() : undefined;
+    this.stop();
+    this.now.set('hears');
+    if (recorded) {
+      const beginsS = (firstBarMs - recorded.startedAtMs) / 1000;
+      this.hear(recorded, beginsS).catch(() =>
+        this.refuse('It could not be heard. Try once more.'),
+      );
+      return;
+    }
+    this.judge(
+      this.struck().map((one) => (one - firstBarMs) / 1000),
+      { beginsS: 0 },
+    );
+  }
+
+  private async hear({ samples, sampleRate }: Recorded, beginsS: number): Promise<void> {
+    const onsets = await this.workerOf().onsets(samples, sampleRate);
+    if (this.now() !== 'hears') return;
+    this.judge(
+      onsets.map((one) => one - beginsS),
+      { beginsS, sound: { samples, sampleRate } },
+    );
+  }
+
+  private judge(heard: readonly number[], of: Pick<JudgedTake, 'beginsS' | 'sound'>): void {
+    const { request } = this;
+    if (!request) return;
+    const from = this.source();
+    const isFile = from === 'file';
+    const heardS = heard.filter((one) => isFile || one > -BEFORE_S).sort((a, b) => a - b);
+    const known = this.latency.measuredMs();
+    const how = from === 'taps' && known !== null ? { latencyS: known / 1000 } : {};
+    const measures = measuresOf(request.strokes, heardS, how);
+    const isExact = from === 'taps' || from === 'midi';
+    const verdict = judgeTake(request.strokes, measures, { isExact });
+    const said = sayTake(
+      request.strokes,
+      { measures, verdict },
+      { isExact, called: request.called },
+    );
+    this.last.set({
+      ...{ from, measures, verdict, said, heardS },
+      ...(of.sound && { sound: of.sound }),
+      // What is heard again begins where the student's own beat does.
+      beginsS: of.beginsS + measures.latencyMs / 1000,
+    });
+    this.now.set('told');
+  }
+
+  private refuse(words: string): void {
+    this.stop();
+    this.why.set(words);
+    this.now.set('choose');
+  }
+
+  private workerOf(): Remote<Listening> {
+    this.thread ??= this.createWorker();
+    this.worker ??= wrap<Listening>(this.thread);
+    return this.worker;
+  }
+
+  private stop(): void {
+    clearTimeout(this.ending);
+    this.running.unsubscribe();
+    this.running = new Subscription();
+    this.sound.stop();
+    this.capture.cancel();
+  }
+
+  private close(): void {
+    this.stop();
+    this.sound.close();
+    this.thread?.terminate();
+  }
+}
+
+/** The score at the tempo it is played in. */
+function withPace({ score, slower }: TakeRequest): GuideScore {
+  return {
+    ...score,
+    strokes: score.strokes.map((one) => ({
+      ...one,
+      atS: (one.atS * slower) as typeof one.atS,
+      ...(one.notes && {
+        notes: one.notes.map(({ note, lastsS }) => ({
+          note,
+          lastsS: (lastsS * slower) as typeof lastsS,
+        })),
+      }),
+    })),
+  };
+}

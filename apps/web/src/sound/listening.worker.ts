@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { listening } from './listening';
+
+expose(listening);

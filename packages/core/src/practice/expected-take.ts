@@ -1,0 +1,45 @@
+import type { ExpectedTime } from '../take';
+import type { Scene } from './scene';
+
+/** Names of the patterns of a song that are played freely. */
+type Free = ReadonlySet<string>;
+
+/** Moments of a score to the tenth of a millisecond, so that no rounding parts them. */
+function moment(atS: number): number {
+  return Math.round(atS * 1e4);
+}
+
+/**
+ * Lists what is expected of one pass at its written tempo, in seconds from its first bar: the strokes that
+ * are seen, clicked and heard, with their grips and bars (from 0); of a pattern that is played freely, only
+ * the pulse has to be there.
+ *
+ * @example
+ * expectedTake({ score: { strokes: [], clicks: [] }, pass: { stretch: { bars: [] } } }, []) // []
+ */
+export function expectedTake(
+  {
+    score,
+    pass,
+  }: {
+    readonly score: Pick<Scene['score'], 'strokes' | 'clicks'>;
+    readonly pass: { readonly stretch: Pick<Scene['pass']['stretch'], 'bars'> };
+  },
+  freePatterns: readonly string[],
+): readonly ExpectedTime[] {
+  const free: Free = new Set(freePatterns);
+  const pulse = new Set(score.clicks.map(({ atS }) => moment(atS)));
+  return score.strokes.map((stroke): ExpectedTime => {
+    const laid = pass.stretch.bars[stroke.bar];
+    const inFree = free.has(laid?.bar.struck?.name ?? '');
+    const mayMiss = inFree && !pulse.has(moment(stroke.atS));
+    return {
+      ...{ atS: stroke.atS, bar: stroke.bar },
+      // A riff holds no chord.
+      ...(!stroke.notes && { chord: stroke.chord }),
+      ...(stroke.chordChange && { chordChange: true }),
+      ...(inFree && { inFree: true as const }),
+      ...(mayMiss && { mayMiss: true as const }),
+    };
+  });
+}

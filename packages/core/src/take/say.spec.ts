@@ -1,0 +1,51 @@
+import { judgeTake, measuresOf, sayTake, type ExpectedTime } from './index';
+
+const STROKES: readonly ExpectedTime[] = Array.from({ length: 24 }, (_, at) => ({
+  ...{
+    atS: at * 0.33,
+    chord: ['G', 'Bm', 'A'][Math.floor(at / 8)] ?? 'G',
+    bar: Math.floor(at / 8),
+  },
+  ...(at % 8 === 0 && { chordChange: true }),
+}));
+const PLAYED = STROKES.map(({ atS }) => atS);
+const late = (by: number, ...at: readonly number[]): readonly number[] =>
+  PLAYED.map((one, place) => (at.includes(place) ? one + by : one));
+
+function said(heard: readonly number[], isExact = true): string {
+  const measures = measuresOf(STROKES, heard);
+  const verdict = judgeTake(STROKES, measures, { isExact });
+  return sayTake(STROKES, { measures, verdict }, { isExact, called: (name) => name }).verdict;
+}
+
+describe('what is said of a take', () => {
+  const FACTS: readonly (readonly [readonly number[], string])[] = [
+    [PLAYED, 'Clean: every stroke came in time.'],
+    [
+      late(0.09, 8),
+      'Clean: the first stroke after Bm comes 90 ms late in bar 2: from G it took 0.42 s, there are 0.33 s.',
+    ],
+    [late(0.15, 5), 'Not clean yet: a stroke in bar 1 comes 150 ms late.'],
+    [late(-0.15, 13), 'Not clean yet: a stroke in bar 2 comes 150 ms early.'],
+    [PLAYED.filter((_, at) => at !== 20), 'Not clean yet: a stroke in bar 3 is missing.'],
+    [
+      PLAYED.map((one, at) => (at < 16 ? one : one + 0.8)),
+      'Not clean yet: there was a stop in bar 3, at the change to A.',
+    ],
+    [PLAYED.map((one) => one * 1.08), 'Not clean yet: it goes 8.0 % slower than the click.'],
+    [[], 'Nothing was heard: play nearer to the device, or a little louder.'],
+  ];
+  for (const [heard, words] of FACTS)
+    it(`is "${words}"`, () => {
+      expect(said(heard)).toBe(words);
+    });
+
+  it('does not say of a microphone that a stroke is missing', () => {
+    expect(
+      said(
+        PLAYED.filter((_, at) => at !== 20 && at !== 12),
+        false,
+      ),
+    ).toContain('was not heard');
+  });
+});
