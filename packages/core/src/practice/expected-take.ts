@@ -1,5 +1,6 @@
 import type { ExpectedTime } from '../take';
-import type { Scene } from './scene';
+import type { GuideScore } from '../guide';
+import type { Pass } from '../steps';
 
 /** Names of the patterns of a song that are played freely. */
 type Free = ReadonlySet<string>;
@@ -22,8 +23,8 @@ export function expectedTake(
     score,
     pass,
   }: {
-    readonly score: Pick<Scene['score'], 'strokes' | 'clicks'>;
-    readonly pass: { readonly stretch: Pick<Scene['pass']['stretch'], 'bars'> };
+    readonly score: Pick<GuideScore, 'strokes' | 'clicks'>;
+    readonly pass: { readonly stretch: Pick<Pass['stretch'], 'bars'> };
   },
   freePatterns: readonly string[],
 ): readonly ExpectedTime[] {

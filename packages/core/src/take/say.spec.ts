@@ -23,7 +23,7 @@ describe('what is said of a take', () => {
     [PLAYED, 'Clean: every stroke came in time.'],
     [
       late(0.09, 8),
-      'Clean: the first stroke after Bm comes 90 ms late in bar 2: from G it took 0.42 s, there are 0.33 s.',
+      'Clean: the change from G to Bm comes 90 ms late in bar 2: it took 0.42 s, the pattern leaves 0.33 s.',
     ],
     [late(0.15, 5), 'Not clean yet: a stroke in bar 1 comes 150 ms late.'],
     [late(-0.15, 13), 'Not clean yet: a stroke in bar 2 comes 150 ms early.'],
@@ -39,6 +39,15 @@ describe('what is said of a take', () => {
     it(`is "${words}"`, () => {
       expect(said(heard)).toBe(words);
     });
+
+  it('tells a change by the middle of all its times', () => {
+    const twice = [...STROKES, ...STROKES.map((one) => ({ ...one, atS: one.atS + 24 * 0.33 }))];
+    const heard = twice.map(({ atS }, at) => atS + (at === 8 ? 0.2 : at === 32 ? 0.18 : 0));
+    const measures = measuresOf(twice, heard);
+    const verdict = judgeTake(twice, measures, { isExact: true });
+    const words = { isExact: true, called: (name: string) => name };
+    expect(sayTake(twice, { measures, verdict }, words).verdict).toContain('late each time');
+  });
 
   it('does not say of a microphone that a stroke is missing', () => {
     expect(

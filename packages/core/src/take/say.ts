@@ -24,15 +24,15 @@ function barOf(strokes: readonly ExpectedTime[], { stroke }: Spot): string {
   return bar === undefined ? `at stroke ${stroke + 1}` : `in bar ${bar + 1}`;
 }
 
-/** Where the change is what was too slow, how long it took and how long there is. */
+/** How late a change comes, how long it took and how long there is. */
 function changeWords(spot: Spot, where: string, { called }: TakeWords): string {
   const { change } = spot;
   if (!change) return `the first stroke of the new grip ${where} comes ${spot.by} ms late`;
-  const late = change.times > 1 && change.lateMs !== null ? change.lateMs : spot.by;
-  const each = change.times > 1 && late >= spot.by / 2;
-  const by = each ? `${late} ms late each time` : `${spot.by} ms late ${where}`;
-  const took = change.leavesS + (each ? late : spot.by) / 1000;
-  return `the first stroke after ${called(change.to)} comes ${by}: from ${called(change.from)} it took ${seconds(took)}, there are ${seconds(change.leavesS)}`;
+  const isEach = change.times > 1 && change.lateMs !== null && change.lateMs >= spot.by / 2;
+  const late = isEach ? (change.lateMs ?? spot.by) : spot.by;
+  const when = isEach ? 'each time' : where;
+  const took = seconds(change.leavesS + late / 1000);
+  return `the change from ${called(change.from)} to ${called(change.to)} comes ${late} ms late ${when}: it took ${took}, the pattern leaves ${seconds(change.leavesS)}`;
 }
 
 /** The one thing to fix, as the end of a sentence. */

@@ -7,6 +7,7 @@ import { catchError, of, switchMap } from 'rxjs';
 import { SoundLevels } from '../../sound/levels';
 import { RoomSound } from '../../sound/room-sound';
 import { Analysis } from '../../worked-out';
+import { takeRequestOf, type KeptTake } from '../takes';
 import { LessonMarks, type Heard } from './lesson-marks';
 import { LessonState } from './lesson.state';
 
@@ -64,6 +65,14 @@ export class HearState {
   /** Bars of all of it. */
   private readonly whole = signal(0);
   readonly barCount = this.whole.asReadonly();
+  private readonly listens = signal(false);
+  /** What is to be played, while the take is listened to; null else, or where nothing is struck. */
+  readonly takeRequest = computed(() => {
+    const scene = this.scene();
+    const hasStrokes = (scene?.expected.length ?? 0) > 0;
+    return scene && hasStrokes ? takeRequestOf(scene, this.tempoOf(scene, this.bpm())) : null;
+  });
+  readonly isListening = computed(() => this.listens() && this.takeRequest() !== null);
   readonly canSound = computed(() => (this.scene()?.score.lastsS ?? 0) > 0);
   readonly cleanWord = computed(() => {
     const step = this.lesson.step();
@@ -140,6 +149,23 @@ export class HearState {
       .then(() => this.marks.signOff(all))
       .then(() => this.lesson.reload(all.planId));
     this.asks.set(false);
+  }
+
+  /** Opens and closes the listening; nothing else sounds meanwhile. */
+  listen(isOn: boolean): void {
+    this.stop();
+    this.listens.set(isOn);
+  }
+
+  /** Keeps what a take measured, and the mark that was given to it. */
+  keepTake({ figures, mark }: KeptTake): void {
+    const heard = this.heard(mark?.clean === false ? 'stumbled' : 'clean');
+    this.listen(false);
+    if (!heard) return;
+    void this.marks.take(heard, figures);
+    if (!mark) return;
+    this.mark(mark.clean ? 'clean' : 'stumbled');
+    if (mark.bar !== null) this.inBar(mark.bar);
   }
 
   type(digit: string): void {

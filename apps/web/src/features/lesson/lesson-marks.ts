@@ -4,6 +4,7 @@ import type { MarkTold } from '@harvu/core/brief';
 import { v4 as newId } from 'uuid';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
+import type { KeptTake } from '../takes';
 
 /** What is marked: one pass of a step, at a tempo. */
 export interface Heard {
@@ -70,6 +71,15 @@ export class LessonMarks {
       ...{ ...this.happened(last.heard), kind: 'correction', of: last.id, clean: null },
     });
     return last.heard.planId;
+  }
+
+  /** What a take measured. */
+  async take(
+    { planId, stepId, bpm, ...heard }: Heard,
+    figures: KeptTake['figures'],
+  ): Promise<void> {
+    const happened = this.happened({ planId, stepId, bpm, ...heard });
+    await this.queue.put(planId, { ...happened, kind: 'take', stepId, bpm, ...figures });
   }
 
   /** The teacher's word that a step is done. */

@@ -131,6 +131,8 @@ export class LessonPage {
 
   protected press(event: KeyboardEvent): void {
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey || this.ends()) return;
+    // What listens has the keys for itself.
+    if (this.hear.isListening()) return;
     const run = this.runFor(event.key.toLowerCase());
     if (!run || (event.key === ' ' && event.target instanceof HTMLButtonElement)) return;
     event.preventDefault();

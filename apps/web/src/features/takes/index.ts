@@ -1,1 +1,2 @@
 export { TakePanel, type KeptTake } from './parts/take-panel';
+export { takeRequestOf } from './take-request';

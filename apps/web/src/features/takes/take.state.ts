@@ -1,4 +1,4 @@
-import { computed, DestroyRef, inject, Injectable, InjectionToken, signal } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { TakeSource } from '@harvu/core/events';
 import type { GuideScore } from '@harvu/core/guide';
 import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
@@ -16,6 +16,7 @@ import { Subscription } from 'rxjs';
 import { Capture, type Recorded } from '../../sound/capture';
 import { Latency } from '../../sound/latency';
 import type { listening } from '../../sound/listening';
+import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { MidiPads } from '../../sound/midi-pads';
 import { RoomSound } from '../../sound/room-sound';
 
@@ -45,12 +46,6 @@ export interface JudgedTake {
 export type TakePhase = 'choose' | 'asks' | 'plays' | 'hears' | 'told';
 
 type Listening = typeof listening;
-
-/** Makes the worker that listens. */
-export const LISTENING_WORKER = new InjectionToken<() => Worker>('listening worker', {
-  factory: () => () =>
-    new Worker(new URL('../../sound/listening.worker', import.meta.url), { type: 'module' }),
-});
 
 /** The last chord may come late, and rings on. */
 const AFTER_MS = 700;

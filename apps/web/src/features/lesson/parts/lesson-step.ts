@@ -5,6 +5,7 @@ import type { Step, Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordName } from '../../../ui/chord-name';
 import { GripDiagram } from '../../../ui/grip-diagram';
+import { TakePanel } from '../../takes';
 import { HearState } from '../hear.state';
 import { LessonState } from '../lesson.state';
 
@@ -25,7 +26,7 @@ function changeIn(
 @Component({
   selector: 'harvu-lesson-step',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChangeDrawing, ChordName, GripDiagram, RouterLink],
+  imports: [ChangeDrawing, ChordName, GripDiagram, RouterLink, TakePanel],
   host: { class: 'block' },
   styles: `
     .mark {

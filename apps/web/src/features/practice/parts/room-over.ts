@@ -9,7 +9,7 @@ import { PedalKeys } from './pedal-keys';
 import { RecordingTaps } from './recording-taps';
 import { RingCheckView, type HeardGrip } from './ring-check';
 import { RoomPanel, type LoopSection } from './room-panel';
-import { TakePanel, type KeptTake } from '../../takes';
+import { TakePanel, takeRequestOf, type KeptTake } from '../../takes';
 import { StrokeDrillView } from './stroke-drill';
 
 /** What can stand over the room. */
@@ -86,6 +86,7 @@ export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pe
               [tempo]="tempoWords()"
               [before]="takesBefore()"
               (kept)="keepTake($event)"
+              (looped)="loop($event)"
               (closed)="close()"
             />
           }
@@ -123,13 +124,7 @@ export class RoomOver {
   /** One pass as it is to be played now. */
   protected readonly takeRequest = computed(() => {
     const [scene, bpm] = [this.state.scene(), this.state.clickBpm()];
-    if (!scene || bpm === null) return null;
-    const slower = scene.pass.writtenBpm / bpm;
-    const strokes = scene.expected.map((one) => ({ ...one, atS: one.atS * slower }));
-    return {
-      ...{ score: scene.score, slower, strokes },
-      called: (chord: string) => scene.chords[chord]?.name ?? chord,
-    };
+    return scene && bpm !== null ? takeRequestOf(scene, bpm) : null;
   });
   protected readonly tempoWords = computed(() => `${this.state.clickBpm() ?? ''} bpm`);
   protected readonly takesBefore = computed(() =>

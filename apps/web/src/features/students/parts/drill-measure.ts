@@ -1,6 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { concat, interval, map, of, startWith, switchMap, takeWhile, type Observable } from 'rxjs';
+import { Capture } from '../../../sound/capture';
+import { CountedByEar } from '../../../sound/counted-by-ear';
 
 const TICK_MS = 100;
 
@@ -16,10 +27,15 @@ function secondsUntil(endMs: number): Observable<number> {
 @Component({
   selector: 'harvu-drill-measure',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [Capture, CountedByEar],
   host: { class: 'block' },
   template: `
     <p class="flex flex-wrap items-center gap-2">
-      @if (isRunning()) {
+      @if (hearing()) {
+        <span role="status">{{
+          isRunning() ? 'Listening: one strum each. ' + left().toFixed(0) + ' s' : 'Counting …'
+        }}</span>
+      } @else if (isRunning()) {
         <button
           type="button"
           class="button button-first min-h-12 flex-1 text-base"
@@ -32,6 +48,9 @@ function secondsUntil(endMs: number): Observable<number> {
       } @else {
         <button type="button" class="button" [disabled]="isDisabled()" (click)="start()">
           {{ count() === 0 ? 'Start' : 'Again' }}, {{ seconds() }} s
+        </button>
+        <button type="button" class="button" [disabled]="isDisabled()" (click)="listen()">
+          Listen, {{ seconds() }} s
         </button>
         <label class="flex items-center gap-2 text-sm"
           >{{ what() }}
@@ -47,6 +66,9 @@ function secondsUntil(endMs: number): Observable<number> {
         </label>
       }
     </p>
+    @if (said()) {
+      <p class="mt-2 text-sm" role="alert">{{ said() }}</p>
+    }
     @if (!isRunning() && count() > 0) {
       <p class="mt-2 flex items-center gap-3">
         <b class="font-display text-base">{{ result() }}</b>
@@ -77,6 +99,20 @@ export class DrillMeasure {
   protected readonly count = signal(0);
   protected readonly perMinute = computed(() => (this.count() * 60) / this.seconds());
   protected readonly result = computed(() => this.says()(this.perMinute()));
+
+  private readonly hand = inject(CountedByEar);
+  protected readonly hearing = this.hand.isOn;
+  protected readonly said = this.hand.problem;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.hand.close());
+  }
+
+  /** The microphone counts in place of a finger. */
+  protected async listen(): Promise<void> {
+    const heard = await this.hand.count(this.seconds(), () => this.start());
+    if (heard !== undefined) this.count.set(heard);
+  }
 
   protected start(): void {
     this.count.set(0);

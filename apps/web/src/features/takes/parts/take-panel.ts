@@ -108,8 +108,17 @@ export interface KeptTake {
           </p>
         }
         @case ('plays') {
-          <p class="figure font-display font-bold" aria-live="off">{{ counted() || '●' }}</p>
-          <p class="say" role="status">{{ counted() ? 'Get ready.' : 'Play.' }}</p>
+          <p class="flex items-baseline gap-8">
+            <b class="figure font-display font-bold" aria-live="off">{{
+              counted() || now().chord || 'Play'
+            }}</b>
+            @if (now().next) {
+              <span class="next text-brass">then {{ now().next }}</span>
+            }
+          </p>
+          <p class="say" role="status">
+            {{ counted() ? 'Get ready: it begins with ' + first() + '.' : 'Play.' }}
+          </p>
           @if (state.from() === 'taps') {
             <button
               type="button"
@@ -152,7 +161,7 @@ export interface KeptTake {
                 <span class="text-ink-soft">You on the left, the guide on the right.</span>
               </p>
             }
-            <p class="mt-auto flex flex-wrap gap-3">
+            <p class="sticky bottom-0 mt-auto flex flex-wrap gap-3 bg-paper py-3">
               @if (hasAny()) {
                 @if (take.from === 'stand-in') {
                   <span class="self-center text-ink-soft"
@@ -185,6 +194,16 @@ export interface KeptTake {
                   </button>
                 }
               }
+              @if (loop(); as bars) {
+                <button type="button" class="button big" (click)="looped.emit(bars)">
+                  Loop
+                  {{
+                    bars.from === bars.to
+                      ? 'bar ' + bars.to
+                      : 'bars ' + bars.from + ' and ' + bars.to
+                  }}
+                </button>
+              }
               <button type="button" class="button big" (click)="again()">Once more</button>
             </p>
           }
@@ -196,6 +215,9 @@ export interface KeptTake {
     .figure {
       font-size: clamp(96px, 24vmin, 200px);
       line-height: 1;
+    }
+    .next {
+      font-size: clamp(2rem, 8vmin, 4rem);
     }
     .say {
       font-size: 1.5rem;
@@ -214,7 +236,11 @@ export class TakePanel {
   readonly tempo = input('');
   /** Takes of this step that were kept before, the first first. */
   readonly before = input<readonly TakeEvent[]>([]);
+  /** Bars can be looped where it was opened. */
+  readonly canLoop = input(true);
   readonly kept = output<KeptTake>();
+  /** The bars about what is to be fixed, from 1, are to be practised by themselves. */
+  readonly looped = output<{ readonly from: number; readonly to: number }>();
   readonly closed = output();
   protected readonly state = inject(TakeState);
   private readonly place = toSignal(this.state.places, { initialValue: null });
@@ -232,6 +258,28 @@ export class TakePanel {
     const clicks = score.countIns[0].clicks.filter((one) => one.count !== null);
     return clicks.findLast(({ atS }) => atS * slower <= place.intoS + 1e-6)?.count ?? 1;
   });
+  /** When each grip is struck first. */
+  private readonly held = computed(() => {
+    const { strokes, called } = this.request();
+    return strokes.flatMap(({ atS, chord = '-', chordChange }, at) =>
+      chord !== '-' && (chordChange === true || at === 0) ? [{ atS, name: called(chord) }] : [],
+    );
+  });
+  /** The grip that is held now, and the one after it. */
+  protected readonly now = computed(
+    () => {
+      const place = this.place();
+      if (place?.part.kind !== 'pass') return { chord: '', next: '' };
+      const at = Math.max(
+        0,
+        this.held().findLastIndex((one) => one.atS <= place.intoS + 1e-6),
+      );
+      const [now, next] = this.held().slice(at);
+      return { chord: now?.name ?? '', next: next?.name ?? '' };
+    },
+    { equal: (a, b) => a.chord === b.chord && a.next === b.next },
+  );
+  protected readonly first = computed(() => this.held()[0]?.name ?? 'the riff');
   private readonly verdict = computed(() => this.state.take()?.said.verdict ?? '');
   protected readonly begins = computed(() => this.verdict().split(':')[0] ?? '');
   protected readonly rest = computed(() => this.verdict().slice(this.begins().length));
@@ -260,12 +308,20 @@ export class TakePanel {
   });
   protected readonly isLoud = computed(() => {
     const samples = this.state.take()?.sound?.samples;
-    return samples !== undefined && cutShare(samples) > MOST_CUT;
+    return this.hasAny() && samples !== undefined && cutShare(samples) > MOST_CUT;
   });
   private readonly bar = computed(() => {
     const worst = this.state.take()?.verdict.worst;
     const bar = worst && this.request().strokes[worst.stroke]?.bar;
     return bar === undefined ? null : bar + 1;
+  });
+  /** A change is practised with the bar it comes out of. */
+  protected readonly loop = computed(() => {
+    const [bar, worst] = [this.bar(), this.state.take()?.verdict.worst];
+    const isWhole =
+      worst?.what === 'slower' || worst?.what === 'faster' || worst?.what === 'uneven';
+    if (bar === null || isWhole || !this.hasAny() || !this.canLoop()) return null;
+    return { from: worst?.change && bar > 1 ? bar - 1 : bar, to: bar };
   });
   protected readonly barWords = computed(() =>
     this.bar() === null || this.state.take()?.verdict.clean ? '' : ` in bar ${this.bar()}`,

@@ -1,0 +1,46 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { wrap } from 'comlink';
+import { Capture } from './capture';
+import type { listening } from './listening';
+import { LISTENING_WORKER } from './listening-worker';
+
+/** Counts strokes the microphone hears in so many seconds. */
+@Injectable()
+export class CountedByEar {
+  private readonly capture = inject(Capture);
+  private readonly createWorker = inject(LISTENING_WORKER);
+  private readonly on = signal(false);
+  private readonly why = signal('');
+  private waiting: ReturnType<typeof setTimeout> | undefined;
+
+  readonly isOn = this.on.asReadonly();
+  /** Why it cannot listen, and what to do. */
+  readonly problem = this.why.asReadonly();
+
+  /** Tells when it begins, and gives the strokes at the end; undefined where it may not listen. */
+  async count(seconds: number, begins: () => void): Promise<number | undefined> {
+    this.why.set('');
+    try {
+      await this.capture.start();
+    } catch {
+      this.why.set('The microphone may not be used here: tap along, or type the count.');
+      return undefined;
+    }
+    this.on.set(true);
+    begins();
+    await new Promise((resolve) => (this.waiting = setTimeout(resolve, seconds * 1000)));
+    const { samples, sampleRate } = this.capture.stop();
+    const worker = this.createWorker();
+    try {
+      return (await wrap<typeof listening>(worker).onsets(samples, sampleRate)).length;
+    } finally {
+      worker.terminate();
+      this.on.set(false);
+    }
+  }
+
+  close(): void {
+    clearTimeout(this.waiting);
+    this.capture.cancel();
+  }
+}
