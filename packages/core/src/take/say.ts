@@ -28,8 +28,9 @@ function barOf(strokes: readonly ExpectedTime[], { stroke }: Spot): string {
 function changeWords(spot: Spot, where: string, { called }: TakeWords): string {
   const { change } = spot;
   if (!change) return `the first stroke of the new grip ${where} comes ${spot.by} ms late`;
-  const isEach = change.times > 1 && change.lateMs !== null && change.lateMs >= spot.by / 2;
-  const late = isEach ? (change.lateMs ?? spot.by) : spot.by;
+  const middle = change.times > 1 ? (change.lateMs ?? 0) : 0;
+  const isEach = middle >= spot.by / 2;
+  const late = isEach ? middle : spot.by;
   const when = isEach ? 'each time' : where;
   const took = seconds(change.leavesS + late / 1000);
   return `the change from ${called(change.from)} to ${called(change.to)} comes ${late} ms late ${when}: it took ${took}, the pattern leaves ${seconds(change.leavesS)}`;

@@ -4,6 +4,7 @@ import type { NewEvent } from '@harvu/contract';
 import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
 import { setUpPage } from '../../testing/page';
+import type { KeptTake } from '../takes';
 import { LessonMarks, type Heard } from './lesson-marks';
 
 const HEARD: Heard = {
@@ -32,6 +33,16 @@ describe('the marks of a lesson', () => {
       ...[id, kind, (event as { clean?: boolean | null }).clean],
       (event as { stopped?: boolean }).stopped,
     ]);
+
+  it('take what a take measured with them', async () => {
+    const figures: KeptTake['figures'] = {
+      from: 'microphone',
+      ...{ clean: true, strokes: 16, missed: 0, extra: 0, spreadMs: 9 },
+      ...{ driftPercent: 0.2, changes: [], seconds: 21 },
+    };
+    await marks.take(HEARD, figures);
+    expect(put[0]?.[1]).toEqual(jasmine.objectContaining({ kind: 'take', bpm: 75, ...figures }));
+  });
 
   it('go into the song’s log one by one, a stop as a stop', async () => {
     for (const how of ['clean', 'stumbled', 'stopped'] as const) {

@@ -5,6 +5,7 @@ import type { TryEvent } from '@harvu/core/events';
 import { makePlan } from '@harvu/core/plan';
 import { planProgress, PracticeVisit } from '../../testing/practice';
 import type { StillSound } from '../../testing/room-sound';
+import type { KeptTake } from '../takes';
 import type { PracticeState } from './practice.state';
 import { RoomChoices } from './room-choices';
 
@@ -56,6 +57,22 @@ describe('practice', () => {
       Array.from({ length: 5 }, () => [idOf('Grips'), true, null] as const),
     );
     expect(new Set(put.map((one) => one.id)).size).toBe(5);
+  });
+
+  it('keeps a take with its figures, its mark and the bar it failed in', () => {
+    open(idOf('A Verse'));
+    const figures: KeptTake['figures'] = {
+      from: 'microphone',
+      ...{ clean: false, strokes: 16, missed: 1, extra: 0, spreadMs: 12 },
+      ...{ driftPercent: 0, changes: [], seconds: 8 },
+    };
+    state.take({ figures, mark: { clean: false, bar: 2 } });
+    expect(put.map((one) => one.kind)).toEqual(['take', 'try', 'where']);
+    expect(put[0]).toEqual(jasmine.objectContaining({ ...figures, bpm: state.bpm() }));
+    expect(tries()[0]).toEqual(jasmine.objectContaining({ clean: false, seconds: 8 }));
+    state.take({ figures, mark: null });
+    expect(put.length).toBe(4);
+    expect(state.message()).toContain('the figures are with your song');
   });
 
   it('takes two presses of a bouncing pedal as one', () => {

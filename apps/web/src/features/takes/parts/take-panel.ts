@@ -10,8 +10,10 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { TakeEvent } from '@harvu/core/events';
+import type { SpotKind } from '@harvu/core/take';
 import { Capture } from '../../../sound/capture';
 import { RoomSound } from '../../../sound/room-sound';
+import { dayWords } from '../../../ui/day-label';
 import { TakeState, type JudgedTake, type TakeRequest } from '../take.state';
 import { TakePicture, type DrawnTake } from './take-picture';
 
@@ -35,6 +37,9 @@ export interface KeptTake {
   /** Clean, or stumbled and in which bar, from 1; null where it is to be no mark. */
   readonly mark: { readonly clean: boolean; readonly bar: number | null } | null;
 }
+
+/** What is not at one stroke, but all over a take. */
+const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven'];
 
 /** Listens to one pass, says what was heard in it, and proposes the mark. */
 @Component({
@@ -303,24 +308,23 @@ export class TakePanel {
   protected readonly compared = computed(() => {
     const [take, first] = [this.state.take(), this.before()[0]];
     if (!take || !first || !this.hasAny() || take.from === 'stand-in') return '';
-    const heard = first.strokes - first.missed;
-    return `The first one you kept, on ${first.day}: ${heard} of ${first.strokes} strokes, ${first.spreadMs} ms about the beat. This one: ${take.measures.spreadMs} ms.`;
+    return `The first one you kept, on ${dayWords(first.day)}: ${first.strokes - first.missed} of ${first.strokes} strokes, half of them within ${halfMs(first.spreadMs)} ms. Now: ${halfMs(take.measures.spreadMs)} ms.`;
   });
   protected readonly isLoud = computed(() => {
     const samples = this.state.take()?.sound?.samples;
     return this.hasAny() && samples !== undefined && cutShare(samples) > MOST_CUT;
   });
+  /** The bar of what is to be fixed, from 1; null where it is all of the take. */
   private readonly bar = computed(() => {
     const worst = this.state.take()?.verdict.worst;
-    const bar = worst && this.request().strokes[worst.stroke]?.bar;
+    if (!worst || WHOLE.includes(worst.what)) return null;
+    const bar = this.request().strokes[worst.stroke]?.bar;
     return bar === undefined ? null : bar + 1;
   });
   /** A change is practised with the bar it comes out of. */
   protected readonly loop = computed(() => {
     const [bar, worst] = [this.bar(), this.state.take()?.verdict.worst];
-    const isWhole =
-      worst?.what === 'slower' || worst?.what === 'faster' || worst?.what === 'uneven';
-    if (bar === null || isWhole || !this.hasAny() || !this.canLoop()) return null;
+    if (bar === null || !this.hasAny() || !this.canLoop()) return null;
     return { from: worst?.change && bar > 1 ? bar - 1 : bar, to: bar };
   });
   protected readonly barWords = computed(() =>
@@ -383,6 +387,11 @@ export class TakePanel {
     if (this.url()) URL.revokeObjectURL(this.url());
     this.url.set('');
   }
+}
+
+/** Half of what is spread normally lies within two thirds of its standard deviation. */
+function halfMs(spreadMs: number): number {
+  return Math.round(spreadMs * 0.67);
 }
 
 /** Of a sound that was recorded too loud, more than this share of samples is as loud as there is. */

@@ -1,0 +1,159 @@
+import { TestBed } from '@angular/core/testing';
+import { readChart } from '@harvu/core/chart';
+import { songScore } from '@harvu/core/guide';
+import type { ExpectedTime } from '@harvu/core/take';
+import { expose } from 'comlink';
+import { Subject } from 'rxjs';
+import { Capture } from '../../sound/capture';
+import { listening } from '../../sound/listening';
+import { LISTENING_WORKER } from '../../sound/listening-worker';
+import { ASK_MICROPHONE } from '../../sound/microphone';
+import { MidiPads, type PadHit } from '../../sound/midi-pads';
+import { RoomSound } from '../../sound/room-sound';
+import { setUpPage, Shown } from '../../testing/page';
+import { StillSound } from '../../testing/room-sound';
+import { TakePanel, type KeptTake } from './index';
+import { TakePicture } from './parts/take-picture';
+import { TakeState, type TakeRequest } from './take.state';
+
+const { song } = readChart(
+  `tempo: 240
+pattern s 4/4: D D D D
+[A] pattern s
+| G | D | Em | C |
+grip G: 320003
+grip D: xx0232
+grip Em: 022000
+grip C: x32010`,
+);
+const SCORE = songScore(song);
+const STROKES: readonly ExpectedTime[] = SCORE.strokes;
+const REQUEST: TakeRequest = {
+  ...{ strokes: STROKES, score: SCORE, slower: 1, called: (chord: string) => chord },
+};
+
+/** The worker that listens, on a channel of the page's own. */
+function listeningHere(): Worker {
+  const { port1, port2 } = new MessageChannel();
+  expose(listening, port1);
+  return Object.assign(port2, { terminate: () => port2.close() }) as unknown as Worker;
+}
+
+const refused = { provide: ASK_MICROPHONE, useValue: () => Promise.reject(new Error('no')) };
+const here = { provide: LISTENING_WORKER, useValue: listeningHere };
+
+describe('a take', () => {
+  let hits: Subject<PadHit>;
+  let sound: StillSound;
+  let state: TakeState;
+  beforeEach(() => {
+    hits = new Subject();
+    sound = new StillSound();
+    setUpPage([
+      ...[TakeState, Capture, refused, here],
+      { provide: RoomSound, useValue: Object.assign(sound, { close: () => undefined }) },
+      { provide: MidiPads, useValue: { hits: () => hits } },
+    ]);
+    state = TestBed.inject(TakeState);
+  });
+  const told = async (): Promise<void> => {
+    while (state.phase() !== 'told') await new Promise((resolve) => setTimeout(resolve, 20));
+  };
+
+  async function play(late: (at: number) => number): Promise<void> {
+    await state.listen(REQUEST, 'midi');
+    sound.at(0);
+    const startS = performance.now() / 1000;
+    STROKES.forEach(({ atS }, at) => hits.next({ atS: startS + atS + late(at), pad: 'pad' }));
+    sound.ended.next();
+    await told();
+  }
+
+  it('is played with the click alone, counted in once', async () => {
+    await state.listen(REQUEST, 'taps');
+    const [score, options] = sound.start.calls.mostRecent().args;
+    expect(score.strokes).toEqual([]);
+    expect(options).toEqual(jasmine.objectContaining({ countInBars: 1, passes: 1 }));
+  });
+
+  it('is clean where every stroke came in time', async () => {
+    await play(() => 0.08);
+    expect(state.take()?.verdict.clean).toBeTrue();
+    expect(state.take()?.said.verdict).toBe('Clean: every stroke came in time.');
+    expect(state.take()?.said.figures).toContain('16 of 16 strokes');
+  });
+
+  it('names the change that came late', async () => {
+    await play((at) => (at === 8 ? 0.2 : 0));
+    expect(state.take()?.verdict.clean).toBeFalse();
+    expect(state.take()?.said.verdict).toContain('the change from D to Em comes 200 ms late');
+  });
+
+  it('says what to do where the microphone may not be used', async () => {
+    await state.listen(REQUEST, 'microphone');
+    expect(state.phase()).toBe('choose');
+    expect(state.problem()).toContain('a WAV file, MIDI or taps');
+    expect(sound.start).not.toHaveBeenCalled();
+  });
+
+  it('says what to do with a file that is no sound', async () => {
+    await state.read(REQUEST, new File(['no sound'], 'a.wav'));
+    expect(state.problem()).toContain('cannot be read as sound');
+  });
+
+  it('of the stand-in is heard in its sound, and can be heard beside the guide', async () => {
+    await state.standIn(REQUEST, 2);
+    await told();
+    const take = state.take();
+    expect(take?.measures.missed).toEqual([]);
+    expect(take?.verdict.worst?.what).toBe('change');
+    const wav = take && (await state.beside(take));
+    expect(wav?.size).toBeGreaterThan(22_050 * 4 * 4);
+  });
+});
+
+describe('the picture of a take', () => {
+  it('tells each stroke by its shape and in words', async () => {
+    const lateMs = STROKES.map((_, at) => (at === 1 ? 90 : at === 2 ? -80 : at === 3 ? null : 0));
+    const measures = {
+      ...{ lateMs, missed: [3], extra: [0], extraAfter: [4], stumbles: [], spreadMs: 5 },
+      ...{ driftPercent: 0, latencyMs: 0 },
+    };
+    const barsS = [...SCORE.barsS, SCORE.lastsS];
+    const shown = await Shown.of(TakePicture, {
+      take: { strokes: STROKES, barsS, measures, heardS: [1.1], called: (one: string) => one },
+    });
+    const first = shown.fixture.nativeElement.querySelector('svg') as SVGElement;
+    expect(first.getAttribute('aria-label')).toBe(
+      'Bar 1: on the beat, 90 ms late, 80 ms early, not heard',
+    );
+    expect(first.querySelectorAll('circle').length).toBe(1);
+    expect(first.querySelectorAll('path.off').length).toBe(2);
+    expect(first.querySelectorAll('path.missed').length).toBe(1);
+    expect(shown.text).toContain('Em');
+  });
+});
+
+describe('the panel that listens', () => {
+  beforeEach(() => setUpPage([refused, here]));
+
+  it('asks for no microphone before it is told to listen, and says what stays where', async () => {
+    const shown = await Shown.of(TakePanel, { request: REQUEST });
+    expect(shown.text).toContain('The microphone is asked for when you press Listen');
+    expect(shown.text).toContain('stays on this device');
+  });
+
+  it('does not keep what the stand-in played', async () => {
+    const shown = await Shown.of(TakePanel, { request: REQUEST, tempo: '240 bpm' });
+    const kept: KeptTake[] = [];
+    shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
+    await shown.press('Let the stand-in play');
+    for (let turn = 0; turn < 100 && !shown.text.includes('Once more'); turn += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      await shown.settle();
+    }
+    expect(shown.text).toContain('it is not kept');
+    expect(shown.text).not.toContain('Keep as clean');
+    expect(kept).toEqual([]);
+  });
+});
