@@ -7,6 +7,13 @@ import { EventQueue } from '../../store';
 import type { KeptTake } from '../takes';
 
 type TakeFigures = KeptTake['figures'];
+/** What happens in a step, but for where and when. */
+type Bare<Event> = Event extends { readonly stepId: string }
+  ? Omit<Event, 'id' | 'at' | 'day' | 'revision' | 'stepId'>
+  : never;
+type OfStep = Bare<
+  Extract<NewEvent, { kind: 'stuck' | 'drill' | 'strokes' | 'take' | 'ring' | 'time' }>
+>;
 
 /** A pass that was played, or is being played. */
 export interface PlayedPass {
@@ -177,41 +184,24 @@ export class Marks {
   }
 
   stuck(bar: number | null): void {
-    if (!this.of) return;
-    const { planId, revision, stepId } = this.of;
-    this.put(planId, { kind: 'stuck', ...this.happened(Date.now()), revision, stepId, bar });
+    this.write({ kind: 'stuck', bar });
   }
 
   /** Writes down how often a change was made by the clock. */
   drill([from, to]: readonly [string, string], count: number, seconds: number): void {
-    if (!this.of) return;
-    const { planId, revision, stepId } = this.of;
-    this.put(planId, {
-      ...{ kind: 'drill', ...this.happened(Date.now()), revision, stepId },
-      ...{ from, to, count, seconds },
-    });
+    this.write({ kind: 'drill', from, to, count, seconds });
     this.timed.update((before) => before + seconds);
   }
 
   /** Writes down how quick strokes were that the hand could follow. */
   strokes(perSecond: number, seconds: number): void {
-    if (!this.of) return;
-    const { planId, revision, stepId } = this.of;
-    this.put(planId, {
-      ...{ kind: 'strokes', ...this.happened(Date.now()), revision, stepId },
-      ...{ perSecond, seconds },
-    });
+    this.write({ kind: 'strokes', perSecond, seconds });
     this.timed.update((before) => before + seconds);
   }
 
   /** Writes down what a take measured. */
   take(figures: TakeFigures, bpm: number | null): void {
-    if (!this.of) return;
-    const { planId, revision, stepId } = this.of;
-    this.put(planId, {
-      ...{ kind: 'take', ...this.happened(Date.now()), revision, stepId, bpm },
-      ...figures,
-    });
+    this.write({ kind: 'take', bpm, ...figures });
   }
 
   /** Writes down which strings of a grip rang. */
@@ -220,17 +210,19 @@ export class Marks {
     readonly struck: readonly number[];
     readonly dull: readonly number[];
   }): void {
-    if (!this.of) return;
-    const { planId, revision, stepId } = this.of;
-    this.put(planId, { kind: 'ring', ...this.happened(Date.now()), revision, stepId, ...heard });
+    this.write({ kind: 'ring', ...heard });
   }
 
   private logTime(seconds: number, bpm: number | null): void {
+    this.write({ kind: 'time', bpm, seconds });
+    this.timed.update((before) => before + seconds);
+  }
+
+  /** Writes something down that happened now, in this step. */
+  private write(what: OfStep): void {
     if (!this.of) return;
     const { planId, revision, stepId } = this.of;
-    const time = { kind: 'time', ...this.happened(Date.now()), revision, stepId } as const;
-    this.put(planId, { ...time, bpm, seconds });
-    this.timed.update((before) => before + seconds);
+    this.put(planId, { ...this.happened(Date.now()), revision, stepId, ...what });
   }
 
   private secondsSince(): number {

@@ -123,13 +123,14 @@ describe('the picture of a take', () => {
     const shown = await Shown.of(TakePicture, {
       take: { strokes: STROKES, barsS, measures, heardS: [1.1], called: (one: string) => one },
     });
-    const first = shown.fixture.nativeElement.querySelector('svg') as SVGElement;
-    expect(first.getAttribute('aria-label')).toBe(
+    const page = shown.fixture.nativeElement as HTMLElement;
+    const first = page.querySelector('svg');
+    expect(first?.getAttribute('aria-label')).toBe(
       'Bar 1: on the beat, 90 ms late, 80 ms early, not heard',
     );
-    expect(first.querySelectorAll('circle').length).toBe(1);
-    expect(first.querySelectorAll('path.off').length).toBe(2);
-    expect(first.querySelectorAll('path.missed').length).toBe(1);
+    expect(first?.querySelectorAll('circle').length).toBe(1);
+    expect(first?.querySelectorAll('path.off').length).toBe(2);
+    expect(first?.querySelectorAll('path.missed').length).toBe(1);
     expect(shown.text).toContain('Em');
   });
 });
