@@ -2,6 +2,7 @@ import type { GuideScore } from '@harvu/core/guide';
 import { renderScore } from '@harvu/core/guide';
 import { onsetsIn } from '@harvu/core/listening';
 import { renderStandIn, type StandInTake } from '@harvu/core/stand-in';
+import { measuresOf, type ExpectedTime, type HeardHow, type TakeMeasures } from '@harvu/core/take';
 import { WaveFile } from 'wavefile';
 
 /** A take beside the guide: its sound, and when in it the first bar begins. */
@@ -30,6 +31,12 @@ function atRate(
 export const listening = {
   onsets: (samples: Float32Array, sampleRate: number): readonly number[] =>
     onsetsIn(samples, sampleRate),
+
+  measures: (
+    strokes: readonly ExpectedTime[],
+    heardS: readonly number[],
+    how: HeardHow,
+  ): TakeMeasures => measuresOf(strokes, heardS, how),
 
   standIn: (score: GuideScore, take: StandInTake, sampleRate: number): Float32Array<ArrayBuffer> =>
     renderStandIn(score, take, { sampleRate, seed: 1 }),

@@ -4,7 +4,6 @@ import type { GuideScore } from '@harvu/core/guide';
 import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
 import {
   judgeTake,
-  measuresOf,
   sayTake,
   type ExpectedTime,
   type TakeMeasures,
@@ -210,7 +209,8 @@ export class TakeState {
   }
 
   private finish(): void {
-    const firstBarMs = this.firstBarMs ?? performance.now();
+    // Whoever strikes before anything sounds begins with that.
+    const firstBarMs = this.firstBarMs ?? this.struck()[0] ?? performance.now();
     const isHeard = this.source() === 'microphone';
     const recorded = isHeard ? this.capture.stop() : undefined;
     this.stop();
@@ -222,22 +222,23 @@ export class TakeState {
       );
       return;
     }
-    this.judge(
-      this.struck().map((one) => (one - firstBarMs) / 1000),
-      { beginsS: 0 },
-    );
+    const struck = this.struck().map((one) => (one - firstBarMs) / 1000);
+    this.judge(struck, { beginsS: 0 }).catch(() => this.fail());
   }
 
   private async hear({ samples, sampleRate }: Recorded, beginsS: number): Promise<void> {
     const onsets = await this.workerOf().onsets(samples, sampleRate);
     if (this.now() !== 'hears') return;
-    this.judge(
+    await this.judge(
       onsets.map((one) => one - beginsS),
       { beginsS, sound: { samples, sampleRate } },
     );
   }
 
-  private judge(heard: readonly number[], of: Pick<JudgedTake, 'beginsS' | 'sound'>): void {
+  private async judge(
+    heard: readonly number[],
+    of: Pick<JudgedTake, 'beginsS' | 'sound'>,
+  ): Promise<void> {
     const { request } = this;
     if (!request) return;
     const from = this.source();
@@ -245,7 +246,8 @@ export class TakeState {
     const heardS = heard.filter((one) => isFile || one > -BEFORE_S).sort((a, b) => a - b);
     const known = this.latency.measuredMs();
     const how = from === 'taps' && known !== null ? { latencyS: known / 1000 } : {};
-    const measures = measuresOf(request.strokes, heardS, how);
+    const measures = await this.workerOf().measures(request.strokes, heardS, how);
+    if (this.now() !== 'hears') return;
     const isExact = from === 'taps' || from === 'midi';
     const verdict = judgeTake(request.strokes, measures, { isExact });
     const said = sayTake(
@@ -260,6 +262,10 @@ export class TakeState {
       beginsS: of.beginsS + measures.latencyMs / 1000,
     });
     this.now.set('told');
+  }
+
+  private fail(): void {
+    this.refuse('It could not be heard. Try once more.');
   }
 
   private refuse(words: string): void {

@@ -115,14 +115,14 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven'];
         @case ('plays') {
           <p class="flex items-baseline gap-8">
             <b class="figure font-display font-bold" aria-live="off">{{
-              counted() || now().chord || 'Play'
+              counted() || now().chord || '…'
             }}</b>
             @if (now().next) {
               <span class="next text-brass">then {{ now().next }}</span>
             }
           </p>
           <p class="say" role="status">
-            {{ counted() ? 'Get ready: it begins with ' + first() + '.' : 'Play.' }}
+            {{ isPlaying() ? 'Play.' : 'Get ready: it begins with ' + first() + '.' }}
           </p>
           @if (state.from() === 'taps') {
             <button
@@ -255,6 +255,7 @@ export class TakePanel {
   protected readonly hasAny = computed(
     () => this.state.take()?.measures.lateMs.some((late) => late !== null) ?? false,
   );
+  protected readonly isPlaying = computed(() => this.place()?.part.kind === 'pass');
   /** The number that is counted; 0 while it is played. */
   protected readonly counted = computed(() => {
     const place = this.place();
