@@ -3,7 +3,10 @@ import { planOf } from '../plans';
 import { Door, type DemoName } from '../screens/door';
 
 /** Opens the listening at a section of somebody's song, and gives its plan. */
-async function openListening(page: Page, who: DemoName): Promise<Awaited<ReturnType<typeof planOf>>> {
+async function openListening(
+  page: Page,
+  who: DemoName,
+): Promise<Awaited<ReturnType<typeof planOf>>> {
   await new Door(page).slipInAs(who);
   const plan = await planOf(page);
   await page.goto(`/plans/${plan.id}/practice/whole:full`);
