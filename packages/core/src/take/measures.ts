@@ -58,6 +58,19 @@ function middleOf(values: readonly number[]): number {
   return sorted.length % 2 === 0 ? (low + high) / 2 : high;
 }
 
+/** Nearer behind another than this, it is the same stroke: a bouncing key, a string that slaps. */
+const SAME_S = 0.045;
+
+/** Places of the strokes that are not the same as the one before. */
+function placesApart(heardS: readonly number[]): readonly number[] {
+  let last = -Infinity;
+  return heardS.flatMap((one, at) => {
+    if (one - last < SAME_S) return [];
+    last = one;
+    return [at];
+  });
+}
+
 /** A straight line through points that a few far ones do not bend: the middle of the slopes (Theil and Sen). */
 function lineThrough(points: readonly Point[]): {
   readonly slope: number;
@@ -157,7 +170,13 @@ export function measuresOf(
   how: HeardHow = {},
 ): TakeMeasures {
   const times = expected.map(({ atS }) => atS);
-  const { pairs, pace } = alignStrokes(times, heardS, how);
+  const apart = placesApart(heardS);
+  const { pairs: own, pace } = alignStrokes(
+    times,
+    apart.map((at) => heardS[at] ?? 0),
+    how,
+  );
+  const pairs = own.map((one) => ({ ...one, heard: apart[one.heard] ?? one.heard }));
   const raw = pairs.map((one): Point => {
     const atS = times[one.expected] ?? 0;
     return [atS, (heardS[one.heard] ?? 0) - atS];
@@ -174,10 +193,8 @@ export function measuresOf(
     times.length,
     pairs.map((one) => one.expected),
   );
-  const extra = placesBut(
-    heardS.length,
-    pairs.map((one) => one.heard),
-  );
+  const matched = new Set(pairs.map((one) => one.heard));
+  const extra = apart.filter((at) => !matched.has(at));
   const stopped = [...stops.keys()].flatMap((at) => pairs[at]?.expected ?? []);
   return {
     ...{ lateMs, missed, extra },

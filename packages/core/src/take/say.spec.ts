@@ -23,7 +23,7 @@ describe('what is said of a take', () => {
     [PLAYED, 'Clean: every stroke came in time.'],
     [
       late(0.09, 8),
-      'Clean: the change from G to Bm comes 90 ms late in bar 2: it took 0.42 s, the pattern leaves 0.33 s.',
+      'Clean; the change from G to Bm comes 90 ms late in bar 2: it took 0.42 s, the pattern leaves 0.33 s.',
     ],
     [late(0.15, 5), 'Not clean yet: a stroke in bar 1 comes 150 ms late.'],
     [late(-0.15, 13), 'Not clean yet: a stroke in bar 2 comes 150 ms early.'],
@@ -32,7 +32,18 @@ describe('what is said of a take', () => {
       PLAYED.map((one, at) => (at < 16 ? one : one + 0.8)),
       'Not clean yet: there was a stop in bar 3, at the change to A.',
     ],
-    [PLAYED.map((one) => one * 1.08), 'Not clean yet: it goes 8.0 % slower than the click.'],
+    [PLAYED.map((one) => one * 1.08), 'Not clean yet: it goes 7.4 % slower than the click.'],
+    [PLAYED.map((one) => one * 2), 'Not clean yet: it goes 50 % slower than the click.'],
+    [PLAYED.slice(0, 14), 'Not clean yet: it ends in bar 2.'],
+    [PLAYED.slice(9), 'Not clean yet: it begins in bar 2.'],
+    [
+      PLAYED.filter((_, at) => at % 2 === 0),
+      'Not clean yet: 12 of 24 strokes are missing, all through.',
+    ],
+    [
+      [...PLAYED, ...PLAYED.map((one) => one + 0.03)].sort((a, b) => a - b),
+      'Clean: every stroke came in time.',
+    ],
     [[], 'Nothing was heard: play nearer to the device, or a little louder.'],
   ];
   for (const [heard, words] of FACTS)

@@ -1,5 +1,5 @@
 import type { ExpectedTime, TakeMeasures } from './measures';
-import type { HeardBy, Spot, Verdict } from './verdict';
+import type { HeardBy, Spot, SpotKind, Verdict } from './verdict';
 
 /** How the words for a take are found. */
 export interface TakeWords extends HeardBy {
@@ -14,6 +14,11 @@ export interface TakeSaid {
   /** How it was measured, in figures. */
   readonly figures: string;
 }
+
+/** Of what is spread normally, half lies within this much of the standard deviation. */
+const HALF = 0.67;
+/** Of fewer strokes nothing is said of their evenness. */
+const FEW = 6;
 
 function seconds(value: number): string {
   return `${value.toFixed(2)} s`;
@@ -36,37 +41,65 @@ function changeWords(spot: Spot, where: string, { called }: TakeWords): string {
   return `the change from ${called(change.from)} to ${called(change.to)} comes ${late} ms late ${when}: it took ${took}, the pattern leaves ${seconds(change.leavesS)}`;
 }
 
-/** The one thing to fix, as the end of a sentence. */
-function spotWords(strokes: readonly ExpectedTime[], spot: Spot, words: TakeWords): string {
-  const where = barOf(strokes, spot);
-  const at = spot.change ? `, at the change to ${words.called(spot.change.to)}` : '';
-  switch (spot.what) {
-    case 'change':
-      return changeWords(spot, where, words);
-    case 'stumble':
-      return `there was a stop ${where}${at}`;
-    case 'late':
-      return `a stroke ${where} comes ${spot.by} ms late`;
-    case 'early':
-      return `a stroke ${where} comes ${-spot.by} ms early`;
-    case 'missed':
-      return words.isExact
-        ? `a stroke ${where} is missing${at}`
-        : `a stroke ${where} was not heard${at}`;
-    case 'extra':
-      return `there is a stroke too many ${where}`;
-    case 'uneven':
-      return `the strokes lie ${spot.by} ms before and after the beat: play it slower, with a nod on each beat`;
-    case 'slower':
-      return `it goes ${spot.by.toFixed(1)} % slower than the click`;
-    case 'faster':
-      return `it hurries: ${spot.by.toFixed(1)} % faster than the click`;
-  }
+/** What so many percent more time are in tempo: twice the time is half the tempo. */
+function paceWords(percentMore: number): string {
+  const tempo = 1 / (1 + percentMore / 100);
+  const percent = Math.abs(tempo - 1) * 100;
+  if (percent < 0.5) return 'with the click';
+  return `${percent.toFixed(percent < 10 ? 1 : 0)} % ${tempo < 1 ? 'slower' : 'faster'} than the click`;
 }
 
-function paceWords(percent: number): string {
-  if (Math.abs(percent) < 0.5) return 'with the click';
-  return `${Math.abs(percent).toFixed(1)} % ${percent > 0 ? 'slower' : 'faster'} than the click`;
+/** Where it was begun late or ended early, that is what is said; undefined where it was a stop in between. */
+function partly(
+  strokes: readonly ExpectedTime[],
+  { lateMs }: TakeMeasures,
+  { stroke }: Spot,
+): string | undefined {
+  const heard = lateMs.flatMap((late, at) => (late === null ? [] : [at]));
+  const [first = 0, last = 0] = [heard[0], heard.at(-1)];
+  const bar = (at: number): string => `in bar ${(strokes[at]?.bar ?? 0) + 1}`;
+  if (strokes[stroke]?.bar === undefined) return undefined;
+  if (stroke < first) return `it begins ${bar(first)}`;
+  return stroke > last ? `it ends ${bar(last)}` : undefined;
+}
+
+/** All there is to say a spot with. */
+interface Told {
+  readonly strokes: readonly ExpectedTime[];
+  readonly measures: TakeMeasures;
+  readonly clean: boolean;
+  readonly spot: Spot;
+  readonly words: TakeWords;
+  /** "in bar 3" */
+  readonly where: string;
+  /** ", at the change to C", where it is at one. */
+  readonly at: string;
+}
+
+/** Each thing there may be to fix, as the end of a sentence. */
+const WORDS: Readonly<Record<SpotKind, (told: Told) => string>> = {
+  change: ({ spot, where, words }) => changeWords(spot, where, words),
+  stumble: ({ strokes, measures, spot, where, at }) =>
+    partly(strokes, measures, spot) ?? `there was a stop ${where}${at}`,
+  sparse: ({ spot, strokes }) => `${spot.by} of ${strokes.length} strokes are missing, all through`,
+  lost: () =>
+    'it could not be followed: the strokes do not lie on this pattern. Look at it once more, and play it slower',
+  late: ({ spot, where }) => `a stroke ${where} comes ${spot.by} ms late`,
+  early: ({ spot, where }) => `a stroke ${where} comes ${-spot.by} ms early`,
+  missed: ({ words, where, at }) =>
+    words.isExact ? `a stroke ${where} is missing${at}` : `a stroke ${where} was not heard${at}`,
+  extra: ({ where }) => `there is a stroke too many ${where}`,
+  uneven: ({ spot, clean }) =>
+    `the strokes lie ${spot.by} ms before and after the beat${clean ? '' : ': play it slower, with a nod on each beat'}`,
+  slower: ({ spot }) => `it goes ${paceWords(spot.by)}`,
+  faster: ({ spot }) => `it hurries: ${paceWords(-spot.by)}`,
+};
+
+/** The one thing to fix, as the end of a sentence. */
+function spotWords(told: Omit<Told, 'where' | 'at'>): string {
+  const { strokes, spot, words } = told;
+  const at = spot.change ? `, at the change to ${words.called(spot.change.to)}` : '';
+  return WORDS[spot.what]({ ...told, at, where: barOf(strokes, spot) });
 }
 
 /**
@@ -87,13 +120,14 @@ export function sayTake(
       figures: '',
     };
   const { clean, worst } = verdict;
-  const begins = clean ? 'Clean' : 'Not clean yet';
+  const begins = clean ? 'Clean;' : 'Not clean yet:';
   const fix = worst
-    ? `${begins}: ${spotWords(strokes, worst, words)}.`
+    ? `${begins} ${spotWords({ strokes, measures, clean, spot: worst, words })}.`
     : 'Clean: every stroke came in time.';
-  const about = `half of them within ${Math.round(measures.spreadMs * 0.67)} ms of the beat`;
+  const half = Math.round(measures.spreadMs * HALF);
+  const about = heard < FEW ? '' : ` half of them within ${half} ms of the beat,`;
   return {
     verdict: fix,
-    figures: `${heard} of ${strokes.length} strokes, ${about}, ${paceWords(measures.driftPercent)}.`,
+    figures: `${heard} of ${strokes.length} strokes,${about} ${paceWords(measures.driftPercent)}.`,
   };
 }

@@ -3,7 +3,17 @@ import type { ExpectedTime, TakeMeasures } from './measures';
 
 /** What was not right at one stroke, or over the whole take. */
 export type SpotKind =
-  'stumble' | 'change' | 'late' | 'early' | 'missed' | 'extra' | 'uneven' | 'slower' | 'faster';
+  | 'stumble'
+  | 'change'
+  | 'late'
+  | 'early'
+  | 'missed'
+  | 'sparse'
+  | 'extra'
+  | 'uneven'
+  | 'slower'
+  | 'faster'
+  | 'lost';
 
 /** One thing that was not right, and where. */
 export interface Spot {
@@ -44,6 +54,8 @@ export interface Verdict {
 /** How a take came in: taps and MIDI are exact, a microphone may not hear every stroke. */
 export interface HeardBy {
   readonly isExact: boolean;
+  /** It was played with a click: whoever is far off it in the end has lost it. */
+  readonly hasClick?: boolean;
 }
 
 /** Later than this beside what it may be, a stroke is worth a word. */
@@ -62,8 +74,9 @@ function mayBeLateMs(expected: readonly ExpectedTime[], at: number): number {
   return Math.max(assumed('takeLateLeastMs'), Math.min(assumed('takeLateMs'), share));
 }
 
+/** The middle one; of two in the middle the lower, so that one late time out of two is not "each time". */
 function middleOf(values: readonly number[]): number {
-  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+  return [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) / 2)] ?? 0;
 }
 
 /** The places where each change of grips begins, by "from to". */
@@ -141,9 +154,56 @@ function extraSpots(
   return own.map((stroke): Spot => ({ what: 'extra', stroke, by: 0, weight: isMany ? 1.5 : 0.55 }));
 }
 
-function wholeSpots({ spreadMs, driftPercent }: TakeMeasures): readonly Spot[] {
+/** Further off than this in the end, the click is lost. */
+const CLICK_LOST_S = 0.3;
+/** Strokes that lie so far about the beat are not those of this pattern. */
+const NOT_THIS_MS = 130;
+const NOT_THIS_WEIGHT = 20;
+/** Where so many are missing, in so many of the bars, it is the pattern that is missing. */
+const SPARSE_SHARE = 0.2;
+const SPARSE_BARS = 0.6;
+const SPARSE_WEIGHT = 10;
+
+const MOST_IN_A_ROW = 0.4;
+
+function longestRun(places: readonly number[]): number {
+  let [run, most] = [0, 0];
+  places.forEach((one, at) => {
+    run = one - 1 === places[at - 1] ? run + 1 : 1;
+    most = Math.max(most, run);
+  });
+  return most;
+}
+
+/** Strokes that are missing all through, and not at one place. */
+function sparseSpots(expected: readonly ExpectedTime[], { missed }: TakeMeasures): readonly Spot[] {
+  const own = missed.filter((at) => expected[at]?.mayMiss !== true);
+  const barsOf = (places: Iterable<number>): number =>
+    new Set([...places].map((at) => expected[at]?.bar ?? 0)).size;
+  const isAll = own.length === expected.length;
+  const isMany = own.length > SPARSE_SHARE * expected.length && expected.length > 8;
+  const isThrough = barsOf(own) > SPARSE_BARS * barsOf(expected.keys());
+  // Somebody who began late or ended early did not leave strokes out all through.
+  const isScattered = longestRun(own) <= MOST_IN_A_ROW * own.length;
+  return isMany && isThrough && isScattered && !isAll
+    ? [{ what: 'sparse', stroke: own[0] ?? 0, by: own.length, weight: SPARSE_WEIGHT }]
+    : [];
+}
+
+function wholeSpots(
+  expected: readonly ExpectedTime[],
+  { spreadMs, driftPercent }: TakeMeasures,
+  { hasClick }: HeardBy,
+): readonly Spot[] {
   const uneven = spreadMs / assumed('takeUnevenMs');
-  const drifts = Math.abs(driftPercent) / assumed('takeDriftPercent');
+  const lastsS = (expected.at(-1)?.atS ?? 0) - (expected[0]?.atS ?? 0);
+  const offS = (Math.abs(driftPercent) / 100) * lastsS;
+  const drifts = Math.max(
+    Math.abs(driftPercent) / assumed('takeDriftPercent'),
+    hasClick === true ? offS / CLICK_LOST_S : 0,
+  );
+  if (spreadMs > NOT_THIS_MS)
+    return [{ what: 'lost', stroke: 0, by: spreadMs, weight: NOT_THIS_WEIGHT }];
   const spots: Spot[] = [
     { what: 'uneven', stroke: 0, by: spreadMs, weight: uneven },
     {
@@ -180,7 +240,8 @@ export function judgeTake(
     ...single,
     ...missedSpots(expected, measures, by),
     ...extraSpots(expected, measures, by),
-    ...wholeSpots(measures),
+    ...wholeSpots(expected, measures, by),
+    ...sparseSpots(expected, measures),
   ].map((spot): Spot => {
     const found = changeAt.get(spot.stroke);
     const isOfChange =

@@ -249,7 +249,7 @@ export class TakeState {
     const measures = await this.workerOf().measures(request.strokes, heardS, how);
     if (this.now() !== 'hears') return;
     const isExact = from === 'taps' || from === 'midi';
-    const verdict = judgeTake(request.strokes, measures, { isExact });
+    const verdict = judgeTake(request.strokes, measures, { isExact, hasClick: !isFile });
     const said = sayTake(
       request.strokes,
       { measures, verdict },

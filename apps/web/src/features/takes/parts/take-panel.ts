@@ -39,7 +39,7 @@ export interface KeptTake {
 }
 
 /** What is not at one stroke, but all over a take. */
-const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven'];
+const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'lost'];
 
 /** Listens to one pass, says what was heard in it, and proposes the mark. */
 @Component({
@@ -287,7 +287,7 @@ export class TakePanel {
   );
   protected readonly first = computed(() => this.held()[0]?.name ?? 'the riff');
   private readonly verdict = computed(() => this.state.take()?.said.verdict ?? '');
-  protected readonly begins = computed(() => this.verdict().split(':')[0] ?? '');
+  protected readonly begins = computed(() => this.verdict().split(/[:;]/)[0] ?? '');
   protected readonly rest = computed(() => this.verdict().slice(this.begins().length));
   /** The delay that was taken out, and how sure that is. */
   protected readonly delay = computed(() => {
