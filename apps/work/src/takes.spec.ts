@@ -1,7 +1,8 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Guitar } from '@harvu/core/guide';
+import wavefile from 'wavefile';
 import { work } from './work';
 import { SAMPLE_RATE, writeWav } from './wav-file';
 
@@ -85,6 +86,24 @@ describe('takes at the command', () => {
     const { midi, cents } = answer<{ midi: number; cents: number }>('tune', { wav });
     expect(midi).toBe(45);
     expect(Math.abs(cents - 20)).toBeLessThan(2);
+  });
+
+  it('are heard the same in any usual kind of file', () => {
+    const { onsetsS } = simulate({ jitterMs: 5 });
+    const counts = ['16', '24', '32f', '8'].flatMap((depth) =>
+      [1, 2].map((channels) => {
+        const file = new wavefile.WaveFile(readFileSync(wav));
+        const samples = file.getSamples(false, Int16Array) as unknown as Int16Array;
+        const copy = new wavefile.WaveFile();
+        const all = Array.from({ length: channels }, () => samples);
+        copy.fromScratch(channels, SAMPLE_RATE, '16', channels === 1 ? samples : all);
+        if (depth !== '16') copy.toBitDepth(depth);
+        const path = join(folder, `${depth}-${channels}.wav`);
+        writeFileSync(path, copy.toBuffer());
+        return answer<{ onsetsS: readonly number[] }>('onsets', { wav: path }).onsetsS.length;
+      }),
+    );
+    expect(counts).toEqual(counts.map(() => onsetsS.length));
   });
 
   it('say what they cannot do, and where', () => {

@@ -16,12 +16,37 @@ export interface Sound {
   readonly sampleRate: number;
 }
 
-function mixed(channels: readonly Float32Array[]): Float32Array<ArrayBuffer> {
-  const [first = new Float32Array(0)] = channels;
-  return Float32Array.from(first, (_, at) => {
-    const sum = channels.reduce((all, one) => all + (one[at] ?? 0), 0) / channels.length;
-    return Number.isFinite(sum) ? sum : 0;
-  });
+/** What full scale is in each kind of sample; 8-bit samples lie about 128. */
+const SCALES: Readonly<Record<string, { readonly middle: number; readonly full: number }>> = {
+  '8': { middle: 128, full: 128 },
+  '16': { middle: 0, full: 32_768 },
+  '24': { middle: 0, full: 8_388_608 },
+  '32': { middle: 0, full: 2_147_483_648 },
+  '32f': { middle: 0, full: 1 },
+  '64': { middle: 0, full: 1 },
+};
+
+/** All channels as one, from −1 to 1; what is no number is silence. */
+function mixed(
+  channels: readonly Float64Array[],
+  { middle, full }: { readonly middle: number; readonly full: number },
+): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(channels[0]?.length ?? 0);
+  for (const channel of channels)
+    for (let at = 0; at < out.length; at += 1) {
+      const one = ((channel[at] ?? middle) - middle) / full / channels.length;
+      if (Number.isFinite(one)) out[at] = (out[at] ?? 0) + one;
+    }
+  return out;
+}
+
+/** Samples of 16 bits of one channel, the low byte first. */
+function sixteenBit({ data }: wavefile.WaveFile): Float64Array {
+  const { samples } = data as { readonly samples: Uint8Array };
+  const view = new DataView(samples.buffer, samples.byteOffset, samples.byteLength);
+  return Float64Array.from({ length: Math.floor(samples.byteLength / 2) }, (_, at) =>
+    view.getInt16(at * 2, true),
+  );
 }
 
 function soundOf(bytes: Uint8Array): Sound | undefined {
@@ -29,9 +54,17 @@ function soundOf(bytes: Uint8Array): Sound | undefined {
   const { sampleRate, numChannels } = file.fmt as { sampleRate: number; numChannels: number };
   if (!(sampleRate >= LOWEST_RATE && sampleRate <= HIGHEST_RATE) || numChannels < 1)
     return undefined;
-  file.toBitDepth('32f');
-  const read = file.getSamples(false, Float32Array) as unknown as Float32Array | Float32Array[];
-  return { samples: mixed(Array.isArray(read) ? read : [read]), sampleRate };
+  // Companded kinds are spread out by the library first.
+  if (file.bitDepth === '8a') file.fromALaw();
+  if (file.bitDepth === '8m') file.fromMuLaw();
+  if (file.bitDepth === '4') file.fromIMAADPCM();
+  const scale = SCALES[file.bitDepth];
+  if (!scale) return undefined;
+  // The usual kind is read at once; the library unpacks sample by sample.
+  if (file.bitDepth === '16' && numChannels === 1 && file.container === 'RIFF')
+    return { samples: mixed([sixteenBit(file)], scale), sampleRate };
+  const read = file.getSamples(false, Float64Array) as unknown as Float64Array | Float64Array[];
+  return { samples: mixed(Array.isArray(read) ? read : [read], scale), sampleRate };
 }
 
 /** Reads a WAV file of any usual kind, all its channels as one; or tells why it cannot be read. */
