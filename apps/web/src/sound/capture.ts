@@ -30,16 +30,26 @@ export class Capture {
   private context: AudioContext | undefined;
   private blocks: Float32Array[] = [];
   private startedAtMs = 0;
+  private run = 0;
 
-  /** Begins to record; fails where it may not, or there is no microphone. */
-  async start(): Promise<void> {
+  /**
+   * Begins to record, and tells whether it does: not where it was ended while the microphone was asked for.
+   * Fails where it may not, or there is no microphone.
+   */
+  async start(): Promise<boolean> {
     this.cancel();
+    const { run } = this;
     if (!this.ask) throw new Error('There is no microphone.');
     const stream = await this.ask();
+    if (run !== this.run) {
+      for (const track of stream.getTracks()) track.stop();
+      return false;
+    }
     this.stream = stream;
     const context = new AudioContext();
     this.context = context;
     await context.audioWorklet.addModule('/capture.worklet.js');
+    if (run !== this.run) return false;
     const node = new AudioWorkletNode(context, 'harvu-capture', { numberOfOutputs: 0 });
     const most = LONGEST_S * context.sampleRate;
     let taken = 0;
@@ -52,6 +62,7 @@ export class Capture {
     };
     context.createMediaStreamSource(stream).connect(node);
     await context.resume();
+    return run === this.run;
   }
 
   /** Ends, and gives what was heard. */
@@ -65,6 +76,7 @@ export class Capture {
 
   /** Ends, and forgets what was heard. */
   cancel(): void {
+    this.run += 1;
     for (const track of this.stream?.getTracks() ?? []) track.stop();
     void this.context?.close();
     this.stream = undefined;

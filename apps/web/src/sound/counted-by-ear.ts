@@ -21,7 +21,7 @@ export class CountedByEar {
   async count(seconds: number, begins: () => void): Promise<number | undefined> {
     this.why.set('');
     try {
-      await this.capture.start();
+      if (!(await this.capture.start())) return undefined;
     } catch {
       this.why.set('The microphone may not be used here: tap along, or type the count.');
       return undefined;

@@ -10,9 +10,9 @@ interface Candidate {
 }
 
 /**
- * How much each sign says, fitted by logistic regression to half of the labelled takes (`npm run
- * bench:onsets` measures on the other half): a dB in each group of bands, and how loud a rise is beside the
- * take's own.
+ * How much each sign says, fitted once by logistic regression to labelled takes, played on sampled guitars and
+ * synthesized (`npm run bench:takes` measures on others): a dB in each group of bands, and how loud a rise is
+ * beside the take's own.
  */
 const A_DB: readonly number[] = [0.571, 2.679, 0.208, 1.025];
 const BESIDE_TAKE = 1.316;

@@ -213,7 +213,8 @@ export class Marks {
     this.write({ kind: 'ring', ...heard });
   }
 
-  private logTime(seconds: number, bpm: number | null): void {
+  /** Writes down time that was played without a mark. */
+  logTime(seconds: number, bpm: number | null): void {
     this.write({ kind: 'time', bpm, seconds });
     this.timed.update((before) => before + seconds);
   }

@@ -71,8 +71,22 @@ describe('practice', () => {
     expect(put[0]).toEqual(jasmine.objectContaining({ ...figures, bpm: state.bpm() }));
     expect(tries()[0]).toEqual(jasmine.objectContaining({ clean: false, seconds: 8 }));
     state.take({ figures, mark: null });
-    expect(put.length).toBe(4);
+    expect(put.slice(3).map((one) => one.kind)).toEqual(['take', 'time']);
     expect(state.message()).toContain('the figures are with your song');
+  });
+
+  it('keeps a take of looped bars as time, and says nothing of an earlier mark', () => {
+    open(idOf('A Verse'));
+    const figures: KeptTake['figures'] = {
+      from: 'taps',
+      ...{ clean: false, strokes: 8, missed: 0, extra: 0, spreadMs: 12 },
+      ...{ driftPercent: 0, changes: [], seconds: 4 },
+    };
+    state.take({ figures, mark: { clean: false, bar: null } });
+    state.loopBars({ from: 1, to: 1 });
+    put.length = 0;
+    state.take({ figures, mark: { clean: false, bar: 1 } });
+    expect(put.map((one) => one.kind)).toEqual(['take', 'time']);
   });
 
   it('takes two presses of a bouncing pedal as one', () => {

@@ -298,12 +298,13 @@ export class PracticeState {
   take({ figures, mark }: KeptTake): void {
     const bpm = this.bpm();
     this.marks.take(figures, bpm);
-    if (!mark) this.told.set('Kept: the figures are with your song, the sound is gone.');
-    else {
-      this.log(mark.clean, { run: TAKEN, index: this.takes, bpm }, Math.round(figures.seconds));
-      if (mark.bar !== null) this.marks.where(mark.bar);
-    }
     this.takes += 1;
+    const seconds = Math.round(figures.seconds);
+    // Some bars by themselves are time, and no mark of the step.
+    if (!mark || this.looped()) this.marks.logTime(seconds, bpm);
+    if (!mark) this.told.set('Kept: the figures are with your song, the sound is gone.');
+    else this.log(mark.clean, { run: TAKEN, index: this.takes, bpm }, seconds);
+    if (mark && mark.bar !== null && !this.looped()) this.marks.where(mark.bar);
   }
 
   private beginMarks(): void {

@@ -94,15 +94,11 @@ export class TakeState {
     if (from === 'microphone') {
       this.now.set('asks');
       try {
-        await this.capture.start();
+        if (!(await this.capture.start())) return;
       } catch {
         this.refuse(
           'The microphone may not be used here. Allow it in the browser’s address bar, or take a WAV file, MIDI or taps.',
         );
-        return;
-      }
-      if (this.now() !== 'asks') {
-        this.capture.cancel();
         return;
       }
     }
@@ -217,9 +213,7 @@ export class TakeState {
     this.now.set('hears');
     if (recorded) {
       const beginsS = (firstBarMs - recorded.startedAtMs) / 1000;
-      this.hear(recorded, beginsS).catch(() =>
-        this.refuse('It could not be heard. Try once more.'),
-      );
+      this.hear(recorded, beginsS).catch(() => this.fail());
       return;
     }
     const struck = this.struck().map((one) => (one - firstBarMs) / 1000);

@@ -112,6 +112,21 @@ describe('a take', () => {
   });
 });
 
+describe('the microphone', () => {
+  it('is let go where it was not wanted any more when it was allowed', async () => {
+    const track = { stop: jasmine.createSpy('stop') };
+    let allow = (_: unknown): void => undefined;
+    const ask = () => new Promise((resolve) => (allow = resolve));
+    setUpPage([Capture, { provide: ASK_MICROPHONE, useValue: ask }]);
+    const capture = TestBed.inject(Capture);
+    const begins = capture.start();
+    capture.cancel();
+    allow({ getTracks: () => [track] });
+    expect(await begins).toBeFalse();
+    expect(track.stop).toHaveBeenCalledTimes(1);
+  });
+});
+
 describe('the picture of a take', () => {
   it('tells each stroke by its shape and in words', async () => {
     const lateMs = STROKES.map((_, at) => (at === 1 ? 90 : at === 2 ? -80 : at === 3 ? null : 0));

@@ -85,6 +85,7 @@ export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pe
               [request]="request"
               [tempo]="tempoWords()"
               [before]="takesBefore()"
+              [canLoop]="state.loop() === null"
               (kept)="keepTake($event)"
               (looped)="loop($event)"
               (closed)="close()"
