@@ -304,7 +304,7 @@ export class PracticeState {
     if (!mark || this.looped()) this.marks.logTime(seconds, bpm);
     if (!mark) this.told.set('Kept: the figures are with your song, the sound is gone.');
     else this.log(mark.clean, { run: TAKEN, index: this.takes, bpm }, seconds);
-    if (mark && mark.bar !== null && !this.looped()) this.marks.where(mark.bar);
+    if (mark?.bar != null && !this.looped()) this.marks.where(mark.bar);
   }
 
   private beginMarks(): void {
