@@ -1,5 +1,5 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
-import { heardPitch, type HeardPitch } from '@harvu/core/listening';
+import { heardClosely, type HeardPitch } from '@harvu/core/listening';
 import { defer, finalize, interval, map, switchMap, type Observable } from 'rxjs';
 
 /** How the page asks for the microphone; undefined where the browser has none. */
@@ -17,8 +17,8 @@ export const ASK_MICROPHONE = new InjectionToken<(() => Promise<MediaStream>) | 
   },
 );
 
-/** Rounds enough of the lowest string, and soon enough to turn a peg by. */
-const SAMPLES = 8192;
+/** Rounds enough of the lowest string to be exact, and soon enough to turn a peg by. */
+const SAMPLES = 16_384;
 const LOOK_MS = 70;
 
 /** Listens to the guitar; what it hears leaves the device never. */
@@ -37,7 +37,7 @@ export class Microphone {
         return interval(LOOK_MS).pipe(
           map(() => {
             analyser.getFloatTimeDomainData(samples);
-            return heardPitch(samples, context.sampleRate);
+            return heardClosely(samples, context.sampleRate);
           }),
           finalize(() => {
             for (const track of stream.getTracks()) track.stop();

@@ -1,7 +1,7 @@
 export { bandsOf } from './bands';
 export type { Bands } from './bands';
 export { onsetsIn } from './onsets';
-export { noteIn } from './note';
+export { heardClosely, noteIn } from './note';
 export type { HeardNote } from './note';
 export { heardPitch } from './pitch';
 export type { HeardPitch } from './pitch';

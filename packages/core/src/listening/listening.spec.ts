@@ -1,6 +1,6 @@
 import { Guitar } from '../guide';
 import { seeded } from '../random';
-import { heardPitch, noteIn, onsetsIn, stringTuned } from './index';
+import { heardClosely, heardPitch, noteIn, onsetsIn, stringTuned } from './index';
 
 const RATE = 44_100;
 const OPEN = [40, 45, 50, 55, 59, 64];
@@ -83,6 +83,14 @@ describe('tuning a string', () => {
       stringTuned({ hertz: 0, midi: 67, cents: 0, clarity: 1 }, [67, 60, 64, 69])?.string,
     ).toBe(4);
   });
+
+  it('knows a new string however low it still is, where it is the one that is named', () => {
+    const low = { hertz: 0, midi: 33, cents: 10, clarity: 1 };
+    expect(stringTuned(low, OPEN)).toBeUndefined();
+    expect(stringTuned(low, OPEN, 5)).toEqual({ string: 5, cents: -1190, does: 'tune up' });
+    expect(stringTuned({ ...low, midi: 20 }, OPEN, 5)).toBeUndefined();
+    expect(stringTuned(low, OPEN, 9)).toBeUndefined();
+  });
 });
 
 describe('a plucked note over all it rings', () => {
@@ -116,6 +124,19 @@ describe('a plucked note over all it rings', () => {
       expect(((note?.midi ?? 0) + (note?.cents ?? 0) / 100 - midi) * 100).toBeCloseTo(0, 0);
       expect(note?.confidence).toBeGreaterThan(0.8);
     });
+
+  it('is as exact in the moments a tuner looks at', () => {
+    for (const midi of [40, 45.1, 49.9, 55, 59.05, 64.3]) {
+      const all = stiff(midi);
+      for (const from of [6000, 20_000, 40_000]) {
+        const note = heardClosely(all.slice(from, from + 16_384), RATE);
+        const off = ((note?.midi ?? 0) + (note?.cents ?? 0) / 100 - midi) * 100;
+        expect(Math.abs(off)).withContext(`${midi} from ${from}`).toBeLessThan(0.5);
+      }
+    }
+    expect(heardClosely(new Float32Array(16_384), RATE)).toBeUndefined();
+    expect(heardClosely(new Float32Array(0), RATE)).toBeUndefined();
+  });
 
   it('is none in silence, in a chord, and in a moment of sound', () => {
     const third = stiff(52);

@@ -157,3 +157,21 @@ export function noteIn(samples: Float32Array, sampleRate: number): HeardNote | u
   const clarity = agreeing.reduce((sum, one) => sum + one.clarity, 0) / agreeing.length;
   return { ...pitchOf(refined(heard, sampleRate, about), clarity), confidence: clarity * share };
 }
+
+/**
+ * Hears which single note sounds now, in the last moments of some samples, and then looks at all of them
+ * closely: exact to a tenth of a hundredth of a semitone on a string that rings evenly. Undefined as
+ * `heardPitch` is.
+ *
+ * @example
+ * heardClosely(Float32Array.from({ length: 16384 }, (_, at) => Math.sin((2 * Math.PI * 110 * at) / 44100)), 44100).midi // 45
+ */
+export function heardClosely(
+  samples: Float32Array<ArrayBuffer>,
+  sampleRate: number,
+): HeardPitch | undefined {
+  const size = Math.min(samples.length, powerOfTwo(WINDOW_S * sampleRate));
+  const now = heardPitch(samples.slice(samples.length - size), sampleRate);
+  if (!now) return undefined;
+  return pitchOf(refined(samples, sampleRate, { from: 0, hertz: now.hertz }), now.clarity);
+}

@@ -60,7 +60,9 @@ export interface MapBar {
 /** A string as it is tuned; 1 is the thinnest. */
 export interface TunedString {
   readonly number: number;
+  /** What it sounds open, without the capo and with it. */
   readonly note: string;
+  readonly withCapo: string;
   /** Open, without the capo. */
   readonly midi: number;
   /** Semitones away from where it usually is; 0 where it is there, or where nothing is usual. */
@@ -129,10 +131,13 @@ function said(name: string, capo: number, { names }: Conventions): SaidChord {
 
 const USUAL = openNotes(STANDARD_TUNING);
 
-function stringsOf({ tuning }: Setup, conventions: Conventions): readonly TunedString[] {
+function stringsOf({ tuning, capo }: Setup, conventions: Conventions): readonly TunedString[] {
+  const named = (midi: number): string =>
+    said(noteName(midi).replace(/-?\d$/, ''), 0, conventions).name;
   return openNotes(tuning).map((note, place) => ({
     number: tuning.length - place,
-    note: said(noteName(note).replace(/-?\d$/, ''), 0, conventions).name,
+    note: named(note),
+    withCapo: named(note + capo),
     midi: note,
     away: tuning.length === USUAL.length ? note - (USUAL[place] ?? note) : 0,
   }));

@@ -51,7 +51,7 @@ describe('getting ready in the practice room', () => {
 
   it('says what to do where the microphone may not be used', async () => {
     ask = () => Promise.reject(new Error('no'));
-    const strings = [{ number: 1, note: 'E', midi: 64, away: 0 }];
+    const strings = [{ number: 1, note: 'E', withCapo: 'E', midi: 64, away: 0 }];
     const frame = await Shown.of(FrameNow, { strings, capo: 0 });
     await frame.press('Listen and tune');
     await frame.settle();
@@ -73,13 +73,49 @@ describe('getting ready in the practice room', () => {
       : [];
     const frame = await Shown.of(FrameNow, { strings, capo: 0 });
     await frame.press('Listen and tune');
-    const settled = /String 5: tune up (29|3[0-4]) hundredths/;
+    const settled = /String 5: tune up ?−3[12] cents/;
     for (let look = 0; look < 80 && !settled.test(frame.text); look += 1) {
       await new Promise((resolve) => setTimeout(resolve, 50));
       await frame.settle();
     }
     expect(frame.text).toMatch(settled);
+    expect(frame.all('li button')[0]?.ariaLabel).toBe('Listen only for string 6, E');
+    frame.all('li button')[0]?.click();
+    await frame.settle();
+    expect(frame.text).toContain('Only string 6 is listened for');
+    const of6 = /String 6: tune down ?\+46[89] cents/;
+    for (let look = 0; look < 80 && !of6.test(frame.text); look += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      await frame.settle();
+    }
+    expect(frame.text).toMatch(of6);
     await frame.press('Stop listening');
+    await context.close();
+  });
+
+  it('ticks off a string that is in tune, by what it sounds with the capo on', async () => {
+    const context = new AudioContext();
+    const tone = new OscillatorNode(context, { frequency: 130.81 });
+    const out = context.createMediaStreamDestination();
+    tone.connect(new GainNode(context, { gain: 0.3 })).connect(out);
+    tone.start();
+    ask = () => Promise.resolve(out.stream);
+    const { song } = readChart('capo: 3\n[A]\n| G |');
+    const work = workpieceOf(song);
+    const [step] = makeSteps(work);
+    const strings = step
+      ? sceneOf(step, { song, work, conventions: USUAL_CONVENTIONS }).strings
+      : [];
+    const frame = await Shown.of(FrameNow, { strings, capo: 3 });
+    frame.one('input[type=checkbox]').click();
+    await frame.press('Listen and tune');
+    expect(frame.all('li b')[1]?.textContent).toBe('C');
+    for (let look = 0; look < 80 && !frame.text.includes('✓'); look += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      await frame.settle();
+    }
+    expect(frame.all('li')[1]?.textContent).toContain('in tune');
+    expect(frame.text).toMatch(/String 5: in tune ?(0|[+−]1) cents/);
     await context.close();
   });
 });

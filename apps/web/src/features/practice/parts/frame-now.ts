@@ -15,6 +15,9 @@ import { TunerState } from './tuner.state';
 const NOTE_S = 2.5;
 /** The scale of the needle ends here, in hundredths of a semitone. */
 const MOST_CENTS = 50;
+const TICKS: readonly number[] = [-40, -30, -20, -10, 10, 20, 30, 40];
+/** So far up nobody winds a string without a look at which it is. */
+const FAR_BELOW_CENTS = -250;
 
 function awayWords(away: number): string {
   const size = Math.abs(away);
@@ -36,12 +39,19 @@ function awayWords(away: number): string {
             type="button"
             class="string"
             [class.is-tuned]="tuning()?.string === string.number"
+            [class.is-chosen]="tuner.isOn() && tuner.chosen() === string.number"
             [class.is-away]="string.away !== 0"
             [attr.aria-label]="labelOf(string)"
-            (click)="hear(string)"
+            [attr.aria-pressed]="tuner.isOn() ? tuner.chosen() === string.number : null"
+            (click)="press(string)"
           >
             <span class="text-sm text-ink-soft">string {{ string.number }}</span>
-            <b class="note font-display">{{ string.note }}</b>
+            <b class="note font-display">{{ nameOf(string) }}</b>
+            @if (tuner.isOn()) {
+              <span class="text-sm font-semibold text-spruce">{{
+                tuner.tuned().has(string.number) ? '✓ in tune' : '&nbsp;'
+              }}</span>
+            }
             @if (string.away !== 0) {
               <span class="text-sm font-semibold text-brass">{{
                 string.away > 0 ? '+' + string.away : string.away
@@ -68,16 +78,21 @@ function awayWords(away: number): string {
       }
     </p>
     @if (tuner.isOn()) {
-      <div class="mt-3" role="status" aria-live="off">
+      <div class="mt-2" role="status" aria-live="off">
         @if (tuning(); as now) {
-          <p class="said">
-            String {{ now.string }}:
-            <b [class.text-spruce]="now.does === 'in tune'">{{ now.does }}</b>
-            @if (now.does !== 'in tune') {
-              <span class="text-ink-soft"> {{ centsWords(now.cents) }}</span>
-            }
-          </p>
+          <div class="flex flex-wrap items-baseline gap-x-6">
+            <p class="said">
+              String {{ now.string }}:
+              <b [class.text-spruce]="now.does === 'in tune'">{{ now.does }}</b>
+            </p>
+            <p class="cents font-display">
+              <b>{{ centsText(now.cents) }}</b>&ngsp;<span class="said text-ink-soft">cents</span>
+            </p>
+          </div>
           <div class="scale" aria-hidden="true">
+            @for (tick of ticks; track tick) {
+              <span class="tick" [style.left.%]="placeOf(tick)"></span>
+            }
             <span class="middle"></span>
             <span
               class="needle"
@@ -85,9 +100,22 @@ function awayWords(away: number): string {
               [style.left.%]="placeOf(now.cents)"
             ></span>
           </div>
+          @if (now.cents < farBelow) {
+            <p class="mt-2 text-base text-brass">
+              That is far below. Is it really string {{ now.string }}? Turn slowly: a string wound
+              too high breaks.
+            </p>
+          }
         } @else {
           <p class="said text-ink-soft">Pluck one string and let it ring.</p>
         }
+        <p class="mt-2 text-base text-ink-soft">
+          {{
+            tuner.chosen() === null
+              ? 'Any string is heard. Tap one to hear only that, as with a new string.'
+              : 'Only string ' + tuner.chosen() + ' is listened for. Tap it again for all.'
+          }}
+        </p>
       </div>
     } @else if (tuner.isRefused()) {
       <p class="mt-3 text-base">
@@ -118,18 +146,34 @@ function awayWords(away: number): string {
     .string.is-tuned {
       background: var(--brass-wash);
     }
+    .string.is-chosen {
+      outline: 3px solid var(--ink);
+    }
     .note {
       font-size: clamp(2.5rem, 8cqw, 4.5rem);
       line-height: 1.1;
     }
     .said {
-      font-size: clamp(1.5rem, 4cqw, 2.5rem);
+      font-size: clamp(1.75rem, 4cqw, 2.5rem);
       line-height: 1.2;
+    }
+    /* To be read at a metre, with both hands at the guitar. */
+    .cents {
+      font-size: clamp(5rem, 16cqw, 9rem);
+      font-variant-numeric: tabular-nums;
+      line-height: 1;
+    }
+    .tick {
+      position: absolute;
+      bottom: 0;
+      width: 1px;
+      height: 40%;
+      background: var(--line);
     }
     .scale {
       position: relative;
-      height: 2.5rem;
-      max-width: 40rem;
+      height: 3rem;
+      max-width: 48rem;
       margin-top: 0.5rem;
       border: 1px solid var(--ink-soft);
       border-radius: 3px;
@@ -162,6 +206,8 @@ export class FrameNow {
   private readonly player = inject(StringPlayer);
   protected readonly hasCapoOn = signal(false);
   protected readonly tuning = this.tuner.tuning;
+  protected readonly ticks = TICKS;
+  protected readonly farBelow = FAR_BELOW_CENTS;
   protected readonly hasAway = computed(() => this.strings().some(({ away }) => away !== 0));
 
   constructor() {
@@ -181,19 +227,31 @@ export class FrameNow {
     if (this.tuner.isOn()) this.listen();
   }
 
-  protected hear({ midi }: TunedString): void {
+  /** Sounds a string; while it listens, it listens for that one alone. */
+  protected press({ number, midi }: TunedString): void {
+    if (this.tuner.isOn()) {
+      this.tuner.choose(number);
+      return;
+    }
     const note = { midi: midi + this.raised(), atS: 0, lastsS: NOTE_S };
     this.player.start({ notes: [note], lastsS: NOTE_S });
   }
 
-  protected labelOf({ number, note, away }: TunedString): string {
-    const from = away === 0 ? '' : `, ${awayWords(away)}`;
-    return `Hear string ${number}, ${note}${from}`;
+  protected nameOf({ note, withCapo }: TunedString): string {
+    return this.hasCapoOn() ? withCapo : note;
   }
 
-  protected centsWords(cents: number): string {
-    const off = Math.round(Math.abs(cents));
-    return off >= 100 ? 'a good way' : `${off} hundredths of a half step`;
+  protected labelOf(string: TunedString): string {
+    const [away, name] = [string.away, this.nameOf(string)];
+    const from = away === 0 ? '' : `, ${awayWords(away)}`;
+    const does = this.tuner.isOn() ? 'Listen only for' : 'Hear';
+    return `${does} string ${string.number}, ${name}${from}`;
+  }
+
+  /** With its sign, as a figure that stays where it is. */
+  protected centsText(cents: number): string {
+    const off = Math.round(cents);
+    return off === 0 ? '0' : off > 0 ? `+${off}` : `−${-off}`;
   }
 
   /** Where the needle stands, from 0 to 100. */
