@@ -32,7 +32,8 @@ export class CountedByEar {
     const { samples, sampleRate } = this.capture.stop();
     const worker = this.createWorker();
     try {
-      return (await wrap<typeof listening>(worker).onsets(samples, sampleRate)).length;
+      const heard = await wrap<typeof listening>(worker).hear(samples, sampleRate);
+      return heard.onsetsS.length;
     } finally {
       worker.terminate();
       this.on.set(false);

@@ -14,6 +14,18 @@ export interface BesideGuide {
   readonly slower: number;
 }
 
+/** What was heard in a sound. */
+export interface HeardSound {
+  readonly onsetsS: readonly number[];
+  /** Of what is recorded too loud, some is cut off. */
+  readonly isCut: boolean;
+}
+
+/** Of a sound that was recorded too loud, more than this share of samples is as loud as there is. */
+const MOST_CUT = 0.002;
+const AS_LOUD_AS_THERE_IS = 0.995;
+/** More than twice this rate, a guitar sounds no different, and takes twice the room. */
+const ENOUGH_RATE = 16_000;
 const LOUDEST = 32_767;
 /** What is heard again is as loud as the guide, however softly it was recorded. */
 const AS_LOUD = 0.8;
@@ -27,10 +39,26 @@ function atRate(
   );
 }
 
+function isCut(samples: Float32Array): boolean {
+  let cut = 0;
+  for (const one of samples) if (Math.abs(one) >= AS_LOUD_AS_THERE_IS) cut += 1;
+  return cut > MOST_CUT * samples.length;
+}
+
+/** Half as many samples, softened first so that nothing high comes back as something low. */
+function halved(samples: Float32Array): Float32Array {
+  return Float32Array.from({ length: Math.floor(samples.length / 2) }, (_, at) => {
+    const [a = 0, b = 0, c = 0] = [samples[2 * at - 1], samples[2 * at], samples[2 * at + 1]];
+    return (a + 2 * b + c) / 4;
+  });
+}
+
 /** What a worker does with sound: hears strokes in it, plays as somebody would, puts a take beside the guide. */
 export const listening = {
-  onsets: (samples: Float32Array, sampleRate: number): readonly number[] =>
-    onsetsIn(samples, sampleRate),
+  hear: (samples: Float32Array, sampleRate: number): HeardSound => ({
+    onsetsS: onsetsIn(samples, sampleRate),
+    isCut: isCut(samples),
+  }),
 
   measures: (
     strokes: readonly ExpectedTime[],
@@ -42,7 +70,10 @@ export const listening = {
     renderStandIn(score, take, { sampleRate, seed: 1 }),
 
   /** A WAV file: the take on the left, the guide on the right, both from the first bar. */
-  besideGuide({ samples, sampleRate, beginsS, score, slower }: BesideGuide): Uint8Array {
+  besideGuide({ beginsS, score, slower, ...recorded }: BesideGuide): Uint8Array {
+    const isFine = recorded.sampleRate > 2 * ENOUGH_RATE;
+    const samples = isFine ? halved(recorded.samples) : recorded.samples;
+    const sampleRate = recorded.sampleRate / (isFine ? 2 : 1);
     const guide = renderScore(score, { slower, sampleRate, hasClick: false });
     const from = Math.round(beginsS * sampleRate);
     let top = 0;

@@ -23,16 +23,34 @@ export interface KeptRecording {
   readonly taps: readonly RecordedStart[];
 }
 
+/** What a kept take sounded like: the player on the left, the guide on the right. */
+export interface TakeSound {
+  readonly at: string;
+  /** Its tempo in words. */
+  readonly tempo: string;
+  readonly wav: Blob;
+}
+
+/** The first take of a step that was kept, and the newest one; they never leave the device. */
+export interface KeptTakes {
+  /** The plan and the step. */
+  readonly id: string;
+  readonly first: TakeSound;
+  /** Null where only one was kept. */
+  readonly newest: TakeSound | null;
+}
+
 interface OnDevice extends DBSchema {
   plans: { key: string; value: Plan };
   events: { key: string; value: WaitingEvent };
   overviews: { key: string; value: Overview };
   recordings: { key: string; value: KeptRecording };
+  takes: { key: string; value: KeptTakes };
 }
 
-type Room = 'plans' | 'events' | 'overviews' | 'recordings';
+type Room = 'plans' | 'events' | 'overviews' | 'recordings' | 'takes';
 
-const VERSION = 3;
+const VERSION = 4;
 const MINE = 'mine';
 
 /** `closed` is told where somebody else changes the base, or the browser closes it. */
@@ -45,6 +63,7 @@ function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevi
         base.createObjectStore('overviews');
       }
       if (version < 2) base.createObjectStore('recordings', { keyPath: 'songId' });
+      if (version < 4) base.createObjectStore('takes', { keyPath: 'id' });
       // What an older Harvu had worked out lacks what a newer one shows of it; it comes anew.
       void change.objectStore('overviews').clear();
     },
@@ -101,6 +120,20 @@ export class Device {
   async keepRecording(recording: KeptRecording): Promise<void> {
     const base = await this.base();
     await base?.put('recordings', recording);
+  }
+
+  findTakes(id: string): Promise<KeptTakes | undefined> {
+    return this.reading((base) => base.get('takes', id), undefined);
+  }
+
+  /** Keeps how a take sounded, beside the first one of its step; it says so where there is no room for it. */
+  async keepTake(id: string, sound: TakeSound): Promise<void> {
+    const base = await this.base();
+    if (!base) return;
+    const room = base.transaction('takes', 'readwrite');
+    const first = (await room.store.get(id))?.first;
+    await room.store.put(first ? { id, first, newest: sound } : { id, first: sound, newest: null });
+    await room.done;
   }
 
   overview(): Promise<Overview | undefined> {

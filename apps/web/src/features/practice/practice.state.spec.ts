@@ -66,13 +66,13 @@ describe('practice', () => {
       ...{ clean: false, strokes: 16, missed: 1, extra: 0, spreadMs: 12 },
       ...{ driftPercent: 0, changes: [], seconds: 8 },
     };
-    state.take({ figures, mark: { clean: false, bar: 2 } });
+    state.take({ figures, mark: { clean: false, bar: 2 }, hasSound: true });
     expect(put.map((one) => one.kind)).toEqual(['take', 'try', 'where']);
     expect(put[0]).toEqual(jasmine.objectContaining({ ...figures, bpm: state.bpm() }));
     expect(tries()[0]).toEqual(jasmine.objectContaining({ clean: false, seconds: 8 }));
-    state.take({ figures, mark: null });
+    state.take({ figures, mark: null, hasSound: true });
     expect(put.slice(3).map((one) => one.kind)).toEqual(['take', 'time']);
-    expect(state.message()).toContain('the figures are with your song');
+    expect(state.message()).toContain('with your song, the sound on this device');
   });
 
   it('keeps a take of looped bars as time, and says nothing of an earlier mark', () => {
@@ -82,10 +82,10 @@ describe('practice', () => {
       ...{ clean: false, strokes: 8, missed: 0, extra: 0, spreadMs: 12 },
       ...{ driftPercent: 0, changes: [], seconds: 4 },
     };
-    state.take({ figures, mark: { clean: false, bar: null } });
+    state.take({ figures, mark: { clean: false, bar: null }, hasSound: false });
     state.loopBars({ from: 1, to: 1 });
     put.length = 0;
-    state.take({ figures, mark: { clean: false, bar: 1 } });
+    state.take({ figures, mark: { clean: false, bar: 1 }, hasSound: false });
     expect(put.map((one) => one.kind)).toEqual(['take', 'time']);
   });
 

@@ -295,14 +295,15 @@ export class PracticeState {
   }
 
   /** Keeps what a take measured, and the mark that was given to it. */
-  take({ figures, mark }: KeptTake): void {
+  take({ figures, mark, hasSound }: KeptTake): void {
     const bpm = this.bpm();
     this.marks.take(figures, bpm);
     this.takes += 1;
     const seconds = Math.round(figures.seconds);
     // Some bars by themselves are time, and no mark of the step.
     if (!mark || this.looped()) this.marks.logTime(seconds, bpm);
-    if (!mark) this.told.set('Kept: the figures are with your song, the sound is gone.');
+    const sound = hasSound ? ', the sound on this device' : '';
+    if (!mark) this.told.set(`Kept: the figures are with your song${sound}.`);
     else this.log(mark.clean, { run: TAKEN, index: this.takes, bpm }, seconds);
     if (mark?.bar != null && !this.looped()) this.marks.where(mark.bar);
   }

@@ -18,6 +18,7 @@ import type { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { MidiPads } from '../../sound/midi-pads';
 import { RoomSound } from '../../sound/room-sound';
+import { Device } from '../../store/device';
 
 /** What is to be played, and how it is called. */
 export interface TakeRequest {
@@ -28,6 +29,14 @@ export interface TakeRequest {
   readonly called: (chord: string) => string;
 }
 
+/** What a take sounded like. */
+interface TakenSound {
+  readonly samples: Float32Array<ArrayBuffer>;
+  readonly sampleRate: number;
+  /** It was recorded too loud, and is cut off. */
+  readonly isCut: boolean;
+}
+
 /** A take that was heard and judged. */
 export interface JudgedTake {
   readonly from: TakeSource;
@@ -36,7 +45,7 @@ export interface JudgedTake {
   readonly said: TakeSaid;
   readonly heardS: readonly number[];
   /** Its sound, where there is one; it stays on the device. */
-  readonly sound?: { readonly samples: Float32Array<ArrayBuffer>; readonly sampleRate: number };
+  readonly sound?: TakenSound;
   /** When in its sound the first bar begins. */
   readonly beginsS: number;
 }
@@ -61,6 +70,7 @@ export class TakeState {
   private readonly sound = inject(RoomSound);
   private readonly pads = inject(MidiPads);
   private readonly latency = inject(Latency);
+  private readonly device = inject(Device);
   private readonly createWorker = inject(LISTENING_WORKER);
   private thread: Worker | undefined;
   private worker: Remote<Listening> | undefined;
@@ -171,11 +181,24 @@ export class TakeState {
   async beside(take: JudgedTake): Promise<Blob | undefined> {
     const { request } = this;
     if (!take.sound || !request) return undefined;
+    const { samples, sampleRate } = take.sound;
     const bytes = await this.workerOf().besideGuide({
-      ...{ ...take.sound, score: request.score, slower: request.slower },
+      ...{ samples, sampleRate, score: request.score, slower: request.slower },
       beginsS: take.beginsS,
     });
     return new Blob([new Uint8Array(bytes)], { type: 'audio/wav' });
+  }
+
+  /** Keeps how a take sounded on this device, and tells whether it could. */
+  async keepSound(take: JudgedTake, id: string, tempo: string): Promise<boolean> {
+    try {
+      const wav = await this.beside(take);
+      if (!wav) return false;
+      await this.device.keepTake(id, { at: new Date().toISOString(), tempo, wav });
+      return true;
+    } catch {
+      return false;
+    }
   }
 
   private begin(request: TakeRequest, from: TakeSource): void {
@@ -221,11 +244,11 @@ export class TakeState {
   }
 
   private async hear({ samples, sampleRate }: Recorded, beginsS: number): Promise<void> {
-    const onsets = await this.workerOf().onsets(samples, sampleRate);
+    const { onsetsS, isCut } = await this.workerOf().hear(samples, sampleRate);
     if (this.now() !== 'hears') return;
     await this.judge(
-      onsets.map((one) => one - beginsS),
-      { beginsS, sound: { samples, sampleRate } },
+      onsetsS.map((one) => one - beginsS),
+      { beginsS, sound: { samples, sampleRate, isCut } },
     );
   }
 

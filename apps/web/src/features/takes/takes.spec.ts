@@ -1,16 +1,20 @@
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { readChart } from '@harvu/core/chart';
 import { songScore } from '@harvu/core/guide';
+import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
 import type { ExpectedTime } from '@harvu/core/take';
 import { expose } from 'comlink';
 import { Subject } from 'rxjs';
+import { Session } from '../../platform/session';
 import { Capture } from '../../sound/capture';
 import { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { ASK_MICROPHONE } from '../../sound/microphone';
 import { MidiPads, type PadHit } from '../../sound/midi-pads';
 import { RoomSound } from '../../sound/room-sound';
-import { setUpPage, Shown } from '../../testing/page';
+import { Device } from '../../store/device';
+import { emptyDevice, setUpPage, Shown } from '../../testing/page';
 import { StillSound } from '../../testing/room-sound';
 import { TakePanel, type KeptTake } from './index';
 import { TakePicture } from './parts/take-picture';
@@ -151,16 +155,74 @@ describe('the picture of a take', () => {
 });
 
 describe('the panel that listens', () => {
-  beforeEach(() => setUpPage([refused, here]));
+  const person = signal({ id: 't1', name: 'Bram', role: 'student' });
+  beforeEach(async () => {
+    await emptyDevice('t1');
+    setUpPage([refused, here, { provide: Session, useValue: { person } }]);
+  });
+  const shownUntil = async (
+    shown: Shown<TakePanel>,
+    is: string | (() => boolean),
+  ): Promise<void> => {
+    const isShown = typeof is === 'string' ? () => shown.text.includes(is) : is;
+    for (let turn = 0; turn < 150 && !isShown(); turn += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      await shown.settle();
+    }
+  };
+  /** Hears a file in the panel and keeps what it heard. */
+  const keepFile = async (): Promise<readonly KeptTake[]> => {
+    const shown = await Shown.of(TakePanel, { request: REQUEST, tempo: '240 bpm', keptAs: 'p s' });
+    const kept: KeptTake[] = [];
+    shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
+    const take = playStandIn(STROKES, STEADY_PLAYER, 3);
+    const bytes = listening.besideGuide({
+      ...{ samples: listening.standIn(SCORE, take, 22_050), sampleRate: 22_050 },
+      ...{ beginsS: 0, score: SCORE, slower: 1 },
+    });
+    const choice = shown.one<HTMLInputElement>('input[type=file]');
+    const files = new DataTransfer();
+    files.items.add(new File([new Uint8Array(bytes)], 'mine.wav'));
+    choice.files = files.files;
+    choice.dispatchEvent(new Event('change'));
+    await shownUntil(shown, 'Keep the figures only');
+    await shown.press('Keep the figures only');
+    for (let turn = 0; turn < 100 && kept.length === 0; turn += 1)
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    shown.fixture.destroy();
+    return kept;
+  };
+
+  it('keeps how a take sounded on the device: the first one and the newest, until they are forgotten', async () => {
+    expect((await keepFile())[0]).toEqual(jasmine.objectContaining({ mark: null, hasSound: true }));
+    const once = await Shown.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
+    await shownUntil(once, 'Kept on this device');
+    expect(once.all('audio').length).toBe(1);
+    once.fixture.destroy();
+    await keepFile();
+    const twice = await Shown.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
+    await shownUntil(twice, 'Kept on this device');
+    expect(twice.all('audio').map((one) => one.ariaLabel)).toEqual([
+      'The first one',
+      'The newest one',
+    ]);
+    expect(twice.text).toContain('240 bpm');
+    const [first] = twice.all<HTMLAudioElement>('audio');
+    expect((await (await fetch(first?.src ?? '')).blob()).size).toBeGreaterThan(22_050 * 4 * 4);
+    await twice.press('Forget both sounds');
+    await shownUntil(twice, () => twice.all('audio').length === 0);
+    expect(twice.all('audio').length).toBe(0);
+    expect(await TestBed.inject(Device).findTakes('p s')).toBeUndefined();
+  });
 
   it('asks for no microphone before it is told to listen, and says what stays where', async () => {
-    const shown = await Shown.of(TakePanel, { request: REQUEST });
+    const shown = await Shown.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
     expect(shown.text).toContain('The microphone is asked for when you press Listen');
     expect(shown.text).toContain('stays on this device');
   });
 
   it('does not keep what the stand-in played', async () => {
-    const shown = await Shown.of(TakePanel, { request: REQUEST, tempo: '240 bpm' });
+    const shown = await Shown.of(TakePanel, { request: REQUEST, tempo: '240 bpm', keptAs: 'p s' });
     const kept: KeptTake[] = [];
     shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
     await shown.press('Let the stand-in play');

@@ -40,6 +40,9 @@ function changeIn(
 export class LessonStep {
   protected readonly state = inject(LessonState);
   protected readonly hear = inject(HearState);
+  protected readonly keptAs = computed(
+    () => `${this.state.plan()?.plan.id ?? ''} ${this.state.step()?.id ?? ''}`,
+  );
   protected readonly held = computed(() => {
     const progress = this.state.progress();
     const goal = progress?.step.rungs.at(-1);

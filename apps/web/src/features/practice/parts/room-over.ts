@@ -85,6 +85,7 @@ export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pe
               [request]="request"
               [tempo]="tempoWords()"
               [before]="takesBefore()"
+              [keptAs]="keptAs()"
               [canLoop]="state.loop() === null"
               (kept)="keepTake($event)"
               (looped)="loop($event)"
@@ -133,6 +134,13 @@ export class RoomOver {
       (one) => one.stepId === this.state.step()?.id,
     ),
   );
+
+  /** Some bars by themselves are another thing to hear than all of them. */
+  protected readonly keptAs = computed(() => {
+    const loop = this.state.loop();
+    const bars = loop ? ` ${loop.from}-${loop.to}` : '';
+    return `${this.state.plan()?.plan.id ?? ''} ${this.state.step()?.id ?? ''}${bars}`;
+  });
 
   protected keepTake(kept: KeptTake): void {
     this.close();

@@ -15,6 +15,7 @@ import { Capture } from '../../../sound/capture';
 import { RoomSound } from '../../../sound/room-sound';
 import { dayWords } from '../../../ui/day-label';
 import { TakeState, type JudgedTake, type TakeRequest } from '../take.state';
+import { KeptTakesView } from './kept-takes';
 import { TakePicture, type DrawnTake } from './take-picture';
 
 /** What a take measured, as it is kept. */
@@ -36,6 +37,8 @@ export interface KeptTake {
   readonly figures: TakeFigures;
   /** Clean, or stumbled and in which bar, from 1; null where it is to be no mark. */
   readonly mark: { readonly clean: boolean; readonly bar: number | null } | null;
+  /** Its sound is kept on this device, too. */
+  readonly hasSound: boolean;
 }
 
 /** What is not at one stroke, but all over a take. */
@@ -45,7 +48,7 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
 @Component({
   selector: 'harvu-take-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TakePicture],
+  imports: [KeptTakesView, TakePicture],
   providers: [RoomSound, Capture, TakeState],
   host: {
     class: 'fixed inset-0 z-30 overflow-auto bg-paper p-4',
@@ -102,9 +105,11 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
             </button>
           </p>
           <p class="text-ink-soft">
-            The microphone is asked for when you press Listen. The sound stays on this device and is
-            gone when you close this; only the figures are kept, if you keep them.
+            The microphone is asked for when you press Listen. If you keep a take, its figures go to
+            your song, and its sound stays on this device alone; of what you do not keep, nothing
+            stays.
           </p>
+          <harvu-kept-takes [id]="keptAs()" />
         }
         @case ('asks') {
           <p class="say" role="status">Allow the microphone, then one bar is counted.</p>
@@ -165,6 +170,9 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
                 <audio controls [src]="url" aria-label="You and the guide"></audio>
                 <span class="text-ink-soft">You on the left, the guide on the right.</span>
               </p>
+            }
+            @if (isKeeping()) {
+              <p role="status">Keeping it …</p>
             }
             <p class="sticky bottom-0 mt-auto flex flex-wrap gap-3 bg-paper py-3">
               @if (hasAny()) {
@@ -241,6 +249,8 @@ export class TakePanel {
   readonly tempo = input('');
   /** Takes of this step that were kept before, the first first. */
   readonly before = input<readonly TakeEvent[]>([]);
+  /** What its sound is kept as on this device: the plan and the step. */
+  readonly keptAs = input.required<string>();
   /** Bars can be looped where it was opened. */
   readonly canLoop = input(true);
   readonly kept = output<KeptTake>();
@@ -251,6 +261,8 @@ export class TakePanel {
   private readonly place = toSignal(this.state.places, { initialValue: null });
   private readonly url = signal('');
   private seed = 1;
+  private readonly keeping = signal(false);
+  protected readonly isKeeping = this.keeping.asReadonly();
   protected readonly besideUrl = this.url.asReadonly();
   protected readonly hasAny = computed(
     () => this.state.take()?.measures.lateMs.some((late) => late !== null) ?? false,
@@ -311,10 +323,9 @@ export class TakePanel {
     if (!take || !first || !this.hasAny() || take.from === 'stand-in') return '';
     return `The first one you kept, on ${dayWords(first.day)}: ${first.strokes - first.missed} of ${first.strokes} strokes, half of them within ${halfMs(first.spreadMs)} ms. Now: ${halfMs(take.measures.spreadMs)} ms.`;
   });
-  protected readonly isLoud = computed(() => {
-    const samples = this.state.take()?.sound?.samples;
-    return this.hasAny() && samples !== undefined && cutShare(samples) > MOST_CUT;
-  });
+  protected readonly isLoud = computed(
+    () => this.hasAny() && this.state.take()?.sound?.isCut === true,
+  );
   /** The bar of what is to be fixed, from 1; null where it is all of the take. */
   private readonly bar = computed(() => {
     const worst = this.state.take()?.verdict.worst;
@@ -356,9 +367,11 @@ export class TakePanel {
     if (blob) this.url.set(URL.createObjectURL(blob));
   }
 
-  protected keep(clean: boolean | null): void {
+  protected async keep(clean: boolean | null): Promise<void> {
     const take = this.state.take();
-    if (!take) return;
+    if (!take || this.isKeeping()) return;
+    this.keeping.set(true);
+    const hasSound = await this.state.keepSound(take, this.keptAs(), this.tempo());
     const { measures, verdict, from } = take;
     const { strokes } = this.request();
     this.kept.emit({
@@ -372,6 +385,7 @@ export class TakePanel {
         seconds: (strokes.at(-1)?.atS ?? 0) - (strokes[0]?.atS ?? 0),
       },
       mark: clean === null ? null : { clean, bar: clean ? null : this.bar() },
+      hasSound,
     });
   }
 
@@ -393,14 +407,4 @@ export class TakePanel {
 /** Half of what is spread normally lies within two thirds of its standard deviation. */
 function halfMs(spreadMs: number): number {
   return Math.round(spreadMs * 0.67);
-}
-
-/** Of a sound that was recorded too loud, more than this share of samples is as loud as there is. */
-const MOST_CUT = 0.002;
-const AS_LOUD_AS_THERE_IS = 0.995;
-
-function cutShare(samples: Float32Array): number {
-  let cut = 0;
-  for (const one of samples) if (Math.abs(one) >= AS_LOUD_AS_THERE_IS) cut += 1;
-  return cut / Math.max(1, samples.length);
 }
