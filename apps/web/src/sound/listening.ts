@@ -74,8 +74,10 @@ export const listening = {
     const isFine = recorded.sampleRate > 2 * ENOUGH_RATE;
     const samples = isFine ? halved(recorded.samples) : recorded.samples;
     const sampleRate = recorded.sampleRate / (isFine ? 2 : 1);
-    const guide = renderScore(score, { slower, sampleRate, hasClick: false });
     const from = Math.round(beginsS * sampleRate);
+    // Where less was played, the guide ends soon after.
+    const length = Math.max(0, samples.length - from) + sampleRate;
+    const guide = renderScore(score, { slower, sampleRate, hasClick: false }).subarray(0, length);
     let top = 0;
     for (const one of samples) top = Math.max(top, Math.abs(one));
     const mine = atRate(samples, {

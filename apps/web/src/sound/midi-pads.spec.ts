@@ -40,8 +40,8 @@ describe('MIDI pads', () => {
     pad.send([0x89, 38, 0], 1100);
     pad.send([0x99, 38, 90], 1600);
     expect(await heard).toEqual([
-      { atS: 1, pad: 'Test pad' },
-      { atS: 1.6, pad: 'Test pad' },
+      { atS: 1, pad: 'Test pad', midi: 38 },
+      { atS: 1.6, pad: 'Test pad', midi: 38 },
     ]);
   });
 

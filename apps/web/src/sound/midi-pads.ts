@@ -4,6 +4,7 @@ import {
   defer,
   delay,
   filter,
+  first,
   from,
   fromEvent,
   map,
@@ -19,6 +20,15 @@ export interface PadHit {
   readonly atS: number;
   /** The pad it came from, as it calls itself. */
   readonly pad: string;
+  /** The note it sounded. */
+  readonly midi: number;
+}
+
+/** What the stand-in plays where no pad is plugged in: notes, and how long after it begins. */
+export interface PadPart {
+  readonly hits: readonly { readonly afterMs: number; readonly midi: number }[];
+  /** It begins with the first of these. */
+  readonly begins: Observable<unknown>;
 }
 
 /** A MIDI message is a note that begins where its first byte says so and it is not silent. */
@@ -31,32 +41,44 @@ export function isNoteOn([status = 0, , loudness = 0]: Iterable<number> &
   return (status & KIND) === NOTE_ON && loudness > 0;
 }
 
-/** The rhythm the stand-in plays, in quarters, and how far its hand is off, in ms: two bars of a plain strum. */
-const STAND_IN_BEATS = [0, 1, 1.5, 2.5, 3, 3.5, 4, 5, 5.5, 6.5, 7, 7.5];
-const STAND_IN_OFF_MS = [0, 9, -7, 12, -4, 6, -11, 3, 8, -9, 5, -2];
-const STAND_IN_BEAT_MS = 600;
-const STAND_IN_NAME = 'Simulated pad';
+/** A rhythm in quarters, and how far the hand is off, in ms: two bars of a plain strum at 100 bpm. */
+const STRUM_BEATS = [0, 1, 1.5, 2.5, 3, 3.5, 4, 5, 5.5, 6.5, 7, 7.5];
+const STRUM_OFF_MS = [0, 9, -7, 12, -4, 6, -11, 3, 8, -9, 5, -2];
+const STRUM_BEAT_MS = 600;
+const STRUM: PadPart = {
+  hits: STRUM_BEATS.map((beat, index) => ({
+    afterMs: (beat + 1) * STRUM_BEAT_MS + (STRUM_OFF_MS[index] ?? 0),
+    midi: 60,
+  })),
+  begins: of(null),
+};
+/** What the pad that is not there calls itself. */
+export const STAND_IN_NAME = 'Simulated pad';
 
-/** Hits of a pad that is not there: a hand that is human, at 100 bpm. */
-function standInHits(): Observable<PadHit> {
-  return defer(() => {
-    const start = performance.now() + STAND_IN_BEAT_MS;
-    return from(
-      STAND_IN_BEATS.map((beat, index) => ({ beat, offMs: STAND_IN_OFF_MS[index] ?? 0 })),
-    ).pipe(
-      mergeMap(({ beat, offMs }) => {
-        const atMs = start + beat * STAND_IN_BEAT_MS + offMs;
-        const hit = { atS: atMs / 1000, pad: STAND_IN_NAME };
-        return of(hit).pipe(delay(Math.max(0, atMs - performance.now())));
-      }),
-    );
-  });
+/** Hits of a pad that is not there. */
+function standInHits({ hits, begins }: PadPart): Observable<PadHit> {
+  return begins.pipe(
+    first(),
+    switchMap(() => {
+      const startMs = performance.now();
+      return from(hits).pipe(
+        mergeMap(({ afterMs, midi }) => {
+          const atMs = startMs + afterMs;
+          const hit = { atS: atMs / 1000, pad: STAND_IN_NAME, midi };
+          return of(hit).pipe(delay(Math.max(0, atMs - performance.now())));
+        }),
+      );
+    }),
+  );
 }
 
 function hitsOf(input: MIDIInput): Observable<PadHit> {
   return fromEvent<MIDIMessageEvent>(input, 'midimessage').pipe(
     filter(({ data }) => data !== null && isNoteOn(data)),
-    map(({ timeStamp }) => ({ atS: timeStamp / 1000, pad: input.name ?? 'MIDI pad' })),
+    map(({ timeStamp, data }) => ({
+      ...{ atS: timeStamp / 1000, pad: input.name ?? 'MIDI pad' },
+      midi: data?.[1] ?? 0,
+    })),
   );
 }
 
@@ -74,12 +96,14 @@ export const REQUEST_MIDI = new InjectionToken<(() => Promise<MIDIAccess>) | und
 export class MidiPads {
   private readonly request = inject(REQUEST_MIDI);
 
-  hits(): Observable<PadHit> {
+  hits(standIn: PadPart = STRUM): Observable<PadHit> {
     return defer(() => this.request?.() ?? Promise.resolve(undefined)).pipe(
       map((access) => [...(access?.inputs.values() ?? [])]),
       // Refused: as if none were plugged in.
       catchError(() => of([])),
-      switchMap((inputs) => (inputs.length === 0 ? standInHits() : merge(...inputs.map(hitsOf)))),
+      switchMap((inputs) =>
+        inputs.length === 0 ? standInHits(standIn) : merge(...inputs.map(hitsOf)),
+      ),
     );
   }
 }

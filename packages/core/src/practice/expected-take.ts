@@ -10,20 +10,32 @@ function moment(atS: number): number {
   return Math.round(atS * 1e4);
 }
 
+/** What notes of a riff sound; of dead ones and harmonics the fret does not tell. */
+function soundingOf(
+  notes: NonNullable<GuideScore['strokes'][number]['notes']>,
+  open: GuideScore['setup']['open'],
+): readonly number[] {
+  return notes.flatMap(({ note }) =>
+    note.how === 'dead' || note.how === 'harmonic'
+      ? []
+      : [(open[open.length - note.string] ?? 0) + note.fret],
+  );
+}
+
 /**
  * Lists what is expected of one pass at its written tempo, in seconds from its first bar: the strokes that
  * are seen, clicked and heard, with their grips and bars (from 0); of a pattern that is played freely, only
  * the pulse has to be there.
  *
  * @example
- * expectedTake({ score: { strokes: [], clicks: [] }, pass: { stretch: { bars: [] } } }, []) // []
+ * expectedTake({ score: { strokes: [], clicks: [], setup: { open: [], grips: [] } }, pass: { stretch: { bars: [] } } }, []) // []
  */
 export function expectedTake(
   {
     score,
     pass,
   }: {
-    readonly score: Pick<GuideScore, 'strokes' | 'clicks'>;
+    readonly score: Pick<GuideScore, 'strokes' | 'clicks' | 'setup'>;
     readonly pass: { readonly stretch: Pick<Pass['stretch'], 'bars'> };
   },
   freePatterns: readonly string[],
@@ -37,7 +49,9 @@ export function expectedTake(
     return {
       ...{ atS: stroke.atS, bar: stroke.bar },
       // A riff holds no chord.
-      ...(!stroke.notes && { chord: stroke.chord }),
+      ...(stroke.notes
+        ? { asks: soundingOf(stroke.notes, score.setup.open) }
+        : { chord: stroke.chord }),
       ...(stroke.chordChange && { chordChange: true }),
       ...(inFree && { inFree: true as const }),
       ...(mayMiss && { mayMiss: true as const }),

@@ -61,6 +61,27 @@ function placesFor(
     .filter(({ fret }) => fret >= 0 && fret <= lastFret);
 }
 
+/**
+ * Gives the place of a note that is nearest to another place, as the hand goes: fewest frets along, then
+ * fewest strings across, on none of the strings that are taken; undefined where it is nowhere on the neck.
+ *
+ * @example
+ * placeNear(60, { string: 3, fret: 2 }, { tuning: STANDARD_TUNING, hand: USUAL_HAND }) // { string: 2, fret: 1 }
+ */
+export function placeNear(
+  midi: number,
+  near: NeckPlace,
+  { taken = [], ...options }: PlacingOptions & { readonly taken?: readonly NeckPlace[] },
+): NeckPlace | undefined {
+  const far = ({ string, fret }: NeckPlace): number =>
+    Math.abs(fret - near.fret) + Math.abs(string - near.string) / 10;
+  const isFree = ({ string }: NeckPlace): boolean => taken.every((one) => one.string !== string);
+  const [nearest] = placesFor(midi, options)
+    .filter(isFree)
+    .sort((a, b) => far(a) - far(b));
+  return nearest;
+}
+
 interface Way {
   readonly place: NeckPlace;
   /** The fret the hand was at last; open strings leave it where it is. */

@@ -1,4 +1,4 @@
-import { alignStrokes } from './align';
+import { alignStrokes, type Pair } from './align';
 
 /** A stroke that is expected: when, and whether a new grip begins with it. */
 export interface ExpectedTime {
@@ -10,6 +10,8 @@ export interface ExpectedTime {
   readonly bar?: number;
   /** Its bar is played freely: more strokes than these are welcome there. */
   readonly inFree?: true;
+  /** The notes it asks for, as MIDI counts them; without, any will do. */
+  readonly asks?: readonly number[];
   /** It may be left out: a stroke of a free pattern that is not on the pulse. */
   readonly mayMiss?: true;
 }
@@ -18,6 +20,15 @@ export interface ExpectedTime {
 export interface HeardHow {
   /** How much later than played a stroke is heard, where the device was measured. */
   readonly latencyS?: number;
+  /** What each heard stroke sounded, as MIDI counts notes, where that is known. */
+  readonly notes?: readonly number[];
+}
+
+/** A note that was played where another was asked for. */
+export interface OtherNote {
+  /** Place of the expected stroke, from 0. */
+  readonly stroke: number;
+  readonly played: number;
 }
 
 /** What was really played, stroke by stroke. */
@@ -30,6 +41,8 @@ export interface TakeMeasures {
   readonly extra: readonly number[];
   /** For each of them, the place of the expected stroke it comes after; -1 before all. */
   readonly extraAfter: readonly number[];
+  /** Notes that were not those asked for, where notes are known; an octave away is the same note. */
+  readonly others: readonly OtherNote[];
   /** Places of expected strokes before which the player stopped or lost their place. */
   readonly stumbles: readonly number[];
   /** How far the strokes lie about the beat, in ms: half of them within two thirds of it. */
@@ -151,6 +164,24 @@ function lostAt(
   });
 }
 
+/** The notes of each pair that were not asked for; what sounds at once is one stroke. */
+function othersIn(
+  expected: readonly ExpectedTime[],
+  pairs: readonly Pair[],
+  heard: { readonly apart: readonly number[]; readonly notes: readonly number[] | undefined },
+): readonly OtherNote[] {
+  const { apart, notes = [] } = heard;
+  return pairs.flatMap((pair) => {
+    const asked = expected[pair.expected]?.asks ?? [];
+    const until = apart[apart.indexOf(pair.heard) + 1];
+    const other = notes
+      .slice(pair.heard, until)
+      .find((note) => asked.every((one) => (note - one) % 12 !== 0));
+    const isOther = asked.length > 0 && other !== undefined;
+    return isOther ? [{ stroke: pair.expected, played: other }] : [];
+  });
+}
+
 function placesBut(count: number, taken: readonly number[]): readonly number[] {
   const known = new Set(taken);
   return Array.from({ length: count }, (_, at) => at).filter((at) => !known.has(at));
@@ -199,6 +230,7 @@ export function measuresOf(
   return {
     ...{ lateMs, missed, extra },
     extraAfter: extra.map((heard) => pairs.findLast((one) => one.heard < heard)?.expected ?? -1),
+    others: othersIn(expected, pairs, { apart, notes: how.notes }),
     stumbles: [...new Set([...stopped, ...lostAt(expected, missed, lateMs)])].sort((a, b) => a - b),
     spreadMs: Math.round(middleOf(steady) * NORMAL * 1000),
     driftPercent: Math.round(slope * 10_000) / 100,

@@ -5,6 +5,8 @@ import type { HeardBy, Spot, SpotKind, Verdict } from './verdict';
 export interface TakeWords extends HeardBy {
   /** A chord as whoever reads calls it. */
   readonly called: (chord: string) => string;
+  /** Where a note lies at an expected stroke, from 0, as whoever reads says it; without, no place is said. */
+  readonly placed?: (note: number, stroke: number) => string;
 }
 
 /** What is said of a take. */
@@ -88,6 +90,13 @@ const WORDS: Readonly<Record<SpotKind, (told: Told) => string>> = {
   early: ({ spot, where }) => `a stroke ${where} comes ${-spot.by} ms early`,
   missed: ({ words, where, at }) =>
     words.isExact ? `a stroke ${where} is missing${at}` : `a stroke ${where} was not heard${at}`,
+  note: ({ strokes, spot, where, words }) => {
+    const [asked] = strokes[spot.stroke]?.asks ?? [];
+    const { placed } = words;
+    return placed && asked !== undefined
+      ? `${where} it was ${placed(spot.by, spot.stroke)}, and ${placed(asked, spot.stroke)} is written`
+      : `another note than the one written was played ${where}`;
+  },
   extra: ({ where }) => `there is a stroke too many ${where}`,
   uneven: ({ spot, clean }) =>
     `the strokes lie ${spot.by} ms before and after the beat${clean ? '' : ': play it slower, with a nod on each beat'}`,

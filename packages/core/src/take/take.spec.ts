@@ -129,4 +129,19 @@ describe('the verdict of a take', () => {
     expect(judged([]).clean).toBeFalse();
     expect(judgeTake([], measuresOf([], []), { isExact: true }).clean).toBeFalse();
   });
+
+  it('of known notes is not clean with another one in it; an octave away is the same', () => {
+    const line: readonly ExpectedTime[] = [60, 62, 64, 65].map((note, at) => ({
+      ...{ atS: at, asks: at === 3 ? [note, 72] : [note] },
+    }));
+    const heard = [0, 1, 2, 3, 3.01];
+    const judge = (notes: readonly number[]) =>
+      judgeTake(line, measuresOf(line, heard, { notes }), { isExact: true });
+    expect(judge([60, 74, 64, 65, 72]).clean).toBeTrue();
+    expect(judge([60, 61, 64, 65, 72]).worst).toEqual(
+      jasmine.objectContaining({ what: 'note', stroke: 1, by: 61 }),
+    );
+    expect(judge([60, 62, 64, 65, 71]).worst?.by).toBe(71);
+    expect(judgeTake(line, measuresOf(line, heard), { isExact: true }).clean).toBeTrue();
+  });
 });

@@ -8,6 +8,7 @@ export type SpotKind =
   | 'late'
   | 'early'
   | 'missed'
+  | 'note'
   | 'sparse'
   | 'extra'
   | 'uneven'
@@ -20,7 +21,7 @@ export interface Spot {
   readonly what: SpotKind;
   /** Place of the expected stroke it is heard at, from 0. */
   readonly stroke: number;
-  /** How late or early in ms, how uneven in ms, or by how many percent the tempo is off. */
+  /** How late or early in ms, how uneven in ms, by how many percent the tempo is off, or the note that was played. */
   readonly by: number;
   /** How much it is heard: at 1 a take is no longer clean. */
   readonly weight: number;
@@ -62,6 +63,8 @@ export interface HeardBy {
 const WORTH_A_WORD = 0.5;
 const STUMBLE_WEIGHT = 3;
 const CHANGE_WEIGHT = 1.2;
+/** Another note than the one that is written is heard by everybody. */
+const NOTE_WEIGHT = 2.5;
 
 function gapBefore(expected: readonly ExpectedTime[], at: number): number {
   return (expected[at]?.atS ?? 0) - (expected[at - 1]?.atS ?? -Infinity);
@@ -239,6 +242,10 @@ export function judgeTake(
     ...stumbles,
     ...single,
     ...missedSpots(expected, measures, by),
+    ...measures.others.map(({ stroke, played }): Spot => ({
+      ...{ what: 'note', stroke, by: played },
+      weight: NOTE_WEIGHT,
+    })),
     ...extraSpots(expected, measures, by),
     ...wholeSpots(expected, measures, by),
     ...sparseSpots(expected, measures),

@@ -7,14 +7,18 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { handWords } from '@harvu/core/fretboard';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
 import type { Tuning } from '@harvu/core/pitch';
-import { tappedNotes, type RiffNote } from '@harvu/core/riff';
+import { playedNotes, tappedNotes, type PlayedNote, type RiffNote } from '@harvu/core/riff';
 import type { Meter } from '@harvu/core/rhythm';
 import { readTaps } from '@harvu/core/telling';
+import { EMPTY, switchMap, tap } from 'rxjs';
+import { MidiPads } from '../../sound/midi-pads';
 import { CONVENTIONS } from '../../ui/conventions';
 
 const FRETS = 13;
+const MOST_PLAYED = 400;
 
 /** A place of the neck to press. */
 interface Press {
@@ -51,6 +55,9 @@ interface Press {
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-2 text-xs">
       <span role="status" class="text-ink-soft">{{ told() }}</span>
+      <button type="button" class="button" (click)="playIn()">
+        {{ isListening() ? 'That was all' : 'Play it in (MIDI)' }}
+      </button>
       @if (pressed().length > 0) {
         <button
           type="button"
@@ -83,6 +90,22 @@ export class RiffNeck {
   private readonly conventions = inject(CONVENTIONS);
   protected readonly pressed = signal<readonly Press[]>([]);
   protected readonly taps = signal<readonly number[]>([]);
+  private readonly pads = inject(MidiPads);
+  protected readonly isListening = signal(false);
+  private readonly played = signal<readonly PlayedNote[]>([]);
+  /** What comes in while it listens. */
+  protected readonly heard = toSignal(
+    toObservable(this.isListening).pipe(
+      switchMap((isOn) => (isOn ? this.pads.hits() : EMPTY)),
+      tap((hit) => this.played.update((all) => [...all, hit].slice(-MOST_PLAYED))),
+    ),
+  );
+  private readonly playedRiff = computed(() =>
+    playedNotes(this.played(), {
+      ...{ tuning: this.tuning(), hand: { ...USUAL_HAND, capo: this.capo() } },
+      meterBeats: this.meter().beats,
+    }),
+  );
 
   protected readonly rows = computed(() => {
     const [tuning, capo] = [this.tuning(), this.capo()];
@@ -104,6 +127,8 @@ export class RiffNeck {
   );
   /** Without taps each note is half a beat: it can be put right afterwards. */
   protected readonly notes = computed(() => {
+    if (this.isListening()) return [];
+    if (this.played().length > 0) return this.playedRiff().notes;
     const [pressed, rhythm] = [this.pressed(), this.rhythm()];
     const isTapped = rhythm !== undefined && rhythm.slots.length >= pressed.length;
     const { subdivision, slots } = isTapped
@@ -115,14 +140,36 @@ export class RiffNeck {
     );
   });
   protected readonly told = computed(() => {
-    const [pressed, taps] = [this.pressed().length, this.taps().length];
+    const [pressed, taps, played] = [this.pressed(), this.taps(), this.played()].map(
+      (all) => all.length,
+    ) as [number, number, number];
+    if (this.isListening()) return `Play the notes: ${played} came in.`;
+    if (played > 0) return this.playedWords();
     if (pressed === 0) return 'Press the notes in their order; the rhythm comes afterwards.';
     if (taps === 0)
       return `${pressed} pressed. Tap the rhythm, one tap a note, or put them in evenly.`;
     return taps < pressed ? `${taps} of ${pressed} tapped.` : `All ${pressed} tapped.`;
   });
 
+  /** Begins to take notes in, or ends it. */
+  protected playIn(): void {
+    if (!this.isListening()) this.clear();
+    this.isListening.update((isOn) => !isOn);
+  }
+
+  private playedWords(): string {
+    const { notes, nowhere } = this.playedRiff();
+    const say = handWords(this.conventions(), { tuning: this.tuning(), capo: this.capo() });
+    const places = notes.map(
+      ({ string, fret }) =>
+        `${say.string(this.tuning().length - string)} ${fret === 0 ? 'open' : say.fret(fret)}`,
+    );
+    const left = nowhere.length > 0 ? ` ${nowhere.length} are not on this neck.` : '';
+    return `Played in: ${places.join(', ')}.${left}`;
+  }
+
   protected press(cell: Press): void {
+    this.played.set([]);
     this.pressed.update((all) => [...all, cell]);
   }
 
@@ -138,6 +185,7 @@ export class RiffNeck {
   protected clear(): void {
     this.pressed.set([]);
     this.taps.set([]);
+    this.played.set([]);
   }
 
   protected take(): void {

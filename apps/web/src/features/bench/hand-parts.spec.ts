@@ -129,7 +129,8 @@ describe('a pattern tapped on a MIDI pad', () => {
     const shown = await Shown.of(PatternTelling, { meter: FOUR, hand: USUAL_PICKING });
     await shown.press('Use a MIDI pad');
     expect(shown.text).toContain('Play it on the pad.');
-    for (const beat of [0, 1, 1.5, 2, 3, 3.5]) hits.next({ atS: beat * 0.6, pad: 'Test pad' });
+    for (const beat of [0, 1, 1.5, 2, 3, 3.5])
+      hits.next({ atS: beat * 0.6, pad: 'Test pad', midi: 60 });
     await shown.settle();
     expect(shown.text).toContain('Test pad is heard. 6 taps.');
     expect(shown.text).toContain('tapped at 100 bpm, 2 a beat, 100 % on the grid');

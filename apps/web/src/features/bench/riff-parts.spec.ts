@@ -5,7 +5,9 @@ import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import type { SongDocument } from '@harvu/core/song';
+import { Subject } from 'rxjs';
 import { answers } from '../../worked-out/answers';
+import { MidiPads, type PadHit } from '../../sound/midi-pads';
 import { setUpPage, Shown } from '../../testing/page';
 import { CONVENTIONS } from '../../ui/conventions';
 import { Engraving } from '../../ui/engraving';
@@ -164,6 +166,28 @@ describe('riffs at the bench', () => {
     expect(shown.text).toContain('All 3 tapped.');
     await shown.press('Put them in');
     expect(taken.map((one) => (one as { at: unknown }).at)).toEqual([0, 1, '3/2']);
+  });
+
+  it('are played in by MIDI, as strings and frets in the rhythm they had', async () => {
+    const hits = new Subject<PadHit>();
+    TestBed.resetTestingModule();
+    setUpPage([{ provide: MidiPads, useValue: { hits: () => hits } }]);
+    const shown = await Shown.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
+    const taken: { at: unknown; string: number; fret: number }[] = [];
+    shown.fixture.componentInstance.taken.subscribe((notes) => taken.push(...notes));
+    await shown.press('Play it in (MIDI)');
+    for (const [at, midi] of [57, 60, 62, 20].entries())
+      hits.next({ atS: 1 + at * 0.5, pad: 'pad', midi });
+    await shown.settle();
+    expect(shown.text).toContain('4 came in');
+    await shown.press('That was all');
+    expect(shown.text).toContain('string 3 fret 2');
+    expect(shown.text).toContain('1 are not on this neck');
+    await shown.press('Put them in');
+    expect(taken.map(({ at, string, fret }) => `${at} ${string}:${fret}`)).toEqual([
+      ...['0 3:2', '1 2:1', '2 2:3'],
+    ]);
+    expect(hits.observed).toBeFalse();
   });
 
   it('are pasted as a spoken list, counted from either side, or as tab', async () => {

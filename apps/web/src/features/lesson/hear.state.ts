@@ -6,6 +6,7 @@ import { kindOf } from '@harvu/core/steps';
 import { catchError, of, switchMap } from 'rxjs';
 import { SoundLevels } from '../../sound/levels';
 import { RoomSound } from '../../sound/room-sound';
+import { CONVENTIONS } from '../../ui/conventions';
 import { Analysis } from '../../worked-out';
 import { takeRequestOf, type KeptTake } from '../takes';
 import { LessonMarks, type Heard } from './lesson-marks';
@@ -67,10 +68,12 @@ export class HearState {
   readonly barCount = this.whole.asReadonly();
   private readonly listens = signal(false);
   /** What is to be played, while the take is listened to; null else, or where nothing is struck. */
+  private readonly conventions = inject(CONVENTIONS);
   readonly takeRequest = computed(() => {
     const scene = this.scene();
     const hasStrokes = (scene?.expected.length ?? 0) > 0;
-    return scene && hasStrokes ? takeRequestOf(scene, this.tempoOf(scene, this.bpm())) : null;
+    if (!scene || !hasStrokes) return null;
+    return takeRequestOf(scene, this.tempoOf(scene, this.bpm()), this.conventions());
   });
   readonly isListening = computed(() => this.listens() && this.takeRequest() !== null);
   readonly canSound = computed(() => (this.scene()?.score.lastsS ?? 0) > 0);

@@ -11,12 +11,12 @@ import {
   type Verdict,
 } from '@harvu/core/take';
 import { wrap, type Remote } from 'comlink';
-import { Subscription } from 'rxjs';
+import { filter, Subscription } from 'rxjs';
 import { Capture, type Recorded } from '../../sound/capture';
 import { Latency } from '../../sound/latency';
 import type { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
-import { MidiPads } from '../../sound/midi-pads';
+import { MidiPads, STAND_IN_NAME, type PadPart } from '../../sound/midi-pads';
 import { RoomSound } from '../../sound/room-sound';
 import { Device } from '../../store/device';
 
@@ -27,6 +27,15 @@ export interface TakeRequest {
   readonly slower: number;
   /** A chord as whoever reads calls it. */
   readonly called: (chord: string) => string;
+  /** Where a note lies at a stroke of a riff, as whoever reads says it. */
+  readonly placed?: (note: number, stroke: number) => string;
+}
+
+/** A stroke that came in by hand: when, on the page's clock in ms, and the note where it has one. */
+interface Struck {
+  readonly atMs: number;
+  readonly midi?: number;
+  readonly pad?: string;
 }
 
 /** What a take sounded like. */
@@ -60,6 +69,8 @@ const AFTER_MS = 700;
 /** Sound before the first bar is the count-in. */
 const BEFORE_S = 0.3;
 const STAND_IN_RATE = 22_050;
+/** Where only the stroke is asked for, any note will do. */
+const ANY_NOTE = 60;
 /** How the stand-in plays when nobody says otherwise: one change of grips is too slow. */
 const STAND_IN_LATE_MS = 210;
 
@@ -78,7 +89,7 @@ export class TakeState {
   private readonly why = signal('');
   private readonly last = signal<JudgedTake | null>(null);
   private readonly source = signal<TakeSource>('microphone');
-  private readonly struck = signal<readonly number[]>([]);
+  private readonly struck = signal<readonly Struck[]>([]);
   private request: TakeRequest | undefined;
   private running = new Subscription();
   /** When the first bar began, on the page's clock. */
@@ -126,7 +137,7 @@ export class TakeState {
 
   /** A stroke by hand: a key or a finger, on the page's clock. */
   strike(): void {
-    if (this.now() === 'plays') this.struck.update((all) => [...all, performance.now()]);
+    if (this.now() === 'plays') this.struck.update((all) => [...all, { atMs: performance.now() }]);
   }
 
   /** Takes a file that was recorded elsewhere. */
@@ -223,13 +234,31 @@ export class TakeState {
     );
     if (from === 'midi')
       this.running.add(
-        this.pads.hits().subscribe(({ atS }) => this.struck.update((all) => [...all, atS * 1000])),
+        this.pads
+          .hits(this.standInPart())
+          .subscribe(({ atS, midi, pad }) =>
+            this.struck.update((all) => [...all, { atMs: atS * 1000, midi, pad }]),
+          ),
       );
+  }
+
+  /** Where no pad is plugged in, the stand-in plays this take, from its first bar on. */
+  private standInPart(): PadPart {
+    const strokes = this.request?.strokes ?? [];
+    const { playedS } = playStandIn(strokes, STEADY_PLAYER, 1);
+    return {
+      hits: playedS.flatMap((atS, at) =>
+        atS === null
+          ? []
+          : (strokes[at]?.asks ?? [ANY_NOTE]).map((midi) => ({ afterMs: atS * 1000, midi })),
+      ),
+      begins: this.sound.places.pipe(filter((place) => place?.part.kind === 'pass')),
+    };
   }
 
   private finish(): void {
     // Whoever strikes before anything sounds begins with that.
-    const firstBarMs = this.firstBarMs ?? this.struck()[0] ?? performance.now();
+    const firstBarMs = this.firstBarMs ?? this.struck()[0]?.atMs ?? performance.now();
     const isHeard = this.source() === 'microphone';
     const recorded = isHeard ? this.capture.stop() : undefined;
     this.stop();
@@ -239,8 +268,17 @@ export class TakeState {
       this.hear(recorded, beginsS).catch(() => this.fail());
       return;
     }
-    const struck = this.struck().map((one) => (one - firstBarMs) / 1000);
-    this.judge(struck, { beginsS: 0 }).catch(() => this.fail());
+    // Nobody keeps as their own what no pad of theirs played.
+    if (this.struck().some(({ pad }) => pad === STAND_IN_NAME)) this.source.set('stand-in');
+    const struck = this.struck()
+      .map(({ atMs, midi }) => ({ atS: (atMs - firstBarMs) / 1000, midi }))
+      .filter(({ atS }) => atS > -BEFORE_S)
+      .toSorted((a, b) => a.atS - b.atS);
+    const notes = struck.flatMap(({ midi }) => midi ?? []);
+    this.judge(
+      struck.map(({ atS }) => atS),
+      { beginsS: 0, notes },
+    ).catch(() => this.fail());
   }
 
   private async hear({ samples, sampleRate }: Recorded, beginsS: number): Promise<void> {
@@ -254,7 +292,7 @@ export class TakeState {
 
   private async judge(
     heard: readonly number[],
-    of: Pick<JudgedTake, 'beginsS' | 'sound'>,
+    of: Pick<JudgedTake, 'beginsS' | 'sound'> & { readonly notes?: readonly number[] },
   ): Promise<void> {
     const { request } = this;
     if (!request) return;
@@ -262,7 +300,10 @@ export class TakeState {
     const isFile = from === 'file';
     const heardS = heard.filter((one) => isFile || one > -BEFORE_S).sort((a, b) => a - b);
     const known = this.latency.measuredMs();
-    const how = from === 'taps' && known !== null ? { latencyS: known / 1000 } : {};
+    const how = {
+      ...(from === 'taps' && known !== null && { latencyS: known / 1000 }),
+      ...(of.notes && { notes: of.notes }),
+    };
     const measures = await this.workerOf().measures(request.strokes, heardS, how);
     if (this.now() !== 'hears') return;
     const isExact = from === 'taps' || from === 'midi';
@@ -270,7 +311,7 @@ export class TakeState {
     const said = sayTake(
       request.strokes,
       { measures, verdict },
-      { isExact, called: request.called },
+      { isExact, called: request.called, ...(request.placed && { placed: request.placed }) },
     );
     this.last.set({
       ...{ from, measures, verdict, said, heardS },

@@ -11,7 +11,7 @@ import { Capture } from '../../sound/capture';
 import { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { ASK_MICROPHONE } from '../../sound/microphone';
-import { MidiPads, type PadHit } from '../../sound/midi-pads';
+import { MidiPads, STAND_IN_NAME, type PadHit } from '../../sound/midi-pads';
 import { RoomSound } from '../../sound/room-sound';
 import { Device } from '../../store/device';
 import { emptyDevice, setUpPage, Shown } from '../../testing/page';
@@ -68,7 +68,9 @@ describe('a take', () => {
     await state.listen(REQUEST, 'midi');
     sound.at(0);
     const startS = performance.now() / 1000;
-    STROKES.forEach(({ atS }, at) => hits.next({ atS: startS + atS + late(at), pad: 'pad' }));
+    STROKES.forEach(({ atS }, at) =>
+      hits.next({ atS: startS + atS + late(at), pad: 'pad', midi: 60 }),
+    );
     sound.ended.next();
     await told();
   }
@@ -91,6 +93,33 @@ describe('a take', () => {
     await play((at) => (at === 8 ? 0.2 : 0));
     expect(state.take()?.verdict.clean).toBeFalse();
     expect(state.take()?.said.verdict).toContain('the change from D to Em comes 200 ms late');
+  });
+
+  it('of a riff by MIDI names the note that was another', async () => {
+    const asks = [60, 62, 64, 65];
+    const strokes = asks.map((note, at) => ({ atS: at * 0.5, bar: 0, asks: [note] }));
+    const placed = (note: number) => `note ${note}`;
+    await state.listen({ ...REQUEST, strokes, placed }, 'midi');
+    sound.at(0);
+    const startS = performance.now() / 1000;
+    [60, 62, 63, 77].forEach((midi, at) => hits.next({ atS: startS + at * 0.5, pad: 'pad', midi }));
+    sound.ended.next();
+    await told();
+    expect(state.take()?.said.verdict).toBe(
+      'Not clean yet: in bar 1 it was note 63, and note 64 is written.',
+    );
+    expect(state.take()?.verdict.spots.length).toBe(1);
+    expect(state.take()?.from).toBe('midi');
+  });
+
+  it('of a pad that is not there is the stand-in’s, and not kept as the student’s', async () => {
+    await state.listen(REQUEST, 'midi');
+    sound.at(0);
+    const startS = performance.now() / 1000;
+    for (const { atS } of STROKES) hits.next({ atS: startS + atS, pad: STAND_IN_NAME, midi: 60 });
+    sound.ended.next();
+    await told();
+    expect(state.take()?.from).toBe('stand-in');
   });
 
   it('says what to do where the microphone may not be used', async () => {
@@ -135,7 +164,8 @@ describe('the picture of a take', () => {
   it('tells each stroke by its shape and in words', async () => {
     const lateMs = STROKES.map((_, at) => (at === 1 ? 90 : at === 2 ? -80 : at === 3 ? null : 0));
     const measures = {
-      ...{ lateMs, missed: [3], extra: [0], extraAfter: [4], stumbles: [], spreadMs: 5 },
+      ...{ lateMs, missed: [3], extra: [0], extraAfter: [4], stumbles: [], others: [] },
+      ...{ spreadMs: 5 },
       ...{ driftPercent: 0, latencyMs: 0 },
     };
     const barsS = [...SCORE.barsS, SCORE.lastsS];

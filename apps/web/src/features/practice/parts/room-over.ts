@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, model, output } f
 import { takesIn } from '@harvu/core/events';
 import type { BarRange } from '@harvu/core/practice';
 import type { RecordedStart } from '@harvu/core/recording';
+import { CONVENTIONS } from '../../../ui/conventions';
 import { PracticeState } from '../practice.state';
 import { RecordingState } from '../recording.state';
 import { ChangeDrillTimer } from './change-drill';
@@ -106,6 +107,7 @@ export class RoomOver {
   readonly loopAsked = output();
   protected readonly state = inject(PracticeState);
   protected readonly recording = inject(RecordingState);
+  private readonly conventions = inject(CONVENTIONS);
   protected readonly occurrences = computed(
     () => this.state.plan()?.work.timeline.occurrences ?? [],
   );
@@ -126,7 +128,7 @@ export class RoomOver {
   /** One pass as it is to be played now. */
   protected readonly takeRequest = computed(() => {
     const [scene, bpm] = [this.state.scene(), this.state.clickBpm()];
-    return scene && bpm !== null ? takeRequestOf(scene, bpm) : null;
+    return scene && bpm !== null ? takeRequestOf(scene, bpm, this.conventions()) : null;
   });
   protected readonly tempoWords = computed(() => `${this.state.clickBpm() ?? ''} bpm`);
   protected readonly takesBefore = computed(() =>

@@ -29,7 +29,7 @@ interface Heard {
         @for (take of heard(); track take.url) {
           <li>
             <p>
-              <b>{{ take.name }}</b> <span class="text-ink-soft">{{ take.said }}</span>
+              <b>{{ take.name }}</b>&ngsp;<span class="text-ink-soft">{{ take.said }}</span>
             </p>
             <audio
               class="mt-1 w-full"

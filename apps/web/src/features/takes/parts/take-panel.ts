@@ -138,7 +138,9 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
               Tap each stroke, here or with space: {{ state.count() }}
             </button>
           } @else if (state.from() === 'midi') {
-            <p class="text-ink-soft">{{ state.count() }} notes came in.</p>
+            <p class="text-ink-soft">
+              {{ state.count() }} notes came in. Where nothing is plugged in, the stand-in plays.
+            </p>
           }
           <p class="flex gap-3">
             <button type="button" class="button big" (click)="state.end()">That was all</button>
@@ -174,7 +176,7 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
             @if (isKeeping()) {
               <p role="status">Keeping it …</p>
             }
-            <p class="sticky bottom-0 mt-auto flex flex-wrap gap-3 bg-paper py-3">
+            <p class="choices mt-auto flex flex-wrap gap-3 bg-paper py-3">
               @if (hasAny()) {
                 @if (take.from === 'stand-in') {
                   <span class="self-center text-ink-soft"
@@ -225,6 +227,15 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
     </div>
   `,
   styles: `
+    /* Where there is room for them beside the picture, they stay in sight. */
+    @media (min-height: 40rem) {
+      .choices {
+        position: sticky;
+        bottom: -1rem;
+        padding-bottom: 1.75rem;
+        margin-bottom: -1rem;
+      }
+    }
     .figure {
       font-size: clamp(96px, 24vmin, 200px);
       line-height: 1;
