@@ -1,6 +1,6 @@
 import type { GuideScore } from '@harvu/core/guide';
 import { renderScore } from '@harvu/core/guide';
-import { onsetsIn } from '@harvu/core/listening';
+import { loopBackOf, onsetsIn, type LoopBack } from '@harvu/core/listening';
 import { renderStandIn, type StandInTake } from '@harvu/core/stand-in';
 import { measuresOf, type ExpectedTime, type HeardHow, type TakeMeasures } from '@harvu/core/take';
 import { WaveFile } from 'wavefile';
@@ -59,6 +59,12 @@ export const listening = {
     onsetsS: onsetsIn(samples, sampleRate),
     isCut: isCut(samples),
   }),
+
+  loopBack: (
+    samples: Float32Array,
+    sampleRate: number,
+    clicksS: readonly number[],
+  ): LoopBack | undefined => loopBackOf(samples, sampleRate, clicksS),
 
   measures: (
     strokes: readonly ExpectedTime[],

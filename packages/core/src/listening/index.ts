@@ -1,6 +1,8 @@
 export { bandsOf } from './bands';
 export type { Bands } from './bands';
 export { onsetsIn } from './onsets';
+export { loopBackOf } from './loop-back';
+export type { LoopBack } from './loop-back';
 export { heardClosely, noteIn } from './note';
 export type { HeardNote } from './note';
 export { heardPitch } from './pitch';

@@ -13,6 +13,7 @@ import {
 import { wrap, type Remote } from 'comlink';
 import { filter, Subscription } from 'rxjs';
 import { Capture, type Recorded } from '../../sound/capture';
+import { EVEN_COUNT, ONCE_THROUGH } from '../../sound/even-count';
 import { Latency } from '../../sound/latency';
 import type { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
@@ -60,7 +61,7 @@ export interface JudgedTake {
 }
 
 /** How far a take has got. */
-export type TakePhase = 'choose' | 'asks' | 'plays' | 'hears' | 'told';
+export type TakePhase = 'choose' | 'asks' | 'measures' | 'plays' | 'hears' | 'told';
 
 type Listening = typeof listening;
 
@@ -101,6 +102,8 @@ export class TakeState {
   readonly problem = this.why.asReadonly();
   readonly take = this.last.asReadonly();
   readonly from = this.source.asReadonly();
+  /** How late this device's microphone is, where that was measured. */
+  readonly delay = this.latency.microphone;
   readonly count = computed(() => this.struck().length);
   /** Counted, or played: where the click is. */
   readonly places = this.sound.places;
@@ -112,19 +115,17 @@ export class TakeState {
   /** Listens while one pass is played with the click. */
   async listen(request: TakeRequest, from: 'microphone' | 'midi' | 'taps'): Promise<void> {
     this.begin(request, from);
-    if (from === 'microphone') {
-      this.now.set('asks');
-      try {
-        if (!(await this.capture.start())) return;
-      } catch {
-        this.refuse(
-          'The microphone may not be used here. Allow it in the browser’s address bar, or take a WAV file, MIDI or taps.',
-        );
-        return;
-      }
-    }
+    if (from === 'microphone' && !(await this.mayListen())) return;
     this.now.set('plays');
-    this.follow(from);
+    this.follow(() => this.finish());
+    if (from === 'midi')
+      this.running.add(
+        this.pads
+          .hits(this.standInPart())
+          .subscribe(({ atS, midi, pad }) =>
+            this.struck.update((all) => [...all, { atMs: atS * 1000, midi, pad }]),
+          ),
+      );
     // The click alone: a guide would be heard as strokes.
     this.sound.start(
       { ...request.score, strokes: [], beside: [] },
@@ -175,6 +176,16 @@ export class TakeState {
     await this.hear({ samples, sampleRate: STAND_IN_RATE, startedAtMs: 0 }, 0);
   }
 
+  /** Plays a count and hears it itself, to know how late this device's microphone is. */
+  async measureDelay(): Promise<void> {
+    this.reset();
+    this.firstBarMs = null;
+    if (!(await this.mayListen())) return;
+    this.now.set('measures');
+    this.follow(() => void this.hearCount().catch(() => this.fail()));
+    this.sound.start(EVEN_COUNT, ONCE_THROUGH);
+  }
+
   /** Ends before its time: what was played so far is judged. */
   end(): void {
     if (this.now() === 'plays') this.finish();
@@ -222,24 +233,30 @@ export class TakeState {
     this.firstBarMs = null;
   }
 
-  private follow(from: TakeSource): void {
+  /** Asks for the microphone; where it may not be used, that is said. */
+  private async mayListen(): Promise<boolean> {
+    this.now.set('asks');
+    try {
+      return await this.capture.start();
+    } catch {
+      this.refuse(
+        'The microphone may not be used here. Allow it in the browser’s address bar, or take a WAV file, MIDI or taps.',
+      );
+      return false;
+    }
+  }
+
+  /** Notes when the first bar begins, and goes on a little after the last one ended. */
+  private follow(then: () => void): void {
     this.running = this.sound.places.subscribe((place) => {
       if (place?.part.kind === 'pass' && this.firstBarMs === null)
         this.firstBarMs = performance.now() - place.intoS * 1000;
     });
     this.running.add(
       this.sound.ended.subscribe(() => {
-        this.ending = setTimeout(() => this.finish(), AFTER_MS);
+        this.ending = setTimeout(then, AFTER_MS);
       }),
     );
-    if (from === 'midi')
-      this.running.add(
-        this.pads
-          .hits(this.standInPart())
-          .subscribe(({ atS, midi, pad }) =>
-            this.struck.update((all) => [...all, { atMs: atS * 1000, midi, pad }]),
-          ),
-      );
   }
 
   /** Where no pad is plugged in, the stand-in plays this take, from its first bar on. */
@@ -279,6 +296,26 @@ export class TakeState {
       struck.map(({ atS }) => atS),
       { beginsS: 0, notes },
     ).catch(() => this.fail());
+  }
+
+  private async hearCount(): Promise<void> {
+    const { samples, sampleRate, startedAtMs } = this.capture.stop();
+    const beganS = ((this.firstBarMs ?? startedAtMs) - startedAtMs) / 1000;
+    this.stop();
+    const clicksS = EVEN_COUNT.clicks.map(({ atS }) => atS + beganS);
+    const found = await this.workerOf().loopBack(samples, sampleRate, clicksS);
+    if (this.now() !== 'measures') return;
+    if (!found) {
+      this.refuse(
+        'The click was not heard: take the headphones off, turn it up, and try once more.',
+      );
+      return;
+    }
+    this.latency.setMicrophone({
+      ms: Math.round(found.latencyS * 1000),
+      giveOrTakeMs: Math.ceil(found.giveOrTakeS * 1000),
+    });
+    this.now.set('choose');
   }
 
   private async hear({ samples, sampleRate }: Recorded, beginsS: number): Promise<void> {

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { readChart } from '@harvu/core/chart';
 import { songScore } from '@harvu/core/guide';
 import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
-import type { ExpectedTime } from '@harvu/core/take';
+import { measuresOf, type ExpectedTime } from '@harvu/core/take';
 import { expose } from 'comlink';
 import { Subject } from 'rxjs';
 import { Session } from '../../platform/session';
@@ -12,13 +12,15 @@ import { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { ASK_MICROPHONE } from '../../sound/microphone';
 import { MidiPads, STAND_IN_NAME, type PadHit } from '../../sound/midi-pads';
-import { RoomSound } from '../../sound/room-sound';
+import { RoomSound, SOUND_CONTEXT, SOUND_OUT } from '../../sound/room-sound';
+import { Latency, type MicrophoneDelay } from '../../sound/latency';
 import { Device } from '../../store/device';
 import { emptyDevice, setUpPage, Shown } from '../../testing/page';
 import { StillSound } from '../../testing/room-sound';
 import { TakePanel, type KeptTake } from './index';
 import { TakePicture } from './parts/take-picture';
 import { TakeState, type TakeRequest } from './take.state';
+import { delayWords } from './take-words';
 
 const { song } = readChart(
   `tempo: 240
@@ -158,6 +160,78 @@ describe('the microphone', () => {
     expect(await begins).toBeFalse();
     expect(track.stop).toHaveBeenCalledTimes(1);
   });
+});
+
+describe('the delay of a take', () => {
+  const words = (latencyMs: number, microphone: MicrophoneDelay | null, spreadMs = 8) =>
+    delayWords(
+      {
+        from: 'microphone',
+        measures: { ...measuresOf(STROKES, []), latencyMs, spreadMs, lateMs: STROKES.map(() => 0) },
+      },
+      microphone,
+    );
+  const measured = { ms: 60, giveOrTakeMs: 2 };
+
+  it('is told from the take alone, and how sure that is', () => {
+    expect(words(83, null)).toBe(
+      '83 ms of delay taken out, give or take 3 ms, as this take shows it.',
+    );
+  });
+
+  it('tells where the hand lies all through, once the device was measured', () => {
+    expect(words(66, measured)).toBe('All through, you are with the click.');
+    expect(words(92, measured)).toContain('you are 32 ms behind the click, give or take 5 ms');
+    expect(words(30, measured)).toContain('30 ms ahead of the click');
+    expect(words(290, measured)).toContain('230 ms later than this device was measured with');
+  });
+});
+
+describe('measuring how late the microphone is', () => {
+  it('hears the device’s own count, and keeps what it heard', async () => {
+    localStorage.clear();
+    const context = new AudioContext();
+    const out = context.createMediaStreamDestination();
+    setUpPage([
+      ...[TakeState, Capture, RoomSound, here],
+      { provide: ASK_MICROPHONE, useValue: () => Promise.resolve(out.stream) },
+      { provide: SOUND_CONTEXT, useValue: () => context },
+      {
+        provide: SOUND_OUT,
+        useValue: () => {
+          const late = new DelayNode(context, { delayTime: 0.15 });
+          late.connect(out);
+          return late;
+        },
+      },
+    ]);
+    const state = TestBed.inject(TakeState);
+    await state.measureDelay();
+    while (state.phase() === 'measures') await new Promise((resolve) => setTimeout(resolve, 100));
+    expect(state.problem()).toBe('');
+    const { ms = 0, giveOrTakeMs = 99 } = TestBed.inject(Latency).microphone() ?? {};
+    expect(ms).toBeGreaterThan(140);
+    expect(ms).toBeLessThan(330);
+    expect(giveOrTakeMs).toBeLessThan(7);
+    expect(localStorage.getItem('harvu-microphone-ms')).toBe(`${ms} ${giveOrTakeMs}`);
+    TestBed.inject(Latency).set(120);
+    expect(TestBed.inject(Latency).microphone()).toBeNull();
+    localStorage.clear();
+  }, 20_000);
+
+  it('says what to do where its click is not heard', async () => {
+    const context = new AudioContext();
+    const still = context.createMediaStreamDestination();
+    setUpPage([
+      ...[TakeState, Capture, RoomSound, here],
+      { provide: ASK_MICROPHONE, useValue: () => Promise.resolve(still.stream) },
+    ]);
+    const state = TestBed.inject(TakeState);
+    await state.measureDelay();
+    while (state.phase() === 'measures') await new Promise((resolve) => setTimeout(resolve, 100));
+    expect(state.problem()).toContain('take the headphones off');
+    expect(TestBed.inject(Latency).microphone()).toBeNull();
+  }, 20_000);
 });
 
 describe('the picture of a take', () => {

@@ -6,28 +6,12 @@ import {
   inject,
   signal,
 } from '@angular/core';
-import type { GuideScore } from '@harvu/core/guide';
 import { latencyOf } from '@harvu/core/take';
-import type { Seconds } from '@harvu/core/units';
+import { EVEN_COUNT, ONCE_THROUGH } from '../../../sound/even-count';
 import { Latency } from '../../../sound/latency';
 import { RoomSound } from '../../../sound/room-sound';
 
-const BEAT_S = 0.6;
-const CLICKS = 14;
 const TAPS = 10;
-
-/** An even count to tap to, and nothing else. */
-const COUNT: GuideScore = {
-  clicks: Array.from({ length: CLICKS }, (_, beat) => ({
-    ...{ beat, atS: (beat * BEAT_S) as Seconds, weight: 'beat', accent: false, count: 1 },
-  })),
-  ...{ strokes: [], offBeats: [], silencesS: [], barsS: [0], lastsS: CLICKS * BEAT_S },
-  countIns: [
-    { clicks: [], lasts: 0 as Seconds },
-    { clicks: [], lasts: 0 as Seconds },
-  ],
-  setup: { open: [], grips: [] },
-};
 
 /** Measures by taps how late the sound is heard, as with wireless headphones; the picture then waits for it. */
 @Component({
@@ -82,8 +66,7 @@ export class LatencyTaps {
     this.taps.set([]);
     this.said.set('');
     this.isOn.set(true);
-    const options = { slower: 1, countInBars: 0, breathes: false, hasOffBeats: false, passes: 1 };
-    this.sound.start(COUNT, { ...options, countInBars: 0 });
+    this.sound.start(EVEN_COUNT, ONCE_THROUGH);
   }
 
   protected tap(): void {
@@ -98,7 +81,7 @@ export class LatencyTaps {
     this.isOn.set(false);
     const late = latencyOf(
       this.taps(),
-      COUNT.clicks.map((one) => one.atS),
+      EVEN_COUNT.clicks.map((one) => one.atS),
     );
     if (late === undefined) this.said.set('The taps were too uneven to say. Try once more.');
     else {

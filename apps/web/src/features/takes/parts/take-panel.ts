@@ -15,6 +15,7 @@ import { Capture } from '../../../sound/capture';
 import { RoomSound } from '../../../sound/room-sound';
 import { dayWords } from '../../../ui/day-label';
 import { TakeState, type JudgedTake, type TakeRequest } from '../take.state';
+import { delayWords, halfMs } from '../take-words';
 import { KeptTakesView } from './kept-takes';
 import { TakePicture, type DrawnTake } from './take-picture';
 
@@ -109,10 +110,29 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
             your song, and its sound stays on this device alone; of what you do not keep, nothing
             stays.
           </p>
+          <p class="flex flex-wrap items-center gap-3 text-ink-soft">
+            @if (state.delay(); as delay) {
+              This microphone is {{ delay.ms }} ms late, give or take {{ delay.giveOrTakeMs }} ms.
+            } @else {
+              How late the microphone hears is told from each take. Measured once, it also tells
+              whether you play behind the click all through.
+            }
+            <button type="button" class="button min-h-[44px]" (click)="state.measureDelay()">
+              {{ state.delay() ? 'Measure again' : 'Measure this device' }}
+            </button>
+          </p>
           <harvu-kept-takes [id]="keptAs()" />
         }
         @case ('asks') {
           <p class="say" role="status">Allow the microphone, then one bar is counted.</p>
+          <p>
+            <button type="button" class="button big" (click)="state.reset()">Not now</button>
+          </p>
+        }
+        @case ('measures') {
+          <p class="say" role="status">
+            The device listens to its own click: no headphones, and keep still for ten seconds.
+          </p>
           <p>
             <button type="button" class="button big" (click)="state.reset()">Not now</button>
           </p>
@@ -272,8 +292,7 @@ export class TakePanel {
   private readonly place = toSignal(this.state.places, { initialValue: null });
   private readonly url = signal('');
   private seed = 1;
-  private readonly keeping = signal(false);
-  protected readonly isKeeping = this.keeping.asReadonly();
+  protected readonly isKeeping = signal(false);
   protected readonly besideUrl = this.url.asReadonly();
   protected readonly hasAny = computed(
     () => this.state.take()?.measures.lateMs.some((late) => late !== null) ?? false,
@@ -312,15 +331,9 @@ export class TakePanel {
   private readonly verdict = computed(() => this.state.take()?.said.verdict ?? '');
   protected readonly begins = computed(() => this.verdict().split(/[:;]/)[0] ?? '');
   protected readonly rest = computed(() => this.verdict().slice(this.begins().length));
-  /** The delay that was taken out, and how sure that is. */
   protected readonly delay = computed(() => {
     const take = this.state.take();
-    if (!take || !this.hasAny() || take.from === 'file' || take.from === 'stand-in') return '';
-    const { latencyMs, spreadMs, lateMs } = take.measures;
-    const count = lateMs.filter((late) => late !== null).length;
-    // The middle of many strokes is as sure as their spread over the root of their number.
-    const sure = Math.max(1, Math.round((1.25 * spreadMs) / Math.sqrt(Math.max(1, count))));
-    return `${latencyMs} ms of delay taken out, give or take ${sure} ms, as this take shows it.`;
+    return take && this.hasAny() ? delayWords(take, this.state.delay()) : '';
   });
   protected readonly drawn = computed((): DrawnTake | null => {
     const { strokes, score, slower, called } = this.request();
@@ -381,7 +394,7 @@ export class TakePanel {
   protected async keep(clean: boolean | null): Promise<void> {
     const take = this.state.take();
     if (!take || this.isKeeping()) return;
-    this.keeping.set(true);
+    this.isKeeping.set(true);
     const hasSound = await this.state.keepSound(take, this.keptAs(), this.tempo());
     const { measures, verdict, from } = take;
     const { strokes } = this.request();
@@ -413,9 +426,4 @@ export class TakePanel {
     if (this.url()) URL.revokeObjectURL(this.url());
     this.url.set('');
   }
-}
-
-/** Half of what is spread normally lies within two thirds of its standard deviation. */
-function halfMs(spreadMs: number): number {
-  return Math.round(spreadMs * 0.67);
 }
