@@ -1,4 +1,7 @@
-import { climbOf } from '@harvu/core/practice';
+import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
+import { climbOf, sceneOf, type Scene } from '@harvu/core/practice';
+import { playStandIn, STEADY_PLAYER, type StandInPlayer } from '@harvu/core/stand-in';
+import { judgeTake, measuresOf, type ExpectedTime } from '@harvu/core/take';
 import type { Try } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
 import { makePlan, USUAL_TEACHING, type StepPlan } from '@harvu/core/plan';
@@ -26,6 +29,21 @@ const STILL_SECONDS = 20;
 /** Each try at a rung makes a clean pass at it more likely. */
 const LEARNING = 0.06;
 
+const FEW_STROKES = 5;
+/** A hand that is off the beat by so much does not play clean, however few strokes there are. */
+const UNEVEN_MS = 90;
+
+/** Somebody for whom it does not go yet: a change that is too slow, a place that is lost, or an uneven hand. */
+function strugglingAt(strokes: readonly ExpectedTime[], turn: number): StandInPlayer {
+  const changes = strokes.slice(1).filter((one) => one.chordChange === true);
+  const to = changes[turn % Math.max(1, changes.length)]?.chord;
+  if (to !== undefined && turn % 3 !== 0)
+    return { ...STEADY_PLAYER, slowChanges: [{ to, lateMs: 240 }] };
+  return strokes.length > 8
+    ? { ...STEADY_PLAYER, stumbles: 1 }
+    : { ...STEADY_PLAYER, jitterMs: UNEVEN_MS };
+}
+
 /** Plays through the days of a history, one try after the other. */
 class SimulatedStudent {
   private readonly plan: StepPlan;
@@ -34,9 +52,10 @@ class SimulatedStudent {
   /** Each step with its own tries, so that a try is weighed against these alone. */
   private readonly own = new Map<string, Try[]>();
   private readonly done = new Set<string>();
+  private readonly scenes = new Map<string, Scene>();
 
   constructor(
-    song: SongDocument,
+    private readonly song: SongDocument,
     private readonly request: HistoryRequest,
   ) {
     const teaching = { ...USUAL_TEACHING, ...request.teaching };
@@ -80,6 +99,29 @@ class SimulatedStudent {
     return wall?.step === title && (bpm ?? 0) > wall.bpm;
   }
 
+  private sceneFor(step: Step): Scene {
+    const known = this.scenes.get(step.id);
+    if (known) return known;
+    const about = { song: this.song, work: this.plan.work, conventions: USUAL_CONVENTIONS };
+    const scene = sceneOf(step, about);
+    this.scenes.set(step.id, scene);
+    return scene;
+  }
+
+  /** Lets the stand-in play one pass, well or not yet, and hears whether it was clean. */
+  private isHeardClean(step: Step, bpm: number | null, playsWell: boolean): boolean {
+    const { expected, pass } = this.sceneFor(step);
+    const slower = bpm === null ? 1 : pass.writtenBpm / bpm;
+    const strokes = expected.map((one) => ({ ...one, atS: one.atS * slower }));
+    // Tuning, a grip that is to ring: there is next to nothing to be in time with.
+    if (strokes.length < FEW_STROKES) return playsWell;
+    const turn = this.tries.length;
+    const player = playsWell ? STEADY_PLAYER : strugglingAt(strokes, turn);
+    const { onsetsS } = playStandIn(strokes, player, turn + 1);
+    const measures = measuresOf(strokes, onsetsS);
+    return judgeTake(strokes, measures, { isExact: true, hasClick: true }).clean;
+  }
+
   /** Logs one try and gives the seconds it took. */
   private tryOnce(step: Step, atMs: number): number {
     const own = this.own.get(step.id) ?? [];
@@ -100,7 +142,7 @@ class SimulatedStudent {
       at,
       day: dayAt(at, this.request.timeZone),
       bpm,
-      clean: this.random() < chance,
+      clean: this.isHeardClean(step, bpm, this.random() < chance),
       passes: 1,
       seconds: Math.round(seconds),
       source: 'self',
