@@ -17,8 +17,11 @@ export class CountedByEar {
   /** Why it cannot listen, and what to do. */
   readonly problem = this.why.asReadonly();
 
-  /** Tells when it begins, and gives the strokes at the end; undefined where it may not listen. */
-  async count(seconds: number, begins: () => void): Promise<number | undefined> {
+  /**
+   * Tells when it begins, and gives the strokes at the end but those of the first `readyS` seconds; undefined
+   * where it may not listen.
+   */
+  async count(seconds: number, begins: () => void, readyS = 0): Promise<number | undefined> {
     this.why.set('');
     try {
       if (!(await this.capture.start())) return undefined;
@@ -33,7 +36,7 @@ export class CountedByEar {
     const worker = this.createWorker();
     try {
       const heard = await wrap<typeof listening>(worker).hear(samples, sampleRate);
-      return heard.onsetsS.length;
+      return heard.onsetsS.filter((one) => one >= readyS).length;
     } finally {
       worker.terminate();
       this.on.set(false);

@@ -1,4 +1,4 @@
-import { DestroyRef } from '@angular/core';
+import { DestroyRef, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { partsOf } from '@harvu/core/sameness';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
@@ -6,6 +6,7 @@ import { climbOf, sceneOf } from '@harvu/core/practice';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { readChart } from '@harvu/core/chart';
 import { setUpPage, Shown } from '../../testing/page';
+import { CountedByEar } from '../../sound/counted-by-ear';
 import { ASK_MICROPHONE } from '../../sound/microphone';
 import { BarStrip } from './parts/bar-strip';
 import { ChangeDrillTimer } from './parts/change-drill';
@@ -179,6 +180,46 @@ describe('a minute of one change', () => {
     press(1);
     press(2);
     expect(kept).toEqual([{ count: 42, seconds: 60 }]);
+  });
+});
+
+describe('a minute of one change counted by ear', () => {
+  const isOn = signal(false);
+  let heard: (strums: number) => void;
+  const asked: number[] = [];
+  beforeEach(() => {
+    jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
+    TestBed.overrideProvider(CountedByEar, {
+      useValue: {
+        ...{ isOn, problem: signal(''), close: () => undefined },
+        count: (seconds: number, begins: () => void, readyS: number) => {
+          asked.push(seconds, readyS);
+          isOn.set(true);
+          begins();
+          return new Promise((resolve) => (heard = resolve));
+        },
+      },
+    });
+    setUpPage();
+  });
+  afterEach(() => jasmine.clock().uninstall());
+
+  it('is what the microphone heard after the seconds to get ready, and can be put right', async () => {
+    const shown = await Shown.of(ChangeDrillTimer);
+    const kept: unknown[] = [];
+    shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
+    await shown.press('Start, counted by ear');
+    expect(asked).toEqual([63, 3]);
+    expect(shown.text).toContain('it is counted by ear');
+    jasmine.clock().tick(64_000);
+    await shown.settle();
+    expect(shown.text).toContain('Counting what was heard');
+    isOn.set(false);
+    heard(38);
+    await shown.settle();
+    await shown.press('+');
+    await shown.press('Keep it');
+    expect(kept).toEqual([{ count: 39, seconds: 60 }]);
   });
 });
 

@@ -2,12 +2,15 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   inject,
   output,
   signal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { interval, map } from 'rxjs';
+import { Capture } from '../../../sound/capture';
+import { CountedByEar } from '../../../sound/counted-by-ear';
 import { Pedal } from '../pedal';
 
 const LASTS_S = 60;
@@ -19,6 +22,7 @@ const MOST = 400;
 @Component({
   selector: 'harvu-change-drill',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [Capture, CountedByEar],
   host: {
     class:
       'fixed inset-0 z-30 flex flex-col items-center justify-center gap-4 overflow-auto bg-paper p-4 text-center',
@@ -32,19 +36,30 @@ const MOST = 400;
         One minute: change to and fro, one strum each time. Count aloud, or press the pedal at each
         change.
       </p>
+      @if (hand.problem()) {
+        <p class="say" role="alert">{{ hand.problem() }}</p>
+      }
       <button type="button" class="button button-first big" (click)="begin()">Start</button>
+      <button type="button" class="button big" (click)="listen()">Start, counted by ear</button>
+      <p class="text-ink-soft">By ear, the microphone counts the strums; nothing of it is kept.</p>
       <button type="button" class="button min-h-[44px]" (click)="closed.emit()">Not now</button>
     } @else if (phase() === 'goes') {
       <p class="figure font-display font-bold" aria-live="off">
         {{ leftS() > lasts ? leftS() - lasts : leftS() }}
       </p>
       <p class="say text-ink-soft">{{ leftS() > lasts ? 'ready' : 'seconds left' }}</p>
-      <button type="button" class="button button-strong big bg-transparent" (click)="tap()">
-        Change {{ count() }}
-      </button>
+      @if (hand.isOn()) {
+        <p class="say">Strum once at each change: it is counted by ear.</p>
+      } @else {
+        <button type="button" class="button button-strong big bg-transparent" (click)="tap()">
+          Change {{ count() }}
+        </button>
+      }
       <button type="button" class="button min-h-[44px]" (click)="closed.emit()">Stop</button>
     } @else {
-      <p class="say">How many changes were it?</p>
+      <p class="say">
+        {{ hand.isOn() ? 'Counting what was heard …' : 'How many changes were it?' }}
+      </p>
       <p class="flex items-center gap-4">
         <button type="button" class="button big" (click)="add(-1)" aria-label="one less">−</button>
         <b class="figure font-display" role="status">{{ count() }}</b>
@@ -54,7 +69,7 @@ const MOST = 400;
         <button
           type="button"
           class="button button-first big"
-          [disabled]="count() < 1"
+          [disabled]="count() < 1 || hand.isOn()"
           (click)="kept.emit({ count: count(), seconds: lasts })"
         >
           Keep it
@@ -83,6 +98,7 @@ export class ChangeDrillTimer {
   readonly kept = output<{ readonly count: number; readonly seconds: number }>();
   readonly closed = output();
   private readonly pedal = inject(Pedal);
+  protected readonly hand = inject(CountedByEar);
   protected readonly lasts = LASTS_S;
   protected readonly count = signal(0);
   private readonly startedAt = signal<number | null>(null);
@@ -99,13 +115,23 @@ export class ChangeDrillTimer {
     return this.leftS() > 0 ? 'goes' : 'after';
   });
 
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.hand.close());
+  }
+
+  /** Counts strums with the microphone, those of the seconds to get ready in not among them. */
+  protected async listen(): Promise<void> {
+    const heard = await this.hand.count(READY_S + LASTS_S, () => this.begin(), READY_S);
+    if (heard !== undefined) this.count.set(Math.min(MOST, heard));
+  }
+
   protected begin(): void {
     this.count.set(0);
     this.startedAt.set(Date.now());
   }
 
   protected tap(): void {
-    if (this.phase() === 'goes' && this.leftS() <= LASTS_S) this.add(1);
+    if (this.phase() === 'goes' && this.leftS() <= LASTS_S && !this.hand.isOn()) this.add(1);
   }
 
   protected add(by: number): void {

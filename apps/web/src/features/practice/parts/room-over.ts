@@ -51,13 +51,20 @@ export type Over = '' | 'choices' | 'change' | 'strokes' | 'ring' | 'taps' | 'pe
         />
       }
       @case ('change') {
-        <harvu-change-drill (kept)="keepChanges($event.count, $event.seconds)" (closed)="close()" />
+        @defer (on immediate) {
+          <harvu-change-drill
+            (kept)="keepChanges($event.count, $event.seconds)"
+            (closed)="close()"
+          />
+        }
       }
       @case ('strokes') {
-        <harvu-stroke-drill
-          (measured)="keepStrokes($event.perSecond, $event.seconds)"
-          (closed)="close()"
-        />
+        @defer (on immediate) {
+          <harvu-stroke-drill
+            (measured)="keepStrokes($event.perSecond, $event.seconds)"
+            (closed)="close()"
+          />
+        }
       }
       @case ('ring') {
         @if (state.scene(); as scene) {
