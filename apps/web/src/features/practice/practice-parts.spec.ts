@@ -1,12 +1,13 @@
-import { DestroyRef, signal } from '@angular/core';
+import { DestroyRef } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { partsOf } from '@harvu/core/sameness';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { climbOf, sceneOf } from '@harvu/core/practice';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { readChart } from '@harvu/core/chart';
+import { expose } from 'comlink';
 import { setUpPage, Shown } from '../../testing/page';
-import { CountedByEar } from '../../sound/counted-by-ear';
+import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { ASK_MICROPHONE } from '../../sound/microphone';
 import { BarStrip } from './parts/bar-strip';
 import { ChangeDrillTimer } from './parts/change-drill';
@@ -184,42 +185,51 @@ describe('a minute of one change', () => {
 });
 
 describe('a minute of one change counted by ear', () => {
-  const isOn = signal(false);
-  let heard: (strums: number) => void;
-  const asked: number[] = [];
-  beforeEach(() => {
-    jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
-    TestBed.overrideProvider(CountedByEar, {
-      useValue: {
-        ...{ isOn, problem: signal(''), close: () => undefined },
-        count: (seconds: number, begins: () => void, readyS: number) => {
-          asked.push(seconds, readyS);
-          isOn.set(true);
-          begins();
-          return new Promise((resolve) => (heard = resolve));
-        },
-      },
-    });
-    setUpPage();
-  });
+  const later = globalThis.setTimeout.bind(globalThis);
+  /** Hears so many strums, two of them while one gets ready. */
+  const hearing = (): Worker => {
+    const { port1, port2 } = new MessageChannel();
+    const onsetsS = [1, 2, ...Array.from({ length: 38 }, (_, at) => 4 + at)];
+    expose({ hear: () => ({ onsetsS, isCut: false }) }, port1);
+    return Object.assign(port2, { terminate: () => port2.close() }) as unknown as Worker;
+  };
   afterEach(() => jasmine.clock().uninstall());
 
   it('is what the microphone heard after the seconds to get ready, and can be put right', async () => {
+    const context = new AudioContext();
+    const { stream } = context.createMediaStreamDestination();
+    jasmine.clock().install().mockDate(new Date('2026-11-24T16:00:00.000Z'));
+    setUpPage([
+      { provide: ASK_MICROPHONE, useValue: () => Promise.resolve(stream) },
+      { provide: LISTENING_WORKER, useValue: hearing },
+    ]);
     const shown = await Shown.of(ChangeDrillTimer);
     const kept: unknown[] = [];
     shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
+    const until = async (words: string): Promise<void> => {
+      for (let turn = 0; turn < 100 && !shown.text.includes(words); turn += 1) {
+        await new Promise((resolve) => later(resolve, 20));
+        shown.fixture.detectChanges();
+      }
+      expect(shown.text).toContain(words);
+    };
     await shown.press('Start, counted by ear');
-    expect(asked).toEqual([63, 3]);
-    expect(shown.text).toContain('it is counted by ear');
+    await until('it is counted by ear');
     jasmine.clock().tick(64_000);
-    await shown.settle();
-    expect(shown.text).toContain('Counting what was heard');
-    isOn.set(false);
-    heard(38);
-    await shown.settle();
-    await shown.press('+');
+    await until('How many changes');
+    await until('38');
+    shown.one('[aria-label="one more"]').click();
     await shown.press('Keep it');
     expect(kept).toEqual([{ count: 39, seconds: 60 }]);
+    await context.close();
+  });
+
+  it('says what to do where the microphone may not be used', async () => {
+    setUpPage([{ provide: ASK_MICROPHONE, useValue: () => Promise.reject(new Error('no')) }]);
+    const shown = await Shown.of(ChangeDrillTimer);
+    await shown.press('Start, counted by ear');
+    await shown.settle();
+    expect(shown.one('[role=alert]').textContent).toContain('tap along, or type the count');
   });
 });
 
