@@ -44,9 +44,9 @@ function mixed(
 function sixteenBit({ data }: wavefile.WaveFile): Float64Array {
   const { samples } = data as { readonly samples: Uint8Array };
   const view = new DataView(samples.buffer, samples.byteOffset, samples.byteLength);
-  return Float64Array.from({ length: Math.floor(samples.byteLength / 2) }, (_, at) =>
-    view.getInt16(at * 2, true),
-  );
+  const out = new Float64Array(Math.floor(samples.byteLength / 2));
+  for (let at = 0; at < out.length; at += 1) out[at] = view.getInt16(at * 2, true);
+  return out;
 }
 
 function soundOf(bytes: Uint8Array): Sound | undefined {

@@ -20,7 +20,7 @@ const BANDS_AN_OCTAVE = 9;
 interface Band {
   readonly hertz: number;
   readonly from: number;
-  readonly weights: readonly number[];
+  readonly weights: Float64Array;
 }
 
 /** Triangles that overlap by half, each at least one bin wide. */
@@ -36,7 +36,7 @@ function triangles(size: number, sampleRate: number): readonly Band[] {
     const down = Math.max(1, middle - low);
     const from = Math.max(1, Math.ceil(middle - down));
     const until = Math.min(size / 2 - 1, Math.floor(middle + reach));
-    const weights = Array.from({ length: Math.max(0, until - from + 1) }, (_, at) => {
+    const weights = Float64Array.from({ length: Math.max(0, until - from + 1) }, (_, at) => {
       const off = from + at - middle;
       return Math.max(0, 1 - Math.abs(off) / (off < 0 ? down : reach));
     });
@@ -107,10 +107,10 @@ export function bandsOf(samples: Float32Array, sampleRate: number): Bands {
   const spectrum = new Spectrum(size);
   for (let frame = 0; frame < frames; frame += 1) {
     spectrum.about(samples, frame * hop);
-    bands.forEach((band, place) => {
+    for (const [place, band] of bands.entries()) {
       const row = rows[place];
       if (row) row[frame] = weighed(band, spectrum.loud);
-    });
+    }
   }
   return { rows, hertz: bands.map((one) => one.hertz), frames, secondsAFrame: hop / sampleRate };
 }
