@@ -582,6 +582,26 @@ export interface Assumption {
     unit: '%',
     why: 'So much slower or faster than the click over the whole take, it is another tempo.',
   },
+  takeShownMs: {
+    name: 'A stroke is drawn beside the beat',
+    unit: 'ms',
+    why: 'Nearer than this it is drawn on the beat: hands and microphones are no more exact.',
+  },
+  takeStumbleWeight: {
+    name: 'A lost place against a late stroke',
+    unit: '× what is just late',
+    why: 'Somebody who stops hears that first; everything else is told after it.',
+  },
+  takeNoteWeight: {
+    name: 'Another note against a late stroke',
+    unit: '× what is just late',
+    why: 'A wrong note is heard by everybody, a late one by some.',
+  },
+  takeChangeWeight: {
+    name: 'A late change against a late stroke',
+    unit: '× what is as late',
+    why: 'A change that is too slow has a cause that can be practised.',
+  },
 } as const satisfies Record<keyof typeof VALUES, Omit<Assumption, 'value'>>;
 
 /** Every constant the core assumes, with its value. */

@@ -108,5 +108,9 @@ export const VALUES = {
   takeUnheardShare: 0.04,
   takeUnevenMs: 50,
   takeDriftPercent: 5,
+  takeShownMs: 35,
+  takeStumbleWeight: 3,
+  takeNoteWeight: 2.5,
+  takeChangeWeight: 1.2,
   retuneSeconds: 15,
 } as const;

@@ -1,3 +1,5 @@
+import { middleOf } from '../units';
+
 /** How late a device hears what it plays itself. */
 export interface LoopBack {
   readonly latencyS: number;
@@ -17,11 +19,6 @@ const OVER_ROOM = 4;
 const LEAST_HEARD = 6;
 /** Clicks that come at more different times than this were not these. */
 const MOST_SPREAD_S = 0.006;
-
-function middleOf(values: Iterable<number>): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? 0;
-}
 
 /** How loud what is about as high as a click is, a figure a millisecond: a hum says nothing of one. */
 function loudnessOf(samples: Float32Array, sampleRate: number): Float64Array {
@@ -50,7 +47,7 @@ export function loopBackOf(
   clicksS: readonly number[],
 ): LoopBack | undefined {
   const loud = loudnessOf(samples, sampleRate);
-  const room = middleOf(loud);
+  const room = middleOf([...loud]);
   const late = clicksS.flatMap((click) => {
     const from = Math.max(0, Math.round(click / FRAME_S));
     const heard = loud.subarray(from, from + LONGEST_S / FRAME_S);

@@ -1,14 +1,11 @@
+import { middleOf } from '../units';
+
 /** Fewer taps than these say nothing. */
 const LEAST_TAPS = 6;
 /** A hand that is further from its own middle than this does not tap along. */
 const MOST_SPREAD_S = 0.06;
 /** Sound takes no longer than this through the slowest headphones. */
 const LONGEST_S = 0.5;
-
-function middleOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? 0;
-}
 
 /**
  * Works out how much later than the clock says a sound is heard, from taps to clicks of an even count, both

@@ -64,7 +64,7 @@ const STOPPED_S = 0.35;
 /** A stroke that was heard: when it was expected, and how much later it came. */
 type Point = readonly [expectedS: number, lateS: number];
 
-function middleOf(values: readonly number[]): number {
+function meanMiddleOf(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   const half = Math.floor(sorted.length / 2);
   const [low, high] = [sorted[half - 1] ?? 0, sorted[half] ?? 0];
@@ -94,8 +94,8 @@ function lineThrough(points: readonly Point[]): {
     const [x0, y0] = points[at] ?? [x, y];
     return x > x0 ? [(y - y0) / (x - x0)] : [];
   });
-  const slope = middleOf(slopes);
-  return { slope, start: middleOf(points.map(([x, y]) => y - slope * x)) };
+  const slope = meanMiddleOf(slopes);
+  return { slope, start: meanMiddleOf(points.map(([x, y]) => y - slope * x)) };
 }
 
 /** How the beat of the player lies over the one expected. */
@@ -105,7 +105,7 @@ interface Beat {
 }
 
 function beatOf(points: readonly Point[]): Beat {
-  const steady = { slope: 0, start: middleOf(points.map(([, y]) => y)) };
+  const steady = { slope: 0, start: meanMiddleOf(points.map(([, y]) => y)) };
   const [first, last] = [points[0]?.[0] ?? 0, points.at(-1)?.[0] ?? 0];
   if (points.length < LEAST_FOR_DRIFT) return steady;
   const line = lineThrough(points);
@@ -125,7 +125,8 @@ function withoutStops(
   const offs = points.map(([x, y]) => y - (pace - 1) * x);
   let shift = 0;
   const own = points.map(([x, y], at): Point => {
-    const jump = middleOf(offs.slice(at, at + 5)) - middleOf(offs.slice(Math.max(0, at - 3), at));
+    const jump =
+      meanMiddleOf(offs.slice(at, at + 5)) - meanMiddleOf(offs.slice(Math.max(0, at - 3), at));
     const step = (offs[at] ?? 0) - (offs[at - 1] ?? 0);
     const isStop = at > 0 && at < points.length - 1 && Math.min(jump, step) > STOPPED_S;
     if (isStop) {
@@ -232,7 +233,7 @@ export function measuresOf(
     extraAfter: extra.map((heard) => pairs.findLast((one) => one.heard < heard)?.expected ?? -1),
     others: othersIn(expected, pairs, { apart, notes: how.notes }),
     stumbles: [...new Set([...stopped, ...lostAt(expected, missed, lateMs)])].sort((a, b) => a - b),
-    spreadMs: Math.round(middleOf(steady) * NORMAL * 1000),
+    spreadMs: Math.round(meanMiddleOf(steady) * NORMAL * 1000),
     driftPercent: Math.round(slope * 10_000) / 100,
     latencyMs: Math.round((start + slope * (times[0] ?? 0)) * 1000),
   };

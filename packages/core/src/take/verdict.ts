@@ -61,10 +61,6 @@ export interface HeardBy {
 
 /** Later than this beside what it may be, a stroke is worth a word. */
 const WORTH_A_WORD = 0.5;
-const STUMBLE_WEIGHT = 3;
-const CHANGE_WEIGHT = 1.2;
-/** Another note than the one that is written is heard by everybody. */
-const NOTE_WEIGHT = 2.5;
 
 function gapBefore(expected: readonly ExpectedTime[], at: number): number {
   return (expected[at]?.atS ?? 0) - (expected[at - 1]?.atS ?? -Infinity);
@@ -78,7 +74,7 @@ function mayBeLateMs(expected: readonly ExpectedTime[], at: number): number {
 }
 
 /** The middle one; of two in the middle the lower, so that one late time out of two is not "each time". */
-function middleOf(values: readonly number[]): number {
+function lowerMiddleOf(values: readonly number[]): number {
   return [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) / 2)] ?? 0;
 }
 
@@ -104,7 +100,7 @@ function changesIn(
     const [from = '', to = ''] = key.split('\n');
     const late = at.flatMap((place) => lateMs[place] ?? []);
     const leavesS = Math.min(...at.map((place) => gapBefore(expected, place)));
-    const middle = late.length > 0 ? middleOf(late) : null;
+    const middle = late.length > 0 ? lowerMiddleOf(late) : null;
     const tookS = leavesS + Math.max(0, middle ?? 0) / 1000;
     return { from, to, at, times: at.length, lateMs: middle, leavesS, tookS };
   });
@@ -122,7 +118,14 @@ function strokeSpot(
   const weight = Math.abs(late) / mayBeLateMs(expected, at);
   const what = isChange ? 'change' : late > 0 ? 'late' : 'early';
   if (weight < WORTH_A_WORD) return [];
-  return [{ what, stroke: at, by: late, weight: isChange ? weight * CHANGE_WEIGHT : weight }];
+  return [
+    {
+      what,
+      stroke: at,
+      by: late,
+      weight: isChange ? weight * assumed('takeChangeWeight') : weight,
+    },
+  ];
 }
 
 /** So many may be unheard, or too many, before a take is not clean; a tap is always heard. */
@@ -235,7 +238,7 @@ export function judgeTake(
   const changeAt = new Map(changes.flatMap((one) => one.at.map((place) => [place, one] as const)));
   const stumbles = measures.stumbles.map((stroke): Spot => ({
     ...{ what: 'stumble', stroke, by: measures.lateMs[stroke] ?? 0 },
-    weight: STUMBLE_WEIGHT,
+    weight: assumed('takeStumbleWeight'),
   }));
   const single = expected.flatMap((_, at) => strokeSpot(expected, measures, at));
   const all = [
@@ -244,7 +247,7 @@ export function judgeTake(
     ...missedSpots(expected, measures, by),
     ...measures.others.map(({ stroke, played }): Spot => ({
       ...{ what: 'note', stroke, by: played },
-      weight: NOTE_WEIGHT,
+      weight: assumed('takeNoteWeight'),
     })),
     ...extraSpots(expected, measures, by),
     ...wholeSpots(expected, measures, by),

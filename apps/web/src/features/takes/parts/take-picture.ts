@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { assumed } from '@harvu/core/constants';
 import type { ExpectedTime, TakeMeasures } from '@harvu/core/take';
 
 /** A bar of the picture, in parts of its width. */
@@ -29,7 +30,7 @@ export interface DrawnTake {
 }
 
 /** Nearer to the beat than this, a stroke is on it. */
-const ON_MS = 35;
+const ON_MS = assumed('takeShownMs');
 const WIDE = 220;
 const EDGE = 14;
 
