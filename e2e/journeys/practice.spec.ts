@@ -13,6 +13,8 @@ test('what is played without a connection is kept, and sent later once each', as
   await page.goto(`/plans/${plan.id}/practice/grip:D`);
   const room = new PracticeRoom(page);
   await room.isAt('Grips G, C and D');
+  // The room's parts are here before the connection goes.
+  await page.waitForLoadState('networkidle');
   await context.setOffline(true);
   await room.stumbled();
   await page.waitForTimeout(450);
