@@ -1,0 +1,129 @@
+import { readRiff, writeRiff, type RiffNote } from '@harvu/core/riff';
+import type { Meter } from '@harvu/core/rhythm';
+import { addBeats, beatsToNumber, subtractBeats, type Beats } from '@harvu/core/units';
+import type { Report } from '../report';
+import type { DraftBar, DraftNote } from './draft';
+
+/** Notes over some bars of a section, ready to be named. */
+export interface DraftRiff {
+  readonly meter: Meter;
+  /** Bars of the section, counted from 1. */
+  readonly from: number;
+  readonly to: number;
+  readonly body: string;
+  readonly notes: number;
+}
+
+/** A bar of a section and how long it is written. */
+export interface LaidDraftBar {
+  readonly bar: DraftBar;
+  readonly meter: Meter;
+}
+
+interface Run {
+  readonly meter: Meter;
+  readonly from: number;
+  readonly bars: readonly DraftBar[];
+}
+
+const LONGEST_RIFF_BARS = 64;
+
+/** Bars in a row with notes and one meter; a bar without notes between two with some belongs to them. */
+function runsOf(bars: readonly LaidDraftBar[]): readonly Run[] {
+  const runs: { meter: Meter; from: number; bars: DraftBar[] }[] = [];
+  let hasEnded = true;
+  bars.forEach(({ bar, meter }, at) => {
+    const last = runs.at(-1);
+    const isSame =
+      last?.meter.beats === meter.beats &&
+      last.meter.unit === meter.unit &&
+      last.bars.length < LONGEST_RIFF_BARS;
+    if (bar.notes.length === 0) {
+      hasEnded = true;
+      return;
+    }
+    if (last && isSame && !hasEnded) last.bars.push(bar);
+    else runs.push({ meter, from: at, bars: [bar] });
+    hasEnded = false;
+  });
+  return runs;
+}
+
+function least(one: Beats, other: Beats): Beats {
+  return beatsToNumber(one) <= beatsToNumber(other) ? one : other;
+}
+
+/** Notes that begin together end together, and before the next begin. */
+function settled(notes: readonly RiffNote[], endsAt: number): readonly RiffNote[] {
+  const starts = [...new Set(notes.map(({ at }) => beatsToNumber(at)))].sort((a, b) => a - b);
+  const byStart = new Map(notes.map((one) => [beatsToNumber(one.at), one.at]));
+  return starts.flatMap((start, place) => {
+    const own = notes.filter((one) => beatsToNumber(one.at) === start);
+    const at = own[0]?.at ?? 0;
+    const next = byStart.get(starts[place + 1] ?? -1) ?? endsAt;
+    const shortest = own.map(({ beats }) => beats).reduce(least);
+    const beats = least(shortest, subtractBeats(next, at));
+    const strings = new Set<number>();
+    return own.flatMap((one) => {
+      if (strings.has(one.string)) return [];
+      strings.add(one.string);
+      return [{ ...one, at, beats }];
+    });
+  });
+}
+
+function placed({ notes }: DraftBar, startsAt: number): readonly RiffNote[] {
+  return notes.map((note: DraftNote) => ({ ...note, at: addBeats(note.at, startsAt) }));
+}
+
+function written(notes: readonly RiffNote[], bars: number, meterBeats: number): string {
+  return writeRiff({ notes, breaths: [], bars }, { meterBeats });
+}
+
+/** Tells whether all notes come back when what is written is read. */
+function isWritable(
+  notes: readonly RiffNote[],
+  bars: number,
+  { meterBeats, strings }: { readonly meterBeats: number; readonly strings: number },
+): boolean {
+  const { notes: read, faults } = readRiff(written(notes, bars, meterBeats), { meterBeats, strings });
+  return faults.length === 0 && read.length === notes.length;
+}
+
+/** The notes of a bar that can be written; a rhythm that is too fine is told. */
+function barNotes(bar: DraftBar, meter: Meter, { strings, report }: RiffHow): readonly DraftNote[] {
+  const meterBeats = meter.beats;
+  const inBar = bar.notes.filter(({ at }) => beatsToNumber(at) < meterBeats);
+  const alone = settled(placed({ ...bar, notes: inBar }, 0), meterBeats);
+  for (let one = alone.length; one < bar.notes.length; one += 1)
+    report.lose('note', `bar ${bar.number}`, 'two notes on one string at once, or behind its bar line');
+  if (isWritable(alone, 1, { meterBeats, strings })) return alone;
+  for (const _ of alone)
+    report.lose('note', `bar ${bar.number}`, 'its rhythm is finer than a riff is written');
+  return [];
+}
+
+/** What riffs are written for. */
+interface RiffHow {
+  readonly strings: number;
+  readonly report: Report;
+}
+
+/** Writes the notes of a section as riffs; what cannot be written is told. */
+export function riffsOf(bars: readonly LaidDraftBar[], how: RiffHow): readonly DraftRiff[] {
+  const kept = bars.map(({ bar, meter }) => ({
+    meter,
+    bar: { ...bar, notes: barNotes(bar, meter, how) },
+  }));
+  return runsOf(kept).map(({ meter, from, bars: own }) => {
+    const all = own.flatMap((bar, at) => placed(bar, at * meter.beats));
+    const notes = settled(
+      all.toSorted((a, b) => beatsToNumber(a.at) - beatsToNumber(b.at) || a.string - b.string),
+      own.length * meter.beats,
+    );
+    return {
+      ...{ meter, from: from + 1, to: from + own.length, notes: notes.length },
+      body: written(notes, own.length, meter.beats),
+    };
+  });
+}

@@ -1,0 +1,78 @@
+import { parseChordName } from '@harvu/core/chord';
+import { toPlainSigns } from '@harvu/core/pitch';
+import type { Report } from '../report';
+import { KINDS } from './kinds.data';
+import { child, childrenOf, numberOf, textOf, type Element } from './xml';
+
+/** A chord as it is named, and whether that is sure. */
+export interface ReadChord {
+  readonly name: string;
+  readonly doubt?: true;
+}
+
+const SIGNS: Readonly<Record<string, string>> = { '-2': 'bb', '-1': 'b', 0: '', 1: '#', 2: '##' };
+
+function tone(of: Element | undefined, step: string, alter: string): string | undefined {
+  const letter = textOf(of, step)?.toUpperCase();
+  if (letter === undefined || !/^[A-G]$/.test(letter)) return undefined;
+  return letter + (SIGNS[Math.round(numberOf(of, alter) ?? 0)] ?? '');
+}
+
+/** What the degrees of a chord add to its suffix. */
+function degreesText(harmony: Element, suffix: string): string {
+  const isSeventh = /7|9|11|13/.test(suffix);
+  return childrenOf(harmony, 'degree')
+    .map((degree) => {
+      const value = numberOf(degree, 'degree-value') ?? 0;
+      const sign = SIGNS[Math.round(numberOf(degree, 'degree-alter') ?? 0)] ?? '';
+      const type = textOf(degree, 'degree-type') ?? 'add';
+      if (type === 'subtract') return `(no${value})`;
+      if (type === 'add' && (sign === '' || !isSeventh)) return `(add${sign}${value})`;
+      return `(${sign}${value})`;
+    })
+    .join('');
+}
+
+/** Names that say the same, the plainest first: not each is known under each. */
+function waysToWrite(root: string, suffix: string, degrees: string): readonly string[] {
+  const plain = degrees.replace(/[()]/g, '');
+  return [`${root}${suffix}${plain}`, `${root}${suffix}${degrees}`].map((one) =>
+    one.replace('7sus4', '7sus4').replace('sus47', '7sus4').replace('sus27', '7sus2'),
+  );
+}
+
+function suspended(suffix: string, degrees: string): readonly [string, string] {
+  // A seventh that is added to a suspended chord is written before it.
+  const isSus = /^sus[24]$/.test(suffix);
+  const seventh = /\(add(b7|7|9|b9)\)/.exec(degrees);
+  if (!isSus || !seventh) return [suffix, degrees];
+  const number = seventh[1] === 'b7' ? '7' : seventh[1] === '7' ? 'maj7' : (seventh[1] ?? '');
+  return [`${number}${suffix}`, degrees.replace(seventh[0], '')];
+}
+
+/** Reads a chord symbol; undefined for one that is none, which is told. */
+export function readHarmony(harmony: Element, where: string, report: Report): ReadChord | undefined {
+  const kind = child(harmony, 'kind');
+  const said = kind?.attributes['text'] ?? '';
+  if (kind?.text === 'none') return { name: 'N.C.' };
+  const root = tone(child(harmony, 'root'), 'root-step', 'root-alter');
+  if (root === undefined) {
+    const isNumber = child(harmony, 'numeral') ?? child(harmony, 'function');
+    report.lose('chord symbol', where, isNumber ? 'a numeral without a root' : 'it has no root');
+    return undefined;
+  }
+  const bass = tone(child(harmony, 'bass'), 'bass-step', 'bass-alter');
+  const over = bass === undefined || bass === root ? '' : `/${bass}`;
+  const known = KINDS[kind?.text ?? 'major'];
+  const [suffix, degrees] = suspended(
+    known ?? toPlainSigns(said.trim()),
+    degreesText(harmony, known ?? said),
+  );
+  const name = waysToWrite(root, suffix, degrees)
+    .map((one) => one + over)
+    .find((one) => parseChordName(one) && !/[?!,|]/.test(one));
+  if (name !== undefined) return { name };
+  const plain = [`${root}${suffix}${over}`, `${root}${over}`].find((one) => parseChordName(one));
+  report.guess('a chord whose added tones have no name here is written without them', where);
+  return { name: plain ?? root, doubt: true };
+}
