@@ -5,7 +5,12 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const here = (path) => fileURLToPath(new URL(path, import.meta.url));
 const bundle = here('dist/work.mjs');
-const SOURCES = ['src', '../../packages/core/src', '../../packages/contract/src'];
+const SOURCES = [
+  'src',
+  '../../packages/core/src',
+  '../../packages/contract/src',
+  '../../packages/formats/src',
+];
 
 function newest(folder) {
   return Math.max(

@@ -8,7 +8,9 @@ import { fitVerb } from './fit.verb';
 import { findGripsVerb } from './find-grips.verb';
 import { echoVerb } from './echo.verb';
 import { expectedVerb } from './expected.verb';
+import { exportVerb } from './export.verb';
 import { fingeringVerb } from './fingering.verb';
+import { importVerb } from './import.verb';
 import { keyVerb } from './key.verb';
 import { ladderVerb } from './ladder.verb';
 import { limitVerb } from './limit.verb';
@@ -57,6 +59,8 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['take', takeVerb],
   ['tune', tuneVerb],
   ['simulate', simulateVerb],
+  ['import', importVerb],
+  ['export', exportVerb],
 ]);
 
 /** What the command prints and ends with. */

@@ -1,5 +1,11 @@
-export { readMusicXml } from './musicxml/read';
-export type { ScoreOptions } from './musicxml/read';
-export type { Guessed, Imported, ImportedPart, Lost } from './report';
+export { readAny } from './any';
+export type { ImportOptions } from './any';
 export { readMidi } from './midi/read';
-export type { MidiOptions } from './midi/read';
+export { readMusicXml } from './musicxml/read';
+export { readSheet } from './sheet/read';
+export type { Guessed, Imported, ImportedPart, Lost } from './report';
+export { writeMusicXml } from './musicxml/write';
+export type { ScoreCredits } from './musicxml/write';
+export type { WrittenFile } from './out/file';
+export { writeMidi } from './midi/write';
+export { writeSheet } from './sheet/write';

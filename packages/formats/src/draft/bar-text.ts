@@ -38,25 +38,31 @@ function sharing(chords: readonly DraftChord[], beats: number): boolean {
 }
 
 /** A token for each beat; a chord between beats goes to the one it leads to. */
-function tokens(
-  chords: readonly DraftChord[],
-  beats: number,
-  held: string,
-): readonly string[] {
+function tokens(chords: readonly DraftChord[], beats: number, held: string): readonly string[] {
   const places = new Map<number, string>();
   for (const chord of chords) {
     const at = Math.min(Math.ceil(beats) - 1, Math.round(chord.at));
     if (!places.has(at) || isWhole(chord.at)) places.set(at, nameOf(chord));
   }
-  const all = Array.from({ length: Math.max(1, Math.round(beats)) }, (_, at) => places.get(at) ?? '.');
+  const all = Array.from(
+    { length: Math.max(1, Math.round(beats)) },
+    (_, at) => places.get(at) ?? '.',
+  );
   return all[0] === '.' ? [held, ...all.slice(1)] : all;
 }
 
 /** Writes the chords of a bar; a bar with none goes on with the chord before. */
-function chordsText(bar: DraftBar, beats: number, { held, report }: {
-  readonly held: string;
-  readonly report: Report;
-}): string {
+function chordsText(
+  bar: DraftBar,
+  beats: number,
+  {
+    held,
+    report,
+  }: {
+    readonly held: string;
+    readonly report: Report;
+  },
+): string {
   const { chords } = bar;
   if (chords.length === 0) return held;
   if (sharing(chords, beats)) return chords.map(nameOf).join(' ');
@@ -73,7 +79,8 @@ export function barText(
   { meter, pickup, report }: BarFrame,
 ): BarBefore {
   const own = pickup === undefined ? meterFor(bar) : { ...meter, beats: pickup };
-  if (!own) report.guess('a bar of a length no meter has is written as a whole one', `bar ${bar.number}`);
+  if (!own)
+    report.guess('a bar of a length no meter has is written as a whole one', `bar ${bar.number}`);
   const beats = own ? (own.beats * bar.meter.unit) / own.unit : bar.meter.beats;
   const scale = own ? own.unit / bar.meter.unit : 1;
   const chords = bar.chords

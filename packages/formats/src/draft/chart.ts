@@ -1,4 +1,5 @@
 import { readChart } from '@harvu/core/chart';
+import { formatFingers, formatGrip } from '@harvu/core/fretboard';
 import { formatMeter, type Meter } from '@harvu/core/rhythm';
 import type { Report } from '../report';
 import { barText, meterFor, type BarBefore } from './bar-text';
@@ -76,7 +77,9 @@ class ChartWriter {
     const lines = this.lines(own, meter, piece.from === 0);
     const endings = piece.endings.flatMap(({ rounds, from, until }) => {
       const [first = '', ...more] = this.lines(bars.slice(from, until), meter, false);
-      return rounds.map((round) => `${round}. ${[first, ...more].join(' ').replaceAll('| |', '|')}`);
+      return rounds.map(
+        (round) => `${round}. ${[first, ...more].join(' ').replaceAll('| |', '|')}`,
+      );
     });
     return [this.head(piece, at, meter), ...lines, ...endings];
   }
@@ -180,9 +183,8 @@ function headLines(draft: Draft, meter: Meter, map: string): readonly string[] {
     ...(pickup === undefined ? [] : [`pickup: ${pickup}`]),
     ...(map ? [`map: ${map}`] : []),
     ...grips.map(({ name, grip, fingers }) => {
-      const frets = grip.map((fret) => (fret === null ? 'x' : fret > 9 ? `(${fret})` : `${fret}`));
-      const shown = fingers?.map((one) => (one === null ? '.' : String(one))).join('');
-      return `grip ${name}: ${frets.join('')}${shown && /\d/.test(shown) ? ` fingers ${shown}` : ''}`;
+      const shown = fingers ? ` fingers ${formatFingers(fingers)}` : '';
+      return `grip ${name}: ${formatGrip(grip)}${shown}`;
     }),
   ];
 }

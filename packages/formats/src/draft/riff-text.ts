@@ -28,6 +28,16 @@ interface Run {
 
 const LONGEST_RIFF_BARS = 64;
 
+/** Tells whether a note of some bars is held over their end. */
+function soundsOn({ meter, bars }: Run): boolean {
+  return bars.some((bar, at) =>
+    bar.notes.some(
+      (one) =>
+        beatsToNumber(one.at) + beatsToNumber(one.beats) > (bars.length - at) * meter.beats + 1e-9,
+    ),
+  );
+}
+
 /** Bars in a row with notes and one meter; a bar without notes between two with some belongs to them. */
 function runsOf(bars: readonly LaidDraftBar[]): readonly Run[] {
   const runs: { meter: Meter; from: number; bars: DraftBar[] }[] = [];
@@ -39,7 +49,8 @@ function runsOf(bars: readonly LaidDraftBar[]): readonly Run[] {
       last.meter.unit === meter.unit &&
       last.bars.length < LONGEST_RIFF_BARS;
     if (bar.notes.length === 0) {
-      hasEnded = true;
+      if (last && isSame && !hasEnded && soundsOn(last)) last.bars.push(bar);
+      else hasEnded = true;
       return;
     }
     if (last && isSame && !hasEnded) last.bars.push(bar);
@@ -86,7 +97,10 @@ function isWritable(
   bars: number,
   { meterBeats, strings }: { readonly meterBeats: number; readonly strings: number },
 ): boolean {
-  const { notes: read, faults } = readRiff(written(notes, bars, meterBeats), { meterBeats, strings });
+  const { notes: read, faults } = readRiff(written(notes, bars, meterBeats), {
+    meterBeats,
+    strings,
+  });
   return faults.length === 0 && read.length === notes.length;
 }
 
@@ -94,9 +108,14 @@ function isWritable(
 function barNotes(bar: DraftBar, meter: Meter, { strings, report }: RiffHow): readonly DraftNote[] {
   const meterBeats = meter.beats;
   const inBar = bar.notes.filter(({ at }) => beatsToNumber(at) < meterBeats);
-  const alone = settled(placed({ ...bar, notes: inBar }, 0), meterBeats);
+  // The last ones may sound on over the bar line.
+  const alone = settled(placed({ ...bar, notes: inBar }, 0), meterBeats * LONGEST_RIFF_BARS);
   for (let one = alone.length; one < bar.notes.length; one += 1)
-    report.lose('note', `bar ${bar.number}`, 'two notes on one string at once, or behind its bar line');
+    report.lose(
+      'note',
+      `bar ${bar.number}`,
+      'two notes on one string at once, or behind its bar line',
+    );
   if (isWritable(alone, 1, { meterBeats, strings })) return alone;
   for (const _ of alone)
     report.lose('note', `bar ${bar.number}`, 'its rhythm is finer than a riff is written');

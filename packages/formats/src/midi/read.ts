@@ -44,15 +44,15 @@ function barsOf(midi: ReadMidi, report: Report): readonly TickBar[] {
       const read = parseMeter(`${said.value.beats}/${said.value.unit}`);
       const where = `bar ${bars.length + 1}`;
       if (read) meter = read;
-      else report.lose('meter', where, `Harvu has no meter of ${said.value.beats}/${said.value.unit}`);
+      else
+        report.lose('meter', where, `Harvu has no meter of ${said.value.beats}/${said.value.unit}`);
       next += 1;
     }
     const until = from + (meter.beats * midi.ticksPerQuarter * 4) / meter.unit;
     bars.push({ from, until, meter });
     from = until;
   }
-  if (from < midi.lasts)
-    report.lose('bars', `from bar ${MOST_BARS + 1} on`, 'a song has no more');
+  if (from < midi.lasts) report.lose('bars', `from bar ${MOST_BARS + 1} on`, 'a song has no more');
   return bars;
 }
 
@@ -70,7 +70,10 @@ function chordIn(notes: readonly TrackNote[], from: number, to: number): string 
 }
 
 /** One chord for a bar, or one for each half where they differ. */
-function chordsIn({ from, until, meter }: TickBar, notes: readonly TrackNote[]): readonly DraftChord[] {
+function chordsIn(
+  { from, until, meter }: TickBar,
+  notes: readonly TrackNote[],
+): readonly DraftChord[] {
   const half = meter.beats % 2 === 0 && meter.beats >= 4 ? (from + until) / 2 : undefined;
   const whole = chordIn(notes, from, until);
   if (half === undefined) return whole ? [{ at: 0, name: whole, doubt: true }] : [];
@@ -122,6 +125,8 @@ function groupsOf(notes: readonly GridNote[]): readonly (readonly GridNote[])[] 
 
 const LOWEST = 40;
 const HIGHEST = 64 + 15;
+/** So many notes at once are a strummed chord, and stand in the bar, not in a riff. */
+const STRUMMED = 4;
 
 /** The notes of a voice in the bars they begin in. */
 function notesIn(
@@ -132,14 +137,20 @@ function notesIn(
   const inReach = voice.notes.filter(({ midi }) => midi >= LOWEST && midi <= HIGHEST);
   for (let lost = inReach.length; lost < voice.notes.length; lost += 1)
     report.lose('note', `the track ${voice.name}`, 'it is nowhere on a guitar’s neck');
-  const groups = groupsOf(onGrid(inReach, ticksPerQuarter));
+  const struck = groupsOf(onGrid(inReach, ticksPerQuarter));
+  const groups = struck.filter((group) => group.length < STRUMMED);
+  if (groups.length < struck.length)
+    report.guess('strummed chords stand in the bars, and are no riffs', `the track ${voice.name}`);
   const places = placesFor(groups);
   const out: DraftNote[][] = bars.map(() => []);
   const starts = bars.map(({ from }) => Math.round((from / ticksPerQuarter) * TWELFTHS));
   groups.forEach((group, at) => {
     const [first] = group;
     if (!first) return;
-    const bar = Math.max(0, starts.findLastIndex((one) => one <= first.at));
+    const bar = Math.max(
+      0,
+      starts.findLastIndex((one) => one <= first.at),
+    );
     const { unit } = bars[bar]?.meter ?? FOUR;
     const beats = (twelfths: number) => parseBeats(inBeats(twelfths, unit)) ?? 0;
     places[at]?.forEach((place, index) => {
@@ -231,9 +242,13 @@ export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported
   report.guess('chords are guessed from the notes: listen to each', 'all bars');
   if (marks.size === 0)
     report.guess(`no sections are marked: it is cut every ${PART_BARS} bars`, 'the song');
-  if (midi.tempos.length === 0) report.guess('no tempo is written: 120 is the usual one', 'the song');
+  if (midi.tempos.length === 0)
+    report.guess('no tempo is written: 120 is the usual one', 'the song');
   if (voice)
-    report.guess('strings and frets are the easiest ones, the rhythm is rounded', `the track ${voice.name}`);
+    report.guess(
+      'strings and frets are the easiest ones, the rhythm is rounded',
+      `the track ${voice.name}`,
+    );
   const { chart, sections, riffs, riffNotes } = writeDraft(
     {
       ...{ remarks: midi.copyright ? [midi.copyright] : [], tempo, grips: [], bars: draftBars },

@@ -138,7 +138,8 @@ function voicesOf(track: TrackReading, place: number): readonly Voice[] {
 
 /** The file inside a wrapper some systems put about it. */
 function unwrapped(bytes: Uint8Array): Uint8Array {
-  const isWrapped = bytes[0] === 0x52 && bytes[1] === 0x49 && bytes[8] === 0x52 && bytes[9] === 0x4d;
+  const isWrapped =
+    bytes[0] === 0x52 && bytes[1] === 0x49 && bytes[8] === 0x52 && bytes[9] === 0x4d;
   return isWrapped ? bytes.subarray(20) : bytes;
 }
 
@@ -155,13 +156,19 @@ export function readTracks(bytes: Uint8Array): ReadMidi | { readonly why: string
   try {
     data = parseMidi(own);
   } catch (error) {
-    return { why: `The MIDI file is damaged: ${String(error).slice(0, 100)}. Export it once more.` };
+    return {
+      why: `The MIDI file is damaged: ${String(error).slice(0, 100)}. Export it once more.`,
+    };
   }
   const { format, ticksPerBeat, framesPerSecond } = data.header;
   if (framesPerSecond !== undefined || !ticksPerBeat)
-    return { why: 'It counts frames of a film, not beats. Export it with beats (ticks a quarter).' };
+    return {
+      why: 'It counts frames of a film, not beats. Export it with beats (ticks a quarter).',
+    };
   if (format > 1)
-    return { why: 'It holds several pieces that do not belong together (format 2). Export one of them.' };
+    return {
+      why: 'It holds several pieces that do not belong together (format 2). Export one of them.',
+    };
   const all = new Collected();
   const tracks = data.tracks.map((events) => {
     const track = new TrackReading(all);

@@ -35,10 +35,11 @@ function degreesText(harmony: Element, suffix: string): string {
 
 /** Names that say the same, the plainest first: not each is known under each. */
 function waysToWrite(root: string, suffix: string, degrees: string): readonly string[] {
-  const plain = degrees.replace(/[()]/g, '');
-  return [`${root}${suffix}${plain}`, `${root}${suffix}${degrees}`].map((one) =>
-    one.replace('7sus4', '7sus4').replace('sus47', '7sus4').replace('sus27', '7sus2'),
-  );
+  const plain = `${root}${suffix}${degrees.replace(/[()]/g, '')}`;
+  const apart = `${root}${suffix}${degrees}`;
+  // A sign right behind the root is the root's own.
+  const isClose = suffix === '' && /^\([b#]/.test(degrees);
+  return isClose ? [apart, plain] : [plain, apart];
 }
 
 function suspended(suffix: string, degrees: string): readonly [string, string] {
@@ -51,7 +52,11 @@ function suspended(suffix: string, degrees: string): readonly [string, string] {
 }
 
 /** Reads a chord symbol; undefined for one that is none, which is told. */
-export function readHarmony(harmony: Element, where: string, report: Report): ReadChord | undefined {
+export function readHarmony(
+  harmony: Element,
+  where: string,
+  report: Report,
+): ReadChord | undefined {
   const kind = child(harmony, 'kind');
   const said = kind?.attributes['text'] ?? '';
   if (kind?.text === 'none') return { name: 'N.C.' };

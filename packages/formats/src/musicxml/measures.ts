@@ -175,6 +175,10 @@ class BarReading {
       this.isFree = true;
       return;
     }
+    if (this.meter) {
+      this.report.lose('meter', this.where, 'a bar has one meter');
+      return;
+    }
     this.meter = meterOf(time);
     if (!this.meter) {
       const said = childrenOf(time, 'beats').map((one) => one.text);

@@ -23,8 +23,13 @@ export interface ReadNote {
 
 function midiOf(pitch: Element | undefined, moved: number): number | undefined {
   const [step, octave] = [textOf(pitch, 'step'), numberOf(pitch, 'octave')];
-  const natural = step === undefined || octave === undefined ? undefined : parseNote(`${step.toUpperCase()}${octave}`);
-  return natural === undefined ? undefined : natural + Math.round(numberOf(pitch, 'alter') ?? 0) + moved;
+  const natural =
+    step === undefined || octave === undefined
+      ? undefined
+      : parseNote(`${step.toUpperCase()}${octave}`);
+  return natural === undefined
+    ? undefined
+    : natural + Math.round(numberOf(pitch, 'alter') ?? 0) + moved;
 }
 
 function stops(of: readonly Element[], name: string): boolean {
@@ -46,8 +51,12 @@ function fingerOf(text: string | undefined): DraftNote['finger'] {
 /** How it is played, as far as a riff can say it. */
 function playedHow(note: Element): Pick<ReadNote, 'string' | 'fret' | 'more' | 'slides'> {
   const notations = childrenOf(note, 'notations').flatMap((one) => one.children);
-  const technical = notations.filter((one) => one.name === 'technical').flatMap((one) => one.children);
-  const ornaments = notations.filter((one) => one.name === 'ornaments').flatMap((one) => one.children);
+  const technical = notations
+    .filter((one) => one.name === 'technical')
+    .flatMap((one) => one.children);
+  const ornaments = notations
+    .filter((one) => one.name === 'ornaments')
+    .flatMap((one) => one.children);
   const named = (name: string): Element | undefined => technical.find((one) => one.name === name);
   const isDead = textOf(note, 'notehead') === 'x';
   const how = isDead
@@ -63,7 +72,9 @@ function playedHow(note: Element): Pick<ReadNote, 'string' | 'fret' | 'more' | '
   const finger = fingerOf(named('fingering')?.text);
   const plucked = named('pluck')?.text.toLowerCase();
   const isPalmed = technical.some((one) => /palm|^p\.?m\.?$/i.test(one.text));
-  const rings = notations.some((one) => one.name === 'tied' && one.attributes['type'] === 'let-ring');
+  const rings = notations.some(
+    (one) => one.name === 'tied' && one.attributes['type'] === 'let-ring',
+  );
   return {
     string: toNumber(named('string')?.text),
     fret: toNumber(named('fret')?.text),
@@ -81,7 +92,9 @@ function playedHow(note: Element): Pick<ReadNote, 'string' | 'fret' | 'more' | '
 }
 
 function lyricOf(note: Element): string {
-  const [first] = childrenOf(note, 'lyric').filter((one) => (one.attributes['number'] ?? '1') === '1');
+  const [first] = childrenOf(note, 'lyric').filter(
+    (one) => (one.attributes['number'] ?? '1') === '1',
+  );
   const text = textOf(first, 'text') ?? '';
   const syllabic = textOf(first, 'syllabic') ?? 'single';
   return syllabic === 'begin' || syllabic === 'middle' ? text : `${text} `;

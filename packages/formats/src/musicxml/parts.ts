@@ -35,6 +35,8 @@ export function partsOf(score: Element): readonly ScorePart[] | Unreadable {
       return { id, name: nameOf(list, id), measures: childrenOf(part, 'measure') };
     });
   return score.name === 'opus'
-    ? { why: 'It is a collection of scores, not one. Open it where it was made, and export one score.' }
+    ? {
+        why: 'It is a collection of scores, not one. Open it where it was made, and export one score.',
+      }
     : { why: `It is XML, but no score: it begins with <${score.name}>.` };
 }

@@ -73,15 +73,28 @@ interface Together {
   readonly lasts: number;
 }
 
-function chordsOf({ all, meter }: Together): readonly DraftChord[] {
-  const placed = new Map<number, PlacedChord>();
-  for (const { chords } of all)
-    for (const chord of chords) if (!placed.has(chord.at)) placed.set(chord.at, chord);
+/** The chords of a bar, whichever part says them; of two names at one moment the first holds. */
+function chordsOf(
+  { all, meter }: Together,
+  report: Report,
+): readonly (DraftChord & { said: number })[] {
+  const placed = new Map<number, { chord: PlacedChord; said: number }>();
+  for (const { chords, number } of all)
+    for (const chord of chords) {
+      const known = placed.get(chord.at);
+      if (!known) placed.set(chord.at, { chord, said: 1 });
+      else if (known.chord.name === chord.name) known.said += 1;
+      else
+        report.lose(
+          'chord symbol',
+          `bar ${number}`,
+          `${chord.name} stands where ${known.chord.name} does`,
+        );
+    }
   return [...placed.values()]
-    .toSorted((a, b) => a.at - b.at)
-    .map(({ at, name, doubt }) => ({
-      at: beatsToNumber(beatsOf(at, meter)),
-      name,
+    .toSorted((a, b) => a.chord.at - b.chord.at)
+    .map(({ chord: { at, name, doubt }, said }) => ({
+      ...{ at: beatsToNumber(beatsOf(at, meter)), name, said },
       ...(doubt && { doubt }),
     }));
 }
@@ -156,8 +169,9 @@ class ScoreBuilder {
     const ticks = isShort || isLong ? lasts : whole;
     const together = { all, meter, lasts: ticks };
     const number = all[0]?.number ?? String(place + 1);
-    const chords = chordsOf(together);
-    this.kept.chords += chords.length;
+    const said = chordsOf(together, this.report);
+    this.kept.chords += said.reduce((sum, one) => sum + one.said, 0);
+    const chords = said.map(({ said: _, ...chord }) => chord);
     const tempo = this.readTempo(all, number);
     return {
       ...{ number, meter, beats: beatsToNumber(beatsOf(ticks, meter)), chords, notes: [] },
@@ -179,7 +193,11 @@ class ScoreBuilder {
     if (key !== undefined) {
       this.kept.keys += 1;
       if (this.key !== undefined && this.key !== key)
-        this.report.lose('key', `bar ${all[0]?.number ?? ''}`, `a song has one key: here it is ${key}`);
+        this.report.lose(
+          'key',
+          `bar ${all[0]?.number ?? ''}`,
+          `a song has one key: here it is ${key}`,
+        );
       this.key ??= key;
     }
     this.swing ??= firstOf(all, (one) => one.swing);
@@ -201,7 +219,11 @@ class ScoreBuilder {
         this.hasTempoBefore = true;
         this.firstTempo ??= bpm;
       } else if (isOther)
-        this.report.lose('tempo', `bar ${number}`, 'it changes inside a bar: a section has one tempo');
+        this.report.lose(
+          'tempo',
+          `bar ${number}`,
+          'it changes inside a bar: a section has one tempo',
+        );
     }
     return found;
   }
@@ -248,6 +270,8 @@ class NotePlacer {
   private readonly tuning: Tuning;
   private readonly capo: number;
   guessed = 0;
+  /** Notes that only hold on another one. */
+  tied = 0;
 
   constructor(
     private readonly read: PartRead,
@@ -282,7 +306,12 @@ class NotePlacer {
 
   private put(
     { read, string, fret }: LocatedNote,
-    { at, bar, placed, ringing }: {
+    {
+      at,
+      bar,
+      placed,
+      ringing,
+    }: {
       readonly at: number;
       readonly bar: DraftBar;
       readonly placed: DraftNote[][];
@@ -294,6 +323,7 @@ class NotePlacer {
     const beats = beatsOf(read.lasts, bar.meter);
     if (read.tied && before && last?.fret === fret) {
       const rest = placed[before.bar];
+      this.tied += 1;
       if (rest) rest[before.note] = { ...last, beats: addBeats(last.beats, beats) };
       return;
     }
@@ -328,7 +358,8 @@ class NotePlacer {
       const isTop = tops.includes(read);
       if (isTop) top += 1;
       const near = way?.places[top] ?? { string: 3, fret: 2 };
-      const place = isTop && way ? near : placeNear(midi, near, { ...options, taken: isTop ? [] : [near] });
+      const place =
+        isTop && way ? near : placeNear(midi, near, { ...options, taken: isTop ? [] : [near] });
       if (!place) {
         this.report.lose('note', 'the part that is taken over', 'it is nowhere on this neck');
         return [];
@@ -389,7 +420,19 @@ function readParts(score: Element, found: readonly ScorePart[], options: ScoreOp
   const bars = placer ? placer.place(builder.bars) : builder.bars;
   const taken = bars.reduce((sum, one) => sum + one.notes.length, 0);
   if (placer && placer.guessed > 0)
-    report.guess(`${placer.guessed} notes had no string and fret: they lie where it is easiest`, 'the part that is taken over');
+    report.guess(
+      `${placer.guessed} notes had no string and fret: they lie where it is easiest`,
+      'the part that is taken over',
+    );
+  for (const one of parts) {
+    const count = notesOf(one);
+    if (one !== chosen && count > 0)
+      report.lose(
+        `${count} notes`,
+        `the part ${one.part.name}`,
+        'the notes of one guitar part are taken over: choose it, if it is this one',
+      );
+  }
   const grips = gripsOf(parts);
   const credits = creditsOf(score);
   const { tuning, capo } = (chosen ?? parts.find((one) => one.strings.tuning))?.strings ?? {};
@@ -413,17 +456,29 @@ function readParts(score: Element, found: readonly ScorePart[], options: ScoreOp
     song: chart,
     kept: {
       ...{ parts: parts.length, bars: bars.length, ...builder.kept, frames: grips.length },
-      ...{ sections, riffs, notes: riffNotes, tabNotes: taken - (placer?.guessed ?? 0) },
+      ...{
+        sections,
+        riffs,
+        notes: riffNotes,
+        tabNotes: taken + (placer?.tied ?? 0) - (placer?.guessed ?? 0),
+      },
     },
     ...{ lost: report.lost(), guessed: report.guessed(), parts: partList(parts, chosen) },
   };
 }
 
-function partList(parts: readonly PartRead[], chosen: PartRead | undefined): readonly ImportedPart[] {
+function partList(
+  parts: readonly PartRead[],
+  chosen: PartRead | undefined,
+): readonly ImportedPart[] {
   return parts.map((one) => ({
     ...{ id: one.part.id, name: one.part.name, taken: one === chosen },
-    notes: one.measures.reduce((sum, { notes }) => sum + notes.length, 0),
+    notes: notesOf(one),
   }));
+}
+
+function notesOf({ measures }: PartRead): number {
+  return measures.reduce((sum, { notes }) => sum + notes.length, 0);
 }
 
 /**

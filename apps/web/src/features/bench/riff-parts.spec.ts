@@ -4,6 +4,7 @@ import { readChart } from '@harvu/core/chart';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
+import type { RiffNote } from '@harvu/core/riff';
 import type { SongDocument } from '@harvu/core/song';
 import { Subject } from 'rxjs';
 import { answers } from '../../worked-out/answers';
@@ -173,7 +174,7 @@ describe('riffs at the bench', () => {
     TestBed.resetTestingModule();
     setUpPage([{ provide: MidiPads, useValue: { hits: () => hits } }]);
     const shown = await Shown.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
-    const taken: { at: unknown; string: number; fret: number }[] = [];
+    const taken: RiffNote[] = [];
     shown.fixture.componentInstance.taken.subscribe((notes) => taken.push(...notes));
     await shown.press('Play it in (MIDI)');
     for (const [at, midi] of [57, 60, 62, 20].entries())

@@ -1,0 +1,124 @@
+import { readChart } from '@harvu/core/chart';
+import { readTab } from '@harvu/core/riff';
+import { readMidi } from './midi/read';
+import { readMusicXml } from './musicxml/read';
+import { refused, type Imported } from './report';
+import { hasBrackets, readSheet } from './sheet/read';
+
+/** How a file is taken over, of whatever kind it is. */
+export interface ImportOptions {
+  /** The part or track whose notes are taken over. */
+  readonly part?: string;
+}
+
+const TAB_LINE = /^\s*(?:[A-Ga-g][#b]?)?\s*[|:]?[-\d|hpbrx/\\~()^*=. ]{6,}$/;
+const LEAST_TAB_LINES = 4;
+const LARGEST_TEXT = 2_000_000;
+
+function startsWith(bytes: Uint8Array, ...signs: readonly number[]): boolean {
+  return signs.every((sign, at) => bytes[at] === sign);
+}
+
+function isMidi(bytes: Uint8Array): boolean {
+  return startsWith(bytes, 0x4d, 0x54, 0x68, 0x64) || startsWith(bytes, 0x52, 0x49, 0x46, 0x46);
+}
+
+/** A score is packed, or begins with a bracket, in one of the ways text is written down. */
+function isScore(bytes: Uint8Array): boolean {
+  if (startsWith(bytes, 0x50, 0x4b)) return true;
+  const head = bytes.subarray(0, 64).filter((one) => one !== 0 && one < 0x80);
+  return /^\s*</.test(String.fromCharCode(...head));
+}
+
+function isTab(lines: readonly string[]): boolean {
+  const marks = lines.map((line) => TAB_LINE.test(line) && (line.match(/-/g)?.length ?? 0) >= 4);
+  return (
+    marks.some((_, at) =>
+      marks.slice(at, at + LEAST_TAB_LINES).every((one, place, all) => one && all.length > place),
+    ) && marks.filter(Boolean).length >= LEAST_TAB_LINES
+  );
+}
+
+function isChart(text: string): boolean {
+  if (hasBrackets(text)) return false;
+  const bars = text
+    .split(/\r\n|\n|\r/)
+    .filter((line) => /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/.test(line));
+  return bars.length > 0 || /^\s*(?:tempo|meter|map|pattern|riff|grip)\b.*:/im.test(text);
+}
+
+/** Reads Harvu's own chart text: nothing of it is lost. */
+function readOwn(text: string): Imported {
+  const { song, faults } = readChart(text);
+  const bars = song.sections.reduce((sum, one) => sum + one.bars.length, 0);
+  return {
+    song: text,
+    kept: { sections: song.sections.length, bars, grips: song.grips.length },
+    lost: faults.map((one) => ({ what: one.code, where: `line ${one.line}`, why: one.message })),
+    guessed: [],
+  };
+}
+
+/** Lines of tab that stand together, one a string. */
+function systemsIn(text: string): readonly string[] {
+  const systems: string[][] = [[]];
+  for (const line of text.split(/\r\n|\n|\r/)) {
+    if (TAB_LINE.test(line)) systems.at(-1)?.push(line);
+    else if ((systems.at(-1)?.length ?? 0) > 0) systems.push([]);
+  }
+  return systems.filter((one) => one.length >= LEAST_TAB_LINES).map((one) => one.join('\n'));
+}
+
+/** Reads tab in lines: one riff, its rhythm guessed from the spacing. */
+function readTabText(text: string): Imported {
+  const systems = systemsIn(text).map(readTab);
+  const bodies = systems.map(({ riff }) => riff).filter(Boolean);
+  const faults = systems.flatMap((one) => one.faults);
+  if (bodies.length === 0)
+    return refused(faults[0]?.message ?? 'There is no tab in it that can be read.');
+  const body = bodies.join(' | ');
+  const bars = body.split('|').length;
+  const silent = Array.from({ length: bars }, () => '-').join(' | ');
+  const tuning = systems.find((one) => one.tuning)?.tuning;
+  const head = tuning ? `tuning: ${tuning.join(' ')}\n` : '';
+  return {
+    song: `${head}meter: 4/4\nriff line-1 4/4: ${body}\n\n[Part 1] riff line-1 in 1-${bars}\n| ${silent} |\n`,
+    kept: { riffs: 1, bars },
+    lost: faults.map((one) => ({ what: 'tab', where: `line ${one.line}`, why: one.message })),
+    guessed: [{ what: 'the rhythm is guessed from the spacing', where: 'all bars' }],
+  };
+}
+
+function textOf(bytes: Uint8Array): string {
+  if (startsWith(bytes, 0xff, 0xfe)) return new TextDecoder('utf-16le').decode(bytes);
+  if (startsWith(bytes, 0xfe, 0xff)) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+/**
+ * Reads a song from a file of any kind Harvu knows, told by what is in it and not by its name: a score, MIDI,
+ * a chord sheet, tab, chart text. What is lost or guessed is told; what is none of these is refused.
+ *
+ * @example
+ * readAny(new TextEncoder().encode('[A]\n| G | D |')).kept['bars'] // 2
+ */
+export function readAny(bytes: Uint8Array, options: ImportOptions = {}): Imported {
+  if (bytes.length === 0) return refused('The file is empty.');
+  if (isMidi(bytes)) return readMidi(bytes, options);
+  if (isScore(bytes)) return readMusicXml(bytes, options);
+  if (bytes.length > LARGEST_TEXT)
+    return refused('It is no score and no MIDI file, and too large for text.');
+  const text = textOf(bytes);
+  // eslint-disable-next-line no-control-regex -- binary files are told by their signs
+  if (/[\u0000-\u0008]/.test(text))
+    return refused(
+      'It is neither text, nor a score, nor a MIDI file. Export it as MusicXML or MIDI.',
+    );
+  const lines = text.split(/\r\n|\n|\r/);
+  if (isTab(lines)) return readTabText(text);
+  return isChart(text) ? readOwn(text) : readSheet(text);
+}

@@ -1,0 +1,196 @@
+import {
+  ChordLyricsPair,
+  ChordProParser,
+  ChordsOverWordsParser,
+  Tag,
+  type Line,
+  type Song,
+} from 'chordsheetjs';
+import { parseChordName, parseKey } from '@harvu/core/chord';
+import { parseGrip } from '@harvu/core/fretboard';
+import { toPlainSigns } from '@harvu/core/pitch';
+import { parseMeter, type Meter } from '@harvu/core/rhythm';
+import { writeDraft } from '../draft/chart';
+import type { DraftBar, DraftGrip } from '../draft/draft';
+import { refused, Report, type Imported } from '../report';
+
+const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
+const CUE_WORDS = 4;
+/** Longer sheets are books. */
+const LONGEST = 50_000;
+const SECTION_LINE =
+  /^\[?\s*((?:intro|verse|strophe|pre-?chorus|chorus|refrain|bridge|solo|interlude|outro|ending|tag|vamp|break|instrumental|coda)\b[^\]]{0,30}?)\s*\]?:?\s*$/i;
+const STARTS: Readonly<Record<string, string>> = {
+  ...{ start_of_verse: 'Verse', start_of_chorus: 'Chorus', start_of_bridge: 'Bridge' },
+  ...{ sov: 'Verse', soc: 'Chorus', sob: 'Bridge', start_of_part: 'Part' },
+};
+
+/** Lines of a sheet become bars: a chord is a bar, until somebody listens. */
+class SheetReading {
+  readonly bars: DraftBar[] = [];
+  readonly grips: DraftGrip[] = [];
+  readonly said = new Map<string, string>();
+  private starts: string | undefined;
+  private words: string[] = [];
+  private meter = FOUR;
+  chords = 0;
+
+  constructor(private readonly report: Report) {}
+
+  read(song: Song): void {
+    song.lines.forEach((line, at) => {
+      const where = `line ${at + 1}`;
+      const text = line.items
+        .map((one) => (one instanceof ChordLyricsPair ? (one.lyrics ?? '') : ''))
+        .join('');
+      const groups = groupsIn(line);
+      for (const one of line.items) if (one instanceof Tag) this.tag(one, where);
+      const section = groups.length === 0 ? SECTION_LINE.exec(text.trim()) : null;
+      if (section?.[1]) this.begin(section[1]);
+      else this.line(groups, text, where);
+    });
+  }
+
+  private begin(name: string): void {
+    this.starts = name.trim();
+    this.words = [];
+  }
+
+  private tag({ name, value }: Tag, where: string): void {
+    const isSection = SECTION_LINE.exec(value);
+    if (name === 'comment' && isSection?.[1]) this.begin(isSection[1]);
+    else if (STARTS[name] !== undefined) this.begin(value || STARTS[name]);
+    else if (name === 'define' || name === 'chord') this.grip(value);
+    else if (name === 'time') this.meter = parseMeter(value) ?? this.meter;
+    else if (name === 'start_of_tab' || name === 'sot')
+      this.report.lose('tab', where, 'paste it into a riff at the bench');
+    else if (!name.startsWith('end_of') && value && !this.said.has(name))
+      this.said.set(name, value);
+  }
+
+  private grip(value: string): void {
+    const match = /^(\S+).*?frets\s+((?:[\dxXN-]+\s*){4,8})/.exec(value);
+    const base = Number(/base-?fret\s+(\d+)/i.exec(value)?.[1] ?? 1);
+    const frets = match?.[2]?.trim().split(/\s+/) ?? [];
+    const written = frets.map((one) => {
+      const fret = Number(one);
+      return /^[xXN-]/.test(one) ? 'x' : fret === 0 ? '0' : String(fret + base - 1);
+    });
+    const grip = parseGrip(written.join('-'));
+    const name = toPlainSigns(match?.[1] ?? '');
+    if (grip && parseChordName(name)) this.grips.push({ name, grip });
+  }
+
+  private line(groups: readonly (readonly string[])[], text: string, where: string): void {
+    if (this.words.length < CUE_WORDS)
+      this.words = [...this.words, ...wordsIn(text)].slice(0, CUE_WORDS);
+    for (const group of groups) {
+      const names = group.flatMap((one) => this.chord(one, where) ?? []);
+      const isEmpty = names.length === 0;
+      if (isEmpty && group.length > 0) continue;
+      const { beats } = this.meter;
+      this.chords += names.length;
+      this.bars.push({
+        ...{ number: String(this.bars.length + 1), meter: this.meter, beats, notes: [] },
+        chords: names.map((one, at) => ({ ...one, at: (at * beats) / names.length })),
+        ...(this.starts !== undefined && { starts: this.starts }),
+        ...(this.words.length > 0 && { cue: this.words.join(' ') }),
+      });
+      this.starts = undefined;
+    }
+  }
+
+  private chord(written: string, where: string): { name: string; doubt: boolean } | undefined {
+    const doubt = written.endsWith('?');
+    const name = toPlainSigns(doubt ? written.slice(0, -1) : written);
+    if (/^n\.?c\.?$/i.test(name)) return { name: 'N.C.', doubt };
+    if (parseChordName(name)) return { name, doubt };
+    if (!/^[|/%\\.-]+$/.test(name)) this.report.lose('chord symbol', where, `${written} is none`);
+    return undefined;
+  }
+}
+
+function wordsIn(text: string): readonly string[] {
+  return text.split(/[\s|]+/).filter((one) => one !== '' && one !== '-');
+}
+
+/** The chords of a line, bar by bar where it has bar lines; else each chord is a bar. */
+function groupsIn(line: Line): readonly (readonly string[])[] {
+  const pairs = line.items.flatMap((one) => (one instanceof ChordLyricsPair ? [one] : []));
+  const hasBars = pairs.some(({ lyrics }) => lyrics?.includes('|'));
+  const chords = pairs.flatMap((one) => (one.chords.trim() ? [one.chords.trim()] : []));
+  if (!hasBars) return chords.map((one) => [one]);
+  const groups: string[][] = [];
+  for (const pair of pairs) {
+    if (pair.chords.trim())
+      (groups.at(-1) ?? groups[groups.push([]) - 1])?.push(pair.chords.trim());
+    for (const _ of (pair.lyrics ?? '').matchAll(/\|/g)) groups.push([]);
+  }
+  // The last bar line ends a bar and begins none.
+  return groups.at(-1)?.length === 0 ? groups.slice(0, -1) : groups;
+}
+
+function wholeIn(text: string | undefined, least: number, most: number): number | undefined {
+  const value = Math.round(Number(/\d+(?:\.\d+)?/.exec(text ?? '')?.[0] ?? NaN));
+  return value >= least && value <= most ? value : undefined;
+}
+
+/** Tells a sheet with directives, or chords in brackets, from other text; `[A]` over bars is a section. */
+export function hasBrackets(text: string): boolean {
+  if (/^\s*\{\s*[a-z_]+\s*(:.*)?\}\s*$/m.test(text)) return true;
+  return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*$)/gm)].some(
+    ([, name = '']) => parseChordName(name) !== undefined,
+  );
+}
+
+/**
+ * Reads a chord sheet: chords in brackets with directives, or over the words. Each chord is a bar until it is
+ * listened to; of the words only the first of a section are kept, as its cue.
+ *
+ * @example
+ * readSheet('[G]Down by the [D]water').kept['chords'] // 2
+ */
+export function readSheet(text: string): Imported {
+  if (text.length > LONGEST) return refused('It is longer than a song. Take one sheet at a time.');
+  const report = new Report();
+  const reading = new SheetReading(report);
+  try {
+    reading.read(
+      hasBrackets(text)
+        ? new ChordProParser().parse(text)
+        : new ChordsOverWordsParser().parse(text),
+    );
+  } catch (error) {
+    return refused(`It cannot be read as a chord sheet: ${String(error).slice(0, 120)}`);
+  }
+  if (reading.bars.length === 0) return refused('There are no chords in it.');
+  const { said } = reading;
+  if (!/\|.*\|/.test(text))
+    report.guess('each chord is a bar: a sheet does not say how long they last', 'all bars');
+  const capo = wholeIn(said.get('capo'), 1, 12);
+  const tempo = wholeIn(said.get('tempo'), 20, 400);
+  const key = said.get('key');
+  const copyright = said.get('copyright');
+  const [title, playedBy] = [said.get('title') ?? said.get('t'), said.get('artist')];
+  const { chart, sections } = writeDraft(
+    {
+      remarks: copyright === undefined ? [] : [`(c) ${copyright}`],
+      ...(capo !== undefined && { capo }),
+      ...(tempo !== undefined && { tempo }),
+      ...(key !== undefined && parseKey(key) && { key }),
+      ...{ grips: reading.grips, bars: reading.bars },
+    },
+    report,
+  );
+  return {
+    song: chart,
+    ...(title !== undefined && { title }),
+    ...(playedBy !== undefined && { playedBy }),
+    ...(copyright !== undefined && { copyright }),
+    kept: {
+      ...{ bars: reading.bars.length, chords: reading.chords, sections },
+      frames: reading.grips.length,
+    },
+    ...{ lost: report.lost(), guessed: report.guessed() },
+  };
+}

@@ -1,0 +1,99 @@
+import { strToU8 } from 'fflate';
+import { formatMeter } from '@harvu/core/rhythm';
+import { settledFrame, type SongDocument } from '@harvu/core/song';
+import type { StruckBar } from '@harvu/core/timeline';
+import type { WrittenFile } from '../out/file';
+import { lostOf } from '../out/lost';
+import { writtenParts } from '../out/parts';
+
+/** What a sheet says above its chords. */
+export interface SheetCredits {
+  readonly title?: string;
+  readonly playedBy?: string;
+}
+
+const BARS_A_LINE = 4;
+
+function barText({ chords }: StruckBar): string {
+  return chords.map(({ chord, held }) => (held || chord === '-' ? '-' : `[${chord}]`)).join(' ');
+}
+
+function lines(bars: readonly StruckBar[]): readonly string[] {
+  return Array.from({ length: Math.ceil(bars.length / BARS_A_LINE) }, (_, line) => {
+    const own = bars.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE);
+    return `| ${own.map(barText).join(' | ')} |`;
+  });
+}
+
+/** A section is a verse, a chorus or a bridge to whoever reads it. */
+function startOf(name: string): string {
+  const kind = /^(chorus|refrain)/i.test(name)
+    ? 'chorus'
+    : /^bridge/i.test(name)
+      ? 'bridge'
+      : 'verse';
+  return `start_of_${kind}`;
+}
+
+/** A directive's value has no braces, and stays on its line. */
+function directive(name: string, value: string | number | undefined): readonly string[] {
+  if (value === undefined || value === '') return [];
+  return [`{${name}: ${String(value).replace(/[{}\n\r]/g, ' ')}}`];
+}
+
+function defined({ grips }: SongDocument): readonly string[] {
+  return grips.map(({ name, grip }) => {
+    const held = grip.filter((fret): fret is number => fret !== null && fret > 0);
+    const base = held.length > 0 && Math.max(...held) > 4 ? Math.min(...held) : 1;
+    const frets = grip.map((fret) => (fret === null ? 'x' : fret === 0 ? 0 : fret - base + 1));
+    return `{define: ${name} base-fret ${base} frets ${frets.join(' ')}}`;
+  });
+}
+
+/**
+ * Writes a song as a chord sheet in plain text: directives, sections, chords in brackets between bar lines,
+ * in the order they are played. What a sheet has no place for is told.
+ *
+ * @example
+ * new TextDecoder().decode(writeSheet(readChart('[A]\n| G |').song).bytes).includes('| [G] |') // true
+ */
+export function writeSheet(song: SongDocument, credits: SheetCredits = {}): WrittenFile {
+  const { tempo, meter, capo } = settledFrame(song.frame);
+  const parts = writtenParts(song).flatMap(({ occurrence, bars, endings, times }) => [
+    ...directive(startOf(occurrence.name), occurrence.name),
+    ...(times > 1 ? [`{comment: ${times} times}`] : []),
+    ...lines(bars),
+    ...endings.flatMap(({ rounds, bars: own }) => [
+      `{comment: round ${rounds.join(', ')}}`,
+      ...lines(own),
+    ]),
+    `{${startOf(occurrence.name).replace('start', 'end')}}`,
+    '',
+  ]);
+  const text = [
+    ...directive('title', credits.title),
+    ...directive('artist', credits.playedBy),
+    ...directive('key', song.frame.key),
+    ...directive('capo', capo > 0 ? capo : undefined),
+    ...directive('tempo', tempo),
+    ...directive('time', formatMeter(meter).split(' ')[0]),
+    ...defined(song),
+    '',
+    ...parts,
+  ].join('\n');
+  const names = [
+    'patterns',
+    'layers',
+    'sound',
+    'clock',
+    'others',
+    'bends',
+    'open',
+    'riffs',
+    'doubts',
+  ];
+  return {
+    bytes: strToU8(`${text.trim()}\n`),
+    lost: lostOf(song, names, 'a chord sheet has no place for it'),
+  };
+}
