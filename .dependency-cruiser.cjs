@@ -85,6 +85,17 @@ module.exports = {
       { pathNot: ['^packages/(engraving|core)/src', '^node_modules/vexflow/'] },
     ),
     forbid(
+      'formats-know-core-only',
+      'Open formats know the core and the libraries that read and write them.',
+      { path: '^packages/formats/src', pathNot: '\\.spec\\.ts$' },
+      {
+        pathNot: [
+          '^packages/(formats|core)/src',
+          '^node_modules/(chordsheetjs|fast-xml-[a-z]+|fflate|midi-file)/',
+        ],
+      },
+    ),
+    forbid(
       'server-and-web-apart',
       'Server and web meet in the contract.',
       { path: '^apps/(server|web|work)/' },
@@ -94,7 +105,7 @@ module.exports = {
       'ui-is-plain',
       'A part of the interface knows the core and other parts.',
       { path: '^apps/web/src/ui/', pathNot: '\\.spec\\.ts$' },
-      { path: '^(apps/web/src/(features|platform)/|packages/(?!core|contract|engraving))' },
+      { path: '^(apps/web/src/(features|platform)/|packages/(?!core|contract|engraving|formats))' },
     ),
     forbid(
       'platform-knows-no-feature',

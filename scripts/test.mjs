@@ -81,6 +81,7 @@ async function nodeSpecs() {
   const database = await startDatabase(join(TEST_DATA, 'database'), TEST_DATABASES);
   const specs = [
     'packages/core/test/**/*.spec.ts',
+    'packages/formats/src/**/*.spec.ts',
     'apps/server/src/**/*.spec.ts',
     'apps/work/src/**/*.spec.ts',
     'demo/src/**/*.spec.ts',

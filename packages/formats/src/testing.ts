@@ -32,6 +32,11 @@ export function chord(root: string, kind = 'major', more = ''): string {
 export const REST = '<note><rest/><duration>16</duration></note>';
 
 /** A note on a string. */
-export function tabNote(string: number, fret: number, duration: number, more = ''): string {
+export function tabNote(
+  place: readonly [string: number, fret: number],
+  duration: number,
+  more = '',
+): string {
+  const [string, fret] = place;
   return `<note><pitch><step>C</step><octave>4</octave></pitch><duration>${duration}</duration><notations><technical>${more}<string>${string}</string><fret>${fret}</fret></technical></notations></note>`;
 }

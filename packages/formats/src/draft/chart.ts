@@ -215,7 +215,15 @@ export function writeDraft(draft: Draft, report: Report): WrittenDraft {
     report.guess('names of sections a chart cannot have are numbers', 'the sections');
   const writer = new ChartWriter(draft, names, report);
   const sections = pieces.map((piece, at) => writer.section(piece, at));
-  const map = mapText(orderOf(draft.bars, pieces), names);
+  const played = orderOf(draft.bars, pieces);
+  pieces.forEach((piece, at) => {
+    if (played.every((one) => one.piece !== at))
+      report.guess(
+        'a section is never reached as the signs are written: put it on the map, or delete it',
+        `bar ${draft.bars[piece.from]?.number ?? ''}`,
+      );
+  });
+  const map = mapText(played, names);
   const chart = [
     ...headLines(draft, writer.songMeter(), map),
     ...writer.allRiffs,

@@ -45,23 +45,23 @@ class Walk {
 
   /** Where it goes on; undefined at the end. */
   private after(at: number, piece: Piece): number | undefined {
+    if (!this.isPlayed(piece)) return at + 1;
     const last = this.bars[endOf(piece) - 1];
-    const isPlayed = this.isPlayed(piece);
-    if (isPlayed && this.hasJumped && last?.fine) return undefined;
-    if (isPlayed && this.hasJumped && last?.toCoda) return this.coda() ?? at + 1;
-    const again = isPlayed ? this.again(piece) : undefined;
-    if (again !== undefined) return again;
-    if (isPlayed && !this.hasJumped && last?.back) {
-      this.hasJumped = true;
-      return last.back === 'capo' ? 0 : this.segno();
+    if (this.hasJumped) {
+      if (last?.fine) return undefined;
+      return last?.toCoda ? (this.coda() ?? at + 1) : at + 1;
     }
-    return at + 1;
+    const again = this.again(piece);
+    if (again !== undefined) return again;
+    if (last?.back === undefined) return at + 1;
+    this.hasJumped = true;
+    return last.back === 'capo' ? 0 : this.segno();
   }
 
   /** The first piece of a repeat whose end this is, where it has rounds left. */
   private again(piece: Piece): number | undefined {
     const { within } = piece;
-    if (!within || this.hasJumped) return undefined;
+    if (!within) return undefined;
     const end = endOf(piece);
     const goesBack = this.bars[end - 1]?.closes !== undefined;
     const isEnd = piece.rounds ? goesBack : end === within.until;

@@ -31,49 +31,65 @@ export interface Repeat {
 
 const MOST_TIMES = 32;
 
+function roundsAt(bars: readonly DraftBar[], at: number): readonly number[] {
+  return bars[at]?.ending ?? [];
+}
+
+/** The bar after the last one of an ending: its bracket ends, or its repeat. */
+function endingEnd(bars: readonly DraftBar[], from: number): number {
+  const rounds = roundsAt(bars, from).join();
+  let at = from + 1;
+  while (roundsAt(bars, at).join() === rounds && bars[at - 1]?.closes === undefined) at += 1;
+  return Math.min(at, bars.length);
+}
+
 /** The brackets of endings that follow each other from a bar on. */
 function endingsFrom(bars: readonly DraftBar[], from: number): readonly PieceEnding[] {
   const endings: PieceEnding[] = [];
+  const taken = new Set<number>();
   let at = from;
-  while ((bars[at]?.ending?.length ?? 0) > 0) {
-    const rounds = bars[at]?.ending ?? [];
-    const start = at;
-    const isSame = (): boolean => bars[at]?.ending?.join() === rounds.join();
-    while (at < bars.length && isSame() && (at === start || bars[at - 1]?.closes === undefined))
-      at += 1;
-    if (endings.some((one) => one.rounds.some((round) => rounds.includes(round)))) break;
-    endings.push({ rounds, from: start, until: at });
+  for (;;) {
+    const rounds = roundsAt(bars, at);
+    if (rounds.length === 0 || rounds.some((round) => taken.has(round))) return endings;
+    for (const round of rounds) taken.add(round);
+    const until = endingEnd(bars, at);
+    endings.push({ rounds, from: at, until });
+    at = until;
   }
-  return endings;
+}
+
+/** A repeat with endings that begin at a bar; undefined where nothing goes back in them. */
+function endedRepeat(bars: readonly DraftBar[], from: number, at: number): Repeat | undefined {
+  const endings = endingsFrom(bars, at);
+  const last = endings.at(-1);
+  if (!last || endings.every((one) => bars[one.until - 1]?.closes === undefined)) return undefined;
+  const rounds = Math.max(...endings.flatMap((one) => one.rounds));
+  // A last ending that goes back, too, is followed by one that is not bracketed.
+  const closing = bars[last.until - 1]?.closes;
+  const times = closing === undefined ? rounds : Math.max(rounds + 1, closing);
+  return { from, until: last.until, times: Math.min(MOST_TIMES, times), endings };
+}
+
+/** The repeat that ends in a bar, with endings or without. */
+function repeatAt(bars: readonly DraftBar[], from: number, at: number): Repeat | undefined {
+  const ended = endedRepeat(bars, from, at);
+  if (ended) return ended;
+  const closes = bars[at]?.closes;
+  if (closes === undefined) return undefined;
+  return { from, until: at + 1, times: Math.min(MOST_TIMES, closes), endings: [] };
 }
 
 /** All repeats of a score; one that was not opened begins where the last one ended. */
-export function repeatsIn(bars: readonly DraftBar[]): readonly Repeat[] {
+function repeatsIn(bars: readonly DraftBar[]): readonly Repeat[] {
   const repeats: Repeat[] = [];
   let from = 0;
   let at = 0;
   while (at < bars.length) {
-    const bar = bars[at];
-    if (bar?.opens) from = at;
-    const endings = (bar?.ending?.length ?? 0) > 0 ? endingsFrom(bars, at) : [];
-    const last = endings.at(-1);
-    const isRepeat = endings.some((one) => bars[one.until - 1]?.closes !== undefined);
-    if (last && isRepeat) {
-      const rounds = Math.max(...endings.flatMap((one) => one.rounds));
-      // A last ending that goes back, too, is followed by one that is not bracketed.
-      const closing = bars[last.until - 1]?.closes;
-      const times = closing === undefined ? rounds : Math.max(rounds + 1, closing);
-      repeats.push({ from, until: last.until, times: Math.min(MOST_TIMES, times), endings });
-      at = last.until;
-      from = at;
-    } else {
-      if (bar?.closes !== undefined) {
-        const times = Math.min(MOST_TIMES, bar.closes);
-        repeats.push({ from, until: at + 1, times, endings: [] });
-        from = at + 1;
-      }
-      at += 1;
-    }
+    if (bars[at]?.opens) from = at;
+    const repeat = repeatAt(bars, from, at);
+    if (repeat) repeats.push(repeat);
+    from = repeat?.until ?? from;
+    at = repeat?.until ?? at + 1;
   }
   return repeats;
 }

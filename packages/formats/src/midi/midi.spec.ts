@@ -23,10 +23,13 @@ function fileOf(events: readonly Event[], header: object = {}): Uint8Array {
 
 const meta = (at: number, event: object): Event =>
   ({ at, meta: true, ...event }) as unknown as Event;
-const note = (at: number, until: number, noteNumber: number, channel = 0): readonly Event[] => [
-  { at, type: 'noteOn', channel, noteNumber, velocity: 80 } as unknown as Event,
-  { at: until, type: 'noteOff', channel, noteNumber, velocity: 0 } as unknown as Event,
-];
+const note = (at: number, until: number, key: number | [number, number]): readonly Event[] => {
+  const [noteNumber, channel] = typeof key === 'number' ? [key, 0] : key;
+  return [
+    { at, type: 'noteOn', channel, noteNumber, velocity: 80 } as unknown as Event,
+    { at: until, type: 'noteOff', channel, noteNumber, velocity: 0 } as unknown as Event,
+  ];
+};
 const program = (number: number, channel = 0): Event =>
   ({ at: 0, type: 'programChange', channel, programNumber: number }) as unknown as Event;
 
@@ -94,11 +97,11 @@ describe('a MIDI file that is read', () => {
     expect(strummed.guessed.map((one) => one.what)).toContain(
       'strummed chords stand in the bars, and are no riffs',
     );
-    expect(readMidi(fileOf(note(0, 100, 36, 9))).lost[0]?.why).toContain('no notes');
+    expect(readMidi(fileOf(note(0, 100, [36, 9]))).lost[0]?.why).toContain('no notes');
   });
 
   it('takes the track that is asked for', () => {
-    const two = fileOf([...note(0, QUARTER, 60, 0), ...note(0, QUARTER, 64, 1)]);
+    const two = fileOf([...note(0, QUARTER, 60), ...note(0, QUARTER, [64, 1])]);
     expect(readMidi(two).parts?.map((one) => [one.id, one.taken])).toEqual([
       ['1.1', false],
       ['1.2', false],

@@ -2,7 +2,7 @@ import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { USUAL_HAND } from '@harvu/core/fretboard';
 import { placeNear, placeNotes, type NeckPlace } from '@harvu/core/riff';
-import { parseBeats } from '@harvu/core/units';
+import { parseBeats, type Beats } from '@harvu/core/units';
 import { writeDraft } from '../draft/chart';
 import type { DraftBar, DraftChord, DraftNote } from '../draft/draft';
 import { refused, Report, type Imported } from '../report';
@@ -152,7 +152,7 @@ function notesIn(
       starts.findLastIndex((one) => one <= first.at),
     );
     const { unit } = bars[bar]?.meter ?? FOUR;
-    const beats = (twelfths: number) => parseBeats(inBeats(twelfths, unit)) ?? 0;
+    const beats = (twelfths: number): Beats => parseBeats(inBeats(twelfths, unit)) ?? 0;
     places[at]?.forEach((place, index) => {
       const { until } = group[index] ?? first;
       out[bar]?.push({
@@ -203,31 +203,32 @@ function temposFor(
   return { first: Math.min(FASTEST, Math.max(SLOWEST, first)), changes };
 }
 
-/**
- * Reads a MIDI file of format 0 or 1: its meters, tempi and marks, chords guessed from its notes (each needs
- * listening), the notes of one track as riffs with places found for them. A file that counts frames of a
- * film, or is damaged, is refused with the reason.
- *
- * @example
- * readMidi(new Uint8Array(0)).song // null
- */
-export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported {
-  const midi = readTracks(bytes);
-  if ('why' in midi) return refused(midi.why);
-  const report = new Report();
-  const pitched = midi.voices.filter((one) => !one.isDrums);
-  const sounding = pitched.flatMap(({ notes }) => notes).toSorted((a, b) => a.at - b.at);
-  if (sounding.length === 0) return refused('There are no notes in this MIDI file but drums.');
+/** What the file does not say, and what was made of it. */
+function guessIn(midi: ReadMidi, voice: Voice | undefined, report: Report): void {
+  report.guess('chords are guessed from the notes: listen to each', 'all bars');
+  if (midi.markers.length === 0)
+    report.guess(`no sections are marked: it is cut every ${PART_BARS} bars`, 'the song');
+  if (midi.tempos.length === 0)
+    report.guess('no tempo is written: 120 is the usual one', 'the song');
+  if (voice)
+    report.guess(
+      'strings and frets are the easiest ones, the rhythm is rounded',
+      `the track ${voice.name}`,
+    );
+}
+
+/** The bars of a file as a draft: chords, notes, where sections begin. */
+function draftBars(midi: ReadMidi, voice: Voice | undefined, report: Report): DraftedMidi {
   const bars = barsOf(midi, report);
-  const voice = chosenVoice(midi, options.part);
   const { ticksPerQuarter } = midi;
   const notes = voice ? notesIn(voice, bars, { ticksPerQuarter, report }) : [];
   const { first: tempo, changes } = temposFor(midi, bars, report);
   const marks = new Map(
     midi.markers.map(({ at, value }) => [bars.findIndex((bar) => at < bar.until), value]),
   );
+  const sounding = soundingIn(midi);
   const starting = sounding.map((one) => one.at);
-  const draftBars = bars.map((bar, at): DraftBar => {
+  const drafted = bars.map((bar, at): DraftBar => {
     const changed = changes.get(at);
     const isPart = marks.size === 0 && at % PART_BARS === 0;
     const mark = marks.get(at) ?? (isPart ? '' : undefined);
@@ -239,32 +240,55 @@ export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported
       ...(mark !== undefined && { starts: mark }),
     };
   });
-  report.guess('chords are guessed from the notes: listen to each', 'all bars');
-  if (marks.size === 0)
-    report.guess(`no sections are marked: it is cut every ${PART_BARS} bars`, 'the song');
-  if (midi.tempos.length === 0)
-    report.guess('no tempo is written: 120 is the usual one', 'the song');
-  if (voice)
-    report.guess(
-      'strings and frets are the easiest ones, the rhythm is rounded',
-      `the track ${voice.name}`,
-    );
+  return { tempo, bars: drafted };
+}
+
+interface DraftedMidi {
+  readonly tempo: number;
+  readonly bars: readonly DraftBar[];
+}
+
+/** All notes but those of drums, in the order they begin. */
+function soundingIn({ voices }: ReadMidi): readonly TrackNote[] {
+  return voices
+    .flatMap(({ isDrums, notes }) => (isDrums ? [] : notes))
+    .toSorted((a, b) => a.at - b.at);
+}
+
+/**
+ * Reads a MIDI file of format 0 or 1: its meters, tempi and marks, chords guessed from its notes (each needs
+ * listening), the notes of one track as riffs with places found for them. A file that counts frames of a
+ * film, or is damaged, is refused with the reason.
+ *
+ * @example
+ * readMidi(new Uint8Array(0)).song // null
+ */
+export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported {
+  const midi = readTracks(bytes);
+  if ('why' in midi) return refused(midi.why);
+  if (soundingIn(midi).length === 0)
+    return refused('There are no notes in this MIDI file but drums.');
+  const report = new Report();
+  const voice = chosenVoice(midi, options.part);
+  const { tempo, bars } = draftBars(midi, voice, report);
+  guessIn(midi, voice, report);
+  const { title, copyright, keys } = midi;
   const { chart, sections, riffs, riffNotes } = writeDraft(
     {
-      ...{ remarks: midi.copyright ? [midi.copyright] : [], tempo, grips: [], bars: draftBars },
-      ...(midi.keys[0] && { key: midi.keys[0].value }),
+      ...{ remarks: copyright ? [copyright] : [], tempo, grips: [], bars },
+      ...(keys[0] && { key: keys[0].value }),
     },
     report,
   );
-  const chords = draftBars.reduce((sum, one) => sum + one.chords.length, 0);
   return {
     song: chart,
-    ...(midi.title !== undefined && { title: midi.title }),
-    ...(midi.copyright !== undefined && midi.copyright !== '' && { copyright: midi.copyright }),
+    ...(title !== undefined && { title }),
+    ...(copyright && { copyright }),
     kept: {
       ...{ parts: midi.voices.length, bars: bars.length, meters: midi.meters.length },
-      ...{ tempi: midi.tempos.length, keys: midi.keys.length, markers: midi.markers.length },
-      ...{ chords, sections, riffs, notes: riffNotes },
+      ...{ tempi: midi.tempos.length, keys: keys.length, markers: midi.markers.length },
+      chords: bars.reduce((sum, one) => sum + one.chords.length, 0),
+      ...{ sections, riffs, notes: riffNotes },
     },
     ...{ lost: report.lost(), guessed: report.guessed() },
     parts: midi.voices.map((one) => ({

@@ -163,7 +163,7 @@ function guide(clock: Clock, score: GuideScore): readonly Placed[] {
       });
     const grip = held.get(stroke.chord);
     const until = clock.at(strokes[index + 1]?.atS ?? score.lastsS);
-    return (stroke.strings ?? []).flatMap((string) => {
+    return stroke.strings.flatMap((string) => {
       const fret = grip?.[open.length - string];
       const base = open[open.length - string];
       if (fret === null || fret === undefined || base === undefined) return [];
@@ -181,7 +181,7 @@ function track(placed: readonly Placed[]): MidiEvent[] {
       last = at;
       return { ...event, deltaTime } as MidiEvent;
     });
-  return [...events, { deltaTime: 0, meta: true, type: 'endOfTrack' } as MidiEvent];
+  return [...events, { deltaTime: 0, meta: true, type: 'endOfTrack' }];
 }
 
 /**

@@ -60,7 +60,7 @@ export function tuningOf(details: Element): Tuning | undefined {
   if (strings.length < FEWEST_STRINGS || strings.length > MOST_STRINGS) return undefined;
   const notes = strings.toSorted((a, b) => a.line - b.line).map(({ note }) => note);
   const read = parseTuning(notes.map((note) => note.replace(/-?\d+$/, '')).join(' '));
-  return read && read.every((note, at) => note === notes[at]) ? read : notesIfAll(notes);
+  return read?.every((note, at) => note === notes[at]) ? read : notesIfAll(notes);
 }
 
 function notesIfAll(notes: readonly string[]): Tuning | undefined {

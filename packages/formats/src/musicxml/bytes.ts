@@ -4,17 +4,24 @@ import { child, childrenOf, readXml, type Unreadable } from './xml';
 /** A score is never larger than this, packed or not. */
 const LARGEST_BYTES = 60_000_000;
 
-function decoded(bytes: Uint8Array): string {
-  const [first, second, third] = bytes;
-  if (first === 0xfe && second === 0xff) return new TextDecoder('utf-16be').decode(bytes);
-  if (first === 0xff && second === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
-  if (first === 0 && second === 0x3c) return new TextDecoder('utf-16be').decode(bytes);
-  if (first === 0x3c && second === 0 && third !== undefined)
-    return new TextDecoder('utf-16le').decode(bytes);
+/** How text begins in codings of two bytes a sign, with a mark of their order or without. */
+const WIDE: readonly (readonly [first: number, second: number, coding: string])[] = [
+  [0xfe, 0xff, 'utf-16be'],
+  [0xff, 0xfe, 'utf-16le'],
+  [0, 0x3c, 'utf-16be'],
+  [0x3c, 0, 'utf-16le'],
+];
+
+function codingOf(bytes: Uint8Array): string {
+  const wide = WIDE.find(([first, second]) => bytes[0] === first && bytes[1] === second);
+  if (wide) return wide[2];
   const head = strFromU8(bytes.subarray(0, 200), true);
-  const named = /encoding\s*=\s*["']([\w.:-]+)["']/.exec(head)?.[1] ?? 'utf-8';
+  return /encoding\s*=\s*["']([\w.:-]+)["']/.exec(head)?.[1] ?? 'utf-8';
+}
+
+function decoded(bytes: Uint8Array): string {
   try {
-    return new TextDecoder(named).decode(bytes);
+    return new TextDecoder(codingOf(bytes)).decode(bytes);
   } catch {
     return new TextDecoder('utf-8').decode(bytes);
   }

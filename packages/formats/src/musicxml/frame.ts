@@ -9,21 +9,30 @@ export interface ReadFrame {
 
 const STRINGS = 6;
 
+interface FrameNote {
+  readonly place: number;
+  readonly fret: number;
+  readonly finger: Finger;
+}
+
+function noteOf(note: Element): readonly FrameNote[] {
+  const [string, fret] = [numberOf(note, 'string'), numberOf(note, 'fret')];
+  if (string === undefined || fret === undefined || string < 1 || string > STRINGS) return [];
+  return [{ place: STRINGS - string, fret, finger: fingerOf(numberOf(note, 'fingering')) }];
+}
+
+function fingerOf(value: number | undefined): Finger {
+  return value === 1 || value === 2 || value === 3 || value === 4 ? value : null;
+}
+
 /** Reads a drawn grip; undefined where it is of other than six strings, or none. */
 export function readFrame(frame: Element): ReadFrame | undefined {
-  const strings = numberOf(frame, 'frame-strings') ?? STRINGS;
-  if (strings !== STRINGS) return undefined;
-  const grip: (number | null)[] = Array.from({ length: strings }, () => null);
-  const fingers: Finger[] = Array.from({ length: strings }, () => null);
-  for (const note of childrenOf(frame, 'frame-note')) {
-    const [string, fret] = [numberOf(note, 'string'), numberOf(note, 'fret')];
-    if (string === undefined || fret === undefined || string < 1 || string > strings) continue;
-    grip[strings - string] = fret;
-    const finger = numberOf(note, 'fingering');
-    if (finger === 1 || finger === 2 || finger === 3 || finger === 4)
-      fingers[strings - string] = finger;
-  }
-  const read = parseGrip(grip.map((fret) => fret ?? 'x').join('-'));
-  if (!read || read.every((fret) => fret === null)) return undefined;
-  return fingers.some((one) => one !== null) ? { grip: read, fingers } : { grip: read };
+  if ((numberOf(frame, 'frame-strings') ?? STRINGS) !== STRINGS) return undefined;
+  const notes = childrenOf(frame, 'frame-note').flatMap(noteOf);
+  const at = (place: number): FrameNote | undefined => notes.findLast((one) => one.place === place);
+  const places = Array.from({ length: STRINGS }, (_, place) => place);
+  const grip = parseGrip(places.map((place) => at(place)?.fret ?? 'x').join('-'));
+  if (!grip || notes.length === 0) return undefined;
+  const fingers = places.map((place) => at(place)?.finger ?? null);
+  return fingers.some((one) => one !== null) ? { grip, fingers } : { grip };
 }

@@ -51,15 +51,27 @@ function suspended(suffix: string, degrees: string): readonly [string, string] {
   return [`${number}${suffix}`, degrees.replace(seventh[0], '')];
 }
 
+/** The name of a chord on a root; in doubt where what is added to it has no name here. */
+function named(harmony: Element, root: string, over: string): ReadChord {
+  const kind = child(harmony, 'kind');
+  const said = toPlainSigns((kind?.attributes['text'] ?? '').trim());
+  const own = KINDS[kind?.text ?? 'major'] ?? said;
+  const [suffix, degrees] = suspended(own, degreesText(harmony, own));
+  const name = waysToWrite(root, suffix, degrees)
+    .map((one) => one + over)
+    .find((one) => parseChordName(one) && !/[?!,|]/.test(one));
+  if (name !== undefined) return { name };
+  const plain = [`${root}${suffix}${over}`, `${root}${over}`].find((one) => parseChordName(one));
+  return { name: plain ?? root, doubt: true };
+}
+
 /** Reads a chord symbol; undefined for one that is none, which is told. */
 export function readHarmony(
   harmony: Element,
   where: string,
   report: Report,
 ): ReadChord | undefined {
-  const kind = child(harmony, 'kind');
-  const said = kind?.attributes['text'] ?? '';
-  if (kind?.text === 'none') return { name: 'N.C.' };
+  if (textOf(harmony, 'kind') === 'none') return { name: 'N.C.' };
   const root = tone(child(harmony, 'root'), 'root-step', 'root-alter');
   if (root === undefined) {
     const isNumber = child(harmony, 'numeral') ?? child(harmony, 'function');
@@ -67,17 +79,8 @@ export function readHarmony(
     return undefined;
   }
   const bass = tone(child(harmony, 'bass'), 'bass-step', 'bass-alter');
-  const over = bass === undefined || bass === root ? '' : `/${bass}`;
-  const known = KINDS[kind?.text ?? 'major'];
-  const [suffix, degrees] = suspended(
-    known ?? toPlainSigns(said.trim()),
-    degreesText(harmony, known ?? said),
-  );
-  const name = waysToWrite(root, suffix, degrees)
-    .map((one) => one + over)
-    .find((one) => parseChordName(one) && !/[?!,|]/.test(one));
-  if (name !== undefined) return { name };
-  const plain = [`${root}${suffix}${over}`, `${root}${over}`].find((one) => parseChordName(one));
-  report.guess('a chord whose added tones have no name here is written without them', where);
-  return { name: plain ?? root, doubt: true };
+  const read = named(harmony, root, bass === undefined || bass === root ? '' : `/${bass}`);
+  if (read.doubt)
+    report.guess('a chord whose added tones have no name here is written without them', where);
+  return read;
 }

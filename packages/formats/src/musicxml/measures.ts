@@ -132,25 +132,24 @@ export class PartReader {
   }
 
   private readAttributes(attributes: Element, bar: BarReading): void {
-    const divisions = numberOf(attributes, 'divisions');
-    if (divisions !== undefined && divisions > 0) this.divisions = divisions;
-    const time = child(attributes, 'time');
-    if (time) bar.readTime(time);
-    const key = child(attributes, 'key');
-    if (key) bar.key = keyOf(key);
+    const divisions = numberOf(attributes, 'divisions') ?? 0;
+    if (divisions > 0) this.divisions = divisions;
+    bar.readFrame(child(attributes, 'time'), child(attributes, 'key'));
     this.moved = movedBy(attributes) ?? this.moved;
     for (const details of childrenOf(attributes, 'staff-details')) {
       this.tuning = tuningOf(details) ?? this.tuning;
       this.capo = numberOf(details, 'capo') ?? this.capo;
     }
-    for (const style of childrenOf(attributes, 'measure-style')) {
-      const repeat = child(style, 'measure-repeat');
-      if (!repeat) continue;
-      const isOne = (toNumber(repeat.text) ?? 1) === 1;
-      this.repeats = repeat.attributes['type'] === 'start' && isOne;
-      if (!isOne && repeat.attributes['type'] === 'start')
-        this.report.lose('repeat of several bars', bar.where, 'only one bar is repeated by a sign');
-    }
+    for (const style of childrenOf(attributes, 'measure-style')) this.readStyle(style, bar);
+  }
+
+  private readStyle(style: Element, bar: BarReading): void {
+    const repeat = child(style, 'measure-repeat');
+    if (!repeat) return;
+    const isOne = (toNumber(repeat.text) ?? 1) === 1;
+    const isStart = repeat.attributes['type'] === 'start';
+    this.repeats = isStart && isOne;
+    if (isStart && !isOne) bar.lose('repeat of several bars', 'only one bar is repeated by a sign');
   }
 }
 
@@ -170,7 +169,16 @@ class BarReading {
     private readonly report: Report,
   ) {}
 
-  readTime(time: Element): void {
+  lose(what: string, why: string): void {
+    this.report.lose(what, this.where, why);
+  }
+
+  readFrame(time: Element | undefined, key: Element | undefined): void {
+    if (time) this.readTime(time);
+    if (key) this.key = keyOf(key);
+  }
+
+  private readTime(time: Element): void {
     if (child(time, 'senza-misura')) {
       this.isFree = true;
       return;

@@ -48,45 +48,48 @@ function fingerOf(text: string | undefined): DraftNote['finger'] {
   return finger === 1 || finger === 2 || finger === 3 || finger === 4 ? finger : undefined;
 }
 
+/** How a note is brought to sound, by what is written at it. */
+function howOf(note: Element, technical: readonly Element[]): DraftNote['how'] {
+  if (textOf(note, 'notehead') === 'x') return 'dead';
+  if (technical.some((one) => one.name === 'harmonic')) return 'harmonic';
+  if (stops(technical, 'hammer-on')) return 'hammered';
+  return stops(technical, 'pull-off') ? 'pulled off' : 'picked';
+}
+
+function textIn(all: readonly Element[], name: string): string | undefined {
+  return all.find((one) => one.name === name)?.text;
+}
+
+/** Signs that a riff has, too. */
+function signsOf(notations: readonly Element[], technical: readonly Element[]): ReadNote['more'] {
+  const ornaments = notations.flatMap((one) => (one.name === 'ornaments' ? one.children : []));
+  const isPalmed = technical.some((one) => /palm|^p\.?m\.?$/i.test(one.text));
+  const isLet = ({ name, attributes }: Element): boolean =>
+    name === 'tied' && attributes['type'] === 'let-ring';
+  return {
+    ...(isPalmed && { palmMuted: true as const }),
+    ...(notations.some(isLet) && { rings: true as const }),
+    ...(ornaments.some((one) => one.name === 'wavy-line') && { vibrato: true as const }),
+  };
+}
+
 /** How it is played, as far as a riff can say it. */
 function playedHow(note: Element): Pick<ReadNote, 'string' | 'fret' | 'more' | 'slides'> {
   const notations = childrenOf(note, 'notations').flatMap((one) => one.children);
-  const technical = notations
-    .filter((one) => one.name === 'technical')
-    .flatMap((one) => one.children);
-  const ornaments = notations
-    .filter((one) => one.name === 'ornaments')
-    .flatMap((one) => one.children);
-  const named = (name: string): Element | undefined => technical.find((one) => one.name === name);
-  const isDead = textOf(note, 'notehead') === 'x';
-  const how = isDead
-    ? 'dead'
-    : named('harmonic')
-      ? 'harmonic'
-      : stops(technical, 'hammer-on')
-        ? 'hammered'
-        : stops(technical, 'pull-off')
-          ? 'pulled off'
-          : 'picked';
-  const bend = bendOf(named('bend'));
-  const finger = fingerOf(named('fingering')?.text);
-  const plucked = named('pluck')?.text.toLowerCase();
-  const isPalmed = technical.some((one) => /palm|^p\.?m\.?$/i.test(one.text));
-  const rings = notations.some(
-    (one) => one.name === 'tied' && one.attributes['type'] === 'let-ring',
-  );
+  const technical = notations.flatMap((one) => (one.name === 'technical' ? one.children : []));
+  const bend = bendOf(technical.find((one) => one.name === 'bend'));
+  const finger = fingerOf(textIn(technical, 'fingering'));
+  const plucked = textIn(technical, 'pluck')?.toLowerCase() ?? '';
   return {
-    string: toNumber(named('string')?.text),
-    fret: toNumber(named('fret')?.text),
+    string: toNumber(textIn(technical, 'string')),
+    fret: toNumber(textIn(technical, 'fret')),
     slides: stops(notations, 'slide') || stops(notations, 'glissando'),
     more: {
-      how,
+      how: howOf(note, technical),
       ...(bend && { bend }),
       ...(finger && { finger }),
-      ...(plucked && /^[pima]$/.test(plucked) && { plucked }),
-      ...(isPalmed && { palmMuted: true as const }),
-      ...(rings && { rings: true as const }),
-      ...(ornaments.some((one) => one.name === 'wavy-line') && { vibrato: true as const }),
+      ...(/^[pima]$/.test(plucked) && { plucked }),
+      ...signsOf(notations, technical),
     },
   };
 }

@@ -198,14 +198,14 @@ describe('a score that is read', () => {
 
   it('has tab as riffs: frets, how they are reached, ties over the bar line', () => {
     const tied = (type: string): string => `<tie type="${type}"/>`;
-    const long = tabNote(3, 5, 8).replace('<notations>', `${tied('start')}<notations>`);
-    const held = tabNote(3, 5, 8).replace('<notations>', `${tied('stop')}<notations>`);
+    const long = tabNote([3, 5], 8).replace('<notations>', `${tied('start')}<notations>`);
+    const held = tabNote([3, 5], 8).replace('<notations>', `${tied('stop')}<notations>`);
     const { song, kept } = readMusicXml(
       scoreOf(
         FOUR_FOUR +
-          tabNote(4, 2, 2) +
-          tabNote(4, 4, 2, '<hammer-on type="stop">H</hammer-on>') +
-          tabNote(3, 2, 4, '<bend><bend-alter>2</bend-alter></bend>') +
+          tabNote([4, 2], 2) +
+          tabNote([4, 4], 2, '<hammer-on type="stop">H</hammer-on>') +
+          tabNote([3, 2], 4, '<bend><bend-alter>2</bend-alter></bend>') +
           long,
         `${held}<note><rest/><duration>8</duration></note>`,
       ),

@@ -36,7 +36,7 @@ const SECTION_WORDS =
   /^(intro|introduction|verse|strophe|chorus|refrain|pre-?chorus|bridge|solo|interlude|outro|ending|vamp|break|instrumental|hook|tag|middle (?:8|eight))\b[\s\w.']*$/i;
 
 /** Rounds an ending is for: "1", "1,2", "1-3", "1. 2."; the first where it says none. */
-export function roundsOf(text: string): readonly number[] {
+function roundsOf(text: string): readonly number[] {
   const rounds = new Set<number>();
   for (const [, from = '', to = ''] of text.matchAll(/(\d+)(?:\s*[-–]\s*(\d+))?/g)) {
     const last = Math.min(32, Number(to || from));
@@ -45,26 +45,36 @@ export function roundsOf(text: string): readonly number[] {
   return rounds.size > 0 ? [...rounds].sort((a, b) => a - b) : [1];
 }
 
-export function readBarline(barline: Element, signs: ReadSigns): void {
-  const isLeft = barline.attributes['location'] === 'left';
-  const repeat = child(barline, 'repeat');
-  const times = Math.max(2, toNumber(repeat?.attributes['times']) ?? 2);
-  if (repeat) {
-    const isForward = repeat.attributes['direction'] === 'forward';
-    if (isForward && (isLeft || barline.attributes['location'] === undefined)) signs.opens = true;
-    else if (isForward) signs.opensNext = true;
-    else if (isLeft) signs.closesBefore = times;
-    else signs.closes = times;
-    if (!isForward) signs.count.repeats += 1;
+function readRepeat(repeat: Element, location: string | undefined, signs: ReadSigns): void {
+  const times = Math.max(2, toNumber(repeat.attributes['times']) ?? 2);
+  if (repeat.attributes['direction'] === 'forward') {
+    // At the right of a bar it opens the next one.
+    if (location === 'right') signs.opensNext = true;
+    else signs.opens = true;
+    return;
   }
-  const ending = child(barline, 'ending');
-  if (ending?.attributes['type'] === 'start') {
-    const number = ending.attributes['number'] ?? '';
-    signs.endingStarts = roundsOf(/\d/.test(number) ? number : ending.text);
-    signs.count.endings += 1;
-  } else if (ending) signs.endingStops = true;
+  signs.count.repeats += 1;
+  if (location === 'left') signs.closesBefore = times;
+  else signs.closes = times;
+}
+
+function readEnding({ attributes, text }: Element, signs: ReadSigns): void {
+  if (attributes['type'] !== 'start') {
+    signs.endingStops = true;
+    return;
+  }
+  const number = attributes['number'] ?? '';
+  signs.endingStarts = roundsOf(/\d/.test(number) ? number : text);
+  signs.count.endings += 1;
+}
+
+export function readBarline(barline: Element, signs: ReadSigns): void {
+  const location = barline.attributes['location'];
+  const [repeat, ending] = [child(barline, 'repeat'), child(barline, 'ending')];
+  if (repeat) readRepeat(repeat, location, signs);
+  if (ending) readEnding(ending, signs);
   const style = textOf(barline, 'bar-style') ?? '';
-  if (/light-light|heavy|light-heavy/.test(style) && !isLeft) signs.startsNext = true;
+  if (/light-light|heavy/.test(style) && location !== 'left') signs.startsNext = true;
   if (child(barline, 'segno')) signs.segno = true;
   if (child(barline, 'coda')) signs.codaSign = true;
 }

@@ -1,9 +1,9 @@
-import { XMLBuilder } from 'fast-xml-parser';
+import Builder from 'fast-xml-builder';
 
 /** An element that is to be written. */
 export type Node = Readonly<Record<string, unknown>>;
 
-const BUILDER = new XMLBuilder({
+const BUILDER = new Builder({
   ...{ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '' },
   ...{ format: true, indentBy: ' ', suppressEmptyNode: true },
 });
@@ -29,5 +29,5 @@ export function withAttributes(
 
 /** Writes XML, the line that says so first. */
 export function writeXml(root: Node): string {
-  return `<?xml version="1.0" encoding="UTF-8"?>\n${String(BUILDER.build([root])).trim()}\n`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${BUILDER.build([root]).trim()}\n`;
 }

@@ -2,7 +2,6 @@ import { strToU8 } from 'fflate';
 import { parseKey, type Key } from '@harvu/core/chord';
 import { openNotes, parseNote } from '@harvu/core/pitch';
 import type { Meter } from '@harvu/core/rhythm';
-import type { RiffNote } from '@harvu/core/riff';
 import { settledFrame, type NamedGrip, type SongDocument } from '@harvu/core/song';
 import type { StruckBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
@@ -12,6 +11,7 @@ import { writtenParts, type WrittenPart } from '../out/parts';
 import type { Lost } from '../report';
 import { spelledChord, type SpelledTone } from './names';
 import { element, withAttributes, writeXml, type Node } from './tree';
+import { Carrying, DIVISIONS, noteNodes, notesIn, plainTone, restNode } from './write-notes';
 
 /** What a score says beside its music. */
 export interface ScoreCredits {
@@ -19,61 +19,10 @@ export interface ScoreCredits {
   readonly playedBy?: string;
 }
 
-/** Parts of a quarter a length is counted in: halves, thirds, fifths and sevenths of sixteenths. */
-const DIVISIONS = 3360;
-const TYPES: readonly (readonly [quarters: number, type: string])[] = [
-  ...([
-    [4, 'whole'],
-    [2, 'half'],
-    [1, 'quarter'],
-    [0.5, 'eighth'],
-  ] as const),
-  ...([
-    [0.25, '16th'],
-    [0.125, '32nd'],
-    [0.0625, '64th'],
-  ] as const),
-];
-const STEPS = ['C', 'C', 'D', 'D', 'E', 'F', 'F', 'G', 'G', 'A', 'A', 'B'];
-const SHARPS = new Set([1, 3, 6, 8, 10]);
 const MAJOR_FIFTHS = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
 
 function fifthsOf({ tonic, isMinor }: Key): number {
   return MAJOR_FIFTHS[(tonic + (isMinor ? 3 : 0)) % 12] ?? 0;
-}
-
-function pitchNode(midi: number): Node {
-  const tone = midi % 12;
-  return element(
-    'pitch',
-    element('step', STEPS[tone]),
-    SHARPS.has(tone) ? element('alter', 1) : undefined,
-    element('octave', Math.floor(midi / 12) - 1),
-  );
-}
-
-/** The written form of a length: its type, its dots, or the tuplet it is of. */
-function typeNodes(quarters: number): readonly Node[] {
-  for (const [own, type] of TYPES)
-    for (const dots of [0, 1, 2])
-      if (Math.abs(quarters - own * (2 - 0.5 ** dots)) < 1e-6)
-        return [element('type', type), ...Array.from({ length: dots }, () => element('dot'))];
-  for (const [actual, normal] of [
-    [3, 2],
-    [5, 4],
-    [7, 4],
-  ] as const)
-    for (const [own, type] of TYPES)
-      if (Math.abs(quarters - (own * normal) / actual) < 1e-6)
-        return [
-          element('type', type),
-          element(
-            'time-modification',
-            element('actual-notes', actual),
-            element('normal-notes', normal),
-          ),
-        ];
-  return [];
 }
 
 function toneNodes(name: 'root' | 'bass', { step, alter }: SpelledTone): Node {
@@ -107,6 +56,19 @@ function frameNode({ grip, fingers }: NamedGrip): Node {
   );
 }
 
+/** Something that stands at a moment of a bar, in parts of a quarter. */
+interface PlacedNode {
+  readonly at: number;
+  readonly ends: number;
+  readonly nodes: readonly Node[];
+}
+
+/** A chord symbol that stands before where the music has got to. */
+function withOffset(node: Node, by: number): Node {
+  const inside = node['harmony'] as readonly Node[];
+  return element('harmony', inside, element('offset', by));
+}
+
 /** Writes the bars of a song one after the other. */
 class ScoreWriter {
   private meter = '';
@@ -115,58 +77,43 @@ class ScoreWriter {
   private readonly framed = new Set<string>();
   private readonly open: readonly number[];
   private readonly lostHere: Lost[] = [];
-  /** Notes that sound on over the bar line, and how long still. */
-  private carried: { readonly notes: readonly RiffNote[]; readonly left: number } | undefined;
+  private readonly carrying = new Carrying();
 
   constructor(private readonly song: SongDocument) {
-    const { tuning } = settledFrame(song.frame);
-    this.open = openNotes(tuning);
+    const { tuning, capo } = settledFrame(song.frame);
+    this.open = openNotes(tuning).map((one) => one + capo);
   }
 
   get lost(): readonly Lost[] {
     return this.lostHere;
   }
 
+  /** The bars of a section, its repeats and endings as signs about them. */
   part(part: WrittenPart): readonly Node[] {
     const { occurrence, bars, endings, times } = part;
-    this.carried = undefined;
+    this.carrying.end();
     const goesRound = times > 1;
-    const all = [
-      ...bars.map((bar, at) => ({ bar, isFirst: at === 0, ending: undefined, isLast: false })),
-      ...endings.flatMap(({ rounds, bars: own }) =>
-        own.map((bar, at) => ({
-          ...{ bar, isFirst: false, isLast: at === own.length - 1 },
-          ending: { rounds, isFirst: at === 0 },
-        })),
-      ),
-    ];
-    return all.map(({ bar, isFirst, ending, isLast }, at) => {
-      const isEnd = at === all.length - 1;
-      const closesEnding = ending && isLast;
-      const goesBack = goesRound && (endings.length > 0 ? closesEnding && !isEnd : isEnd);
-      const number = ending?.rounds.join(', ');
-      return this.measure(bar, {
-        before: [
-          isFirst && goesRound
-            ? barline('left', element('bar-style', 'heavy-light'), repeat('forward'))
-            : undefined,
-          ending?.isFirst ? barline('left', endingNode(number, 'start')) : undefined,
-        ],
-        head: isFirst ? this.heading(occurrence, bar) : [],
-        after: [
-          goesBack || closesEnding
-            ? barline(
-                'right',
-                element('bar-style', goesBack ? 'light-heavy' : 'light-light'),
-                closesEnding ? endingNode(number, isEnd ? 'discontinue' : 'stop') : undefined,
-                goesBack ? repeat('backward', endings.length > 0 ? undefined : times) : undefined,
-              )
-            : isEnd
-              ? barline('right', element('bar-style', 'light-light'))
-              : undefined,
-        ],
-      });
+    const last = bars.length - 1;
+    const isWhole = endings.length === 0;
+    const common = bars.map((bar, at) =>
+      this.measure(bar, {
+        before: at === 0 && goesRound ? opening() : undefined,
+        head: at === 0 ? this.heading(occurrence, bar) : [],
+        after: at === last && isWhole ? closing(goesRound ? times : undefined) : undefined,
+      }),
+    );
+    const ended = endings.flatMap(({ rounds, bars: own }, place) => {
+      const number = rounds.join(', ');
+      const isLast = place === endings.length - 1;
+      return own.map((bar, at) =>
+        this.measure(bar, {
+          before: at === 0 ? barline('left', endingNode(number, 'start')) : undefined,
+          head: [],
+          after: at === own.length - 1 ? endingClose(number, isLast) : undefined,
+        }),
+      );
     });
+    return [...common, ...ended];
   }
 
   /** The section's name, its tempo where it is another one, and the words that tell where one is. */
@@ -199,9 +146,9 @@ class ScoreWriter {
   private measure(
     bar: StruckBar,
     around: {
-      readonly before: readonly (Node | undefined)[];
+      readonly before: Node | undefined;
       readonly head: readonly Node[];
-      readonly after: readonly (Node | undefined)[];
+      readonly after: Node | undefined;
     },
   ): Node {
     const isPickup =
@@ -221,7 +168,8 @@ class ScoreWriter {
   }
 
   private attributes({ meter }: StruckBar): Node | undefined {
-    const written = `${meter.groups.length > 1 && new Set(meter.groups).size > 1 ? meter.groups.join('+') : meter.beats}/${meter.unit}`;
+    const isUneven = new Set(meter.groups).size > 1;
+    const written = `${isUneven ? meter.groups.join('+') : meter.beats}/${meter.unit}`;
     const isFirst = this.meter === '';
     if (written === this.meter) return undefined;
     this.meter = written;
@@ -252,12 +200,12 @@ class ScoreWriter {
       element('staff-lines', tuning.length),
       tuning.map((note, place) => {
         const midi = parseNote(note) ?? 0;
-        const tone = midi % 12;
+        const { step, isSharp } = plainTone(midi);
         return withAttributes(
           element(
             'staff-tuning',
-            element('tuning-step', STEPS[tone]),
-            SHARPS.has(tone) ? element('tuning-alter', 1) : undefined,
+            element('tuning-step', step),
+            isSharp ? element('tuning-alter', 1) : undefined,
             element('tuning-octave', Math.floor(midi / 12) - 1),
           ),
           { line: place + 1 },
@@ -271,61 +219,25 @@ class ScoreWriter {
   private music(bar: StruckBar): readonly Node[] {
     const perBeat = (DIVISIONS * 4) / bar.meter.unit;
     const ends = Math.round(bar.beats * perBeat);
-    const chords = bar.chords.flatMap((chord) => {
+    const chords = bar.chords.flatMap((chord): readonly PlacedNode[] => {
       const at = Math.round((beatsToNumber(chord.beat) - 1) * perBeat);
       const node = chord.held ? undefined : this.harmony(chord.chord);
-      return node ? [{ at, node }] : [];
+      return node ? [{ at, ends: at, nodes: [node] }] : [];
     });
-    const notes = this.carriedInto(notesIn(bar, perBeat), ends);
-    const events = [
-      ...chords.map(({ at, node }) => ({ at, node, ends: at })),
-      ...notes.map((one) => ({ at: one.at, ends: one.until, node: one })),
-    ].toSorted((a, b) => a.at - b.at || a.ends - b.ends);
-    const nodes: Node[] = [];
-    let cursor = 0;
-    for (const event of events) {
-      const isChord = !('notes' in event.node);
-      if (isChord && event.at < cursor) {
-        // It begins while a note sounds on.
-        const back = event.at - cursor;
-        const own = Object.entries(event.node).map(([name, inside]) => [
-          name,
-          [...(inside as readonly Node[]), element('offset', back)],
-        ]);
-        nodes.push(Object.fromEntries(own) as Node);
-        continue;
-      }
-      if (event.at > cursor) nodes.push(restNode(event.at - cursor));
-      cursor = Math.max(cursor, event.at);
-      if (isChord) nodes.push(event.node as Node);
-      else {
-        nodes.push(...this.notes(event.node as WrittenNotes));
-        cursor = event.ends;
-      }
-    }
-    if (cursor < ends) nodes.push(restNode(ends - cursor));
-    return nodes;
-  }
-
-  /** What sounds on from the bar before comes first; what sounds on into the next one is remembered. */
-  private carriedInto(own: readonly WrittenNotes[], ends: number): readonly WrittenNotes[] {
-    const { carried } = this;
-    const first = own[0]?.at ?? ends;
-    const over = carried && first > 0 ? Math.min(first, carried.left) : 0;
-    const all = [
-      ...(carried && over > 0
-        ? [{ at: 0, until: over, notes: carried.notes, comesOver: true, goesOn: false }]
-        : []),
-      ...own,
-    ];
-    const last = all.at(-1);
-    const left = carried && last?.comesOver ? carried.left : (last?.until ?? 0);
-    this.carried = last && left > ends ? { notes: last.notes, left: left - ends } : undefined;
-    return all.map((one) => ({
-      ...one,
-      until: Math.min(one.until, ends),
-      goesOn: this.carried !== undefined && one === last,
+    const notes = this.carrying.into(notesIn(bar, perBeat), ends).map((one): PlacedNode => ({
+      ...{ at: one.at, ends: one.until },
+      nodes: noteNodes(one, this.open),
     }));
+    const placed = [...chords, ...notes].toSorted((a, b) => a.at - b.at || a.ends - b.ends);
+    let cursor = 0;
+    const nodes = placed.flatMap((one): readonly Node[] => {
+      // A chord may begin while a note sounds on.
+      if (one.at < cursor) return one.nodes.map((node) => withOffset(node, one.at - cursor));
+      const rest = one.at > cursor ? [restNode(one.at - cursor)] : [];
+      cursor = one.ends;
+      return [...rest, ...one.nodes];
+    });
+    return cursor < ends ? [...nodes, restNode(ends - cursor)] : nodes;
   }
 
   private harmony(name: string): Node | undefined {
@@ -364,99 +276,6 @@ class ScoreWriter {
       grip ? frameNode(grip) : undefined,
     );
   }
-
-  private notes({ notes, at, until, goesOn, comesOver }: WrittenNotes): readonly Node[] {
-    return notes.map((note, place) => {
-      const midi =
-        (this.open[this.open.length - note.string] ?? 40) + note.fret + (this.song.frame.capo ?? 0);
-      return element(
-        'note',
-        place > 0 ? element('chord') : undefined,
-        pitchNode(midi),
-        element('duration', until - at),
-        comesOver ? tie('tie', 'stop') : undefined,
-        goesOn ? tie('tie', 'start') : undefined,
-        element('voice', 1),
-        typeNodes((until - at) / DIVISIONS),
-        note.how === 'dead' ? element('notehead', 'x') : undefined,
-        notationsOf(note, { goesOn, comesOver }),
-      );
-    });
-  }
-}
-
-/** Notes that are struck together, in parts of a quarter. */
-interface WrittenNotes {
-  readonly at: number;
-  readonly until: number;
-  readonly notes: readonly RiffNote[];
-  readonly goesOn: boolean;
-  readonly comesOver: boolean;
-}
-
-function notesIn({ riff }: StruckBar, perBeat: number): readonly WrittenNotes[] {
-  const starts = new Map<number, RiffNote[]>();
-  for (const note of riff?.notes ?? []) {
-    const at = Math.round(beatsToNumber(note.at) * perBeat);
-    starts.set(at, [...(starts.get(at) ?? []), note]);
-  }
-  return [...starts].map(([at, notes]) => {
-    const lasts = Math.min(...notes.map(({ beats }) => beatsToNumber(beats)));
-    return {
-      ...{ at, notes, comesOver: false, goesOn: false },
-      until: at + Math.round(lasts * perBeat),
-    };
-  });
-}
-
-function notationsOf(
-  note: RiffNote,
-  { goesOn, comesOver }: { readonly goesOn: boolean; readonly comesOver: boolean },
-): Node {
-  const { how, bend } = note;
-  const slides = how === 'slid up' || how === 'slid down';
-  return element(
-    'notations',
-    comesOver ? tie('tied', 'stop') : undefined,
-    goesOn ? tie('tied', 'start') : undefined,
-    note.rings ? tie('tied', 'let-ring') : undefined,
-    slides ? withAttributes(element('slide'), { type: 'stop', number: 1 }) : undefined,
-    note.vibrato
-      ? element('ornaments', withAttributes(element('wavy-line'), { type: 'start' }))
-      : undefined,
-    element(
-      'technical',
-      how === 'hammered' ? withAttributes(element('hammer-on'), { type: 'stop' }) : undefined,
-      how === 'pulled off' ? withAttributes(element('pull-off'), { type: 'stop' }) : undefined,
-      how === 'harmonic' ? element('harmonic', element('natural')) : undefined,
-      bend
-        ? element(
-            'bend',
-            element('bend-alter', bend.quarterTones / 2),
-            bend.isReleased ? element('release') : undefined,
-          )
-        : undefined,
-      note.palmMuted ? element('other-technical', 'palm mute') : undefined,
-      note.plucked ? element('pluck', note.plucked) : undefined,
-      note.finger ? element('fingering', note.finger) : undefined,
-      element('string', note.string),
-      element('fret', note.fret),
-    ),
-  );
-}
-
-function tie(name: string, type: string): Node {
-  return withAttributes(element(name), { type });
-}
-
-function restNode(duration: number): Node {
-  return element(
-    'note',
-    element('rest'),
-    element('duration', duration),
-    element('voice', 1),
-    typeNodes(duration / DIVISIONS),
-  );
 }
 
 function direction(type: Node): Node {
@@ -474,6 +293,29 @@ function repeat(way: string, times?: number): Node {
     direction: way,
     times: times !== undefined && times > 2 ? times : undefined,
   });
+}
+
+function opening(): Node {
+  return barline('left', element('bar-style', 'heavy-light'), repeat('forward'));
+}
+
+/** The end of a section: back to its beginning, or a double line. */
+function closing(times: number | undefined): Node {
+  return times === undefined
+    ? barline('right', element('bar-style', 'light-light'))
+    : barline('right', element('bar-style', 'light-heavy'), repeat('backward', times));
+}
+
+/** The end of an ending: back to the beginning, but for the last one. */
+function endingClose(number: string, isLast: boolean): Node {
+  return isLast
+    ? barline('right', element('bar-style', 'light-light'), endingNode(number, 'discontinue'))
+    : barline(
+        'right',
+        element('bar-style', 'light-heavy'),
+        endingNode(number, 'stop'),
+        repeat('backward'),
+      );
 }
 
 function endingNode(number: string | undefined, type: string): Node {

@@ -1,4 +1,5 @@
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { XMLParser } from 'fast-xml-parser';
+import { SyntaxValidator } from 'fast-xml-validator';
 
 /** An element: its name, its attributes, what is in it in order, and its text. */
 export interface Element {
@@ -27,8 +28,7 @@ function elementOf(raw: Raw): Element | undefined {
   const inside = Array.isArray(raw[name]) ? (raw[name] as readonly Raw[]) : [];
   const attributes = (raw[':@'] ?? {}) as Record<string, string>;
   const text = inside
-    .map((one) => one['#text'])
-    .filter((one) => one !== undefined)
+    .map((one) => (typeof one['#text'] === 'string' ? one['#text'] : ''))
     .join('')
     .trim();
   return { name, attributes, text, children: inside.flatMap((one) => elementOf(one) ?? []) };
@@ -36,17 +36,15 @@ function elementOf(raw: Raw): Element | undefined {
 
 /** Reads XML; why it cannot be, where it is none. Nothing outside of it is fetched. */
 export function readXml(text: string): Element | Unreadable {
-  const checked = XMLValidator.validate(text, { allowBooleanAttributes: true });
-  if (checked !== true) {
-    const { msg, line } = checked.err;
-    return { why: `It is not well-formed XML: ${msg} (line ${line}). Export it once more.` };
-  }
   try {
+    SyntaxValidator.validate(text, { allowBooleanAttributes: true });
     const roots = (PARSER.parse(text) as readonly Raw[]).flatMap((one) => elementOf(one) ?? []);
     const [root] = roots.filter((one) => !one.name.startsWith('!') && !one.name.startsWith('?'));
     return root ?? { why: 'There is nothing in it.' };
   } catch (error) {
-    return { why: `It cannot be read as XML: ${String(error).slice(0, 120)}` };
+    const { message, line } = error as Error & { readonly line?: number };
+    const where = line === undefined ? '' : ` (line ${line})`;
+    return { why: `It is not well-formed XML: ${message}${where} Export it once more.` };
   }
 }
 

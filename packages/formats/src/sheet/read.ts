@@ -11,7 +11,7 @@ import { parseGrip } from '@harvu/core/fretboard';
 import { toPlainSigns } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { writeDraft } from '../draft/chart';
-import type { DraftBar, DraftGrip } from '../draft/draft';
+import type { Draft, DraftBar, DraftGrip } from '../draft/draft';
 import { refused, Report, type Imported } from '../report';
 
 const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
@@ -64,8 +64,12 @@ class SheetReading {
     else if (name === 'time') this.meter = parseMeter(value) ?? this.meter;
     else if (name === 'start_of_tab' || name === 'sot')
       this.report.lose('tab', where, 'paste it into a riff at the bench');
-    else if (!name.startsWith('end_of') && value && !this.said.has(name))
-      this.said.set(name, value);
+    else this.say(name, value);
+  }
+
+  /** Of what is said twice the first holds. */
+  private say(name: string, value: string): void {
+    if (!name.startsWith('end_of') && value && !this.said.has(name)) this.said.set(name, value);
   }
 
   private grip(value: string): void {
@@ -164,33 +168,38 @@ export function readSheet(text: string): Imported {
     return refused(`It cannot be read as a chord sheet: ${String(error).slice(0, 120)}`);
   }
   if (reading.bars.length === 0) return refused('There are no chords in it.');
-  const { said } = reading;
   if (!/\|.*\|/.test(text))
     report.guess('each chord is a bar: a sheet does not say how long they last', 'all bars');
+  const { grips, bars, said } = reading;
+  const { chart, sections } = writeDraft({ ...frameOf(said), grips, bars }, report);
+  return {
+    ...creditsOf(said),
+    song: chart,
+    kept: { bars: bars.length, chords: reading.chords, sections, frames: grips.length },
+    ...{ lost: report.lost(), guessed: report.guessed() },
+  };
+}
+
+type Said = ReadonlyMap<string, string>;
+
+function frameOf(said: Said): Omit<Draft, 'grips' | 'bars'> {
   const capo = wholeIn(said.get('capo'), 1, 12);
   const tempo = wholeIn(said.get('tempo'), 20, 400);
-  const key = said.get('key');
-  const copyright = said.get('copyright');
-  const [title, playedBy] = [said.get('title') ?? said.get('t'), said.get('artist')];
-  const { chart, sections } = writeDraft(
-    {
-      remarks: copyright === undefined ? [] : [`(c) ${copyright}`],
-      ...(capo !== undefined && { capo }),
-      ...(tempo !== undefined && { tempo }),
-      ...(key !== undefined && parseKey(key) && { key }),
-      ...{ grips: reading.grips, bars: reading.bars },
-    },
-    report,
-  );
+  const [key, copyright] = [said.get('key'), said.get('copyright')];
   return {
-    song: chart,
+    remarks: copyright === undefined ? [] : [`(c) ${copyright}`],
+    ...(capo !== undefined && { capo }),
+    ...(tempo !== undefined && { tempo }),
+    ...(key !== undefined && parseKey(key) && { key }),
+  };
+}
+
+function creditsOf(said: Said): Pick<Imported, 'title' | 'playedBy' | 'copyright'> {
+  const title = said.get('title') ?? said.get('t');
+  const [playedBy, copyright] = [said.get('artist'), said.get('copyright')];
+  return {
     ...(title !== undefined && { title }),
     ...(playedBy !== undefined && { playedBy }),
     ...(copyright !== undefined && { copyright }),
-    kept: {
-      ...{ bars: reading.bars.length, chords: reading.chords, sections },
-      frames: reading.grips.length,
-    },
-    ...{ lost: report.lost(), guessed: report.guessed() },
   };
 }
