@@ -5,7 +5,17 @@ import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { MOST_EFFECTS } from '@harvu/core/sound';
 import { HIGHEST_CAPO, LONGEST_RIFF } from '@harvu/core/chart';
 import { LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
-import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
+import {
+  array,
+  boolean,
+  mixed,
+  number,
+  object,
+  string,
+  type Schema,
+  type TestContext,
+  type ValidationError,
+} from 'yup';
 import { checked, exactly, whole, words } from './fields';
 
 const MOST_SECTIONS = 300;
@@ -237,19 +247,29 @@ const writtenSong = exactly({
   nextId: whole(1, 999_999_999),
 });
 
+/** Tells whether something is a whole song, and else where it is not. */
+function songTest(value: unknown, { createError, path: at }: TestContext): true | ValidationError {
+  const pathTo = (field: string): string => [at, field].filter(Boolean).join('.');
+  // What is played is counted only once it is known to be bounded as it is written.
+  const written = checked(writtenSong, value);
+  if (!written.ok) {
+    const { field, message } = written.fault;
+    return createError({ path: pathTo(field), message });
+  }
+  const beyond = playedTooLong(value as SongDocument);
+  if (!beyond) return true;
+  const message = `must leave the song at ${MOST_PLAYED_BARS} bars to play`;
+  return createError({ path: pathTo(`map[${beyond.entry}]`), message });
+}
+
 /** A whole song as it is stored and sent. */
 export const songDocumentSchema = mixed()
   .required('must be a song')
-  .test('song', (value, { createError, path: at }) => {
-    const pathTo = (field: string): string => [at, field].filter(Boolean).join('.');
-    // What is played is counted only once it is known to be bounded as it is written.
-    const written = checked(writtenSong, value);
-    if (!written.ok) {
-      const { field, message } = written.fault;
-      return createError({ path: pathTo(field), message });
-    }
-    const beyond = playedTooLong(value as SongDocument);
-    if (!beyond) return true;
-    const message = `must leave the song at ${MOST_PLAYED_BARS} bars to play`;
-    return createError({ path: pathTo(`map[${beyond.entry}]`), message });
-  }) as unknown as Schema<SongDocument>;
+  .test('song', songTest) as unknown as Schema<SongDocument>;
+
+/** A whole song, or none. */
+export const optionalSongSchema = mixed()
+  .optional()
+  .test({ name: 'song', skipAbsent: true, test: songTest }) as unknown as Schema<
+  SongDocument | undefined
+>;

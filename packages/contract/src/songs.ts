@@ -3,10 +3,20 @@ import type { FilledBlock } from '@harvu/core/progress';
 import type { InferType, Schema } from 'yup';
 import { array, string } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
-import { songDocumentSchema } from './song-document';
+import { optionalSongSchema, songDocumentSchema } from './song-document';
 
-export const newSongSchema = exactly({ title: words(120), playedBy: maybeWords(120) });
-export type NewSong = InferType<typeof newSongSchema>;
+/** A new song: its title, and all of it where it comes from a file. */
+export interface NewSong {
+  readonly title: string;
+  readonly playedBy: string;
+  readonly document?: SongDocument;
+}
+
+export const newSongSchema = exactly({
+  title: words(120),
+  playedBy: maybeWords(120),
+  document: optionalSongSchema,
+}) as unknown as Schema<NewSong>;
 
 const MOST_TAGS = 12;
 

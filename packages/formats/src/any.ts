@@ -3,7 +3,7 @@ import { readTab } from '@harvu/core/riff';
 import { readMidi } from './midi/read';
 import { readMusicXml } from './musicxml/read';
 import { refused, type Imported } from './report';
-import { hasBrackets, readSheet } from './sheet/read';
+import { hasBrackets, hasDirectives, readSheet } from './sheet/read';
 
 /** How a file is taken over, of whatever kind it is. */
 export interface ImportOptions {
@@ -39,13 +39,17 @@ function isTab(lines: readonly string[]): boolean {
   );
 }
 
+const BAR_LINE = /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/;
+
+/** In Harvu's own text chords stand between bar lines without brackets. */
 function isChart(text: string): boolean {
-  if (hasBrackets(text)) return false;
-  const bars = text
-    .split(/\r\n|\n|\r/)
-    .filter((line) => /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/.test(line));
-  return bars.length > 0 || /^\s*(?:tempo|meter|map|pattern|riff|grip)\b.*:/im.test(text);
+  if (hasDirectives(text)) return false;
+  const bars = text.split(/\r\n|\n|\r/).filter((line) => BAR_LINE.test(line));
+  if (bars.some((line) => !line.includes('['))) return true;
+  return bars.length === 0 && !hasBrackets(text) && HEAD_LINE.test(text);
 }
+
+const HEAD_LINE = /^\s*(?:tempo|meter|map|pattern|riff|grip)\b.*:/im;
 
 /** Reads Harvu's own chart text: nothing of it is lost. */
 function readOwn(text: string): Imported {

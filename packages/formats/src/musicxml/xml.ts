@@ -1,5 +1,4 @@
-import { XMLParser } from 'fast-xml-parser';
-import { SyntaxValidator } from 'fast-xml-validator';
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
 
 /** An element: its name, its attributes, what is in it in order, and its text. */
 export interface Element {
@@ -36,15 +35,18 @@ function elementOf(raw: Raw): Element | undefined {
 
 /** Reads XML; why it cannot be, where it is none. Nothing outside of it is fetched. */
 export function readXml(text: string): Element | Unreadable {
+  // eslint-disable-next-line @typescript-eslint/no-deprecated -- its successor does not run in browsers
+  const checked = XMLValidator.validate(text, { allowBooleanAttributes: true });
+  if (checked !== true) {
+    const { msg, line } = checked.err;
+    return { why: `It is not well-formed XML: ${msg} (line ${line}) Export it once more.` };
+  }
   try {
-    SyntaxValidator.validate(text, { allowBooleanAttributes: true });
     const roots = (PARSER.parse(text) as readonly Raw[]).flatMap((one) => elementOf(one) ?? []);
     const [root] = roots.filter((one) => !one.name.startsWith('!') && !one.name.startsWith('?'));
     return root ?? { why: 'There is nothing in it.' };
   } catch (error) {
-    const { message, line } = error as Error & { readonly line?: number };
-    const where = line === undefined ? '' : ` (line ${line})`;
-    return { why: `It is not well-formed XML: ${message}${where} Export it once more.` };
+    return { why: `It cannot be read as XML: ${String(error).slice(0, 120)}` };
   }
 }
 

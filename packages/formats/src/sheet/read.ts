@@ -139,9 +139,14 @@ function wholeIn(text: string | undefined, least: number, most: number): number 
   return value >= least && value <= most ? value : undefined;
 }
 
+/** Tells whether lines in braces say what a sheet is. */
+export function hasDirectives(text: string): boolean {
+  return /^\s*\{\s*[a-z_]+\s*(:.*)?\}\s*$/m.test(text);
+}
+
 /** Tells a sheet with directives, or chords in brackets, from other text; `[A]` over bars is a section. */
 export function hasBrackets(text: string): boolean {
-  if (/^\s*\{\s*[a-z_]+\s*(:.*)?\}\s*$/m.test(text)) return true;
+  if (hasDirectives(text)) return true;
   return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*$)/gm)].some(
     ([, name = '']) => parseChordName(name) !== undefined,
   );

@@ -81,7 +81,7 @@ function createSave(
 export function createSongsService({ songs, overrules, clock, inTransaction }: SongsDeps) {
   async function startIn(
     tx: Tx,
-    { title, playedBy, document = EMPTY_SONG }: NewSong & { readonly document?: SongDocument },
+    { title, playedBy, document = EMPTY_SONG }: NewSong,
     author: Person,
   ): Promise<string> {
     const id = clock.newId();

@@ -41,6 +41,22 @@ describe('songs', () => {
     expect(rows.every((row) => row.author_id === owner.person.id)).toBeTrue();
   });
 
+  it('begin with all of a song where it comes from a file, or with nothing', async () => {
+    const document = documentOf('tempo: 92\n[A] x2\n| G | D |\n1. | C |\n2. | Em |');
+    const body = { title: 'From a file', playedBy: 'Harn Quay Nine', document };
+    const made = await owner.send<Song>('POST', '/api/songs', body);
+    expect(made.status).toBe(201);
+    expect((await owner.get<Song>(`/api/songs/${made.body.id}`)).body).toEqual(
+      jasmine.objectContaining({ revision: 1, document }),
+    );
+    const before = (await owner.get<readonly SongSummary[]>('/api/songs')).body.length;
+    for (const bad of [null, 7, { ...document, sections: [{ name: 'A' }] }, { sections: [] }]) {
+      const refused = await owner.send('POST', '/api/songs', { ...body, document: bad });
+      expect(refused.status).toBe(400);
+    }
+    expect((await owner.get<readonly SongSummary[]>('/api/songs')).body.length).toBe(before);
+  });
+
   it('make no new revision of what has not changed', async () => {
     const { id, document } = await start();
     expect((await save(id, 1, document)).body.revision).toBe(1);

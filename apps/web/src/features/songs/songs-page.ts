@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Page } from '../../ui/page';
+import { ImportSong } from './parts/import-song';
 import { SongRow } from './parts/song-row';
+import { FileWork } from './file-work';
 import { SongsState } from './songs.state';
 
 /** Every song of the studio. */
 @Component({
   selector: 'harvu-songs-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Page, SongRow],
-  providers: [SongsState],
+  imports: [ImportSong, Page, SongRow],
+  providers: [FileWork, SongsState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './songs-page.html',
 })
@@ -16,6 +18,9 @@ export class SongsPage {
   protected readonly state = inject(SongsState);
   /** The tag that narrows the list; none where all are shown. */
   protected readonly tag = signal('');
+  /** A song is being taken over from a file. */
+  protected readonly imports = signal(false);
+  protected readonly titles = computed(() => (this.state.songs() ?? []).map((one) => one.title));
   protected readonly shown = computed(() =>
     this.state.here().filter((one) => this.tag() === '' || one.tags.includes(this.tag())),
   );

@@ -6,6 +6,9 @@ import { catchError, concatMap, of, tap, type Observable } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { Task } from '../../platform/task';
 import { PlanStore } from '../../store';
+import { FileWork } from './file-work';
+import { saveFile } from './save-file';
+import type { SongFileKind } from './files';
 import { SongsApi } from './songs.api';
 
 /** A song of the list, with how far those are who learn it. */
@@ -31,6 +34,7 @@ export class SongsState {
   private readonly api = inject(SongsApi);
   private readonly router = inject(Router);
   private readonly task = new Task();
+  private readonly files = inject(FileWork);
   private readonly found = toSignal(
     opened(of(null), () => this.api.list()),
     { initialValue: LOADING },
@@ -44,6 +48,7 @@ export class SongsState {
   /** The list after something was done to a song of it. */
   private readonly fresh = signal<readonly SongSummary[] | undefined>(undefined);
 
+  readonly isBusy = computed(() => this.task.count() > 0);
   readonly problem = computed(() => this.task.problem() ?? problemOf(this.found()));
   readonly songs = computed(() => this.fresh() ?? valueOf(this.found()));
   private readonly learners = computed(() => {
@@ -72,6 +77,16 @@ export class SongsState {
   /** Starts a song; the teacher goes on at its bench. */
   start(song: NewSong): void {
     this.task.run(this.api.start(song).pipe(tap(({ id }) => this.goTo(id))));
+  }
+
+  /** Gives a song as a file of another kind, for whatever reads it. */
+  saveAs({ id, title, playedBy }: ShelvedSong, to: SongFileKind): void {
+    this.task.run(
+      this.api.find(id).pipe(
+        concatMap(({ document }) => this.files.write(document, { to, title, playedBy })),
+        tap((file) => saveFile(file)),
+      ),
+    );
   }
 
   rename(id: string, label: SongLabel): void {

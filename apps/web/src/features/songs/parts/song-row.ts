@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import type { SongLabel, SongPlace } from '@harvu/contract';
 import { DayLabel } from '../../../ui/day-label';
 import { Ribbon } from '../../../ui/ribbon';
+import { SONG_FILES, type SongFileKind } from '../files';
 import type { ShelvedSong } from '../songs.state';
 
 const LEARNERS_SHOWN = 2;
@@ -89,6 +90,16 @@ const LEARNERS_SHOWN = 2;
         <button type="button" cdkMenuItem class="menu-item" (cdkMenuItemTriggered)="copied.emit()">
           Copy it
         </button>
+        @for (kind of kinds; track kind.to) {
+          <button
+            type="button"
+            cdkMenuItem
+            class="menu-item"
+            (cdkMenuItemTriggered)="saved.emit(kind.to)"
+          >
+            Save as {{ kind.name }}
+          </button>
+        }
         <button
           type="button"
           cdkMenuItem
@@ -114,6 +125,8 @@ export class SongRow {
   readonly renamed = output<SongLabel>();
   readonly copied = output();
   readonly moved = output<SongPlace>();
+  readonly saved = output<SongFileKind>();
+  protected readonly kinds = SONG_FILES;
   protected readonly isNaming = signal(false);
 
   protected readonly below = computed(() =>

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { fileTasks } from './file-tasks';
+
+expose(fileTasks);
