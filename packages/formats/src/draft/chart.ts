@@ -17,6 +17,7 @@ export interface WrittenDraft {
 }
 
 const BARS_A_LINE = 4;
+const LONGEST_LINE = 800;
 const LONGEST_NAME = 40;
 const LONGEST_CUE = 40;
 const STRINGS = 6;
@@ -54,6 +55,18 @@ function meterOf(bars: readonly DraftBar[]): Meter {
   return most?.meter ?? { beats: 4, unit: 4, groups: [4] };
 }
 
+/** The bars of a riff on lines no longer than a chart reads them. */
+function linesOf(body: string): readonly string[] {
+  const lines: string[] = [];
+  for (const bar of body.split(' | ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && last.length + bar.length < LONGEST_LINE)
+      lines[lines.length - 1] = `${last} | ${bar}`;
+    else lines.push(bar);
+  }
+  return lines;
+}
+
 /** Writes the pieces of a draft one after the other. */
 class ChartWriter {
   private before: BarBefore = { chord: '-', text: '-' };
@@ -82,6 +95,10 @@ class ChartWriter {
       );
     });
     return [this.head(piece, at, meter), ...lines, ...endings];
+  }
+
+  get riffCount(): number {
+    return this.riffs.size;
   }
 
   get allRiffs(): readonly string[] {
@@ -134,7 +151,9 @@ class ChartWriter {
     if (known !== undefined) return known;
     const name = `line-${this.riffs.size + 1}`;
     this.riffs.set(key, name);
-    this.riffLines.push(`riff ${name} ${key}`);
+    const [first = '', ...more] = linesOf(body);
+    this.riffLines.push(`riff ${name} ${formatMeter(meter)}: ${first}`);
+    for (const line of more) this.riffLines.push(`riff ${name}: ${line}`);
     return name;
   }
 
@@ -216,13 +235,6 @@ export function writeDraft(draft: Draft, report: Report): WrittenDraft {
   const writer = new ChartWriter(draft, names, report);
   const sections = pieces.map((piece, at) => writer.section(piece, at));
   const played = orderOf(draft.bars, pieces);
-  pieces.forEach((piece, at) => {
-    if (played.every((one) => one.piece !== at))
-      report.guess(
-        'a section is never reached as the signs are written: put it on the map, or delete it',
-        `bar ${draft.bars[piece.from]?.number ?? ''}`,
-      );
-  });
   const map = mapText(played, names);
   const chart = [
     ...headLines(draft, writer.songMeter(), map),
@@ -230,8 +242,11 @@ export function writeDraft(draft: Draft, report: Report): WrittenDraft {
     '',
     ...sections.flatMap((lines) => [...lines, '']),
   ].join('\n');
+  // What the bench would find fault with is told here already.
+  for (const { message, line } of readChart(chart).faults)
+    report.guess(message, `line ${line} of the chart`);
   return {
     ...{ chart: `${chart.trimEnd()}\n`, sections: pieces.length },
-    ...{ riffs: writer.allRiffs.length, riffNotes: writer.riffNotes },
+    ...{ riffs: writer.riffCount, riffNotes: writer.riffNotes },
   };
 }

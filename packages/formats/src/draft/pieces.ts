@@ -95,12 +95,14 @@ function repeatsIn(bars: readonly DraftBar[]): readonly Repeat[] {
 }
 
 /** The bars at which a piece begins for what is written there. */
-function marksIn(bars: readonly DraftBar[]): ReadonlySet<number> {
-  const named = bars.some((one) => one.starts);
+function marksIn(bars: readonly DraftBar[], repeats: readonly Repeat[]): ReadonlySet<number> {
+  const isNamed = bars.some((one) => one.starts);
   const marks = new Set<number>([0]);
   bars.forEach((bar, at) => {
-    const isCut = named ? Boolean(bar.starts) : bar.starts !== undefined;
-    if (isCut || bar.segno || bar.coda) marks.add(at);
+    // A double line inside a repeat is one of its endings', and begins nothing.
+    const isPlain = bar.starts === '' && !isNamed;
+    const isInside = repeats.some((one) => at > one.from && at < one.until);
+    if (bar.starts || (isPlain && !isInside) || bar.segno || bar.coda) marks.add(at);
     if (bar.toCoda || bar.fine || bar.back) marks.add(at + 1);
     if (at > 0 && bar.tempo !== undefined) marks.add(at);
   });
@@ -110,7 +112,7 @@ function marksIn(bars: readonly DraftBar[]): ReadonlySet<number> {
 /** Cuts a score into pieces: at what is marked, and where repeats begin and end. */
 export function piecesOf(bars: readonly DraftBar[]): readonly Piece[] {
   const repeats = repeatsIn(bars);
-  const cuts = new Set(marksIn(bars));
+  const cuts = new Set(marksIn(bars, repeats));
   const whole = new Map<number, Repeat>();
   for (const repeat of repeats) {
     cuts.add(repeat.from).add(repeat.until);

@@ -1,3 +1,4 @@
+import { LONGEST_RIFF } from '@harvu/core/chart';
 import { readRiff, writeRiff, type RiffNote } from '@harvu/core/riff';
 import type { Meter } from '@harvu/core/rhythm';
 import { addBeats, beatsToNumber, subtractBeats, type Beats } from '@harvu/core/units';
@@ -134,15 +135,24 @@ export function riffsOf(bars: readonly LaidDraftBar[], how: RiffHow): readonly D
     meter,
     bar: { ...bar, notes: barNotes(bar, meter, how) },
   }));
-  return runsOf(kept).map(({ meter, from, bars: own }) => {
-    const all = own.flatMap((bar, at) => placed(bar, at * meter.beats));
-    const notes = settled(
-      all.toSorted((a, b) => beatsToNumber(a.at) - beatsToNumber(b.at) || a.string - b.string),
-      own.length * meter.beats,
-    );
-    return {
-      ...{ meter, from: from + 1, to: from + own.length, notes: notes.length },
-      body: written(notes, own.length, meter.beats),
-    };
-  });
+  return runsOf(kept).flatMap(writtenRun);
+}
+
+/** Writes a run as one riff, or as two where one line does not hold it. */
+function writtenRun(run: Run): readonly DraftRiff[] {
+  const { meter, from, bars } = run;
+  const all = bars.flatMap((bar, at) => placed(bar, at * meter.beats));
+  const notes = settled(
+    all.toSorted((a, b) => beatsToNumber(a.at) - beatsToNumber(b.at) || a.string - b.string),
+    bars.length * meter.beats,
+  );
+  const body = written(notes, bars.length, meter.beats);
+  if (body.length > LONGEST_RIFF && bars.length > 1) {
+    const half = Math.ceil(bars.length / 2);
+    return [
+      ...writtenRun({ meter, from, bars: bars.slice(0, half) }),
+      ...writtenRun({ meter, from: from + half, bars: bars.slice(half) }),
+    ];
+  }
+  return [{ meter, from: from + 1, to: from + bars.length, body, notes: notes.length }];
 }

@@ -33,7 +33,10 @@ export function chosenPart(
     return parts.find(({ part }) => part.id === asked || part.name === asked);
   const [tabbed] = parts.toSorted((a, b) => b.tabNotes - a.tabNotes);
   if (tabbed && tabbed.tabNotes > 0) return tabbed;
-  return parts.find(({ part }) => GUITAR.test(part.name));
+  const guitar = parts.find(({ part }) => GUITAR.test(part.name));
+  // A melody by itself is what one has come for.
+  const isAlone = parts.length === 1 && parts[0]?.measures.every((one) => one.chords.length === 0);
+  return guitar ?? (isAlone ? parts[0] : undefined);
 }
 
 export function notesOf({ measures }: PartRead): number {

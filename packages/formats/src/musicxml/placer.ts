@@ -1,12 +1,15 @@
 import { USUAL_HAND } from '@harvu/core/fretboard';
 import { openNotes, STANDARD_TUNING, type Tuning } from '@harvu/core/pitch';
-import { placeNear, placeNotes } from '@harvu/core/riff';
+import { placeNear, placeNotes, type NeckPlace } from '@harvu/core/riff';
 import { addBeats } from '@harvu/core/units';
 import type { DraftBar, DraftNote } from '../draft/draft';
 import type { Report } from '../report';
 import type { ReadNote } from './notes';
 import type { PartRead } from './part-read';
 import { beatsOf } from './ticks';
+
+/** About here a hand lies that has played nothing yet. */
+const MIDDLE: NeckPlace = { string: 3, fret: 2 };
 
 /** The notes of one part, each at a place of the neck; what has none is laid where it is easiest. */
 export class NotePlacer {
@@ -93,20 +96,25 @@ export class NotePlacer {
       tops.map(({ midi = 0 }) => ({ midi, beats: 1 })),
       { ...options, count: 1 },
     );
-    let top = -1;
+    /** Strings that sound already, by the moment they are struck. */
+    const taken = new Map<number, NeckPlace[]>();
     return notes.flatMap((read): readonly LocatedNote[] => {
       const { string, fret, midi } = read;
       if (this.isPlaced(read)) return [{ read, string: string ?? 1, fret: fret ?? 0 }];
       if (midi === undefined) return [];
-      const isTop = tops.includes(read);
-      if (isTop) top += 1;
-      const near = way?.places[top] ?? { string: 3, fret: 2 };
-      const place =
-        isTop && way ? near : placeNear(midi, near, { ...options, taken: isTop ? [] : [near] });
+      const beside = taken.get(read.at) ?? [];
+      const own = way?.places[tops.indexOf(read)];
+      const near = own ?? beside[0] ?? MIDDLE;
+      const place = own ?? placeNear(midi, near, { ...options, taken: beside });
       if (!place) {
-        this.report.lose('note', 'the part that is taken over', 'it is nowhere on this neck');
+        this.report.lose(
+          'note',
+          'the part that is taken over',
+          'no string is free for it on this neck',
+        );
         return [];
       }
+      taken.set(read.at, [...beside, place]);
       this.guessed += 1;
       return [{ read, ...place }];
     });

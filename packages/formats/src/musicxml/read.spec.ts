@@ -214,16 +214,18 @@ describe('a score that is read', () => {
     expect(kept).toEqual(jasmine.objectContaining({ notes: 4, tabNotes: 5, riffs: 1 }));
   });
 
-  it('finds places for the notes of a part that is asked for, and says so', () => {
+  it('finds places for the notes of a part that is asked for or stands alone, and says so', () => {
     const pitch = (step: string): string =>
       `<note><pitch><step>${step}</step><octave>4</octave></pitch><duration>4</duration></note>`;
     const voice = `<part id="P1"><measure number="1">${FOUR_FOUR}${['C', 'D', 'E', 'F'].map(pitch).join('')}</measure></part>`;
-    const other = readMusicXml(scoreXml(voice, ['Voice']));
+    expect(readMusicXml(scoreXml(voice, ['Voice'])).kept['notes']).toBe(4);
+    const sung = voice.replace('</attributes>', `</attributes>${chord('C')}`);
+    const other = readMusicXml(scoreXml(sung, ['Voice']));
     expect(other.kept['notes']).toBe(0);
     expect(other.lost[0]).toEqual(
       jasmine.objectContaining({ what: '4 notes', where: 'the part Voice' }),
     );
-    const asked = readMusicXml(scoreXml(voice, ['Voice']), { part: 'Voice' });
+    const asked = readMusicXml(scoreXml(sung, ['Voice']), { part: 'Voice' });
     expect(asked.song).toContain('riff line-1 4/4: 2: 1 3 1: 0 1');
     expect(asked.guessed[0]?.what).toContain('4 notes had no string and fret');
   });
