@@ -66,6 +66,7 @@ import {
 } from './features/songs';
 import { createSheetsRoutes, createSheetsService } from './features/sheets';
 import { createStudentsService, serveStudents } from './features/students';
+import { createTablesRoutes, createTablesService } from './features/tables';
 import { createStudioService, createStudioStore, serveStudio } from './features/studio';
 import { signedInOnly, type Act, type SignedIn } from './platform/access';
 import { createAttempts } from './platform/attempts';
@@ -237,6 +238,7 @@ function createServices(deps: AppDeps) {
       onFailure: (error) => deps.onFailure(error, '/live'),
     }),
     ...{ overview, evening: createEveningService({ ...stores, overview, clock }) },
+    tables: createTablesService({ overview, plans, events }),
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
       ...{ settings: () => studio.settings(), everybody: (id) => stores.glance.everybody(id) },
@@ -300,6 +302,7 @@ function createApi(deps: AppDeps) {
   serveStudents(api, services.students);
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
   api.route('/', createSheetsRoutes(services.sheets));
+  api.route('/', createTablesRoutes(services.tables));
   api.route('/', createLiveRoutes(services.feed));
   return api.use(signedInOnly).all('*', () => {
     throw notFound('There is nothing at this address.', 'Check the address.');

@@ -1,0 +1,2 @@
+export { createTablesRoutes } from './tables.routes';
+export { createTablesService } from './tables.service';

@@ -1,0 +1,2 @@
+export { writeTable } from './write';
+export type { Cell } from './write';
