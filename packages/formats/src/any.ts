@@ -73,7 +73,7 @@ function systemsIn(text: string): readonly string[] {
   return systems.filter((one) => one.length >= LEAST_TAB_LINES).map((one) => one.join('\n'));
 }
 
-/** Reads tab in lines: one riff, its rhythm guessed from the spacing. */
+/** Reads tab in lines: one riff, its rhythm guessed from the spacing; chords beside it make the song. */
 function readTabText(text: string): Imported {
   const systems = systemsIn(text).map(readTab);
   const bodies = systems.map(({ riff }) => riff).filter(Boolean);
@@ -84,12 +84,25 @@ function readTabText(text: string): Imported {
   const bars = body.split('|').length;
   const silent = Array.from({ length: bars }, () => '-').join(' | ');
   const tuning = systems.find((one) => one.tuning)?.tuning;
-  const head = tuning ? `tuning: ${tuning.join(' ')}\n` : '';
+  const riff = `riff line-1 4/4: ${body}`;
+  const section = `[Tab] riff line-1 in 1-${bars}\n| ${silent} |\n`;
+  const rest = text.split(/\r\n|\n|\r/).filter((line) => !TAB_LINE.test(line));
+  const sheet = readSheet(rest.join('\n'));
+  const [head, ...parts] = (sheet.song ?? 'meter: 4/4').trimEnd().split('\n\n');
+  const tuned = tuning && !/^tuning:/m.test(head ?? '') ? [`tuning: ${tuning.join(' ')}`] : [];
+  const song = [[...tuned, head, riff].join('\n'), section.trimEnd(), ...parts].join('\n\n');
   return {
-    song: `${head}meter: 4/4\nriff line-1 4/4: ${body}\n\n[Part 1] riff line-1 in 1-${bars}\n| ${silent} |\n`,
-    kept: { riffs: 1, bars },
-    lost: faults.map((one) => ({ what: 'tab', where: `line ${one.line}`, why: one.message })),
-    guessed: [{ what: 'the rhythm is guessed from the spacing', where: 'all bars' }],
+    ...sheet,
+    song: `${song}\n`,
+    kept: { ...sheet.kept, riffs: 1, bars: bars + (sheet.kept['bars'] ?? 0) },
+    lost: [
+      ...(sheet.song ? sheet.lost : []),
+      ...faults.map((one) => ({ what: 'tab', where: `line ${one.line}`, why: one.message })),
+    ],
+    guessed: [
+      { what: 'the rhythm of the tab is guessed from the spacing', where: 'all of its bars' },
+      ...sheet.guessed,
+    ],
   };
 }
 

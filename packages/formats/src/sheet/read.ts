@@ -6,20 +6,24 @@ import {
   type Line,
   type Song,
 } from 'chordsheetjs';
+import { readChart } from '@harvu/core/chart';
 import { parseChordName, parseKey } from '@harvu/core/chord';
+import type { Frame } from '@harvu/core/song';
 import { parseGrip } from '@harvu/core/fretboard';
 import { toPlainSigns } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { writeDraft } from '../draft/chart';
 import type { Draft, DraftBar, DraftGrip } from '../draft/draft';
 import { refused, Report, type Imported } from '../report';
+import { fromGerman, headingCount, readPlain, type PlainSheet } from './plain';
 
 const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
 const CUE_WORDS = 4;
+const MOST_TIMES = 32;
 /** Longer sheets are books. */
 const LONGEST = 50_000;
 const SECTION_LINE =
-  /^\[?\s*((?:intro|verse|strophe|pre-?chorus|chorus|refrain|bridge|solo|interlude|outro|ending|tag|vamp|break|instrumental|coda)\b[^\]]{0,30}?)\s*\]?:?\s*$/i;
+  /^\[?\s*((?:intro|verse|strophe|pre-?chorus|chorus|refrain|bridge|solo|interlude|outro|ending|tag|vamp|break|instrumental|coda)\b[^\]]{0,30}?\]?:?\s*(?:[([]?\s*(?:x\s*\d+|\d+\s*x)\s*[)\]]?)?)\s*\]?:?\s*$/i;
 const STARTS: Readonly<Record<string, string>> = {
   ...{ start_of_verse: 'Verse', start_of_chorus: 'Chorus', start_of_bridge: 'Bridge' },
   ...{ sov: 'Verse', soc: 'Chorus', sob: 'Bridge', start_of_part: 'Part' },
@@ -27,15 +31,25 @@ const STARTS: Readonly<Record<string, string>> = {
 
 /** Lines of a sheet become bars: a chord is a bar, until somebody listens. */
 class SheetReading {
+  private readonly isGerman: boolean;
   readonly bars: DraftBar[] = [];
   readonly grips: DraftGrip[] = [];
   readonly said = new Map<string, string>();
   private starts: string | undefined;
+  private times = 1;
+  /** The first bar of the section. */
+  private from = 0;
   private words: string[] = [];
-  private meter = FOUR;
+  private meter: Meter;
   chords = 0;
 
-  constructor(private readonly report: Report) {}
+  constructor(
+    private readonly report: Report,
+    { meter = FOUR, isGerman = false }: { readonly meter?: Meter; readonly isGerman?: boolean },
+  ) {
+    this.meter = meter;
+    this.isGerman = isGerman;
+  }
 
   read(song: Song): void {
     song.lines.forEach((line, at) => {
@@ -49,11 +63,27 @@ class SheetReading {
       if (section?.[1]) this.begin(section[1]);
       else this.line(groups, text, where);
     });
+    this.end();
   }
 
   private begin(name: string): void {
-    this.starts = name.trim();
+    this.end();
+    const { heading, times } = headingCount(name.trim());
+    this.starts = heading.replace(/[\]:]+$/, '').trim();
+    this.times = Math.min(MOST_TIMES, Math.max(1, times));
     this.words = [];
+  }
+
+  /** A section that is played several times is a repeat. */
+  private end(): void {
+    const { times, from, bars } = this;
+    const [first, last] = [bars[from], bars.at(-1)];
+    if (times > 1 && first && last) {
+      bars[from] = { ...first, opens: true };
+      bars[bars.length - 1] = { ...(bars.at(-1) ?? last), closes: times };
+    }
+    this.from = bars.length;
+    this.times = 1;
   }
 
   private tag({ name, value }: Tag, where: string): void {
@@ -106,7 +136,8 @@ class SheetReading {
 
   private chord(written: string, where: string): { name: string; doubt: boolean } | undefined {
     const doubt = written.endsWith('?');
-    const name = toPlainSigns(doubt ? written.slice(0, -1) : written);
+    const signs = toPlainSigns(doubt ? written.slice(0, -1) : written);
+    const name = this.isGerman ? fromGerman(signs) : signs;
     if (/^n\.?c\.?$/i.test(name)) return { name: 'N.C.', doubt };
     if (parseChordName(name)) return { name, doubt };
     if (!/^[|/%\\.-]+$/.test(name)) this.report.lose('chord symbol', where, `${written} is none`);
@@ -118,20 +149,25 @@ function wordsIn(text: string): readonly string[] {
   return text.split(/[\s|]+/).filter((one) => one !== '' && one !== '-');
 }
 
+/** The chord of a pair; the library says "undefined" where words end before their chords do. */
+function chordIn({ chords }: ChordLyricsPair): string {
+  const name = chords.trim();
+  return name === 'undefined' ? '' : name;
+}
+
 /** The chords of a line, bar by bar where it has bar lines; else each chord is a bar. */
 function groupsIn(line: Line): readonly (readonly string[])[] {
   const pairs = line.items.flatMap((one) => (one instanceof ChordLyricsPair ? [one] : []));
   const hasBars = pairs.some(({ lyrics }) => lyrics?.includes('|'));
-  const chords = pairs.flatMap((one) => (one.chords.trim() ? [one.chords.trim()] : []));
-  if (!hasBars) return chords.map((one) => [one]);
-  const groups: string[][] = [];
+  if (!hasBars) return pairs.map(chordIn).flatMap((one) => (one ? [[one]] : []));
+  const groups: string[][] = [[]];
   for (const pair of pairs) {
-    if (pair.chords.trim())
-      (groups.at(-1) ?? groups[groups.push([]) - 1])?.push(pair.chords.trim());
+    const chord = chordIn(pair);
+    if (chord) groups.at(-1)?.push(chord);
     for (const _ of (pair.lyrics ?? '').matchAll(/\|/g)) groups.push([]);
   }
-  // The last bar line ends a bar and begins none.
-  return groups.at(-1)?.length === 0 ? groups.slice(0, -1) : groups;
+  // What stands before the first bar line and behind the last one is no bar, unless a chord is there.
+  return groups.filter((one, at) => one.length > 0 || (at > 0 && at < groups.length - 1));
 }
 
 function wholeIn(text: string | undefined, least: number, most: number): number | undefined {
@@ -159,29 +195,83 @@ export function hasBrackets(text: string): boolean {
  * @example
  * readSheet('[G]Down by the [D]water').kept['chords'] // 2
  */
-export function readSheet(text: string): Imported {
-  if (text.length > LONGEST) return refused('It is longer than a song. Take one sheet at a time.');
+export function readSheet(written: string): Imported {
+  if (written.length > LONGEST)
+    return refused('It is longer than a song. Take one sheet at a time.');
+  const text = toPlainSigns(written);
   const report = new Report();
-  const reading = new SheetReading(report);
+  const plain = hasBrackets(text) ? undefined : readPlain(text);
+  const frame = plain ? readChart(plain.fields.join('\n')).song.frame : {};
+  const reading = new SheetReading(report, {
+    ...(frame.meter && { meter: frame.meter }),
+    ...(plain && { isGerman: plain.isGerman }),
+  });
   try {
     reading.read(
-      hasBrackets(text)
-        ? new ChordProParser().parse(text)
-        : new ChordsOverWordsParser().parse(text),
+      plain ? new ChordsOverWordsParser().parse(plain.text) : new ChordProParser().parse(text),
     );
   } catch (error) {
     return refused(`It cannot be read as a chord sheet: ${String(error).slice(0, 120)}`);
   }
   if (reading.bars.length === 0) return refused('There are no chords in it.');
-  if (!/\|.*\|/.test(text))
-    report.guess('each chord is a bar: a sheet does not say how long they last', 'all bars');
-  const { grips, bars, said } = reading;
-  const { chart, sections } = writeDraft({ ...frameOf(said), grips, bars }, report);
+  guessIn(text, plain, report);
+  return imported(reading, { plain, frame, report });
+}
+
+/** What was read as a song. */
+function imported(
+  { bars, said, chords, grips: drawn }: SheetReading,
+  {
+    plain,
+    frame,
+    report,
+  }: {
+    readonly plain: PlainSheet | undefined;
+    readonly frame: Frame;
+    readonly report: Report;
+  },
+): Imported {
+  const grips = [...drawn, ...(plain?.grips ?? [])];
+  const draft = { ...frameOf(said), ...typedFrame(frame), grips, bars };
+  const { chart, sections } = writeDraft(draft, report);
   return {
+    ...namesOf(plain),
     ...creditsOf(said),
     song: chart,
-    kept: { bars: bars.length, chords: reading.chords, sections, frames: grips.length },
+    kept: { bars: bars.length, chords, sections, frames: grips.length },
     ...{ lost: report.lost(), guessed: report.guessed() },
+  };
+}
+
+/** What a sheet does not say, and what it says in a way that can mean several things. */
+function guessIn(text: string, plain: PlainSheet | undefined, report: Report): void {
+  if (!/\|.*\|/.test(text))
+    report.guess('each chord is a bar: a sheet does not say how long they last', 'all bars');
+  if (plain?.isGerman)
+    report.guess('chords are in German letters: H is B, B is B flat', 'all bars');
+  for (const count of plain?.counts ?? [])
+    report.lose(
+      count,
+      'a line of chords',
+      'it can mean the chord, the line or the section: say it there',
+    );
+}
+
+function namesOf(plain: PlainSheet | undefined): Pick<Imported, 'title' | 'playedBy'> {
+  const { title, playedBy } = plain ?? {};
+  return {
+    ...(title !== undefined && { title }),
+    ...(playedBy !== undefined && { playedBy }),
+  };
+}
+
+/** The fields of a plain sheet, as the chart reads them. */
+function typedFrame({ tempo, key, capo, tuning }: Frame): Partial<Draft> {
+  return {
+    ...(tempo !== undefined && { tempo }),
+    ...(key !== undefined && { key }),
+    ...(capo !== undefined && capo > 0 && { capo }),
+    ...(tuning && { tuning }),
   };
 }
 
