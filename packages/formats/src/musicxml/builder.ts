@@ -106,6 +106,17 @@ export class ScoreBuilder {
         this.bars[this.bars.length - 2] = { ...last, closes: closesBefore };
     }
     this.settleCodas();
+    this.settlePickup();
+  }
+
+  /** A pickup belongs to the section it leads into, not before it, unless that is repeated without it. */
+  private settlePickup(): void {
+    const [first, second] = this.bars;
+    if (!first || !second || first.starts !== undefined || first.beats >= first.meter.beats) return;
+    const { starts, ...bar } = second;
+    if (!starts || bar.opens || bar.segno) return;
+    this.bars[0] = { ...first, starts };
+    this.bars[1] = bar;
   }
 
   /** Of two coda signs without a word the first is where one goes from. */

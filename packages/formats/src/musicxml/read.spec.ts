@@ -196,6 +196,15 @@ describe('a score that is read', () => {
     expect(readChart(song ?? '').faults).toEqual([]);
   });
 
+  it('has its pickup in the section it leads into', () => {
+    const mark = '<direction><direction-type><rehearsal>A</rehearsal></direction-type></direction>';
+    const pickup = `${FOUR_FOUR}<note><rest/><duration>4</duration></note>`;
+    const of = (sign: string): string =>
+      readMusicXml(scoreOf(pickup, sign + mark + bar('G'), bar('D'))).song ?? '';
+    expect(of('')).toContain('[A]\n| - | G | D |');
+    expect(of(left(forth))).toContain('[A]\n| G | D |');
+  });
+
   it('has tab as riffs: frets, how they are reached, ties over the bar line', () => {
     const tied = (type: string): string => `<tie type="${type}"/>`;
     const long = tabNote([3, 5], 8).replace('<notations>', `${tied('start')}<notations>`);
