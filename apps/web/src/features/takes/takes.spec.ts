@@ -217,6 +217,7 @@ describe('measuring how late the microphone is', () => {
     TestBed.inject(Latency).set(120);
     expect(TestBed.inject(Latency).microphone()).toBeNull();
     localStorage.clear();
+    if (context.state !== 'closed') await context.close();
   }, 20_000);
 
   it('says what to do where its click is not heard', async () => {
@@ -231,6 +232,7 @@ describe('measuring how late the microphone is', () => {
     while (state.phase() === 'measures') await new Promise((resolve) => setTimeout(resolve, 100));
     expect(state.problem()).toContain('take the headphones off');
     expect(TestBed.inject(Latency).microphone()).toBeNull();
+    await context.close();
   }, 20_000);
 });
 
