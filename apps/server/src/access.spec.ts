@@ -19,6 +19,9 @@ const REACH: Readonly<Record<string, Reach>> = {
   'GET /live': 'own',
   'GET /plans/:id/sheet.pdf': 'own',
   'GET /songs/:id/sheet.pdf': 'teaching',
+  'GET /students/:id/tries.csv': 'teaching',
+  'GET /tables/plans.csv': 'teaching',
+  'GET /tables/students.csv': 'teaching',
 };
 
 /** A page that looks on is told as long as it stays. */
