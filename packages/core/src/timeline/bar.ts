@@ -36,6 +36,8 @@ export interface PlayedBar {
   readonly bend: BentTempo;
   /** Beats from where its tempo begins to bend; 0 where it does not. */
   readonly intoBend: number;
+  /** How many beats of its section one of its own is, where its meter counts in another unit. */
+  readonly sectionBeats?: number;
   readonly startsAt: Seconds;
 }
 

@@ -104,11 +104,11 @@ export function offBeatsOf({ bars }: Stretch): readonly TimedClick[] {
  */
 export function countInOf({ bars: [first] }: Stretch, bars: number): CountIn {
   if (!first) return { clicks: [], lasts: seconds(0) };
-  const { meter, bend } = first.bar;
+  const { meter, bend, sectionBeats = 1 } = first.bar;
   const missing = missingBeats(first);
   const whole = missing > meter.beats / 2 ? bars - 1 : bars;
   const length = Math.max(0, whole) * meter.beats + missing;
-  const beatS = 60 / bend.tempo;
+  const beatS = (60 * sectionBeats) / bend.tempo;
   const weights = weightsOf(meter);
   const clicks = Array.from({ length }, (_, beat): TimedClick => {
     const place = (((missing - length + beat) % meter.beats) + meter.beats) % meter.beats;

@@ -22,10 +22,10 @@ export interface Stretch {
 }
 
 function secondsOf(bar: StruckBar, upTo: Beats): number {
-  const { bend, intoBend } = bar;
-  if (bend.tempo === bend.tempoTo) return secondsInto(bend, upTo);
-  const from = secondsInto(bend, intoBend);
-  return secondsInto(bend, intoBend + beatsToNumber(upTo)) - from;
+  const { bend, intoBend, sectionBeats = 1 } = bar;
+  const counted = beatsToNumber(upTo) * sectionBeats;
+  if (bend.tempo === bend.tempoTo) return secondsInto(bend, counted);
+  return secondsInto(bend, intoBend + counted) - secondsInto(bend, intoBend);
 }
 
 /**

@@ -26,7 +26,7 @@ export function tempoAt({ tempo, tempoTo, beats }: BentTempo, at: number): Bpm {
  * @example
  * secondsInto({ tempo: 120, tempoTo: 60, beats: 8 }, 8).toFixed(3) // '5.545'
  */
-export function secondsInto(bend: BentTempo, at: Beats): Seconds {
+export function secondsInto(bend: BentTempo, at: Beats | number): Seconds {
   const { tempo, tempoTo, beats } = bend;
   const into = beatsToNumber(at);
   if (tempo === tempoTo) return seconds((into * 60) / tempo);

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { readChart } from '../chart';
 import { anySong } from '../testing/any-song';
-import { changesOf, chordRow, timelineOf, type PlayedBar, type Timeline } from './index';
+import {
+  changesOf,
+  chordRow,
+  clicksOf,
+  stretchOf,
+  timelineOf,
+  type PlayedBar,
+  type Timeline,
+} from './index';
 import { partsOf } from '../sameness';
 import { runs } from '../testing/runs';
 
@@ -77,6 +85,31 @@ describe('a song played through its map', () => {
     expect(second?.lasts).toBeCloseTo(8, 9);
   });
 
+  const UNITS: readonly (readonly [bars: string, starts: readonly number[], lasts: number])[] = [
+    ['| G | 3/8: D | C |', [0, 2, 2.75], 4.75],
+    ['| G | 2/2: D | C |', [0, 2, 4], 6],
+    ['| 6/8: G | D |', [0, 1.5], 3.5],
+    ['| G | 2/4: D |', [0, 2], 3],
+  ];
+  for (const [bars, starts, lasts] of UNITS)
+    it(`keeps a beat of another unit as long as it is on paper: ${bars}`, () => {
+      const played = timelineOf(readChart(`tempo: 120\n[A]\n${bars}`).song);
+      const [{ bars: own } = { bars: [] }] = played.occurrences;
+      expect(own.map((one) => Math.round(one.startsAt * 1000) / 1000)).toEqual([...starts]);
+      expect(played.lasts).toBeCloseTo(lasts, 9);
+      const stretch = stretchOf(own);
+      expect(stretch.lasts).toBeCloseTo(lasts, 9);
+      const clicks = clicksOf(stretch).map((one) => one.atS);
+      expect(clicks.at(-1)).toBeLessThan(lasts);
+    });
+
+  it('bends its tempo through a bar of another unit', () => {
+    const whole = timelineOf(readChart('[A] tempo 120 to 60\n| G | D | C |').song).lasts;
+    const split = timelineOf(readChart('[A] tempo 120 to 60\n| G | 8/8: D | C |').song);
+    expect(split.lasts).toBeCloseTo(whole, 9);
+    expect(stretchOf(split.occurrences[0]?.bars ?? []).lasts).toBeCloseTo(whole, 9);
+  });
+
   it('begins with the pickup', () => {
     const { occurrences, lasts } = played('tempo: 60\npickup: 1\nmeter: 3/4\n[A]\n| G | C |');
     expect(occurrences[0]?.bars.map((bar) => bar.beats)).toEqual([1, 3]);
@@ -90,11 +123,12 @@ describe('a song played through its map', () => {
 
   it('plays bars one after the other without gaps, also where the tempo bends', () => {
     /** Counted in small pieces, as one would without a formula. */
-    const lastsOf = ({ beats, bend, intoBend }: PlayedBar): number => {
+    const lastsOf = ({ beats, bend, intoBend, sectionBeats = 1 }: PlayedBar): number => {
       const pieces = 200;
       return Array.from({ length: beats * pieces }, (_, index) => {
-        const at = intoBend + (index + 0.5) / pieces;
-        return 60 / (bend.tempo + ((bend.tempoTo - bend.tempo) * at) / bend.beats) / pieces;
+        const at = intoBend + ((index + 0.5) / pieces) * sectionBeats;
+        const tempo = bend.tempo + ((bend.tempoTo - bend.tempo) * at) / bend.beats;
+        return (60 * sectionBeats) / tempo / pieces;
       }).reduce((sum, one) => sum + one, 0);
     };
     fc.assert(

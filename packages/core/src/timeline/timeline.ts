@@ -209,7 +209,10 @@ class Player {
       return own ?? (bar.meter ?? meter).beats;
     });
     const beats = written.map(({ bar }, index) => barBeats(bar, lengths[index] ?? meter.beats));
-    const bend: BentTempo = { ...tempos, beats: beats.reduce((sum, one) => sum + one, 0) };
+    // A beat of another unit keeps its length on paper, in a bar as in a section.
+    const each = written.map(({ bar }) => meter.unit / (bar.meter ?? meter).unit);
+    const counted = beats.map((one, index) => one * (each[index] ?? 1));
+    const bend: BentTempo = { ...tempos, beats: counted.reduce((sum, one) => sum + one, 0) };
     const startsAt = this.time;
     const riffUses = riffUsesOf(this.song, section);
     let intoBend = 0;
@@ -218,11 +221,12 @@ class Player {
       const played: PlayedBar = {
         ...{ id: bar.id, number: index + 1, inPass, meter: bar.meter ?? meter, beats: length },
         ...{ feel, bend, intoBend },
+        ...(each[index] !== 1 && { sectionBeats: each[index] ?? 1 }),
         ...this.chordsOf(bar, lengths[index] ?? meter.beats, semitones),
         ...this.riffsOf(riffUses, inPass, semitones),
         startsAt: seconds(this.time),
       };
-      intoBend += length;
+      intoBend += counted[index] ?? length;
       this.time = startsAt + secondsInto(bend, intoBend);
       this.count += 1;
       return played;

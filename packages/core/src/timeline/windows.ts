@@ -28,7 +28,8 @@ function toMoment({ bar, at, from: beat }: ChordSpan): Moment {
 function tempoOf(stretch: Stretch, { bar, at }: Moment): Bpm {
   const laid = stretch.bars[bar]?.bar;
   if (!laid) return 1 as Bpm;
-  return tempoAt(laid.bend, beatsToNumber(addBeats(laid.intoBend, at)));
+  const { bend, intoBend, sectionBeats = 1 } = laid;
+  return tempoAt(bend, intoBend + beatsToNumber(at) * sectionBeats);
 }
 
 /** All bars of a stretch that go at one tempo in one meter's unit: beats there are as good as seconds. */

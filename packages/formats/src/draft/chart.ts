@@ -55,6 +55,11 @@ function meterOf(bars: readonly DraftBar[]): Meter {
   return most?.meter ?? { beats: 4, unit: 4, groups: [4] };
 }
 
+/** Quarters a minute as beats of a meter's unit. */
+function beatsIn(quarters: number, { unit }: Meter): number {
+  return Math.round((quarters * unit) / 4);
+}
+
 /** The bars of a riff on lines no longer than a chart reads them. */
 function linesOf(body: string): readonly string[] {
   const lines: string[] = [];
@@ -108,19 +113,16 @@ class ChartWriter {
   private head(piece: Piece, at: number, meter: Meter): string {
     const first = this.draft.bars[piece.from];
     const song = this.songMeter();
-    const tempo = first?.tempo;
-    const ownTempo = tempo !== undefined && tempo !== this.draft.tempo;
     // A tempo holds on from where it was given.
-    this.tempo = tempo ?? this.tempo;
+    this.tempo = first?.tempo ?? this.tempo;
+    const { tempo } = this;
     const own = this.draft.bars.slice(piece.from, piece.until);
     const cue = own.find((one) => one.cue)?.cue;
     return [
       `[${this.names[at] ?? ''}]`,
       piece.times > 1 ? `x${piece.times}` : '',
       formatMeter(meter) === formatMeter(song) ? '' : `meter ${formatMeter(meter)}`,
-      ownTempo || (this.tempo !== undefined && this.tempo !== this.draft.tempo)
-        ? `tempo ${this.tempo}`
-        : '',
+      tempo === undefined || tempo === this.draft.tempo ? '' : `tempo ${beatsIn(tempo, meter)}`,
       cue ? `cue "${cue.replace(/["\n]/g, ' ').slice(0, LONGEST_CUE).trim()}"` : '',
       ...this.riffsIn(piece),
     ]
@@ -193,7 +195,7 @@ function headLines(draft: Draft, meter: Meter, map: string): readonly string[] {
   const { tempo, key, capo, tuning, pickup, swing, grips } = draft;
   return [
     ...draft.remarks.map((line) => `# ${line.replace(/\s+/g, ' ').trim()}`),
-    ...(tempo === undefined ? [] : [`tempo: ${tempo}`]),
+    ...(tempo === undefined ? [] : [`tempo: ${beatsIn(tempo, meter)}`]),
     `meter: ${formatMeter(meter)}`,
     ...(swing === undefined ? [] : [`feel: swing ${swing}`]),
     ...(tuning ? [`tuning: ${tuning.map((note) => note.replace(/-?\d+$/, '')).join(' ')}`] : []),

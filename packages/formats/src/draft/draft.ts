@@ -43,7 +43,7 @@ export interface DraftBar extends DraftSigns {
   readonly notes: readonly DraftNote[];
   /** A section begins here, by this name; nothing but a double bar line for ''. */
   readonly starts?: string;
-  /** Beats of the meter's unit a minute from here on. */
+  /** Quarters a minute from here on, whatever the meter's unit is. */
   readonly tempo?: number;
   /** It is like the bar before. */
   readonly repeat?: boolean;
@@ -61,6 +61,7 @@ export interface DraftGrip {
 /** A whole song as another format tells it. */
 export interface Draft {
   readonly remarks: readonly string[];
+  /** Quarters a minute. */
   readonly tempo?: number;
   readonly key?: string;
   readonly capo?: number;

@@ -1,5 +1,6 @@
 import { parseMidi, writeMidi as writeEvents, type MidiEvent } from 'midi-file';
 import { readChart } from '@harvu/core/chart';
+import { timelineOf } from '@harvu/core/timeline';
 import { readMidi, writeMidi } from '../index';
 import { guessChord } from './chords';
 
@@ -79,6 +80,28 @@ describe('a MIDI file that is read', () => {
       expect(song).toContain(line);
     expect(kept).toEqual(jasmine.objectContaining({ tempi: 2, meters: 1, markers: 2, bars: 2 }));
     expect(readChart(song ?? '').faults).toEqual([]);
+  });
+
+  it('lasts as long as it did where meters of other units meet', () => {
+    const bar = 4 * QUARTER;
+    const time = (from: number, numerator: number, denominator: number): Event =>
+      meta(from, {
+        type: 'timeSignature',
+        numerator,
+        denominator,
+        metronome: 24,
+        thirtyseconds: 8,
+      });
+    const { song } = readMidi(
+      fileOf([
+        ...[time(0, 4, 4), time(2 * bar, 6, 8)],
+        meta(0, { type: 'setTempo', microsecondsPerBeat: 500_000 }),
+        meta(bar, { type: 'setTempo', microsecondsPerBeat: 1_000_000 }),
+        ...held([48, 52, 55], [43, 47, 50]),
+        ...[45, 48, 52].flatMap((one) => note(2 * bar, 2 * bar + 3 * QUARTER, one)),
+      ]),
+    );
+    expect(timelineOf(readChart(song ?? '').song).lasts).toBeCloseTo(2 + 4 + 3, 2);
   });
 
   it('has a line of the guitar as a riff, its rhythm rounded to what was meant', () => {

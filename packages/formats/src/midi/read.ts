@@ -2,7 +2,7 @@ import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { USUAL_HAND } from '@harvu/core/fretboard';
 import { placeNear, placeNotes, type NeckPlace } from '@harvu/core/riff';
-import { parseBeats, type Beats } from '@harvu/core/units';
+import { shareBeats, type Beats } from '@harvu/core/units';
 import { writeDraft } from '../draft/chart';
 import type { DraftBar, DraftChord, DraftNote } from '../draft/draft';
 import { refused, Report, type Imported } from '../report';
@@ -19,6 +19,8 @@ export interface MidiOptions {
 const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
 const MOST_BARS = 2000;
 const OTHER_TEMPO = 0.03;
+/** What a file that says nothing is played at. */
+const USUAL_QUARTERS = 120;
 /** More changes than these are a hand that breathes, no sections. */
 const MOST_TEMPOS = 12;
 const SLOWEST = 20;
@@ -152,7 +154,7 @@ function notesIn(
       starts.findLastIndex((one) => one <= first.at),
     );
     const { unit } = bars[bar]?.meter ?? FOUR;
-    const beats = (twelfths: number): Beats => parseBeats(inBeats(twelfths, unit)) ?? 0;
+    const beats = (twelfths: number): Beats => shareBeats(twelfths * unit, TWELFTHS * 4);
     places[at]?.forEach((place, index) => {
       const { until } = group[index] ?? first;
       out[bar]?.push({
@@ -166,32 +168,33 @@ function notesIn(
   return out;
 }
 
-/** Twelfths of a quarter as beats of a unit, as an exact fraction. */
-function inBeats(twelfths: number, unit: number): string {
-  let [a, b] = [twelfths * unit, TWELFTHS * 4];
-  const [over, under] = [a, b];
-  while (b !== 0) [a, b] = [b, a % b];
-  return under / a === 1 ? `${over / a}` : `${over / a}/${under / a}`;
-}
-
 /** The tempo each bar begins with, where it is another one; rubato is told, not kept. */
 function temposFor(
   midi: ReadMidi,
   bars: readonly TickBar[],
   report: Report,
-): { readonly first: number; readonly changes: ReadonlyMap<number, number> } {
-  const tempoAt = ({ from, meter }: TickBar): number => {
-    const quarters = midi.tempos.findLast((one) => one.at <= from)?.value ?? midi.tempos[0]?.value;
-    return Math.round(((quarters ?? 120) * meter.unit) / 4);
+): { readonly first: number | undefined; readonly changes: ReadonlyMap<number, number> } {
+  const tempoAt = ({ from }: TickBar): number =>
+    (midi.tempos.findLast((one) => one.at <= from) ?? midi.tempos[0])?.value ?? USUAL_QUARTERS;
+  const isPlayable = ({ meter }: TickBar, quarters: number): boolean => {
+    const bpm = (quarters * meter.unit) / 4;
+    return bpm >= SLOWEST && bpm <= FASTEST;
   };
   const [start] = bars;
-  const first = start ? tempoAt(start) : 120;
+  const first = start && isPlayable(start, tempoAt(start)) ? tempoAt(start) : undefined;
   const changes = new Map<number, number>();
   let now = first;
   bars.forEach((bar, at) => {
     const tempo = tempoAt(bar);
-    const isOther = Math.abs(tempo / now - 1) > OTHER_TEMPO;
-    if (!isOther || tempo < SLOWEST || tempo > FASTEST) return;
+    if (now !== undefined && Math.abs(tempo / now - 1) <= OTHER_TEMPO) return;
+    if (!isPlayable(bar, tempo)) {
+      report.lose(
+        'tempo',
+        `bar ${at + 1}`,
+        `${Math.round(tempo)} quarters a minute is none a song has`,
+      );
+      return;
+    }
     now = tempo;
     changes.set(at, tempo);
   });
@@ -200,7 +203,7 @@ function temposFor(
       report.lose('tempo', `bar ${at + 1}`, 'it changes all through: a song has few tempi');
     return { first, changes: new Map() };
   }
-  return { first: Math.min(FASTEST, Math.max(SLOWEST, first)), changes };
+  return { first, changes };
 }
 
 /** What the file does not say, and what was made of it. */
@@ -244,7 +247,7 @@ function draftBars(midi: ReadMidi, voice: Voice | undefined, report: Report): Dr
 }
 
 interface DraftedMidi {
-  readonly tempo: number;
+  readonly tempo: number | undefined;
   readonly bars: readonly DraftBar[];
 }
 
@@ -275,7 +278,8 @@ export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported
   const { title, copyright, keys } = midi;
   const { chart, sections, riffs, riffNotes } = writeDraft(
     {
-      ...{ remarks: copyright ? [copyright] : [], tempo, grips: [], bars },
+      ...{ remarks: copyright ? [copyright] : [], grips: [], bars },
+      ...(tempo !== undefined && { tempo }),
       ...(keys[0] && { key: keys[0].value }),
     },
     report,

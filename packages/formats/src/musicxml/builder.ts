@@ -18,7 +18,6 @@ const FASTEST = 400;
 interface Together {
   readonly all: readonly ReadMeasure[];
   readonly meter: Meter;
-  readonly lasts: number;
 }
 
 /** The chords of a bar, whichever part says them; of two names at one moment the first holds. */
@@ -139,9 +138,8 @@ export class ScoreBuilder {
     const isShort = lasts > 0 && lasts < whole && (isImplicit || place === 0);
     const isLong = lasts > whole && this.isFree;
     const ticks = isShort || isLong ? lasts : whole;
-    const together = { all, meter, lasts: ticks };
     const number = all[0]?.number ?? String(place + 1);
-    const said = chordsOf(together, this.report);
+    const said = chordsOf({ all, meter }, this.report);
     this.kept.chords += said.reduce((sum, one) => sum + one.said, 0);
     const chords = said.map(({ said: _, ...chord }) => chord);
     const tempo = this.readTempo(all, number);
@@ -182,26 +180,27 @@ export class ScoreBuilder {
     this.kept.tempi += byPlace.size;
     let found: number | undefined;
     for (const [at, quarters] of [...byPlace].sort(([a], [b]) => a - b)) {
-      const bpm = Math.round((quarters * this.meter.unit) / 4);
-      found = this.settleTempo(bpm, at === 0, `bar ${number}`) ?? found;
+      found = this.settleTempo(quarters, at === 0, `bar ${number}`) ?? found;
     }
     return found;
   }
 
   /** Takes a tempo where it is another one; the first may stand anywhere, others at a bar line. */
-  private settleTempo(bpm: number, isAtBar: boolean, where: string): number | undefined {
+  private settleTempo(quarters: number, isAtBar: boolean, where: string): number | undefined {
+    const bpm = (quarters * this.meter.unit) / 4;
     if (bpm < SLOWEST || bpm > FASTEST) {
-      this.report.lose('tempo', where, `${bpm} beats a minute is none a song has`);
+      this.report.lose('tempo', where, `${Math.round(bpm)} beats a minute is none a song has`);
       return undefined;
     }
-    if (this.tempo !== undefined && Math.abs(bpm / this.tempo - 1) <= OTHER_TEMPO) return undefined;
+    if (this.tempo !== undefined && Math.abs(quarters / this.tempo - 1) <= OTHER_TEMPO)
+      return undefined;
     if (this.tempo !== undefined && !isAtBar) {
       this.report.lose('tempo', where, 'it changes inside a bar: a section has one tempo');
       return undefined;
     }
-    this.tempo = bpm;
-    this.firstTempo ??= bpm;
-    return bpm;
+    this.tempo = quarters;
+    this.firstTempo ??= quarters;
+    return quarters;
   }
 
   private readSigns(all: readonly ReadMeasure[]): Partial<DraftBar> {

@@ -196,6 +196,32 @@ describe('a score that is read', () => {
     expect(readChart(song ?? '').faults).toEqual([]);
   });
 
+  const SIX_EIGHT =
+    '<attributes><time><beats>6</beats><beat-type>8</beat-type></time></attributes>';
+  const at = (quarters: number): string =>
+    `<direction><direction-type><words> </words></direction-type><sound tempo="${quarters}"/></direction>`;
+  const six = `${chord('C')}<note><rest/><duration>12</duration></note>`;
+  const TEMPI: readonly (readonly [what: string, bars: readonly string[], seconds: number])[] = [
+    ['goes on in another meter', [FOUR_FOUR + at(100) + bar('G'), SIX_EIGHT + six], 2.4 + 1.8],
+    ['is said again', [FOUR_FOUR + at(120) + bar('G'), SIX_EIGHT + at(120) + six], 2 + 1.5],
+    ['changes with the meter', [FOUR_FOUR + at(120) + bar('G'), SIX_EIGHT + at(60) + six], 2 + 3],
+    [
+      'changes before the meter does',
+      [FOUR_FOUR + at(120) + bar('G'), at(60) + bar('D'), SIX_EIGHT + six],
+      2 + 4 + 3,
+    ],
+    [
+      'begins in eighths',
+      [FOUR_FOUR.replace(/<time>.*<\/time>/, '') + SIX_EIGHT + at(60) + six],
+      3,
+    ],
+  ];
+  for (const [what, bars, seconds] of TEMPI)
+    it(`lasts as long as it says where its tempo ${what}`, () => {
+      const { song } = readChart(readMusicXml(scoreOf(...bars)).song ?? '');
+      expect(timelineOf(song).lasts).toBeCloseTo(seconds, 2);
+    });
+
   it('has its pickup in the section it leads into', () => {
     const mark = '<direction><direction-type><rehearsal>A</rehearsal></direction-type></direction>';
     const pickup = `${FOUR_FOUR}<note><rest/><duration>4</duration></note>`;

@@ -125,7 +125,7 @@ class ScoreWriter {
     if (occurrence.until !== undefined)
       nodes.push(direction(element('words', `until “${occurrence.until}”`)));
     if (occurrence.fade) nodes.push(direction(element('words', 'fade out')));
-    const quarters = (occurrence.tempo * 4) / bar.meter.unit;
+    const quarters = (occurrence.tempo * 4) / (bar.meter.unit * (bar.sectionBeats ?? 1));
     if (quarters === this.tempo) return nodes;
     this.tempo = quarters;
     const metronome = element(

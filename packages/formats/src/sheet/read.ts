@@ -91,10 +91,15 @@ class SheetReading {
     if (name === 'comment' && isSection?.[1]) this.begin(isSection[1]);
     else if (STARTS[name] !== undefined) this.begin(value || STARTS[name]);
     else if (name === 'define' || name === 'chord') this.grip(value);
-    else if (name === 'time') this.meter = parseMeter(value) ?? this.meter;
+    else if (name === 'time') this.time(value);
     else if (name === 'start_of_tab' || name === 'sot')
       this.report.lose('tab', where, 'paste it into a riff at the bench');
     else this.say(name, value);
+  }
+
+  private time(value: string): void {
+    this.meter = parseMeter(value) ?? this.meter;
+    this.say('time', value);
   }
 
   /** Of what is said twice the first holds. */
@@ -266,9 +271,9 @@ function namesOf(plain: PlainSheet | undefined): Pick<Imported, 'title' | 'playe
 }
 
 /** The fields of a plain sheet, as the chart reads them. */
-function typedFrame({ tempo, key, capo, tuning }: Frame): Partial<Draft> {
+function typedFrame({ tempo, meter = FOUR, key, capo, tuning }: Frame): Partial<Draft> {
   return {
-    ...(tempo !== undefined && { tempo }),
+    ...(tempo !== undefined && { tempo: (tempo * 4) / meter.unit }),
     ...(key !== undefined && { key }),
     ...(capo !== undefined && capo > 0 && { capo }),
     ...(tuning && { tuning }),
@@ -280,11 +285,12 @@ type Said = ReadonlyMap<string, string>;
 function frameOf(said: Said): Omit<Draft, 'grips' | 'bars'> {
   const capo = wholeIn(said.get('capo'), 1, 12);
   const tempo = wholeIn(said.get('tempo'), 20, 400);
+  const meter = parseMeter(said.get('time') ?? '') ?? FOUR;
   const [key, copyright] = [said.get('key'), said.get('copyright')];
   return {
     remarks: copyright === undefined ? [] : [`(c) ${copyright}`],
     ...(capo !== undefined && { capo }),
-    ...(tempo !== undefined && { tempo }),
+    ...(tempo !== undefined && { tempo: (tempo * 4) / meter.unit }),
     ...(key !== undefined && parseKey(key) && { key }),
   };
 }

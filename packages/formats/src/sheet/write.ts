@@ -2,9 +2,11 @@ import { strToU8 } from 'fflate';
 import { formatMeter } from '@harvu/core/rhythm';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
 import type { StruckBar } from '@harvu/core/timeline';
+import { beatsToNumber } from '@harvu/core/units';
 import type { WrittenFile } from '../out/file';
 import { lostOf } from '../out/lost';
-import { writtenParts } from '../out/parts';
+import { writtenParts, type WrittenPart } from '../out/parts';
+import type { Lost } from '../report';
 
 /** What a sheet says above its chords. */
 export interface SheetCredits {
@@ -23,6 +25,19 @@ function lines(bars: readonly StruckBar[]): readonly string[] {
     const own = bars.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE);
     return `| ${own.map(barText).join(' | ')} |`;
   });
+}
+
+/** The bars of all rounds, one after the other. */
+function roundsOf({ bars, endings, times }: WrittenPart): readonly StruckBar[] {
+  return Array.from({ length: times }, (_, at) => [
+    ...bars,
+    ...(endings.find(({ rounds }) => rounds.includes(at + 1))?.bars ?? []),
+  ]).flat();
+}
+
+/** Chords that do not share their bar evenly: a sheet cannot say so. */
+function isUneven({ chords }: StruckBar): boolean {
+  return new Set(chords.map(({ beats }) => beatsToNumber(beats))).size > 1;
 }
 
 /** A section is a verse, a chorus or a bridge to whoever reads it. */
@@ -59,17 +74,19 @@ function defined({ grips }: SongDocument): readonly string[] {
  */
 export function writeSheet(song: SongDocument, credits: SheetCredits = {}): WrittenFile {
   const { tempo, meter, capo } = settledFrame(song.frame);
-  const parts = writtenParts(song).flatMap(({ occurrence, bars, endings, times }) => [
-    ...directive(startOf(occurrence.name), occurrence.name),
-    ...(times > 1 ? [`{comment: ${times} times}`] : []),
-    ...lines(bars),
-    ...endings.flatMap(({ rounds, bars: own }) => [
-      `{comment: round ${rounds.join(', ')}}`,
-      ...lines(own),
-    ]),
-    `{${startOf(occurrence.name).replace('start', 'end')}}`,
-    '',
-  ]);
+  const written = writtenParts(song);
+  const parts = written.flatMap((part) => {
+    const { name } = part.occurrence;
+    // Rounds that end otherwise are written out; those that are alike are counted.
+    const times = part.endings.length === 0 && part.times > 1 ? ` ${part.times}x` : '';
+    const start = startOf(name);
+    return [
+      ...directive(start, `${name}${times}`),
+      ...lines(part.endings.length === 0 ? part.bars : roundsOf(part)),
+      `{${start.replace('start', 'end')}}`,
+      '',
+    ];
+  });
   const text = [
     ...directive('title', credits.title),
     ...directive('artist', credits.playedBy),
@@ -92,8 +109,13 @@ export function writeSheet(song: SongDocument, credits: SheetCredits = {}): Writ
     'riffs',
     'doubts',
   ];
+  const why = 'a chord sheet has no place for it';
+  const hasUneven = written.some(({ bars, endings }) =>
+    [...bars, ...endings.flatMap((one) => one.bars)].some(isUneven),
+  );
+  const beats: Lost = { what: 'how long chords last in a bar', where: 'the song', why };
   return {
     bytes: strToU8(`${text.trim()}\n`),
-    lost: lostOf(song, names, 'a chord sheet has no place for it'),
+    lost: [...(hasUneven ? [beats] : []), ...lostOf(song, names, why)],
   };
 }
