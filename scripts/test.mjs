@@ -54,7 +54,23 @@ const CHECKS = [
 async function check([name, command, args]) {
   console.log(`\n== ${name}`);
   const { code } = await runShown(command, args);
-  return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+  return code === 0 ? { passed: 1, failed: 0, names: [] } : { passed: 0, failed: 1, names: [name] };
+}
+
+/** How each runner begins the line of what failed. */
+const FAILED = [
+  /^.*\) (.+) FAILED$/,
+  /^\d+\) (.+)$/,
+  /^ {2}\d+\) (journeys\/.+?) ─*$/,
+  /^.*(DISCONNECTED|Disconnected).*$/,
+];
+
+const COLOUR = new RegExp(`${String.fromCharCode(27)}\\[\\d+m`, 'g');
+
+/** The names of what failed: the end of a long text is what is read of it. */
+function failedIn(text) {
+  const lines = text.split('\n').map((line) => line.replaceAll(COLOUR, ''));
+  return lines.flatMap((line) => FAILED.flatMap((form) => form.exec(line)?.slice(0, 1) ?? []));
 }
 
 function numberIn(text, pattern) {
@@ -64,8 +80,9 @@ function numberIn(text, pattern) {
 /** A runner that ends badly without saying what failed counts as one failure. */
 function counted({ code, text }, { executed, failed }) {
   const [all, bad] = [numberIn(text, executed), numberIn(text, failed)];
-  if (all === 0) return { passed: 0, failed: 1 };
-  return { passed: all - bad, failed: code !== 0 && bad === 0 ? 1 : bad };
+  const names = code === 0 ? [] : failedIn(text);
+  if (all === 0) return { passed: 0, failed: 1, names };
+  return { passed: all - bad, failed: code !== 0 && bad === 0 ? 1 : bad, names };
 }
 
 async function browserSpecs() {
@@ -107,7 +124,8 @@ async function journeys() {
     env: { E2E_PORT: String(await freePort()), E2E_DATA: join(TEST_DATA, 'e2e') },
   });
   const [passed, failed] = [numberIn(text, /(\d+) passed/), numberIn(text, /(\d+) failed/)];
-  return { passed, failed: code !== 0 && failed === 0 ? 1 : failed };
+  const names = code === 0 ? [] : failedIn(text);
+  return { passed, failed: code !== 0 && failed === 0 ? 1 : failed, names };
 }
 
 async function main() {
@@ -119,6 +137,8 @@ async function main() {
   results.push(await browserSpecs(), await nodeSpecs(), await journeys());
   const passed = results.reduce((sum, one) => sum + one.passed, 0);
   const failed = results.reduce((sum, one) => sum + one.failed, 0);
+  const names = [...new Set(results.flatMap((one) => one.names))];
+  if (names.length > 0) console.log(['', 'What failed:', ...names].join('\n'));
   console.log(`\n${passed} passed, ${failed} failed`);
   process.exitCode = failed === 0 ? 0 : 1;
 }

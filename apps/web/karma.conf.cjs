@@ -5,7 +5,8 @@ module.exports = (config) => {
   config.set({
     frameworks: ['jasmine'],
     plugins: ['karma-jasmine', 'karma-chrome-launcher'],
-    client: { jasmine: { random: true }, clearContext: false },
+    // A busy machine takes its time.
+    client: { jasmine: { random: true, timeoutInterval: 60000 }, clearContext: false },
     reporters: ['dots'],
     browsers: ['Quiet'],
     customLaunchers: {
@@ -27,9 +28,9 @@ module.exports = (config) => {
       },
     },
     // A spec of the core may work for some seconds without a word.
-    pingTimeout: 60000,
-    browserDisconnectTimeout: 60000,
-    browserNoActivityTimeout: 120000,
+    pingTimeout: 300000,
+    browserDisconnectTimeout: 300000,
+    browserNoActivityTimeout: 600000,
     restartOnFileChange: false,
   });
 };

@@ -5,14 +5,19 @@ import type { Teaching } from '@harvu/core/plan';
 import { Hono, type Context } from 'hono';
 import { createMiddleware } from 'hono/factory';
 import { bodyLimit } from 'hono/body-limit';
+import { except } from 'hono/combine';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Sequelize } from 'sequelize';
 import {
   createActsStore,
+  createArchiveService,
+  createArchiveStore,
   createKeepingService,
   createPersonDataStore,
+  serveArchives,
   serveKeeping,
+  type ArchiveDeps,
 } from './features/keeping';
 import {
   createAccountService,
@@ -114,6 +119,18 @@ export interface AppDeps {
 }
 
 const LARGEST_BODY = 1_000_000;
+const LARGEST_STUDIO = 200_000_000;
+const RESTORE = '/api/studio/restore';
+
+function atMost(maxSize: number, title: string) {
+  const tooLarge = badRequest(title, 'Send less at once.');
+  return bodyLimit({
+    maxSize,
+    onError: () => {
+      throw tooLarge;
+    },
+  });
+}
 
 function answerProblem(c: Context, { problem, retryAfterSeconds }: DomainError) {
   return c.body(JSON.stringify(problem), problem.status as 400, {
@@ -186,6 +203,20 @@ function createAsking(
   };
 }
 
+/** What keeps the studio's books, and gives them out. */
+function createBooks(
+  { sequelize, clock, backups, work: { packArchive, unpackStudio } }: AppDeps,
+  { acts, people }: Stores,
+  { studio, inTransaction }: Pick<ArchiveDeps, 'studio'> & Pick<RequestsDeps, 'inTransaction'>,
+) {
+  const data = createPersonDataStore(sequelize, inTransaction);
+  const archive = createArchiveStore(sequelize, inTransaction);
+  return {
+    keeping: createKeepingService({ acts, people, clock, backups, data }),
+    archive: createArchiveService({ people, studio, clock, archive, packArchive, unpackStudio }),
+  };
+}
+
 function createServices(deps: AppDeps) {
   const { sequelize, clock, passwords, demoAccounts, timeZone: own, work } = deps;
   const stores = createStores(sequelize);
@@ -238,7 +269,7 @@ function createServices(deps: AppDeps) {
       onFailure: (error) => deps.onFailure(error, '/live'),
     }),
     ...{ overview, evening: createEveningService({ ...stores, overview, clock }) },
-    tables: createTablesService({ overview, plans, events }),
+    tables: createTablesService({ ...stores, overview }),
     lessons: createLessonsService({
       ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
       ...{ settings: () => studio.settings(), everybody: (id) => stores.glance.everybody(id) },
@@ -249,11 +280,7 @@ function createServices(deps: AppDeps) {
       printSheet: work.printSheet,
     }),
     ...createAsking(deps, stores, { songs, students, timeZone, constants, inTransaction }),
-    keeping: createKeepingService({
-      ...{ acts: stores.acts, people, clock, backups: deps.backups },
-      data: createPersonDataStore(sequelize, inTransaction),
-      consentsOf: (id) => peopleService.consentsOf(id),
-    }),
+    ...createBooks(deps, stores, { studio, inTransaction }),
   };
 }
 
@@ -267,7 +294,6 @@ function withActs(noteAct: (act: Act) => Promise<void>) {
 
 function createApi(deps: AppDeps) {
   const services = createServices(deps);
-  const tooLarge = badRequest('The request is larger than 1 MB.', 'Send less at once.');
   const health = createHealth(deps.sequelize, deps.clock, deps.passwords);
   const noteAct = async (act: Act): Promise<void> => {
     deps.onAct?.(act.act);
@@ -278,13 +304,10 @@ function createApi(deps: AppDeps) {
   api
     .use(sameOriginOnly)
     .use(
-      bodyLimit({
-        maxSize: LARGEST_BODY,
-        onError: () => {
-          throw tooLarge;
-        },
-      }),
+      // A whole studio comes in one piece.
+      except(RESTORE, atMost(LARGEST_BODY, 'The request is larger than 1 MB.')),
     )
+    .use(RESTORE, atMost(LARGEST_STUDIO, 'The file is larger than 200 MB.'))
     .get('/health', async (c) => {
       const found = await health();
       return c.json(found, found.ok ? 200 : 503);
@@ -294,6 +317,7 @@ function createApi(deps: AppDeps) {
   serveStudio(api, services.studio);
   servePeople(api, { ...services, noteAct }, door);
   serveKeeping(api, services.keeping);
+  serveArchives(api, services.archive);
   serveRequests(api, services);
   servePlans(api, services);
   serveOverview(api, services.overview);

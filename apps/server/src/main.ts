@@ -26,6 +26,7 @@ const clock = { now: () => new Date(), newId: () => randomUUID() };
 const THREADED = [
   ...['findAll', 'changedBetween', 'lookOver', 'lookThrough', 'weigh', 'gripNames'],
 ] as const;
+const ON_PAPER = ['printSheet', 'packArchive', 'unpackStudio'] as const;
 const TIDY_MS = 6 * 3_600_000;
 const GRACE_MS = 2000;
 const MOST_DEATHS = 5;
@@ -104,11 +105,10 @@ function serveHere(settings: Settings): void {
     passwords: bounded(ARGON2, { atOnce: 1, waiting: 40 }),
     demoAccounts: settings.isDemo ? DEMO_ACCOUNTS : [],
     door: { isSecure: settings.isSecure, addressOf: addressBehind(settings.proxies) },
-    // Paper waits in a line of its own: many sheets hold up nobody's song.
+    // Paper and exports wait in a line of their own: many sheets hold up nobody's song.
     work: {
       ...inThreads<LongTasks>(THREADED, { file, threads: 1, waiting: 1000 }),
-      printSheet: inThreads<LongTasks>(['printSheet'], { file, threads: 1, waiting: 10 })
-        .printSheet,
+      ...inThreads<LongTasks>(ON_PAPER, { file, threads: 1, waiting: 10 }),
     },
     ...(settings.backups !== undefined && { backups: settings.backups }),
     ...(settings.webRoot !== undefined && { webFiles: createWebFiles(settings.webRoot) }),

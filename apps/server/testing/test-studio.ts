@@ -123,6 +123,21 @@ export class TestStudio {
     return { studio, owner: await studio.signIn(OWNER.signInName) };
   }
 
+  /** A file as somebody is given it. */
+  async fileOf(
+    who: Visitor,
+    path: string,
+  ): Promise<{
+    readonly status: number;
+    readonly bytes: Uint8Array<ArrayBuffer>;
+    readonly headers: Headers;
+  }> {
+    const headers = { host: 'studio.test', cookie: who.cookie };
+    const response = await this.app.request(`http://studio.test${path}`, { headers });
+    const bytes = new Uint8Array(await response.arrayBuffer());
+    return { status: response.status, bytes, headers: response.headers };
+  }
+
   async setUp(): Promise<void> {
     await this.request('POST', '/api/studio/set-up', { body: OWNER });
   }
@@ -139,9 +154,9 @@ export class TestStudio {
   async request<T = unknown>(
     method: string,
     path: string,
-    { body, text, headers = {} }: RequestParts = {},
+    { body, text, bytes, headers = {} }: RequestParts = {},
   ): Promise<Answer<T>> {
-    const content = text ?? (body === undefined ? undefined : JSON.stringify(body));
+    const content = bytes ?? text ?? (body === undefined ? undefined : JSON.stringify(body));
     const response = await this.app.request(`http://studio.test${path}`, {
       method,
       headers: { host: 'studio.test', 'content-type': 'application/json', ...headers },
@@ -196,7 +211,7 @@ export class TestStudio {
   async everything(): Promise<string> {
     const tables = [
       ...['studio', 'people', 'songs', 'song_revisions', 'requests', 'plans', 'events'],
-      ...['student_profiles', 'song_teaching', 'consents', 'lessons', 'mails'],
+      ...['student_profiles', 'song_teaching', 'consents', 'lessons', 'mails', 'calendars'],
     ];
     const rows = await Promise.all(
       tables.map((table) =>
@@ -219,6 +234,7 @@ interface RequestParts {
   readonly body?: unknown;
   /** Sent as it is, where it is not JSON. */
   readonly text?: string;
+  readonly bytes?: Uint8Array<ArrayBuffer>;
   readonly headers?: Readonly<Record<string, string>>;
 }
 

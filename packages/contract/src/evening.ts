@@ -20,18 +20,21 @@ export interface SaveEvening {
   readonly programme: Programme;
 }
 
+/** The programme of an evening. */
+export const programmeSchema = exactly({
+  title: maybeWords(80),
+  day: maybeDay(),
+  planIds: array()
+    .of(id())
+    .strict(true)
+    .required('must be a list')
+    .max(MOST_ITEMS, `must name at most ${MOST_ITEMS} songs`)
+    .test('once', 'must name each song once', (all) => new Set(all).size === all.length),
+});
+
 export const saveEveningSchema = exactly({
   baseVersion: whole(0, 1_000_000),
-  programme: exactly({
-    title: maybeWords(80),
-    day: maybeDay(),
-    planIds: array()
-      .of(id())
-      .strict(true)
-      .required('must be a list')
-      .max(MOST_ITEMS, `must name at most ${MOST_ITEMS} songs`)
-      .test('once', 'must name each song once', (all) => new Set(all).size === all.length),
-  }),
+  programme: programmeSchema,
 }) as unknown as Schema<SaveEvening>;
 
 /** A song in work that could be played: by whom, how the guitar stands for it, and how far it is. */

@@ -29,18 +29,18 @@ export type {
   OwnSession,
   PasswordReset,
   Person,
-  PersonExport,
   PersonRecord,
   RecoveryCodes,
   Role,
   RoleChange,
+  Restored,
   SetUp,
   SignIn,
   StudioDoor,
 } from './people';
 export { newEventSchema, sendEventsSchema } from './events';
 export type { EventsTaken, NewEvent, SendEvents } from './events';
-export { saveLessonSchema } from './lessons';
+export { lessonNotesSchema, saveLessonSchema } from './lessons';
 export type {
   HeardItem,
   LessonNotes,
@@ -111,14 +111,19 @@ export {
   WEEKDAYS,
 } from './students';
 export type { KnownStudent, LessonSlot, SaveProfile, StudentProfile } from './students';
-export { constantsSchema, saveTeachingSchema, teachingSchema } from './teaching';
+export {
+  constantsSchema,
+  ownConstantsSchema,
+  saveTeachingSchema,
+  teachingSchema,
+} from './teaching';
 export type { SaveConstants, SaveTeaching, SongTeaching, StudioConstants } from './teaching';
 export { BODIES } from './bodies';
 export { addressOf, ROUTES } from './routes';
 export type { BodyOf, Method, ParamOf, Reach, ReplyOf, Route, RouteName, Routes } from './routes';
-export { settingsSchema } from './studio';
+export { breaksSchema, settingsSchema } from './studio';
 export type { Backup, StudioSettings } from './studio';
 export { sheetQuerySchema } from './sheets';
 export type { Paper, SheetQuery } from './sheets';
-export { saveEveningSchema } from './evening';
+export { programmeSchema, saveEveningSchema } from './evening';
 export type { Evening, EveningPlay, Programme, SaveEvening } from './evening';

@@ -77,7 +77,8 @@ const agendaItem = exactly({
   isHeard: boolean().strict(true).required('must be said'),
 });
 
-const notes = exactly({
+/** What a lesson is run by, and what came of it; null before it was begun. */
+export const lessonNotesSchema = exactly({
   agenda: array()
     .of(agendaItem)
     .strict(true)
@@ -108,7 +109,7 @@ export const saveLessonSchema = exactly({
       .strict(true)
       .required('must be said')
       .oneOf(['planned', 'held', 'missed'] as const),
-    notes,
+    notes: lessonNotesSchema,
   }),
   tells: boolean().strict(true).required('must be said'),
 }) as unknown as Schema<SaveLesson>;

@@ -136,13 +136,13 @@ export interface ConsentRecord {
   readonly recordedAt: string;
 }
 
-/** All that is kept of one person, in an open form. */
-export interface PersonExport {
-  readonly form: 'harvu-person-1';
+/** What was brought back with a studio. */
+export interface Restored {
+  readonly studioName: string;
+  readonly people: number;
+  readonly songs: number;
+  /** When it was given out. */
   readonly exportedAt: string;
-  readonly person: PersonRecord;
-  readonly consents: readonly ConsentRecord[];
-  readonly tables: Readonly<Record<string, readonly object[]>>;
 }
 
 /** What erasing somebody took away, and what it left. */

@@ -6,6 +6,19 @@ import { day, exactly, whole, words } from './fields';
 
 const MOST_BREAKS = 60;
 
+/** Days without lessons. */
+export const breaksSchema = array()
+  .of(
+    exactly({ from: day(), to: day(), name: words(60) }).test(
+      'order',
+      'must end on the day it begins, or later',
+      ({ from, to }) => from <= to,
+    ),
+  )
+  .strict(true)
+  .required('must be a list')
+  .max(MOST_BREAKS, `must have at most ${MOST_BREAKS} breaks`);
+
 /** What a studio sets for everybody in it. */
 export const settingsSchema = exactly({
   /** An IANA name; what a day is, is counted in it. */
@@ -20,18 +33,7 @@ export const settingsSchema = exactly({
   keepLogDays: whole(30, 3650),
   /** How long a student who was put away is kept before they are erased; 0 for ever. */
   keepPutAwayDays: whole(0, 3650),
-  /** Days without lessons. */
-  breaks: array()
-    .of(
-      exactly({ from: day(), to: day(), name: words(60) }).test(
-        'order',
-        'must end on the day it begins, or later',
-        ({ from, to }) => from <= to,
-      ),
-    )
-    .strict(true)
-    .required('must be a list')
-    .max(MOST_BREAKS, `must have at most ${MOST_BREAKS} breaks`),
+  breaks: breaksSchema,
 });
 export type StudioSettings = Omit<InferType<typeof settingsSchema>, 'breaks'> & {
   readonly breaks: readonly StudioBreak[];

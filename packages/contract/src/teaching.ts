@@ -107,7 +107,7 @@ const ownValue = (name: string, { value, changeable }: Assumption) =>
     .label(name);
 
 /** The constants a studio sets to values of its own; only those it may, within their bounds. */
-const ownConstantsSchema = exactly(
+export const ownConstantsSchema = exactly(
   Object.fromEntries(
     ASSUMPTION_NAMES.filter((name) => 'changeable' in ASSUMPTIONS[name]).map((name) => [
       name,

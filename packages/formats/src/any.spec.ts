@@ -53,6 +53,13 @@ describe('a file of any kind', () => {
     });
 });
 
+describe('chart text that is read', () => {
+  it('is counted with its endings', () => {
+    const { kept } = readAny(bytes('[A] x2\n| G | D |\n1. | C |\n2. | Em | Am |'));
+    expect(kept).toEqual({ sections: 1, bars: 5, grips: 0 });
+  });
+});
+
 describe('a chord sheet that is read', () => {
   const sheet = `{title: Lock}
 {artist: Harn Quay Nine}

@@ -54,7 +54,11 @@ const HEAD_LINE = /^\s*(?:tempo|meter|map|pattern|riff|grip)\b.*:/im;
 /** Reads Harvu's own chart text: nothing of it is lost. */
 function readOwn(text: string): Imported {
   const { song, faults } = readChart(text);
-  const bars = song.sections.reduce((sum, one) => sum + one.bars.length, 0);
+  const bars = song.sections.reduce(
+    (sum, { bars: own, endings = [] }) =>
+      sum + own.length + endings.reduce((all, one) => all + one.bars.length, 0),
+    0,
+  );
   return {
     song: text,
     kept: { sections: song.sections.length, bars, grips: song.grips.length },

@@ -8,6 +8,7 @@ import { lessons } from './0007-lessons';
 import { planOverviews } from './0008-plan-overviews';
 import { requestChords } from './0009-request-chords';
 import { evenings } from './0010-evenings';
+import { calendars } from './0011-calendars';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -24,4 +25,5 @@ export const MIGRATIONS: readonly Migration[] = [
   planOverviews,
   requestChords,
   evenings,
+  calendars,
 ];

@@ -32,6 +32,18 @@ function numberOf(error: unknown): number | undefined {
   return typeof parent?.errno === 'number' ? parent.errno : undefined;
 }
 
+const UNFIT = ['SequelizeUniqueConstraintError', 'SequelizeForeignKeyConstraintError'];
+/** Too long, out of range, not of the column's kind. */
+const UNFIT_NUMBERS = [1264, 1265, 1292, 1366, 1406, 4025];
+
+/** Tells whether a write failed because of what was to be written. */
+export function isUnfit(error: unknown): boolean {
+  return (
+    error instanceof Error &&
+    (UNFIT.includes(error.name) || UNFIT_NUMBERS.includes(numberOf(error) ?? 0))
+  );
+}
+
 const DEADLOCK = [1205, 1213];
 const FULL = [1021, 1030, 1114, 1026, 3, 28];
 

@@ -54,7 +54,7 @@ const GUARDS: Readonly<Record<Reach, readonly MiddlewareHandler[]>> = {
 /** What cannot be taken back, or opens an account to somebody else, asks for the password again. */
 const CONFIRMED: ReadonlySet<RouteName> = new Set<RouteName>([
   ...(['resetPassword', 'changeRole', 'putAway', 'takeBack'] as const),
-  ...(['exportPerson', 'erasePerson', 'startFactor', 'dropFactor'] as const),
+  ...(['erasePerson', 'startFactor', 'dropFactor'] as const),
 ]);
 
 /** Saved while somebody types; a revision or version of its own says who and when. */
@@ -62,11 +62,11 @@ const SAVED_BY_ITSELF: ReadonlySet<RouteName> = new Set<RouteName>([
   ...(['saveSong', 'saveTeaching', 'savePlan', 'saveLesson'] as const),
 ]);
 
-/** What an owner or teacher does is written down, and that somebody's data was given out. */
+/** What an owner or teacher does is written down. */
 function isAct(name: RouteName): boolean {
   const { method, reach }: Route = ROUTES[name];
   const isTeachers = reach === 'teaching' || reach === 'owner';
-  return name === 'exportPerson' || (isTeachers && method !== 'GET' && !SAVED_BY_ITSELF.has(name));
+  return isTeachers && method !== 'GET' && !SAVED_BY_ITSELF.has(name);
 }
 
 const NUMBERS: readonly string[] = ['number', 'after'] satisfies readonly NumberName[];

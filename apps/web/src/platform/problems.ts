@@ -1,7 +1,7 @@
 import { HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
 import { inject } from '@angular/core';
 import type { Problem } from '@harvu/contract';
-import { catchError, throwError } from 'rxjs';
+import { catchError, from, switchMap, throwError, type Observable } from 'rxjs';
 import { SignedOut } from './signed-out';
 
 const NO_ANSWER: Problem = {
@@ -32,14 +32,28 @@ export function toProblem(error: unknown): Problem {
     : { ...NO_ANSWER, status: error.status };
 }
 
+async function readable(error: HttpErrorResponse, words: Blob): Promise<Problem> {
+  try {
+    const found: unknown = JSON.parse(await words.text());
+    return toProblem(isProblem(found) ? found : error);
+  } catch {
+    return toProblem(error);
+  }
+}
+
 /** Turns every failed request into a problem; a session that ended leads back to the sign-in page. */
 export const problemInterceptor: HttpInterceptorFn = (request, next) => {
   const signedOut = inject(SignedOut);
   return next(request).pipe(
     catchError((error: unknown) => {
-      const problem = toProblem(error);
-      if (problem.status === 401 && !request.url.endsWith('/sign-in')) signedOut.happened.next();
-      return throwError(() => problem);
+      const fail = (problem: Problem): Observable<never> => {
+        if (problem.status === 401 && !request.url.endsWith('/sign-in')) signedOut.happened.next();
+        return throwError(() => problem);
+      };
+      // Where a file was asked for, even what went wrong comes as one.
+      return error instanceof HttpErrorResponse && error.error instanceof Blob
+        ? from(readable(error, error.error)).pipe(switchMap(fail))
+        : fail(toProblem(error));
     }),
   );
 };

@@ -15,3 +15,8 @@ export function runs(full: number): { readonly numRuns: number } {
   const isFull = !process || process.env['FULL_RUNS'] !== undefined;
   return { numRuns: isFull ? full : Math.max(FEWEST, Math.round(full * QUICK_SHARE)) };
 }
+
+/** Lets whatever runs the tests hear that they go on. */
+export function turn(): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve));
+}

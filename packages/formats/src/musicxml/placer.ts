@@ -3,7 +3,7 @@ import { openNotes, STANDARD_TUNING, type Tuning } from '@harvu/core/pitch';
 import { placeNear, placeNotes, type NeckPlace } from '@harvu/core/riff';
 import { addBeats } from '@harvu/core/units';
 import type { DraftBar, DraftNote } from '../draft/draft';
-import type { Report } from '../report';
+import { counted, type Report } from '../report';
 import type { ReadNote } from './notes';
 import type { PartRead } from './part-read';
 import { beatsOf } from './ticks';
@@ -55,7 +55,7 @@ export class NotePlacer {
   tell(): void {
     if (this.guessed > 0)
       this.report.guess(
-        `${this.guessed} notes had no string and fret: they lie where it is easiest`,
+        `${counted(this.guessed, 'note')} had no string and fret: laid where it is easiest`,
         'the part that is taken over',
       );
   }

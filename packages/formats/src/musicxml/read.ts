@@ -1,7 +1,7 @@
 import { HIGHEST_CAPO } from '@harvu/core/chart';
 import { writeDraft } from '../draft/chart';
 import type { Draft, DraftGrip } from '../draft/draft';
-import { refused, Report, type Imported, type ImportedPart } from '../report';
+import { counted, refused, Report, type Imported, type ImportedPart } from '../report';
 import { ScoreBuilder } from './builder';
 import { scoreText } from './bytes';
 import { chosenPart, notesOf, readPart, type PartRead } from './part-read';
@@ -73,8 +73,8 @@ function loseOthers(
   for (const one of parts) {
     const count = notesOf(one);
     if (one === chosen || count === 0) continue;
-    const why = 'the notes of one guitar part are taken over: choose it, if it is this one';
-    report.lose(`${count} notes`, `the part ${one.part.name}`, why);
+    const why = 'only one part becomes riffs. Choose this one, if it is the guitar you teach';
+    report.lose(counted(count, 'note'), `the part ${one.part.name}`, why);
   }
 }
 

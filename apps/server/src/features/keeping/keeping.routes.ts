@@ -5,6 +5,5 @@ import type { KeepingService } from './keeping.service';
 export function serveKeeping(api: Api, service: KeepingService): void {
   serve(api, 'acts', () => service.acts());
   serve(api, 'backups', () => service.backups());
-  serve(api, 'exportPerson', ({ id }) => service.exportPerson(id));
   serve(api, 'erasePerson', ({ id }) => service.erasePerson(id));
 }

@@ -1,10 +1,10 @@
-import type { Act as ToldAct, Backup, Erased, PersonExport } from '@harvu/contract';
+import type { Act as ToldAct, Backup, Erased } from '@harvu/contract';
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Act } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
-import type { PeopleService, PeopleStore } from '../people';
+import type { PeopleStore } from '../people';
 import type { ActsStore } from './acts.store';
 import type { PersonDataStore } from './person-data.store';
 
@@ -12,7 +12,6 @@ export interface KeepingDeps {
   readonly acts: ActsStore;
   readonly data: PersonDataStore;
   readonly people: PeopleStore;
-  readonly consentsOf: PeopleService['consentsOf'];
   readonly clock: Clock;
   /** Where backups are put; none where the server does not know. */
   readonly backups: string | undefined;
@@ -28,23 +27,12 @@ const KEPT = [
 
 const BACKUP = /^harvu-[\w-]+\.sql\.gz$/;
 
-/** Keeps the studio's books: who did what, what is known of somebody, and which backups there are. */
+/** Keeps the studio's books: who did what, who was erased, and which backups there are. */
 export function createKeepingService(deps: KeepingDeps) {
   const { acts, data, people, clock, backups } = deps;
   return {
     noteAct: (act: Act): Promise<void> => acts.add(act, clock.now()),
     acts: (): Promise<readonly ToldAct[]> => acts.newest(),
-    async exportPerson(id: string): Promise<PersonExport> {
-      const person = await people.find(id);
-      if (!person) throw missing('person');
-      return {
-        form: 'harvu-person-1',
-        exportedAt: clock.now().toISOString(),
-        person,
-        consents: await deps.consentsOf(id),
-        tables: await data.gather(id),
-      };
-    },
     async erasePerson(id: string): Promise<Erased> {
       const person = await people.find(id);
       if (!person) throw missing('person');

@@ -3,43 +3,21 @@ import type { InTransaction, Tx } from '../../platform/database';
 
 interface OwnRows {
   readonly table: string;
-  /** What is given out of it; hashes never are. */
-  readonly columns: string;
   readonly where: string;
 }
 
 const OWN_PLANS = 'plan_id IN (SELECT id FROM plans WHERE student_id = ?)';
 
 /** Where a student's own rows stand, those that depend on others first. */
-const OWN: readonly OwnRows[] = [
-  {
-    table: 'events',
-    columns: "id, plan_id, kind, at, DATE_FORMAT(day, '%Y-%m-%d') AS day, revision, source, body",
-    where: OWN_PLANS,
-  },
-  {
-    table: 'requests',
-    columns: 'id, title, played_by, why, wanted_by, status, reason, asked_at',
-    where: 'student_id = ?',
-  },
-  {
-    table: 'plans',
-    columns: 'id, song_id, revision, assigned_at, teaching, withdrawn_at',
-    where: 'student_id = ?',
-  },
-  {
-    table: 'mails',
-    columns: 'lesson_id, to_name, to_address, subject, words, written_at',
-    where: 'student_id = ?',
-  },
-  {
-    table: 'lessons',
-    columns:
-      "id, teacher_id, DATE_FORMAT(day, '%Y-%m-%d') AS day, time, minutes, state, notes, saved_at",
-    where: 'student_id = ?',
-  },
-  { table: 'student_profiles', columns: 'profile, saved_at', where: 'person_id = ?' },
-  { table: 'sessions', columns: 'device, created_at, seen_at', where: 'person_id = ?' },
+export const OWN_ROWS: readonly OwnRows[] = [
+  { table: 'events', where: OWN_PLANS },
+  { table: 'requests', where: 'student_id = ?' },
+  { table: 'plans', where: 'student_id = ?' },
+  { table: 'mails', where: 'student_id = ?' },
+  { table: 'lessons', where: 'student_id = ?' },
+  { table: 'student_profiles', where: 'person_id = ?' },
+  { table: 'calendars', where: 'person_id = ?' },
+  { table: 'sessions', where: 'person_id = ?' },
 ];
 
 const LONG_PUT_AWAY = `
@@ -48,7 +26,7 @@ const LONG_PUT_AWAY = `
     AND people.deactivated_at < DATE_SUB(?, INTERVAL studio.keep_put_away_days DAY)
     AND people.sign_in_name NOT LIKE 'erased-%'`;
 
-/** Gathers all that is kept of somebody, and takes it away. */
+/** Takes away what is kept of somebody. */
 export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTransaction) {
   async function remove({ table, where }: OwnRows, id: string, transaction: Tx): Promise<number> {
     const [, count] = await sequelize.query(`DELETE FROM ${table} WHERE ${where}`, {
@@ -67,18 +45,6 @@ export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTra
     );
   }
   return {
-    async gather(id: string): Promise<Readonly<Record<string, readonly object[]>>> {
-      const tables = await Promise.all(
-        OWN.map(async ({ table, columns, where }) => {
-          const sql = `SELECT ${columns} FROM ${table} WHERE ${where}`;
-          const rows = await sequelize.query<object>(sql, {
-            ...{ replacements: [id], type: QueryTypes.SELECT },
-          });
-          return [table, rows] as const;
-        }),
-      );
-      return Object.fromEntries(tables);
-    },
     /** Students who were put away longer ago than the studio keeps them; none where it keeps them all. */
     async longPutAway(now: Date): Promise<readonly string[]> {
       const rows = await sequelize.query<{ readonly id: string }>(LONG_PUT_AWAY, {
@@ -90,7 +56,7 @@ export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTra
     erase: (id: string): Promise<Readonly<Record<string, number>>> =>
       inTransaction(async (tx) => {
         const removed: Record<string, number> = {};
-        for (const own of OWN) removed[own.table] = await remove(own, id, tx);
+        for (const own of OWN_ROWS) removed[own.table] = await remove(own, id, tx);
         await makeNameless(id, tx);
         return removed;
       }),

@@ -1,3 +1,4 @@
 export { serveStudio } from './studio.routes';
 export { createStudioService } from './studio.service';
+export type { StudioService } from './studio.service';
 export { createStudioStore } from './studio.store';

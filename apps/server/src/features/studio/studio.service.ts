@@ -45,7 +45,16 @@ function isSame(one: string, other: string): boolean {
 /** Says what stands at the door, and sets the studio up when it is new. */
 export function createStudioService(deps: StudioDeps) {
   const { studio, people, passwords, clock, demoAccounts, inTransaction } = deps;
+
+  async function checkCode(code: string): Promise<void> {
+    const wait = await deps.attempts.take([SET_UP_DOOR]);
+    if (wait > 0) throw tooMany('Too many tries to set up.', wait);
+    if (!isSame(code.trim(), deps.setUpCode)) throw WRONG_CODE;
+  }
+
   return {
+    /** Whoever sets a studio up, or brings one back, has read the code of this start. */
+    checkCode,
     async door(): Promise<StudioDoor> {
       const found = await studio.find();
       return {
@@ -74,9 +83,7 @@ export function createStudioService(deps: StudioDeps) {
     },
     /** The studio's row can be made once, so two set-ups at the same moment cannot both win. */
     async setUp({ studioName, name, signInName, password, code }: SetUp): Promise<void> {
-      const wait = await deps.attempts.take([SET_UP_DOOR]);
-      if (wait > 0) throw tooMany('Too many tries to set up.', wait);
-      if (!isSame(code.trim(), deps.setUpCode)) throw WRONG_CODE;
+      await checkCode(code);
       mustBeUncommon(password);
       const owner = { id: clock.newId(), name, signInName, role: 'owner' as const };
       const passwordHash = await passwords.toHash(normalised(password));

@@ -3,11 +3,12 @@ import { WEEKDAYS } from '@harvu/contract';
 import { triesIn } from '@harvu/core/events';
 import { writeTable, type Cell } from '@harvu/formats/table';
 import { missing } from '../../platform/errors';
-import type { OverviewService } from '../overview';
+import type { GlanceStore, OverviewService } from '../overview';
 import type { EventsStore, PlansStore } from '../plans';
 
 export interface TablesDeps {
   readonly overview: OverviewService;
+  readonly glance: GlanceStore;
   readonly plans: PlansStore;
   readonly events: EventsStore;
 }
@@ -55,7 +56,7 @@ function planRows({ songs }: Overview): Rows {
 const TRY_HEAD = ['song', 'step', 'day', 'at', 'bpm', 'clean', 'passes', 'seconds', 'told by'];
 
 /** Tables of the studio for a spreadsheet; a person's own words are never run as formulas there. */
-export function createTablesService({ overview, plans, events }: TablesDeps) {
+export function createTablesService({ overview, glance, plans, events }: TablesDeps) {
   return {
     async students(person: Person): Promise<ReadyTable> {
       const csv = writeTable(STUDENT_HEAD, studentRows(await overview.of(person)));
@@ -67,8 +68,11 @@ export function createTablesService({ overview, plans, events }: TablesDeps) {
     },
     /** Every try of one student, song after song. */
     async tries(studentId: string): Promise<ReadyTable> {
-      const heads = await plans.headsFor(studentId);
-      if (heads.length === 0) throw missing('student');
+      const [[student], heads] = await Promise.all([
+        glance.people(studentId),
+        plans.headsFor(studentId),
+      ]);
+      if (student?.role !== 'student') throw missing('student');
       const logs = await events.listOfMany(heads.map(({ id }) => id));
       const rows = heads.flatMap(({ id, title }): Rows =>
         triesIn(logs.get(id) ?? []).map((one) => [

@@ -49,13 +49,21 @@ describe('tables for a spreadsheet', () => {
     ]);
   });
 
+  it('are a head alone for a student with no song yet', async () => {
+    const { person } = await studio.add(owner, { signInName: 'lowe' });
+    expect(await lines(`/api/students/${person.id}/tries.csv`)).toEqual([
+      ...['song,step,day,at,bpm,clean,passes,seconds,told by', ''],
+    ]);
+  });
+
   it('are for who teaches alone', async () => {
     const nobody = randomUUID();
     for (const path of ['tables/students', 'tables/plans', `students/${bram.person.id}/tries`])
       expect((await bram.get(`/api/${path}.csv`)).status)
         .withContext(path)
         .toBe(403);
-    expect((await owner.get(`/api/students/${nobody}/tries.csv`)).status).toBe(404);
+    for (const id of [nobody, owner.person.id])
+      expect((await owner.get(`/api/students/${id}/tries.csv`)).status).toBe(404);
     expect((await owner.get('/api/students/none/tries.csv')).status).toBe(404);
     const stranger = await studio.request('GET', '/api/tables/plans.csv');
     expect(stranger.status).toBe(401);

@@ -164,7 +164,8 @@ export class RiffNeck {
       ({ string, fret }) =>
         `${say.string(this.tuning().length - string)} ${fret === 0 ? 'open' : say.fret(fret)}`,
     );
-    const left = nowhere.length > 0 ? ` ${nowhere.length} are not on this neck.` : '';
+    const is = nowhere.length === 1 ? 'is' : 'are';
+    const left = nowhere.length > 0 ? ` ${nowhere.length} ${is} not on this neck.` : '';
     return `Played in: ${places.join(', ')}.${left}`;
   }
 

@@ -183,7 +183,7 @@ describe('riffs at the bench', () => {
     expect(shown.text).toContain('4 came in');
     await shown.press('That was all');
     expect(shown.text).toContain('string 3 fret 2');
-    expect(shown.text).toContain('1 are not on this neck');
+    expect(shown.text).toContain('1 is not on this neck');
     await shown.press('Put them in');
     expect(taken.map(({ at, string, fret }) => `${at} ${string}:${fret}`)).toEqual([
       ...['0 3:2', '1 2:1', '2 2:3'],

@@ -9,6 +9,7 @@ import { Task } from '../../platform/task';
 import { FieldRow } from '../../ui/field-row';
 import { Logo } from '../../ui/logo';
 import { ProblemLine } from '../../ui/problem-line';
+import { RestoreForm } from './restore-form';
 import { SetUpForm } from './set-up-form';
 
 const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 'student' } as const;
@@ -21,7 +22,7 @@ function asksForCode(error: unknown): boolean {
 @Component({
   selector: 'harvu-sign-in-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, FieldRow, Logo, ProblemLine, SetUpForm],
+  imports: [ReactiveFormsModule, FieldRow, Logo, ProblemLine, RestoreForm, SetUpForm],
   host: { class: 'grid flex-1 content-start justify-center px-4 pt-[9vh] pb-8' },
   template: `
     <div class="w-full max-w-[760px]">
@@ -34,9 +35,18 @@ function asksForCode(error: unknown): boolean {
           You become its owner. Teachers and students come later, from the Studio page.
         </p>
         <div class="mt-6 max-w-[360px]">
-          @defer {
-            <harvu-set-up-form (made)="enter($event)" [problem]="task.problem()" />
+          @if (restores()) {
+            @defer {
+              <harvu-restore-form />
+            }
+          } @else {
+            @defer {
+              <harvu-set-up-form (made)="enter($event)" [problem]="task.problem()" />
+            }
           }
+          <button type="button" class="link mt-6" (click)="restores.set(!restores())">
+            {{ restores() ? 'Set up a new studio instead' : 'Bring a studio back from its file' }}
+          </button>
         </div>
       } @else {
         <h1 class="mt-6 text-xl">{{ session.door().studioName || 'Sign in' }}</h1>
@@ -111,6 +121,8 @@ export class SignInPage {
   protected readonly form = inject(NonNullableFormBuilder).group({
     ...{ signInName: '', password: '', code: '' },
   });
+  /** Whether a studio that was saved is brought back instead of a new one set up. */
+  protected readonly restores = signal(false);
   /** Asked for once an account turned out to have a second factor. */
   protected readonly needsCode = signal(false);
   protected readonly accounts = computed(() =>

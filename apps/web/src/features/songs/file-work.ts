@@ -4,18 +4,13 @@ import type { Imported, ImportOptions } from '@harvu/formats';
 import { wrap, type Remote } from 'comlink';
 import { defer, type Observable } from 'rxjs';
 import type { fileTasks, SongFileRequest } from './file-tasks';
+import type { ReadyFile } from '../../platform/save-file';
 import type { SongFileKind } from './files';
 
 /** Makes the worker that reads and writes files of songs. */
 export const FILE_WORKER = new InjectionToken<() => Worker>('file worker', {
   factory: () => () => new Worker(new URL('./file.worker', import.meta.url), { type: 'module' }),
 });
-
-/** A file that is ready to be saved. */
-export interface ReadyFile {
-  readonly name: string;
-  readonly blob: Blob;
-}
 
 const ENDS: Readonly<Record<SongFileKind, readonly [ending: string, type: string]>> = {
   musicxml: ['musicxml', 'application/vnd.recordare.musicxml+xml'],

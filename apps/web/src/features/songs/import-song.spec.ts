@@ -19,17 +19,28 @@ function workerHere(): Worker {
 
 const { song } = readChart('tempo: 92\n[Verse] x2\n| G | D |\n1. | C |\n2. | Em |');
 
-async function give(shown: Shown<ImportSong>, file: File): Promise<void> {
+/** A busy machine takes its time. */
+async function until(shown: Shown<ImportSong>, isSo: () => boolean): Promise<void> {
+  do {
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    await shown.settle();
+  } while (!isSo());
+}
+
+function choose(shown: Shown<ImportSong>, file: File): void {
   const choice = shown.one<HTMLInputElement>('input[type=file]');
   const files = new DataTransfer();
   files.items.add(file);
   choice.files = files.files;
   choice.dispatchEvent(new Event('change'));
-  for (let turn = 0; turn < 100 && !/Understood|Reading it …$/.test(shown.text); turn += 1) {
-    await new Promise((resolve) => setTimeout(resolve, 20));
-    await shown.settle();
-    if (shown.all('[role=alert]').length > 0) return;
-  }
+}
+
+async function give(shown: Shown<ImportSong>, file: File): Promise<void> {
+  choose(shown, file);
+  await until(
+    shown,
+    () => shown.text.includes('Understood') || shown.all('[role=alert]').length > 0,
+  );
 }
 
 describe('a song from a file', () => {
@@ -87,14 +98,11 @@ describe('a song from a file', () => {
     await give(shown, new File([score], 'two.xml'));
     const choice = shown.one<HTMLSelectElement>('select');
     expect([...choice.options].map((one) => one.textContent.trim())).toEqual([
-      ...['no part', 'Voice (1 notes)', 'Flute (1 notes)'],
+      ...['no part', 'Voice (1 note)', 'Flute (1 note)'],
     ]);
     choice.value = 'P2';
     choice.dispatchEvent(new Event('change'));
-    for (let turn = 0; turn < 50 && !shown.text.includes('riff line-1'); turn += 1) {
-      await new Promise((resolve) => setTimeout(resolve, 20));
-      await shown.settle();
-    }
+    await until(shown, () => shown.text.includes('riff line-1'));
     expect(shown.one('pre').textContent).toContain('riff line-1 4/4: 1: 3');
   });
 
@@ -102,7 +110,7 @@ describe('a song from a file', () => {
     const shown = await open();
     let isClosed = false;
     shown.fixture.componentInstance.closed.subscribe(() => (isClosed = true));
-    void give(shown, new File(['[A]\n| G |'], 'a.txt'));
+    choose(shown, new File(['[A]\n| G |'], 'a.txt'));
     await shown.press('Leave it');
     await new Promise((resolve) => setTimeout(resolve, 100));
     await shown.settle();

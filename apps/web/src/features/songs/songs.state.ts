@@ -7,7 +7,7 @@ import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { Task } from '../../platform/task';
 import { PlanStore } from '../../store';
 import { FileWork } from './file-work';
-import { saveFile } from './save-file';
+import { saveFile } from '../../platform/save-file';
 import type { SongFileKind } from './files';
 import { SongsApi } from './songs.api';
 

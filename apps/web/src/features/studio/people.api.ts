@@ -17,8 +17,10 @@ export class PeopleApi {
   readonly changeRole = (id: string, role: Role) => this.api.call('changeRole', { id }, { role });
   readonly putAway = (id: string) => this.api.call('putAway', { id });
   readonly takeBack = (id: string) => this.api.call('takeBack', { id });
-  /** All that is kept of somebody. */
-  readonly export = (id: string) => this.api.call('exportPerson', { id });
+  /** Saves all that is kept of somebody as a file. */
+  readonly export = (id: string) => this.api.saveFile(`/api/people/${id}/export.zip`);
+  /** Saves the whole studio as a file. */
+  readonly exportStudio = () => this.api.saveFile('/api/studio/export.zip');
   readonly erase = (id: string) => this.api.call('erasePerson', { id });
   readonly acts = () => this.api.call('acts');
   readonly backups = () => this.api.call('backups');

@@ -7,13 +7,14 @@ import { AddPersonForm } from './parts/add-person-form';
 import { BackupsNote } from './parts/backups-note';
 import { PersonRow } from './parts/person-row';
 import { SettingsForm } from './parts/settings-form';
+import { TakeAlong } from './parts/take-along';
 import { StudioState } from './studio.state';
 
 /** The owner's page: who belongs to the studio, consents and passwords, its rules and its books. */
 @Component({
   selector: 'harvu-studio-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ActsList, AddPersonForm, BackupsNote, Page, PersonRow, SettingsForm],
+  imports: [ActsList, AddPersonForm, BackupsNote, Page, PersonRow, SettingsForm, TakeAlong],
   providers: [StudioState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
@@ -46,6 +47,11 @@ import { StudioState } from './studio.state';
         @if (state.settings(); as settings) {
           <harvu-settings-form [settings]="settings" (chosen)="state.saveSettings($event)" />
           <harvu-backups-note [backups]="state.backups()" />
+          <harvu-take-along
+            [isPacking]="state.isPacking()"
+            (asked)="state.exportStudio()"
+            (left)="state.leaveExport()"
+          />
         }
       </ng-container>
     </harvu-page>

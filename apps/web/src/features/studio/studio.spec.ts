@@ -102,6 +102,34 @@ describe('the studio’s page', () => {
     expect(page.text).toContain('Wiebke is erased. What stays: an account.');
   });
 
+  it('saves the whole studio once the password was given, and says why it could not', async () => {
+    await open();
+    const saved: string[] = [];
+    spyOn(HTMLAnchorElement.prototype, 'click').and.callFake(function (this: HTMLAnchorElement) {
+      saved.push(this.download);
+    });
+    await page.press('Save the whole studio');
+    expect(page.text).toContain('Packing …');
+    const headers = { 'content-disposition': 'attachment; filename="halm-yard-2026-11-24.zip"' };
+    http.expectOne('/api/studio/export.zip').flush(new Blob(['zip']), { headers });
+    people();
+    await page.settle();
+    expect(saved).toEqual(['halm-yard-2026-11-24.zip']);
+    expect(page.text).toContain('The studio is saved as a file.');
+    await page.press('Save the whole studio');
+    const problem = { status: 507, code: 'no-room', title: 'No room.', remedy: 'Make room.' };
+    const body = new Blob([JSON.stringify(problem)], { type: 'application/problem+json' });
+    http.expectOne('/api/studio/export.zip').flush(body, { status: 507, statusText: 'No' });
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await page.settle();
+    expect(page.text).toContain('No room.');
+    await page.press('Save the whole studio');
+    const asked = http.expectOne('/api/studio/export.zip');
+    await page.press('Leave it');
+    expect(asked.cancelled).toBeTrue();
+    expect(page.text).not.toContain('saved as a file.');
+  });
+
   it('shows every consent that was recorded', async () => {
     await open();
     await page.press('Consent');

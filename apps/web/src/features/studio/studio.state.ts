@@ -1,4 +1,4 @@
-import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import type {
   Act,
   Backup,
@@ -8,10 +8,9 @@ import type {
   Role,
   StudioSettings,
 } from '@harvu/contract';
-import { forkJoin, switchMap, tap, type Observable } from 'rxjs';
+import { finalize, forkJoin, Subject, switchMap, takeUntil, tap, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
-import { saveFile } from './save-file';
 import { PeopleApi } from './people.api';
 
 /** The consents of somebody, as they were recorded. */
@@ -25,13 +24,14 @@ export interface ConsentHistory {
 export class StudioState {
   private readonly api = inject(PeopleApi);
   private readonly session = inject(Session);
-  private readonly document = inject(DOCUMENT);
   private readonly task = new Task();
   private readonly words = signal('');
   private readonly all = signal<readonly PersonRecord[]>([]);
   private readonly set = signal<StudioSettings | null>(null);
   private readonly written = signal<readonly Act[]>([]);
   private readonly copies = signal<readonly Backup[]>([]);
+  private readonly packing = signal(false);
+  private readonly left = new Subject<void>();
   private readonly consented = signal<ConsentHistory | null>(null);
 
   readonly people = this.all.asReadonly();
@@ -39,6 +39,8 @@ export class StudioState {
   readonly acts = this.written.asReadonly();
   readonly backups = this.copies.asReadonly();
   readonly consents = this.consented.asReadonly();
+  /** Whether the whole studio is being packed. */
+  readonly isPacking = this.packing.asReadonly();
   readonly problem = this.task.problem;
   readonly done = this.words.asReadonly();
 
@@ -82,9 +84,21 @@ export class StudioState {
 
   /** Saves all that is kept of somebody as a file. */
   export({ id, name }: PersonRecord): void {
-    const asked = this.api.export(id);
-    const save = tap((all: object) => saveFile(this.document, `${name}.json`, all));
-    this.run(asked.pipe(save), `All that is kept of ${name} is saved as a file.`);
+    this.run(this.api.export(id), `All that is kept of ${name} is saved as a file.`);
+  }
+
+  /** Saves the whole studio as a file, until it is left. */
+  exportStudio(): void {
+    this.packing.set(true);
+    const asked = this.api.exportStudio().pipe(
+      takeUntil(this.left),
+      finalize(() => this.packing.set(false)),
+    );
+    this.run(asked, 'The studio is saved as a file. Keep it as you keep the studio’s papers.');
+  }
+
+  leaveExport(): void {
+    this.left.next();
   }
 
   erase({ id, name }: PersonRecord): void {

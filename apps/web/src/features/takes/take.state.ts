@@ -92,6 +92,7 @@ export class TakeState {
   private readonly source = signal<TakeSource>('microphone');
   private readonly struck = signal<readonly Struck[]>([]);
   private request: TakeRequest | undefined;
+  private standIns = 0;
   private running = new Subscription();
   /** When the first bar began, on the page's clock. */
   private firstBarMs: number | null = null;
@@ -155,8 +156,8 @@ export class TakeState {
     }
   }
 
-  /** Lets somebody play who is not there; with another seed they play otherwise. */
-  async standIn(request: TakeRequest, seed: number): Promise<void> {
+  /** Lets somebody play who is not there; each time they play otherwise. */
+  async standIn(request: TakeRequest, seed = (this.standIns += 1)): Promise<void> {
     this.begin(request, 'stand-in');
     this.now.set('hears');
     const changes = request.strokes.filter((one) => one.chordChange === true).slice(1);

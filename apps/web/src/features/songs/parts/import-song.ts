@@ -90,7 +90,7 @@ const COUNTED: readonly (readonly [name: string, one: string, many: string])[] =
                 <option value="" [selected]="taken() === ''">no part</option>
                 @for (part of found.parts; track part.id) {
                   <option [value]="part.id" [selected]="part.taken">
-                    {{ part.name }} ({{ part.notes }} notes)
+                    {{ part.name }} ({{ part.notes }} {{ part.notes === 1 ? 'note' : 'notes' }})
                   </option>
                 }
               </select>

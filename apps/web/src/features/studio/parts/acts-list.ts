@@ -13,6 +13,7 @@ const WORDS: Readonly<Record<string, string>> = {
   putAway: 'put away the account of',
   takeBack: 'took back the account of',
   exportPerson: 'saved all that is kept of',
+  exportStudio: 'saved the whole studio as a file',
   erasePerson: 'erased',
   startFactor: 'began to set up a second factor',
   takeFactor: 'switched a second factor on',

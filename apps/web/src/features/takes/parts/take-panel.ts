@@ -16,7 +16,7 @@ import { RoomSound } from '../../../sound/room-sound';
 import { dayWords } from '../../../ui/day-label';
 import { TakeState, type JudgedTake, type TakeRequest } from '../take.state';
 import { delayWords, halfMs } from '../take-words';
-import { KeptTakesView } from './kept-takes';
+import { TakeChoice } from './take-choice';
 import { TakePicture, type DrawnTake } from './take-picture';
 
 /** What a take measured, as it is kept. */
@@ -49,7 +49,7 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
 @Component({
   selector: 'harvu-take-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [KeptTakesView, TakePicture],
+  imports: [TakeChoice, TakePicture],
   providers: [RoomSound, Capture, TakeState],
   host: {
     class: 'fixed inset-0 z-30 overflow-auto bg-paper p-4',
@@ -68,60 +68,7 @@ const WHOLE: readonly SpotKind[] = ['slower', 'faster', 'uneven', 'sparse', 'los
       </header>
       @switch (state.phase()) {
         @case ('choose') {
-          @if (state.problem()) {
-            <p class="rounded border-l-4 border-brass bg-brass-wash p-3" role="alert">
-              {{ state.problem() }}
-            </p>
-          }
-          <p class="say">
-            One bar is counted, then play it once with the click. Headphones help: the click then
-            stays out of the microphone.
-          </p>
-          <p class="flex flex-wrap gap-3">
-            <button
-              type="button"
-              class="button button-first big"
-              (click)="state.listen(request(), 'microphone')"
-            >
-              Listen
-            </button>
-            <button type="button" class="button big" (click)="state.listen(request(), 'taps')">
-              Taps
-            </button>
-            <button type="button" class="button big" (click)="state.listen(request(), 'midi')">
-              MIDI
-            </button>
-            <label class="button big relative flex cursor-pointer items-center">
-              A sound file
-              <input
-                type="file"
-                accept="audio/*,.wav"
-                class="absolute inset-0 cursor-pointer opacity-0"
-                aria-label="A sound file"
-                (change)="read($event)"
-              />
-            </label>
-            <button type="button" class="button big" (click)="playStandIn()">
-              Let the stand-in play
-            </button>
-          </p>
-          <p class="text-ink-soft">
-            The microphone is asked for when you press Listen. If you keep a take, its figures go to
-            your song, and its sound stays on this device alone; of what you do not keep, nothing
-            stays.
-          </p>
-          <p class="flex flex-wrap items-center gap-3 text-ink-soft">
-            @if (state.delay(); as delay) {
-              This microphone is {{ delay.ms }} ms late, give or take {{ delay.giveOrTakeMs }} ms.
-            } @else {
-              How late the microphone hears is told from each take. Measured once, it also tells
-              whether you play behind the click all through.
-            }
-            <button type="button" class="button min-h-[44px]" (click)="state.measureDelay()">
-              {{ state.delay() ? 'Measure again' : 'Measure this device' }}
-            </button>
-          </p>
-          <harvu-kept-takes [id]="keptAs()" />
+          <harvu-take-choice [request]="request()" [keptAs]="keptAs()" />
         }
         @case ('asks') {
           <p class="say" role="status">Allow the microphone, then one bar is counted.</p>
@@ -291,7 +238,6 @@ export class TakePanel {
   protected readonly state = inject(TakeState);
   private readonly place = toSignal(this.state.places, { initialValue: null });
   private readonly url = signal('');
-  private seed = 1;
   protected readonly isKeeping = signal(false);
   protected readonly besideUrl = this.url.asReadonly();
   protected readonly hasAny = computed(
@@ -369,16 +315,6 @@ export class TakePanel {
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.forget());
-  }
-
-  protected read(event: Event): void {
-    const file = (event.target as HTMLInputElement).files?.[0];
-    if (file) void this.state.read(this.request(), file);
-  }
-
-  protected playStandIn(): void {
-    void this.state.standIn(this.request(), this.seed);
-    this.seed += 1;
   }
 
   protected again(): void {

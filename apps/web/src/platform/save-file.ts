@@ -1,4 +1,8 @@
-import type { ReadyFile } from './file-work';
+/** A file that is ready to be saved. */
+export interface ReadyFile {
+  readonly name: string;
+  readonly blob: Blob;
+}
 
 /** Hands a file to the browser, which asks where it goes. */
 export function saveFile({ name, blob }: ReadyFile): void {
