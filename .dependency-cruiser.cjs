@@ -91,7 +91,7 @@ module.exports = {
       {
         pathNot: [
           '^packages/(formats|core)/src',
-          '^node_modules/(@types/papaparse|chordsheetjs|fast-xml-[a-z]+|fflate|midi-file|papaparse)/',
+          '^node_modules/(@types/papaparse|chordsheetjs|fast-xml-[a-z]+|fflate|ical\\.js|midi-file|papaparse)/',
         ],
       },
     ),

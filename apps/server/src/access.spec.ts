@@ -15,13 +15,17 @@ const REACH: Readonly<Record<string, Reach>> = {
   ...Object.fromEntries(
     Object.values(ROUTES).map(({ method, path, reach }) => [`${method} ${path}`, reach]),
   ),
+  'GET /calendar/:file': 'anybody',
   'GET /health': 'anybody',
   'GET /live': 'own',
+  'GET /people/:id/export.zip': 'owner',
   'GET /plans/:id/sheet.pdf': 'own',
   'GET /songs/:id/sheet.pdf': 'teaching',
   'GET /students/:id/tries.csv': 'teaching',
+  'GET /studio/export.zip': 'owner',
   'GET /tables/plans.csv': 'teaching',
   'GET /tables/students.csv': 'teaching',
+  'POST /studio/restore': 'anybody',
 };
 
 /** A page that looks on is told as long as it stays. */

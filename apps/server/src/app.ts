@@ -17,7 +17,6 @@ import {
   createPersonDataStore,
   serveArchives,
   serveKeeping,
-  type ArchiveDeps,
 } from './features/keeping';
 import {
   createAccountService,
@@ -44,8 +43,10 @@ import {
   createGlanceStore,
   createOverviewService,
   createOverviewsStore,
+  type OverviewService,
   serveOverview,
 } from './features/overview';
+import { createCalendarsService, createCalendarsStore, serveCalendars } from './features/calendars';
 import { createEveningService, serveEvening } from './features/evening';
 import {
   createLessonsService,
@@ -70,14 +71,19 @@ import {
   serveSongs,
 } from './features/songs';
 import { createSheetsRoutes, createSheetsService } from './features/sheets';
-import { createStudentsService, serveStudents } from './features/students';
+import { createStudentsService, serveStudents, type StudentsService } from './features/students';
 import { createTablesRoutes, createTablesService } from './features/tables';
-import { createStudioService, createStudioStore, serveStudio } from './features/studio';
+import {
+  createStudioService,
+  createStudioStore,
+  serveStudio,
+  type StudioService,
+} from './features/studio';
 import { signedInOnly, type Act, type SignedIn } from './platform/access';
 import { createAttempts } from './platform/attempts';
 import type { Api } from './platform/routing';
 import type { Clock } from './platform/clock';
-import { isFull, transactionsOf } from './platform/database';
+import { isFull, transactionsOf, type InTransaction } from './platform/database';
 import { DomainError, badRequest, noRoom, notFound } from './platform/errors';
 import { createHealth } from './platform/health';
 import { knownHostsOnly } from './platform/hosts';
@@ -172,6 +178,7 @@ export function createStores(sequelize: Sequelize) {
     events: createEventsStore(sequelize),
     lessons: createLessonsStore(sequelize),
     mails: createMailsStore(sequelize),
+    calendars: createCalendarsStore(sequelize),
     glance: createGlanceStore(sequelize),
     overviews: createOverviewsStore(sequelize),
     profiles: createKeptStore<StudentProfile>(sequelize, {
@@ -196,10 +203,45 @@ function createAsking(
     Pick<QueueDeps, 'students' | 'timeZone' | 'constants'>,
 ) {
   const { songs, inTransaction, ...known } = beside;
-  const { requests } = stores;
+  const { requests, people } = stores;
   return {
-    requests: createRequestsService({ requests, songs, clock, inTransaction }),
+    requests: createRequestsService({ requests, songs, people, clock, inTransaction }),
     queue: createQueueService({ ...stores, ...known, clock, weigh, gripNames }),
+  };
+}
+
+/** What keeps lessons, the evening, and calendars of both. */
+function createDates(
+  { clock }: AppDeps,
+  stores: Stores,
+  {
+    overview,
+    studio,
+    students,
+    inTransaction,
+  }: {
+    readonly overview: OverviewService;
+    readonly studio: StudioService;
+    readonly students: StudentsService;
+    readonly inTransaction: InTransaction;
+  },
+) {
+  const { people, calendars, lessons: kept, mails, glance } = stores;
+  const evening = createEveningService({ ...stores, overview, clock });
+  const lessons = createLessonsService({
+    ...{ lessons: kept, mails, people, clock, inTransaction },
+    ...{ settings: () => studio.settings(), everybody: (id) => glance.everybody(id) },
+  });
+  return {
+    ...{ evening, lessons },
+    calendars: createCalendarsService({
+      ...{ calendars, people, clock },
+      studioName: async () => (await studio.door()).studioName,
+      timeZone: async () => (await studio.settings()).timeZone,
+      weeksOf: (person) => lessons.weeks(person),
+      eveningFor: (person) => evening.find(person),
+      minutesOf: (id) => students.minutesOf(id),
+    }),
   };
 }
 
@@ -207,7 +249,10 @@ function createAsking(
 function createBooks(
   { sequelize, clock, backups, work: { packArchive, unpackStudio } }: AppDeps,
   { acts, people }: Stores,
-  { studio, inTransaction }: Pick<ArchiveDeps, 'studio'> & Pick<RequestsDeps, 'inTransaction'>,
+  {
+    studio,
+    inTransaction,
+  }: { readonly studio: StudioService; readonly inTransaction: InTransaction },
 ) {
   const data = createPersonDataStore(sequelize, inTransaction);
   const archive = createArchiveStore(sequelize, inTransaction);
@@ -257,7 +302,7 @@ function createServices(deps: AppDeps) {
   const overview = createOverviewService({ ...stores, clock, lookOver, build: deps.build ?? '' });
   const atTheDoor = { people, sessions, passwords, attempts, clock, toMe };
   const peopleService = createPeopleService({
-    ...{ people, sessions, consents, passwords, clock, inTransaction, today },
+    ...{ people, sessions, consents, profiles, passwords, clock, inTransaction, today },
   });
   return {
     ...{ songs, shelf, students, teaching, studio, plans: plansService, people: peopleService },
@@ -268,12 +313,8 @@ function createServices(deps: AppDeps) {
       ...{ events, lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs },
       onFailure: (error) => deps.onFailure(error, '/live'),
     }),
-    ...{ overview, evening: createEveningService({ ...stores, overview, clock }) },
+    ...{ overview, ...createDates(deps, stores, { overview, studio, students, inTransaction }) },
     tables: createTablesService({ ...stores, overview }),
-    lessons: createLessonsService({
-      ...{ lessons: stores.lessons, mails: stores.mails, people, clock, inTransaction },
-      ...{ settings: () => studio.settings(), everybody: (id) => stores.glance.everybody(id) },
-    }),
     sheets: createSheetsService({
       ...{ plans: plansService, songs, teaching, conventionsOf, clock, timeZone },
       slotOf: (studentId) => students.slotOf(studentId),
@@ -323,6 +364,7 @@ function createApi(deps: AppDeps) {
   serveOverview(api, services.overview);
   serveEvening(api, services.evening);
   serveLessons(api, services.lessons);
+  serveCalendars(api, services.calendars);
   serveStudents(api, services.students);
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
   api.route('/', createSheetsRoutes(services.sheets));

@@ -1,6 +1,7 @@
 import type { Schema } from 'yup';
 import { sendEventsSchema } from './events';
 import {
+  addStudentsSchema,
   confirmSchema,
   consentSchema,
   conventionsSchema,
@@ -12,10 +13,17 @@ import {
   setUpSchema,
   signInSchema,
 } from './people';
+import { makeCalendarSchema } from './calendars';
 import { saveEveningSchema } from './evening';
 import { saveLessonSchema } from './lessons';
 import { assignSchema, savePlanSchema } from './plans';
-import { acceptSchema, chordsSchema, declineSchema, newRequestSchema } from './requests';
+import {
+  acceptSchema,
+  addRequestsSchema,
+  chordsSchema,
+  declineSchema,
+  newRequestSchema,
+} from './requests';
 import type { BodyOf, RouteName, Routes } from './routes';
 import {
   movedSongSchema,
@@ -40,7 +48,13 @@ type Bodies = {
 export const BODIES: Bodies = {
   ...{ setUp: setUpSchema, signIn: signInSchema, saveConventions: conventionsSchema },
   ...{ changePassword: ownPasswordSchema, confirm: confirmSchema, takeFactor: factorSchema },
-  ...{ addPerson: newPersonSchema, resetPassword: passwordResetSchema, changeRole: roleSchema },
+  ...{ addStudents: addStudentsSchema, addRequests: addRequestsSchema },
+  ...{
+    makeCalendar: makeCalendarSchema,
+    addPerson: newPersonSchema,
+    resetPassword: passwordResetSchema,
+    changeRole: roleSchema,
+  },
   ...{ recordConsent: consentSchema, askForSong: newRequestSchema },
   ...{ acceptRequest: acceptSchema, declineRequest: declineSchema, saveChords: chordsSchema },
   ...{ startSong: newSongSchema, saveSong: saveSongSchema },

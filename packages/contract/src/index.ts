@@ -1,6 +1,7 @@
 export { checked } from './fields';
 export type { Checked, FieldFault } from './fields';
 export {
+  addStudentsSchema,
   confirmSchema,
   consentSchema,
   conventionsSchema,
@@ -16,6 +17,8 @@ export {
 } from './people';
 export type {
   Act,
+  Added,
+  AddStudents,
   Confirm,
   Consent,
   ConsentRecord,
@@ -38,6 +41,8 @@ export type {
   SignIn,
   StudioDoor,
 } from './people';
+export { makeCalendarSchema } from './calendars';
+export type { MadeCalendar, MakeCalendar, OwnCalendar } from './calendars';
 export { newEventSchema, sendEventsSchema } from './events';
 export type { EventsTaken, NewEvent, SendEvents } from './events';
 export { lessonNotesSchema, saveLessonSchema } from './lessons';
@@ -65,8 +70,9 @@ export type {
 } from './plans';
 export type { Problem } from './problem';
 export { isRealDate } from './real-date';
-export { declineSchema, newRequestSchema } from './requests';
+export { addRequestsSchema, declineSchema, newRequestSchema } from './requests';
 export type {
+  AddRequests,
   Decline,
   NewRequest,
   RequestStatus,

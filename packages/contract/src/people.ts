@@ -1,6 +1,7 @@
 import type { Conventions } from '@harvu/core/conventions';
-import { boolean, string, type InferType, type Schema } from 'yup';
+import { array, boolean, string, type InferType, type Schema } from 'yup';
 import { exactly, maybeDay, maybeWords, words } from './fields';
+import { studentProfileSchema } from './students';
 
 export const ROLES = ['owner', 'teacher', 'student'] as const;
 export type Role = (typeof ROLES)[number];
@@ -79,6 +80,31 @@ export const newPersonSchema = exactly({
   guardianConsentOn: maybeDay(),
 });
 export type NewPerson = InferType<typeof newPersonSchema>;
+
+const MOST_AT_ONCE = 300;
+
+/** Students who come from somewhere else; none of them can sign in until the owner gives a password. */
+export const addStudentsSchema = exactly({
+  students: array()
+    .of(
+      exactly({
+        ...{ name: words(80), signInName: signInName(), guardian: maybeWords(200) },
+        isMinor: boolean().strict(true).required('must be said'),
+        guardianConsentOn: maybeDay(),
+        profile: studentProfileSchema,
+      }),
+    )
+    .strict(true)
+    .required('must be a list')
+    .min(1, 'must name somebody')
+    .max(MOST_AT_ONCE, `must name at most ${MOST_AT_ONCE} students`),
+});
+export type AddStudents = InferType<typeof addStudentsSchema>;
+
+/** How many were added. */
+export interface Added {
+  readonly added: number;
+}
 
 export const passwordResetSchema = exactly({ password: password() });
 export type PasswordReset = InferType<typeof passwordResetSchema>;

@@ -4,13 +4,28 @@ import { array, type InferType, type Schema } from 'yup';
 import type { OwnConstants } from '@harvu/core/constants';
 import { exactly, id, maybeDay, maybeWords, words } from './fields';
 
-export const newRequestSchema = exactly({
+const newRequestFields = {
   title: words(120),
   playedBy: maybeWords(120),
   why: maybeWords(500),
   wantedBy: maybeDay(),
-});
+};
+
+export const newRequestSchema = exactly(newRequestFields);
 export type NewRequest = InferType<typeof newRequestSchema>;
+
+const MOST_AT_ONCE = 1000;
+
+/** Requests that come from somewhere else, each of somebody who is there. */
+export const addRequestsSchema = exactly({
+  requests: array()
+    .of(exactly({ studentId: id(), ...newRequestFields }))
+    .strict(true)
+    .required('must be a list')
+    .min(1, 'must have a request')
+    .max(MOST_AT_ONCE, `must have at most ${MOST_AT_ONCE} requests`),
+});
+export type AddRequests = InferType<typeof addRequestsSchema>;
 
 const MOST_JOINED = 100;
 const LONGEST_CHORDS = 20_000;

@@ -2,6 +2,8 @@ import type { Conventions } from '@harvu/core/conventions';
 import type { EventsTaken, SendEvents } from './events';
 import type {
   Act,
+  Added,
+  AddStudents,
   Confirm,
   Consent,
   ConsentRecord,
@@ -20,11 +22,13 @@ import type {
   SignIn,
   StudioDoor,
 } from './people';
+import type { MadeCalendar, MakeCalendar, OwnCalendar } from './calendars';
 import type { LessonWeeks, Mail, SaveLesson, StoredLesson } from './lessons';
 import type { Assign, Overview, Plan, PlanNews, PlanSummary, SavePlan } from './plans';
 import type { Evening, SaveEvening } from './evening';
 import type {
   Accept,
+  AddRequests,
   Decline,
   NewRequest,
   RequestQueue,
@@ -122,12 +126,16 @@ export const ROUTES = {
   sessions: ownGet<None, readonly OwnSession[]>()('/me/sessions'),
   endSession: ownPost<None, None>()('/me/sessions/:id/end'),
   endOtherSessions: ownPost<None, None>()('/me/sessions/end-others'),
+  calendar: ownGet<None, OwnCalendar>()('/me/calendar'),
+  makeCalendar: ownPost<MakeCalendar, MadeCalendar>()('/me/calendar'),
+  endCalendar: ownPost<None, None>()('/me/calendar/end'),
   startFactor: teachingPost<None, FactorStart>()('/me/second-factor/start'),
   takeFactor: teachingPost<FactorCode, RecoveryCodes>()('/me/second-factor'),
   dropFactor: teachingPost<None, None>()('/me/second-factor/off'),
 
   people: teachingGet<None, readonly PersonRecord[]>()('/people'),
   addPerson: ownerPost<NewPerson, PersonRecord>()('/people'),
+  addStudents: ownerPost<AddStudents, Added>()('/people/students'),
   resetPassword: ownerPost<PasswordReset, None>()('/people/:id/password'),
   recordConsent: ownerPost<Consent, None>()('/people/:id/consent'),
   consents: ownerGet<None, readonly ConsentRecord[]>()('/people/:id/consents'),
@@ -140,6 +148,7 @@ export const ROUTES = {
 
   requests: ownGet<None, readonly SongRequest[]>()('/requests'),
   askForSong: ownPost<NewRequest, SongRequest>()('/requests'),
+  addRequests: teachingPost<AddRequests, Added>()('/requests/several'),
   requestQueue: teachingGet<None, RequestQueue>()('/requests/queue'),
   saveChords: teachingPut<RoughChords, None>()('/requests/:id/chords'),
   acceptRequest: teachingPost<Accept, SongRequest>()('/requests/:id/accept'),

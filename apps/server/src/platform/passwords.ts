@@ -11,7 +11,8 @@ export interface Passwords {
 /** Argon2id with 19 MiB and two rounds, the least that is held to be safe; Argon2id is the library's default. */
 export const ARGON2: Passwords = {
   toHash: (password) => hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 }),
-  isRight: (password, hashed) => verify(hashed, password),
+  // Without a hash no password is right.
+  isRight: async (password, hashed) => hashed !== '' && (await verify(hashed, password)),
 };
 
 interface Bounds {

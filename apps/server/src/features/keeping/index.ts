@@ -1,7 +1,6 @@
 export { createActsStore } from './acts.store';
 export { serveArchives } from './archive.routes';
 export { createArchiveService } from './archive.service';
-export type { ArchiveDeps } from './archive.service';
 export { createArchiveStore } from './archive.store';
 export { serveKeeping } from './keeping.routes';
 export { createKeepingService } from './keeping.service';

@@ -1,5 +1,6 @@
 import type { ConsentRecord } from '@harvu/contract';
 import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Tx } from '../../platform/database';
 
 /** A guardian's consent as it is recorded; null where it is taken back. */
 export interface NewConsent {
@@ -27,17 +28,15 @@ const FOUND = `
 /** Keeps every consent that was recorded or taken back, in order. */
 export function createConsentsStore(sequelize: Sequelize) {
   return {
-    async add({
-      personId,
-      guardian,
-      consentOn,
-      recordedBy,
-      recordedAt,
-    }: NewConsent): Promise<void> {
+    async add(consent: NewConsent, transaction?: Tx): Promise<void> {
+      const { personId, guardian, consentOn, recordedBy, recordedAt } = consent;
       await sequelize.query(
         `INSERT INTO consents (person_id, guardian, consent_on, recorded_by, recorded_at)
          VALUES (?, ?, ?, ?, ?)`,
-        { replacements: [personId, guardian, consentOn, recordedBy, recordedAt] },
+        {
+          replacements: [personId, guardian, consentOn, recordedBy, recordedAt],
+          transaction: transaction ?? null,
+        },
       );
     },
     async listOf(personId: string): Promise<readonly ConsentRecord[]> {

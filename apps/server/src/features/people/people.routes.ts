@@ -117,6 +117,7 @@ export function servePeople(api: Api, services: PeopleServices, settings: DoorSe
   serveAccount(api, services);
   serve(api, 'people', () => people.list());
   serveMade(api, 'addPerson', ({ body, person }) => people.add(body, person));
+  serveMade(api, 'addStudents', ({ body, person }) => people.addStudents(body, person));
   serve(api, 'resetPassword', ({ id, body }) => done(people.resetPassword(id, body.password)));
   serve(api, 'recordConsent', ({ id, body, person }) =>
     done(people.recordConsent(id, body, person)),

@@ -16,6 +16,7 @@ export function serveRequests(
     await service.saveChords(id, body.chords);
     return undefined;
   });
+  serveMade(api, 'addRequests', ({ body }) => service.addAll(body));
   serveMade(api, 'askForSong', ({ body, person }) => service.ask(body, person));
   serve(api, 'acceptRequest', ({ id, body, person }) => service.accept(id, body, person));
   serve(api, 'declineRequest', ({ id, body }) => service.decline(id, body));

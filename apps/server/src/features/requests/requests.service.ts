@@ -1,4 +1,13 @@
-import type { Accept, Decline, NewRequest, Person, SongRequest } from '@harvu/contract';
+import type {
+  Accept,
+  Added,
+  AddRequests,
+  Decline,
+  NewRequest,
+  Person,
+  PersonRecord,
+  SongRequest,
+} from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
@@ -10,12 +19,25 @@ import type { Answer, RequestsStore } from './requests.store';
 export interface RequestsDeps {
   readonly requests: RequestsStore;
   readonly songs: SongsService;
+  readonly people: { readonly list: () => Promise<readonly PersonRecord[]> };
   readonly clock: Clock;
   readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
 }
 
+const WAITING = { status: 'waiting', reason: '', songId: null, chords: '' } as const;
+
+function isAsking({ role, isPutAway }: PersonRecord): boolean {
+  return role === 'student' && !isPutAway;
+}
+
 /** Takes requests from students and lets a teacher answer each once. */
-export function createRequestsService({ requests, songs, clock, inTransaction }: RequestsDeps) {
+export function createRequestsService({
+  requests,
+  songs,
+  people,
+  clock,
+  inTransaction,
+}: RequestsDeps) {
   async function find(id: string): Promise<SongRequest> {
     const request = await requests.find(id);
     if (!request) throw missing('request');
@@ -38,19 +60,31 @@ export function createRequestsService({ requests, songs, clock, inTransaction }:
       // What a teacher keeps beside a request is theirs.
       return (await requests.listOf(person.id)).map((one) => ({ ...one, chords: '' }));
     },
+    /** Takes in requests from somewhere else, all of them or none. */
+    async addAll({ requests: all }: AddRequests): Promise<Added> {
+      const there = new Set(
+        (await people.list()).flatMap((one) => (isAsking(one) ? [one.id] : [])),
+      );
+      if (all.some(({ studentId }) => !there.has(studentId))) throw missing('student');
+      const askedAt = clock.now().toISOString();
+      await inTransaction(async (tx) => {
+        for (const { wantedBy = null, ...one } of all)
+          await requests.add({ ...one, wantedBy, id: clock.newId(), ...WAITING, askedAt }, tx);
+      });
+      return { added: all.length };
+    },
     async ask(request: NewRequest, student: Person): Promise<SongRequest> {
       if (student.role !== 'student') {
         throw notAllowed('Only a student requests a song.', 'Start a song of your own from Songs.');
       }
       const id = clock.newId();
-      const fresh = { status: 'waiting' as const, reason: '', songId: null, chords: '' };
       const askedAt = clock.now().toISOString();
       await requests.add({
         ...request,
         wantedBy: request.wantedBy ?? null,
         id,
         studentId: student.id,
-        ...fresh,
+        ...WAITING,
         askedAt,
       });
       return find(id);

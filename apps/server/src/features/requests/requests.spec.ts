@@ -31,6 +31,26 @@ describe('requests', () => {
     );
   });
 
+  it('come in several at once, from who is there, all of them or none', async () => {
+    const before = (await owner.get<readonly SongRequest[]>('/api/requests')).body.length;
+    const send = (...studentIds: readonly string[]) =>
+      owner.send('POST', '/api/requests/several', {
+        requests: studentIds.map((studentId) => ({ ...WISH, title: 'From a table', studentId })),
+      });
+    expect((await send(bram.person.id, bram.person.id)).status).toBe(201);
+    const found = (await owner.get<readonly SongRequest[]>('/api/requests')).body;
+    expect(found.length).toBe(before + 2);
+    expect(
+      found.filter(({ title, status }) => title === 'From a table' && status === 'waiting'),
+    ).toHaveSize(2);
+    for (const other of [owner.person.id, 'c0ffee00-3f1c-4b52-9c43-0c0b5b1d2a77'])
+      expect((await send(bram.person.id, other)).status).toBe(404);
+    expect((await send()).status).toBe(400);
+    expect((await owner.get<readonly SongRequest[]>('/api/requests')).body.length).toBe(before + 2);
+    const body = { requests: [{ ...WISH, studentId: bram.person.id }] };
+    expect((await bram.send('POST', '/api/requests/several', body)).status).toBe(403);
+  });
+
   it('start a song when they are accepted', async () => {
     const { id } = await ask('Cinder Lane');
     const { body } = await owner.send<SongRequest>('POST', `/api/requests/${id}/accept`, TAKEN);

@@ -1,0 +1,2 @@
+export { readCalendar } from './read';
+export type { CalendarOptions, FoundDates, FoundHour, ReadCalendar } from './read';
