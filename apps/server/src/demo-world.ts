@@ -19,7 +19,7 @@ import { dayAfter, dayAt, weekdayOf, type Day } from '@harvu/core/day';
 import type { PlanEvent, TryEvent } from '@harvu/core/events';
 import { momentOf, slotLessonId, type WeeklySlot } from '@harvu/core/lessons';
 import type { Sequelize } from 'sequelize';
-import type { Stores } from './app';
+import type { Stores } from './services';
 import { NEXT_EVENING } from './features/evening';
 import { checksumOf } from './features/songs';
 import type { Clock } from './platform/clock';

@@ -4,7 +4,8 @@ import cluster from 'node:cluster';
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
-import { createApp, createStores, type LongTasks } from './app';
+import { createApp } from './app';
+import { createStores, type LongTasks } from './services';
 import { seedDemoWorld } from './demo-world';
 import { createActsStore, createPersonDataStore, tidy } from './features/keeping';
 import { createSongsStore, removeLongDeleted } from './features/songs';
@@ -26,7 +27,7 @@ const clock = { now: () => new Date(), newId: () => randomUUID() };
 const THREADED = [
   ...['findAll', 'changedBetween', 'lookOver', 'lookThrough', 'weigh', 'gripNames'],
 ] as const;
-const ON_PAPER = ['printSheet', 'packArchive', 'unpackStudio'] as const;
+const ON_PAPER = ['printSheet', 'printPaper', 'packArchive', 'unpackStudio'] as const;
 const TIDY_MS = 6 * 3_600_000;
 const GRACE_MS = 2000;
 const MOST_DEATHS = 5;

@@ -1,7 +1,8 @@
 import type { NewPerson, Person, Problem } from '@harvu/contract';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { createApp, createStores, type AppDeps, type Stores } from '../src/app';
+import { createApp } from '../src/app';
+import { createStores, type AppDeps, type Stores } from '../src/services';
 import { openDatabase } from '../src/platform/database';
 import { migrate } from '../src/platform/migrate';
 import { atOnce } from '../src/platform/work';

@@ -58,6 +58,15 @@ export const day = () =>
     .required('must be a day')
     .test('day', 'must be a day that exists, such as 2026-12-04', isRealDate);
 
+/** A day of the calendar that may be left out. */
+export const optionalDay = () =>
+  string()
+    .strict(true)
+    .optional()
+    .test('day', 'must be a day that exists, such as 2026-12-04', (value) =>
+      value === undefined ? true : isRealDate(value),
+    );
+
 const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/;
 const isMoment = (value: string | null | undefined) =>
   value == null ||

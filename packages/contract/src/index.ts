@@ -129,7 +129,7 @@ export { addressOf, ROUTES } from './routes';
 export type { BodyOf, Method, ParamOf, Reach, ReplyOf, Route, RouteName, Routes } from './routes';
 export { breaksSchema, settingsSchema } from './studio';
 export type { Backup, StudioSettings } from './studio';
-export { sheetQuerySchema } from './sheets';
+export { sheetQuerySchema, termQuerySchema } from './sheets';
 export type { Paper, SheetQuery } from './sheets';
 export { programmeSchema, saveEveningSchema } from './evening';
 export type { Evening, EveningPlay, Programme, SaveEvening } from './evening';

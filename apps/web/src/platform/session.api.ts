@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Restored, SetUp, SignIn } from '@harvu/contract';
+import type { SetUp, SignIn } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
 import { Api } from './api';
 
@@ -12,11 +12,6 @@ export class SessionApi {
   readonly door = () => this.api.call('door');
   readonly signIn = (signIn: SignIn) => this.api.call('signIn', {}, signIn);
   readonly signOut = () => this.api.call('signOut');
-  /** Brings a studio back from its file, with the code of this start. */
-  readonly restore = (file: File, code: string) =>
-    this.api.sendFile<Restored>('/api/studio/restore', file, {
-      ...{ 'x-set-up-code': code, 'content-type': 'application/zip' },
-    });
   readonly setUp = (setUp: SetUp) => this.api.call('setUp', {}, setUp);
   readonly saveConventions = (conventions: Conventions) =>
     this.api.call('saveConventions', {}, conventions);

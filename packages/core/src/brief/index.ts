@@ -4,6 +4,7 @@ export { attentionOf } from './attention';
 export type { Attention, Looking, Reason } from './attention';
 export { cardWords, homeCards } from './home';
 export type { HomeCards } from './home';
+export { milestoneWords } from './milestone-words';
 export { sinceLesson } from './since-lesson';
 export type { OfSong, PractisedDay, SinceLesson } from './since-lesson';
 export { minutesOn, reallyPractised } from './student-now';

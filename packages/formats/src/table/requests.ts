@@ -44,6 +44,7 @@ const LONGEST = { title: 120, playedBy: 120, why: 500 };
 function plain(text: string): string {
   return text
     .normalize('NFKD')
+    .replace(/\p{Mark}/gu, '')
     .toLowerCase()
     .replace(/[^\p{Letter}\p{Number} ]/gu, '')
     .trim();

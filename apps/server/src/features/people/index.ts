@@ -1,4 +1,5 @@
 export { createAccountService } from './account.service';
+export { createAddStudents } from './add-students.service';
 export { mustBeUncommon, normalised } from './common-passwords';
 export { createConsentsStore } from './consents.store';
 export { createDoorService } from './door.service';

@@ -5,6 +5,7 @@ import type { Act, SignedIn } from '../../platform/access';
 import { DomainError } from '../../platform/errors';
 import { serve, serveMade, type Api } from '../../platform/routing';
 import type { AccountService } from './account.service';
+import type { TakeStudents } from './add-students.service';
 import { deviceName } from './device-name';
 import { SESSION_DAYS, type DoorService, type LetIn } from './door.service';
 import type { PeopleService } from './people.service';
@@ -50,6 +51,7 @@ interface PeopleServices {
   readonly door: DoorService;
   readonly account: AccountService;
   readonly people: PeopleService;
+  readonly addStudents: TakeStudents;
   readonly noteAct: (act: Act) => Promise<void>;
 }
 
@@ -117,7 +119,7 @@ export function servePeople(api: Api, services: PeopleServices, settings: DoorSe
   serveAccount(api, services);
   serve(api, 'people', () => people.list());
   serveMade(api, 'addPerson', ({ body, person }) => people.add(body, person));
-  serveMade(api, 'addStudents', ({ body, person }) => people.addStudents(body, person));
+  serveMade(api, 'addStudents', ({ body, person }) => services.addStudents(body, person));
   serve(api, 'resetPassword', ({ id, body }) => done(people.resetPassword(id, body.password)));
   serve(api, 'recordConsent', ({ id, body, person }) =>
     done(people.recordConsent(id, body, person)),

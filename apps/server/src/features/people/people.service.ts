@@ -1,19 +1,15 @@
 import type {
-  Added,
-  AddStudents,
   Consent,
   ConsentRecord,
   NewPerson,
   Person,
   PersonRecord,
   Role,
-  StudentProfile,
 } from '@harvu/contract';
 import type { Day } from '@harvu/core/day';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type InTransaction, type Tx } from '../../platform/database';
 import { badRequest, conflict, missing } from '../../platform/errors';
-import type { KeptStore } from '../../platform/kept';
 import type { Passwords } from '../../platform/passwords';
 import { mustBeUncommon, normalised } from './common-passwords';
 import type { ConsentsStore } from './consents.store';
@@ -24,17 +20,16 @@ export interface PeopleDeps {
   readonly people: PeopleStore;
   readonly sessions: SessionsStore;
   readonly consents: ConsentsStore;
-  readonly profiles: KeptStore<StudentProfile>;
   readonly passwords: Passwords;
   readonly clock: Clock;
   readonly inTransaction: InTransaction;
   readonly today: () => Promise<Day>;
 }
 
-type Consenting = Pick<PersonRecord, 'guardianConsentOn' | 'guardian'>;
+export type Consenting = Pick<PersonRecord, 'guardianConsentOn' | 'guardian'>;
 
 /** A consent is given by somebody, and not tomorrow. */
-function checkConsent({ guardian, guardianConsentOn }: Consenting, today: Day): void {
+export function checkConsent({ guardian, guardianConsentOn }: Consenting, today: Day): void {
   if (guardian.trim() === '') {
     throw badRequest(
       'A minor needs a guardian to turn to.',
@@ -51,9 +46,6 @@ function checkConsent({ guardian, guardianConsentOn }: Consenting, today: Day): 
   }
 }
 
-/** What no password has as its hash. */
-const NO_PASSWORD = '';
-
 const LAST_OWNER = conflict(
   'The studio needs an owner who can sign in.',
   'Make somebody else an owner first.',
@@ -61,7 +53,7 @@ const LAST_OWNER = conflict(
 
 /** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
-  const { people, sessions, consents, profiles, passwords, clock, inTransaction, today } = deps;
+  const { people, sessions, consents, passwords, clock, inTransaction, today } = deps;
 
   async function mustBeThere(id: string): Promise<PersonRecord> {
     const found = await people.find(id);
@@ -78,42 +70,11 @@ export function createPeopleService(deps: PeopleDeps) {
     await sessions.removeAllOf(id);
   }
 
-  const noteConsent = (
-    personId: string,
-    { guardian, guardianConsentOn }: Consenting,
-    by: Person,
-    tx?: Tx,
-  ) =>
-    consents.add(
-      {
-        ...{ personId, guardian, consentOn: guardianConsentOn },
-        ...{ recordedBy: by.id, recordedAt: clock.now() },
-      },
-      tx,
-    );
-
-  async function addStudent(
-    student: Omit<AddStudents['students'][number], 'profile'>,
-    profile: StudentProfile,
-    owner: Person,
-    tx: Tx,
-  ): Promise<void> {
-    const [id, now] = [clock.newId(), clock.now()];
-    try {
-      const record = { ...student, id, role: 'student' as const, passwordHash: NO_PASSWORD };
-      await people.add({ ...record, createdAt: now }, tx);
-    } catch (error) {
-      if (!isTaken(error)) throw error;
-      const { name, signInName } = student;
-      throw conflict(
-        `Somebody signs in as “${signInName}” already.`,
-        `Give ${name} another sign-in name; nobody was added.`,
-        'signInName',
-      );
-    }
-    if (student.isMinor) await noteConsent(id, student, owner, tx);
-    await profiles.put(id, { baseVersion: 0, value: profile, by: owner.id, at: now }, tx);
-  }
+  const noteConsent = (personId: string, { guardian, guardianConsentOn }: Consenting, by: Person) =>
+    consents.add({
+      ...{ personId, guardian, consentOn: guardianConsentOn },
+      ...{ recordedBy: by.id, recordedAt: clock.now() },
+    });
 
   return {
     list: () => people.list(),
@@ -131,16 +92,6 @@ export function createPeopleService(deps: PeopleDeps) {
       }
       if (person.isMinor) await noteConsent(record.id, person, owner);
       return { ...record, isPutAway: false };
-    },
-    /** Takes in students from somewhere else, all of them or none; a password is given to each later. */
-    async addStudents({ students }: AddStudents, owner: Person): Promise<Added> {
-      const day = await today();
-      for (const one of students) if (one.isMinor) checkConsent(one, day);
-      await inTransaction(async (tx) => {
-        for (const { profile, ...student } of students)
-          await addStudent(student, profile, owner, tx);
-      });
-      return { added: students.length };
     },
     async resetPassword(id: string, password: string): Promise<void> {
       await mustBeThere(id);

@@ -1,3 +1,4 @@
+export { createAddRequests } from './add-requests.service';
 export { serveRequests } from './requests.routes';
 export { createRequestsService } from './requests.service';
 export { createRequestsStore } from './requests.store';

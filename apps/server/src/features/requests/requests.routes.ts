@@ -1,4 +1,5 @@
 import { serve, serveMade, type Api } from '../../platform/routing';
+import type { TakeRequests } from './add-requests.service';
 import type { QueueService } from './queue.service';
 import type { RequestsService } from './requests.service';
 
@@ -8,7 +9,12 @@ export function serveRequests(
   {
     requests: service,
     queue,
-  }: { readonly requests: RequestsService; readonly queue: QueueService },
+    addRequests,
+  }: {
+    readonly requests: RequestsService;
+    readonly queue: QueueService;
+    readonly addRequests: TakeRequests;
+  },
 ): void {
   serve(api, 'requests', ({ person }) => service.list(person));
   serve(api, 'requestQueue', () => queue.queue());
@@ -16,7 +22,7 @@ export function serveRequests(
     await service.saveChords(id, body.chords);
     return undefined;
   });
-  serveMade(api, 'addRequests', ({ body }) => service.addAll(body));
+  serveMade(api, 'addRequests', ({ body }) => addRequests(body));
   serveMade(api, 'askForSong', ({ body, person }) => service.ask(body, person));
   serve(api, 'acceptRequest', ({ id, body, person }) => service.accept(id, body, person));
   serve(api, 'declineRequest', ({ id, body }) => service.decline(id, body));

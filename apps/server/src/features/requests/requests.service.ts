@@ -1,13 +1,4 @@
-import type {
-  Accept,
-  Added,
-  AddRequests,
-  Decline,
-  NewRequest,
-  Person,
-  PersonRecord,
-  SongRequest,
-} from '@harvu/contract';
+import type { Accept, Decline, NewRequest, Person, SongRequest } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
@@ -19,25 +10,14 @@ import type { Answer, RequestsStore } from './requests.store';
 export interface RequestsDeps {
   readonly requests: RequestsStore;
   readonly songs: SongsService;
-  readonly people: { readonly list: () => Promise<readonly PersonRecord[]> };
   readonly clock: Clock;
   readonly inTransaction: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
 }
 
-const WAITING = { status: 'waiting', reason: '', songId: null, chords: '' } as const;
-
-function isAsking({ role, isPutAway }: PersonRecord): boolean {
-  return role === 'student' && !isPutAway;
-}
+export const WAITING = { status: 'waiting', reason: '', songId: null, chords: '' } as const;
 
 /** Takes requests from students and lets a teacher answer each once. */
-export function createRequestsService({
-  requests,
-  songs,
-  people,
-  clock,
-  inTransaction,
-}: RequestsDeps) {
+export function createRequestsService({ requests, songs, clock, inTransaction }: RequestsDeps) {
   async function find(id: string): Promise<SongRequest> {
     const request = await requests.find(id);
     if (!request) throw missing('request');
@@ -59,19 +39,6 @@ export function createRequestsService({
       if (isTeaching(person)) return requests.listAll();
       // What a teacher keeps beside a request is theirs.
       return (await requests.listOf(person.id)).map((one) => ({ ...one, chords: '' }));
-    },
-    /** Takes in requests from somewhere else, all of them or none. */
-    async addAll({ requests: all }: AddRequests): Promise<Added> {
-      const there = new Set(
-        (await people.list()).flatMap((one) => (isAsking(one) ? [one.id] : [])),
-      );
-      if (all.some(({ studentId }) => !there.has(studentId))) throw missing('student');
-      const askedAt = clock.now().toISOString();
-      await inTransaction(async (tx) => {
-        for (const { wantedBy = null, ...one } of all)
-          await requests.add({ ...one, wantedBy, id: clock.newId(), ...WAITING, askedAt }, tx);
-      });
-      return { added: all.length };
     },
     async ask(request: NewRequest, student: Person): Promise<SongRequest> {
       if (student.role !== 'student') {

@@ -109,7 +109,7 @@ function rowsOf(
 }
 
 /** Bars between bar lines, four in a row, or two where a name is long. */
-function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
+export function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
   const isWide = widestOf(sheet, bars) > sheet.size.width / BARS_A_ROW - 8;
   const perRow = isWide ? BARS_A_ROW / 2 : BARS_A_ROW;
   const rows = rowsOf(sheet, bars, perRow);

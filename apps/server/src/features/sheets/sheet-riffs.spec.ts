@@ -1,7 +1,8 @@
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { readChart } from '@harvu/core/chart';
 import { USUAL_TEACHING } from '@harvu/core/plan';
-import { pageCount, printSheet } from './print-sheet';
+import { pageCount } from './pdf';
+import { printSheet } from './print-sheet';
 
 const CHART =
   "tempo: 92\nmeter: 4/4\ncapo: 2\nsound: echo 489 ms\nriff hoist 4/4: 3: 2 h4 2: 3b2 5v | 6:3'p+1:0'a . 12o x\n[A] riff hoist in 1-2\n| G . . (G/B) | D |\n[B] riff hoist as lead\n| C | D |";

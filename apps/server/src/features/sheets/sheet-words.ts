@@ -48,3 +48,11 @@ export function onTheLine(
   const rise = isTall ? (SIGNS_SHARE * SIGNS_ASCENT - NAMES_ASCENT) * look.fontSize : 0;
   return words(name, { ...look, font: 'Display', bold: true, margin: [0, -rise, 0, -rise / 2] });
 }
+
+const MINUTE_S = 60;
+
+/** Seconds as a clock shows them: 1:05. */
+export function minutesWords(seconds: number): string {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / MINUTE_S)}:${String(whole % MINUTE_S).padStart(2, '0')}`;
+}

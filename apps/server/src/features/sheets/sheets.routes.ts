@@ -1,8 +1,10 @@
-import { sheetQuerySchema, type Person } from '@harvu/contract';
+import { sheetQuerySchema, termQuerySchema, type Person } from '@harvu/contract';
 import { Hono, type Context } from 'hono';
 import { signedInOnly, teachersOnly, type Inside } from '../../platform/access';
 import { pathId, readQuery } from '../../platform/requests';
-import type { PrintedSheet, SheetAsked, SheetsService } from './sheets.service';
+import type { PapersService } from './papers/papers.service';
+import type { PrintedSheet, SheetAsked } from './print-manner';
+import type { SheetsService } from './sheets.service';
 
 function askedOf(c: Context, person: Person): SheetAsked {
   const { paper = 'a4' } = readQuery(c, sheetQuerySchema);
@@ -16,13 +18,34 @@ function answer(c: Context, { pdf, name }: PrintedSheet) {
   });
 }
 
-/** Routes to printed sheets: a student reaches that of their own plan, a teacher all. */
-export function createSheetsRoutes(service: SheetsService) {
+/** Routes to paper: a student reaches that of their own songs and days, a teacher all. */
+export function createSheetsRoutes(sheets: SheetsService, papers: PapersService) {
   return new Hono<Inside>()
     .get('/plans/:id/sheet.pdf', signedInOnly, async (c) =>
-      answer(c, await service.ofPlan(pathId(c, 'plan'), askedOf(c, c.get('person')))),
+      answer(c, await sheets.ofPlan(pathId(c, 'plan'), askedOf(c, c.get('person')))),
     )
     .get('/songs/:id/sheet.pdf', signedInOnly, teachersOnly, async (c) =>
-      answer(c, await service.ofSong(pathId(c, 'song'), askedOf(c, c.get('person')))),
+      answer(c, await sheets.ofSong(pathId(c, 'song'), askedOf(c, c.get('person')))),
+    )
+    .get('/plans/:id/song.pdf', signedInOnly, async (c) =>
+      answer(c, await papers.songOfPlan(pathId(c, 'plan'), askedOf(c, c.get('person')))),
+    )
+    .get('/songs/:id/song.pdf', signedInOnly, teachersOnly, async (c) =>
+      answer(c, await papers.songOf(pathId(c, 'song'), askedOf(c, c.get('person')))),
+    )
+    .get('/students/:id/card.pdf', signedInOnly, async (c) =>
+      answer(c, await papers.card(pathId(c, 'student'), askedOf(c, c.get('person')))),
+    )
+    .get('/students/:id/report.pdf', signedInOnly, async (c) => {
+      const { paper = 'a4', ...term } = readQuery(c, termQuerySchema);
+      return answer(
+        c,
+        await papers.report(pathId(c, 'student'), term, {
+          ...{ paper, person: c.get('person'), gone: c.req.raw.signal },
+        }),
+      );
+    })
+    .get('/evening/programme.pdf', signedInOnly, teachersOnly, async (c) =>
+      answer(c, await papers.programme(askedOf(c, c.get('person')))),
     );
 }

@@ -1,4 +1,4 @@
-import type { LessonSlot, Paper, Person } from '@harvu/contract';
+import type { LessonSlot } from '@harvu/contract';
 import { evidenceIn } from '@harvu/core/events';
 import { nextLessonOn, practiceUntil } from '@harvu/core/plan';
 import type { Conventions } from '@harvu/core/conventions';
@@ -6,6 +6,13 @@ import { dayAt, type Day } from '@harvu/core/day';
 import type { Clock } from '../../platform/clock';
 import type { PlansService } from '../plans';
 import type { SongsService, TeachingService } from '../songs';
+import {
+  dayOnPaper,
+  fileName,
+  PAPER_SIZES,
+  type PrintedSheet,
+  type SheetAsked,
+} from './print-manner';
 import type { SheetOrder } from './print-sheet';
 
 export interface SheetsDeps {
@@ -18,38 +25,6 @@ export interface SheetsDeps {
   readonly timeZone: () => Promise<string>;
   /** Prints in a thread of its own; not at all once whoever asked has gone. */
   readonly printSheet: (order: SheetOrder, gone: AbortSignal) => Promise<Uint8Array<ArrayBuffer>>;
-}
-
-/** Who asks for a sheet, on which paper, and the sign that they have gone. */
-export interface SheetAsked {
-  readonly person: Person;
-  readonly paper: Paper;
-  readonly gone: AbortSignal;
-}
-
-/** A sheet to be printed, and the name its file gets. */
-export interface PrintedSheet {
-  readonly pdf: Uint8Array<ArrayBuffer>;
-  readonly name: string;
-}
-
-const SIZES: Readonly<Record<Paper, SheetOrder['paper']>> = { a4: 'A4', letter: 'LETTER' };
-
-function fileName(title: string): string {
-  const plain = title
-    .normalize('NFKD')
-    .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '');
-  return `${plain || 'sheet'}.pdf`;
-}
-
-/** A day as it is written where the paper is used. */
-function dayOnPaper(day: Day, paper: Paper, told: 'weekday' | 'year'): string {
-  const locale = paper === 'letter' ? 'en-US' : 'en-GB';
-  return new Intl.DateTimeFormat(locale, {
-    ...{ day: 'numeric', month: 'short', timeZone: 'UTC' },
-    ...(told === 'weekday' ? { weekday: 'long' } : { year: 'numeric' }),
-  }).format(new Date(day));
 }
 
 /** Where nobody is named, the first week of somebody who practises a quarter of an hour a day. */
@@ -66,7 +41,7 @@ export function createSheetsService(deps: SheetsDeps) {
     { paper, gone }: SheetAsked,
   ): Promise<PrintedSheet> {
     const printedOn = dayOnPaper(await today(), paper, 'year');
-    const pdf = await printSheet({ ...order, printedOn, paper: SIZES[paper] }, gone);
+    const pdf = await printSheet({ ...order, printedOn, paper: PAPER_SIZES[paper] }, gone);
     return { pdf, name: fileName(order.title) };
   }
 

@@ -3,6 +3,7 @@ import { Session } from '../../platform/session';
 import { DayLabel } from '../../ui/day-label';
 import { Page } from '../../ui/page';
 import { AccountState } from './account.state';
+import { OwnCalendarPart } from './parts/own-calendar';
 import { PasswordForm } from './parts/password-form';
 import { SecondFactor } from './parts/second-factor';
 
@@ -12,7 +13,7 @@ const FEW = 6;
 @Component({
   selector: 'harvu-account-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayLabel, Page, PasswordForm, SecondFactor],
+  imports: [DayLabel, OwnCalendarPart, Page, PasswordForm, SecondFactor],
   providers: [AccountState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
@@ -23,6 +24,10 @@ const FEW = 6;
           <section aria-labelledby="password-heading">
             <h2 id="password-heading" class="mb-2 text-base">Password</h2>
             <harvu-password-form (changed)="state.passwordChanged()" />
+          </section>
+          <section aria-labelledby="calendar-heading">
+            <h2 id="calendar-heading" class="mb-2 text-base">Your dates in another calendar</h2>
+            <harvu-own-calendar />
           </section>
           @if (session.isTeaching()) {
             <section aria-labelledby="factor-heading">

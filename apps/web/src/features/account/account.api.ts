@@ -13,6 +13,10 @@ export class AccountApi {
   readonly sessions = () => this.api.call('sessions');
   readonly endSession = (id: string) => this.api.call('endSession', { id });
   readonly endOthers = () => this.api.call('endOtherSessions');
+  readonly calendar = () => this.api.call('calendar');
+  readonly makeCalendar = (hasPractice: boolean) =>
+    this.api.call('makeCalendar', {}, { hasPractice });
+  readonly endCalendar = () => this.api.call('endCalendar');
   readonly startFactor = () => this.api.call('startFactor');
   readonly takeFactor = (code: string) => this.api.call('takeFactor', {}, { code });
   readonly dropFactor = () => this.api.call('dropFactor');

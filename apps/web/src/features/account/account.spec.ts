@@ -15,6 +15,8 @@ const SESSIONS = [
   { ...HERE, ...AT, id: 's2', device: 'a phone', isThis: false },
 ];
 
+const OWN = { madeAt: '2026-11-24T10:00:00.000Z', hasPractice: false };
+
 describe('one’s own account', () => {
   let http: HttpTestingController;
   let page: Shown<AccountPage>;
@@ -25,6 +27,7 @@ describe('one’s own account', () => {
     http = setUpPage([{ provide: Session, useValue: session }]);
     page = await Shown.of(AccountPage);
     http.expectOne('/api/me/sessions').flush(SESSIONS);
+    http.expectOne('/api/me/calendar').flush({ madeAt: null, hasPractice: false });
     await page.settle();
   }
   const type = async (selector: string, words: string): Promise<void> => {
@@ -44,6 +47,25 @@ describe('one’s own account', () => {
     await page.settle();
     expect(page.text).toContain('Signed out there.');
     expect(page.text).not.toContain('Sign out everywhere else');
+  });
+
+  it('gives its dates away by an address that is shown once, and takes it back', async () => {
+    await open(false);
+    page.one<HTMLInputElement>('harvu-own-calendar input[type=checkbox]').click();
+    await page.press('Make an address');
+    const made = http.expectOne({ method: 'POST', url: '/api/me/calendar' });
+    expect(made.request.body).toEqual({ hasPractice: true });
+    made.flush({ path: '/api/calendar/secret.ics' });
+    http.expectOne({ method: 'GET', url: '/api/me/calendar' }).flush({ ...OWN, hasPractice: true });
+    await page.settle();
+    const address = page.one<HTMLInputElement>('#calendar-address');
+    expect(address.value).toBe(`${location.origin}/api/calendar/secret.ics`);
+    expect(page.text).toContain('Whoever has the address can read these dates.');
+    await page.press('End it');
+    http.expectOne('/api/me/calendar/end').flush(null);
+    await page.settle();
+    expect(page.all('#calendar-address').length).toBe(0);
+    expect(page.text).toContain('Make an address');
   });
 
   it('changes its password, and says what is wrong with one before it is sent', async () => {

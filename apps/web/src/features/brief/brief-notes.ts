@@ -1,10 +1,9 @@
 import type { Day } from '@harvu/core/day';
 import type { PlanOverview, ReadinessSummary } from '@harvu/core/progress';
-import { shortTitle, type SinceLesson } from '@harvu/core/brief';
+import { milestoneWords, shortTitle, type SinceLesson } from '@harvu/core/brief';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
 import type { Brief } from './brief';
-import { milestoneWords } from './milestone-words';
 
 /** One thing to know before a lesson. */
 export interface BriefNote {

@@ -6,6 +6,7 @@ import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { CalendarState, type Moved } from './calendar.state';
 import { BreaksNote } from './parts/breaks-note';
+import { DatesFromFile } from './parts/dates-from-file';
 import { WhenForm } from './parts/when-form';
 
 const USUAL_TIME = '16:00';
@@ -15,7 +16,7 @@ const USUAL_MINUTES = 30;
 @Component({
   selector: 'harvu-calendar-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BreaksNote, DayLabel, Note, Page, RouterLink, WhenForm],
+  imports: [BreaksNote, DatesFromFile, DayLabel, Note, Page, RouterLink, WhenForm],
   providers: [CalendarState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './calendar-page.html',
@@ -25,6 +26,7 @@ export class CalendarPage {
   /** The lesson that is being moved; empty for none. */
   protected readonly moving = signal('');
   protected readonly adds = signal(false);
+  protected readonly imports = signal(false);
   protected readonly reads = signal('');
   protected readonly count = computed(() =>
     this.state

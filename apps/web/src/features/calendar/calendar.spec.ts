@@ -4,6 +4,10 @@ import type { LessonWeeks, StoredLesson } from '@harvu/contract';
 import { Session } from '../../platform/session';
 import { lessonOf } from '../../testing/overview';
 import { setUpPage, Shown } from '../../testing/page';
+import { NEW_PROFILE } from '@harvu/contract';
+import { expose } from 'comlink';
+import { READING_WORKER } from '../../reading/reading';
+import { readingTasks } from '../../reading/reading-tasks';
 import { CalendarPage } from './calendar-page';
 
 const WEEKS: LessonWeeks = {
@@ -21,11 +25,24 @@ const WEEKS: LessonWeeks = {
 const later = (more: Partial<StoredLesson> = {}): StoredLesson =>
   lessonOf('Bo', { id: 'l', day: '2026-12-03', slotDay: '2026-12-03', teacherId: 'me', ...more });
 
+/** The worker that reads, on a channel of the page's own. */
+function readerHere(): Worker {
+  const { port1, port2 } = new MessageChannel();
+  expose(readingTasks, port1);
+  return Object.assign(port2, { terminate: () => port2.close() }) as unknown as Worker;
+}
+
 describe('the weeks ahead', () => {
   let http: HttpTestingController;
   const open = async (weeks: Partial<LessonWeeks>): Promise<Shown<CalendarPage>> => {
-    const session = { person: signal({ id: 'me', role: 'owner' }) };
-    http = setUpPage([{ provide: Session, useValue: session }]);
+    const session = {
+      person: signal({ id: 'me', role: 'owner' }),
+      ...{ timeZone: () => 'Europe/Berlin', today: () => '2026-11-26' },
+    };
+    http = setUpPage([
+      { provide: Session, useValue: session },
+      { provide: READING_WORKER, useValue: readerHere },
+    ]);
     const page = await Shown.of(CalendarPage);
     http.expectOne('/api/lessons').flush({ ...WEEKS, ...weeks });
     await page.settle();
@@ -145,5 +162,54 @@ describe('the weeks ahead', () => {
       ...rules,
       breaks: [{ from: '2026-12-20', to: '2027-01-03', name: 'Winter' }],
     });
+  });
+
+  it('take days off and weekly lessons over from a calendar, once somebody says so', async () => {
+    const page = await open({});
+    await page.press('From a calendar');
+    const found = (what: string): boolean => page.all(what).length > 0;
+    const wait = async (isSo: () => boolean): Promise<void> => {
+      do {
+        await new Promise((resolve) => setTimeout(resolve, 20));
+        await page.settle();
+      } while (!isSo());
+    };
+    await wait(() => found('input[type=file]'));
+    const event = (lines: string): string =>
+      `BEGIN:VEVENT\r\nUID:${lines.length}\r\n${lines}\r\nEND:VEVENT\r\n`;
+    const text = [
+      event('SUMMARY:Fog day\r\nDTSTART;VALUE=DATE:20261204'),
+      event('SUMMARY:Guitar Ada\r\nDTSTART:20261203T163000\r\nDURATION:PT45M\r\nRRULE:FREQ=WEEKLY'),
+      event('SUMMARY:Choir\r\nDTSTART:20261203T190000\r\nDURATION:PT45M\r\nRRULE:FREQ=WEEKLY'),
+    ];
+    const files = new DataTransfer();
+    files.items.add(new File([`BEGIN:VCALENDAR\r\n${text.join('')}END:VCALENDAR\r\n`], 'a.ics'));
+    const choice = page.one<HTMLInputElement>('input[type=file]');
+    choice.files = files.files;
+    choice.dispatchEvent(new Event('change'));
+    await wait(() => page.text.includes('Take these over'));
+    expect(page.text).toContain('Ada Thu 16:30, 45 min');
+    expect(page.text).toContain('names nobody who is here alone');
+    http.expectNone('/api/settings');
+    await page.press('Take these over');
+    const settings = { timeZone: 'Europe/Berlin', breaks: [] };
+    http.expectOne({ method: 'GET', url: '/api/settings' }).flush(settings);
+    const kept = http.expectOne({ method: 'PUT', url: '/api/settings' });
+    expect(kept.request.body).toEqual({
+      ...{ ...settings, breaks: [{ from: '2026-12-04', to: '2026-12-04', name: 'Fog day' }] },
+    });
+    kept.flush(settings);
+    http
+      .expectOne({ method: 'GET', url: '/api/students/Ada' })
+      .flush({ version: 3, profile: NEW_PROFILE });
+    const saved = http.expectOne({ method: 'PUT', url: '/api/students/Ada' });
+    expect(saved.request.body).toEqual({
+      baseVersion: 3,
+      profile: { ...NEW_PROFILE, lessonSlot: { weekday: 3, time: '16:30', minutes: 45 } },
+    });
+    saved.flush({});
+    http.expectOne('/api/lessons').flush(WEEKS);
+    await page.settle();
+    expect(found('harvu-dates-from-file')).toBeFalse();
   });
 });

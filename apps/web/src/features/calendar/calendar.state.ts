@@ -3,13 +3,24 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Problem, StoredLesson } from '@harvu/contract';
 import { dayAfter, daysBetween, parseDay, type Day } from '@harvu/core/day';
 import { breakOn, type StudioBreak } from '@harvu/core/lessons';
-import { catchError, concatMap, EMPTY, of, Subject, tap, type Observable } from 'rxjs';
+import {
+  catchError,
+  concat,
+  concatMap,
+  EMPTY,
+  last,
+  of,
+  Subject,
+  tap,
+  type Observable,
+} from 'rxjs';
 import { v4 as newId } from 'uuid';
 import { Api } from '../../platform/api';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { LessonsApi } from '../../store';
+import type { FoundLesson } from './dates-found';
 
 /** When a lesson is to be, and who gives it. */
 export interface Moved {
@@ -114,13 +125,36 @@ export class CalendarState {
   }
 
   setBreaks(breaks: readonly StudioBreak[]): void {
-    this.run(
-      this.routes
-        .call('settings')
-        .pipe(
-          concatMap((settings) => this.routes.call('saveSettings', {}, { ...settings, breaks })),
+    this.run(this.withBreaks(breaks));
+  }
+
+  /** Keeps days off and weekly slots that a calendar brought. */
+  takeOver(daysOff: readonly StudioBreak[], lessons: readonly FoundLesson[]): void {
+    const breaks = [...this.breaks(), ...daysOff].toSorted((a, b) => a.from.localeCompare(b.from));
+    const first = daysOff.length > 0 ? [this.withBreaks(breaks)] : [];
+    const slots = lessons.map((one) => this.withSlot(one));
+    this.run(concat(...first, ...slots).pipe(last(null, null)));
+  }
+
+  private withBreaks(breaks: readonly StudioBreak[]): Observable<unknown> {
+    return this.routes
+      .call('settings')
+      .pipe(concatMap((settings) => this.routes.call('saveSettings', {}, { ...settings, breaks })));
+  }
+
+  private withSlot({ studentId, slot: lessonSlot }: FoundLesson): Observable<unknown> {
+    const id = studentId ?? '';
+    return this.routes
+      .call('student', { id })
+      .pipe(
+        concatMap(({ version: baseVersion, profile }) =>
+          this.routes.call(
+            'saveStudent',
+            { id },
+            { baseVersion, profile: { ...profile, lessonSlot } },
+          ),
         ),
-    );
+      );
   }
 
   private on(day: Day): readonly StoredLesson[] {

@@ -1,19 +1,14 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DOCUMENT,
-  inject,
-  type OnInit,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { USUAL_CONSTANTS } from '@harvu/core/constants';
+import { changeWords, standsWords } from '@harvu/core/evening';
 import { Session } from '../../platform/session';
 import { durationWords } from '../../ui/duration';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { DayLabel } from '../../ui/day-label';
-import { changeWords, readyWords, standsWords } from './evening-words';
+import { PrintMenu } from '../../ui/print-menu';
+import { readyWords } from './evening-words';
 import { EveningState } from './evening.state';
 
 function secondsWords(seconds: number): string {
@@ -24,14 +19,16 @@ function secondsWords(seconds: number): string {
 @Component({
   selector: 'harvu-evening-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, DayLabel, Note, Page],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, DayLabel, Note, Page, PrintMenu],
   providers: [EveningState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './evening-page.html',
 })
 export class EveningPage implements OnInit {
   protected readonly state = inject(EveningState);
-  private readonly window = inject(DOCUMENT).defaultView;
+  protected readonly papers = [
+    { words: 'Programme, and a page for the stage', address: '/api/evening/programme.pdf' },
+  ];
   protected readonly today = inject(Session).today();
   protected readonly constants = USUAL_CONSTANTS;
   protected readonly change = changeWords;
@@ -67,9 +64,5 @@ export class EveningPage implements OnInit {
 
   protected dropped({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
     if (previousIndex !== currentIndex) this.state.move(previousIndex, currentIndex);
-  }
-
-  protected print(): void {
-    this.window?.print();
   }
 }

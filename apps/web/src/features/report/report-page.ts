@@ -1,15 +1,8 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DOCUMENT,
-  effect,
-  inject,
-  input,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { milestoneWords } from '@harvu/core/brief';
 import { DayLabel } from '../../ui/day-label';
 import { Page } from '../../ui/page';
-import { milestoneWords } from '../brief';
+import { PrintMenu } from '../../ui/print-menu';
 import { ReportState } from './report.state';
 
 const HEIGHT_PX = 120;
@@ -20,7 +13,7 @@ const LEAST_SCALE_MIN = 60;
 @Component({
   selector: 'harvu-report-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayLabel, Page],
+  imports: [DayLabel, Page, PrintMenu],
   providers: [ReportState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './report-page.html',
@@ -28,7 +21,6 @@ const LEAST_SCALE_MIN = 60;
 export class ReportPage {
   readonly id = input.required<string>();
   protected readonly state = inject(ReportState);
-  private readonly window = inject(DOCUMENT).defaultView;
   protected readonly milestoneWords = milestoneWords;
   protected readonly bars = computed(() => {
     const weeks = this.state.report()?.weeks ?? [];
@@ -45,11 +37,13 @@ export class ReportPage {
         .join(', ')}`,
   );
 
+  protected readonly papers = computed(() => {
+    const days = `from=${this.state.from() ?? ''}&to=${this.state.to() ?? ''}`;
+    const address = `/api/students/${this.id()}/report.pdf?${days}`;
+    return [{ words: 'This report', address }];
+  });
+
   constructor() {
     effect(() => this.state.open(this.id()));
-  }
-
-  protected print(): void {
-    this.window?.print();
   }
 }

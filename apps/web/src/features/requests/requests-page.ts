@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import type { AddRequests } from '@harvu/contract';
 import { Session } from '../../platform/session';
 import { DayLabel } from '../../ui/day-label';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
 import { AskForm } from './parts/ask-form';
 import { AskedSongRow } from './parts/asked-song-row';
+import { ImportRequests } from './parts/import-requests';
 import { WaitingRequest } from './parts/waiting-request';
 import { RequestsState } from './requests.state';
 
@@ -13,7 +15,16 @@ import { RequestsState } from './requests.state';
 @Component({
   selector: 'harvu-requests-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskForm, AskedSongRow, DayLabel, Note, Page, RouterLink, WaitingRequest],
+  imports: [
+    AskForm,
+    AskedSongRow,
+    DayLabel,
+    ImportRequests,
+    Note,
+    Page,
+    RouterLink,
+    WaitingRequest,
+  ],
   providers: [RequestsState],
   host: { class: 'flex flex-1 flex-col' },
   styles: `
@@ -44,9 +55,20 @@ import { RequestsState } from './requests.state';
       </span>
       <ng-container actions>
         @if (isTeaching) {
+          <button type="button" class="button" (click)="openImport()">From a table</button>
           <a class="button button-strong" routerLink="/evening">The evening</a>
         }
       </ng-container>
+      @if (state.known(); as known) {
+        @defer (on immediate) {
+          <harvu-import-requests
+            [known]="known"
+            [isTaking]="state.isAdding()"
+            (accepted)="add($event)"
+            (closed)="closeImport()"
+          />
+        }
+      }
       @if (state.isLoading() && isTeaching) {
         <p class="late py-4 text-ink-soft" role="status">The requests are being weighed …</p>
       }
@@ -140,6 +162,19 @@ export class RequestsPage implements OnInit {
       !this.state.isLoading() &&
       (this.isTeaching ? this.state.songs() : this.state.waiting()).length === 0,
   );
+
+  protected openImport(): void {
+    if (this.state.known()) this.state.leaveImport();
+    else this.state.openImport();
+  }
+
+  protected closeImport(): void {
+    this.state.leaveImport();
+  }
+
+  protected add(requests: AddRequests): void {
+    this.state.addAll(requests);
+  }
 
   ngOnInit(): void {
     this.state.load();

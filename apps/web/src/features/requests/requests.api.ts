@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Accept, Decline, NewRequest } from '@harvu/contract';
+import type { Accept, AddRequests, Decline, NewRequest } from '@harvu/contract';
 import { Api } from '../../platform/api';
 
 /** Asks the server about requested songs. */
@@ -11,6 +11,9 @@ export class RequestsApi {
   /** All that is asked for, weighed; for who teaches. */
   readonly queue = () => this.api.call('requestQueue');
   readonly ask = (request: NewRequest) => this.api.call('askForSong', {}, request);
+  readonly addAll = (requests: AddRequests) => this.api.call('addRequests', {}, requests);
+  /** Who could ask: for who teaches. */
+  readonly people = () => this.api.call('people');
   readonly saveChords = (id: string, chords: string) =>
     this.api.call('saveChords', { id }, { chords });
   readonly accept = (id: string, accept: Accept) => this.api.call('acceptRequest', { id }, accept);

@@ -1,10 +1,17 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import type { NewRequest, RequestQueue, SongRequest, WeighedRequest } from '@harvu/contract';
+import type {
+  AddRequests,
+  NewRequest,
+  RequestQueue,
+  SongRequest,
+  WeighedRequest,
+} from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import { parseDay } from '@harvu/core/day';
 import { leadingTo, queueOf, type QueueEntry, type Wish } from '@harvu/core/fit';
-import { switchMap, tap, type Observable } from 'rxjs';
+import { finalize, switchMap, tap, type Observable } from 'rxjs';
+import type { KnownRequests } from '@harvu/formats/table';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
 import { RequestsApi } from './requests.api';
@@ -55,7 +62,13 @@ export class RequestsState {
   private readonly isTeaching = inject(Session).isTeaching();
   private readonly all = signal<readonly SongRequest[] | null>(null);
   private readonly queue = signal<RequestQueue | null>(null);
+  private readonly askers = signal<KnownRequests | null>(null);
+  private readonly adding = signal(false);
   private readonly task = new Task();
+
+  /** Who could ask, and what waits; null unless requests are being taken in. */
+  readonly known = this.askers.asReadonly();
+  readonly isAdding = this.adding.asReadonly();
 
   readonly problem = this.task.problem;
   readonly isLoading = computed(
@@ -83,6 +96,33 @@ export class RequestsState {
 
   load(): void {
     this.task.run(this.read());
+  }
+
+  /** Finds out who could ask, so that requests can be taken in. */
+  openImport(): void {
+    const found = this.api.people().pipe(
+      tap((people) => {
+        const waiting = this.songs().flatMap(({ wishes }) => wishes.map((one) => one.request));
+        const students = people.filter(({ role, isPutAway }) => role === 'student' && !isPutAway);
+        this.askers.set({ students, waiting });
+      }),
+    );
+    this.task.run(found);
+  }
+
+  leaveImport(): void {
+    this.askers.set(null);
+  }
+
+  /** Takes in requests from elsewhere, all of them or none. */
+  addAll(requests: AddRequests): void {
+    this.adding.set(true);
+    const adding = this.api.addAll(requests).pipe(
+      tap(() => this.askers.set(null)),
+      switchMap(() => this.read()),
+      finalize(() => this.adding.set(false)),
+    );
+    this.task.run(adding);
   }
 
   ask(request: NewRequest): Observable<SongRequest> {

@@ -7,9 +7,9 @@ import {
   signal,
 } from '@angular/core';
 import type { Restored } from '@harvu/contract';
-import { Subject, takeUntil, tap } from 'rxjs';
+import { Subject, takeUntil, tap, type Observable } from 'rxjs';
+import { FilesApi, type Sending } from '../../platform/files.api';
 import { Session } from '../../platform/session';
-import { SessionApi } from '../../platform/session.api';
 import { Task } from '../../platform/task';
 import { DayLabel } from '../../ui/day-label';
 import { FieldRow } from '../../ui/field-row';
@@ -73,7 +73,7 @@ const WHOLE = 100;
   `,
 })
 export class RestoreForm {
-  private readonly api = inject(SessionApi);
+  private readonly files = inject(FilesApi);
   private readonly session = inject(Session);
   protected readonly task = new Task();
   protected readonly file = signal<File | null>(null);
@@ -100,7 +100,7 @@ export class RestoreForm {
     if (!file) return;
     this.percent.set(0);
     this.task.run(
-      this.api.restore(file, this.code().trim()).pipe(
+      this.restore(file).pipe(
         tap(({ percent, reply }) => {
           this.percent.update((before) => Math.max(before, percent));
           if (reply) this.restored.set(reply);
@@ -112,5 +112,11 @@ export class RestoreForm {
 
   protected goOn(): void {
     this.task.run(this.session.load());
+  }
+
+  private restore(file: File): Observable<Sending<Restored>> {
+    return this.files.send('/api/studio/restore', file, {
+      ...{ 'x-set-up-code': this.code().trim(), 'content-type': 'application/zip' },
+    });
   }
 }

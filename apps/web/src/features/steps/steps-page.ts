@@ -18,6 +18,7 @@ import { StepList } from './parts/step-list';
 import { StepPanel } from './parts/step-panel';
 import { WayBox } from './parts/way-box';
 import { durationWords } from '../../ui/duration';
+import { PrintMenu } from '../../ui/print-menu';
 import { LAYER_WORDS, SCHOOL_WORDS } from './plan-words';
 import { StepsState } from './steps.state';
 import { TeachingKeeper } from './teaching.keeper';
@@ -47,6 +48,7 @@ const READINGS: readonly { readonly reading: Reading; readonly label: string }[]
     LessonSlice,
     OwnStepForm,
     PlanNotes,
+    PrintMenu,
     ProblemLine,
     Ribbon,
     RouterLink,
@@ -112,9 +114,13 @@ export class StepsPage {
     const which = plan ? `has revision ${plan.revision}` : 'not given yet';
     return `${known.name}: ${which}`;
   });
-  protected readonly sheetUrl = computed(() => {
+  protected readonly papers = computed(() => {
     const plan = this.state.plan();
-    return plan ? `/api/plans/${plan.id}/sheet.pdf` : `/api/songs/${this.id()}/sheet.pdf`;
+    const of = plan ? `/api/plans/${plan.id}` : `/api/songs/${this.id()}`;
+    return [
+      { words: 'The sheet for the stand', address: `${of}/sheet.pdf` },
+      { words: 'The whole song', address: `${of}/song.pdf` },
+    ];
   });
   /** The blocks of the part that the chosen step teaches. */
   protected readonly blocksOfChosen = computed((): readonly number[] => {

@@ -16,6 +16,7 @@ import { Ribbon } from '../../ui/ribbon';
 import { TempoChart, type ChartAhead, type ChartLine } from '../../ui/tempo-chart';
 import type { PlanProgress } from '../plans';
 import { childWords, readinessWords } from '../../ui/readiness-words';
+import { PrintMenu, type Printable } from '../../ui/print-menu';
 import { AdjustStep } from '../teaching';
 import { PlanSteps } from './parts/plan-steps';
 import { TriedList } from './parts/tried-list';
@@ -44,7 +45,18 @@ function gateLines(gates: PlanProgress['readiness']['gates']): readonly string[]
 @Component({
   selector: 'harvu-student-song-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AdjustStep, DayLabel, Note, Page, PlanSteps, Ribbon, RouterLink, TempoChart, TriedList],
+  imports: [
+    AdjustStep,
+    DayLabel,
+    Note,
+    Page,
+    PlanSteps,
+    PrintMenu,
+    Ribbon,
+    RouterLink,
+    TempoChart,
+    TriedList,
+  ],
   providers: [StudentSongState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './student-song-page.html',
@@ -58,6 +70,13 @@ export class StudentSongPage {
   protected readonly theme = inject(Theme);
   protected readonly state = inject(StudentSongState);
   protected readonly block = signal(-1);
+
+  protected papers(planId: string): readonly Printable[] {
+    return [
+      { words: 'The sheet for the stand', address: `/api/plans/${planId}/sheet.pdf` },
+      { words: 'The whole song', address: `/api/plans/${planId}/song.pdf` },
+    ];
+  }
 
   protected readonly trail = computed(() => {
     const plan = this.state.plan()?.plan;

@@ -6,6 +6,7 @@ import { USUAL_HAND } from '@harvu/core/fretboard';
 import { secondsOfDrill } from '@harvu/core/events';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
+import { PrintMenu, type Printable } from '../../ui/print-menu';
 import { DrillMeasure } from './parts/drill-measure';
 import { PastLessons } from './parts/past-lessons';
 import { StretchMeasure } from './parts/stretch-measure';
@@ -19,7 +20,16 @@ const STROKE_SECONDS = 10;
 @Component({
   selector: 'harvu-student-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DrillMeasure, Note, Page, PastLessons, RouterLink, StretchMeasure, StudentForm],
+  imports: [
+    DrillMeasure,
+    Note,
+    Page,
+    PastLessons,
+    PrintMenu,
+    RouterLink,
+    StretchMeasure,
+    StudentForm,
+  ],
   providers: [StudentState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './student-page.html',
@@ -58,6 +68,14 @@ export class StudentPage {
 
   constructor() {
     this.state.open(toObservable(this.id));
+  }
+
+  protected papers(id: string): readonly Printable[] {
+    const of = `/api/students/${id}`;
+    return [
+      { words: 'A card to practise by', address: `${of}/card.pdf` },
+      { words: 'The last twelve weeks', address: `${of}/report.pdf` },
+    ];
   }
 
   protected label(name: string): string {

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import type { ConsentRecord } from '@harvu/contract';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import type { AddStudents, ConsentRecord } from '@harvu/contract';
 import { Session } from '../../platform/session';
 import { Page } from '../../ui/page';
 import { ActsList } from './parts/acts-list';
 import { AddPersonForm } from './parts/add-person-form';
 import { BackupsNote } from './parts/backups-note';
+import { ImportStudents } from './parts/import-students';
 import { PersonRow } from './parts/person-row';
 import { SettingsForm } from './parts/settings-form';
 import { TakeAlong } from './parts/take-along';
@@ -14,7 +15,16 @@ import { StudioState } from './studio.state';
 @Component({
   selector: 'harvu-studio-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ActsList, AddPersonForm, BackupsNote, Page, PersonRow, SettingsForm, TakeAlong],
+  imports: [
+    ActsList,
+    AddPersonForm,
+    BackupsNote,
+    ImportStudents,
+    Page,
+    PersonRow,
+    SettingsForm,
+    TakeAlong,
+  ],
   providers: [StudioState],
   host: { class: 'flex flex-1 flex-col' },
   template: `
@@ -22,7 +32,22 @@ import { StudioState } from './studio.state';
       <span figures class="text-ink-soft"
         ><b class="text-ink">{{ state.people().length }}</b> people</span
       >
+      <ng-container actions>
+        <button type="button" class="button" (click)="imports.set(!imports())">
+          Students from a table
+        </button>
+      </ng-container>
       <p role="status" class="text-spruce">{{ state.done() }}</p>
+      @if (imports()) {
+        @defer (on immediate) {
+          <harvu-import-students
+            [people]="state.people()"
+            [isTaking]="state.isAdding()"
+            (accepted)="add($event)"
+            (closed)="imports.set(false)"
+          />
+        }
+      }
       <ul class="border-t border-line">
         @for (person of state.people(); track person.id) {
           <li class="border-b border-line">
@@ -61,8 +86,14 @@ export class StudioPage {
   protected readonly session = inject(Session);
   protected readonly state = inject(StudioState);
 
+  protected readonly imports = signal(false);
+
   constructor() {
     this.state.load();
+  }
+
+  protected add(students: AddStudents): void {
+    this.state.addStudents(students, () => this.imports.set(false));
   }
 
   protected consentsOf(personId: string): readonly ConsentRecord[] {

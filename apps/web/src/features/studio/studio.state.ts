@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type {
   Act,
+  AddStudents,
   Backup,
   Consent,
   ConsentRecord,
@@ -30,6 +31,7 @@ export class StudioState {
   private readonly set = signal<StudioSettings | null>(null);
   private readonly written = signal<readonly Act[]>([]);
   private readonly copies = signal<readonly Backup[]>([]);
+  private readonly adding = signal(false);
   private readonly packing = signal(false);
   private readonly left = new Subject<void>();
   private readonly consented = signal<ConsentHistory | null>(null);
@@ -39,6 +41,7 @@ export class StudioState {
   readonly acts = this.written.asReadonly();
   readonly backups = this.copies.asReadonly();
   readonly consents = this.consented.asReadonly();
+  readonly isAdding = this.adding.asReadonly();
   /** Whether the whole studio is being packed. */
   readonly isPacking = this.packing.asReadonly();
   readonly problem = this.task.problem;
@@ -54,6 +57,20 @@ export class StudioState {
           this.copies.set(backups);
         }),
       ),
+    );
+  }
+
+  /** Adds students from elsewhere, all of them or none. */
+  addStudents(students: AddStudents, then: () => void): void {
+    this.adding.set(true);
+    const adding = this.api.addStudents(students).pipe(
+      tap(then),
+      finalize(() => this.adding.set(false)),
+    );
+    const count = students.students.length;
+    this.run(
+      adding,
+      `${count} ${count === 1 ? 'student is' : 'students are'} added. Give each a password, so that they can sign in.`,
     );
   }
 

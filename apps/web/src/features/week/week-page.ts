@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { Session } from '../../platform/session';
 import { Page } from '../../ui/page';
+import { PrintMenu } from '../../ui/print-menu';
 import { FromTeacher } from './parts/from-teacher';
 import { TodaysList } from './parts/todays-list';
 import { WeekMinutes } from './parts/week-minutes';
@@ -11,7 +13,7 @@ import { WeekState } from './week.state';
 @Component({
   selector: 'harvu-week-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FromTeacher, Page, RouterLink, TodaysList, WeekMinutes, WeekSong],
+  imports: [FromTeacher, Page, PrintMenu, RouterLink, TodaysList, WeekMinutes, WeekSong],
   providers: [WeekState],
   host: { class: 'flex flex-1 flex-col' },
   styles: `
@@ -26,6 +28,13 @@ import { WeekState } from './week.state';
   `,
   template: `
     <harvu-page title="My week" [problem]="state.problem()">
+      <ng-container actions>
+        @if ((state.songs()?.length ?? 0) > 0) {
+          @defer (on immediate) {
+            <harvu-print-menu [papers]="papers" />
+          }
+        }
+      </ng-container>
       @if (state.unsent() > 0) {
         <p class="mb-3 font-semibold text-brass" role="status">
           {{ state.unsent() === 1 ? '1 waits' : state.unsent() + ' wait' }} to be sent
@@ -63,4 +72,9 @@ import { WeekState } from './week.state';
 })
 export class WeekPage {
   protected readonly state = inject(WeekState);
+  private readonly own = `/api/students/${inject(Session).person()?.id ?? ''}`;
+  protected readonly papers = [
+    { words: 'A card to practise by', address: `${this.own}/card.pdf` },
+    { words: 'The last twelve weeks', address: `${this.own}/report.pdf` },
+  ];
 }

@@ -8,13 +8,13 @@ import {
   signal,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { milestoneWords } from '@harvu/core/brief';
 import { dayAfter, weekdayOf } from '@harvu/core/day';
 import { v4 as newId } from 'uuid';
 import { typedIn } from '../../../platform/forms';
 import { Session } from '../../../platform/session';
 import { EventQueue } from '../../../store';
 import { dayWords } from '../../../ui/day-label';
-import { milestoneWords } from '../../brief';
 import { WeekState } from '../week.state';
 
 const WEEK_DAYS = 7;

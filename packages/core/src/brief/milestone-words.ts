@@ -1,4 +1,4 @@
-import type { MilestoneKind } from '@harvu/core/progress';
+import type { MilestoneKind } from '../progress';
 
 const WORDS: Readonly<Record<MilestoneKind, string>> = {
   'first section': 'The first section sounds like the song',
@@ -10,7 +10,12 @@ const WORDS: Readonly<Record<MilestoneKind, string>> = {
   'on the night': 'It was played for somebody',
 };
 
-/** A milestone in words, said once and kindly. */
+/**
+ * Says a milestone, once and kindly.
+ *
+ * @example
+ * milestoneWords('half') // 'Half the song is at its goal'
+ */
 export function milestoneWords(kind: MilestoneKind): string {
   return WORDS[kind];
 }

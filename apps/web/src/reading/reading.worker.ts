@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { readingTasks } from './reading-tasks';
+
+expose(readingTasks);
