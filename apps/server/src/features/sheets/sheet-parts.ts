@@ -181,7 +181,7 @@ function besideOf(part: Part): string | undefined {
 }
 
 /** Patterns that were drawn further up are not drawn again. */
-function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefined {
+export function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefined {
   const { work } = sheet.plan;
   const played = work.timeline.occurrences.find((one) => one.part.id === part.id);
   // Where a riff is played, no strokes are.
@@ -203,7 +203,7 @@ function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | undefin
 const RIFF_SCALE = 1.3;
 
 /** The riffs of a part, each where it first comes, as tablature. */
-function riffRows(sheet: Sheet, part: Part, drawn: Set<string>): readonly Content[] {
+export function riffRows(sheet: Sheet, part: Part, drawn: Set<string>): readonly Content[] {
   const { work } = sheet.plan;
   const names = new Set(part.bars.flatMap((bar) => (bar.riffs ?? []).map((one) => one.name)));
   const scale = sheet.size.lane * RIFF_SCALE;

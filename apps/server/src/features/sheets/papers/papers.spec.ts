@@ -69,8 +69,8 @@ describe('a card for the stand', () => {
   it('says what, how and until when, with a box for each day, and when to stop', () => {
     const words = wordsOf(practiceCard(CARD));
     expect(words).toContain('Wiebke: until Thursday 3 Dec');
-    expect(words).toContain('G to D  5\u00a0minat 60 bpm, 3 times cleanLock Gate');
-    expect(words).toContain('Fri15 minMon10 min');
+    expect(words).toContain('15 min on Fri; 10 min on Mon');
+    expect(words).toContain('G to D5\u00a0minat 60 bpm, 3 times cleanFriMon');
     expect(words).toContain('stop for today');
     expect(JSON.stringify(practiceCard(CARD)).match(/"type":"rect"/g)).toHaveSize(2);
   });

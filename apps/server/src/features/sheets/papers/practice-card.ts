@@ -26,47 +26,52 @@ export interface CardOrder {
   readonly days: readonly { readonly day: Day; readonly name: string; readonly minutes: number }[];
 }
 
-const BOX = 13;
-const DAY_WIDTH = 44;
+const BOX = 15;
+const NAME_PT = 20;
+const WORDS_PT = 17;
+const LINES = 3;
 
-function box(): Column {
+function dayBox(name: string): Column {
   return {
-    canvas: [{ type: 'rect', x: 0, y: 0, w: BOX, h: BOX, lineWidth: 1 }],
-    width: DAY_WIDTH,
-    margin: [0, 3, 0, 0],
+    columns: [
+      { canvas: [{ type: 'rect', x: 0, y: 2, w: BOX, h: BOX, lineWidth: 1 }], width: BOX + 5 },
+      words(name, { width: 'auto' }),
+    ],
+    width: 'auto',
   };
 }
 
-function cardRow({ title, words: said, song, minutes }: PrintedCard, days: number): Content {
+function cardBlock({ title, words: said, song, minutes }: PrintedCard, order: CardOrder): Content {
+  const isOne = order.frames.length < 2;
   return {
-    columns: [
+    stack: [
       {
-        stack: [
-          { text: [...styled(title, { bold: true }), ...styled(`  ${minutes}\u00a0min`)] },
-          words(said),
-          words(song),
+        columns: [
+          { text: styled(title, { bold: true, fontSize: NAME_PT }, 'Display'), width: '*' },
+          words(`${minutes}\u00a0min`, { width: 'auto', fontSize: WORDS_PT }),
         ],
-        width: '*',
       },
-      ...Array.from({ length: days }, box),
+      words(isOne ? said : `${said} (${song})`, { fontSize: WORDS_PT }),
+      {
+        columns: order.days.map(({ name }) => dayBox(name)),
+        columnGap: 18,
+        margin: [0, 4, 0, 0],
+      },
     ],
-    columnGap: 4,
-    margin: [0, 6, 0, 0],
+    margin: [0, 12, 0, 0],
     unbreakable: true,
   };
 }
 
-function dayHeads(days: CardOrder['days']): Content {
-  return {
-    columns: [
-      { text: '', width: '*' },
-      ...days.map(({ name, minutes }): Column => ({
-        stack: [words(name), words(`${minutes} min`)],
-        width: DAY_WIDTH,
-      })),
-    ],
-    columnGap: 4,
-  };
+/** The minutes that were agreed: those of most days first. */
+function minutesLine(days: CardOrder['days']): string {
+  const kinds = [...new Set(days.map(({ minutes }) => minutes))];
+  const on = (minutes: number): readonly string[] =>
+    days.filter((one) => one.minutes === minutes).map(({ name }) => name);
+  return kinds
+    .toSorted((a, b) => on(b).length - on(a).length)
+    .map((minutes) => `${minutes} min on ${on(minutes).join(', ')}`)
+    .join('; ');
 }
 
 /** A card for the stand: what to practise until the next lesson, with a box to tick for each day. */
@@ -83,17 +88,17 @@ export function practiceCard(order: CardOrder): TDocumentDefinitions {
         text: [...styled(song, { bold: true }), ...styled(`: ${said}`)],
       })),
       rule(width),
-      dayHeads(days),
-      ...(cards.length === 0 ? [nothing] : cards.map((card) => cardRow(card, days.length))),
-      heading('How it went', 18),
-      ...Array.from({ length: 3 }, (): Content => ({
+      words(minutesLine(days)),
+      ...(cards.length === 0 ? [nothing] : cards.map((card) => cardBlock(card, order))),
+      heading('How it went', 24),
+      ...Array.from({ length: LINES }, (): Content => ({
         canvas: [
           {
             type: 'line',
             x1: 0,
-            y1: SMALLEST_PT + 8,
+            y1: SMALLEST_PT + 14,
             x2: width,
-            y2: SMALLEST_PT + 8,
+            y2: SMALLEST_PT + 14,
             lineWidth: 0.5,
           },
         ],

@@ -25,15 +25,16 @@ export interface ProgrammeOrder {
   readonly items: readonly PrintedItem[];
 }
 
-const TITLE_PT = 18;
+const TITLE_PT = 22;
+const NAME_PT = 16;
 
 function forListeners({ title, studentName }: PrintedItem): Content {
   return {
     stack: [
       { text: styled(title, { bold: true, fontSize: TITLE_PT }, 'Display') },
-      words(studentName),
+      words(studentName, { fontSize: NAME_PT }),
     ],
-    margin: [0, 9, 0, 0],
+    margin: [0, 14, 0, 0],
     unbreakable: true,
   };
 }

@@ -6,7 +6,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { SheetOrder } from '../print-sheet';
 import type { Sheet } from '../sheet';
 import { widthOf } from '../sheet-document';
-import { barTable, letterOf } from '../sheet-parts';
+import { barTable, laneOf, letterOf, riffRows } from '../sheet-parts';
 import { SMALLEST_PT, styled, words } from '../sheet-words';
 import { paperDocument } from './paper';
 
@@ -42,11 +42,11 @@ function runsOf(occurrences: readonly Played[]): readonly Run[] {
   return runs;
 }
 
-function remarksOf({ played, times }: Run): string {
-  const { pattern, until, fade, sometimes } = played;
+function remarksOf({ played, times }: Run, pattern: string): string {
+  const { until, fade, sometimes } = played;
   return [
     times > 1 ? `${times} times` : '',
-    pattern === undefined ? '' : `pattern ${pattern}`,
+    pattern === '' ? '' : `pattern ${pattern}`,
     until === undefined ? '' : `round and round until “${until}”`,
     fade ? 'it fades' : '',
     sometimes ? 'not always played' : '',
@@ -55,9 +55,20 @@ function remarksOf({ played, times }: Run): string {
     .join(', ');
 }
 
-function runBlock(sheet: Sheet, run: Run, cue: string): Content {
-  const { part, name, bars, startsAt } = run.played;
-  const remarks = remarksOf(run);
+/** What was drawn further up is not drawn again. */
+interface Shown {
+  readonly cues: Map<string, string>;
+  readonly drawn: Set<string>;
+  pattern: string;
+}
+
+function runBlock(sheet: Sheet, run: Run, shown: Shown): Content {
+  const { part, name, bars, startsAt, section, pattern = '' } = run.played;
+  const remarks = remarksOf(run, pattern === shown.pattern ? '' : pattern);
+  shown.pattern = pattern;
+  const cue = shown.cues.get(section) ?? '';
+  shown.cues.delete(section);
+  const lane = laneOf(sheet, part, shown.drawn);
   return {
     stack: [
       {
@@ -78,6 +89,8 @@ function runBlock(sheet: Sheet, run: Run, cue: string): Content {
         ],
       },
       ...(cue === '' ? [] : [words(`“${cue} …”`, { margin: [0, 1, 0, 1] })]),
+      ...(lane ? [lane] : []),
+      ...riffRows(sheet, part, shown.drawn),
       ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
     ],
     margin: [0, sheet.size.between, 0, 0],
@@ -98,13 +111,14 @@ export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
     ...{ title, playedBy, studentName, printedOn: order.printedOn, paper, conventions },
     ...{ song, plan, size, lesson: { heading: '', pieces: [] } },
   };
-  const cues = new Map(song.sections.map(({ id, cue }) => [id, cue ?? '']));
+  const cues = new Map<string, string>(song.sections.map(({ id, cue }) => [id, cue ?? '']));
+  const shown: Shown = { cues, drawn: new Set(), pattern: '' };
   const frame = frameWords({ ...song.frame, capo: plan.work.capo })
-    .filter((one) => !one.isOpen)
+    // How long it is, its bars tell.
+    .filter((one) => !one.isOpen && one.field !== 'length')
     .map((one) => one.words);
   const { occurrences, lasts, barCount } = plan.work.timeline;
   const whole = `${barCount} bars, ${minutesWords(lasts)}`;
-  const seen = new Set<string>();
   return paperDocument({
     ...{ title, paper },
     line: [studentName === '' ? playedBy : `for ${studentName}`, whole, order.printedOn]
@@ -112,12 +126,7 @@ export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
       .join(' · '),
     content: [
       words(frame.join(' · ')),
-      ...runsOf(occurrences).map((run) => {
-        const { section } = run.played;
-        const cue = seen.has(section) ? '' : (cues.get(section) ?? '');
-        seen.add(section);
-        return runBlock(sheet, run, cue);
-      }),
+      ...runsOf(occurrences).map((run) => runBlock(sheet, run, shown)),
       ...(occurrences.length === 0 ? [words('Nothing of this song is written yet.')] : []),
     ],
   });

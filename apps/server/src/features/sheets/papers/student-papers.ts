@@ -83,7 +83,7 @@ async function framesOf(
   return shown.flatMap(({ id, title }) => {
     const document = ways.get(id)?.document;
     if (!document) return [];
-    const said = frameWords(document.frame).filter((one) => !one.isOpen);
+    const said = frameWords(document.frame).filter((one) => !one.isOpen && one.field !== 'length');
     return [{ song: title, words: said.map((one) => one.words).join(', ') }];
   });
 }
