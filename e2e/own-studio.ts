@@ -27,10 +27,12 @@ export class OwnStudio {
     private readonly child: ChildProcess,
   ) {}
 
-  static async open(): Promise<OwnStudio> {
+  /** With a demo world, unless it is to be empty; then it is set up with the code that is given. */
+  static async open(more: Readonly<Record<string, string>> = {}): Promise<OwnStudio> {
     const data = mkdtempSync(join(tmpdir(), 'harvu-own-'));
     const port = await freePort();
-    const env = { ...process.env, PORT: String(port), HARVU_DATA: data, LOG_LEVEL: 'fatal' };
+    const own = { ...process.env, ...more };
+    const env = { ...own, PORT: String(port), HARVU_DATA: data, LOG_LEVEL: 'fatal' };
     const child = spawn(process.execPath, ['scripts/start.mjs'], {
       cwd: ROOT,
       env,

@@ -1,4 +1,10 @@
-import { ChangeDetectionStrategy, Component, type ElementRef, input, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  input,
+  viewChild,
+} from '@angular/core';
 
 /** Something that can be printed: what it is, and where its PDF is made. */
 export interface Printable {
@@ -19,7 +25,7 @@ export interface Printable {
     <details #menu>
       <summary class="button list-none">Print</summary>
       <ul
-        class="absolute right-0 z-20 mt-1 w-max max-w-[80vw] rounded-sm border border-line bg-sheet p-2 shadow-lg max-sm:right-auto max-sm:left-0"
+        class="absolute right-0 z-20 mt-1 w-max  rounded-sm border border-line bg-sheet p-2 shadow-lg max-sm:fixed max-sm:right-4 max-sm:left-4 max-sm:w-auto"
       >
         @for (paper of papers(); track paper.address) {
           <li class="flex items-baseline gap-3 px-1 py-1">

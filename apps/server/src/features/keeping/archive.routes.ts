@@ -31,7 +31,7 @@ export function serveArchives(api: Api, service: ArchiveService): void {
   // Whoever restores has read the code where the server was started, as whoever sets a studio up.
   api.post('/studio/restore', async (c) => {
     const code = c.req.header('x-set-up-code') ?? '';
-    const restored = await service.restore(new Uint8Array(await c.req.arrayBuffer()), code);
-    return c.json(restored, 201);
+    const read = async () => new Uint8Array(await c.req.arrayBuffer());
+    return c.json(await service.restore(read, code), 201);
   });
 }

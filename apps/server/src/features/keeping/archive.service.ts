@@ -106,11 +106,12 @@ export function createArchiveService(deps: ArchiveDeps) {
       return packed({ ...what, name: person.name }, asked, gone);
     },
     /** Brings a studio back into a database that has none, whole or not at all. */
-    async restore(bytes: Uint8Array, code: string): Promise<Restored> {
+    async restore(read: () => Promise<Uint8Array>, code: string): Promise<Restored> {
       await studio.checkCode(code);
       const { studioName: known } = await studio.door();
       if (known !== '') throw conflict('This studio is set up already.', 'Sign in instead.');
-      const found = await unpackStudio(bytes);
+      // Only now is the file taken in: whoever has no code sends nothing large.
+      const found = await unpackStudio(await read());
       if (!found.ok) throw badRequest(found.why, REMEDY, 'file');
       await put(found.rows);
       const { studioName } = await studio.door();

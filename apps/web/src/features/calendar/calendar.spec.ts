@@ -189,7 +189,7 @@ describe('the weeks ahead', () => {
     choice.dispatchEvent(new Event('change'));
     await wait(() => page.text.includes('Take these over'));
     expect(page.text).toContain('Ada Thu 16:30, 45 min');
-    expect(page.text).toContain('names nobody who is here alone');
+    expect(page.text).toContain('Choir Thu 19:00, 45 min names no student who is here');
     http.expectNone('/api/settings');
     await page.press('Take these over');
     const settings = { timeZone: 'Europe/Berlin', breaks: [] };

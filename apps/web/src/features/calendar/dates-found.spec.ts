@@ -41,6 +41,17 @@ describe('dates that were found', () => {
       expect(whose(title)).toEqual([id]);
     });
 
+  it('say why they are nobody’s', () => {
+    const hours = ['Odalys', 'Choir', 'Bram', 'Bram, late'].map((title, at) => ({
+      ...{ title, slot: { weekday: 1, time: '16:30', minutes: 30 }, times: 10 + at },
+    }));
+    const why = lessonsIn({ daysOff: [], lost: [], hours }, STUDENTS).map((one) => one.why);
+    expect(why).toEqual([
+      ...['could be Odalys Renn or Odalys Pike', 'names no student who is here'],
+      ...['comes less often than another hour of theirs', ''],
+    ]);
+  });
+
   it('are one lesson each: the one that comes more often', () => {
     expect(whose('Bram', 'Bram, second')).toEqual([null, 'b']);
   });

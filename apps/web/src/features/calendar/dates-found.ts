@@ -1,4 +1,4 @@
-import type { FoundDates } from '@harvu/formats/calendar';
+import type { FoundDates, FoundHour } from '@harvu/formats/calendar';
 import type { StudioBreak, WeeklySlot } from '@harvu/core/lessons';
 
 /** A weekly hour and whose lesson it could be; nobody's where the calendar names none who is here. */
@@ -7,6 +7,8 @@ export interface FoundLesson {
   readonly slot: WeeklySlot;
   readonly times: number;
   readonly studentId: string | null;
+  /** Why it is nobody's; empty where it is somebody's. */
+  readonly why: string;
 }
 
 interface Named {
@@ -23,14 +25,22 @@ function plain(text: string): string {
     .trim();
 }
 
-/** The one whose name stands in a title: the whole of it, else a first name that only one has. */
-function namedIn(title: string, students: readonly Named[]): string | null {
+/** Whose name stands in a title: the whole of it, else a first name. */
+function namedIn(title: string, students: readonly Named[]): readonly Named[] {
   const words = ` ${plain(title)} `;
   const has = (name: string): boolean => name !== '' && words.includes(` ${name} `);
   const whole = students.filter(({ name }) => has(plain(name)));
-  const first = students.filter(({ name }) => has(plain(name).split(' ')[0] ?? ''));
-  const found = whole.length > 0 ? whole : first;
-  return found.length === 1 ? (found[0]?.id ?? null) : null;
+  if (whole.length > 0) return whole;
+  return students.filter(({ name }) => has(plain(name).split(' ')[0] ?? ''));
+}
+
+function found({ title, slot, times }: FoundHour, students: readonly Named[]): FoundLesson {
+  const named = namedIn(title, students);
+  const [one] = named;
+  if (one && named.length === 1) return { title, slot, times, studentId: one.id, why: '' };
+  const names = named.map(({ name }) => name).join(' or ');
+  const why = one ? `could be ${names}` : 'names no student who is here';
+  return { title, slot, times, studentId: null, why };
 }
 
 /** Says of each weekly hour whose it could be; of somebody with two, the one that comes more often. */
@@ -38,7 +48,7 @@ export function lessonsIn(
   { hours }: FoundDates,
   students: readonly Named[],
 ): readonly FoundLesson[] {
-  const all = hours.map((hour) => ({ ...hour, studentId: namedIn(hour.title, students) }));
+  const all = hours.map((hour) => found(hour, students));
   const best = new Map<string, FoundLesson>();
   for (const one of all) {
     const before = one.studentId === null ? undefined : best.get(one.studentId);
@@ -46,7 +56,9 @@ export function lessonsIn(
       best.set(one.studentId, one);
   }
   return all.map((one) =>
-    one.studentId !== null && best.get(one.studentId) === one ? one : { ...one, studentId: null },
+    one.studentId === null || best.get(one.studentId) === one
+      ? one
+      : { ...one, studentId: null, why: 'comes less often than another hour of theirs' },
   );
 }
 

@@ -30,9 +30,15 @@ function asksForCode(error: unknown): boolean {
         <harvu-logo /><span class="font-display text-lg font-bold">harvu</span>
       </p>
       @if (session.door().needsSetUp) {
-        <h1 class="mt-6 text-xl">Set up your studio</h1>
+        <h1 class="mt-6 text-xl">
+          {{ restores() ? 'Bring your studio back' : 'Set up your studio' }}
+        </h1>
         <p class="mt-1 max-w-[52ch] text-ink-soft">
-          You become its owner. Teachers and students come later, from the Studio page.
+          {{
+            restores()
+              ? 'Everything the file holds is put in its place, or nothing of it.'
+              : 'You become its owner. Teachers and students come later, from the Studio page.'
+          }}
         </p>
         <div class="mt-6 max-w-[360px]">
           @if (restores()) {
@@ -44,7 +50,7 @@ function asksForCode(error: unknown): boolean {
               <harvu-set-up-form (made)="enter($event)" [problem]="task.problem()" />
             }
           }
-          <button type="button" class="link mt-6" (click)="restores.set(!restores())">
+          <button type="button" class="link mt-6 block" (click)="restores.set(!restores())">
             {{ restores() ? 'Set up a new studio instead' : 'Bring a studio back from its file' }}
           </button>
         </div>

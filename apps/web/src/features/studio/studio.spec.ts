@@ -3,6 +3,8 @@ import { signal } from '@angular/core';
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
 import { setUpPage, Shown } from '../../testing/page';
+import { ROUTES, type Route } from '@harvu/contract/routes';
+import { ACT_WORDS } from './parts/acts-list';
 import { StudioPage } from './studio-page';
 
 const WIEBKE = {
@@ -41,6 +43,14 @@ describe('the studio’s page', () => {
   it('says who did what', async () => {
     await open();
     expect(page.text).toContain('Ilse gave to students: Pebble Road');
+  });
+
+  it('has words for whatever is written down', () => {
+    const written = Object.entries<Route>(ROUTES)
+      .filter(([, { method, reach }]) => method !== 'GET' && ['teaching', 'owner'].includes(reach))
+      .map(([name]) => name)
+      .filter((name) => !/^save(Song|Teaching|Plan|Lesson)$/.test(name));
+    expect(written.filter((name) => !(name in ACT_WORDS))).toEqual([]);
   });
 
   it('says that there is no backup', async () => {

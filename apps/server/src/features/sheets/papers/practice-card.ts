@@ -34,9 +34,10 @@ const LINES = 3;
 function dayBox(name: string): Column {
   return {
     columns: [
-      { canvas: [{ type: 'rect', x: 0, y: 2, w: BOX, h: BOX, lineWidth: 1 }], width: BOX + 5 },
+      { canvas: [{ type: 'rect', x: 0, y: 2, w: BOX, h: BOX, lineWidth: 1 }], width: BOX },
       words(name, { width: 'auto' }),
     ],
+    columnGap: 5,
     width: 'auto',
   };
 }

@@ -95,9 +95,7 @@ const MOST_BREAKS = 60;
                   ><b>{{ one.studentId === null ? one.title : state.nameOf(one.studentId) }}</b>
                   {{ weekdays[one.slot.weekday] }} {{ one.slot.time }}, {{ one.slot.minutes }} min
                   <span class="text-ink-soft">{{
-                    one.studentId === null
-                      ? 'names nobody who is here alone'
-                      : 'from “' + one.title + '”'
+                    one.studentId === null ? one.why : 'from “' + one.title + '”'
                   }}</span></span
                 >
               </li>

@@ -3,7 +3,7 @@ import type { Act } from '@harvu/contract';
 import { DayLabel } from '../../../ui/day-label';
 
 /** What was done, in words; by the name the server writes it down under. */
-const WORDS: Readonly<Record<string, string>> = {
+export const ACT_WORDS: Readonly<Record<string, string>> = {
   signIn: 'signed in',
   signInHeldOff: 'Somebody was held off at the door after too many tries',
   addPerson: 'added somebody',
@@ -25,6 +25,14 @@ const WORDS: Readonly<Record<string, string>> = {
   withdrawOverrule: 'took an overruling back in',
   assign: 'gave to students:',
   withdrawPlan: 'took back',
+  addStudents: 'added students from a table',
+  addRequests: 'took in requests from a table',
+  saveChords: 'pasted chords for a request:',
+  renameSong: 'named a song:',
+  copySong: 'copied a song:',
+  moveSong: 'moved a song to another shelf:',
+  usualLesson: 'set a lesson as usual again',
+  saveEvening: 'changed the programme of the evening',
   saveStudent: 'changed what is known of',
   saveConstants: 'changed figures that are taken as given',
   saveSettings: 'changed the studio’s rules',
@@ -42,7 +50,7 @@ const FEW = 12;
     <ul class="border-t border-line text-sm">
       @for (act of shown(); track $index) {
         <li class="flex gap-4 border-b border-line-soft py-1.5">
-          <span class="w-28 shrink-0 text-ink-soft">{{ act.at | day: 'time' }}</span>
+          <span class="w-36 shrink-0 text-ink-soft">{{ act.at | day: 'time' }}</span>
           <span class="min-w-0"
             ><b>{{ act.by }}</b> {{ act.words }} <b>{{ act.about }}</b></span
           >
@@ -62,6 +70,6 @@ export class ActsList {
   protected readonly isWhole = signal(false);
   protected readonly shown = computed(() => {
     const acts = this.isWhole() ? this.acts() : this.acts().slice(0, FEW);
-    return acts.map((one) => ({ ...one, words: WORDS[one.act] ?? one.act }));
+    return acts.map((one) => ({ ...one, words: ACT_WORDS[one.act] ?? one.act }));
   });
 }
