@@ -20,14 +20,14 @@ async function takeIn(page: Page, studio: OwnStudio): Promise<void> {
   await page.goto(`${studio.url}/studio`);
   await page.getByRole('button', { name: 'Students from a table' }).click();
   const table = 'Name;Age;Guardian;Day;Time\nAda Quill;9;Bea;Do;15.30\nBram Tessel;24;;;\n';
-  await give(page, 'A table of students', table);
+  await give(page, 'A table, as CSV', table);
   await expect(page.getByText('somebody of this name is there already')).toBeVisible();
   await page.getByRole('button', { name: 'Take 1 student over' }).click();
   await expect(page.getByRole('status')).toContainText('1 student is added.');
 
   await page.goto(`${studio.url}/requests`);
   await page.getByRole('button', { name: 'From a table' }).click();
-  await give(page, 'A table of requests', 'Who,Song\nAda,Nine Locks at Noon\n');
+  await give(page, 'A table, as CSV', 'Who,Song\nAda,Nine Locks at Noon\n');
   await page.getByRole('button', { name: 'Take 1 request over' }).click();
   await expect(page.getByRole('heading', { name: 'Nine Locks at Noon' })).toBeVisible();
 

@@ -38,7 +38,7 @@ export interface TableKind<What, Field extends string> {
   template: `
     <harvu-file-choice
       accepts=".csv,.tsv,.txt,text/csv"
-      [label]="kind().label"
+      label="A table, as CSV"
       [hint]="kind().hint"
       [name]="file.name()"
       [isReading]="file.isReading()"
