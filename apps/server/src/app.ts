@@ -21,6 +21,7 @@ import { signedInOnly, type Act, type SignedIn } from './platform/access';
 import type { Api } from './platform/routing';
 import { isFull } from './platform/database';
 import { DomainError, badRequest, noRoom, notFound } from './platform/errors';
+import { toLoggedPath } from './platform/failures';
 import { createHealth } from './platform/health';
 import { knownHostsOnly } from './platform/hosts';
 import { USUAL_PATIENCE } from './platform/live';
@@ -61,7 +62,7 @@ function errorDoor(onFailure: AppDeps['onFailure']) {
     if (error instanceof DomainError) return answerProblem(c, error);
     if (isFull(error)) return answerProblem(c, noRoom);
     // Whoever has gone is answered nothing.
-    if (!c.req.raw.signal.aborted) onFailure(error, c.req.path);
+    if (!c.req.raw.signal.aborted) onFailure(error, toLoggedPath(c.req.path));
     return answerProblem(c, FAILURE);
   };
 }

@@ -1,5 +1,5 @@
 import { TestStudio } from '../../testing/test-studio';
-import { toLogged } from './failures';
+import { toLogged, toLoggedPath } from './failures';
 
 const SECRET = 'Guardian Unmistakable';
 
@@ -18,6 +18,11 @@ describe('a failure in the log', () => {
     expect(logged.name).toBe('SequelizeDatabaseError');
     expect(logged.number).toBe(1054);
     await studio.close();
+  });
+
+  it('says where it was, but for an address that is a key', () => {
+    expect(toLoggedPath('/api/songs/1')).toBe('/api/songs/1');
+    expect(toLoggedPath('/api/calendar/secret.ics')).toBe('/api/calendar/…');
   });
 
   it('is told even where something else than an error was thrown', () => {

@@ -30,3 +30,8 @@ export function toLogged(error: unknown): LoggedFailure {
     stack: stack.map((line) => line.trim()),
   };
 }
+
+/** A path without what opens something: the address of a calendar is its own key. */
+export function toLoggedPath(path: string): string {
+  return path.replace(/(\/calendar\/).+$/, '$1…');
+}

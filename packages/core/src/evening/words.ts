@@ -6,8 +6,7 @@ import type { StageChange } from './evening';
  * Says what is done between two items of an evening; empty where nothing is.
  *
  * @example
- * changeWords({ strings: ['string 6 to D2'], capoTo: 0, seconds: 19, isTwiceInARow: false })
- * // 'tune string 6 to D2, take the capo off: about 19 s'
+ * changeWords({ strings: [], capoTo: 0, seconds: 4, isTwiceInARow: false }) // 'take the capo off: about 4 s'
  */
 export function changeWords({ strings, capoTo, seconds, isTwiceInARow }: StageChange): string {
   const done = [

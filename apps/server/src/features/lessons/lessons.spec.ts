@@ -1,3 +1,4 @@
+import { strFromU8, unzipSync } from 'fflate';
 import {
   NEW_PROFILE,
   type LessonNotes,
@@ -181,10 +182,10 @@ describe('the lessons of the studio', () => {
     await save(idOf(wiebke, '2026-11-24'), lessonOf(wiebke, '2026-11-24', HELD), { tells: true });
     await owner.send('POST', '/api/me/confirm', { password: 'lantern-night' });
     const path = `/api/people/${wiebke.person.id}`;
-    const { body } = await owner.get<{ tables: Record<string, readonly object[]> }>(
-      `${path}/export`,
-    );
-    expect([body.tables['lessons']?.length, body.tables['mails']?.length]).toEqual([1, 2]);
+    const files = unzipSync((await studio.fileOf(owner, `${path}/export.zip`)).bytes);
+    const count = (table: string): number =>
+      (JSON.parse(strFromU8(files[`data/${table}.json`] ?? new Uint8Array())) as unknown[]).length;
+    expect([count('lessons'), count('mails')]).toEqual([1, 2]);
     await owner.send('POST', `${path}/put-away`);
     expect((await owner.send('POST', `${path}/erase`)).status).toBe(200);
     const left = (await owner.get<readonly Mail[]>('/api/outbox')).body;
