@@ -120,13 +120,16 @@ test('a song is given as one student needs it, changed later, and taken back', a
     await expect(student.getByRole('heading', { name: title })).toBeVisible();
   });
 
-  await test.step('the sheet is printed, on either paper', async () => {
-    for (const name of ['Print', 'Print on Letter paper']) {
-      const link = page.getByRole('link', { name, exact: true });
-      const sheet = await page.request.get((await link.getAttribute('href')) ?? '');
-      expect(sheet.headers()['content-type']).toBe('application/pdf');
-      expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
-    }
+  await test.step('the sheet and the whole song are printed, on either paper', async () => {
+    await page.locator('summary', { hasText: 'Print' }).click();
+    for (const what of ['The sheet for the stand', 'The whole song'])
+      for (const size of ['A4', 'Letter']) {
+        const link = page.getByRole('link', { name: `${what} on ${size}`, exact: true });
+        const sheet = await page.request.get((await link.getAttribute('href')) ?? '');
+        expect(sheet.headers()['content-type']).toBe('application/pdf');
+        expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
+      }
+    await page.keyboard.press('Escape');
   });
 
   await test.step('the plan is changed, and what she has done stays', async () => {
