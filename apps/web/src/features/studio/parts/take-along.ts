@@ -17,7 +17,9 @@ import { Note } from '../../../ui/note';
           <span role="status">Packing …</span>
           <button type="button" class="button" (click)="left.emit()">Leave it</button>
         } @else {
-          <button type="button" class="button" (click)="asked.emit()">Save the whole studio</button>
+          <button type="button" class="button whitespace-normal" (click)="asked.emit()">
+            Save the whole studio
+          </button>
         }
       </span>
     </harvu-note>
