@@ -2,8 +2,11 @@ import { computed, signal } from '@angular/core';
 
 const LARGEST_BYTES = 20_000_000;
 
+/** What was found in a file, or why it cannot be used. */
+type Reading = { readonly ok: true } | { readonly ok: false; readonly why: string };
+
 /** One file that was chosen: what was found in it, or why it cannot be used. Nothing of it is kept before. */
-export class ChosenFile<Found extends { readonly ok: boolean }> {
+export class ChosenFile<Found extends Reading> {
   private readonly file = signal<File | null>(null);
   private readonly reading = signal(false);
   private readonly last = signal<Found | null>(null);
@@ -12,8 +15,15 @@ export class ChosenFile<Found extends { readonly ok: boolean }> {
 
   readonly name = computed(() => this.file()?.name ?? '');
   readonly isReading = this.reading.asReadonly();
-  readonly found = this.last.asReadonly();
-  readonly problem = this.why.asReadonly();
+  /** Null until it was read, and where it was refused. */
+  readonly found = computed(() => {
+    const read = this.last();
+    return read?.ok ? (read as Extract<Found, { readonly ok: true }>) : null;
+  });
+  readonly problem = computed(() => {
+    const read = this.last();
+    return this.why() || (read && !read.ok ? read.why : '');
+  });
 
   /** Reads it, by whoever knows how; whatever was being read before is forgotten. */
   async read(file: File, how: (bytes: Uint8Array) => Promise<Found>): Promise<void> {

@@ -42,7 +42,7 @@ export interface TableKind<What, Field extends string> {
       [hint]="kind().hint"
       [name]="file.name()"
       [isReading]="file.isReading()"
-      [problem]="problem()"
+      [problem]="file.problem()"
       (chosen)="read($event)"
       (left)="closed.emit()"
     />
@@ -100,14 +100,7 @@ export class TableImport<What, Field extends string> {
   protected readonly file = new ChosenFile<ReadRows<What, Field>>();
   /** Rows that were decided about otherwise. */
   private readonly turned = signal<ReadonlySet<number>>(new Set());
-  protected readonly found = computed(() => {
-    const found = this.file.found();
-    return found?.ok ? found : null;
-  });
-  protected readonly problem = computed(() => {
-    const found = this.file.found();
-    return this.file.problem() || (found && !found.ok ? found.why : '');
-  });
+  protected readonly found = this.file.found;
   protected readonly uses = computed((): readonly ColumnUse[] => {
     const columns = this.found()?.columns;
     return this.kind().fields.map(([field, words]) => ({

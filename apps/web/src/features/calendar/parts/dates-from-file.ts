@@ -41,7 +41,7 @@ const MOST_BREAKS = 60;
       hint="iCalendar (.ics): whole days become days off, weekly hours lessons"
       [name]="file.name()"
       [isReading]="file.isReading()"
-      [problem]="problem()"
+      [problem]="file.problem()"
       (chosen)="read($event)"
       (left)="closed.emit()"
     />
@@ -133,14 +133,7 @@ export class DatesFromFile {
   protected readonly mostBreaks = MOST_BREAKS;
   /** What was decided about otherwise. */
   private readonly turned = signal<ReadonlySet<string>>(new Set());
-  protected readonly found = computed(() => {
-    const found = this.file.found();
-    return found?.ok ? found : null;
-  });
-  protected readonly problem = computed(() => {
-    const found = this.file.found();
-    return this.file.problem() || (found && !found.ok ? found.why : '');
-  });
+  protected readonly found = this.file.found;
   protected readonly daysOff = computed(() => {
     const found = this.found();
     return found ? newDaysOff(found, this.state.breaks()) : [];
