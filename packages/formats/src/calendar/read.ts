@@ -191,7 +191,7 @@ function read(text: string, options: CalendarOptions): ReadCalendar {
     }
   }
   const { hours, single } = hoursIn(turns, options.timeZone);
-  const todo = calendars.flatMap((one) => one.getAllSubcomponents('vtodo')).length;
+  const tasks = calendars.flatMap((one) => one.getAllSubcomponents('vtodo')).length;
   return {
     ok: true,
     ...{ daysOff: daysOff(turns), hours },
@@ -203,7 +203,9 @@ function read(text: string, options: CalendarOptions): ReadCalendar {
       ),
       ...told(off, 'date that was called off', 'dates that were called off'),
       ...told(unread, 'date that cannot be read', 'dates that cannot be read'),
-      ...told(todo, 'thing to do', 'things to do'),
+      ...told(tasks, 'task', 'tasks'),
+      // Whatever comes every second is no lesson, but what stands behind it was not looked at.
+      ...(budget.left > 0 ? [] : ['dates that come so often that not all were looked at']),
     ],
   };
 }
