@@ -165,7 +165,7 @@ describe('the weeks ahead', () => {
   });
 
   it('take days off and weekly lessons over from a calendar, once somebody says so', async () => {
-    const page = await open({});
+    const page = await open({ lessons: [later({ day: '2026-12-04' })] });
     await page.press('From a calendar');
     const found = (what: string): boolean => page.all(what).length > 0;
     const wait = async (isSo: () => boolean): Promise<void> => {
@@ -188,6 +188,7 @@ describe('the weeks ahead', () => {
     choice.files = files.files;
     choice.dispatchEvent(new Event('change'));
     await wait(() => page.text.includes('Take these over'));
+    expect(page.text).toMatch(/Fog day.*1 lesson falls out/);
     expect(page.text).toContain('Ada Thu 16:30, 45 min');
     expect(page.text).toContain('Choir Thu 19:00, 45 min names no student who is here');
     http.expectNone('/api/settings');

@@ -83,6 +83,13 @@ export class CalendarState {
     );
   });
 
+  /** How many lessons that are planned days off would take away, as far as is known. */
+  takenAway({ from, to }: StudioBreak): number {
+    return (this.all()?.lessons ?? []).filter(
+      ({ day, state }) => state === 'planned' && from <= day && day <= to,
+    ).length;
+  }
+
   nameOf(id: string): string {
     return this.students().find((one) => one.id === id)?.name ?? 'somebody who left';
   }

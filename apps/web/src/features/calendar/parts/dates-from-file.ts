@@ -67,6 +67,11 @@ const MOST_BREAKS = 60;
                   @if (one.to !== one.from) {
                     to {{ one.to | day }}
                   }
+                  @if (state.takenAway(one); as lessons) {
+                    <span class="text-brass">
+                      {{ lessons }} {{ lessons === 1 ? 'lesson falls' : 'lessons fall' }} out
+                    </span>
+                  }
                 </span>
               </li>
             } @empty {
