@@ -165,9 +165,10 @@ async function waitUntilAnswering(paths, child) {
   throw new Stop(`The database did not start. The end of ${paths.log}:\n${log}`);
 }
 
-const OWN = ['harvu'];
+/** The studio's own, where a backup is looked at before it is used, and what was there before it. */
+const OWN = ['harvu', 'harvu\\_beside', 'harvu\\_before'];
 /** Tests make databases of their own beside it. */
-export const TEST_DATABASES = [...OWN, 'harvu\\_%'];
+export const TEST_DATABASES = ['harvu', 'harvu\\_%'];
 
 /** Starts the database in a folder, or finds it running there already; gives its URL and how to stop it. */
 export async function startDatabase(folder, databases = OWN) {

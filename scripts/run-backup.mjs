@@ -1,7 +1,7 @@
 // npm run backup [FOLDER], npm run restore FILE: by hand, whether or not the studio runs.
 import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
-import { backUp, backupsIn, restore } from './backup.mjs';
+import { backUp, backupsIn, restore, undoRestore } from './backup.mjs';
 import { startDatabase } from './database.mjs';
 import { DATA, Stop } from './needs.mjs';
 
@@ -22,7 +22,7 @@ async function isSure() {
   if (process.argv.includes('--yes')) return true;
   const line = createInterface({ input: process.stdin, output: process.stdout });
   const answer = await line.question(
-    'This puts the backup in place of everything the studio holds now. Stop the studio first. Type "restore" to go on: ',
+    'This puts the backup in place of everything the studio holds now; that is kept until the next backup. Type "restore" to go on: ',
   );
   line.close();
   return answer.trim() === 'restore';
@@ -32,10 +32,16 @@ async function main([what, where]) {
   if (what === 'backup') {
     const file = await withDatabase((url) => backUp(url, where ? resolve(where) : BACKUPS));
     console.log(`Backed up to ${file}`);
+  } else if (what === 'restore' && where === '--undo') {
+    await withDatabase(undoRestore);
+    console.log('What the studio held before the restore is back.');
   } else if (what === 'restore' && where && !where.startsWith('--')) {
     if (!(await isSure())) throw new Stop('Nothing was changed.');
     await withDatabase((url) => restore(url, resolve(where)));
-    console.log(`Restored from ${where}. Start the studio: it brings an older form up to date.`);
+    console.log(
+      `Restored from ${where}. Start the studio: it brings an older form up to date.\n` +
+        'What was there before is kept until the next backup: npm run restore -- --undo puts it back.',
+    );
   } else {
     const all = backupsIn(BACKUPS).map((name) => `    ${join(BACKUPS, name)}`);
     throw new Stop(
