@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { guarded } from '../scripts/guarded.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -29,7 +30,8 @@ export class OwnStudio {
 
   /** With a demo world, unless it is to be empty; then it is set up with the code that is given. */
   static async open(more: Readonly<Record<string, string>> = {}): Promise<OwnStudio> {
-    const data = mkdtempSync(join(tmpdir(), 'harvu-own-'));
+    // It ends with the journey, also where that fails or is cut off.
+    const data = guarded(mkdtempSync(join(tmpdir(), 'harvu-own-')));
     const port = await freePort();
     const own = { ...process.env, ...more };
     const env = { ...own, PORT: String(port), HARVU_DATA: data, LOG_LEVEL: 'fatal' };

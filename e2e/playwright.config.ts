@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './browser';
+import { clockEnv, timeZone } from './clock';
 
 const PORT = process.env['E2E_PORT'] ?? '4700';
 const BASE = `http://localhost:${PORT}`;
@@ -21,6 +22,7 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    ...timeZone(),
     // What a device keeps is tried by the journeys about it; all others see what is built now.
     serviceWorkers: 'block',
     screenshot: 'only-on-failure',
@@ -30,7 +32,7 @@ export default defineConfig({
     cwd: '..',
     url: `${BASE}/api/health`,
     timeout: 120_000,
-    env: { PORT, HARVU_DATA: process.env['E2E_DATA'] ?? '.harvu/test/e2e' },
+    env: { PORT, HARVU_DATA: process.env['E2E_DATA'] ?? '.harvu/test/e2e', ...clockEnv() },
     gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
   },
 });

@@ -15,6 +15,7 @@ import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { findProgram, Stop } from './needs.mjs';
+import { commandOf, isAlive, stopProcess } from './processes.mjs';
 import { readState } from './state.mjs';
 
 const LONGEST_SOCKET = 107;
@@ -30,19 +31,11 @@ export function freePort() {
   });
 }
 
-/** A process that has died and was not buried yet, as where nobody buries them. */
-function isDead(pid) {
-  const stat = `/proc/${pid}/stat`;
-  return existsSync(stat) && / Z /.test(readFileSync(stat, 'utf8').replace(/^.*\)/, ''));
-}
-
-export function isAlive(pid) {
-  try {
-    process.kill(pid, 0);
-    return !isDead(pid);
-  } catch (error) {
-    return error.code === 'EPERM';
-  }
+function isFree(port) {
+  return new Promise((resolve) => {
+    const server = createServer().once('error', () => resolve(false));
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+  });
 }
 
 function pathsIn(folder) {
@@ -97,13 +90,12 @@ function isAnswering({ socket }) {
   return spawnSync(findProgram('mariadb-admin'), options).status === 0;
 }
 
-function runningPid({ pid }) {
+/** The database that runs on this very folder; a number noted here may be anybody's by now. */
+function runningPid({ pid, data }) {
   if (!existsSync(pid)) return undefined;
   const number = Number(readFileSync(pid, 'utf8'));
-  const command = existsSync(`/proc/${number}/comm`)
-    ? readFileSync(`/proc/${number}/comm`, 'utf8')
-    : '';
-  return number > 0 && command.includes('mariadbd') && isAlive(number) ? number : undefined;
+  const isOwn = commandOf(number).split(' ').includes(`--datadir=${data}`);
+  return number > 0 && isOwn && isAlive(number) ? number : undefined;
 }
 
 function launch(paths, port) {
@@ -185,8 +177,14 @@ export async function startDatabase(folder, databases = OWN) {
   }
   const wasRunning = pid !== undefined;
   if (!pid) {
-    port = await freePort();
-    writeFileSync(paths.settings, JSON.stringify({ password, port }), { mode: 0o600 });
+    // Where it was before, if that is still free: a server that waits for it finds it again.
+    port = port && (await isFree(port)) ? port : await freePort();
+    const known = JSON.stringify({ password, port });
+    // Written beside and moved: a full disk must not leave half of it.
+    if (!existsSync(paths.settings) || readFileSync(paths.settings, 'utf8') !== known) {
+      writeFileSync(`${paths.settings}.new`, known, { mode: 0o600 });
+      renameSync(`${paths.settings}.new`, paths.settings);
+    }
     writeInit(paths, { password, databases });
     const child = launch(paths, port);
     pid = child.pid;
@@ -201,12 +199,4 @@ export async function startDatabase(folder, databases = OWN) {
     isAlive: () => isAlive(pid),
     stop: () => stopProcess(pid),
   };
-}
-
-/** Asks a process to stop and waits until it has. */
-export async function stopProcess(pid, seconds = 15) {
-  if (!isAlive(pid)) return;
-  process.kill(pid, 'SIGTERM');
-  for (let tries = 0; tries < seconds * 20 && isAlive(pid); tries++) await wait(50);
-  if (isAlive(pid)) process.kill(pid, 'SIGKILL');
 }

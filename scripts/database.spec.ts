@@ -55,7 +55,11 @@ describe('the studio’s own database', () => {
     const grants = asApplication('SHOW GRANTS');
     expect(grants).toContain('GRANT USAGE ON *.*');
     expect(grants).toContain('GRANT ALL PRIVILEGES ON `harvu`.*');
-    expect(grants.split('\n').length).toBe(2);
+    // Beside its own: where a backup is looked at, and what was there before it.
+    expect(grants.match(/ON `harvu\S*`/g)).toEqual([
+      ...['ON `harvu`.*', 'ON `harvu\\_beside`.*', 'ON `harvu\\_before`.*'],
+    ]);
+    expect(grants.split('\n').length).toBe(4);
     expect(asApplication("SELECT LOAD_FILE('/etc/passwd')")).toBe('NULL');
     for (const sql of [
       "SELECT 1 INTO OUTFILE '/tmp/harvu-out'",

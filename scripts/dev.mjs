@@ -2,7 +2,8 @@
 import { spawn } from 'node:child_process';
 import { rmSync, watch } from 'node:fs';
 import { join } from 'node:path';
-import { startDatabase, stopProcess } from './database.mjs';
+import { startDatabase } from './database.mjs';
+import { stopProcess } from './processes.mjs';
 import { DATA, needPackages, needPrograms, ROOT, run, SERVER, Stop, WEB_ROOT } from './needs.mjs';
 
 const PORT = process.env.PORT ?? '4600';

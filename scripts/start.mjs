@@ -1,11 +1,13 @@
 // npm start: everything from a fresh clone to a running studio.
 import { spawn } from 'node:child_process';
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { dailyBackUp } from './backup.mjs';
-import { isAlive, startDatabase, stopProcess } from './database.mjs';
+import { startDatabase } from './database.mjs';
+import { markOf, isStill, stopProcess } from './processes.mjs';
+import { roomOf, untilThereIsRoom } from './room.mjs';
 import { DATA, needBuild, needPackages, needPrograms, SERVER, Stop, WEB_ROOT } from './needs.mjs';
 import { readState } from './state.mjs';
 
@@ -16,6 +18,8 @@ const BACKUPS = process.env.HARVU_BACKUPS ?? join(DATA, 'backups');
 const LOOK_FOR_BACKUP_MS = 3_600_000;
 const MOST_RESTARTS = 5;
 const RESTART_WINDOW_MS = 60_000;
+/** So many looks between two words about what takes long. */
+const SAY_EVERY = 150;
 
 const addressOf = (port) => `http://localhost:${port}`;
 
@@ -36,8 +40,9 @@ async function isHarvuAt(port) {
  */
 async function findRunning() {
   const note = readState(NOTE);
-  if (!note || !(await isHarvuAt(note.port))) return undefined;
-  if (isAlive(note.pid)) return note;
+  if (!note) return undefined;
+  if (isStill(note.marks?.start)) return note;
+  if (!isStill(note.marks?.server)) return undefined;
   console.error('The start before this one ended without stopping its server; starting it anew.');
   await stopProcess(note.server);
   return undefined;
@@ -66,46 +71,57 @@ function launchServer(url) {
   });
 }
 
+/** As long as it takes: a busy machine makes a demo world slowly, and an old studio is brought up to date. */
 async function waitUntilServing(server) {
-  for (let tries = 0; tries < 600; tries++) {
-    if (await isHarvuAt(PORT)) return;
+  for (let tries = 1; !(await isHarvuAt(PORT)); tries++) {
     if (server.exitCode !== null) throw new Stop('The server stopped while starting; see above.');
+    if (tries % SAY_EVERY === 0)
+      console.log(
+        'The server is getting the studio ready (a first start makes the demo world) ...',
+      );
     await wait(100);
   }
-  throw new Stop('The server did not answer within a minute.');
 }
 
 /** Keeps database and server going until asked to stop: whichever dies is started again. */
 class Keeper {
   isStopping = false;
-  isReviving = false;
   restarts = [];
 
   /** The database comes up by itself while the rest is built. */
   async startDatabase() {
-    if (!process.env.DATABASE_URL) this.database = await startDatabase(join(DATA, 'database'));
-  }
-
-  async start() {
-    await this.startDatabase();
-    await this.startServer();
+    if (process.env.DATABASE_URL) return;
+    this.database = await untilThereIsRoom(() => startDatabase(join(DATA, 'database')), {
+      room: () => roomOf(DATA),
+      say: (words) => console.error(words),
+      isStopping: () => this.isStopping,
+    });
   }
 
   async startServer() {
     this.server = launchServer(process.env.DATABASE_URL ?? this.database.url);
     // Noted before it serves: whoever takes over has to know the server that holds the port.
-    mkdirSync(DATA, { recursive: true });
-    writeFileSync(
-      NOTE,
-      JSON.stringify({
-        port: PORT,
-        pid: process.pid,
-        server: this.server.pid,
-        database: this.database?.pid,
-      }),
-    );
+    this.note();
     await waitUntilServing(this.server);
     this.server.once('exit', () => void this.onDeath());
+  }
+
+  note() {
+    const known = {
+      port: PORT,
+      pid: process.pid,
+      server: this.server.pid,
+      database: this.database?.pid,
+      marks: { start: markOf(process.pid), server: markOf(this.server.pid) },
+    };
+    try {
+      mkdirSync(DATA, { recursive: true });
+      writeFileSync(`${NOTE}.new`, JSON.stringify(known));
+      renameSync(`${NOTE}.new`, NOTE);
+    } catch (error) {
+      // On a full disk the studio goes on; only a start that takes over would have to find it by its port.
+      console.error(`${NOTE} could not be written: ${error.message}`);
+    }
   }
 
   watchDatabase() {
@@ -124,13 +140,21 @@ class Keeper {
     setInterval(look, LOOK_FOR_BACKUP_MS).unref();
   }
 
+  /** The server stays up meanwhile, says that nothing can be kept, and finds the database where it was. */
   async reviveDatabase() {
     this.noteRestart('The database');
-    // A second look while the first is under way must not start another; the server goes down with it,
-    // which is one crash and not two.
-    this.database = { ...this.database, isAlive: () => true };
-    this.isReviving = true;
-    await stopProcess(this.server.pid);
+    const before = this.database;
+    // A second look while the first is under way must not start another.
+    this.database = { ...before, isAlive: () => true };
+    this.revived = this.startDatabase();
+    try {
+      await this.revived;
+    } catch (error) {
+      console.error(error instanceof Stop ? error.message : error);
+      return this.stop(1);
+    }
+    if (this.database.url === before.url) this.note();
+    else await stopProcess(this.server.pid);
   }
 
   noteRestart(what) {
@@ -145,10 +169,11 @@ class Keeper {
 
   async onDeath() {
     if (this.isStopping) return;
-    if (!this.isReviving) this.noteRestart('The server');
-    this.isReviving = false;
+    this.noteRestart('The server');
     try {
-      if (!this.isStopping) await this.start();
+      // A server cannot start without its database, which may be waiting for room.
+      await this.revived;
+      if (!this.isStopping) await this.startServer();
     } catch (error) {
       console.error(error instanceof Stop ? error.message : error);
       await this.stop(1);

@@ -1,10 +1,12 @@
 import type { StudioDoor } from '@harvu/contract';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { guarded } from './guarded.mjs';
+import { commandOf, isAlive, markOf, processesIn } from './processes.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -49,15 +51,6 @@ interface Running {
   readonly database: number;
 }
 
-function isAlive(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-}
-
 async function isServing(port: number, seconds = 30): Promise<boolean> {
   for (let tries = 0; tries < seconds * 10; tries++) {
     const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined);
@@ -67,22 +60,20 @@ async function isServing(port: number, seconds = 30): Promise<boolean> {
   return false;
 }
 
-/** What a start that was killed left running: each of its processes knows its data folder. */
-function left(data: string): readonly number[] {
-  const pids = readdirSync('/proc').filter((name) => /^\d+$/.test(name));
-  const isOwn = (pid: string): boolean => {
-    try {
-      return readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`HARVU_DATA=${data}`);
-    } catch {
-      return false;
-    }
-  };
-  return pids.filter(isOwn).map(Number);
-}
-
 /** It may have ended by itself meanwhile. */
 function kill(pid: number): void {
   if (isAlive(pid)) process.kill(pid, 'SIGKILL');
+}
+
+/** A data folder whose processes end with this run, however it ends. */
+function ownFolder(name: string): string {
+  return guarded(mkdtempSync(join(tmpdir(), `harvu-${name}-`)));
+}
+
+/** Ends whatever works in a folder, also where a test failed, and the folder with it. */
+function putAway(data: string): void {
+  for (const pid of processesIn(data)) if (!commandOf(pid).includes('guard.mjs')) kill(pid);
+  rmSync(data, { recursive: true, force: true });
 }
 
 async function freePort(): Promise<number> {
@@ -109,14 +100,14 @@ describe('the start command', () => {
   };
 
   beforeAll(async () => {
-    data = mkdtempSync(join(tmpdir(), 'harvu-start-'));
+    data = ownFolder('start');
     port = await freePort();
     first = new Start(data, port);
     await first.says(/Harvu is ready/, 120);
   }, 130_000);
   afterAll(async () => {
     await first.stop();
-    rmSync(data, { recursive: true, force: true });
+    putAway(data);
   }, 30_000);
 
   it('prints the address, and serves the application with the demo world', async () => {
@@ -171,8 +162,12 @@ describe('the start command', () => {
 });
 
 describe('a start after trouble', () => {
+  const folders: string[] = [];
+  afterEach(() => folders.splice(0).forEach(putAway));
+
   it('counts a crash once, takes over from one that died, and gets over a note cut short', async () => {
-    const data = mkdtempSync(join(tmpdir(), 'harvu-trouble-'));
+    const data = ownFolder('trouble');
+    folders.push(data);
     const port = await freePort();
     const running = (): Running =>
       JSON.parse(readFileSync(join(data, 'running.json'), 'utf8')) as Running;
@@ -181,8 +176,10 @@ describe('a start after trouble', () => {
     const before = running();
     kill(before.database);
     await start.says(/The database stopped unexpectedly/);
-    while (running().server === before.server) await wait(100);
+    while (running().database === before.database) await wait(100);
     expect(await isServing(port)).toBeTrue();
+    // The server went on meanwhile.
+    expect(running().server).toBe(before.server);
     expect(start.output.match(/stopped unexpectedly/g)?.length).toBe(1);
 
     const { server } = running();
@@ -197,18 +194,72 @@ describe('a start after trouble', () => {
     start = new Start(data, port);
     await start.says(/could not be read[^]*Harvu is ready/);
     await start.stop();
-    rmSync(data, { recursive: true, force: true });
   }, 180_000);
+});
+
+describe('a start beside processes of others', () => {
+  it('ends nobody’s process whose number stands in an old note', async () => {
+    const data = ownFolder('stale');
+    const other = spawn(process.execPath, ['-e', 'setTimeout(() => undefined, 60_000)']);
+    const number = other.pid ?? 0;
+    await wait(200);
+    const port = await freePort();
+    const mark = { ...markOf(number), startedAt: '1' };
+    const note = { port, pid: number, server: number, marks: { server: mark } };
+    writeFileSync(join(data, 'running.json'), JSON.stringify(note));
+    const start = new Start(data, port, { HARVU_DEMO: '0' });
+    await start.says(/Harvu is ready/);
+    expect(isAlive(number)).toBeTrue();
+    const { database } = JSON.parse(readFileSync(join(data, 'running.json'), 'utf8')) as Running;
+    await start.stop();
+    // Nor another studio's database that has the number of one's own.
+    const other2 = ownFolder('stale2');
+    const beside = new Start(other2, await freePort(), { HARVU_DEMO: '0' });
+    await beside.says(/Harvu is ready/);
+    const foreign = (JSON.parse(readFileSync(join(other2, 'running.json'), 'utf8')) as Running)
+      .database;
+    expect(foreign).not.toBe(database);
+    writeFileSync(join(data, 'database', 'db.pid'), `${foreign}\n`);
+    const again = new Start(data, port, { HARVU_DEMO: '0' });
+    await again.says(/Harvu is ready/);
+    expect(isAlive(foreign)).toBeTrue();
+    await again.stop();
+    await beside.stop();
+    other.kill();
+    [data, other2].forEach(putAway);
+  }, 120_000);
+});
+
+describe('what a test starts', () => {
+  it('ends with it, also when the test is cut off', async () => {
+    const data = mkdtempSync(join(tmpdir(), 'harvu-cut-'));
+    const port = await freePort();
+    const script = `
+      import { spawn } from 'node:child_process';
+      import { guarded } from ${JSON.stringify(join(ROOT, 'scripts/guarded.mjs'))};
+      guarded(process.env.HARVU_DATA);
+      spawn(process.execPath, ['scripts/start.mjs'], { stdio: 'ignore', detached: true });
+      setInterval(() => undefined, 1000);`;
+    const env = { ...process.env, HARVU_DATA: data, PORT: String(port), HARVU_DEMO: '0' };
+    const runner = spawn(process.execPath, ['--input-type=module', '-e', script], {
+      ...{ cwd: ROOT, env, stdio: 'ignore' },
+    });
+    expect(await isServing(port, 60)).toBeTrue();
+    expect(processesIn(data).length).toBeGreaterThan(3);
+    runner.kill('SIGKILL');
+    for (let tries = 0; tries < 300 && processesIn(data).length > 0; tries += 1) await wait(100);
+    expect(processesIn(data)).toEqual([]);
+  }, 120_000);
 });
 
 describe('a first start', () => {
   let data: string;
   let port: number;
   beforeEach(async () => {
-    data = mkdtempSync(join(tmpdir(), 'harvu-first-'));
+    data = ownFolder('first');
     port = await freePort();
   });
-  afterEach(() => rmSync(data, { recursive: true, force: true }));
+  afterEach(() => putAway(data));
   const door = async (): Promise<StudioDoor> =>
     (await (await fetch(`http://127.0.0.1:${port}/api/studio`)).json()) as StudioDoor;
 
@@ -217,7 +268,7 @@ describe('a first start', () => {
       const cut = new Start(data, port);
       await wait(ms);
       await cut.die();
-      for (const pid of left(data)) kill(pid);
+      for (const pid of processesIn(data)) if (!commandOf(pid).includes('guard.mjs')) kill(pid);
     }
     const whole = new Start(data, port);
     await whole.says(/Harvu is ready/, 60);

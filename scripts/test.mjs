@@ -3,10 +3,12 @@ import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { freePort, startDatabase, TEST_DATABASES } from './database.mjs';
+import { guarded } from './guarded.mjs';
 import { needBuild, needPackages, needPrograms, ROOT, Stop } from './needs.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
-const TEST_DATA = join(ROOT, '.harvu', 'test');
+/** Of this run alone: another one in this checkout has its own. It ends with the run, however that ends. */
+const TEST_DATA = join(ROOT, '.harvu', `test-${process.pid}`);
 
 /** Runs a command, shows what it prints, and gives its end and its text. */
 function runShown(command, args, { cwd = ROOT, env = {} } = {}) {
@@ -117,8 +119,6 @@ async function nodeSpecs() {
 
 async function journeys() {
   console.log('\n== journeys through the interface');
-  // A demo world of today, not what an earlier run left behind.
-  rmSync(join(TEST_DATA, 'e2e'), { recursive: true, force: true });
   const { text, code } = await runShown(bin('playwright'), ['test'], {
     cwd: join(ROOT, 'e2e'),
     env: { E2E_PORT: String(await freePort()), E2E_DATA: join(TEST_DATA, 'e2e') },
@@ -131,6 +131,7 @@ async function journeys() {
 async function main() {
   needPrograms('mariadbd', 'chromium', 'fluidsynth', 'TimGM6mb.sf2');
   needPackages();
+  guarded(TEST_DATA);
   const results = [];
   for (const one of CHECKS) results.push(await check(one));
   await needBuild();
@@ -141,6 +142,7 @@ async function main() {
   if (names.length > 0) console.log(['', 'What failed:', ...names].join('\n'));
   console.log(`\n${passed} passed, ${failed} failed`);
   process.exitCode = failed === 0 ? 0 : 1;
+  rmSync(TEST_DATA, { recursive: true, force: true });
 }
 
 main().catch((error) => {

@@ -1,5 +1,5 @@
 import type { SongRequest } from '@harvu/contract';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../test';
 import { Bench } from '../screens/bench';
 import { Door } from '../screens/door';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { Door, PASSWORD } from '../screens/door';
 
 test('the door tells a wrong password and lets the right one in', async ({ page }) => {

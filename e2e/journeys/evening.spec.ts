@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { Door } from '../screens/door';
 
 test('the evening is put in an order that asks for less, and stays so', async ({ page }) => {

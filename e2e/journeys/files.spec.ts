@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { Door } from '../screens/door';
 
 const bar = (root: string, more = ''): string =>

@@ -1,4 +1,4 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, test, type Browser, type Page } from '../test';
 import type { Overview } from '@harvu/contract';
 import { randomUUID } from 'node:crypto';
 import { planOf } from '../plans';

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Overview, PlanSummary, SongSummary } from '@harvu/contract';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../test';
 import { Door, type DemoName } from '../screens/door';
 
 async function first<T>(page: Page, path: string): Promise<T> {

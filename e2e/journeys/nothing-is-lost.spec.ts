@@ -1,4 +1,4 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Page } from '../test';
 import type { Plan, PlanSummary } from '@harvu/contract';
 import { OwnStudio } from '../own-studio';
 import { PASSWORD } from '../screens/door';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { planOf } from '../plans';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';

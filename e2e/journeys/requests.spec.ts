@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { Door, type DemoName } from '../screens/door';
 
 const WORDS = ['Kettle', 'Thistle', 'Anchor', 'Marble', 'Willow', 'Copper', 'Saffron', 'Pewter'];

@@ -1,5 +1,5 @@
 import type { PlanSummary } from '@harvu/contract';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { Bench } from '../screens/bench';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';

@@ -1,6 +1,6 @@
 import type { PersonRecord, Song } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../test';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';
 import { Steps } from '../screens/steps';

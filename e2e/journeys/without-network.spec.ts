@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../test';
 import { planOf } from '../plans';
 import { Door } from '../screens/door';
 import { PracticeRoom } from '../screens/practice-room';

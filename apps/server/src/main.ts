@@ -22,8 +22,12 @@ import { createWebFiles } from './platform/web-files';
 import { inThreads } from './platform/work';
 import { readSettings, type Settings } from './settings';
 
+const settings = readSettings(process.env);
+const clock = {
+  now: () => new Date(Date.now() + settings.clockAheadMs),
+  newId: () => randomUUID(),
+};
 const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-const clock = { now: () => new Date(), newId: () => randomUUID() };
 const THREADED = [
   ...['findAll', 'changedBetween', 'lookOver', 'lookThrough', 'weigh', 'gripNames'],
 ] as const;
@@ -133,6 +137,5 @@ function serveHere(settings: Settings): void {
   process.on('disconnect', stop);
 }
 
-const settings = readSettings(process.env);
 if (cluster.isPrimary) await keepServers(settings);
 else serveHere(settings);

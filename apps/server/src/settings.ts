@@ -15,11 +15,14 @@ export interface Settings {
   readonly processes: number;
   readonly setUpCode: string;
   readonly logLevel: string;
+  /** How far ahead of the machine's its clock goes, in ms; for trying days that have not come. */
+  readonly clockAheadMs: number;
 }
 
 const EVERYWHERE = ['0.0.0.0', '::'];
 const HERE = ['localhost', '127.0.0.1', '[::1]'];
 const MOST_PROCESSES = 16;
+const CENTURY_MS = [-3_155_760_000_000, 3_155_760_000_000] as const;
 
 function whole(name: string, text: string, [least, most]: readonly [number, number]): number {
   const value = Number(text);
@@ -50,5 +53,6 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     ),
     setUpCode: env['HARVU_SET_UP_CODE'] ?? String(randomInt(10 ** 8)).padStart(8, '0'),
     logLevel: env['LOG_LEVEL'] ?? 'info',
+    clockAheadMs: whole('HARVU_CLOCK_AHEAD_MS', env['HARVU_CLOCK_AHEAD_MS'] ?? '0', CENTURY_MS),
   };
 }

@@ -1,0 +1,1 @@
+export function guarded(folder: string): string;
