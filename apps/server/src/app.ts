@@ -5,7 +5,7 @@ import { except } from 'hono/combine';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { serveArchives, serveKeeping } from './features/keeping';
-import { recognise, servePeople } from './features/people';
+import { cookiesOf, recognise, servePeople } from './features/people';
 import { createLiveRoutes, servePlans } from './features/plans';
 import { serveOverview } from './features/overview';
 import { serveCalendars } from './features/calendars';
@@ -111,7 +111,14 @@ function createApi(deps: AppDeps) {
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
   api.route('/', createSheetsRoutes(services.sheets, services.papers));
   api.route('/', createTablesRoutes(services.tables));
-  api.route('/', createLiveRoutes(services.feed));
+  const { whoIs } = services.door;
+  api.route(
+    '/',
+    createLiveRoutes({
+      ...{ feed: services.feed, whoIs, cookie: cookiesOf(door).session },
+      breathMs: (deps.patience ?? USUAL_PATIENCE).breathMs,
+    }),
+  );
   return api.use(signedInOnly).all('*', () => {
     throw notFound('There is nothing at this address.', 'Check the address.');
   });

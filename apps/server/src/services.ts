@@ -262,16 +262,18 @@ export function createServices(deps: AppDeps) {
   const { lookOver } = work;
   const overview = createOverviewService({ ...stores, clock, lookOver, build: deps.build ?? '' });
   const dates = createDates(deps, stores, { overview, studio, students, inTransaction });
-  const atTheDoor = { people, sessions, passwords, attempts, clock, toMe };
+  const endCalendar = (personId: string) => stores.calendars.remove(personId);
+  const atTheDoor = { people, sessions, passwords, attempts, clock, toMe, endCalendar };
   const peopleService = createPeopleService({
-    ...{ people, sessions, consents, passwords, clock, inTransaction, today },
+    ...{ people, sessions, consents, passwords, clock, inTransaction, today, endCalendar },
   });
   return {
     ...{ songs, shelf, students, teaching, studio, plans: plansService, people: peopleService },
     door: createDoorService(atTheDoor),
     account: createAccountService(atTheDoor),
     addStudents: createAddStudents({ ...stores, clock, inTransaction, today }),
-    events: createEventsService({ plans, events, clock }),
+    events: createEventsService({ plans, events, clock, attempts }),
+    attempts,
     feed: createEventFeed({
       ...{ events, lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs },
       onFailure: (error) => deps.onFailure(error, '/live'),

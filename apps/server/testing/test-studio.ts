@@ -99,7 +99,7 @@ export class TestStudio {
       setUpCode: SET_UP_CODE,
       demoAccounts: OFFERED,
       timeZone: 'UTC',
-      patience: { waitMs: 300, lookMs: 20 },
+      patience: { waitMs: 300, lookMs: 20, breathMs: 200 },
       onFailure: (error) => this.failures.push(error),
     };
     this.app = createApp(this.deps);
@@ -203,6 +203,7 @@ export class TestStudio {
   /** Adds somebody through the owner, and signs them in. */
   async add(owner: Visitor, person: Partial<NewPerson> & { signInName: string }): Promise<Visitor> {
     const whole = { ...STUDENT, name: person.signInName, ...person };
+    await owner.send('POST', '/api/me/confirm', { password: PASSWORD });
     const answer = await owner.send('POST', '/api/people', whole);
     if (answer.status !== 201) throw new Error(JSON.stringify(answer.body));
     return this.signIn(person.signInName);

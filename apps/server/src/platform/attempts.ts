@@ -29,23 +29,26 @@ function keyOf({ kind, of }: Door): string {
  * it is let through, in one statement: however many come at once, no more get in than the limit says.
  */
 export function createAttempts(sequelize: Sequelize, clock: Clock) {
-  async function waitAt(door: Door): Promise<number> {
+  async function waitAt(door: Door, many: number): Promise<number> {
     const now = clock.now();
     const until = new Date(now.getTime() + door.seconds * 1000);
     const [row] = await sequelize.query<CountRow>(
-      `INSERT INTO attempts (door, count, until) VALUES (?, 1, ?)
-       ON DUPLICATE KEY UPDATE count = IF(until <= ?, 1, count + 1), until = IF(until <= ?, ?, until)
+      `INSERT INTO attempts (door, count, until) VALUES (?, ?, ?)
+       ON DUPLICATE KEY UPDATE count = IF(until <= ?, ?, LEAST(count + ?, 1000000)), until = IF(until <= ?, ?, until)
        RETURNING count, until`,
-      { replacements: [keyOf(door), until, now, now, until], type: QueryTypes.SELECT },
+      {
+        replacements: [keyOf(door), many, until, now, many, many, now, until],
+        type: QueryTypes.SELECT,
+      },
     );
     if (!row || row.count <= door.most) return 0;
     return Math.max(1, Math.ceil((row.until.getTime() - now.getTime()) / 1000));
   }
   return {
-    /** Counts an attempt at each door; gives how many seconds to wait, 0 if it may go on. */
-    async take(doors: readonly Door[]): Promise<number> {
+    /** Counts an attempt at each door, or so many at once; gives how many seconds to wait, 0 if it may go on. */
+    async take(doors: readonly Door[], many = 1): Promise<number> {
       const waits = [];
-      for (const door of doors) waits.push(await waitAt(door));
+      for (const door of doors) waits.push(await waitAt(door, many));
       return Math.max(0, ...waits);
     },
     /** Takes attempts back that turned out to be good ones. */

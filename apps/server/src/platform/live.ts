@@ -4,9 +4,11 @@ import { setTimeout as pause } from 'node:timers/promises';
 export interface Patience {
   readonly waitMs: number;
   readonly lookMs: number;
+  /** How often a page that is told as it happens is looked after: whether it may still be told. */
+  readonly breathMs: number;
 }
 
-export const USUAL_PATIENCE: Patience = { waitMs: 20_000, lookMs: 500 };
+export const USUAL_PATIENCE: Patience = { waitMs: 20_000, lookMs: 500, breathMs: 10_000 };
 
 /**
  * Looks for news until there is some, the time is up, or whoever asked has gone; it is looked for in
@@ -14,7 +16,7 @@ export const USUAL_PATIENCE: Patience = { waitMs: 20_000, lookMs: 500 };
  */
 export async function waitForNews<News>(
   look: () => Promise<News | undefined>,
-  { waitMs, lookMs, gone }: Patience & { readonly gone: AbortSignal },
+  { waitMs, lookMs, gone }: Omit<Patience, 'breathMs'> & { readonly gone: AbortSignal },
 ): Promise<News | undefined> {
   const until = Date.now() + waitMs;
   for (;;) {

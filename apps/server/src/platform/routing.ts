@@ -51,10 +51,11 @@ const GUARDS: Readonly<Record<Reach, readonly MiddlewareHandler[]>> = {
   owner: [signedInOnly, ownersOnly],
 };
 
-/** What cannot be taken back, or opens an account to somebody else, asks for the password again. */
+/** What takes, erases or gives power asks for the password again: a session may lie open on a desk. */
 const CONFIRMED: ReadonlySet<RouteName> = new Set<RouteName>([
-  ...(['resetPassword', 'changeRole', 'putAway', 'takeBack'] as const),
-  ...(['erasePerson', 'startFactor', 'dropFactor'] as const),
+  ...(['addPerson', 'addStudents', 'resetPassword', 'changeRole', 'putAway', 'takeBack'] as const),
+  ...(['erasePerson', 'recordConsent', 'saveSettings'] as const),
+  ...(['startFactor', 'takeFactor', 'dropFactor', 'makeCalendar'] as const),
 ]);
 
 /** Saved while somebody types; a revision or version of its own says who and when. */

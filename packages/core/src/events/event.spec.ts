@@ -1,5 +1,6 @@
-import { playedIn, saidSince, triesIn, type PlanEvent } from './index';
+import { playedIn, saidSince, triesIn, type PlanEvent, type TryEvent } from './index';
 
+const FAR = '9999-12-31' as const;
 const HAPPENED = { day: '2026-11-26', source: 'self', revision: 1 } as const;
 const at = (minute: number): string => `2026-11-26T10:${String(minute).padStart(2, '0')}:00.000Z`;
 const aTry = (id: string, minute: number, clean = true): PlanEvent => ({
@@ -20,6 +21,35 @@ describe('the log of what happened', () => {
     const events = [aTry('a', 1), correction('a', 2, null), correction('a', 3, false)];
     expect(triesIn(events).map((one) => one.clean)).toEqual([false]);
     expect(triesIn([...events, correction('a', 4, null)])).toEqual([]);
+  });
+
+  it('lets no student correct what a teacher heard, and a teacher’s word outrank theirs whatever its date', () => {
+    const heard: PlanEvent = { ...(aTry('t', 1) as TryEvent), source: 'teacher' };
+    const late = { ...correction('t', 9, false), at: '2026-11-26T23:00:00.000Z' };
+    expect(triesIn([heard, late]).map((one) => one.clean)).toEqual([true]);
+    const own = { ...correction('a', 2, false), source: 'teacher' as const };
+    expect(triesIn([aTry('a', 1), own, correction('a', 9, true)])[0]?.clean).toBeFalse();
+    const forged = { ...correction('a', 3, true), at: '9999-01-01T00:00:00.000Z', day: FAR };
+    expect(triesIn([aTry('a', 1), own, forged])[0]?.clean).toBeFalse();
+  });
+
+  it('counts nothing that is dated out of reach, or cannot have been played so', () => {
+    const received = { receivedAt: at(5) };
+    const played = aTry('a', 1) as TryEvent;
+    const NOT_COUNTED: readonly TryEvent[] = [
+      { ...played, day: FAR },
+      { ...played, day: '2026-11-23' },
+      { ...played, ...received, at: '2026-11-27T10:00:00.000Z', day: '2026-11-27' },
+      { ...played, bpm: 1000 },
+      { ...played, passes: 100, seconds: 0 },
+    ];
+    for (const one of NOT_COUNTED) expect(triesIn([one])).toEqual([]);
+    // The day of a moment is another at the other end of the world; a teacher marks three passes at once.
+    for (const day of ['2026-11-25', '2026-11-26', '2026-11-27'] as const)
+      expect(triesIn([{ ...played, day }])).toHaveSize(1);
+    expect(triesIn([{ ...played, source: 'teacher', passes: 3, seconds: 0 }])).toHaveSize(1);
+    const sore: PlanEvent = { ...HAPPENED, id: 's', kind: 'sore', at: at(6), day: FAR };
+    expect(saidSince([sore], '2026-11-20')).toEqual([]);
   });
 
   it('passes over sign-offs, notes and corrections of tries it does not have', () => {

@@ -1,4 +1,3 @@
-import { differenceInMinutes, parseISO } from 'date-fns';
 import type { Day } from '../day';
 
 /** Who says so: the student, the teacher, or what was measured. */
@@ -191,46 +190,113 @@ function byTime(a: PlanEvent, b: PlanEvent): number {
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
 
-function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
-  const once = new Map(events.map((one) => [one.id, one]));
-  return [...once.values()].sort(byTime);
-}
-
 /** A clock at home may be a little ahead of the server's; more than this is a wrong date. */
-const AHEAD_MINUTES = 10;
+const AHEAD_MS = 10 * 60_000;
+const DAY_MS = 86_400_000;
+/** Noon of a day somewhere is at most so far from a moment of that day anywhere. */
+const DAY_REACH_MS = 1.7 * DAY_MS;
 
 /**
- * Tells whether an event says it happened after it was known of: its device's clock was wrong, and it
- * counts for nothing.
+ * Tells whether an event says it happened after it was known of, or on a day that is not the day of its
+ * moment anywhere: its device's clock was wrong, and it counts for nothing.
  *
  * @example
- * isDatedAhead({ at: '2026-11-27T10:00:00.000Z', receivedAt: '2026-11-26T10:00:00.000Z' }) // true
+ * isDatedAhead({ at: '2026-11-27T10:00:00.000Z', day: '2026-11-27', receivedAt: '2026-11-26T10:00:00.000Z' }) // true
  */
-export function isDatedAhead({ at, receivedAt }: Pick<Happened, 'at' | 'receivedAt'>): boolean {
-  if (receivedAt === undefined) return false;
-  return differenceInMinutes(parseISO(at), parseISO(receivedAt)) > AHEAD_MINUTES;
+export function isDatedAhead({
+  at,
+  day,
+  receivedAt,
+}: Pick<Happened, 'at' | 'day' | 'receivedAt'>): boolean {
+  const moment = Date.parse(at);
+  if (Math.abs(Date.parse(`${day}T12:00:00Z`) - moment) > DAY_REACH_MS) return true;
+  return receivedAt !== undefined && moment - Date.parse(receivedAt) > AHEAD_MS;
+}
+
+/** Nobody's click goes so fast. */
+const FASTEST_BPM = 400;
+/** No pass of anything is over in less. */
+const SHORTEST_PASS_S = 0.3;
+
+/**
+ * Tells whether a try cannot have been played as it was logged: it counts for nothing. A teacher may mark
+ * several passes in a moment.
+ *
+ * @example
+ * isImpossible({ bpm: 1000, passes: 1, seconds: 9, source: 'self' }) // true
+ */
+export function isImpossible({
+  bpm,
+  passes,
+  seconds,
+  source,
+}: Pick<Try, 'bpm' | 'passes' | 'seconds' | 'source'>): boolean {
+  if ((bpm ?? 0) > FASTEST_BPM) return true;
+  return source === 'self' && passes > 1 && seconds < passes * SHORTEST_PASS_S;
+}
+
+/** Events that count, each once and in their order. */
+function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
+  const once = new Map(events.map((one) => [one.id, one]));
+  return [...once.values()].filter((one) => !isDatedAhead(one)).sort(byTime);
+}
+
+const isOwnWord = ({ source }: Happened): boolean => source === 'self';
+
+/** What was said afterwards of each try: the last word holds, and a teacher's over a student's own. */
+function lastWords<Word extends Correction | Where>(
+  words: readonly Word[],
+): ReadonlyMap<string, Word> {
+  const last = new Map<string, Word>();
+  for (const word of words) {
+    const before = last.get(word.of);
+    if (!before || isOwnWord(before) || !isOwnWord(word)) last.set(word.of, word);
+  }
+  return last;
+}
+
+/** A student corrects their own word, and not what a teacher heard. */
+function wordOn<Word extends Correction | Where>(
+  one: TryEvent,
+  words: ReadonlyMap<string, Word>,
+): Word | undefined {
+  const word = words.get(one.id);
+  return word && (isOwnWord(one) || !isOwnWord(word)) ? word : undefined;
+}
+
+/**
+ * Gives the corrections of a log that hold: of several of one try the last, a teacher's over a student's;
+ * none of a student's on what a teacher heard.
+ *
+ * @example
+ * correctionsIn([]).size // 0
+ */
+export function correctionsIn(events: readonly PlanEvent[]): ReadonlyMap<string, Correction> {
+  const all = inOrder(events);
+  const heard = new Set(
+    all.filter((one) => one.kind === 'try' && !isOwnWord(one)).map(({ id }) => id),
+  );
+  const words = all.filter((one): one is Correction => one.kind === 'correction');
+  return lastWords(words.filter((one) => !isOwnWord(one) || !heard.has(one.of)));
 }
 
 /**
  * Gives the tries of a log as they stand after every correction, each once and in the order they were
- * played; of several corrections the last holds.
+ * played; of several corrections the last holds, and a teacher's over a student's own word.
  *
  * @example
  * triesIn([]) // []
  */
 export function triesIn(events: readonly PlanEvent[]): readonly TryEvent[] {
   const all = inOrder(events);
-  const corrected = new Map<string, boolean | null>();
-  const failedBars = new Map<string, number>();
-  for (const one of all) {
-    if (one.kind === 'correction') corrected.set(one.of, one.clean);
-    if (one.kind === 'where') failedBars.set(one.of, one.bar);
-  }
+  const corrected = correctionsIn(all);
+  const places = lastWords(all.filter((one): one is Where => one.kind === 'where'));
   return all.flatMap((one) => {
-    if (one.kind !== 'try' || isDatedAhead(one)) return [];
-    const clean = corrected.has(one.id) ? corrected.get(one.id) : one.clean;
-    if (clean == null) return [];
-    const failedBar = failedBars.get(one.id);
+    if (one.kind !== 'try' || isImpossible(one)) return [];
+    const correction = corrected.get(one.id);
+    const clean = correction ? correction.clean : one.clean;
+    if (clean === null) return [];
+    const failedBar = wordOn(one, places)?.bar ?? one.failedBar;
     return [{ ...one, clean, ...(failedBar !== undefined && { failedBar }) }];
   });
 }
@@ -242,9 +308,9 @@ export function triesIn(events: readonly PlanEvent[]): readonly TryEvent[] {
  * drillsIn([]) // []
  */
 export function drillsIn(events: readonly PlanEvent[]): readonly Drill[] {
-  return inOrder(events)
-    .filter((one): one is Drill => one.kind === 'drill' || one.kind === 'strokes')
-    .filter((one) => !isDatedAhead(one));
+  return inOrder(events).filter(
+    (one): one is Drill => one.kind === 'drill' || one.kind === 'strokes',
+  );
 }
 
 /** Something that was measured to the limit. */
@@ -258,9 +324,9 @@ export type Drill = ChangeDrill | StrokeDrill;
  * takesIn([]) // []
  */
 export function takesIn(events: readonly PlanEvent[]): readonly TakeEvent[] {
-  return inOrder(events)
-    .filter((one): one is TakeEvent => one.kind === 'take' && one.from !== 'stand-in')
-    .filter((one) => !isDatedAhead(one));
+  return inOrder(events).filter(
+    (one): one is TakeEvent => one.kind === 'take' && one.from !== 'stand-in',
+  );
 }
 
 /** Time that was played on a day. */
@@ -276,7 +342,7 @@ export function playedIn(events: readonly PlanEvent[]): readonly Played[] {
   const unmarked = inOrder(events).filter(
     (one) => one.kind === 'time' || one.kind === 'drill' || one.kind === 'strokes',
   );
-  return [...triesIn(events), ...unmarked.filter((one) => !isDatedAhead(one))];
+  return [...triesIn(events), ...unmarked];
 }
 
 /** Of each grip that was heard string by string, the last time; none where every string rang. */
@@ -297,7 +363,7 @@ export function saidSince(
   events: readonly PlanEvent[],
   day: Day,
 ): readonly (Sore | Stuck | RingCheck)[] {
-  const counted = inOrder(events).filter((one) => !isDatedAhead(one));
+  const counted = inOrder(events);
   const dull = new Set<PlanEvent>(stillDull(counted));
   return counted
     .filter(

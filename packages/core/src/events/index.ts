@@ -1,6 +1,15 @@
 export { secondsOfDrill } from './drill';
 export { evidenceIn } from './evidence';
-export { drillsIn, isDatedAhead, playedIn, saidSince, takesIn, triesIn } from './event';
+export {
+  correctionsIn,
+  drillsIn,
+  isDatedAhead,
+  isImpossible,
+  playedIn,
+  saidSince,
+  takesIn,
+  triesIn,
+} from './event';
 export type {
   ChangeDrill,
   Changed,

@@ -1,4 +1,3 @@
-import { parseISO } from 'date-fns';
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
 import { assumed } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
@@ -24,7 +23,7 @@ export interface Memory {
 const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
 
 function noonOf(day: Day): Date {
-  return parseISO(`${day}T12:00:00Z`);
+  return new Date(`${day}T12:00:00Z`);
 }
 
 /**

@@ -237,7 +237,7 @@ describe('a try that can hardly be', () => {
   it('is told with what is odd about it', () => {
     expect(why({ bpm: 200 })).toEqual(['at 200, where the goal is 92']);
     expect(why({ seconds: 5400 })).toEqual(['90 minutes in one go']);
-    expect(why({ passes: 40, seconds: 4 })).toEqual(['40 passes in 4 seconds']);
+    expect(why({ passes: 40, seconds: 4 })).toEqual(['40 passes in 4 seconds: it is not counted']);
     expect(why({}, GONE)).toEqual(['this step is not in the plan any more']);
     const ahead = { at: '2027-01-01T10:00:00.000Z', receivedAt: '2026-11-24T10:00:00.000Z' };
     expect(why(ahead)[0]).toContain('it says 1 Jan 2027, which was still to come');

@@ -1,6 +1,13 @@
 import { format, parseISO } from 'date-fns';
 import { dayAfter, type Day } from '../day';
-import { isDatedAhead, triesIn, type PlanEvent, type TryEvent } from '../events';
+import {
+  correctionsIn,
+  isDatedAhead,
+  isImpossible,
+  triesIn,
+  type PlanEvent,
+  type TryEvent,
+} from '../events';
 import { findStep } from '../step-id';
 import type { Step } from '../steps';
 
@@ -21,11 +28,25 @@ const LONGEST_S = 3600;
 /** Longer ago nobody remembers. */
 const LOOK_BACK_DAYS = 14;
 
+const SHOWN = 'd MMM yyyy';
+
+/** Which date a wrong clock gave it. */
+function dateOf({ at, day, receivedAt = at }: TryEvent): string {
+  const isToCome = at > receivedAt || day > receivedAt.slice(0, 10);
+  const says = format(parseISO(at > receivedAt ? at : day), SHOWN);
+  return isToCome
+    ? `it says ${says}, which was still to come: it is not counted`
+    : `it says ${says}, which is not the day it was played: it is not counted`;
+}
+
+function impossibleOf({ bpm, passes, seconds }: TryEvent): string {
+  return passes > 1 ? `${passes} passes in ${Math.round(seconds)} seconds` : `at ${bpm ?? 0}`;
+}
+
 function whyOdd(one: TryEvent, step: Step | undefined): string {
-  const { bpm, seconds, at, passes } = one;
-  if (isDatedAhead(one)) {
-    return `it says ${format(parseISO(at), 'd MMM yyyy')}, which was still to come: it is not counted`;
-  }
+  const { bpm, seconds, passes } = one;
+  if (isDatedAhead(one)) return dateOf(one);
+  if (isImpossible(one)) return `${impossibleOf(one)}: it is not counted`;
   if (!step) return 'this step is not in the plan any more';
   const goalBpm = step.rungs.at(-1);
   if (goalBpm !== undefined && bpm !== null && bpm > goalBpm * FAR_OVER) {
@@ -51,12 +72,13 @@ export function oddTries(
 ): readonly OddTry[] {
   const since = dayAfter(today, -LOOK_BACK_DAYS);
   const corrected = new Set(
-    events.flatMap((one) => (one.kind === 'correction' && one.clean === null ? [one.of] : [])),
+    [...correctionsIn(events)].flatMap(([of, { clean }]) => (clean === null ? [of] : [])),
   );
-  const ahead = events.filter(
-    (one): one is TryEvent => one.kind === 'try' && isDatedAhead(one) && !corrected.has(one.id),
+  const uncounted = events.filter(
+    (one): one is TryEvent =>
+      one.kind === 'try' && (isDatedAhead(one) || isImpossible(one)) && !corrected.has(one.id),
   );
-  return [...ahead, ...triesIn(events)]
+  return [...uncounted, ...triesIn(events)]
     .filter(({ day }) => day >= since)
     .flatMap((one): readonly OddTry[] => {
       const step = findStep(steps, one.stepId);

@@ -3,7 +3,14 @@ import type { PartedSong } from '../sameness';
 import { kindOf, minutesLeft, type Kind, type Matter, type Step, type Workpiece } from '../steps';
 import type { Bpm } from '../units';
 import { dayAfter, type Day } from '../day';
-import { evidenceIn, playedIn, type PlanEvent, type Played, type Try } from '../events';
+import {
+  evidenceIn,
+  isDatedAhead,
+  playedIn,
+  type PlanEvent,
+  type Played,
+  type Try,
+} from '../events';
 import { stepProgress, type StepProgress } from '../practice';
 import { doneOn, type DoneStep } from './done-on';
 import { climbedSince, type ClimbedStep } from './climbed';
@@ -290,7 +297,7 @@ export function overviewOf(
         ...{ step: toOpenStep(one, telling), lastOn: on, dueOn, fadesOn },
         minutes: kindOf(one.step).isWholeSong ? Math.ceil(work.timeline.lasts / 60) : 0,
       })),
-    soreOn: lastDayOf(events.filter(({ kind }) => kind === 'sore')),
+    soreOn: lastDayOf(events.filter((one) => one.kind === 'sore' && !isDatedAhead(one))),
     left: timeOf(undone, work.constants),
     climbed: lastDay === null ? [] : climbedSince(steps, tries, dayAfter(lastDay, -CLIMBED_DAYS)),
     begunOn: lastDay === null ? [] : begunSince(steps, tries, dayAfter(lastDay, -BEGUN_DAYS)),

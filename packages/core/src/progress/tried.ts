@@ -1,8 +1,8 @@
 import type { Day } from '../day';
 import {
+  correctionsIn,
   isDatedAhead,
   triesIn,
-  type Correction,
   type PlanEvent,
   type SignOff,
   type Source,
@@ -43,10 +43,12 @@ export interface Tried {
 }
 
 function lastCorrections(events: readonly PlanEvent[]): ReadonlyMap<string, CorrectedTry> {
-  const corrections = events
-    .filter((one): one is Correction => one.kind === 'correction')
-    .toSorted((a, b) => a.at.localeCompare(b.at));
-  return new Map(corrections.map(({ of, day: on, source, clean }) => [of, { on, source, clean }]));
+  return new Map(
+    [...correctionsIn(events)].map(([of, { day: on, source, clean }]) => [
+      of,
+      { on, source, clean },
+    ]),
+  );
 }
 
 function markOf(one: TryEvent, step: Step | undefined): NonNullable<Tried['marked']> {

@@ -11,7 +11,7 @@ import type { Door } from '../../platform/attempts';
 import { badRequest, conflict, missing, tooMany } from '../../platform/errors';
 import { mustBeUncommon, normalised } from './common-passwords';
 import type { DoorDeps } from './door.service';
-import type { Account } from './people.store';
+import type { Account, SecondFactor } from './people.store';
 import { newFactor, newRecoveryCodes, stepOf } from './second-factor';
 
 const WRONG_PASSWORD = badRequest(
@@ -19,6 +19,12 @@ const WRONG_PASSWORD = badRequest(
   'Type the one you signed in with.',
   'password',
 );
+
+const FACTOR_IS_ON = conflict('There is a second factor already.', 'Switch it off first.');
+
+function isOn(factor: SecondFactor | null): boolean {
+  return factor !== null && factor.usedStep !== null;
+}
 
 /** Asks for somebody's own password again, as often in a minute as at the door. */
 function createOwnPassword({ people, passwords, attempts }: DoorDeps) {
@@ -37,7 +43,7 @@ function createOwnPassword({ people, passwords, attempts }: DoorDeps) {
 
 /** Lets everybody keep their own account: how things are shown, password, sessions, second factor. */
 export function createAccountService(deps: DoorDeps) {
-  const { people, sessions, passwords, clock, toMe } = deps;
+  const { people, sessions, passwords, attempts, clock, toMe, endCalendar } = deps;
   const checkOwn = createOwnPassword(deps);
 
   async function accountOf({ id }: Person): Promise<Account> {
@@ -62,6 +68,7 @@ export function createAccountService(deps: DoorDeps) {
       await checkOwn(id, password);
       await people.savePassword(id, await passwords.toHash(normalised(next)));
       await sessions.removeAllOf(id, sessionId);
+      await endCalendar(id);
     },
     async confirm({ id }: Person, password: string, sessionId: string): Promise<void> {
       await checkOwn(id, password);
@@ -82,15 +89,18 @@ export function createAccountService(deps: DoorDeps) {
     /** Begins a second factor; it is asked for once its first code was given. */
     async startFactor(person: Person): Promise<FactorStart> {
       const { id, signInName, factor } = await accountOf(person);
-      if (factor && factor.usedStep !== null) {
-        throw conflict('There is a second factor already.', 'Switch it off first.');
-      }
+      if (isOn(factor)) throw FACTOR_IS_ON;
       const { secret, uri } = newFactor(signInName);
       await people.saveFactor(id, { secret, usedStep: null, recoveryHashes: [] });
       return { secret, uri };
     },
     async takeFactor(person: Person, code: string): Promise<RecoveryCodes> {
       const { id, factor } = await accountOf(person);
+      // A code is good for signing in, too: it must not make the recovery codes void.
+      if (isOn(factor)) throw FACTOR_IS_ON;
+      const door: Door = { kind: 'own factor', of: id, most: 8, seconds: 60 };
+      const wait = await attempts.take([door]);
+      if (wait > 0) throw tooMany('Too many wrong codes.', wait);
       const usedStep = factor && stepOf(factor.secret, code, clock.now());
       if (!factor || typeof usedStep !== 'number') {
         throw badRequest(

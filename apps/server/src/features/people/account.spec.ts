@@ -1,4 +1,11 @@
-import type { FactorStart, Me, OwnSession, Problem, RecoveryCodes } from '@harvu/contract';
+import type {
+  FactorStart,
+  MadeCalendar,
+  Me,
+  OwnSession,
+  Problem,
+  RecoveryCodes,
+} from '@harvu/contract';
 import { Secret, TOTP } from 'otpauth';
 import { PASSWORD, TestStudio, type Answer, type Visitor } from '../../../testing/test-studio';
 
@@ -92,6 +99,63 @@ describe('an account', () => {
     expect((await who.get('/api/plans')).status).toBe(401);
   });
 
+  it('asks again before whatever takes, erases or gives power, and gives nothing meanwhile', async () => {
+    const who = await studio.add(owner, { signInName: 'asked' });
+    const { id } = who.person;
+    const visitor = await studio.signIn('ilse');
+    later(11 * 60);
+    const before = await studio.everything();
+    const newOwner = { signInName: 'mine', name: 'Mine', role: 'owner', password: NEXT };
+    const rest = { isMinor: false, guardian: '', guardianConsentOn: null };
+    const settings = { timeZone: 'UTC', idleMinutes: 60, keepLogDays: 30, breaks: [] };
+    const asked: readonly (readonly [string, string, unknown?])[] = [
+      ['POST', '/api/people', { ...newOwner, ...rest }],
+      ['POST', `/api/people/${id}/password`, { password: NEXT }],
+      ['POST', `/api/people/${id}/consent`, { guardian: 'G', guardianConsentOn: '2026-11-01' }],
+      ['PUT', '/api/settings', { ...settings, keepPutAwayDays: 1 }],
+      ['POST', '/api/me/calendar', { hasPractice: true }],
+      ['GET', '/api/studio/export.zip'],
+      ['GET', `/api/people/${id}/export.zip`],
+      ['GET', '/api/tables/students.csv'],
+      ['GET', '/api/tables/plans.csv'],
+      ['GET', `/api/students/${id}/tries.csv`],
+    ];
+    for (const [method, path, body] of asked) {
+      const { status, body: told } = await visitor.send<Problem>(method, path, body);
+      expect([status, told.code]).withContext(path).toEqual([403, 'confirm-needed']);
+    }
+    expect(await studio.everything()).toBe(before);
+  });
+
+  it('loses the address of its calendar with its password, its role and its place', async () => {
+    const who = await studio.add(owner, { signInName: 'dated', role: 'teacher' });
+    const { id } = who.person;
+    const made = async (visitor: Visitor): Promise<string> => {
+      await visitor.send('POST', '/api/me/confirm', { password: PASSWORD });
+      return (await visitor.send<MadeCalendar>('POST', '/api/me/calendar', { hasPractice: false }))
+        .body.path;
+    };
+    const reads = async (address: string): Promise<number> =>
+      (await studio.request('GET', `/api/calendar/${address.split('/').at(-1) ?? ''}`)).status;
+    await owner.send('POST', '/api/me/confirm', { password: PASSWORD });
+    const END: readonly (readonly [string, unknown?])[] = [
+      ['put-away'],
+      ['role', { role: 'student' }],
+      ['password', { password: PASSWORD }],
+    ];
+    for (const [what, body] of END) {
+      const address = await made(await studio.signIn('dated'));
+      expect(await reads(address))
+        .withContext(what)
+        .toBe(200);
+      await owner.send('POST', `/api/people/${id}/${what}`, body);
+      await owner.send('POST', `/api/people/${id}/take-back`);
+      expect(await reads(address))
+        .withContext(what)
+        .toBe(404);
+    }
+  });
+
   describe('with a second factor', () => {
     let teacher: Visitor;
     let name: string;
@@ -140,6 +204,31 @@ describe('an account', () => {
       expect((await knock(name, PASSWORD, codes[3])).status).toBe(200);
       expect((await knock(name, PASSWORD, codes[3])).status).toBe(401);
       expect((await knock(name, PASSWORD, codes[4]?.toUpperCase())).status).toBe(200);
+    });
+
+    it('takes different recovery codes that come at once, each of them', async () => {
+      const all = await Promise.all(codes.slice(0, 5).map((code) => knock(name, PASSWORD, code)));
+      expect(all.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200]);
+      expect((await knock(name, PASSWORD, codes[0])).status).toBe(401);
+    });
+
+    it('does not make the recovery codes void with a code for signing in', async () => {
+      await teacher.send('POST', '/api/me/confirm', { password: PASSWORD });
+      const again = await teacher.send('POST', '/api/me/second-factor', { code: codeAt() });
+      expect(again.status).toBe(409);
+      expect((await knock(name, PASSWORD, codes[0])).status).toBe(200);
+    });
+
+    it('is not guessed at while it is switched on', async () => {
+      await teacher.send('POST', '/api/me/confirm', { password: PASSWORD });
+      await teacher.send('POST', '/api/me/second-factor/off');
+      await teacher.send('POST', '/api/me/second-factor/start');
+      const tries = Array.from({ length: 12 }, () =>
+        teacher.send('POST', '/api/me/second-factor', { code: '000000' }),
+      );
+      const all = (await Promise.all(tries)).map(({ status }) => status);
+      expect(all.filter((status) => status === 400).length).toBeLessThanOrEqual(8);
+      expect(all).toContain(429);
     });
 
     it('loses it when the owner sets a new password, for whoever lost both', async () => {

@@ -1,4 +1,4 @@
-import type { Me, SignIn } from '@harvu/contract';
+import type { Me, Person, SignIn } from '@harvu/contract';
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { Attempts, Door } from '../../platform/attempts';
 import type { Clock } from '../../platform/clock';
@@ -6,7 +6,7 @@ import { DomainError, notAllowed, signInNeeded, tooMany } from '../../platform/e
 import type { Passwords } from '../../platform/passwords';
 import { normalised } from './common-passwords';
 import type { Account, PeopleStore, SecondFactor } from './people.store';
-import { stepOf, withoutRecovery } from './second-factor';
+import { RECOVERY_CODES, stepOf, withoutRecovery } from './second-factor';
 import type { Recognised, SessionsStore } from './sessions.store';
 
 /** How long a session lasts at most. */
@@ -28,6 +28,8 @@ export interface DoorDeps {
   readonly attempts: Attempts;
   readonly clock: Clock;
   readonly toMe: (account: Account) => Promise<Me>;
+  /** Ends the address by which a calendar reads somebody's dates: whoever knew it knows it no more. */
+  readonly endCalendar: (personId: string) => Promise<void>;
 }
 
 /** Somebody at the door, with where they come from. */
@@ -63,7 +65,7 @@ function isMarked(account: Account | undefined, mark: string | undefined): boole
 
 /**
  * What is counted: a browser this person signed in with before, by itself; any other by name and address
- * together, by name, and by address. A name nobody has is counted alike.
+ * together, and by address. A name nobody has is counted alike.
  */
 function doorsOf(
   account: Account | undefined,
@@ -74,9 +76,21 @@ function doorsOf(
   }
   return [
     { kind: 'name and address', of: `${signInName}\n${address}`, most: 8, seconds: MINUTE },
-    { kind: 'name', of: signInName, most: 100, seconds: HOUR },
     { kind: 'address', of: address, most: 200, seconds: 15 * MINUTE },
   ];
+}
+
+/** How often a name is tried from everywhere together, before each address has only a few tries left. */
+function nameDoor({ signInName }: Knock): Door {
+  return { kind: 'name', of: signInName, most: 100, seconds: HOUR };
+}
+
+/**
+ * Where somebody tries a name from everywhere, each address has so many tries: whoever it belongs to, and
+ * comes from where nobody has tried it, is let in all the same.
+ */
+function besiegedDoor({ signInName, address }: Knock): Door {
+  return { kind: 'besieged', of: `${signInName}\n${address}`, most: 3, seconds: HOUR };
 }
 
 const WRONG = signInNeeded(
@@ -116,9 +130,19 @@ export function createDoorService(deps: DoorDeps) {
     if (code === undefined || code.trim() === '') throw CODE_NEEDED;
     const step = stepOf(factor.secret, code, clock.now());
     if (step !== undefined && (await people.takeStep(id, step))) return;
-    const left = withoutRecovery(factor, code);
-    if (left && (await people.takeRecovery(id, factor.recoveryHashes, left))) return;
+    if (await isRecovery(id, code)) return;
     throw WRONG_CODE;
+  }
+
+  /** Takes a recovery code away; where another was taken in between, this one is looked for among the rest. */
+  async function isRecovery(id: string, code: string): Promise<boolean> {
+    for (let tries = 0; tries < RECOVERY_CODES; tries += 1) {
+      const factor = (await people.accountOf(id))?.factor;
+      const left = factor && withoutRecovery(factor, code);
+      if (!factor || !left) return false;
+      if (await people.takeRecovery(id, factor.recoveryHashes, left)) return true;
+    }
+    return false;
   }
 
   const isRightFor = async (account: Account | undefined, password: string): Promise<boolean> =>
@@ -126,11 +150,17 @@ export function createDoorService(deps: DoorDeps) {
 
   async function checkKnock(knock: Knock): Promise<Account> {
     const account = await people.findAccount(knock.signInName);
-    const doors = doorsOf(account, knock);
-    const wait = await attempts.take(doors);
-    if (wait > 0) {
-      throw tooMany('Too many tries to sign in.', wait);
+    const doors = [...doorsOf(account, knock)];
+    let wait = await attempts.take(doors);
+    if (!isMarked(account, knock.mark)) {
+      const [name, besieged] = [nameDoor(knock), besiegedDoor(knock)];
+      doors.push(name);
+      if ((await attempts.take([name])) > 0) {
+        doors.push(besieged);
+        wait = Math.max(wait, await attempts.take([besieged]));
+      }
     }
+    if (wait > 0) throw tooMany('Too many tries to sign in.', wait);
     const isRight = await isRightFor(account, knock.password).catch(async (error: unknown) => {
       // Whoever was not even looked at has not tried.
       await attempts.giveBack(doors);
@@ -155,6 +185,10 @@ export function createDoorService(deps: DoorDeps) {
         expiresAt: new Date(createdAt.getTime() + SESSION_DAYS * DAY_MS),
       });
       return { token, mark: markOf(account), me: await deps.toMe(account) };
+    },
+    /** Who a token belongs to at this moment; looking says nothing of whether they are there. */
+    async whoIs(token: string): Promise<Person | undefined> {
+      return (await sessions.find(hashToken(token), clock.now()))?.person;
     },
     signOut: (token: string) => sessions.remove(hashToken(token)),
     async recognise(token: string): Promise<Recognised | undefined> {

@@ -5,7 +5,7 @@ export { createConsentsStore } from './consents.store';
 export { createDoorService } from './door.service';
 export { createPeopleService } from './people.service';
 export type { PeopleService } from './people.service';
-export { recognise, servePeople } from './people.routes';
+export { cookiesOf, recognise, servePeople } from './people.routes';
 export type { DoorSettings } from './people.routes';
 export { createPeopleStore } from './people.store';
 export type { Account, PeopleStore } from './people.store';

@@ -2,6 +2,7 @@ import type { Context } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
 import type { Act, SignedIn } from '../../platform/access';
+import type { Attempts, Door } from '../../platform/attempts';
 import { DomainError } from '../../platform/errors';
 import { serve, serveMade, type Api } from '../../platform/routing';
 import type { AccountService } from './account.service';
@@ -21,9 +22,10 @@ export interface DoorSettings {
 
 const MARK_DAYS = 365;
 const DAY_S = 86_400;
+const HOUR_S = 3600;
 
 /** The names and the manner of the door's cookies. */
-function cookiesOf({ isSecure }: DoorSettings) {
+export function cookiesOf({ isSecure }: Pick<DoorSettings, 'isSecure'>) {
   const prefix = isSecure ? '__Host-' : '';
   return {
     session: `${prefix}harvu_session`,
@@ -53,13 +55,21 @@ interface PeopleServices {
   readonly people: PeopleService;
   readonly addStudents: TakeStudents;
   readonly noteAct: (act: Act) => Promise<void>;
+  readonly attempts: Attempts;
 }
 
-function serveDoor(api: Api, { door, noteAct }: PeopleServices, settings: DoorSettings): void {
+function serveDoor(
+  api: Api,
+  { door, noteAct, attempts }: PeopleServices,
+  settings: DoorSettings,
+): void {
   const { session, mark, manner } = cookiesOf(settings);
   const keep = (c: Context, letIn: LetIn): void => {
     setCookie(c, session, letIn.token, { ...manner, maxAge: SESSION_DAYS * DAY_S });
     setCookie(c, mark, letIn.mark, { ...manner, maxAge: MARK_DAYS * DAY_S });
+  };
+  const noted = async (what: Door, act: Act): Promise<void> => {
+    if ((await attempts.take([what])) === 0) await noteAct(act);
   };
   serve(api, 'signIn', async ({ body, context }) => {
     const knock = {
@@ -71,12 +81,18 @@ function serveDoor(api: Api, { door, noteAct }: PeopleServices, settings: DoorSe
     try {
       const letIn = await door.signIn(knock);
       keep(context, letIn);
-      await noteAct({ act: 'signIn', personId: letIn.me.id, aboutId: null });
+      // However often somebody knocks, the book keeps room for what others did.
+      const { id } = letIn.me;
+      const act = { act: 'signIn', personId: id, aboutId: null };
+      await noted({ kind: 'sign-in noted', of: id, most: 4, seconds: HOUR_S }, act);
       return letIn.me;
     } catch (error) {
       // Who was refused is not written down: what was typed may be anything.
       if (error instanceof DomainError && error.problem.status === 429)
-        await noteAct({ act: 'signInHeldOff', personId: null, aboutId: null });
+        await noted(
+          { kind: 'held off noted', of: '', most: 2, seconds: HOUR_S },
+          { act: 'signInHeldOff', personId: null, aboutId: null },
+        );
       throw error;
     }
   });

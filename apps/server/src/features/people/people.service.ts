@@ -24,6 +24,8 @@ export interface PeopleDeps {
   readonly clock: Clock;
   readonly inTransaction: InTransaction;
   readonly today: () => Promise<Day>;
+  /** Ends the address by which a calendar reads somebody's dates. */
+  readonly endCalendar: (personId: string) => Promise<void>;
 }
 
 export type Consenting = Pick<PersonRecord, 'guardianConsentOn' | 'guardian'>;
@@ -53,7 +55,7 @@ const LAST_OWNER = conflict(
 
 /** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
-  const { people, sessions, consents, passwords, clock, inTransaction, today } = deps;
+  const { people, sessions, consents, passwords, clock, inTransaction, today, endCalendar } = deps;
 
   async function mustBeThere(id: string): Promise<PersonRecord> {
     const found = await people.find(id);
@@ -67,7 +69,13 @@ export function createPeopleService(deps: PeopleDeps) {
       await work(tx);
       if ((await people.countOwners(tx)) === 0) throw LAST_OWNER;
     });
+    await endAll(id);
+  }
+
+  /** Ends whatever opens an account without its password. */
+  async function endAll(id: string): Promise<void> {
     await sessions.removeAllOf(id);
+    await endCalendar(id);
   }
 
   const noteConsent = (personId: string, { guardian, guardianConsentOn }: Consenting, by: Person) =>
@@ -99,7 +107,7 @@ export function createPeopleService(deps: PeopleDeps) {
       await people.savePassword(id, await passwords.toHash(normalised(password)));
       // Whoever lost their password may have lost what shows their codes, too.
       await people.saveFactor(id, null);
-      await sessions.removeAllOf(id);
+      await endAll(id);
     },
     async recordConsent(id: string, consent: Consent, owner: Person): Promise<void> {
       await mustBeThere(id);
@@ -107,7 +115,7 @@ export function createPeopleService(deps: PeopleDeps) {
       const { guardian, guardianConsentOn } = consent;
       await people.saveConsent(id, guardian, guardianConsentOn);
       await noteConsent(id, consent, owner);
-      if (guardianConsentOn === null) await sessions.removeAllOf(id);
+      if (guardianConsentOn === null) await endAll(id);
     },
     async consentsOf(id: string): Promise<readonly ConsentRecord[]> {
       await mustBeThere(id);

@@ -4,7 +4,8 @@ import type { SecondFactor } from './people.store';
 
 const ISSUER = 'Harvu';
 const PERIOD_S = 30;
-const RECOVERY_CODES = 10;
+/** As many are given; as many may be used at once. */
+export const RECOVERY_CODES = 10;
 
 function totpOf(secret: string, label: string): TOTP {
   return new TOTP({ issuer: ISSUER, label, secret: Secret.fromBase32(secret), period: PERIOD_S });

@@ -6,7 +6,8 @@ import type { EventsStore, LiveEvent } from './events.store';
 /** Somebody who looks on. */
 interface Follower {
   readonly person: Person;
-  readonly tell: (event: LiveEvent) => void;
+  /** Kept once it was told. */
+  readonly tell: (event: LiveEvent) => Promise<void>;
 }
 
 /** Two that come in at once may become visible in the other order; so far back it is looked again. */
@@ -27,16 +28,24 @@ export interface FeedDeps {
   readonly onFailure: (error: unknown) => void;
 }
 
-/** Finds what came in after a number; and what came in with it, for that may have become visible later. */
+/**
+ * Finds what came in after a number, page by page until there is no more; and what came in with it, for
+ * that may have become visible later.
+ */
 function createMissed(events: Pick<EventsStore, 'after'>) {
-  return async (after: number): Promise<readonly LiveEvent[]> => {
-    const found = await events.after(Math.max(0, after - LOOK_BACK));
-    const had = found.find(({ number }) => number >= after)?.event.receivedAt;
+  return async function* missedSince(after: number): AsyncGenerator<readonly LiveEvent[]> {
+    let from = Math.max(0, after - LOOK_BACK);
+    let page = await events.after(from);
+    const had = page.find(({ number }) => number >= after)?.event.receivedAt;
     const since = had === undefined ? Infinity : Date.parse(had) - LATE_MS;
-    return found.filter(
-      ({ number, event }) =>
-        number > after || (number < after && Date.parse(event.receivedAt) >= since),
-    );
+    while (page.length > 0) {
+      yield page.filter(
+        ({ number, event }) =>
+          number > after || (number < after && Date.parse(event.receivedAt) >= since),
+      );
+      from = page.at(-1)?.number ?? from;
+      page = await events.after(from);
+    }
   };
 }
 
@@ -55,7 +64,7 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
     told.add(event.number);
     last = Math.max(last, event.number);
     for (const { person, tell } of followers) {
-      if (mayHear(person, event)) tell(event);
+      if (mayHear(person, event)) void tell(event);
     }
   }
 
@@ -96,7 +105,7 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
       }: {
         readonly after: number | null;
         readonly gone: AbortSignal;
-        readonly tell: (event: LiveEvent) => void;
+        readonly tell: (event: LiveEvent) => Promise<void>;
       },
     ): Promise<void> {
       if (followers.size === 0) {
@@ -105,15 +114,19 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
         for (const { number } of await events.after(Math.max(0, last - LOOK_BACK)))
           told.add(number);
       }
-      const missed = after === null ? [] : await missedSince(after);
-      const known = new Set(missed.map(({ number }) => number));
-      const follower: Follower = {
-        person,
-        tell: (one) => {
-          if (!known.has(one.number)) tell(one);
-        },
+      const known = new Set<number>();
+      const once = async (one: LiveEvent): Promise<void> => {
+        if (known.has(one.number)) return;
+        known.add(one.number);
+        if (mayHear(person, one)) await tell(one);
       };
-      for (const one of missed) if (mayHear(person, one)) tell(one);
+      const follower: Follower = { person, tell: once };
+      if (after !== null)
+        for await (const some of missedSince(after)) {
+          if (gone.aborted) return;
+          // A page that reads slowly is not told faster than it reads.
+          await Promise.all(some.map(once));
+        }
       followers.add(follower);
       gone.addEventListener('abort', () => followers.delete(follower), { once: true });
       void keepLooking();

@@ -156,6 +156,11 @@ export function createEventsStore(sequelize: Sequelize) {
         event: toEvent(row),
       }));
     },
+    /** Who says so of an event; undefined where there is no such event. */
+    async sourceOf(id: string): Promise<PlanEvent['source'] | undefined> {
+      const [row] = await query('WHERE id = ?', [id]);
+      return row?.source;
+    },
     /** The plan an event belongs to; undefined where there is no such event. */
     async planOf(id: string): Promise<string | undefined> {
       const [row] = await query('WHERE id = ?', [id]);

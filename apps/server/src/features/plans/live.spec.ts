@@ -47,7 +47,11 @@ describe('a page that looks on', () => {
     let text = '';
     const isEnough = (): boolean =>
       typeof until === 'number' ? idsIn(text).length >= until : idsIn(text).includes(until);
-    while (!isEnough()) text += await stream.next();
+    while (!isEnough()) {
+      const piece = await stream.next();
+      if (piece === '') throw new Error('The stream ended.');
+      text += piece;
+    }
     return idsIn(text);
   }
   const lastIdIn = (text: string) => [...text.matchAll(/^id: (\d+)$/gm)].at(-1)?.[1];
@@ -114,6 +118,58 @@ describe('a page that looks on', () => {
     await other.close();
   });
 
+  it('is told nothing more once its session ended, whether by signing out, a new role or being put away', async () => {
+    const ENDS: readonly ((who: Visitor, other: Visitor) => Promise<unknown>)[] = [
+      (_who, other) => other.send('POST', '/api/me/sessions/end-others'),
+      (who) => owner.send('POST', `/api/people/${who.person.id}/role`, { role: 'student' }),
+      (who) => owner.send('POST', `/api/people/${who.person.id}/put-away`),
+    ];
+    for (const [at, end] of ENDS.entries()) {
+      const signInName = `looker${at}`;
+      const who = await studio.add(owner, { signInName, role: 'teacher' });
+      const stream = await studio.look(who);
+      await stream.next();
+      await end(who, await studio.signIn(signInName));
+      expect((await who.get('/api/plans')).status).toBe(401);
+      await play(bram);
+      let text = '';
+      for (let piece = await stream.next(); piece !== ''; piece = await stream.next())
+        text += piece;
+      expect(idsIn(text)).withContext(`${at}`).toEqual([]);
+    }
+  });
+
+  it('hears all it missed, however much that was', async () => {
+    const before = await studio.stores.events.newest();
+    const id = plans.get(bram) ?? '';
+    const many = Array.from({ length: 2300 }, (_, at) => ({
+      ...{ planId: id, loggedBy: bram.person.id, receivedAt: studio.now, sentAt: null },
+      event: {
+        ...{ id: randomUUID(), kind: 'sore' as const, at: '2026-11-24T15:00:00.000Z' },
+        ...{ day: '2026-11-24' as const, revision: 2, source: 'self' as const, bar: at },
+      },
+    }));
+    await studio.stores.events.add(many);
+    const stream = await studio.look(owner, String(before));
+    const heard = await told(stream, many.at(-1)?.event.id ?? '');
+    expect(new Set(heard).size).toBeGreaterThanOrEqual(2300);
+    await stream.close();
+  });
+
+  it('is one of at most twelve of the same person, and holds nobody else up', async () => {
+    const who = await studio.add(owner, { signInName: 'many-pages' });
+    const open: LiveStream[] = [];
+    for (let i = 0; i < 12; i += 1) open.push(await studio.look(who));
+    expect((await who.get('/api/live')).status).toBe(429);
+    const other = await studio.look(owner);
+    expect(other.type).toContain('text/event-stream');
+    await other.close();
+    for (const one of open) await one.close();
+    const again = await studio.look(who);
+    expect(again.type).toContain('text/event-stream');
+    await again.close();
+  });
+
   it('misses nothing that became visible after something younger', async () => {
     const feed = createEventFeed({
       events: lateStore(),
@@ -123,7 +179,10 @@ describe('a page that looks on', () => {
     const numbers: number[] = [];
     await feed.follow(owner.person, {
       ...{ after: null, gone: gone.signal },
-      tell: ({ number }) => numbers.push(number),
+      tell: ({ number }) => {
+        numbers.push(number);
+        return Promise.resolve();
+      },
     });
     while (numbers.length < 3) await new Promise((resolve) => setTimeout(resolve, 5));
     gone.abort();

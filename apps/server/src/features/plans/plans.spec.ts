@@ -6,6 +6,7 @@ import {
   type PlanNews,
   type Plan,
   type PlanSummary,
+  type Problem,
   type Song,
 } from '@harvu/contract';
 import { findingsOf } from '@harvu/core/checks';
@@ -180,6 +181,37 @@ describe('plans', () => {
       ['correction', 'teacher'],
     ]);
     expect(triesIn(events)).toEqual([]);
+  });
+
+  it('take no word of a student on what a teacher heard', async () => {
+    const id = (await planOf(bram))?.id ?? '';
+    const heard = aTry();
+    await owner.send('POST', `/api/plans/${id}/events`, { events: [heard] });
+    const happened = { at: studio.now.toISOString(), day: '2026-11-24', revision: 2 } as const;
+    const taken = { ...happened, id: randomUUID(), kind: 'correction', of: heard.id, clean: null };
+    const sent = await bram.send<EventsTaken>('POST', `/api/plans/${id}/events`, {
+      events: [taken],
+    });
+    expect(sent.body.refused[0]?.problem.title).toContain('what a teacher heard');
+    expect(triesIn((await read(bram, id)).events).map((one) => one.id)).toContain(heard.id);
+  });
+
+  it('take far more in a day than anybody plays, and not without bound; nothing of it is lost', async () => {
+    const odalys = await studio.add(owner, { signInName: 'busy-hands' });
+    await assign([odalys.person.id]);
+    const id = (await planOf(odalys))?.id ?? '';
+    const send = (count: number) =>
+      odalys.send<Problem>('POST', `/api/plans/${id}/events`, {
+        events: Array.from({ length: count }, () => aTry()),
+      });
+    for (let sent = 0; sent < 3000; sent += 200) expect((await send(200)).status).toBe(200);
+    const over = await send(1);
+    // A code with which a device keeps what it has, and sends it later.
+    expect([over.status, over.body.code]).toEqual([429, 'too-many']);
+    studio.now = new Date(studio.now.getTime() + 86_400_000);
+    const again = await studio.signIn('busy-hands');
+    const later = { events: [aTry()] };
+    expect((await again.send('POST', `/api/plans/${id}/events`, later)).status).toBe(200);
   });
 
   it('send what came in since, and whether the plan itself is another now', async () => {

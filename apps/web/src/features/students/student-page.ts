@@ -1,3 +1,4 @@
+import { FileLink } from '../../platform/file-link';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -22,6 +23,7 @@ const STROKE_SECONDS = 10;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     DrillMeasure,
+    FileLink,
     Note,
     Page,
     PastLessons,

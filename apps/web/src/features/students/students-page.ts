@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { FileLink } from '../../platform/file-link';
 import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
 import { StudentsState, type Concern } from './students.state';
@@ -17,7 +18,7 @@ const CONCERNS: readonly { readonly concern: Concern; readonly label: string }[]
 @Component({
   selector: 'harvu-students-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Page, Ribbon, RouterLink],
+  imports: [FileLink, Page, Ribbon, RouterLink],
   providers: [StudentsState],
   host: { class: 'flex flex-1 flex-col' },
   templateUrl: './students-page.html',
