@@ -19,13 +19,15 @@ import { createTablesRoutes } from './features/tables';
 import { serveStudio } from './features/studio';
 import { signedInOnly, type Act, type SignedIn } from './platform/access';
 import type { Api } from './platform/routing';
-import { isFull } from './platform/database';
-import { DomainError, badRequest, noRoom, notFound } from './platform/errors';
+import { isFull, isUnreachable } from './platform/database';
+import { DomainError, badRequest, noDatabase, noRoom, notFound } from './platform/errors';
 import { toLoggedPath } from './platform/failures';
 import { createHealth } from './platform/health';
 import { knownHostsOnly } from './platform/hosts';
 import { USUAL_PATIENCE } from './platform/live';
 import { sameOriginOnly } from './platform/origin';
+import { createRefusals, type Refusals } from './platform/refusals';
+import { createTurns } from './platform/turns';
 import { createServices, type AppDeps } from './services';
 
 const LARGEST_BODY = 1_000_000;
@@ -57,10 +59,14 @@ const FAILURE = new DomainError({
 });
 
 /** Every error leaves through this door, as a problem with a code and a remedy. */
-function errorDoor(onFailure: AppDeps['onFailure']) {
+function errorDoor(onFailure: AppDeps['onFailure'], refusals: Refusals) {
   return (error: unknown, c: Context) => {
     if (error instanceof DomainError) return answerProblem(c, error);
-    if (isFull(error)) return answerProblem(c, noRoom);
+    if (isFull(error)) {
+      refusals.refused();
+      return answerProblem(c, noRoom);
+    }
+    if (isUnreachable(error)) return answerProblem(c, noDatabase);
     // Whoever has gone is answered nothing.
     if (!c.req.raw.signal.aborted) onFailure(error, toLoggedPath(c.req.path));
     return answerProblem(c, FAILURE);
@@ -75,9 +81,9 @@ function withActs(noteAct: (act: Act) => Promise<void>) {
   });
 }
 
-function createApi(deps: AppDeps) {
+function createApi(deps: AppDeps, refusals: Refusals) {
   const services = createServices(deps);
-  const health = createHealth(deps.sequelize, deps.clock, deps.passwords);
+  const health = createHealth(deps.sequelize, deps, refusals);
   const noteAct = async (act: Act): Promise<void> => {
     deps.onAct?.(act.act);
     await services.keeping.noteAct(act);
@@ -100,7 +106,9 @@ function createApi(deps: AppDeps) {
   serveStudio(api, services.studio);
   servePeople(api, { ...services, noteAct }, door);
   serveKeeping(api, services.keeping);
-  serveArchives(api, services.archive);
+  // Paper and exports of one person never stand before everybody else's.
+  const turns = createTurns({ atOnce: 2, waitingEach: 6 });
+  serveArchives(api, services.archive, turns);
   serveRequests(api, services);
   servePlans(api, services);
   serveOverview(api, services.overview);
@@ -109,7 +117,7 @@ function createApi(deps: AppDeps) {
   serveCalendars(api, services.calendars);
   serveStudents(api, services.students);
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
-  api.route('/', createSheetsRoutes(services.sheets, services.papers));
+  api.route('/', createSheetsRoutes(services.sheets, services.papers, turns));
   api.route('/', createTablesRoutes(services.tables));
   const { whoIs } = services.door;
   api.route(
@@ -126,16 +134,19 @@ function createApi(deps: AppDeps) {
 
 /** Makes the whole server without listening: the API under /api, the web application elsewhere. */
 export function createApp(deps: AppDeps) {
-  const api = createApi(deps).onError(errorDoor(deps.onFailure));
+  const refusals = createRefusals();
+  const door = errorDoor(deps.onFailure, refusals);
+  const api = createApi(deps, refusals).onError(door);
   const app = new Hono()
     .use(compress())
     .use(secureHeaders({ crossOriginEmbedderPolicy: false }))
     .use(knownHostsOnly(deps.hosts))
     .use('/api/*', async (c, next) => {
       await next();
+      if (c.req.method !== 'GET' && c.res.ok) refusals.taken();
       c.header('Cache-Control', 'no-store');
     })
     .route('/api', api);
   if (deps.webFiles) app.route('/', deps.webFiles);
-  return app.onError(errorDoor(deps.onFailure));
+  return app.onError(door);
 }

@@ -15,6 +15,7 @@ import { addressBehind } from './platform/address';
 import { createAttempts } from './platform/attempts';
 import { openDatabase, transactionsOf } from './platform/database';
 import { toLogged } from './platform/failures';
+import { closeHalfRequests, halfRequestOptions } from './platform/half-requests';
 import { closePrototypes } from './platform/hardened';
 import { alone, migrate } from './platform/migrate';
 import { ARGON2, bounded } from './platform/passwords';
@@ -122,9 +123,11 @@ function serveHere(settings: Settings): void {
   });
   closePrototypes();
   const { port, host: hostname } = settings;
-  const server = serve({ fetch: app.fetch, port, hostname }, () =>
+  const serverOptions = halfRequestOptions();
+  const server = serve({ fetch: app.fetch, port, hostname, serverOptions }, () =>
     logger.info({ port }, 'serving'),
   );
+  if ('headersTimeout' in server) closeHalfRequests(server);
   const stop = (): void => {
     server.close(() => void sequelize.close().then(() => process.exit(0)));
     // Idle connections kept open by browsers would hold the server up.

@@ -52,7 +52,16 @@ export function isFull(error: unknown): boolean {
   return FULL.includes(numberOf(error) ?? 0);
 }
 
-const MOST_TRIES = 5;
+/** Tells whether the database could not be reached, or went away in the middle. */
+export function isUnreachable(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  return /^SequelizeConnection/.test(error.name) || GONE.includes(numberOf(error) ?? 0);
+}
+
+/** A connection that ended, a server that is going down or has gone. */
+const GONE = [1053, 1077, 1152, 1153, 1158, 1159, 1160, 1161, 1927, 2006, 2013, 45009, 45013];
+
+const MOST_TRIES = 12;
 
 /** Runs work in a transaction; where two of them lock each other out, the one that had to give way is run again. */
 export function transactionsOf(sequelize: Sequelize): InTransaction {

@@ -44,6 +44,12 @@ export const noRoom = later(507, 'no-room')(
   60,
 );
 
+export const noDatabase = later(503, 'no-database')(
+  'The studio’s database does not answer just now.',
+  'Nothing that was kept is lost. Try again in a moment; what you wrote is still here.',
+  5,
+);
+
 /** What is answered for an id that does not exist, or that this person may not see: the same. */
 export const missing = (what: string) =>
   notFound(`There is no such ${what} here.`, 'Go back and open it from its list.');

@@ -1,6 +1,7 @@
 import { TestStudio } from '../../testing/test-studio';
 import { createHealth } from './health';
-import { ARGON2 } from './passwords';
+import { ARGON2, type Passwords } from './passwords';
+import { createRefusals } from './refusals';
 
 const CLOCK = { now: () => new Date('2026-11-24T16:00:00.000Z'), newId: () => '' };
 
@@ -11,19 +12,35 @@ describe('the health of a server', () => {
   });
   afterEach(() => studio.close());
 
+  const healthOf = (passwords: Passwords, refusals = createRefusals()) =>
+    createHealth(studio.sequelize, { clock: CLOCK, passwords }, refusals);
+
   it('is good where people can sign in and what they do is kept', async () => {
-    expect(await createHealth(studio.sequelize, CLOCK, ARGON2)()).toEqual({ ok: true });
+    expect(await healthOf(ARGON2)()).toEqual({ ok: true });
   });
 
   it('is bad where nothing can be written', async () => {
     await studio.sequelize.query('DROP TABLE heartbeat');
-    const health = createHealth(studio.sequelize, CLOCK, ARGON2);
+    const health = healthOf(ARGON2);
     expect(await health()).toEqual({ ok: false, failing: 'writing' });
+  });
+
+  it('is bad while writes are refused, though a small one still goes, until one is taken or a minute is over', async () => {
+    let now = 0;
+    const refusals = createRefusals(() => now);
+    const told = () => healthOf(ARGON2, refusals)();
+    refusals.refused();
+    expect(await told()).toEqual({ ok: false, failing: 'writing' });
+    refusals.taken();
+    expect(await told()).toEqual({ ok: true });
+    refusals.refused();
+    now = 61_000;
+    expect(await told()).toEqual({ ok: true });
   });
 
   it('is bad where a right password is refused', async () => {
     const broken = { ...ARGON2, isRight: () => Promise.resolve(false) };
-    const health = createHealth(studio.sequelize, CLOCK, broken);
+    const health = healthOf(broken);
     expect(await health()).toEqual({ ok: false, failing: 'signing in' });
   });
 
@@ -36,7 +53,7 @@ describe('the health of a server', () => {
         return ARGON2.isRight(password, hashed);
       },
     };
-    const health = createHealth(studio.sequelize, CLOCK, counted);
+    const health = healthOf(counted);
     await Promise.all(Array.from({ length: 50 }, () => health()));
     expect(hashes).toBe(1);
   });

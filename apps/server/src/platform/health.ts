@@ -2,6 +2,7 @@ import { checked, signInSchema } from '@harvu/contract';
 import type { Sequelize } from 'sequelize';
 import type { Clock } from './clock';
 import type { Passwords } from './passwords';
+import type { Refusals } from './refusals';
 
 /** How the server is: all that people need of it was just tried. */
 export interface Health {
@@ -18,7 +19,11 @@ const WORD = 'a word for trying the lock';
  * Tries what people need: that requests are read and checked, that a password is told from another, and
  * that the database reads and writes. The answer is kept for a second, so that asking costs nothing.
  */
-export function createHealth(sequelize: Sequelize, clock: Clock, passwords: Passwords) {
+export function createHealth(
+  sequelize: Sequelize,
+  { clock, passwords }: { readonly clock: Clock; readonly passwords: Passwords },
+  refusals: Pick<Refusals, 'areThere'>,
+) {
   let hashed: Promise<string> | undefined;
   let passwordAt = -Infinity;
   let known: { readonly at: number; readonly health: Promise<Health> } | undefined;
@@ -37,6 +42,7 @@ export function createHealth(sequelize: Sequelize, clock: Clock, passwords: Pass
       passwordAt = performance.now();
     },
     writing: async () => {
+      if (refusals.areThere()) throw new Error('there is no room');
       await sequelize.query(
         'INSERT INTO heartbeat (id, at) VALUES (1, ?) ON DUPLICATE KEY UPDATE at = VALUES(at)',
         { replacements: [clock.now()] },

@@ -2,6 +2,7 @@ import type { Context } from 'hono';
 import { confirmedOnly, ownersOnly, signedInOnly, type SignedIn } from '../../platform/access';
 import { pathId } from '../../platform/requests';
 import type { Api } from '../../platform/routing';
+import { inTurn, type Turns } from '../../platform/turns';
 import type { ArchiveService, ReadyArchive } from './archive.service';
 
 function answer(c: Context, { zip, name }: ReadyArchive) {
@@ -16,13 +17,14 @@ async function note(c: Context<SignedIn>, act: string, aboutId: string | null): 
 }
 
 /** Routes that give out everything, for an owner who just gave their password, and that bring it back. */
-export function serveArchives(api: Api, service: ArchiveService): void {
-  api.get('/studio/export.zip', signedInOnly, ownersOnly, confirmedOnly, async (c) => {
+export function serveArchives(api: Api, service: ArchiveService, turns: Turns): void {
+  const turn = inTurn(turns);
+  api.get('/studio/export.zip', signedInOnly, ownersOnly, confirmedOnly, turn, async (c) => {
     const ready = await service.ofStudio(c.req.raw.signal);
     await note(c, 'exportStudio', null);
     return answer(c, ready);
   });
-  api.get('/people/:id/export.zip', signedInOnly, ownersOnly, confirmedOnly, async (c) => {
+  api.get('/people/:id/export.zip', signedInOnly, ownersOnly, confirmedOnly, turn, async (c) => {
     const id = pathId(c, 'person');
     const ready = await service.ofPerson(id, c.req.raw.signal);
     await note(c, 'exportPerson', id);

@@ -69,14 +69,15 @@ describe('the door', () => {
 
   it('leaves room in the book of acts, however often somebody knocks', async () => {
     const book = async () => (await owner.get<readonly Act[]>('/api/acts')).body;
-    const counted = async (name: string) =>
-      (await book()).filter(({ act }) => act === name).length;
+    const counted = async (name: string) => (await book()).filter(({ act }) => act === name).length;
     const names = ['addPerson', 'signInHeldOff', 'signIn'];
     const before = await Promise.all(names.map(counted));
     for (let i = 0; i < 60; i++) await knock('nobody at all', 'wrong');
     for (let i = 0; i < 30; i++) await knock('ilse', PASSWORD);
     const after = await Promise.all(names.map(counted));
-    const [added = 0, heldOff = 0, signIns = 0] = after.map((count, at) => count - (before[at] ?? 0));
+    const [added = 0, heldOff = 0, signIns = 0] = after.map(
+      (count, at) => count - (before[at] ?? 0),
+    );
     expect(added).toBe(0);
     expect(heldOff).toBeLessThanOrEqual(2);
     expect(signIns).toBeLessThanOrEqual(4);

@@ -183,6 +183,20 @@ describe('plans', () => {
     expect(triesIn(events)).toEqual([]);
   });
 
+  it('are given by several at once, all of them', async () => {
+    const students = await Promise.all(
+      ['at-once-a', 'at-once-b', 'at-once-c'].map((signInName) =>
+        studio.add(owner, { signInName }),
+      ),
+    );
+    const ids = students.map(({ person }) => person.id);
+    const all = await Promise.all(Array.from({ length: 12 }, () => assign(ids)));
+    expect(all.map(({ status }) => status)).toEqual(all.map(() => 204));
+    for (const student of students)
+      expect((await student.get<readonly unknown[]>('/api/plans')).body).toHaveSize(1);
+    expect(studio.failures).toEqual([]);
+  });
+
   it('take no word of a student on what a teacher heard', async () => {
     const id = (await planOf(bram))?.id ?? '';
     const heard = aTry();

@@ -217,25 +217,15 @@ export function createPlansStore(sequelize: Sequelize) {
      * too; its way and its log stay with it.
      */
     async put(plan: NewPlan, transaction: Tx): Promise<void> {
-      const where = { student_id: plan.studentId, song_id: plan.songId };
-      const [row, isNew] = await plans.findOrCreate({
-        where,
-        defaults: {
-          ...where,
-          id: plan.id,
-          revision: plan.revision,
-          assigned_by: plan.assignedBy,
-          assigned_at: plan.assignedAt,
-          teaching: JSON.stringify(plan.teaching),
-          figures: JSON.stringify(plan.figures),
-          version: 1,
-          withdrawn_at: null,
-        },
-        transaction,
-      });
-      if (!isNew) {
-        await row.update({ revision: plan.revision, withdrawn_at: null }, { transaction });
-      }
+      const row = {
+        ...{ id: plan.id, student_id: plan.studentId, song_id: plan.songId, version: 1 },
+        ...{ revision: plan.revision, assigned_by: plan.assignedBy, withdrawn_at: null },
+        assigned_at: plan.assignedAt,
+        ...{ teaching: JSON.stringify(plan.teaching), figures: JSON.stringify(plan.figures) },
+      };
+      // In one statement: two who give the same song at once both give it.
+      const updateOnDuplicate: (keyof typeof row)[] = ['revision', 'withdrawn_at'];
+      await plans.bulkCreate([row], { updateOnDuplicate, transaction });
     },
   };
 }
