@@ -7,8 +7,14 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { createStores, type LongTasks } from './services';
 import { seedDemoWorld } from './demo-world';
-import { createActsStore, createPersonDataStore, tidy } from './features/keeping';
-import { createSongsStore, removeLongDeleted } from './features/songs';
+import {
+  createActsStore,
+  createErasuresStore,
+  createPersonDataStore,
+  putAwayStudents,
+  tidy,
+} from './features/keeping';
+import { createSongsStore, deletedSongs } from './features/songs';
 import { createSessionsStore } from './features/people';
 import { rekeyOverrules } from './features/songs';
 import { addressBehind } from './platform/address';
@@ -16,6 +22,7 @@ import { createAttempts } from './platform/attempts';
 import { openDatabase, transactionsOf } from './platform/database';
 import { toLogged } from './platform/failures';
 import { closeHalfRequests, halfRequestOptions } from './platform/half-requests';
+import { createRunningDays } from './platform/running-days';
 import { closePrototypes } from './platform/hardened';
 import { alone, migrate } from './platform/migrate';
 import { ARGON2, bounded } from './platform/passwords';
@@ -56,16 +63,17 @@ async function prepare({ databaseUrl, isDemo, setUpCode }: Settings): Promise<vo
 /** Forgets, a few times a day, what the studio no longer keeps. */
 function keepTidy({ databaseUrl }: Settings, onFailure: (error: unknown) => void): void {
   const sequelize = openDatabase(databaseUrl);
+  const inTransaction = transactionsOf(sequelize);
   const deps = {
     ...{ acts: createActsStore(sequelize), sessions: createSessionsStore(sequelize), clock },
+    ...{ erasures: createErasuresStore(sequelize), days: createRunningDays(sequelize) },
     attempts: createAttempts(sequelize, clock),
-    data: createPersonDataStore(sequelize, transactionsOf(sequelize)),
+    erasables: [
+      putAwayStudents(createPersonDataStore(sequelize, inTransaction)),
+      deletedSongs({ songs: createSongsStore(sequelize), inTransaction }),
+    ],
   };
-  const shelf = {
-    ...{ songs: createSongsStore(sequelize), clock },
-    inTransaction: transactionsOf(sequelize),
-  };
-  const now = (): void => void Promise.all([tidy(deps), removeLongDeleted(shelf)]).catch(onFailure);
+  const now = (): void => void tidy(deps).catch(onFailure);
   now();
   setInterval(now, TIDY_MS).unref();
 }

@@ -7,6 +7,7 @@ import type { Sequelize } from 'sequelize';
 import {
   createActsStore,
   createArchiveService,
+  createErasuresStore,
   createArchiveStore,
   createKeepingService,
   createPersonDataStore,
@@ -61,6 +62,7 @@ import { createAttempts } from './platform/attempts';
 import type { Clock } from './platform/clock';
 import { transactionsOf, type InTransaction } from './platform/database';
 import { createKeptStore } from './platform/kept';
+import { createRunningDays } from './platform/running-days';
 import { USUAL_PATIENCE, type Patience } from './platform/live';
 import type { Passwords } from './platform/passwords';
 import type { Worked } from './platform/work';
@@ -217,7 +219,10 @@ function createBooks(
   const data = createPersonDataStore(sequelize, inTransaction);
   const archive = createArchiveStore(sequelize, inTransaction);
   return {
-    keeping: createKeepingService({ acts, people, clock, backups, data }),
+    keeping: createKeepingService({
+      ...{ acts, people, clock, backups, data },
+      ...{ erasures: createErasuresStore(sequelize), days: createRunningDays(sequelize) },
+    }),
     archive: createArchiveService({ people, studio, clock, archive, packArchive, unpackStudio }),
   };
 }

@@ -128,7 +128,7 @@ export { BODIES } from './bodies';
 export { addressOf, ROUTES } from './routes';
 export type { BodyOf, Method, ParamOf, Reach, ReplyOf, Route, RouteName, Routes } from './routes';
 export { breaksSchema, settingsSchema } from './studio';
-export type { Backup, StudioSettings } from './studio';
+export type { Backup, ComingErasure, StudioSettings, Upkeep } from './studio';
 export { sheetQuerySchema, termQuerySchema } from './sheets';
 export type { Paper, SheetQuery } from './sheets';
 export { programmeSchema, saveEveningSchema } from './evening';

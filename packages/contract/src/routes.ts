@@ -51,7 +51,7 @@ import type {
   WithdrawOverrule,
 } from './songs';
 import type { KnownStudent, SaveProfile } from './students';
-import type { Backup, StudioSettings } from './studio';
+import type { Backup, StudioSettings, Upkeep } from './studio';
 import type { SaveConstants, SaveTeaching, SongTeaching, StudioConstants } from './teaching';
 
 export type Method = 'GET' | 'POST' | 'PUT';
@@ -145,6 +145,7 @@ export const ROUTES = {
   erasePerson: ownerPost<None, Erased>()('/people/:id/erase'),
   acts: ownerGet<None, readonly Act[]>()('/acts'),
   backups: ownerGet<None, readonly Backup[]>()('/backups'),
+  upkeep: ownerGet<None, Upkeep>()('/upkeep'),
 
   requests: ownGet<None, readonly SongRequest[]>()('/requests'),
   askForSong: ownPost<NewRequest, SongRequest>()('/requests'),

@@ -45,3 +45,19 @@ export interface Backup {
   readonly at: string;
   readonly bytes: number;
 }
+
+/** What is erased for good unless it is taken back, and in how many days on which the studio runs. */
+export interface ComingErasure {
+  readonly kind: 'student' | 'song';
+  readonly name: string;
+  readonly inDays: number;
+}
+
+/** What the owner has to know of the studio's machine. */
+export interface Upkeep {
+  readonly erasures: readonly ComingErasure[];
+  /** The clock was found elsewhere than it should be, within the last two weeks; by so many days. */
+  readonly clockJump: { readonly at: string; readonly days: number } | null;
+  /** The room that is left on the disk, where it is so little that writing may soon be refused. */
+  readonly lowRoomBytes: number | null;
+}

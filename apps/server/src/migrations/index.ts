@@ -9,6 +9,7 @@ import { planOverviews } from './0008-plan-overviews';
 import { requestChords } from './0009-request-chords';
 import { evenings } from './0010-evenings';
 import { calendars } from './0011-calendars';
+import { upkeep } from './0012-upkeep';
 import type { Migration } from './migration';
 
 export type { Statement } from './migration';
@@ -26,4 +27,5 @@ export const MIGRATIONS: readonly Migration[] = [
   requestChords,
   evenings,
   calendars,
+  upkeep,
 ];

@@ -10,6 +10,8 @@ interface ActRow {
 }
 
 const MOST = 500;
+/** Where nobody has said for how long. */
+const MOST_DAYS = 3650;
 const NEWEST = `
   SELECT acts.at, acts.act, who.name AS by_name,
     COALESCE(whom.name, songs.title, given.title, asked.title) AS about_name
@@ -36,12 +38,16 @@ export function createActsStore(sequelize: Sequelize) {
         ...{ at: at.toISOString(), act, by: by ?? '', about: about ?? '' },
       }));
     },
-    /** Forgets what is older than the studio keeps it. */
-    async forgetOld(now: Date): Promise<void> {
-      await sequelize.query(
-        'DELETE FROM acts WHERE at < DATE_SUB(?, INTERVAL (SELECT keep_log_days FROM studio) DAY)',
-        { replacements: [now] },
+    /** For how many days the studio keeps them. */
+    async keptDays(): Promise<number> {
+      const [row] = await sequelize.query<{ readonly days: number }>(
+        'SELECT keep_log_days AS days FROM studio',
+        { type: QueryTypes.SELECT },
       );
+      return row?.days ?? MOST_DAYS;
+    },
+    async forgetBefore(time: Date): Promise<void> {
+      await sequelize.query('DELETE FROM acts WHERE at < ?', { replacements: [time] });
     },
   };
 }

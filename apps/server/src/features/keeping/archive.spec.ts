@@ -7,7 +7,14 @@ import { SET_UP_CODE, TestStudio, type Visitor } from '../../../testing/test-stu
 import { STUDIO_TABLES } from './archive-tables.data';
 
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
-const HERE_ONLY = ['sessions', 'attempts', 'heartbeat', 'plan_overviews', 'migrations'];
+const HERE_ONLY = [
+  'sessions',
+  'attempts',
+  'heartbeat',
+  'plan_overviews',
+  'migrations',
+  ...['running_days', 'clock_seen', 'erasures'],
+];
 /** What a restored studio sets up anew. */
 const FACTOR = ['second_factor', 'second_factor_step', 'recovery_codes'];
 

@@ -4,5 +4,6 @@ export { createArchiveService } from './archive.service';
 export { createArchiveStore } from './archive.store';
 export { serveKeeping } from './keeping.routes';
 export { createKeepingService } from './keeping.service';
-export { createPersonDataStore } from './person-data.store';
+export { createErasuresStore } from './erasures.store';
+export { createPersonDataStore, putAwayStudents } from './person-data.store';
 export { tidy } from './tidy';

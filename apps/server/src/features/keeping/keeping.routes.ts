@@ -5,5 +5,6 @@ import type { KeepingService } from './keeping.service';
 export function serveKeeping(api: Api, service: KeepingService): void {
   serve(api, 'acts', () => service.acts());
   serve(api, 'backups', () => service.backups());
+  serve(api, 'upkeep', () => service.upkeep());
   serve(api, 'erasePerson', ({ id }) => service.erasePerson(id));
 }

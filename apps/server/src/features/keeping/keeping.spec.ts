@@ -1,11 +1,35 @@
-import type { Act, Backup, Erased, PlanSummary, Song } from '@harvu/contract';
+import type { Act, Backup, Erased, PlanSummary, Song, Upkeep } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { createAttempts } from '../../platform/attempts';
 import { transactionsOf } from '../../platform/database';
-import { createPersonDataStore, tidy } from './index';
+import { createRunningDays } from '../../platform/running-days';
+import { createErasuresStore, createPersonDataStore, putAwayStudents, tidy } from './index';
 import { PASSWORD, TestStudio, type Visitor } from '../../../testing/test-studio';
 
 const SECRET_WISH = 'A wish nobody else had';
+
+/** Looks after a studio as its server does: now, or on each of so many days. */
+function upkeepOf(studio: TestStudio) {
+  const { sequelize, stores } = studio;
+  const clock = { now: () => studio.now, newId: () => '' };
+  const inTransaction = transactionsOf(sequelize);
+  const deps = {
+    ...{ acts: stores.acts, sessions: stores.sessions, clock },
+    ...{ erasures: createErasuresStore(sequelize), days: createRunningDays(sequelize) },
+    attempts: createAttempts(sequelize, clock),
+    erasables: [putAwayStudents(createPersonDataStore(sequelize, inTransaction))],
+  };
+  const run = () => tidy(deps);
+  return {
+    run,
+    after: async (days: number): Promise<void> => {
+      for (let day = 0; day < days; day += 1) {
+        studio.now = new Date(studio.now.getTime() + 86_400_000);
+        await run();
+      }
+    },
+  };
+}
 
 describe('the studio’s books', () => {
   let studio: TestStudio;
@@ -98,16 +122,12 @@ describe('the studio’s books', () => {
     const ago = { replacements: [longAgo, gone.person.id] };
     await sequelize.query('UPDATE people SET deactivated_at = ? WHERE id = ?', ago);
     await stores.acts.add({ act: 'assign', personId: null, aboutId: null }, longAgo);
-    const clock = { now: () => studio.now, newId: () => '' };
-    const deps = {
-      ...{ acts: stores.acts, sessions: stores.sessions, clock },
-      attempts: createAttempts(sequelize, clock),
-      data: createPersonDataStore(sequelize, transactionsOf(sequelize)),
-    };
+    const { run, after } = upkeepOf(studio);
+    await after(1);
     const count = async (): Promise<number> => (await stores.acts.newest()).length;
     const before = await count();
-    await tidy(deps);
-    expect(await count()).toBe(before - 1);
+    await run();
+    expect(await count()).toBe(before);
     expect((await stores.people.find(gone.person.id))?.name).toBe('Long Gone');
     const settings = {
       timeZone: 'UTC',
@@ -116,9 +136,58 @@ describe('the studio’s books', () => {
       keepPutAwayDays: 365,
       breaks: [],
     };
+    await owner.send('POST', '/api/me/confirm', { password: PASSWORD });
     expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
-    await tidy(deps);
+    const name = async ({ person }: Visitor) => (await stores.people.find(person.id))?.name;
+    const upkeep = async () => {
+      const who = await studio.signIn('ilse');
+      return (await who.get<Upkeep>('/api/upkeep')).body;
+    };
+    // Put away 400 days ago; but the studio has not run for a year since.
+    await after(20);
+    expect([await name(gone), (await upkeep()).erasures]).toEqual(['Long Gone', []]);
+    await sequelize.query('UPDATE people SET deactivated_at = ? WHERE id = ?', ago);
+    await sequelize.query(
+      'INSERT IGNORE INTO running_days SELECT DATE_SUB(?, INTERVAL seq DAY) FROM seq_1_to_370',
+      { replacements: [studio.now] },
+    );
+    await run();
+    // It is announced a week of running days before, and taken back by whoever needs it.
+    expect((await upkeep()).erasures).toEqual([{ kind: 'student', name: 'Long Gone', inDays: 7 }]);
+    await after(6);
+    expect([await name(gone), (await upkeep()).erasures[0]?.inDays]).toEqual(['Long Gone', 1]);
+    await after(1);
+    expect([await name(gone), await name(away)]).toEqual(['Somebody erased', 'Just Gone']);
+    expect((await upkeep()).erasures).toEqual([]);
+  });
+
+  it('erase nothing where the clock jumps, and tell the owner', async () => {
+    const { sequelize, stores } = studio;
+    const { run, after } = upkeepOf(studio);
+    const gone = await studio.add(owner, { signInName: 'gone', name: 'Gone' });
+    await owner.send('POST', `/api/people/${gone.person.id}/put-away`);
+    await sequelize.query('UPDATE studio SET keep_put_away_days = 5');
+    await after(1);
+    const right = studio.now;
+    const everything = async () => (await studio.everything()).length;
+    const before = await everything();
+    for (const days of [31, 400, -430, 400]) {
+      studio.now = new Date(studio.now.getTime() + days * 86_400_000);
+      await run();
+      await run();
+      expect((await stores.people.find(gone.person.id))?.name).toBe('Gone');
+    }
+    expect(await everything()).toBe(before);
+    const { body } = await (await studio.signIn('ilse')).get<Upkeep>('/api/upkeep');
+    expect(body.clockJump?.days).toBe(400);
+    const acts = (await (await studio.signIn('ilse')).get<readonly Act[]>('/api/acts')).body;
+    expect(acts.filter(({ act }) => act === 'clockJumped')).toHaveSize(4);
+    // With the clock put right, days count from where they were.
+    studio.now = right;
+    await run();
+    await after(3);
+    expect((await stores.people.find(gone.person.id))?.name).toBe('Gone');
+    await after(9);
     expect((await stores.people.find(gone.person.id))?.name).toBe('Somebody erased');
-    expect((await stores.people.find(away.person.id))?.name).toBe('Just Gone');
   });
 });

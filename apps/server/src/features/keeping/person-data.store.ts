@@ -1,5 +1,6 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import type { InTransaction, Tx } from '../../platform/database';
+import type { PutAway } from './tidy';
 
 interface OwnRows {
   readonly table: string;
@@ -20,11 +21,11 @@ export const OWN_ROWS: readonly OwnRows[] = [
   { table: 'sessions', where: 'person_id = ?' },
 ];
 
-const LONG_PUT_AWAY = `
-  SELECT people.id FROM people JOIN studio
+const PUT_AWAY = `
+  SELECT people.id, people.deactivated_at AS since, studio.keep_put_away_days AS keepDays
+  FROM people JOIN studio
   WHERE people.role = 'student' AND studio.keep_put_away_days > 0
-    AND people.deactivated_at < DATE_SUB(?, INTERVAL studio.keep_put_away_days DAY)
-    AND people.sign_in_name NOT LIKE 'erased-%'`;
+    AND people.deactivated_at IS NOT NULL AND people.sign_in_name NOT LIKE 'erased-%'`;
 
 /** Takes away what is kept of somebody. */
 export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTransaction) {
@@ -45,13 +46,9 @@ export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTra
     );
   }
   return {
-    /** Students who were put away longer ago than the studio keeps them; none where it keeps them all. */
-    async longPutAway(now: Date): Promise<readonly string[]> {
-      const rows = await sequelize.query<{ readonly id: string }>(LONG_PUT_AWAY, {
-        ...{ replacements: [now], type: QueryTypes.SELECT },
-      });
-      return rows.map(({ id }) => id);
-    },
+    /** Students who were put away, and for how long the studio keeps them; none where it keeps them all. */
+    putAway: (): Promise<readonly PutAway[]> =>
+      sequelize.query<PutAway>(PUT_AWAY, { type: QueryTypes.SELECT }),
     /** Takes all of it away, or nothing; gives how many rows went from each table. */
     erase: (id: string): Promise<Readonly<Record<string, number>>> =>
       inTransaction(async (tx) => {
@@ -64,3 +61,8 @@ export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTra
 }
 
 export type PersonDataStore = ReturnType<typeof createPersonDataStore>;
+
+/** Students who were put away, for whoever erases what was put away long enough. */
+export function putAwayStudents({ putAway, erase }: PersonDataStore) {
+  return { putAway, erase, act: 'erasePerson' };
+}

@@ -8,4 +8,4 @@ export { createSongsStore } from './songs.store';
 export type { SongsStore } from './songs.store';
 export { createTeachingService } from './teaching.service';
 export type { TeachingService } from './teaching.service';
-export { createShelfService, removeLongDeleted } from './shelf.service';
+export { createShelfService, deletedSongs } from './shelf.service';

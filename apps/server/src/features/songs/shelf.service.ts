@@ -104,14 +104,12 @@ export function createShelfService({ songs, service, clock, inTransaction }: She
 
 export type ShelfService = ReturnType<typeof createShelfService>;
 
-/** Removes songs that were deleted long enough ago, and that nobody ever learned. */
-export async function removeLongDeleted({
-  songs,
-  clock,
-  inTransaction,
-}: Pick<ShelfDeps, 'songs' | 'clock' | 'inTransaction'>): Promise<void> {
-  const before = new Date(clock.now().getTime() - DELETED_KEPT_DAYS * DAY_MS);
-  for (const id of await songs.deletedBefore(before)) {
-    await inTransaction((tx) => songs.remove(id, tx));
-  }
+/** Songs that were deleted, for whoever erases what was put away long enough. */
+export function deletedSongs({ songs, inTransaction }: Pick<ShelfDeps, 'songs' | 'inTransaction'>) {
+  return {
+    putAway: async () =>
+      (await songs.deleted()).map((one) => ({ ...one, keepDays: DELETED_KEPT_DAYS })),
+    erase: (id: string): Promise<void> => inTransaction((tx) => songs.remove(id, tx)),
+    act: 'eraseSong',
+  };
 }

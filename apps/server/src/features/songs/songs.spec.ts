@@ -11,7 +11,7 @@ import type { SongDocument } from '@harvu/core/song';
 import { QueryTypes } from 'sequelize';
 import { TestStudio, type Visitor } from '../../../testing/test-studio';
 import { transactionsOf } from '../../platform/database';
-import { createSongsStore, removeLongDeleted } from './index';
+import { createSongsStore, deletedSongs } from './index';
 
 const documentOf = (chart: string): SongDocument => readChart(chart).song;
 
@@ -232,24 +232,15 @@ describe('songs', () => {
       expect((await owner.send('POST', `/api/songs/${id}/assign`, give)).status).toBeLessThan(300);
     });
 
-    it('are kept for 30 days once they are deleted, then removed with all that was written', async () => {
+    it('are kept for 30 days on which the studio runs, then removed with all that was written', async () => {
       const { id } = await start();
       await move(id, 'deleted');
-      const shelf = {
-        songs: createSongsStore(studio.sequelize),
-        clock: { now: () => studio.now, newId: () => '' },
-        inTransaction: transactionsOf(studio.sequelize),
-      };
-      const deletedAt = studio.now;
-      const after = async (days: number) => {
-        studio.now = new Date(deletedAt.getTime() + days * 86_400_000);
-        await removeLongDeleted(shelf);
-        return shelf.songs.isThere(id);
-      };
-      const left = [await after(29), await after(31)];
-      // Everybody is still signed in for what comes next.
-      studio.now = deletedAt;
-      expect(left).toEqual([true, false]);
+      const songs = createSongsStore(studio.sequelize);
+      const deleted = deletedSongs({ songs, inTransaction: transactionsOf(studio.sequelize) });
+      const [one] = (await deleted.putAway()).filter((song) => song.id === id);
+      expect(one).toEqual({ id, since: studio.now, keepDays: 30 });
+      await deleted.erase(id);
+      expect(await songs.isThere(id)).toBeFalse();
       expect((await owner.get(`/api/songs/${id}`)).status).toBe(404);
     });
 

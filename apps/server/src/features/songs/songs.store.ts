@@ -109,7 +109,7 @@ const LEARNERS = `
   SELECT COUNT(*) AS count FROM plans WHERE song_id = ? AND withdrawn_at IS NULL`;
 
 const DELETED = `
-  SELECT id FROM songs WHERE place = 'deleted' AND moved_at < ?
+  SELECT id, moved_at AS since FROM songs WHERE place = 'deleted' AND moved_at IS NOT NULL
     AND NOT EXISTS (SELECT 1 FROM plans WHERE plans.song_id = songs.id)`;
 
 const REMOVALS: readonly string[] = [
@@ -161,15 +161,9 @@ function createShelf(sequelize: Sequelize, songs: ReturnType<typeof defineSongs>
     async move(id: string, place: SongPlace, at: Date | null): Promise<void> {
       await songs.update({ place, moved_at: at }, { where: { id } });
     },
-    /** Songs that were deleted before a time and that nobody ever learned. */
-    async deletedBefore(time: Date): Promise<readonly string[]> {
-      const rows = await sequelize.query<{ id: string }>(DELETED, {
-        replacements: [time],
-        type: QueryTypes.SELECT,
-      });
-      return rows.map((row) => row.id);
-    },
-    /** Removes a song with its revisions; what was asked for it stays, without it. */
+    /** Songs that were deleted and that nobody ever learned, and since when. */
+    deleted: (): Promise<readonly { readonly id: string; readonly since: Date }[]> =>
+      sequelize.query<{ id: string; since: Date }>(DELETED, { type: QueryTypes.SELECT }),
     async remove(id: string, transaction: Tx): Promise<void> {
       for (const statement of REMOVALS) {
         await sequelize.query(statement, { replacements: [id], transaction });

@@ -27,6 +27,7 @@ export class PeopleApi {
   readonly erase = (id: string) => this.api.call('erasePerson', { id });
   readonly acts = () => this.api.call('acts');
   readonly backups = () => this.api.call('backups');
+  readonly upkeep = () => this.api.call('upkeep');
   readonly settings = () => this.api.call('settings');
   readonly saveSettings = (settings: StudioSettings) => this.api.call('saveSettings', {}, settings);
 }

@@ -8,6 +8,7 @@ import { BackupsNote } from './parts/backups-note';
 import { ImportStudents } from './parts/import-students';
 import { PersonRow } from './parts/person-row';
 import { SettingsForm } from './parts/settings-form';
+import { UpkeepNotes } from './parts/upkeep-notes';
 import { TakeAlong } from './parts/take-along';
 import { StudioState } from './studio.state';
 
@@ -24,6 +25,7 @@ import { StudioState } from './studio.state';
     PersonRow,
     SettingsForm,
     TakeAlong,
+    UpkeepNotes,
   ],
   providers: [StudioState],
   host: { class: 'flex flex-1 flex-col' },
@@ -71,6 +73,9 @@ import { StudioState } from './studio.state';
         <harvu-add-person-form (added)="state.load()" />
         @if (state.settings(); as settings) {
           <harvu-settings-form [settings]="settings" (chosen)="state.saveSettings($event)" />
+          @if (state.upkeep(); as upkeep) {
+            <harvu-upkeep-notes [upkeep]="upkeep" />
+          }
           <harvu-backups-note [backups]="state.backups()" />
           <harvu-take-along
             [isPacking]="state.isPacking()"

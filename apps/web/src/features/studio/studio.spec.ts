@@ -1,5 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { signal } from '@angular/core';
+import type { Upkeep } from '@harvu/contract';
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
 import { setUpPage, Shown } from '../../testing/page';
@@ -18,6 +19,7 @@ const SETTINGS = {
   keepPutAwayDays: 0,
   breaks: [],
 };
+const ALL_WELL: Upkeep = { erasures: [], clockJump: null, lowRoomBytes: null };
 const ACT = { at: '2026-11-24T10:00:00.000Z', act: 'assign', by: 'Ilse', about: 'Pebble Road' };
 
 describe('the studio’s page', () => {
@@ -28,7 +30,7 @@ describe('the studio’s page', () => {
     http.expectOne('/api/acts').flush([ACT]);
   };
 
-  async function open(backups: readonly object[] = []): Promise<void> {
+  async function open(backups: readonly object[] = [], upkeep: Upkeep = ALL_WELL): Promise<void> {
     const door = signal({ studioName: 'Halm Yard' });
     const session = { door, load: () => of(null) };
     http = setUpPage([{ provide: Session, useValue: session }]);
@@ -37,6 +39,7 @@ describe('the studio’s page', () => {
     await page.settle();
     http.expectOne('/api/settings').flush(SETTINGS);
     http.expectOne('/api/backups').flush(backups);
+    http.expectOne('/api/upkeep').flush(upkeep);
     await page.settle();
   }
 
@@ -69,6 +72,24 @@ describe('the studio’s page', () => {
     await open([{ name: 'harvu-1.sql.gz', at: '2026-01-01T00:00:00.000Z', bytes: 1200 }]);
     expect(page.text).toContain('2 kB; 1 kept');
     expect(page.text).toContain('That is more than two days ago.');
+  });
+
+  it('says before it is too late what is erased, that the disk is nearly full, and that the clock jumped', async () => {
+    await open();
+    expect(page.text).not.toMatch(/erased for good|nearly full|clock jumped/i);
+    page.destroy();
+    await open([], {
+      erasures: [
+        { kind: 'student', name: 'Long Gone', inDays: 5 },
+        { kind: 'song', name: 'Mast Song', inDays: 1 },
+      ],
+      clockJump: { at: '2026-11-24T10:00:00.000Z', days: 31 },
+      lowRoomBytes: 412_345_678,
+    });
+    expect(page.text).toMatch(/Long Gone was put away and is erased for good in 5 days\./);
+    expect(page.text).toMatch(/Mast Song was deleted and is erased for good in a day\./);
+    expect(page.text).toContain('412 MB are free');
+    expect(page.text).toMatch(/found 31 days ahead of/);
   });
 
   it('changes a role, and puts an account away', async () => {

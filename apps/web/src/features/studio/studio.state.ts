@@ -8,6 +8,7 @@ import type {
   PersonRecord,
   Role,
   StudioSettings,
+  Upkeep,
 } from '@harvu/contract';
 import { finalize, forkJoin, Subject, switchMap, takeUntil, tap, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
@@ -31,6 +32,7 @@ export class StudioState {
   private readonly set = signal<StudioSettings | null>(null);
   private readonly written = signal<readonly Act[]>([]);
   private readonly copies = signal<readonly Backup[]>([]);
+  private readonly looked = signal<Upkeep | null>(null);
   private readonly adding = signal(false);
   private readonly packing = signal(false);
   private readonly left = new Subject<void>();
@@ -40,6 +42,7 @@ export class StudioState {
   readonly settings = this.set.asReadonly();
   readonly acts = this.written.asReadonly();
   readonly backups = this.copies.asReadonly();
+  readonly upkeep = this.looked.asReadonly();
   readonly consents = this.consented.asReadonly();
   readonly isAdding = this.adding.asReadonly();
   /** Whether the whole studio is being packed. */
@@ -51,8 +54,9 @@ export class StudioState {
   load(): void {
     this.task.run(this.list());
     this.task.run(
-      forkJoin([this.api.settings(), this.api.backups()]).pipe(
-        tap(([settings, backups]) => {
+      forkJoin([this.api.settings(), this.api.backups(), this.api.upkeep()]).pipe(
+        tap(([settings, backups, upkeep]) => {
+          this.looked.set(upkeep);
           this.set.set(settings);
           this.copies.set(backups);
         }),

@@ -15,6 +15,8 @@ export const ACT_WORDS: Readonly<Record<string, string>> = {
   exportPerson: 'saved all that is kept of',
   exportStudio: 'saved the whole studio as a file',
   erasePerson: 'erased',
+  eraseSong: 'A song that was deleted 30 days ago is erased:',
+  clockJumped: 'The clock of the studio’s machine jumped; nothing was erased',
   startFactor: 'began to set up a second factor',
   takeFactor: 'switched a second factor on',
   dropFactor: 'switched their second factor off',
