@@ -53,6 +53,7 @@ const stores = createStores(sequelize);
 const plain = {
   toHash: (password: string) => Promise.resolve(password),
   isRight: (password: string, hashed: string) => Promise.resolve(password === hashed),
+  isOwn: () => true,
 };
 
 const song = readChart(DEMO_SONGS[0]?.chart ?? '').song;

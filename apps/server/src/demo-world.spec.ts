@@ -15,6 +15,7 @@ describe('the demo world', () => {
       passwords: {
         toHash: (password) => Promise.resolve(`quick:${password}`),
         isRight: () => Promise.resolve(true),
+        isOwn: () => true,
       },
     });
   beforeAll(async () => {
@@ -66,7 +67,11 @@ describe('the demo world', () => {
       stores: real.stores,
       clock: { now: () => real.now, newId: () => randomUUID() },
       timeZone: 'UTC',
-      passwords: { toHash: () => Promise.resolve(''), isRight: () => Promise.resolve(false) },
+      passwords: {
+        toHash: () => Promise.resolve(''),
+        isRight: () => Promise.resolve(false),
+        isOwn: () => true,
+      },
     });
     expect(await real.everything()).toBe(before);
     await real.close();

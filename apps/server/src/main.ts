@@ -39,7 +39,7 @@ const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 const THREADED = [
   ...['findAll', 'changedBetween', 'lookOver', 'lookThrough', 'weigh', 'gripNames'],
 ] as const;
-const ON_PAPER = ['printSheet', 'printPaper', 'packArchive', 'unpackStudio'] as const;
+const ON_PAPER = ['printSheet', 'printPaper', 'packArchive'] as const;
 const TIDY_MS = 6 * 3_600_000;
 const GRACE_MS = 2000;
 const MOST_DEATHS = 5;

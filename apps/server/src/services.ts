@@ -58,6 +58,7 @@ import { createPapersService, createSheetsService, type PapersDeps } from './fea
 import { createStudentsService, type StudentsService } from './features/students';
 import { createTablesService } from './features/tables';
 import { createStudioService, createStudioStore, type StudioService } from './features/studio';
+import { createTrial, type TrialDeps } from './trial';
 import { createAttempts } from './platform/attempts';
 import type { Clock } from './platform/clock';
 import { transactionsOf, type InTransaction } from './platform/database';
@@ -209,12 +210,17 @@ function createPaper(
 
 /** What keeps the studio's books, and gives them out. */
 function createBooks(
-  { sequelize, clock, backups, work: { packArchive, unpackStudio } }: AppDeps,
+  { sequelize, clock, backups, passwords, work: { packArchive } }: AppDeps,
   { acts, people }: Stores,
   {
     studio,
     inTransaction,
-  }: { readonly studio: StudioService; readonly inTransaction: InTransaction },
+    overview,
+    plans,
+  }: Pick<TrialDeps, 'overview' | 'plans'> & {
+    readonly studio: StudioService;
+    readonly inTransaction: InTransaction;
+  },
 ) {
   const data = createPersonDataStore(sequelize, inTransaction);
   const archive = createArchiveStore(sequelize, inTransaction);
@@ -223,7 +229,10 @@ function createBooks(
       ...{ acts, people, clock, backups, data },
       ...{ erasures: createErasuresStore(sequelize), days: createRunningDays(sequelize) },
     }),
-    archive: createArchiveService({ people, studio, clock, archive, packArchive, unpackStudio }),
+    archive: createArchiveService({
+      ...{ people, studio, clock, archive, packArchive },
+      tryStudio: createTrial({ people, overview, plans, passwords }),
+    }),
   };
 }
 
@@ -290,6 +299,6 @@ export function createServices(deps: AppDeps) {
     }),
     tables: createTablesService({ ...stores, overview }),
     ...createAsking(deps, stores, { songs, students, timeZone, constants, inTransaction }),
-    ...createBooks(deps, stores, { studio, inTransaction }),
+    ...createBooks(deps, stores, { studio, inTransaction, overview, plans: plansService }),
   };
 }

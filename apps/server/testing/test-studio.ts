@@ -18,6 +18,7 @@ function quickPasswords(): Passwords & { checks: number } {
       this.checks += 1;
       return Promise.resolve(hashed === `quick:${password}`);
     },
+    isOwn: (hashed) => hashed.startsWith('quick:'),
   };
 }
 

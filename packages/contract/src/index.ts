@@ -119,6 +119,7 @@ export {
 export type { KnownStudent, LessonSlot, SaveProfile, StudentProfile } from './students';
 export {
   constantsSchema,
+  figuresSchema,
   ownConstantsSchema,
   saveTeachingSchema,
   teachingSchema,

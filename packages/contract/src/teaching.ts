@@ -116,6 +116,36 @@ export const ownConstantsSchema = exactly(
   ),
 );
 
+const figure = (least: number, most: number) => number().strict(true).min(least).max(most);
+const namesOwned = () =>
+  array()
+    .of(string().strict(true).required('must be a name').max(400))
+    .strict(true)
+    .required('must be a list')
+    .max(5000, 'must have at most 5000 entries');
+
+/** What a plan was made with: what was known of the student then, and the studio's own constants. */
+export const figuresSchema = exactly({
+  student: exactly({
+    ...{ ownedGrips: namesOwned(), ownedPatterns: namesOwned() },
+    changes: array()
+      .of(
+        object({
+          from: string().strict(true).required('must be a grip').max(120),
+          to: string().strict(true).required('must be a grip').max(120),
+          seconds: figure(0, 60).required('must be a number'),
+        }),
+      )
+      .strict(true)
+      .required('must be a list')
+      .max(5000, 'must have at most 5000 entries'),
+    ...{ strokesPerSecond: figure(0.05, 60), strokesAtLeast: figure(0.05, 60) },
+    ...{ paceFactor: figure(0.1, 10), rungRatio: figure(1.005, 2) },
+    ...{ scaleLengthMm: figure(200, 1200), stretchMm: figure(20, 300) },
+  }),
+  constants: ownConstantsSchema,
+});
+
 export interface SaveConstants {
   readonly baseVersion: number;
   readonly values: OwnConstants;

@@ -6,6 +6,10 @@ describe('passwords', () => {
     expect(hashed).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
     expect(await ARGON2.isRight('lantern-night', hashed)).toBeTrue();
     expect(await ARGON2.isRight('lantern-nighT', hashed)).toBeFalse();
+    // A hash from elsewhere that would take all memory is not one of those.
+    expect(ARGON2.isOwn(hashed)).toBeTrue();
+    for (const huge of ['m=4194304,t=2', 'm=19456,t=9'])
+      expect(ARGON2.isOwn(hashed.replace(/m=\d+,t=\d+/, huge))).toBeFalse();
   });
 
   it('are worked on a few at once; who comes when the line is long is asked to come back', async () => {
@@ -13,6 +17,7 @@ describe('passwords', () => {
     const ends: (() => void)[] = [];
     const slow: Passwords = {
       toHash: (password) => Promise.resolve(password),
+      isOwn: () => true,
       isRight: async () => {
         running += 1;
         most = Math.max(most, running);

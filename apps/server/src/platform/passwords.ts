@@ -6,13 +6,23 @@ import { busy } from './errors';
 export interface Passwords {
   readonly toHash: (password: string) => Promise<string>;
   readonly isRight: (password: string, hashed: string) => Promise<boolean>;
+  /** Whether checking against a hash takes no more than one that was made here; a foreign one could take any. */
+  readonly isOwn: (hashed: string) => boolean;
 }
+
+const OWN = /^\$argon2id\$v=19\$m=(\d{1,6}),t=(\d),p=([1-4])\$[\w+/]{10,88}\$[\w+/]{20,88}$/;
+const MOST_MEMORY = 65_536;
+const MOST_ROUNDS = 4;
 
 /** Argon2id with 19 MiB and two rounds, the least that is held to be safe; Argon2id is the library's default. */
 export const ARGON2: Passwords = {
   toHash: (password) => hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 }),
   // Without a hash no password is right.
   isRight: async (password, hashed) => hashed !== '' && (await verify(hashed, password)),
+  isOwn: (hashed) => {
+    const [, memory, rounds] = OWN.exec(hashed) ?? [];
+    return Number(memory) <= MOST_MEMORY && Number(rounds) <= MOST_ROUNDS;
+  },
 };
 
 interface Bounds {
@@ -38,5 +48,6 @@ export function bounded(passwords: Passwords, { atOnce, waiting }: Bounds): Pass
   return {
     toHash: (password) => inTurn(() => passwords.toHash(password)),
     isRight: (password, hashed) => inTurn(() => passwords.isRight(password, hashed)),
+    isOwn: passwords.isOwn,
   };
 }

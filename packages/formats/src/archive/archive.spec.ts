@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { readArchive, writeArchive, type Archive, type ArchiveTable } from './index';
+import { openArchive, whyRefused, writeArchive, type Archive, type ArchiveTable } from './index';
+import type { Digest } from './archive';
 
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
@@ -28,6 +29,18 @@ const ARCHIVE: Archive = {
 };
 const EXPECTED = { form: 'test-1', tables: [SONGS] };
 
+/** All rows of an archive at once, or why it was refused. */
+function readWhole(bytes: Uint8Array, expected: typeof EXPECTED, digest: Digest) {
+  const found = openArchive(bytes, expected, digest);
+  if (!found.ok) return found;
+  try {
+    const rows = expected.tables.map((table) => [table.name, [...found.rowsOf(table)]] as const);
+    return { ok: true as const, exportedAt: found.exportedAt, rows: Object.fromEntries(rows) };
+  } catch (error) {
+    return { ok: false as const, why: whyRefused(error) ?? 'thrown' };
+  }
+}
+
 function changed(change: (files: Record<string, Uint8Array>) => void): Uint8Array {
   const files = unzipSync(writeArchive(ARCHIVE, sha256));
   change(files);
@@ -36,7 +49,7 @@ function changed(change: (files: Record<string, Uint8Array>) => void): Uint8Arra
 
 describe('an archive', () => {
   it('comes back as it was', () => {
-    expect(readArchive(writeArchive(ARCHIVE, sha256), EXPECTED, sha256)).toEqual({
+    expect(readWhole(writeArchive(ARCHIVE, sha256), EXPECTED, sha256)).toEqual({
       ...{ ok: true, exportedAt: ARCHIVE.exportedAt, rows: { songs: ROWS } },
     });
   });
@@ -94,9 +107,18 @@ describe('an archive', () => {
   ];
   for (const [what, bytes, why] of REFUSED)
     it(`is refused with the reason: ${what}`, () => {
-      const found = readArchive(bytes, EXPECTED, sha256);
+      const found = readWhole(bytes, EXPECTED, sha256);
       expect(found.ok ? '' : found.why).toMatch(why);
     });
+
+  it('is refused where it unpacks to far more than any export', () => {
+    const row = `{"id":"a","title":"${'x'.repeat(4000)}"}`;
+    const many = strToU8(`[${Array.from({ length: 20_000 }, () => `\n${row}`).join(',')}\n]\n`);
+    const bomb = changed((files) => (files['data/songs.json'] = many));
+    expect(bomb.length).toBeLessThan(500_000);
+    const found = openArchive(bomb, EXPECTED, sha256);
+    expect(found.ok ? '' : found.why).toContain('more than an export of a studio');
+  });
 
   it('is read whole or not at all, wherever it was cut or changed', () => {
     const whole = writeArchive(ARCHIVE, sha256);
@@ -104,7 +126,7 @@ describe('an archive', () => {
       const spoilt = whole.slice();
       spoilt[at] = (spoilt[at] ?? 0) ^ 0xff;
       for (const bytes of [whole.slice(0, at), spoilt]) {
-        const found = readArchive(bytes, EXPECTED, sha256);
+        const found = readWhole(bytes, EXPECTED, sha256);
         if (found.ok) expect(found.rows).withContext(`${at}`).toEqual({ songs: ROWS });
       }
     }

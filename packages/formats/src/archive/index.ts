@@ -6,6 +6,6 @@ export type {
   ArchiveTable,
   ColumnKind,
 } from './archive';
-export { readArchive } from './read';
-export type { ReadArchive } from './read';
+export { openArchive, whyRefused } from './read';
+export type { OpenArchive, ReadArchive } from './read';
 export { writeArchive } from './write';

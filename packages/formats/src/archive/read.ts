@@ -1,22 +1,29 @@
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync } from 'fflate';
 import {
   MANIFEST,
   rowsFile,
   type ArchiveRow,
-  type ArchiveRows,
   type ArchiveTable,
   type Digest,
   type ListedFile,
 } from './archive';
 
-/** Unpacked, an archive is never larger. */
-const LARGEST_BYTES = 600_000_000;
+/** Unpacked, an archive is never larger, nor so much larger than it is packed. */
+const LARGEST_BYTES = 400_000_000;
+const MOST_TIMES_PACKED = 100;
+const SMALL_BYTES = 20_000_000;
 const MOST_FILES = 200;
 
+/** An archive that was opened: its rows are read table by table, a row at a time. */
+export interface OpenArchive {
+  readonly ok: true;
+  readonly exportedAt: string;
+  /** Throws where a row cannot be read. */
+  readonly rowsOf: (table: ArchiveTable) => Generator<ArchiveRow>;
+}
+
 /** What an archive holds, or why it cannot be read and what to do. */
-export type ReadArchive =
-  | { readonly ok: true; readonly exportedAt: string; readonly rows: ArchiveRows }
-  | { readonly ok: false; readonly why: string };
+export type ReadArchive = OpenArchive | { readonly ok: false; readonly why: string };
 
 const DAMAGED = 'The file is damaged. Take another copy, or export it once more.';
 
@@ -26,16 +33,21 @@ function refuse(why: string): never {
   throw new Refused(why);
 }
 
-function unpacked(bytes: Uint8Array): Readonly<Record<string, Uint8Array>> {
+/** Unpacks some files of a zip; all of them are looked at for their size before one is unpacked. */
+function unpacked(
+  bytes: Uint8Array,
+  isWanted: (name: string) => boolean,
+): Readonly<Record<string, Uint8Array>> {
+  const most = Math.min(LARGEST_BYTES, MOST_TIMES_PACKED * bytes.length + SMALL_BYTES);
   let [size, count] = [0, 0];
   try {
     return unzipSync(bytes, {
-      filter: ({ originalSize }) => {
+      filter: ({ name, originalSize }) => {
         size += originalSize;
         count += 1;
-        if (size > LARGEST_BYTES || count > MOST_FILES)
+        if (size > most || count > MOST_FILES)
           refuse('The file holds more than an export of a studio does.');
-        return true;
+        return isWanted(name);
       },
     });
   } catch (error) {
@@ -75,53 +87,80 @@ function listOf(manifest: unknown, form: string): readonly ListedFile[] {
   return Array.isArray(files) && files.every(isListed) ? files : refuse(DAMAGED);
 }
 
-function rowsOf(
-  files: Readonly<Record<string, Uint8Array>>,
-  table: ArchiveTable,
-): readonly ArchiveRow[] {
-  const rows = parsed(files[rowsFile(table.name)]);
-  return Array.isArray(rows) && rows.every(isObject) ? rows : refuse(DAMAGED);
+/** The lines of a file, one at a time, so that a large one is never there twice. */
+function* linesOf(bytes: Uint8Array): Generator<string> {
+  const NEW_LINE = 0x0a;
+  let from = 0;
+  for (let to = bytes.indexOf(NEW_LINE); to >= 0; to = bytes.indexOf(NEW_LINE, from)) {
+    yield strFromU8(bytes.subarray(from, to));
+    from = to + 1;
+  }
+  if (from < bytes.length) yield strFromU8(bytes.subarray(from));
 }
 
-function read(
+/** Each row stands on a line of its own, as it was written. */
+function* rowsIn(bytes: Uint8Array): Generator<ArchiveRow> {
+  let hasEnded = false;
+  for (const line of linesOf(bytes)) {
+    if (line === '[') continue;
+    if (line === ']' || line === '[]') hasEnded = true;
+    else if (hasEnded) refuse(DAMAGED);
+    else {
+      const row = parsed(strToU8(line.replace(/,$/, '')));
+      yield isObject(row) ? row : refuse(DAMAGED);
+    }
+  }
+  if (!hasEnded) refuse(DAMAGED);
+}
+
+function opened(
   bytes: Uint8Array,
   { form, tables }: { readonly form: string; readonly tables: readonly ArchiveTable[] },
   digest: Digest,
-): ReadArchive {
-  const files = unpacked(bytes);
-  if (!files[MANIFEST]) refuse('This zip file is not an export: it has no manifest.json.');
-  const manifest = parsed(files[MANIFEST]);
+): OpenArchive {
+  const list = unpacked(bytes, (name) => name === MANIFEST)[MANIFEST];
+  if (!list) refuse('This zip file is not an export: it has no manifest.json.');
+  const manifest = parsed(list);
   const sums = new Map(listOf(manifest, form).map(({ name, sha256 }) => [name, sha256]));
-  for (const table of tables) {
+  const fileOf = (table: ArchiveTable): Uint8Array => {
     const name = rowsFile(table.name);
-    const found = files[name];
-    if (!found) refuse(`${name} is missing from this export. Take another copy.`);
-    else if (sums.get(name) !== digest(found))
-      refuse(`${name} was changed or damaged: it does not fit its checksum. Take another copy.`);
-  }
+    const found = unpacked(bytes, (one) => one === name)[name];
+    if (!found) return refuse(`${name} is missing from this export. Take another copy.`);
+    return sums.get(name) === digest(found)
+      ? found
+      : refuse(`${name} was changed or damaged: it does not fit its checksum. Take another copy.`);
+  };
+  tables.forEach(fileOf);
   const exportedAt = isObject(manifest) ? manifest['exportedAt'] : '';
   return {
     ok: true,
     exportedAt: typeof exportedAt === 'string' ? exportedAt : '',
-    rows: Object.fromEntries(tables.map((table) => [table.name, rowsOf(files, table)])),
+    rowsOf: (table) => rowsIn(fileOf(table)),
   };
 }
 
+/** What a row that cannot be read is told with; undefined for any other error. */
+export function whyRefused(error: unknown): string | undefined {
+  return error instanceof Refused ? error.message : undefined;
+}
+
 /**
- * Reads an archive of one form: every table whole and as its checksum says, or none of it and the reason.
+ * Opens an archive of one form: every table is there as its checksum says, or the reason why not. Its rows
+ * are read one by one, however many there are.
  *
  * @example
- * readArchive(new Uint8Array([1, 2]), { form: 'f', tables: [] }, () => '').ok // false
+ * openArchive(new Uint8Array([1, 2]), { form: 'f', tables: [] }, () => '').ok // false
  */
-export function readArchive(
+export function openArchive(
   bytes: Uint8Array,
   expected: { readonly form: string; readonly tables: readonly ArchiveTable[] },
   digest: Digest,
 ): ReadArchive {
   try {
-    return read(bytes, expected, digest);
+    return opened(bytes, expected, digest);
   } catch (error) {
-    if (error instanceof Refused) return { ok: false, why: error.message };
-    throw error;
+    const why = whyRefused(error);
+    if (why === undefined) throw error;
+    return { ok: false, why };
   }
 }

@@ -1,8 +1,10 @@
 import {
-  readArchive,
+  openArchive,
   writeArchive,
   type Archive,
-  type ArchiveRows,
+  type ArchiveRow,
+  type ArchiveTable,
+  type OpenArchive,
   type ReadArchive,
 } from '@harvu/formats/archive';
 import { createHash } from 'node:crypto';
@@ -19,24 +21,27 @@ export function packArchive(archive: Archive): Uint8Array<ArrayBuffer> {
   return writeArchive(archive, sha256);
 }
 
-function faultIn(rows: ArchiveRows): string | undefined {
-  for (const table of STUDIO_TABLES) {
-    const own = rows[table.name] ?? [];
-    for (const [at, row] of own.entries()) {
-      const fault = rowFault(table, row);
-      if (fault !== undefined)
-        return `${table.name}, row ${at + 1}: ${fault}. Mend it in data/${table.name}.json of an export that fits, or take another copy.`;
-    }
-  }
-  return undefined;
+/** A row that cannot be kept, and why. */
+export class RowFault extends Error {}
+
+/** Opens a whole studio. */
+export function openStudio(bytes: Uint8Array): ReadArchive {
+  return openArchive(bytes, { form: STUDIO_FORM, tables: STUDIO_TABLES }, sha256);
 }
 
-/** Unpacks a whole studio and checks every row of it. */
-export function unpackStudio(bytes: Uint8Array): ReadArchive {
-  const found = readArchive(bytes, { form: STUDIO_FORM, tables: STUDIO_TABLES }, sha256);
-  if (!found.ok) return found;
-  const [studio, ...others] = found.rows['studio'] ?? [];
-  if (!studio || others.length > 0) return { ok: false, why: 'This export has no studio in it.' };
-  const why = faultIn(found.rows);
-  return why === undefined ? found : { ok: false, why };
+/** More rows than this are no studio's. */
+const MOST_ROWS = 3_000_000;
+
+/** The rows of a table, each checked as it was when it was saved first; throws with what is wrong in which. */
+export function* checkedRows({ rowsOf }: OpenArchive, table: ArchiveTable): Generator<ArchiveRow> {
+  let at = 0;
+  for (const row of rowsOf(table)) {
+    at += 1;
+    const fault = at > MOST_ROWS ? 'are too many' : rowFault(table, row);
+    if (fault !== undefined)
+      throw new RowFault(
+        `${table.name}, row ${at}: ${fault}. Mend it in data/${table.name}.json of an export that fits, or take another copy.`,
+      );
+    yield row;
+  }
 }

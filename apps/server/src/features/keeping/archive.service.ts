@@ -1,11 +1,11 @@
-import type { Restored } from '@harvu/contract';
-import type { Archive, ArchiveRows, ReadArchive } from '@harvu/formats/archive';
+import type { Person, Restored } from '@harvu/contract';
+import { whyRefused, type Archive, type OpenArchive } from '@harvu/formats/archive';
 import type { Clock } from '../../platform/clock';
 import { isUnfit } from '../../platform/database';
 import { badRequest, conflict, missing } from '../../platform/errors';
 import type { PeopleStore } from '../people';
 import type { StudioService } from '../studio';
-import { PERSON_FORM, STUDIO_FORM } from './archive-tasks';
+import { checkedRows, openStudio, PERSON_FORM, RowFault, STUDIO_FORM } from './archive-tasks';
 import { PERSON_TABLES, STUDIO_TABLES } from './archive-tables.data';
 import type { ArchiveStore, Asked } from './archive.store';
 import { OWN_ROWS } from './person-data.store';
@@ -17,7 +17,8 @@ export interface ArchiveDeps {
   readonly clock: Clock;
   /** Packed and unpacked in a thread of its own; not at all once whoever asked has gone. */
   readonly packArchive: (archive: Archive, gone?: AbortSignal) => Promise<Packed>;
-  readonly unpackStudio: (bytes: Uint8Array) => Promise<ReadArchive>;
+  /** Looks at a studio as its owner would: signing in, Today, a plan; tells whether all of that can be. */
+  readonly tryStudio: (owner: Person) => Promise<boolean>;
 }
 
 type Packed = Uint8Array<ArrayBuffer>;
@@ -62,7 +63,7 @@ function whereOf(table: string): string {
 
 /** Gives out a whole studio, or all that is kept of one person, and brings a studio back. */
 export function createArchiveService(deps: ArchiveDeps) {
-  const { archive, people, studio, clock, packArchive, unpackStudio } = deps;
+  const { archive, people, studio, clock, packArchive, tryStudio } = deps;
 
   async function packed(
     { name, ...what }: Pick<Archive, 'form' | 'about' | 'tables'> & { readonly name: string },
@@ -75,10 +76,14 @@ export function createArchiveService(deps: ArchiveDeps) {
     return { zip, name: `${plainName(name)}-${exportedAt.slice(0, 10)}.zip` };
   }
 
-  async function put(rows: ArchiveRows): Promise<void> {
+  const refused = (why: string) => badRequest(why, REMEDY, 'file');
+
+  async function put(found: OpenArchive): Promise<Readonly<Record<string, number>>> {
     try {
-      await archive.putAll(STUDIO_TABLES, rows);
+      return await archive.putAll(STUDIO_TABLES, (table) => checkedRows(found, table));
     } catch (error) {
+      const why = error instanceof RowFault ? error.message : whyRefused(error);
+      if (why !== undefined) throw refused(why);
       if ((await studio.door()).studioName !== '')
         throw conflict('This studio is set up already.', 'Sign in instead.');
       if (!isUnfit(error)) throw error;
@@ -87,6 +92,18 @@ export function createArchiveService(deps: ArchiveDeps) {
         `${REMEDY} Take another copy.`,
       );
     }
+  }
+
+  /** What is wrong with a studio that was brought in; undefined where it can be worked with. */
+  async function faultOf(counts: Readonly<Record<string, number>>): Promise<string | undefined> {
+    if (counts['studio'] !== 1) return 'This export has no studio in it.';
+    const owner = (await people.list()).find(
+      ({ role, isPutAway }) => role === 'owner' && !isPutAway,
+    );
+    if (!owner) return 'This export has no owner who could sign in.';
+    return (await tryStudio(owner).catch(() => false))
+      ? undefined
+      : 'This studio cannot be worked with: a page of it could not be made.';
   }
 
   return {
@@ -111,14 +128,18 @@ export function createArchiveService(deps: ArchiveDeps) {
       const { studioName: known } = await studio.door();
       if (known !== '') throw conflict('This studio is set up already.', 'Sign in instead.');
       // Only now is the file taken in: whoever has no code sends nothing large.
-      const found = await unpackStudio(await read());
-      if (!found.ok) throw badRequest(found.why, REMEDY, 'file');
-      await put(found.rows);
+      const found = openStudio(await read());
+      if (!found.ok) throw refused(found.why);
+      const counts = await put(found);
+      const fault = await faultOf(counts);
+      if (fault !== undefined) {
+        await archive.removeAll(STUDIO_TABLES);
+        throw refused(fault);
+      }
       const { studioName } = await studio.door();
-      const count = (table: string) => found.rows[table]?.length ?? 0;
       return {
         ...{ studioName, exportedAt: found.exportedAt },
-        ...{ people: count('people'), songs: count('songs') },
+        ...{ people: counts['people'] ?? 0, songs: counts['songs'] ?? 0 },
       };
     },
   };

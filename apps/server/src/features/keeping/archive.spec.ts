@@ -18,6 +18,23 @@ const HERE_ONLY = [
 /** What a restored studio sets up anew. */
 const FACTOR = ['second_factor', 'second_factor_step', 'recovery_codes'];
 
+/** Values that fit a column, and with which a studio cannot be worked with. */
+const BAD_VALUES: readonly (readonly [table: string, from: RegExp, to: string, why: RegExp])[] = [
+  ['people', /"role":"owner"/, '"role":"teacher"', /no owner who could sign in/],
+  [
+    'people',
+    /"password_hash":"[^"]*"/,
+    '"password_hash":"$argon2id$v=19$m=4194304,t=9,p=1$c2FsdHNhbHQ$aGFzaGhhc2hoYXNoaGFzaA"',
+    /cannot be worked with/,
+  ],
+  ['studio', /"time_zone":"[^"]*"/, '"time_zone":"Mars/Olympus"', /time_zone/],
+  ['studio', /"idle_minutes":\d+/, '"idle_minutes":0', /idle_minutes/],
+  ['studio', /"idle_minutes":\d+/, '"idle_minutes":2000000000', /idle_minutes/],
+  ['studio', /"constants":[^,]*/, '"constants":{"blockMinutes":1e300}', /constants/],
+  ['lessons', /"time":"[^"]*"/, '"time":"99:99"', /lessons, row 1: time/],
+  ['plans', /"figures":\{/, '"figures":{"more":1,', /plans, row 1: figures/],
+];
+
 type Row = Readonly<Record<string, unknown>>;
 
 /** Every row of every table, with JSON as what it says. */
@@ -187,6 +204,10 @@ describe('a studio given out', () => {
       ],
       [changed(bytes, 'data/songs.json', () => '[]'), /do not fit each other/],
       [changed(bytes, 'data/studio.json', () => '[]'), /no studio in it/],
+      ...BAD_VALUES.map(
+        ([table, from, to, why]) =>
+          [changed(bytes, `data/${table}.json`, (text) => text.replace(from, to)), why] as const,
+      ),
     ];
     for (const [zip, why] of spoilt) {
       const { status, body } = await restore(other, zip);

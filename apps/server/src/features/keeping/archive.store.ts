@@ -6,6 +6,8 @@ import { fromJsonColumn } from '../../platform/json-column';
 type Kept = string | number | boolean | bigint | Date | object | null;
 
 const AT_ONCE = 200;
+/** What is worked out from the others, and sessions of whoever came in meanwhile. */
+const DERIVED = [{ name: 'plan_overviews' }, { name: 'sessions' }] as const;
 
 /** A DATE read by raw SQL would come as a moment in some time zone. */
 function selected({ name, kind }: ArchiveColumn): string {
@@ -56,21 +58,34 @@ export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransa
       ),
     );
   }
-  async function put(table: ArchiveTable, rows: readonly ArchiveRow[], transaction: Tx) {
+  async function putSome(table: ArchiveTable, rows: readonly ArchiveRow[], transaction: Tx) {
     const names = table.columns.map(({ name }) => name);
     const places = `(${names.map(() => '?').join(', ')})`;
-    for (let from = 0; from < rows.length; from += AT_ONCE) {
-      const some = rows.slice(from, from + AT_ONCE);
-      await sequelize.query(
-        `INSERT INTO ${table.name} (${names.join(', ')}) VALUES ${some.map(() => places).join(', ')}`,
-        {
-          replacements: some.flatMap((row) =>
-            table.columns.map(({ name, kind }) => takenIn(kind, row[name])),
-          ),
-          ...{ type: QueryTypes.INSERT, transaction },
-        },
-      );
+    await sequelize.query(
+      `INSERT INTO ${table.name} (${names.join(', ')}) VALUES ${rows.map(() => places).join(', ')}`,
+      {
+        replacements: rows.flatMap((row) =>
+          table.columns.map(({ name, kind }) => takenIn(kind, row[name])),
+        ),
+        ...{ type: QueryTypes.INSERT, transaction },
+      },
+    );
+  }
+
+  /** A few rows at a time: however many there are, few of them are in memory. */
+  async function put(table: ArchiveTable, rows: Iterable<ArchiveRow>, transaction: Tx) {
+    let some: ArchiveRow[] = [];
+    let count = 0;
+    for (const row of rows) {
+      some.push(row);
+      count += 1;
+      if (some.length === AT_ONCE) {
+        await putSome(table, some, transaction);
+        some = [];
+      }
     }
+    if (some.length > 0) await putSome(table, some, transaction);
+    return count;
   }
   return {
     /** Rows of several tables as of one moment. */
@@ -80,13 +95,21 @@ export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransa
         for (const one of asked) found[one.table.name] = await rowsOf(one, tx);
         return found;
       }),
-    /** Puts rows in, all of them or none. */
+    /** Puts rows in, all of them or none; gives how many went into each table. */
     putAll: (
       tables: readonly ArchiveTable[],
-      rows: Readonly<Record<string, readonly ArchiveRow[]>>,
-    ): Promise<void> =>
-      inTransaction(async (tx) => {
-        for (const table of tables) await put(table, rows[table.name] ?? [], tx);
+      rowsOf: (table: ArchiveTable) => Iterable<ArchiveRow>,
+    ): Promise<Readonly<Record<string, number>>> =>
+      sequelize.transaction(async (tx) => {
+        const counts: Record<string, number> = {};
+        for (const table of tables) counts[table.name] = await put(table, rowsOf(table), tx);
+        return counts;
+      }),
+    /** Takes all rows out again. */
+    removeAll: (tables: readonly ArchiveTable[]): Promise<void> =>
+      inTransaction(async (transaction) => {
+        for (const { name } of [...DERIVED, ...tables.toReversed()])
+          await sequelize.query(`DELETE FROM ${name}`, { transaction });
       }),
   };
 }
