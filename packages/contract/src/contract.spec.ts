@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';
 import {
@@ -148,5 +149,43 @@ describe('what crosses the wire', () => {
     expect(isFine({ role: 'guest' })).toBeFalse();
     expect(isFine({ signInName: 'A B' })).toBeFalse();
     expect(isFine({ password: 'short' })).toBeFalse();
+  });
+});
+
+describe('a song as anybody types it', () => {
+  const TOKENS: readonly string[] = [
+    ...['|', '|', '|', 'G', 'D', 'Am7', '.', '.', '%', '-', 'N.C.', '!', '?', 'F!', 'C?', '(C/B)'],
+    ...['(x2)', 'x3?', '[A]', '\n[Verse]', '\n', '2/4:', '1.', '\n2. |', 'drop 3', '6:', '<D', '♯'],
+    ...['layer full', 'pattern p', '\nmap: A, Verse x2', '\ntempo: 9999', '\ncapo: 40', '\nkey: Q'],
+    ...['\ngrip G: 320033', '\ngrip G: 99', '\npickup: 1', 'cue "x"', 'at 99:99', '~low', '𝄞', '#'],
+    ...[
+      'a'.repeat(80),
+      'bars 0',
+      'x99999',
+      'tempo 92 to 60',
+      'fade',
+      'until "x"',
+      '+99',
+      '|:',
+      ':|',
+    ],
+    ...[
+      '\nriff r 4/4: 3: 2 4',
+      '\npattern p 4/4: D U',
+      'once',
+      '\nsound: echo 536 ms',
+      '\npicking: p6',
+    ],
+  ];
+
+  it('is always one that can be kept', () => {
+    const texts = fc.array(fc.constantFrom(...TOKENS), { maxLength: 18 });
+    fc.assert(
+      fc.property(texts, (tokens) => {
+        const { song } = readChart(`[A]\n${tokens.join(' ')}`);
+        expect(checked(songDocumentSchema, song).ok).withContext(tokens.join(' ')).toBeTrue();
+      }),
+      { numRuns: 2000 },
+    );
   });
 });

@@ -4,7 +4,7 @@ import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { MOST_EFFECTS } from '@harvu/core/sound';
 import { HIGHEST_CAPO, LONGEST_RIFF } from '@harvu/core/chart';
-import { LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
+import { HELD, LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
 import {
   array,
   boolean,
@@ -121,7 +121,9 @@ const chordMark = exactly({
     'chord',
     'must be a chord name',
     (value) =>
-      parseChordName(value) !== undefined || /^[^\s?!.%|]{1,24}$/.test(value) || value === 'N.C.',
+      parseChordName(value) !== undefined ||
+      /^[^\s?!.%|]{1,24}$/.test(value) ||
+      ['N.C.', HELD].includes(value),
   ),
   span: whole(1, 64),
   doubt: onlyTrue(),

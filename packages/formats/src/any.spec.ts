@@ -102,3 +102,55 @@ grip G: 320003
     expect(read.guessed[0]?.what).toContain('each chord is a bar');
   });
 });
+
+describe('words of a song', () => {
+  const VERSE = [
+    'Down where the barges lie and dream of rain',
+    'and every lantern counts the boats again',
+    'we wait till morning brings the ferry home',
+  ];
+  const OVER = VERSE.map((line) => `G          D\n${line}`).join('\n');
+  const FIELDS = [
+    'Tempo: 92',
+    'Meter: 3/4',
+    'Pattern: D D U',
+    'Grip: easy ones',
+    'Riff: see below',
+    'Map: Verse',
+  ];
+  const SHEETS: readonly (readonly [what: string, text: string])[] = [
+    ...FIELDS.map((field) => [`under “${field}”`, `${field}\n\n${OVER}`] as const),
+    ['under all of these', `${FIELDS.join('\n')}\n\n[Verse]\n${OVER}`],
+    ['under chords with bar lines', `[Verse]\n| G | D |\n${VERSE.join('\n')}\n| C | G |`],
+    ['between bar lines', `[Verse]\n| G | D |\n| ${VERSE[0] ?? ''} | ${VERSE[1] ?? ''} |`],
+    ['behind a heading', `[Verse] ${VERSE.join(' ')}\n| G | D |`],
+    ['with chords in brackets', `{title: Barges}\n${VERSE.map((one) => `[G]${one}`).join('\n')}`],
+    [
+      'in chords in brackets beside a field',
+      `Tempo: 92\n${VERSE.map((one) => `[G]${one}`).join('\n')}`,
+    ],
+  ];
+  for (const [what, text] of SHEETS)
+    it(`are not taken over: ${what}`, () => {
+      const { song, kept } = readAny(new TextEncoder().encode(text));
+      expect(kept['bars']).toBeGreaterThan(0);
+      expect(readChart(song ?? '').song.sections.length).toBeGreaterThan(0);
+      // Cue words, and no line of them.
+      for (const line of VERSE) expect(song).not.toContain(line.split(' ').slice(2, 8).join(' '));
+    });
+
+  it('stay where they are a remark of the writer, and in a chart that has none nothing changes', () => {
+    const own =
+      '# softly, as the lamps go out\n[Verse] cue "lamps"\n| G | D | # twice as long here\n';
+    expect(readAny(new TextEncoder().encode(own)).song).toBe(own);
+  });
+
+  it('are no song: without a bar there is nothing to take over', () => {
+    for (const text of [
+      VERSE.join('\n'),
+      `tempo: 92\nmap: Verse\n${VERSE.join('\n')}`,
+      'grip G: 320003',
+    ])
+      expect(readAny(new TextEncoder().encode(text)).song).toBeNull();
+  });
+});

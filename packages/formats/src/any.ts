@@ -1,9 +1,10 @@
-import { readChart } from '@harvu/core/chart';
+import { readChart, writeChart } from '@harvu/core/chart';
 import { readTab } from '@harvu/core/riff';
 import { readMidi } from './midi/read';
 import { readMusicXml } from './musicxml/read';
 import { refused, type Imported } from './report';
-import { hasBrackets, hasDirectives, readSheet } from './sheet/read';
+import { withoutWords } from './words';
+import { hasDirectives, readSheet } from './sheet/read';
 
 /** How a file is taken over, of whatever kind it is. */
 export interface ImportOptions {
@@ -45,13 +46,10 @@ const BAR_LINE = /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/;
 function isChart(text: string): boolean {
   if (hasDirectives(text)) return false;
   const bars = text.split(/\r\n|\n|\r/).filter((line) => BAR_LINE.test(line));
-  if (bars.some((line) => !line.includes('['))) return true;
-  return bars.length === 0 && !hasBrackets(text) && HEAD_LINE.test(text);
+  return bars.some((line) => !line.includes('['));
 }
 
-const HEAD_LINE = /^\s*(?:tempo|meter|map|pattern|riff|grip)\b.*:/im;
-
-/** Reads Harvu's own chart text: nothing of it is lost. */
+/** Reads Harvu's own chart text: nothing of it is lost, but for words that are none of it. */
 function readOwn(text: string): Imported {
   const { song, faults } = readChart(text);
   const bars = song.sections.reduce(
@@ -59,11 +57,26 @@ function readOwn(text: string): Imported {
       sum + own.length + endings.reduce((all, one) => all + one.bars.length, 0),
     0,
   );
+  if (bars === 0) return refused('There are no bars in it, so there is nothing to play.');
+  const { song: kept, left } = withoutWords(song, text);
   return {
-    song: text,
+    song: left === 0 ? text : writeChart(kept),
     kept: { sections: song.sections.length, bars, grips: song.grips.length },
-    lost: faults.map((one) => ({ what: one.code, where: `line ${one.line}`, why: one.message })),
+    lost: [
+      ...faults
+        .filter(({ code }) => code !== 'line-unread')
+        .map((one) => ({ what: one.code, where: `line ${one.line}`, why: one.message })),
+      ...(left === 0 ? [] : [wordsLeft(left)]),
+    ],
     guessed: [],
+  };
+}
+
+function wordsLeft(count: number) {
+  return {
+    what: count === 1 ? 'words in one place' : `words in ${count} places`,
+    where: 'between and in the bars',
+    why: 'words need a licence; write a few as a cue at the bench',
   };
 }
 

@@ -281,6 +281,7 @@ export function readNamedGrip(text: string): NamedGrip | undefined {
 const PATTERN =
   /^([^\s":]{1,40})\s+(\d[^:]*?)(\s+free)?\s*:\s*(.+?)(?:\s+told\s+"([^"]{1,200})")?$/;
 const MOST_STROKES = 200;
+const LONGEST_STROKE = 40;
 
 /**
  * Reads what follows "pattern": a name, its meter, perhaps "free", its strokes, and perhaps how it
@@ -293,7 +294,9 @@ export function readNamedPattern(text: string): NamedPattern | undefined {
   const match = PATTERN.exec(text.trim());
   const meter = match?.[2] === undefined ? undefined : parseMeter(match[2]);
   const strokes = match?.[4]?.trim().split(/\s+/) ?? [];
-  if (!match?.[1] || !meter || strokes.length > MOST_STROKES) return undefined;
+  const isTooMuch =
+    strokes.length > MOST_STROKES || strokes.some((one) => one.length > LONGEST_STROKE);
+  if (!match?.[1] || !meter || isTooMuch) return undefined;
   const [, name, , free, , told] = match;
   return {
     ...{ name, meter, strokes },

@@ -5,6 +5,7 @@ import { readTempos, writeTempos } from './tempo-words';
 /** The most times anything is played in a row. */
 export const MOST_TIMES = 64;
 const MOST_SEMITONES = 11;
+const LONGEST_NAME = 60;
 
 type Said = Partial<Omit<MapEntry, 'section'>>;
 
@@ -53,7 +54,9 @@ function readMapEntry(text: string): MapEntry | undefined {
   let said: Said = inside === undefined ? {} : { sometimes: true };
   for (;;) {
     const option = OPTIONS.find(([form]) => form.test(rest));
-    if (!option) return rest === '' ? undefined : { section: rest, times: 1, ...said };
+    // No section is called by more letters; what is longer is told as one that is not written.
+    if (!option)
+      return rest === '' ? undefined : { section: rest.slice(0, LONGEST_NAME), times: 1, ...said };
     const [form, read] = option;
     const match = form.exec(rest);
     const one = match && read(match.slice(1));

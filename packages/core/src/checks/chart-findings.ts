@@ -71,3 +71,31 @@ export function chartFindings(song: SongDocument): readonly Finding[] {
       });
     });
 }
+
+/** What no other check tells, and nobody can play. */
+const UNREAD: ReadonlySet<ChartFault['code']> = new Set<ChartFault['code']>([
+  ...(['line-unread', 'header-unread', 'grip-unread', 'pattern-unread'] as const),
+  ...(['riff-unread', 'section-unread', 'section-twice', 'section-parent', 'map-unread'] as const),
+]);
+
+/** Something in a chart that cannot be read, and where it stands. */
+export interface Unread {
+  readonly code: string;
+  readonly at: string;
+  readonly message: string;
+}
+
+/**
+ * Finds what of a chart cannot be read at all; what can be, and does not add up, is for `chartFindings`.
+ *
+ * @example
+ * unreadIn(readChart('[A]\n| G |\nnonsense').song).map(({ code }) => code) // ['line-unread']
+ */
+export function unreadIn(song: SongDocument): readonly Unread[] {
+  return readChart(writeChart(song), song)
+    .faults.filter(({ code }) => UNREAD.has(code))
+    .map((fault) => ({
+      ...{ code: fault.code, message: fault.message },
+      at: wordsOf(fault, song.sections[fault.section ?? -1]),
+    }));
+}

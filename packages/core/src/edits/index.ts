@@ -6,3 +6,5 @@ export { mergeTexts } from './merge';
 export type { MergedText } from './merge';
 export { movedBars, writtenBars } from './moved-bars';
 export type { SongCommand } from './song-command';
+export { withoutFault } from './without-fault';
+export type { Salvaged, SongPlace } from './without-fault';

@@ -31,18 +31,59 @@ describe('two people’s changes of one text', () => {
     expect(mergeTexts({ base, mine: same, theirs: same })).toEqual({ text: same, theirs: [] });
   });
 
-  it('never lose a line that either wrote', () => {
-    const line = fc.constantFrom('| G |', '| C |', '[A]', '| D | Em |', '# a remark');
+  it('are both kept in one row, in one section, whatever the rows came to be', () => {
+    const row = '[A]\n| G | D | Em | C |\n| G | D | C | C |\n';
+    const merge = (mine: string, theirs: string) => mergeTexts({ base: row, mine, theirs });
+    const CASES: readonly (readonly [mine: string, theirs: string, both: string])[] = [
+      // Other bars of one row, beside each other too.
+      [row.replace('| G | D | Em', '| Am | D | Em'), row.replace('Em', 'F'), 'Am D F C G D C C'],
+      [row.replace('| G | D | Em', '| Am | D | Em'), row.replace('D', 'Bm'), 'Am Bm Em C G D C C'],
+      // One puts a bar in, so that every row is another; the other changes the last one.
+      [
+        '[A]\n| F | G | D | Em |\n| C | G | D | C |\n| C |\n',
+        row.replace('| C | C |', '| C | G7 |'),
+        'F G D Em C G D C G7',
+      ],
+      [row.replace(' Em |', ''), row.replace('| C | C |', '| C | Am |'), 'G D C G D C Am'],
+      // A bar that is put in before one that the other changed.
+      [row.replace('| D | Em', '| D | F | Em'), row.replace('Em', 'E7'), 'G D F E7 C G D C C'],
+    ];
+    for (const [mine, theirs, both] of CASES) {
+      const merged = merge(mine, theirs);
+      const bars = [...merged.text.matchAll(/[A-G][m7]*(?= \|)/g)].map(([one]) => one).join(' ');
+      expect([bars, merged.theirs]).withContext(mine).toEqual([both, []]);
+    }
+  });
+
+  it('never lose a line or a bar that either wrote', () => {
+    const line = fc.constantFrom(
+      '| G |',
+      '| C |',
+      '[A]',
+      '| D | Em |',
+      '| D | F | Em |',
+      '# a remark',
+    );
     const lines = fc.array(line, { maxLength: 8 }).map((all) => all.join('\n'));
+    const piecesOf = (text: string): readonly string[] =>
+      text.split(/\n|\|/).map((one) => one.trim());
     fc.assert(
       fc.property(lines, lines, lines, (from, mine, theirs) => {
         const merged = mergeTexts({ base: from, mine, theirs });
-        const left = `${merged.text}\n${merged.theirs.join('\n')}`.split('\n');
-        const old = new Set(from.split('\n'));
-        const written = [...mine.split('\n'), ...theirs.split('\n')].filter((one) => !old.has(one));
+        const left = piecesOf(`${merged.text}\n${merged.theirs.join('\n')}`);
+        const old = new Set(piecesOf(from));
+        const written = piecesOf(`${mine}\n${theirs}`).filter((one) => !old.has(one));
         expect(written.filter((one) => !left.includes(one))).toEqual([]);
+        expect(mergeTexts({ base: from, mine, theirs: from })).toEqual({ text: mine, theirs: [] });
       }),
     );
+  });
+
+  it('may be long, and of lines that are all alike', () => {
+    const empty = '\n'.repeat(4000);
+    const mine = `[A]\n${empty}`;
+    const merged = mergeTexts({ base: empty, mine, theirs: `${empty}# theirs` });
+    expect(merged).toEqual({ text: `[A]\n${empty}# theirs`, theirs: [] });
   });
 });
 

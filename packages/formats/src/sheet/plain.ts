@@ -25,7 +25,7 @@ const GERMAN = /(?:^|\s)H(?:m|7|m7|dim|sus\d?|maj7|\/[A-H])?(?=\s|$)/;
 const BETWEEN = /^(?:[-–—|/.]+|%)$/;
 
 /** Tells whether all of a line is chords, with what stands between them. */
-function isChordLine(text: string): boolean {
+export function isChordLine(text: string): boolean {
   const words = text.replace(COUNT, '').trim().split(/\s+/);
   const chords = words.filter((one) => !BETWEEN.test(one));
   return (
@@ -45,7 +45,8 @@ function unlabelled(line: string): readonly string[] {
   return [`[${label}] ${count}`.trim(), rest.replace(COUNT, '').trim()];
 }
 
-function isHeading(line: string): boolean {
+/** Tells whether a line is the heading of a section. */
+export function isHeading(line: string): boolean {
   return /^\s*\[/.test(line) || /:\s*$/.test(line);
 }
 

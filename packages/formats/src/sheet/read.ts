@@ -1,11 +1,3 @@
-import {
-  ChordLyricsPair,
-  ChordProParser,
-  ChordsOverWordsParser,
-  Tag,
-  type Line,
-  type Song,
-} from 'chordsheetjs';
 import { readChart } from '@harvu/core/chart';
 import { parseChordName, parseKey } from '@harvu/core/chord';
 import type { Frame } from '@harvu/core/song';
@@ -15,6 +7,7 @@ import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { writeDraft } from '../draft/chart';
 import type { Draft, DraftBar, DraftGrip } from '../draft/draft';
 import { refused, Report, type Imported } from '../report';
+import { bracketLines, wordLines, type Directive, type SheetLine } from './lines';
 import { fromGerman, headingCount, readPlain, type PlainSheet } from './plain';
 
 const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
@@ -51,17 +44,13 @@ class SheetReading {
     this.isGerman = isGerman;
   }
 
-  read(song: Song): void {
-    song.lines.forEach((line, at) => {
+  read(lines: readonly SheetLine[]): void {
+    lines.forEach(({ directives, bars, words }, at) => {
       const where = `line ${at + 1}`;
-      const text = line.items
-        .map((one) => (one instanceof ChordLyricsPair ? (one.lyrics ?? '') : ''))
-        .join('');
-      const groups = groupsIn(line);
-      for (const one of line.items) if (one instanceof Tag) this.tag(one, where);
-      const section = groups.length === 0 ? SECTION_LINE.exec(text.trim()) : null;
+      for (const one of directives) this.tag(one, where);
+      const section = bars.length === 0 ? SECTION_LINE.exec(words.trim()) : null;
       if (section?.[1]) this.begin(section[1]);
-      else this.line(groups, text, where);
+      else this.line(bars, words, where);
     });
     this.end();
   }
@@ -86,7 +75,7 @@ class SheetReading {
     this.times = 1;
   }
 
-  private tag({ name, value }: Tag, where: string): void {
+  private tag({ name, value }: Directive, where: string): void {
     const isSection = SECTION_LINE.exec(value);
     if (name === 'comment' && isSection?.[1]) this.begin(isSection[1]);
     else if (STARTS[name] !== undefined) this.begin(value || STARTS[name]);
@@ -154,27 +143,6 @@ function wordsIn(text: string): readonly string[] {
   return text.split(/[\s|]+/).filter((one) => one !== '' && one !== '-');
 }
 
-/** The chord of a pair; the library says "undefined" where words end before their chords do. */
-function chordIn({ chords }: ChordLyricsPair): string {
-  const name = chords.trim();
-  return name === 'undefined' ? '' : name;
-}
-
-/** The chords of a line, bar by bar where it has bar lines; else each chord is a bar. */
-function groupsIn(line: Line): readonly (readonly string[])[] {
-  const pairs = line.items.flatMap((one) => (one instanceof ChordLyricsPair ? [one] : []));
-  const hasBars = pairs.some(({ lyrics }) => lyrics?.includes('|'));
-  if (!hasBars) return pairs.map(chordIn).flatMap((one) => (one ? [[one]] : []));
-  const groups: string[][] = [[]];
-  for (const pair of pairs) {
-    const chord = chordIn(pair);
-    if (chord) groups.at(-1)?.push(chord);
-    for (const _ of (pair.lyrics ?? '').matchAll(/\|/g)) groups.push([]);
-  }
-  // What stands before the first bar line and behind the last one is no bar, unless a chord is there.
-  return groups.filter((one, at) => one.length > 0 || (at > 0 && at < groups.length - 1));
-}
-
 function wholeIn(text: string | undefined, least: number, most: number): number | undefined {
   const value = Math.round(Number(/\d+(?:\.\d+)?/.exec(text ?? '')?.[0] ?? NaN));
   return value >= least && value <= most ? value : undefined;
@@ -211,13 +179,7 @@ export function readSheet(written: string): Imported {
     ...(frame.meter && { meter: frame.meter }),
     ...(plain && { isGerman: plain.isGerman }),
   });
-  try {
-    reading.read(
-      plain ? new ChordsOverWordsParser().parse(plain.text) : new ChordProParser().parse(text),
-    );
-  } catch (error) {
-    return refused(`It cannot be read as a chord sheet: ${String(error).slice(0, 120)}`);
-  }
+  reading.read(plain ? wordLines(plain.text) : bracketLines(text));
   if (reading.bars.length === 0) return refused('There are no chords in it.');
   guessIn(text, plain, report);
   return imported(reading, { plain, frame, report });

@@ -1,6 +1,6 @@
 import type { PlanFigures } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
-import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
+import { findingsOf, stepFindings, unreadIn, type Finding } from '@harvu/core/checks';
 import type { Conventions } from '@harvu/core/conventions';
 import type { PlanEvent } from '@harvu/core/events';
 import {
@@ -56,7 +56,16 @@ export function changedBetween({
 }
 
 /** What stands between a song and being given. */
-export type OpenFinding = Pick<Finding, 'key' | 'code' | 'severity' | 'at' | 'message'>;
+export interface OpenFinding extends Pick<Finding, 'key' | 'severity' | 'at' | 'message'> {
+  readonly code: string;
+}
+
+/** What cannot be read has to be written anew, or made a remark: no reason makes it playable. */
+function unreadOf(document: SongDocument): readonly OpenFinding[] {
+  return unreadIn(document).map(({ code, at, message }) => ({
+    ...{ key: `unread ${code} ${at}`, severity: 'fault' as const, code, at, message },
+  }));
+}
 
 /** Works out all that is noticed about a song and its steps. */
 export function findAll({
@@ -64,5 +73,8 @@ export function findAll({
   teaching,
 }: Pick<PlanAtWork, 'document' | 'teaching'>): readonly OpenFinding[] {
   const all = [...findingsOf(document), ...stepFindings(makePlan(document, { teaching }))];
-  return all.map(({ key, code, severity, at, message }) => ({ key, code, severity, at, message }));
+  const noticed = all.map(({ key, code, severity, at, message }) => ({
+    ...{ key, code, severity, at, message },
+  }));
+  return [...noticed, ...unreadOf(document)];
 }

@@ -49,6 +49,12 @@ export interface PlansDeps {
   readonly wishesFor: (songId: string) => Promise<ReadonlyMap<string, Day>>;
 }
 
+const NOTHING_TO_PLAY = conflict(
+  'There is nothing to play in this song yet.',
+  'Write its bars at the bench first.',
+  'revision',
+);
+
 /** A fault is settled or overruled with a reason before anybody learns the song. */
 function createSongGate({
   songs,
@@ -62,6 +68,8 @@ function createSongGate({
     if (!(await songs.isKept(songId))) {
       throw conflict('This song was deleted.', 'Bring it back on the songs page first.', 'song');
     }
+    if (!document.sections.some(({ bars, parent }) => bars.length > 0 || parent !== undefined))
+      throw NOTHING_TO_PLAY;
     const overruled = new Set((await overrules.listOf(songId)).map((one) => one.key));
     const all = await findAll({ document, teaching });
     const open = all.filter((one) => !overruled.has(one.key));

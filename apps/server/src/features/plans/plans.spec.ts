@@ -270,6 +270,26 @@ describe('plans', () => {
     expect((await assign([bram.person.id], 3)).status).toBe(204);
   });
 
+  it('are not given with a line that cannot be read, nor with nothing to play, and no reason changes that', async () => {
+    const give = async (chart: string) => {
+      const made = await owner.send<Song>('POST', '/api/songs', { title: 'Odd', playedBy: '' });
+      const path = `/api/songs/${made.body.id}`;
+      const { body } = await owner.send<{ readonly revision: number }>('PUT', path, {
+        baseRevision: 1,
+        document: readChart(chart).song,
+      });
+      const assign = { revision: body.revision, studentIds: [bram.person.id], despiteDoubts: true };
+      const { status, body: told } = await owner.send<Problem>('POST', `${path}/assign`, assign);
+      return [status, told.title] as const;
+    };
+    const FRAME = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: standard\ncapo: 0\nhand: pick\n';
+    expect(await give(`${FRAME}[A]\n| G | D |\nsomething nobody can read`)).toEqual([
+      409,
+      jasmine.stringMatching(/a fault left/),
+    ]);
+    expect(await give(FRAME)).toEqual([409, 'There is nothing to play in this song yet.']);
+  });
+
   it('are given to students of the studio only, all or none', async () => {
     const before = await studio.everything();
     expect((await assign([bram.person.id, owner.person.id])).body.field).toBe('studentIds');

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type {
   RevisionDocument,
   RevisionSummary,
@@ -256,5 +257,32 @@ describe('songs', () => {
         expect((await student.send(method, path, body)).status).toBe(403);
       }
     });
+  });
+
+  it('are kept whatever of the chart text is written in them: every example of its description', async () => {
+    const told = readFileSync(
+      new URL('../../../../../docs/chart-text.md', import.meta.url),
+      'utf8',
+    );
+    const blocks = [...told.matchAll(/(?:^ {4}.*\n(?:\n(?= {4}))?)+/gm)].map(([block]) =>
+      block.replace(/^ {4}/gm, '').replace(/ {4,}.*$/gm, ''),
+    );
+    const said = [...told.matchAll(/`([^`]+)`/g)].map(([, words = '']) => words);
+    const texts = [
+      ...blocks,
+      ...said.filter((one) => one.startsWith('|')).map((row) => `[A]\n${row}`),
+      ...said.filter((one) => one.startsWith('[')).map((head) => `${head}\n| G |`),
+      ...said.map((word) => `[A]\n| ${word} | D |`),
+    ];
+    expect(texts.length).toBeGreaterThan(120);
+    const { id } = await start();
+    let revision = 1;
+    for (const text of texts) {
+      const { status, body } = await save(id, revision, readChart(text).song);
+      expect(status)
+        .withContext(`${text}: ${JSON.stringify(body)}`)
+        .toBe(200);
+      ({ revision } = body);
+    }
   });
 });

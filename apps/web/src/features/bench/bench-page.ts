@@ -124,9 +124,11 @@ export class BenchPage {
   protected readonly worked = computed(() => this.state.worked()?.work);
   /** What is drawn of one answer is drawn in turns, so that no turn blocks the page. */
   protected readonly apart = turnsLater(this.state.worked, 6);
+  private readonly songId = computed(() => this.state.song()?.id);
   /** Nothing was said of it when it was opened: the frame lies open, to be gone through. */
   protected readonly isNew = linkedSignal({
-    source: () => this.state.song()?.id,
+    // An id that was worked out: a save makes the same song another value, and the form stays open.
+    source: this.songId,
     computation: () => {
       const { frame = {} } = untracked(this.state.song)?.document ?? {};
       return Object.keys(frame).length === 0;

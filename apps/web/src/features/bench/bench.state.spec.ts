@@ -57,6 +57,32 @@ describe('the bench', () => {
     ]);
   });
 
+  it('saves all that can be kept, says where something cannot, and goes on saving', () => {
+    type('tempo: 92\n[A]\n| F! | . | D |\n', 1000);
+    const [first] = saves();
+    expect(writeChart((first?.request.body as SaveSong).document)).toContain('| F! | . | D |');
+    first?.flush({ revision: 5, savedAt: '' });
+    const song = state.document();
+    const [section] = song.sections;
+    const bars = section?.bars.map((bar, at) =>
+      at === 2 ? { ...bar, chords: [{ name: 'two words', span: 1 }] } : bar,
+    );
+    state.restore({ ...song, sections: [{ ...section!, bars: bars ?? [] }] });
+    TestBed.tick();
+    jasmine.clock().tick(1000);
+    const [second] = saves();
+    // The bar as it was saved last; nothing else is held up by it.
+    expect(writeChart((second?.request.body as SaveSong).document)).toContain('| F! | . | D |');
+    second?.flush({ revision: 6, savedAt: '' });
+    expect(state.saveState()).toBe('failed');
+    expect(state.problem()?.title).toBe('A, bar 3: not saved.');
+    type('tempo: 100\n[A]\n| F! | . | G |\n', 1000);
+    const [third] = saves();
+    expect((third?.request.body as SaveSong).document.frame.tempo).toBe(100 as never);
+    third?.flush({ revision: 7, savedAt: '' });
+    expect([state.saveState(), state.problem()]).toEqual(['saved', null]);
+  });
+
   it('saves by itself after a pause, once, from the revision it knows', () => {
     type('[A]\n| G |\n', 300);
     type('[A]\n| G | D |\n', 300);
@@ -241,6 +267,26 @@ describe('the bench', () => {
       hear(theirsOf(CHART.replace('G', 'Em')));
       expect(state.text()).toContain('| Am |');
       expect(state.news()?.lines).toEqual(['| Em |']);
+      state.takeTheirs();
+      expect([state.text().includes('| Em |'), state.news()?.lines]).toEqual([true, []]);
+      state.undo();
+      expect(state.text()).toContain('| Am |');
+    });
+
+    it('keeps both where two write in one row', () => {
+      saved();
+      const row = '[A]\n| G | C | D | G |\n\n[B]\n| D |\n';
+      type(row, 1000);
+      saves()[0]?.flush({ revision: 6, savedAt: '' });
+      jasmine.clock().tick(5000);
+      type(row.replace('| C |', '| Am |'));
+      http.match('/api/songs/s1/changes/4')[0]?.flush({ revision: 8, by: 'Bram' });
+      http
+        .expectOne('/api/songs/s1')
+        .flush({ ...theirsOf(row.replace('| D | G', '| D | Em')), revision: 7 });
+      TestBed.tick();
+      expect(state.text()).toContain('| G | Am | D | Em |');
+      expect(state.news()?.lines).toEqual([]);
     });
 
     it('takes back one’s own edit alone', () => {

@@ -154,6 +154,10 @@ export class BenchState {
     this.sync()?.hideNews();
   }
 
+  takeTheirs(): void {
+    this.sync()?.takeTheirs();
+  }
+
   /** Goes back to an older state of the song; that is an edit like any other. */
   restore(song: SongDocument): void {
     this.run({ kind: 'restore', song });

@@ -21,6 +21,7 @@ export class History {
   private readonly undone = signal<readonly Sheet[]>([]);
   private readonly edits = new Subject<void>();
   private others: readonly OthersChange[] = [];
+  private mineThen = '';
   private typedAt = 0;
 
   /** Tells of each edit of one's own. */
@@ -77,7 +78,8 @@ export class History {
 
   /** Brings in what others made of the song; gives the lines of theirs that stand where mine do. */
   bringIn(change: OthersChange, latest: SongDocument): readonly string[] {
-    const merged = mergeTexts({ ...change, mine: this.text() });
+    this.mineThen = this.text();
+    const merged = mergeTexts({ ...change, mine: this.mineThen });
     this.others = [...this.others, change];
     const news = this.others.length;
     this.sheet.set(
@@ -86,6 +88,18 @@ export class History {
         : sheetOfText(merged.text, latest, news),
     );
     return merged.theirs.filter((line) => line.trim() !== '');
+  }
+
+  /** Where both wrote what was brought in last, theirs stands now, beside all that is mine otherwise. */
+  takeTheirs(): void {
+    const change = this.others.at(-1);
+    if (!change) return;
+    const { base, theirs } = change;
+    const first = mergeTexts({ base, mine: this.mineThen, theirs }).text;
+    const turned = mergeTexts({ base, mine: theirs, theirs: this.mineThen }).text;
+    // What was written since stays; and it is an edit of its own.
+    this.typedAt = 0;
+    this.type(mergeTexts({ base: first, mine: turned, theirs: this.text() }).text);
   }
 
   private travel(from: WritableSignal<readonly Sheet[]>, to: typeof from): void {

@@ -23,6 +23,7 @@ import {
 import { toProblem } from '../../platform/problems';
 import type { Drafts } from '../../store';
 import type { SongsApi } from '../songs';
+import { fitForSaving, notKept } from './fit-for-saving';
 import type { History } from './history';
 
 const SAVE_AFTER_MS = 900;
@@ -113,6 +114,14 @@ export class SongSync {
     this.heard.set(null);
   }
 
+  /** Where both wrote, theirs in place of mine; an edit like any other, to be undone. */
+  takeTheirs(): void {
+    const heard = this.heard();
+    if (!heard) return;
+    this.deps.history.takeTheirs();
+    this.heard.set({ ...heard, lines: [] });
+  }
+
   private keepDraft(): void {
     const { id, revision } = this.known();
     this.deps.drafts.keep(id, {
@@ -127,17 +136,20 @@ export class SongSync {
     if (!this.isDirty()) return EMPTY;
     const base = this.known();
     const { history, api, drafts } = this.deps;
-    const document = history.readNow();
+    const written = history.readNow();
     const text = history.text();
+    // What cannot be kept stays here, and holds nothing else up.
+    const fit = fitForSaving(written, base.document);
+    const { song: document, left } = fit ?? { song: written, left: [] };
     this.keepDraft();
     this.sending.set(true);
     return api.save(base.id, { baseRevision: base.revision, document }).pipe(
       map(({ revision }) => {
         this.sending.set(false);
-        this.failed.set(null);
+        this.failed.set(left.length > 0 ? notKept(left) : null);
         this.known.set({ ...base, revision, document });
         this.savedText.set(text);
-        if (!this.isDirty()) drafts.drop(base.id);
+        if (!this.isDirty() && left.length === 0) drafts.drop(base.id);
       }),
       catchError((error: unknown) => {
         this.sending.set(false);

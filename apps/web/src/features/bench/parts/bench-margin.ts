@@ -94,7 +94,9 @@ function learnSaid({ work, toLearn }: SongApart): Said {
 '
               )
             }}</pre>
-            <p class="text-xs">It is kept as revision {{ heard.revision }}.</p>
+            <button type="button" class="button mt-2 block" (click)="theirsTaken.emit()">
+              Take theirs instead
+            </button>
           }
           <button type="button" class="button mt-2 block" (click)="newsRead.emit()">Good</button>
         </harvu-note>
@@ -197,6 +199,8 @@ export class BenchMargin {
   /** What somebody else did to the song just now. */
   readonly news = input<News | null>(null);
   readonly newsRead = output();
+  /** Where both wrote, theirs is to stand. */
+  readonly theirsTaken = output();
   /** What a repeat is said to be of. */
   readonly repeat = output<{ readonly line: number; readonly scope: RepeatScope }>();
   readonly go = output<ChartFault>();
