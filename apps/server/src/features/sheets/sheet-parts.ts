@@ -10,6 +10,7 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import { printed } from './sheet-drawings';
 import type { Sheet } from './sheet';
 import { onTheLine, SMALLEST_PT, styled, words } from './sheet-words';
+import { together } from './together';
 
 const BARS_A_ROW = 4;
 /** So many points a letter of a chord name takes, for one point of its size. */
@@ -129,7 +130,11 @@ export function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
       : []),
   ]);
   return {
-    table: { widths: [...Array<string>(perRow).fill('*'), ...(isFolded ? [34] : [])], body },
+    table: {
+      widths: [...Array<string>(perRow).fill('*'), ...(isFolded ? [34] : [])],
+      body,
+      dontBreakRows: true,
+    },
     layout: {
       hLineWidth: () => 0,
       vLineWidth: () => 1,
@@ -246,16 +251,13 @@ function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
     width: 'auto',
     margin: [0, lane ? 8 : 0, 0, 0] as [number, number, number, number],
   };
-  return {
-    stack: [
-      lane ? { columns: [head, lane], columnGap: 16 } : head,
-      ...riffRows(sheet, part, drawn),
-      ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
-      ...notes.map((one) => words(one, { margin: [0, 2, 0, 0] })),
-    ],
-    margin: [0, sheet.size.between, 0, 0],
-    unbreakable: true,
-  };
+  const stack = [
+    lane ? { columns: [head, lane], columnGap: 16 } : head,
+    ...riffRows(sheet, part, drawn),
+    ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
+    ...notes.map((one) => words(one, { margin: [0, 2, 0, 0] })),
+  ];
+  return together(stack, sheet.size.between);
 }
 
 /** Each thing that is learned once: its name, its pattern where it comes first, its bars, what differs where it comes again. */

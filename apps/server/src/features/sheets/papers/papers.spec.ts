@@ -1,3 +1,4 @@
+import { inflateSync } from 'node:zlib';
 import type { PlanSummary, Song } from '@harvu/contract';
 import { NEW_PROFILE } from '@harvu/contract';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
@@ -21,6 +22,25 @@ function flat(content: unknown): readonly string[] {
   return [text, stack, columns, body].flatMap(flat);
 }
 const wordsOf = ({ content }: { readonly content: unknown }): string => flat(content).join('');
+
+/** How many things are painted on the pages of a PDF. */
+function strokesIn(pdf: Uint8Array): number {
+  const all = Buffer.from(pdf);
+  let count = 0;
+  for (let at = all.indexOf('stream\n'); at >= 0; at = all.indexOf('stream\n', at + 7)) {
+    const end = all.indexOf('endstream', at);
+    const packed = all.subarray(at + 7, end);
+    try {
+      count +=
+        inflateSync(packed)
+          .toString('latin1')
+          .match(/(?:\bTJ|\bTj|\nS|\nf)\b/g)?.length ?? 0;
+    } catch {
+      // Fonts and other streams that are not packed paint nothing.
+    }
+  }
+  return count;
+}
 
 const SONG: SongSheetOrder = {
   ...{ title: 'Lock Gate', playedBy: 'Harn Quay Nine', studentName: '', printedOn: '27 Nov 2026' },
@@ -51,6 +71,32 @@ describe('a song sheet', () => {
       const of = { ...SONG, document, paper };
       expect(pageCount(await printPaper({ kind: 'song', of: SONG }))).toBe(1);
       expect(pageCount(await printPaper({ kind: 'song', of }))).toBeLessThan(8);
+    }
+  });
+
+  it('has every section, however high it is: none is left out without a word', async () => {
+    const run =
+      '3: 2 h4 p2 4 2: 3 5 3 5 1: 3 5 7 8 7 5 3 . | 3: 2 4 5 7 2: 5 3 2: 8 10 1: 5 7 8 7 5 3 2 3';
+    const riff = Array.from({ length: 8 }, () => run).join(' | ');
+    const rows = Array.from({ length: 4 }, () => '| G | D | Em | C |').join('\n');
+    const chart = (with_: string) =>
+      readChart(
+        `tempo: 92\nriff long 4/4: ${riff}\n[Verse]\n${rows}\n[Solo]${with_}\n${rows}\n[Out]\n${rows}`,
+      ).song;
+    const drawn = async (document: SongSheetOrder['document'], paper: 'A4' | 'LETTER') => {
+      const pdf = await printPaper({ kind: 'song', of: { ...SONG, document, paper } });
+      return { pages: pageCount(pdf), strokes: strokesIn(pdf) };
+    };
+    for (const paper of ['A4', 'LETTER'] as const) {
+      const [plain, tall] = [
+        await drawn(chart(''), paper),
+        await drawn(chart(' riff long'), paper),
+      ];
+      expect(tall.pages).withContext(paper).toBeGreaterThan(plain.pages);
+      // All that the plain song has, and the riff's own lines of tab.
+      expect(tall.strokes)
+        .withContext(paper)
+        .toBeGreaterThan(plain.strokes + 8 * 6);
     }
   });
 });

@@ -8,6 +8,7 @@ import type { Sheet } from '../sheet';
 import { widthOf } from '../sheet-document';
 import { barTable, laneOf, letterOf, riffRows } from '../sheet-parts';
 import { SMALLEST_PT, styled, words } from '../sheet-words';
+import { together } from '../together';
 import { paperDocument } from './paper';
 
 /** What a song sheet is printed from: all a stand sheet is, but what there is to practise. */
@@ -69,33 +70,26 @@ function runBlock(sheet: Sheet, run: Run, shown: Shown): Content {
   const cue = shown.cues.get(section) ?? '';
   shown.cues.delete(section);
   const lane = laneOf(sheet, part, shown.drawn);
-  return {
-    stack: [
-      {
-        columns: [
-          {
-            text: [
-              ...styled(
-                `${letterOf(part)}  `,
-                { bold: true, fontSize: SMALLEST_PT + 3 },
-                'Display',
-              ),
-              ...styled(name, { bold: true }),
-              ...styled(remarks === '' ? '' : `   ${remarks}`),
-            ],
-            width: '*',
-          },
-          words(`bar ${run.bar} · ${minutesWords(startsAt)}`, { width: 'auto' }),
-        ],
-      },
-      ...(cue === '' ? [] : [words(`“${cue} …”`, { margin: [0, 1, 0, 1] })]),
-      ...(lane ? [lane] : []),
-      ...riffRows(sheet, part, shown.drawn),
-      ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
-    ],
-    margin: [0, sheet.size.between, 0, 0],
-    unbreakable: bars.length <= 16,
-  };
+  const stack: Content[] = [
+    {
+      columns: [
+        {
+          text: [
+            ...styled(`${letterOf(part)}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
+            ...styled(name, { bold: true }),
+            ...styled(remarks === '' ? '' : `   ${remarks}`),
+          ],
+          width: '*',
+        },
+        words(`bar ${run.bar} · ${minutesWords(startsAt)}`, { width: 'auto' }),
+      ],
+    },
+    ...(cue === '' ? [] : [words(`“${cue} …”`, { margin: [0, 1, 0, 1] })]),
+    ...(lane ? [lane] : []),
+    ...riffRows(sheet, part, shown.drawn),
+    ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
+  ];
+  return together(stack, sheet.size.between);
 }
 
 /** The whole song from its first bar to its last, in the order it is played, to be read without turning back. */
