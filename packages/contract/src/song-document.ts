@@ -234,6 +234,7 @@ const mapEntry = exactly({
   until: string().strict(true).min(1).max(80).optional(),
   fade: onlyTrue(),
   sometimes: onlyTrue(),
+  timesDoubt: onlyTrue(),
 });
 
 /** A song as it is written; what it is when it is played is bounded below. */

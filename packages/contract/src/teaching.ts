@@ -50,7 +50,10 @@ const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
   grip: exactly({ kind: kind('grip'), name: words(24), grip, fingers }),
   strummed: exactly({ kind: kind('strummed'), what: words(40) }),
   'open-stroke': exactly({ kind: kind('open-stroke'), from: words(24), to: words(24) }),
-  'leave-out': exactly({ kind: kind('leave-out'), part: words(20) }),
+  'leave-out': exactly({
+    ...{ kind: kind('leave-out'), part: words(20) },
+    section: string().strict(true).min(1).max(20).optional(),
+  }),
 };
 
 const unknownChange = object().test('kind', 'must be a change that is known', () => false);

@@ -14,6 +14,14 @@ export interface ImportOptions {
 
 const TAB_LINE = /^\s*(?:[A-Ga-g][#b]?)?\s*[|:]?[-\d|hpbrx/\\~()^*=. ]{6,}$/;
 const LEAST_TAB_LINES = 4;
+const LEAST_DASHES = 4;
+
+/** A string of tab has dashes; a line without them is not looked at any closer. */
+function isTabLine(line: string): boolean {
+  const dashes = line.split('-', LEAST_DASHES + 1).length - 1;
+  return dashes >= LEAST_DASHES && TAB_LINE.test(line);
+}
+
 const LARGEST_TEXT = 2_000_000;
 
 function startsWith(bytes: Uint8Array, ...signs: readonly number[]): boolean {
@@ -32,7 +40,7 @@ function isScore(bytes: Uint8Array): boolean {
 }
 
 function isTab(lines: readonly string[]): boolean {
-  const marks = lines.map((line) => TAB_LINE.test(line) && (line.match(/-/g)?.length ?? 0) >= 4);
+  const marks = lines.map(isTabLine);
   return (
     marks.some((_, at) =>
       marks.slice(at, at + LEAST_TAB_LINES).every((one, place, all) => one && all.length > place),
@@ -45,7 +53,7 @@ const BAR_LINE = /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/;
 /** In Harvu's own text chords stand between bar lines without brackets. */
 function isChart(text: string): boolean {
   if (hasDirectives(text)) return false;
-  const bars = text.split(/\r\n|\n|\r/).filter((line) => BAR_LINE.test(line));
+  const bars = text.split(/\r\n|\n|\r/).filter((line) => line.includes('|') && BAR_LINE.test(line));
   return bars.some((line) => !line.includes('['));
 }
 
@@ -84,7 +92,7 @@ function wordsLeft(count: number) {
 function systemsIn(text: string): readonly string[] {
   const systems: string[][] = [[]];
   for (const line of text.split(/\r\n|\n|\r/)) {
-    if (TAB_LINE.test(line)) systems.at(-1)?.push(line);
+    if (isTabLine(line)) systems.at(-1)?.push(line);
     else if ((systems.at(-1)?.length ?? 0) > 0) systems.push([]);
   }
   return systems.filter((one) => one.length >= LEAST_TAB_LINES).map((one) => one.join('\n'));
@@ -103,7 +111,7 @@ function readTabText(text: string): Imported {
   const tuning = systems.find((one) => one.tuning)?.tuning;
   const riff = `riff line-1 4/4: ${body}`;
   const section = `[Tab] riff line-1 in 1-${bars}\n| ${silent} |\n`;
-  const rest = text.split(/\r\n|\n|\r/).filter((line) => !TAB_LINE.test(line));
+  const rest = text.split(/\r\n|\n|\r/).filter((line) => !isTabLine(line));
   const sheet = readSheet(rest.join('\n'));
   const [head, ...parts] = (sheet.song ?? 'meter: 4/4').trimEnd().split('\n\n');
   const tuned = tuning && !/^tuning:/m.test(head ?? '') ? [`tuning: ${tuning.join(' ')}`] : [];

@@ -4,7 +4,7 @@ import type { VoiceAdvice } from '@harvu/core/capo';
 import type { ReadChart } from '@harvu/core/chart';
 import type { Finding } from '@harvu/core/checks';
 import type { FoundGrip } from '@harvu/core/fretboard';
-import type { EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
+import type { ChangedPart, EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
 import type { Day } from '@harvu/core/day';
 import type { PlanOverview } from '@harvu/core/progress';
 import type { PlanEvent } from '@harvu/core/events';
@@ -94,6 +94,10 @@ export class Analysis {
 
   overview(plan: Plan): Observable<PlanOverview> {
     return defer(() => this.answering.ask((worker) => worker.overview(plan, this.conventions())));
+  }
+
+  changedParts(before: SongDocument, after: SongDocument): Observable<readonly ChangedPart[]> {
+    return defer(() => this.answering.ask((worker) => worker.changedParts(before, after)));
   }
 
   findings(song: SongDocument): Observable<readonly Finding[]> {

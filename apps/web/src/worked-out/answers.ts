@@ -35,6 +35,7 @@ import {
   type SmallerPlan,
   type Stage,
   type StepPlan,
+  changedParts,
 } from '@harvu/core/plan';
 import {
   filledBlocks,
@@ -326,6 +327,9 @@ export const answers = {
   voice(song: SongDocument, ranges: VoiceRanges, conventions: Conventions): VoiceAdvice {
     return voiceAdvice(song, ranges, conventions);
   },
+
+  /** The parts that are played otherwise now than in an older state of the song. */
+  changedParts,
 
   findGrips: findGripsFor,
 

@@ -11,7 +11,7 @@ type Said = Partial<Omit<MapEntry, 'section'>>;
 
 /** What may be said behind the name of a section on the map, and how it is read; undefined where it is out of bounds. */
 const OPTIONS: readonly (readonly [RegExp, (words: readonly string[]) => Said | undefined])[] = [
-  [/\s+x(\d{1,2})$/, ([times = '']) => readTimes(Number(times))],
+  [/\s+x(\d{1,2})(\?)?$/, ([times = '', doubt]) => readTimes(Number(times), doubt)],
   [/\s+(once)$/, () => ({ once: true })],
   [/\s+([+-]\d{1,2})$/, ([semitones = '']) => readMove(Number(semitones))],
   [/\s+layer\s+([a-z]+)$/, ([word = '']) => withLayer(word)],
@@ -20,8 +20,9 @@ const OPTIONS: readonly (readonly [RegExp, (words: readonly string[]) => Said | 
   [/\s+(fade)$/, () => ({ fade: true })],
 ];
 
-function readTimes(times: number): Said | undefined {
-  return times >= 1 && times <= MOST_TIMES ? { times } : undefined;
+function readTimes(times: number, doubt: string | undefined): Said | undefined {
+  if (times < 1 || times > MOST_TIMES) return undefined;
+  return { times, ...(doubt && { timesDoubt: true as const }) };
 }
 
 function readMove(semitones: number): Said | undefined {
@@ -81,10 +82,10 @@ export function readMap(text: string): readonly MapEntry[] | undefined {
  * writeMapEntry({ section: 'Chorus 1', times: 2, semitones: 2 }) // 'Chorus 1 x2 +2'
  */
 export function writeMapEntry(entry: MapEntry): string {
-  const { section, times, once, semitones, layer, until, fade, sometimes } = entry;
+  const { section, times, timesDoubt, once, semitones, layer, until, fade, sometimes } = entry;
   const words = [
     sometimes ? `(${section})` : section,
-    times > 1 ? `x${times}` : '',
+    times > 1 || timesDoubt ? `x${times}${timesDoubt ? '?' : ''}` : '',
     once ? 'once' : '',
     semitones === undefined ? '' : `${semitones > 0 ? '+' : ''}${semitones}`,
     layer === undefined ? '' : `layer ${layer}`,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { barChords, sectionBars, type ChartFault, type SongDocument, sectionNamed } from '../song';
-import { readChart } from './index';
+import { readChart, writeChart } from './index';
 import { runs } from '../testing/runs';
 
 const sectionChords = (song: SongDocument, name: string, pass = 1): readonly string[] => {
@@ -230,5 +230,21 @@ describe('chart text', () => {
     expect(readChart('| G '.repeat(60_000)).faults.map((fault) => fault.code)).toContain(
       'chart-long',
     );
+  });
+
+  it('takes a pass on a line of its own with the bars on the next, and tells one without bars', () => {
+    const { song, faults } = readChart('[A] x2\n| G |\n1.\n| D |\n2.\n  | C |\n3.\nwords');
+    expect(song.sections[0]?.endings?.map(({ pass, bars }) => [pass, bars.length])).toEqual([
+      [1, 1],
+      [2, 1],
+    ]);
+    expect(faults.map(({ code }) => code)).toEqual(['line-unread', 'line-unread']);
+  });
+
+  it('reads a count on the map that is doubted as a doubt, and writes it back', () => {
+    const text = 'map: A, B x3?\n\n[A]\n| G |\n\n[B]\n| D |\n';
+    const { song, faults } = readChart(text);
+    expect([song.map[1]?.times, song.map[1]?.timesDoubt, faults]).toEqual([3, true, []]);
+    expect(writeChart(song)).toBe(text);
   });
 });

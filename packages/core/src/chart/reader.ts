@@ -87,6 +87,8 @@ class ChartReader {
   private line = 0;
   /** Characters that were put before the line that is read. */
   private shift = 0;
+  /** The pass whose bars are to come, such as "2."; empty where none is. */
+  private pass = '';
   /** The tempo was said in dotted beats. */
   private isDotted = false;
   /** The bar of its section that a repeat sign goes back to. */
@@ -97,12 +99,13 @@ class ChartReader {
     for (const line of lines.slice(0, MOST_LINES)) {
       if (this.places.length > MOST_PLAYED_BARS) break;
       this.line += 1;
-      this.readLine(asTyped(this.cutLine(line.replace(/\t/g, ' ').trimEnd())));
+      this.readLine(asTyped(this.withPass(this.cutLine(line.replace(/\t/g, ' ').trimEnd()))));
     }
     if (text.length > LONGEST_CHART || this.line < lines.length) {
       const message = 'The chart is too long; what follows was not read. Shorten it.';
       this.fault('chart-long', 1, { message });
     }
+    this.withPass('');
     this.settle();
     const places = {
       bars: this.places,
@@ -112,6 +115,18 @@ class ChartReader {
     this.faults.push(...checkChart(this.song, places), ...riffFaults(this.song, this.riffPlaces));
     this.faults.sort((a, b) => a.line - b.line || a.column - b.column);
     return { song: this.song, faults: this.faults };
+  }
+
+  /** "1." on a line of its own belongs to the bars on the next. */
+  private withPass(line: string): string {
+    const pass = this.pass;
+    this.pass = '';
+    if (pass !== '' && /^\s*\|/.test(line)) return `${pass} ${line.trimStart()}`;
+    if (pass !== '') this.unread('line-unread', pass, unreadLine(pass));
+    const alone = /^\s*(\d\.)$/.exec(line)?.[1];
+    if (alone === undefined || !this.section()) return line;
+    this.pass = alone;
+    return '';
   }
 
   /** Whatever is pasted, no line is longer than what can be kept. */

@@ -96,6 +96,6 @@ export function unreadIn(song: SongDocument): readonly Unread[] {
     .faults.filter(({ code }) => UNREAD.has(code))
     .map((fault) => ({
       ...{ code: fault.code, message: fault.message },
-      at: wordsOf(fault, song.sections[fault.section ?? -1]),
+      at: song.sections[fault.section ?? -1]?.name ?? 'the head of the chart',
     }));
 }

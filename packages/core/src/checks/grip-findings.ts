@@ -180,11 +180,22 @@ function colourFinding(judged: Judged): Finding {
   });
 }
 
+/** A bass note under a chord's name is meant as it is: nothing is renamed. */
+function bassFinding({ name, grip }: Judged): Finding {
+  return createFinding('bass-note', {
+    place: { kind: 'grip', name },
+    cause: [formatGrip(grip)],
+    message: `Of ${chordLabel(name)} only the bass is struck (${formatGrip(grip)}).`,
+  });
+}
+
 /** The more exact finding takes the place of the more general one. */
 function soundFinding(judged: Judged): Finding | undefined {
   switch (judged.check.verdict) {
     case 'agrees':
       return undefined;
+    case 'bass':
+      return bassFinding(judged);
     case 'colours':
       // Another bass alone is no more than the name: many plain grips have one.
       return judged.check.extra.length === 0 ? undefined : colourFinding(judged);

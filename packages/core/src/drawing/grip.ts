@@ -11,7 +11,8 @@ import type { Drawing, Shape } from './drawing';
 
 const STRING_GAP = 14;
 const FRET_GAP = 20;
-const LEFT = 18;
+/** Room for a dot on the first string, and a fret of two figures before it. */
+const LEFT = 24;
 const RIGHT = 12;
 const TOP = 20;
 const LEAST_FRETS = 4;

@@ -26,7 +26,7 @@ interface Hunk {
 /** A row of nothing but bars; what stands before or behind it makes it a line of its own kind. */
 const ROW = /^\s*\|([^:#]*[^:#|])\|\s*$/;
 /** Two texts that have more than this apart are two texts. */
-const MOST_EDITS = 2000;
+const MOST_EDITS = 600;
 
 function piecesOf(text: string): readonly Piece[] {
   return text.split('\n').flatMap((line): readonly Piece[] => {

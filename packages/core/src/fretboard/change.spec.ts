@@ -135,4 +135,17 @@ describe('a change between grips', () => {
       9,
     );
   });
+
+  it('says which strings are struck, never all where one is muted', () => {
+    const line = (from: string, to: string): string =>
+      changeBetween(held(from), held(to), { hand: USUAL_HAND }).line;
+    expect(line('x32010', '3x000x')).toMatch(
+      /Strum from string 6; leave string 5 and string 1 out\.$/,
+    );
+    expect(line('x32010', '320033')).toMatch(/Strum all six\.$/);
+    expect(line('320033', 'xx0232')).toMatch(/Strum from string 4\.$/);
+    // The lowest is as before, an inner one is not.
+    expect(line('320003', '3x0003')).toMatch(/Strum from string 6; leave string 5 out\.$/);
+    expect(line('320003', '320033')).not.toContain('Strum');
+  });
 });

@@ -259,14 +259,23 @@ interface Words extends HandWords {
   readonly stringCount: number;
 }
 
-/** From which string on one strums, where that is another than before. */
+/** Which strings are struck, each by itself: never all of them where one is muted. Nothing where they are those of before. */
 function struckWord(from: Grip, to: Grip, words: Words): string {
-  const lowest = (grip: Grip): number => grip.findIndex((fret) => fret !== null);
-  const [before, after] = [lowest(from), lowest(to)];
-  if (before === after || after < 0) return '';
-  return after === 0
-    ? `Strum all ${numberWord(words.stringCount)}.`
-    : `Strum from ${words.string(after)}.`;
+  const places = (grip: Grip, isStruck: boolean): readonly number[] =>
+    grip.flatMap((fret, place) => ((fret !== null) === isStruck ? [place] : []));
+  const struck = places(to, true);
+  const [lowest] = struck;
+  if (lowest === undefined || places(from, true).join() === struck.join()) return '';
+  const silent = places(to, false).filter((place) => place > lowest);
+  if (lowest === 0 && silent.length === 0) return `Strum all ${numberWord(words.stringCount)}.`;
+  const begin = `Strum from ${words.string(lowest)}`;
+  return silent.length === 0
+    ? `${begin}.`
+    : `${begin}; leave ${listWords(silent.map((place) => words.string(place)))} out.`;
+}
+
+function listWords(all: readonly string[]): string {
+  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
 }
 
 /** What stays first, then what lifts, then what goes where. */

@@ -14,6 +14,11 @@ const slipsOf = (name: string, grip: string) =>
 describe('a grip beside its taught name', () => {
   const cases: readonly (readonly [string, string, string])[] = [
     ['C', 'x32010', 'agrees'],
+    // Only the bass of a chord, or its root, is struck: the note is meant.
+    ['C/B', 'x2xxxx', 'bass'],
+    ['G', '3xxxx3', 'bass'],
+    ['C/B', 'x3xxxx', 'bass'],
+    ['C/B', 'x4xxxx', 'differs'],
     ['G', '320003', 'agrees'],
     ['G', '320033', 'agrees'],
     ['F#m', '244222', 'agrees'],

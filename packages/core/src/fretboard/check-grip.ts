@@ -8,7 +8,7 @@ import { soundingTones, type Setup } from './sounding';
 import { usualShapes } from './usual-shapes.data';
 
 /** How a grip sounds the name it was taught by. */
-export type GripVerdict = 'agrees' | 'omits' | 'colours' | 'differs';
+export type GripVerdict = 'agrees' | 'omits' | 'colours' | 'bass' | 'differs';
 
 /** How a grip went wrong: a finger off, one forgotten, one too many, or all of them one string off. */
 export type SlipKind = 'moved' | 'forgotten' | 'extra' | 'shape';
@@ -54,6 +54,8 @@ interface Compared {
   readonly missing: readonly number[];
   readonly extra: readonly number[];
   readonly bass: number;
+  /** All that is struck, the lowest first. */
+  readonly sounding: readonly number[];
 }
 
 /** What is missing and extra, in semitones above the taught root. */
@@ -65,6 +67,7 @@ function compare(name: ChordName, tones: readonly PitchClass[]): Compared {
     missing: taught.filter((one) => !sounding.includes(one)),
     extra: sounding.filter((one) => !taught.includes(one)),
     bass: sounding[0] ?? 0,
+    sounding,
   };
 }
 
@@ -72,8 +75,15 @@ function isBassRight(name: ChordName, { bass }: Compared): boolean {
   return bass === toPitchClass(name.bass - name.root);
 }
 
+/** Only the bass of a chord is struck, or its root: what is meant is the note, in the chord's harmony. */
+function isBassAlone(name: ChordName, { sounding }: Compared): boolean {
+  const only = new Set(sounding);
+  return only.size === 1 && (only.has(toPitchClass(name.bass - name.root)) || only.has(0));
+}
+
 function verdictOf(name: ChordName, compared: Compared): GripVerdict {
   const { missing, extra, bass } = compared;
+  if (isBassAlone(name, compared)) return 'bass';
   const isSlash = name.bass !== name.root;
   const onlyFifth = missing.every((one) => one === FIFTH || spared(name, one));
   if (missing.includes(0) || (isSlash && !isBassRight(name, compared))) return 'differs';
@@ -251,6 +261,7 @@ export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck 
     missing: compared.missing.map(toTone),
     extra: compared.extra.map(toTone),
     sounds: nameGrip(grip, { ...setup, capo: 0 }, { count: 1 }).shape[0]?.name ?? '',
-    slips: verdict === 'agrees' ? [] : slipsOf({ name, grip, verdict }, setup),
+    slips:
+      verdict === 'agrees' || verdict === 'bass' ? [] : slipsOf({ name, grip, verdict }, setup),
   };
 }

@@ -117,8 +117,9 @@ export function smallerPlans(
   for (;;) {
     const part = isInTime() ? undefined : costliestPart(plan, least);
     if (!part) return smaller;
+    const names = [...new Set((plan.work.comes.get(part.id) ?? []).map(({ name }) => name))];
     const change = { kind: 'leave-out', part: part.id } as const;
     const changes = [...teaching.changes, change];
-    take({ words: `without ${part.name}`, teaching: { ...teaching, changes } });
+    take({ words: `without ${names.join(' and ')}`, teaching: { ...teaching, changes } });
   }
 }

@@ -10,10 +10,12 @@ function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
   return { ...song, grips: [...others, grip] };
 }
 
-/** The map without a part; unchanged where nothing would be left of the song. */
-function withoutPart(song: SongDocument, part: string): SongDocument {
+/** The map without a part, or without one section that is it; unchanged where nothing would be left of the song. */
+function withoutPart(song: SongDocument, part: string, section?: string): SongDocument {
+  const isGone = (one: { readonly part: { readonly id: string }; readonly section: string }) =>
+    one.part.id === part && (section === undefined || one.section === section);
   const gone = new Set(
-    partsOf(song).occurrences.flatMap((one) => (one.part.id === part ? [one.entry] : [])),
+    partsOf(song).occurrences.flatMap((one) => (isGone(one) ? [one.entry] : [])),
   );
   const map = mapOf(song).filter((_, entry) => !gone.has(entry));
   const left = { ...song, map };
@@ -56,7 +58,7 @@ function withOpenStroke(
  */
 export function songFor(song: SongDocument, changes: readonly PlanChange[]): SongDocument {
   return changes.reduce((own, change) => {
-    if (change.kind === 'leave-out') return withoutPart(own, change.part);
+    if (change.kind === 'leave-out') return withoutPart(own, change.part, change.section);
     if (change.kind === 'strummed') return strummed(own, change.what);
     if (change.kind === 'open-stroke') return withOpenStroke(own, change);
     if (change.kind !== 'grip') return own;

@@ -44,7 +44,8 @@ export type PlanChange =
   /** The last stroke before a change falls on open strings, while the hand is on its way. */
   | { readonly kind: 'open-stroke'; readonly from: string; readonly to: string }
   /** A part that is not learnt, by the id of its section. */
-  | { readonly kind: 'leave-out'; readonly part: string };
+  /** Of a part that stands under several headings, only where this section is played, if one is named. */
+  | { readonly kind: 'leave-out'; readonly part: string; readonly section?: string };
 
 /** A step the teacher made, and where it stands. */
 export interface OwnStep extends OwnStepWords {

@@ -10,6 +10,11 @@ export interface TabReading {
 
 const LINE = /^\s*([A-Ga-g][#b♯♭]?)?\s*[|:]?(.*-.*)$/;
 /** A fret with how it is reached, what it is bent to and let down to, and whether it shakes. */
+/** A string of tab, its name apart; null for any other line. Without a dash there is none to be looked for. */
+function partsOfLine(line: string): RegExpExecArray | null {
+  return line.includes('-') ? LINE.exec(line.trimStart()) : null;
+}
+
 const NOTE = /\(?([hp/\\s]?)(\d{1,2}|[xX])(?:[b^](\d{1,2})?(r\d{0,2})?)?(~+|v)?\)?/g;
 /** A bend that does not say how far is a whole tone. */
 const WHOLE_TONE = 4;
@@ -29,7 +34,7 @@ interface TabLine {
 }
 
 function lineOf(text: string): TabLine | undefined {
-  const match = LINE.exec(text);
+  const match = partsOfLine(text);
   if (!match) return undefined;
   const [, name = '', rest = ''] = match;
   const bars = rest.split(/[|‖]+/);

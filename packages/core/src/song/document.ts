@@ -154,6 +154,8 @@ export interface MapEntry {
   readonly fade?: true;
   /** Played some evenings, left out on others. */
   readonly sometimes?: true;
+  /** How often it is played is not sure. */
+  readonly timesDoubt?: true;
 }
 
 /** A grip given for a chord name. */

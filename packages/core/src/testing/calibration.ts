@@ -40,6 +40,12 @@ export const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     'a finger on a muted string',
     `${FRAME}grip C: x32010 fingers 132.1.\n[A]\n| C | G |`,
   ],
+  ['bass-note', 'a walk of one bass note', `${FRAME}grip C/B: x2xxxx\n[A]\n| C . . C/B | G |`],
+  [
+    'map-count',
+    'a count on the map that is doubted',
+    `${FRAME}map: A, B x3?\n[A]\n| G | D |\n[B]\n| Em | C | D |`,
+  ],
   ['grip-strike', 'open strings below the chord', `${FRAME}grip D: 000232\n[A]\n| D | G |`],
   ['grip-origin', 'frets counted from the nut', `${CAPO_2}grip D: xx2454\n[A]\n| D | G |`],
   [

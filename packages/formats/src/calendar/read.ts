@@ -165,6 +165,35 @@ function knowZones(calendar: ICAL.Component): void {
     ICAL.TimezoneService.register(new ICAL.Timezone(zone));
 }
 
+function idOf(component: ICAL.Component): string {
+  return String(component.getFirstPropertyValue('uid'));
+}
+
+/** The dates that were moved out of a series, by the series they belong to. */
+function movedDates(
+  components: readonly ICAL.Component[],
+): ReadonlyMap<string, readonly ICAL.Component[]> {
+  const moved = new Map<string, ICAL.Component[]>();
+  for (const component of components) {
+    if (!component.hasProperty('recurrence-id')) continue;
+    const own = moved.get(idOf(component)) ?? [];
+    moved.set(idOf(component), own);
+    own.push(component);
+  }
+  return moved;
+}
+
+/** An event with the dates moved out of it; the library would look for them among all others, for each anew. */
+function eventOf(
+  component: ICAL.Component,
+  moved: ReadonlyMap<string, readonly ICAL.Component[]>,
+): ICAL.Event {
+  const isMoved = component.hasProperty('recurrence-id');
+  return new ICAL.Event(component, {
+    exceptions: isMoved ? [] : [...(moved.get(idOf(component)) ?? [])],
+  });
+}
+
 function read(text: string, options: CalendarOptions): ReadCalendar {
   const parsed = ICAL.parse(text) as unknown[];
   const roots = (Array.isArray(parsed[0]) ? parsed : [parsed]) as unknown[][];
@@ -175,6 +204,7 @@ function read(text: string, options: CalendarOptions): ReadCalendar {
   if (components.length === 0) return { ok: false, why: 'There are no dates in this calendar.' };
   if (components.length > MOST_EVENTS)
     return { ok: false, why: `The calendar has more than ${MOST_EVENTS} dates.` };
+  const moved = movedDates(components);
   const turns: Turn[] = [];
   const budget = { left: MOST_TURNS_OF_ALL };
   let [unread, off] = [0, 0];
@@ -185,7 +215,7 @@ function read(text: string, options: CalendarOptions): ReadCalendar {
       continue;
     }
     try {
-      turns.push(...turnsOf(new ICAL.Event(component), options, budget));
+      turns.push(...turnsOf(eventOf(component, moved), options, budget));
     } catch {
       unread += 1;
     }

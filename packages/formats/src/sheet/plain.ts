@@ -55,7 +55,8 @@ function namesIn(lines: readonly string[]): readonly string[] {
   const names: string[] = [];
   for (const line of lines) {
     const text = line.trim();
-    if (text === '' || FIELD.test(line)) continue;
+    // A number alone, or a line of signs, is nobody's name.
+    if (!/\p{L}/u.test(text) || FIELD.test(line)) continue;
     if (isHeading(line) || isChordLine(line) || GRIP.test(line) || names.length === 2) break;
     if (/^(?:intro|verse|strophe|chorus|refrain|bridge|outro|solo)\b/i.test(text)) break;
     names.push(text);

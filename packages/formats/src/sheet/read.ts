@@ -13,6 +13,9 @@ import { fromGerman, headingCount, readPlain, type PlainSheet } from './plain';
 const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
 const CUE_WORDS = 4;
 const MOST_TIMES = 32;
+/** However wide a gap is, it says no more than a narrow one; and a line of nothing else would take for ever to read. */
+const WIDE_GAP = /[^\S\n\r]{9,}/g;
+const GAP = ' '.repeat(8);
 /** Longer sheets are books. */
 const LONGEST = 50_000;
 const SECTION_LINE =
@@ -150,11 +153,11 @@ function wholeIn(text: string | undefined, least: number, most: number): number 
 
 /** Tells whether lines in braces say what a sheet is. */
 export function hasDirectives(text: string): boolean {
-  return /^\s*\{\s*[a-z_]+\s*(:.*)?\}\s*$/m.test(text);
+  return /^[^\S\n]*\{[^\S\n]*[a-z_]+[^\S\n]*(:.*)?\}[^\S\n]*$/m.test(text);
 }
 
 /** Tells a sheet with directives, or chords in brackets, from other text; `[A]` over bars is a section. */
-export function hasBrackets(text: string): boolean {
+function hasBrackets(text: string): boolean {
   if (hasDirectives(text)) return true;
   return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*$)/gm)].some(
     ([, name = '']) => parseChordName(name) !== undefined,
@@ -171,7 +174,7 @@ export function hasBrackets(text: string): boolean {
 export function readSheet(written: string): Imported {
   if (written.length > LONGEST)
     return refused('It is longer than a song. Take one sheet at a time.');
-  const text = toPlainSigns(written);
+  const text = toPlainSigns(written.replace(WIDE_GAP, GAP));
   const report = new Report();
   const plain = hasBrackets(text) ? undefined : readPlain(text);
   const frame = plain ? readChart(plain.fields.join('\n')).song.frame : {};

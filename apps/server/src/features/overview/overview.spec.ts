@@ -1,7 +1,7 @@
 import type { Overview, Plan, PlanSummary, Song } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { randomUUID } from 'node:crypto';
-import { TestStudio, type Visitor } from '../../../testing/test-studio';
+import { PASSWORD, TestStudio, type Visitor } from '../../../testing/test-studio';
 import { createApp } from '../../app';
 
 describe('all songs at a glance', () => {
@@ -67,6 +67,7 @@ describe('all songs at a glance', () => {
       keepPutAwayDays: 0,
       breaks: [],
     };
+    await owner.send('POST', '/api/me/confirm', { password: PASSWORD });
     expect((await owner.send('PUT', '/api/settings', settings)).status).toBe(200);
     expect((await glance(bram)).today).toBe('2026-11-24');
     const refused = await owner.send('PUT', '/api/settings', {

@@ -115,8 +115,10 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
           told.add(number);
       }
       const known = new Set<number>();
+      // What was there before somebody looked is no news to them, though others are still told of it.
+      const since = after === null ? await events.newest() : 0;
       const once = async (one: LiveEvent): Promise<void> => {
-        if (known.has(one.number)) return;
+        if (one.number <= since || known.has(one.number)) return;
         known.add(one.number);
         if (mayHear(person, one)) await tell(one);
       };

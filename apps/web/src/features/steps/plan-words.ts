@@ -84,7 +84,7 @@ export function changeWords(
     case 'bring-back':
       return `${nameOf(change.step)} brought back`;
     case 'leave-out':
-      return `without ${partOf(change.part)}`;
+      return `without ${partOf(change.section ?? change.part)}`;
     default:
       return handWords(change);
   }

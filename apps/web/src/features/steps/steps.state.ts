@@ -66,6 +66,13 @@ function placeOf({ id, studentName }: Plan): Place {
   return { kind: 'plan', id, of: studentName };
 }
 
+/** What changed in a song since a revision that somebody still learns. */
+export interface SongChanges {
+  readonly words: readonly string[];
+  /** The parts that are played otherwise: what was played of them is asked for again. */
+  readonly parts: readonly string[];
+}
+
 /** A song's steps as the studio, or one student, is taught them; and who learns it. */
 @Injectable()
 export class StepsState {
@@ -86,7 +93,7 @@ export class StepsState {
   private readonly knownStudent = signal<KnownStudent | null>(null);
   private readonly openedPlan = signal<Plan | null>(null);
   private readonly unsure = signal<readonly string[]>([]);
-  private readonly since = signal<ReadonlyMap<number, readonly string[]>>(new Map());
+  private readonly since = signal<ReadonlyMap<number, SongChanges>>(new Map());
   private readonly ended = inject(DestroyRef);
 
   readonly song = this.opened.asReadonly();
@@ -288,9 +295,9 @@ export class StepsState {
   }
 
   /** Leaves a section out of the plan, with every step that teaches it. */
-  leaveSectionOut(part: string): void {
+  leaveSectionOut(part: string, section: string): void {
     this.looked.set('');
-    this.add({ kind: 'leave-out', part });
+    this.add({ kind: 'leave-out', part, section });
   }
 
   undo(): void {
@@ -358,17 +365,19 @@ export class StepsState {
       this.since.set(new Map());
       return of(null);
     }
-    return forkJoin([...older].map((number) => this.songs.revision(song.id, number))).pipe(
-      tap((revisions) =>
-        this.since.set(
-          new Map(
-            revisions.map(({ number, document }) => [
-              number,
-              changesInWords(document, song.document),
-            ]),
+    const changesSince = (number: number) =>
+      this.songs.revision(song.id, number).pipe(
+        switchMap(({ document }) =>
+          this.analysis.changedParts(document, song.document).pipe(
+            map((parts) => {
+              const words = changesInWords(document, song.document);
+              return [number, { words, parts: parts.map(({ name }) => name) }] as const;
+            }),
           ),
         ),
-      ),
+      );
+    return forkJoin([...older].map(changesSince)).pipe(
+      tap((changes) => this.since.set(new Map(changes))),
     );
   }
 

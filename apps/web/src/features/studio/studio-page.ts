@@ -32,7 +32,8 @@ import { StudioState } from './studio.state';
   template: `
     <harvu-page [title]="session.door().studioName" [problem]="state.problem()" [hasMargin]="true">
       <span figures class="text-ink-soft"
-        ><b class="text-ink">{{ state.people().length }}</b> people</span
+        ><b class="text-ink">{{ state.people().length }}</b>
+        {{ state.people().length === 1 ? 'person' : 'people' }}</span
       >
       <ng-container actions>
         <button type="button" class="button" (click)="imports.set(!imports())">

@@ -63,7 +63,9 @@ function split(
   const isSplit = changes.some((one) => one.kind === 'split' && one.step === id);
   if (splitAfter === null || isSplit) return [];
   const change = { kind: 'split', step: id, afterBar: splitAfter } as const;
-  return [byHand(change, `Split after bar ${splitAfter}`, 'Learnt in two parts first')];
+  // Until what was held of the whole counts for its halves, the button says what it takes.
+  const words = `Split after bar ${splitAfter}: both halves begin anew`;
+  return [byHand(change, words, 'Learnt in two parts first, then whole again')];
 }
 
 /** What could make one step easier for a student, each with one press. */

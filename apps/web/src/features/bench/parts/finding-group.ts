@@ -18,6 +18,7 @@ const TOGETHER: Readonly<Record<CheckCode, string>> = {
   'grip-strike': 'Grips and the strings that are struck',
   'grip-origin': 'Grips and where they come from',
   'grip-twin': 'Grips that are the same',
+  'bass-note': 'Only the bass is struck',
   'grip-reach': 'Wide grips',
   'shape-claim': 'Shapes that are not what is said',
   inventory: 'Chords and grips that do not meet',
@@ -31,6 +32,7 @@ const TOGETHER: Readonly<Record<CheckCode, string>> = {
   'bar-ledger': 'Sections with other bars than said',
   'repeat-scope': 'Repeats of what?',
   'map-cover': 'Sections and the map',
+  'map-count': 'How often it is played',
   'same-claim': 'Said to be the same',
   clock: 'Against the recording’s clock',
   'doubt-open': 'To listen for',
@@ -69,7 +71,7 @@ const TOGETHER: Readonly<Record<CheckCode, string>> = {
                 [attr.aria-expanded]="one.key === opened()"
                 (click)="opened.set(one.key === opened() ? '' : one.key)"
               >
-                <b>{{ nameOf(one) }}</b> {{ one.key === opened() ? '' : shortOf(one) }}
+                <b>{{ nameOf(one) }}</b> {{ one.key === opened() ? '' : one.message }}
               </button>
               @if (one.key === opened()) {
                 <harvu-finding-note
@@ -105,10 +107,6 @@ export class FindingGroup {
 
   protected nameOf({ at }: Finding): string {
     return at.startsWith('the ') ? '' : chordLabel(at);
-  }
-
-  protected shortOf({ message }: Finding): string {
-    return message.length > 64 ? `${message.slice(0, 60).trimEnd()} …` : message;
   }
 
   /** Where in the text a finding stands, if the text has it as a fault. */

@@ -16,7 +16,7 @@ const PAUSE_MS = 1500;
   template: `
     @if (names(); as learners) {
       <harvu-note tone="slate" heading="Not reached by this change:">
-        {{ learners }}. What they have done stays done.
+        {{ learners }}. They go on with the song as they have it.
         <a class="link" [routerLink]="['/songs', songId(), 'steps']">Choose whom it reaches</a>
       </harvu-note>
     }

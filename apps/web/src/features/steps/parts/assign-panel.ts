@@ -42,7 +42,12 @@ export class AssignPanel {
   protected readonly isReaching = computed(() => this.oldest() !== undefined);
   protected readonly changes = computed(() => {
     const oldest = this.oldest();
-    return oldest === undefined ? [] : (this.state.changesSince().get(oldest) ?? []);
+    return oldest === undefined ? [] : (this.state.changesSince().get(oldest)?.words ?? []);
+  });
+  /** What whoever has played it is asked for again. */
+  protected readonly asksAgain = computed(() => {
+    const oldest = this.oldest();
+    return oldest === undefined ? [] : (this.state.changesSince().get(oldest)?.parts ?? []);
   });
 
   protected planOf(studentId: string): PlanSummary | undefined {

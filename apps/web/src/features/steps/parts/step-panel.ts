@@ -88,11 +88,15 @@ export class StepPanel {
     const pattern = kindOf(step).isPickingHand ? work?.patterns.named[name] : undefined;
     return pattern?.slots.some((slot) => slot.kind === 'pluck') ? name : undefined;
   });
-  /** The section that a step teaches by itself, which can be left out as a whole. */
-  protected readonly section = computed(() => {
+  /** The sections that a step teaches by itself: each can be left out, and the others that sound like it stay. */
+  protected readonly sections = computed(() => {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
-    if (!step || kindOf(step).matter !== 'part' || step.atoms.length !== 1) return undefined;
-    return work?.parts.find((one) => one.id === step.atoms[0]);
+    const part = step?.atoms[0];
+    if (!step || !work || part === undefined) return [];
+    if (kindOf(step).matter !== 'part' || step.atoms.length !== 1) return [];
+    const comes = work.comes.get(part) ?? [];
+    const names = new Map(comes.map(({ section, name }) => [section, name]));
+    return [...names].map(([id, name]) => ({ id, name, part }));
   });
   protected readonly middle = computed(() => Math.ceil(this.splitBars().length / 2));
 
