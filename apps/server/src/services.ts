@@ -1,4 +1,5 @@
 import type { DemoAccount, Me, Programme, StudentProfile } from '@harvu/contract';
+import { NEW_PROFILE } from '@harvu/contract';
 import { dayAt } from '@harvu/core/day';
 import type * as longTasks from './worker';
 import type { Teaching } from '@harvu/core/plan';
@@ -280,6 +281,10 @@ export function createServices(deps: AppDeps) {
   const atTheDoor = { people, sessions, passwords, attempts, clock, toMe, endCalendar };
   const peopleService = createPeopleService({
     ...{ people, sessions, consents, passwords, clock, inTransaction, today, endCalendar },
+    noteAge: async (personId, ageBand, { id: by }) => {
+      const value = { ...NEW_PROFILE, ageBand };
+      await profiles.put(personId, { baseVersion: 0, value, by, at: clock.now() });
+    },
   });
   return {
     ...{ songs, shelf, students, teaching, studio, plans: plansService, people: peopleService },

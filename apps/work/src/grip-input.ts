@@ -40,6 +40,21 @@ export function toFingers(value: unknown): Fingers | undefined {
   return typeof text === 'string' ? parseFingers(text) : undefined;
 }
 
+/** A tuning as every verb takes it, a list; or as chart text says it: "D A D G B E", "drop D". */
+export const tuningOrWordsField = () =>
+  mixed<string | readonly string[]>()
+    .test('tuning', 'must be 4 to 8 notes, low to high', (value) =>
+      value === undefined ? true : toTuning(value) !== undefined,
+    )
+    .optional();
+
+/** Reads a tuning from either form; standard where none is said, undefined for what is neither. */
+export function toTuning(value: unknown): Tuning | undefined {
+  if (value === undefined) return STANDARD_TUNING;
+  const words = Array.isArray(value) ? value.join(' ') : value;
+  return typeof words === 'string' && words.length <= 60 ? parseTuning(words) : undefined;
+}
+
 /** How the guitar of one request is strung and clamped. */
 export interface SetupInput {
   readonly tuning?: readonly (string | undefined)[] | undefined;

@@ -46,6 +46,8 @@ describe('work on riffs', () => {
       );
     expect(midis({})).toEqual([40, 45]);
     expect(midis({ tuning: 'drop D' })).toEqual([38, 43]);
+    // As a list, as every verb takes it.
+    expect(midis({ tuning: ['D2', 'A2', 'D3', 'G3', 'B3', 'E4'] })).toEqual([38, 43]);
     expect(midis({ capo: 3 })).toEqual([43, 48]);
   });
 
@@ -60,6 +62,25 @@ describe('work on riffs', () => {
     expect(first?.places).toEqual([
       { string: 1, fret: 0 },
       { string: 1, fret: 3 },
+    ]);
+  });
+
+  it('takes lengths as numbers and tunings as lists, and says what is wrong with tab by a code', () => {
+    const halves = [
+      { midi: 38, beats: 0.5 },
+      { midi: 43, beats: 1.5 },
+    ];
+    const drop = ['D2', 'A2', 'D3', 'G3', 'B3', 'E4'];
+    const [first] = answer('place-notes', { notes: halves, tuning: drop }) as {
+      places: unknown[];
+    }[];
+    expect(first?.places[0]).toEqual({ string: 6, fret: 0 });
+    const { faults } = answer('tab', { text: 'e|--0--|\nB|--1--|\nnothing' }) as {
+      faults: { code: string; line: number }[];
+    };
+    expect(faults.map(({ code, line }) => [code, line])).toEqual([
+      ['tab-line', 3],
+      ['tab-strings', 3],
     ]);
   });
 

@@ -1,15 +1,16 @@
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
-import { parseTuning, STANDARD_TUNING } from '@harvu/core/pitch';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { riffSaid, soundsOn, workOutRiff, type WorkedRiff } from '@harvu/core/riff';
 import { parseMeter } from '@harvu/core/rhythm';
 import { number, object, string } from 'yup';
+import { toTuning, tuningOrWordsField } from './grip-input';
 import { verbOf, workError } from './verb';
 
 const input = object({
   text: string().defined().max(10_000),
   meter: string().max(20).optional(),
-  tuning: string().max(60).optional(),
+  tuning: tuningOrWordsField(),
   capo: number().integer().min(0).max(12).optional(),
   bpm: number().min(20).max(400).optional(),
 });
@@ -29,8 +30,7 @@ function lateAt({ left }: WorkedRiff, bpm: number | undefined): readonly object[
 export const riffVerb = verbOf(input, ({ text, meter = '4/4', tuning: told, capo = 0, bpm }) => {
   const frame = parseMeter(meter);
   if (!frame) return workError('riff', `"${meter}" is no meter`, 'meter');
-  const tuning = told === undefined ? STANDARD_TUNING : parseTuning(told);
-  if (!tuning) return workError('riff', `"${told}" is no tuning`, 'tuning');
+  const tuning = toTuning(told) ?? STANDARD_TUNING;
   const hand = { ...USUAL_HAND, capo };
   const worked = workOutRiff(text, { meter: frame, tuning, hand });
   const { notes, bars, faults, phrases, left, limit } = worked;

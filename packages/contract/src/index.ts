@@ -110,6 +110,7 @@ export type {
 } from './songs';
 export {
   AGE_BANDS,
+  MINOR_BANDS,
   NEW_PROFILE,
   saveProfileSchema,
   studentProfileSchema,

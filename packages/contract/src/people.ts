@@ -1,7 +1,7 @@
 import type { Conventions } from '@harvu/core/conventions';
 import { array, boolean, string, type InferType, type Schema } from 'yup';
 import { exactly, maybeDay, maybeWords, words } from './fields';
-import { studentProfileSchema } from './students';
+import { MINOR_BANDS, studentProfileSchema } from './students';
 
 export const ROLES = ['owner', 'teacher', 'student'] as const;
 export type Role = (typeof ROLES)[number];
@@ -78,6 +78,8 @@ export const newPersonSchema = exactly({
   isMinor: boolean().strict(true).required('must be said'),
   guardian: maybeWords(200),
   guardianConsentOn: maybeDay(),
+  /** How old a minor is; it is said with the account, so that no first page is for somebody older. */
+  ageBand: string().strict(true).oneOf(MINOR_BANDS, 'must be chosen').optional(),
 });
 export type NewPerson = InferType<typeof newPersonSchema>;
 

@@ -2,7 +2,8 @@ import type { Shown, Student } from '@harvu/core/player';
 import { array, number, string, type InferType } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
 
-export const AGE_BANDS = ['under 10', '10 to 12', '13 to 17', 'adult'] as const;
+export const MINOR_BANDS = ['under 10', '10 to 12', '13 to 17'] as const;
+export const AGE_BANDS = [...MINOR_BANDS, 'adult'] as const;
 /** Monday first. */
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 

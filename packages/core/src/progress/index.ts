@@ -6,7 +6,7 @@ export type { HeldBack } from './held-back';
 export type { Hole, PartProgress, Played, Readiness } from './readiness';
 export { shownBy } from './shown';
 export type { PractisedSong } from './shown';
-export { filledBlocks, overviewOf, summaryOf, toCheckAgain } from './overview';
+export { filledBlocks, OVERVIEW_RULES, overviewOf, summaryOf, toCheckAgain } from './overview';
 export type {
   CheckAgain,
   FilledBlock,

@@ -70,6 +70,8 @@ export interface OpenStep {
   readonly holdsBack: boolean;
   /** It is listened to; no hand is needed. */
   readonly isListening: boolean;
+  /** A string sounds in it: it is no tuning, listening or looking. */
+  readonly isPlayed: boolean;
   /** A pass goes from the song's first bar to its last. */
   readonly isWholeSong: boolean;
   /** It is practised and does not come on; null where it does. */
@@ -191,6 +193,7 @@ function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
     ...{ id, title, rungs, rungUnit, cleanBpm: climb.cleanBpm },
     minutes: minutesLeft(step, climb.cleanBpm, work),
     ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
+    isPlayed: matter !== 'listening' && matter !== 'frame',
     ...{ isListening: matter === 'listening', nowBpm: rungs[climb.rung] ?? null },
     ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
     isWholeSong: kindOf(step).isWholeSong === true,
@@ -261,6 +264,30 @@ function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>
   return minutes;
 }
 
+function isPlayed({ step }: StepProgress): boolean {
+  const { matter } = kindOf(step);
+  return matter !== 'listening' && matter !== 'frame';
+}
+
+/** Where nothing that sounds is open yet, the first that waits for nothing but getting ready and listening. */
+function firstSound(progress: readonly StepProgress[]): readonly StepProgress[] {
+  if (progress.some((one) => one.state === 'open' && isPlayed(one))) return [];
+  const inTheWay = new Set(
+    progress.filter((one) => one.state !== 'done' && isPlayed(one)).map(({ step }) => step.id),
+  );
+  const first = progress.find(
+    (one) =>
+      one.state === 'later' && isPlayed(one) && !one.step.needs.some((id) => inTheWay.has(id)),
+  );
+  return first ? [first] : [];
+}
+
+/**
+ * The rules by which a song is looked over: whoever keeps an overview keeps this number with it. It goes up with
+ * every change that makes another overview of the same plan and log; a spec says when.
+ */
+export const OVERVIEW_RULES = 2;
+
 /**
  * Works out one student's song at a glance, from the plan and its log, and the day it is wanted for.
  *
@@ -287,7 +314,9 @@ export function overviewOf(
     readiness: summaryOf(readiness),
     stepCount: steps.length,
     doneCount: progress.filter(({ state }) => state === 'done').length,
-    open: firstOpen(open, heldBackBy).map((one) => toOpenStep(one, telling)),
+    open: [...firstOpen(open, heldBackBy), ...firstSound(progress)].map((one) =>
+      toOpenStep(one, telling),
+    ),
     openCount: open.length,
     ...{ lastDay, minutesByDay: minutesByDayOf(played), wantedOn },
     lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),

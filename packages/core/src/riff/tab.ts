@@ -1,3 +1,10 @@
+/** What is no tab, and in which line, from 1: a line that is none, or strings that are missing. */
+export interface TabFault {
+  readonly code: 'tab-line' | 'tab-strings';
+  readonly line: number;
+  readonly message: string;
+}
+
 /** Lines of tab as a riff; its rhythm is a guess from how wide it is written. */
 export interface TabReading {
   /** The body of a riff. */
@@ -5,7 +12,7 @@ export interface TabReading {
   /** The tuning its lines are named for, lowest first, where they are. */
   readonly tuning?: readonly string[];
   readonly guessed: true;
-  readonly faults: readonly { readonly line: number; readonly message: string }[];
+  readonly faults: readonly TabFault[];
 }
 
 const LINE = /^\s*([A-Ga-g][#b♯♭]?)?\s*[|:]?(.*-.*)$/;
@@ -103,7 +110,8 @@ export function readTab(text: string): TabReading {
   const rows = text.split('\n').map((line, index) => ({ line, index, read: lineOf(line) }));
   const faults = rows
     .filter(({ line, read }) => line.trim() !== '' && !read)
-    .map(({ index }) => ({
+    .map(({ index }): TabFault => ({
+      code: 'tab-line',
       line: index + 1,
       message: 'This is no line of tab. Write one line for each string, as e|--0-3--|.',
     }));
@@ -121,6 +129,7 @@ export function readTab(text: string): TabReading {
     names.every((name) => name !== '') && names.length > 0 ? names.map(capital) : undefined;
   if (lines.length % strings !== 0) {
     faults.push({
+      code: 'tab-strings',
       line: rows.length,
       message: `There are ${lines.length} lines; write one for each of ${strings} strings.`,
     });

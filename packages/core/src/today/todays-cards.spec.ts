@@ -6,7 +6,14 @@ import { todaysCards, type SongToday, type TodaysCard } from './index';
 const STEP: OpenStep = {
   ...{ id: 's', title: 'A step', rungs: [], rungUnit: 'bpm', nowBpm: null, cleanBpm: null },
   ...{ cleanInRow: 0, goalInRow: 3, goal: '', minutes: 6 },
-  ...{ isBegun: true, holdsBack: false, isListening: false, isWholeSong: false, stuck: null },
+  ...{
+    isBegun: true,
+    holdsBack: false,
+    isListening: false,
+    isPlayed: true,
+    isWholeSong: false,
+    stuck: null,
+  },
 };
 const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => ({ ...STEP, id, ...more });
 const song = (id: string, open: readonly OpenStep[], wantedOn: Day | null = null): SongToday => ({
@@ -77,9 +84,30 @@ describe('today’s list', () => {
   });
 
   it('has only what is listened to where something hurts', () => {
-    const open = [step('a'), step('listen', { isListening: true, isBegun: false, minutes: 1.2 })];
+    const open = [
+      step('a'),
+      step('listen', { isListening: true, isPlayed: false, isBegun: false, minutes: 1.2 }),
+    ];
     expect(today([song('W', open)], 15, true)).toEqual(['W listen 2 listening']);
     expect(today([song('W', [step('a')])], 15, true)).toEqual([]);
+  });
+
+  it('has something that sounds on the first day of a beginner, however few minutes there are', () => {
+    const still = { isPlayed: false, isBegun: false, minutes: 6 };
+    const first = [
+      step('ready', still),
+      step('listen', { ...still, isListening: true }),
+      step('grip', { isBegun: false, minutes: 20 }),
+    ];
+    for (const minutes of [6, 8, 10, 20])
+      expect(today([song('W', first)], minutes).some((card) => card.startsWith('W grip')))
+        .withContext(`${minutes} min`)
+        .toBeTrue();
+    expect(today([song('W', first)], 8)).toEqual([
+      'W ready 2 new',
+      'W listen 2 listening',
+      'W grip 4 new',
+    ]);
   });
 
   it('visits what was learned for a fifth of the time, the longest due first', () => {

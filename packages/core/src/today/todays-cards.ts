@@ -102,18 +102,23 @@ function chosen(
   const cards: TodaysCard[] = [];
   let left = minutes;
   let fresh = 0;
+  let waitsToPlay = !isSore && songs.some(({ open }) => open.some((step) => step.isPlayed));
   for (const [song, step] of inTurn(songs)) {
-    const isNew = !step.isBegun;
-    const isOff = (isSore && !step.isListening) || (isNew && !step.isListening && fresh >= mostNew);
+    const isNew = !step.isBegun && step.isPlayed;
+    const isOff = (isSore && !step.isListening) || (isNew && fresh >= mostNew);
     if (isOff || left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
-    const lasts = Math.min(left, most, Math.max(LEAST_MINUTES, Math.ceil(step.minutes)));
+    const asked = Math.max(LEAST_MINUTES, Math.ceil(step.minutes));
+    // The first day plays: until something sounds, getting ready and listening are kept short.
+    const isShort = waitsToPlay && !step.isPlayed;
+    const lasts = Math.min(left, isShort ? LEAST_MINUTES : most, asked);
     const { id: planId, title, wantedOn } = song;
     cards.push({
       ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
       lastOn: null,
     });
     left -= lasts;
-    if (isNew && !step.isListening) fresh += 1;
+    if (isNew) fresh += 1;
+    if (step.isPlayed) waitsToPlay = false;
   }
   return cards;
 }

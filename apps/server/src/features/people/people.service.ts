@@ -1,3 +1,4 @@
+import { type MINOR_BANDS } from '@harvu/contract';
 import type {
   Consent,
   ConsentRecord,
@@ -24,6 +25,8 @@ export interface PeopleDeps {
   readonly clock: Clock;
   readonly inTransaction: InTransaction;
   readonly today: () => Promise<Day>;
+  /** Notes how old somebody new is, before anything is shown to them. */
+  readonly noteAge: (personId: string, ageBand: AgeBand, by: Person) => Promise<void>;
   /** Ends the address by which a calendar reads somebody's dates. */
   readonly endCalendar: (personId: string) => Promise<void>;
 }
@@ -48,6 +51,10 @@ export function checkConsent({ guardian, guardianConsentOn }: Consenting, today:
   }
 }
 
+type AgeBand = (typeof MINOR_BANDS)[number];
+/** Of whom nothing more is said than that they are a minor. */
+const USUAL_MINOR: AgeBand = '13 to 17';
+
 const LAST_OWNER = conflict(
   'The studio needs an owner who can sign in.',
   'Make somebody else an owner first.',
@@ -55,7 +62,17 @@ const LAST_OWNER = conflict(
 
 /** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
-  const { people, sessions, consents, passwords, clock, inTransaction, today, endCalendar } = deps;
+  const {
+    people,
+    sessions,
+    consents,
+    passwords,
+    clock,
+    inTransaction,
+    today,
+    noteAge,
+    endCalendar,
+  } = deps;
 
   async function mustBeThere(id: string): Promise<PersonRecord> {
     const found = await people.find(id);
@@ -89,7 +106,7 @@ export function createPeopleService(deps: PeopleDeps) {
     async add(person: NewPerson, owner: Person): Promise<PersonRecord> {
       if (person.isMinor) checkConsent(person, await today());
       mustBeUncommon(person.password);
-      const { password, ...rest } = person;
+      const { password, ageBand, ...rest } = person;
       const record = { ...rest, id: clock.newId() };
       const passwordHash = await passwords.toHash(normalised(password));
       try {
@@ -99,6 +116,8 @@ export function createPeopleService(deps: PeopleDeps) {
         throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
       }
       if (person.isMinor) await noteConsent(record.id, person, owner);
+      if (person.isMinor && person.role === 'student')
+        await noteAge(record.id, ageBand ?? USUAL_MINOR, owner);
       return { ...record, isPutAway: false };
     },
     async resetPassword(id: string, password: string): Promise<void> {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, output } from '@angular/cor
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { NewPerson } from '@harvu/contract';
 import { newPersonSchema } from '@harvu/contract/people';
+import { MINOR_BANDS } from '@harvu/contract/students';
 import { tap } from 'rxjs';
 import { faultOf, fits } from '../../../platform/forms';
 import { Task } from '../../../platform/task';
@@ -10,10 +11,11 @@ import { ProblemLine } from '../../../ui/problem-line';
 import { PeopleApi } from '../people.api';
 
 function toPerson(value: unknown): NewPerson {
-  const person = value as NewPerson;
+  const { ageBand, ...person } = value as NewPerson;
   const { isMinor } = person;
   return {
     ...person,
+    ...(isMinor && ageBand && { ageBand }),
     guardian: isMinor ? person.guardian : '',
     guardianConsentOn: isMinor && person.guardianConsentOn ? person.guardianConsentOn : null,
   };
@@ -58,6 +60,13 @@ function toPerson(value: unknown): NewPerson {
         <harvu-field label="Guardian, name and contact" [fault]="fault('guardian')">
           <input class="field" formControlName="guardian" />
         </harvu-field>
+        <harvu-field label="Age" [fault]="fault('ageBand')">
+          <select class="field" formControlName="ageBand">
+            @for (band of bands; track band) {
+              <option [value]="band">{{ band }}</option>
+            }
+          </select>
+        </harvu-field>
         <harvu-field
           label="Consent given on"
           [fault]="fault('guardianConsentOn')"
@@ -74,6 +83,7 @@ function toPerson(value: unknown): NewPerson {
 export class AddPersonForm {
   readonly added = output();
   private readonly api = inject(PeopleApi);
+  protected readonly bands = MINOR_BANDS;
   protected readonly task = new Task();
   protected readonly form = inject(NonNullableFormBuilder).group(
     {
@@ -84,6 +94,7 @@ export class AddPersonForm {
       isMinor: false,
       guardian: '',
       guardianConsentOn: '',
+      ageBand: 'under 10',
     },
     { validators: fits(newPersonSchema, toPerson) },
   );
