@@ -20,12 +20,13 @@ const DAYS = [
   ['a Sunday, in the night clocks go back', '2027-11-07T05:40:00Z', 'America/New_York'],
 ] as const;
 
-async function pageIn(
-  browser: Browser,
-  studio: OwnStudio,
-  ms: number,
-  zone: string,
-): Promise<Page> {
+interface Place {
+  readonly studio: OwnStudio;
+  readonly ms: number;
+  readonly zone: string;
+}
+
+async function pageIn(browser: Browser, { studio, ms, zone }: Place): Promise<Page> {
   const context = await browser.newContext({ baseURL: studio.url, timezoneId: zone });
   await context.addInitScript(shiftClock, ms);
   return context.newPage();
@@ -37,14 +38,14 @@ for (const [name, moment, zone] of DAYS)
     const ms = Math.round(aheadMs(moment));
     const studio = await OwnStudio.open(clockEnv(ms, zone));
     try {
-      const teacher = await pageIn(browser, studio, ms, zone);
+      const teacher = await pageIn(browser, { studio, ms, zone });
       await new Door(teacher).slipInAs('Ilse Korrin');
       await teacher.goto('/today');
       const lessons = teacher.getByRole('list', { name: 'Lessons of the day' });
       await expect(lessons.getByRole('listitem').first()).toBeVisible();
       await teacher.context().close();
 
-      const student = await pageIn(browser, studio, ms, zone);
+      const student = await pageIn(browser, { studio, ms, zone });
       await new Door(student).slipInAs('Wiebke Halm');
       await student.goto('/week');
       const today = student.getByRole('region', { name: 'Today' });

@@ -119,11 +119,11 @@ function createApi(deps: AppDeps, refusals: Refusals) {
   serveSongs(api, services, deps.patience ?? USUAL_PATIENCE);
   api.route('/', createSheetsRoutes(services.sheets, services.papers, turns));
   api.route('/', createTablesRoutes(services.tables));
-  const { whoIs } = services.door;
   api.route(
     '/',
     createLiveRoutes({
-      ...{ feed: services.feed, whoIs, cookie: cookiesOf(door).session },
+      ...{ feed: services.feed, cookie: cookiesOf(door).session },
+      whoIs: (token) => services.door.whoIs(token),
       breathMs: (deps.patience ?? USUAL_PATIENCE).breathMs,
     }),
   );

@@ -2,7 +2,7 @@ import { USUAL_HAND } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { placeNotes, type BareNote } from '@harvu/core/riff';
 import { parseBeats, type Beats } from '@harvu/core/units';
-import { array, mixed, number, object, string } from 'yup';
+import { array, mixed, number, object } from 'yup';
 import { toTuning, tuningOrWordsField } from './grip-input';
 import { verbOf, workError } from './verb';
 

@@ -2,7 +2,7 @@ import { readChart, writeChart } from '@harvu/core/chart';
 import { readTab } from '@harvu/core/riff';
 import { readMidi } from './midi/read';
 import { readMusicXml } from './musicxml/read';
-import { refused, type Imported } from './report';
+import { refused, type Imported, type Lost } from './report';
 import { withoutWords } from './words';
 import { hasDirectives, readSheet } from './sheet/read';
 
@@ -80,7 +80,7 @@ function readOwn(text: string): Imported {
   };
 }
 
-function wordsLeft(count: number) {
+function wordsLeft(count: number): Lost {
   return {
     what: count === 1 ? 'words in one place' : `words in ${count} places`,
     where: 'between and in the bars',

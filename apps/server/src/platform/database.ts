@@ -55,7 +55,7 @@ export function isFull(error: unknown): boolean {
 /** Tells whether the database could not be reached, or went away in the middle. */
 export function isUnreachable(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
-  return /^SequelizeConnection/.test(error.name) || GONE.includes(numberOf(error) ?? 0);
+  return error.name.startsWith('SequelizeConnection') || GONE.includes(numberOf(error) ?? 0);
 }
 
 /** A connection that ended, a server that is going down or has gone. */

@@ -52,7 +52,7 @@ export function createRunningDays(sequelize: Sequelize) {
         'SELECT COUNT(*) AS days FROM running_days WHERE day > ?',
         { replacements: [dayOf(at)], type: QueryTypes.SELECT },
       );
-      return Number(row?.days ?? 0);
+      return row?.days ?? 0;
     },
     /** The day before which it ran so many days; undefined where it has not run so long. */
     async before(days: number): Promise<Date | undefined> {

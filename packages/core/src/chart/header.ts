@@ -283,6 +283,11 @@ const PATTERN =
 const MOST_STROKES = 200;
 const LONGEST_STROKE = 40;
 
+/** So many strokes, each so short, as a pattern may have. */
+function areFew(strokes: readonly string[]): boolean {
+  return strokes.length <= MOST_STROKES && strokes.every((one) => one.length <= LONGEST_STROKE);
+}
+
 /**
  * Reads what follows "pattern": a name, its meter, perhaps "free", its strokes, and perhaps how it
  * was told in words; undefined when it is not that.
@@ -294,9 +299,7 @@ export function readNamedPattern(text: string): NamedPattern | undefined {
   const match = PATTERN.exec(text.trim());
   const meter = match?.[2] === undefined ? undefined : parseMeter(match[2]);
   const strokes = match?.[4]?.trim().split(/\s+/) ?? [];
-  const isTooMuch =
-    strokes.length > MOST_STROKES || strokes.some((one) => one.length > LONGEST_STROKE);
-  if (!match?.[1] || !meter || isTooMuch) return undefined;
+  if (!match?.[1] || !meter || !areFew(strokes)) return undefined;
   const [, name, , free, , told] = match;
   return {
     ...{ name, meter, strokes },

@@ -3,9 +3,63 @@ import { isValid, parseISO } from 'date-fns';
 /** A day of the calendar, ISO 8601, in the studio's time zone: what counts for practice, not the moment. */
 export type Day = `${number}-${number}-${number}`;
 
-/** Days of the calendar are reckoned in UTC, where each has as many hours; a date library takes ten times as long. */
 const DAY_MS = 86_400_000;
 const WEEK_DAYS = 7;
+/** 1 January 1970 was a Thursday. */
+const FIRST_WEEKDAY = 3;
+const YEARS_A_ROUND = 400;
+/** After so many days the calendar goes round. */
+const DAYS_A_ROUND = 146_097;
+/** From 1 March of the year 0 to 1 January 1970. */
+const DAYS_BEFORE = 719_468;
+
+/**
+ * The number of a day, 0 for 1 January 1970: years begin in March, so that a leap day is their last. Days are counted
+ * here by themselves, for a date library takes ten times as long and they are counted everywhere.
+ */
+function numberOf(day: string): number {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  const fromMarch = (month + 9) % 12;
+  const ownYear = month <= 2 ? year - 1 : year;
+  const round = Math.floor(ownYear / YEARS_A_ROUND);
+  const within = ownYear - round * YEARS_A_ROUND;
+  const ofYear = Math.floor((153 * fromMarch + 2) / 5) + date - 1;
+  const leaps = Math.floor(within / 4) - Math.floor(within / 100);
+  return round * DAYS_A_ROUND + within * 365 + leaps + ofYear - DAYS_BEFORE;
+}
+
+/** The day of a number. */
+function dayOf(number: number): Day {
+  const shifted = number + DAYS_BEFORE;
+  const round = Math.floor(shifted / DAYS_A_ROUND);
+  const left = shifted - round * DAYS_A_ROUND;
+  const within = Math.floor(
+    (left - Math.floor(left / 1460) + Math.floor(left / 36_524) - Math.floor(left / 146_096)) / 365,
+  );
+  const ofYear = left - (365 * within + Math.floor(within / 4) - Math.floor(within / 100));
+  const fromMarch = Math.floor((5 * ofYear + 2) / 153);
+  const date = ofYear - Math.floor((153 * fromMarch + 2) / 5) + 1;
+  const month = ((fromMarch + 2) % 12) + 1;
+  const year = within + round * YEARS_A_ROUND + (month <= 2 ? 1 : 0);
+  const two = (part: number): string => String(part).padStart(2, '0');
+  return `${String(year).padStart(4, '0')}-${two(month)}-${two(date)}` as Day;
+}
+
+const MOMENT = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)(?::(\d\d(?:\.\d+)?))?Z$/;
+
+/**
+ * Gives a moment (ISO 8601 in UTC) as milliseconds since 1970; NaN is never given: what is no moment is 0.
+ *
+ * @example
+ * momentMs('1970-01-02T00:00:01.500Z') // 86401500
+ */
+export function momentMs(moment: string): number {
+  const [, day = '', hours = '0', minutes = '0', seconds = '0'] = MOMENT.exec(moment) ?? [];
+  if (day === '') return 0;
+  const ofDay = (Number(hours) * 60 + Number(minutes)) * 60_000 + Number(seconds) * 1000;
+  return numberOf(day) * DAY_MS + ofDay;
+}
+
 const DAY = /^\d{4}-\d\d-\d\d$/;
 
 /**
@@ -28,7 +82,7 @@ export function parseDay(value: unknown): Day | undefined {
  * dayAfter('2026-11-26', 7) // '2026-12-03'
  */
 export function dayAfter(day: Day, days: number): Day {
-  return new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10) as Day;
+  return dayOf(numberOf(day) + days);
 }
 
 /**
@@ -38,7 +92,7 @@ export function dayAfter(day: Day, days: number): Day {
  * daysBetween('2026-11-26', '2026-12-12') // 16
  */
 export function daysBetween(from: Day, to: Day): number {
-  return Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+  return numberOf(to) - numberOf(from);
 }
 
 /**
@@ -48,7 +102,7 @@ export function daysBetween(from: Day, to: Day): number {
  * weekdayOf('2026-11-26') // 3
  */
 export function weekdayOf(day: Day): number {
-  return (new Date(day).getUTCDay() + WEEK_DAYS - 1) % WEEK_DAYS;
+  return (((numberOf(day) + FIRST_WEEKDAY) % WEEK_DAYS) + WEEK_DAYS) % WEEK_DAYS;
 }
 
 /** Making a format costs much more than using it. */
@@ -73,7 +127,7 @@ function formatIn(timeZone: string): Intl.DateTimeFormat {
  * dayAt('2026-11-26T02:30:00.000Z', 'America/New_York') // '2026-11-25'
  */
 export function dayAt(moment: string, timeZone: string): Day {
-  const parts = formatIn(timeZone).formatToParts(Date.parse(moment));
+  const parts = formatIn(timeZone).formatToParts(momentMs(moment));
   const part = (type: string): string => parts.find((one) => one.type === type)?.value ?? '';
   return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}` as Day;
 }

@@ -1,2 +1,2 @@
-export { dayAfter, dayAt, daysBetween, isTimeZone, parseDay, weekdayOf } from './day';
+export { dayAfter, dayAt, daysBetween, isTimeZone, momentMs, parseDay, weekdayOf } from './day';
 export type { Day } from './day';

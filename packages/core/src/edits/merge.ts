@@ -63,18 +63,25 @@ function hunksOf(base: readonly Piece[], side: readonly Piece[]): readonly Hunk[
   const hunks: Hunk[] = [];
   let [at, there] = [0, 0];
   for (const { added, removed, count } of changes) {
-    const last = hunks.at(-1);
-    const goesOn = last && last.to === at && (added || removed);
-    const pieces = added ? side.slice(there, there + count) : [];
     if (added || removed) {
-      const from = goesOn ? last.from : at;
-      const before = goesOn ? (hunks.pop()?.pieces ?? []) : [];
-      hunks.push({ from, to: removed ? at + count : at, pieces: [...before, ...pieces] });
+      const pieces = added ? side.slice(there, there + count) : [];
+      putHunk(hunks, { from: at, to: removed ? at + count : at, pieces });
     }
     if (!added) at += count;
     if (!removed) there += count;
   }
   return hunks;
+}
+
+/** What follows a change at once is one with it. */
+function putHunk(hunks: Hunk[], next: Hunk): void {
+  const last = hunks.at(-1);
+  if (last?.to !== next.from) hunks.push(next);
+  else
+    hunks[hunks.length - 1] = {
+      ...{ from: last.from, to: next.to },
+      pieces: [...last.pieces, ...next.pieces],
+    };
 }
 
 /** Both change the same piece, or both put something in at the same place; beside each other is no matter. */
@@ -84,7 +91,11 @@ function meet(a: Hunk, b: Hunk): boolean {
 }
 
 /** What stands between two places of the base in one person's text. */
-function over(base: readonly Piece[], hunks: readonly Hunk[], { from, to }: Hunk) {
+function over(
+  base: readonly Piece[],
+  hunks: readonly Hunk[],
+  { from, to }: Hunk,
+): readonly Piece[] {
   const pieces: Piece[] = [];
   let at = from;
   for (const hunk of hunks) {

@@ -90,8 +90,13 @@ function nameOf(value: unknown): string {
   return typeof name === 'string' ? name.slice(0, 60) : '';
 }
 
+interface BarOn {
+  readonly way: readonly Step[];
+  readonly number: number;
+}
+
 /** The way to the bar in which something lies, and its number; undefined for what lies in no bar. */
-function barOn(song: SongDocument, steps: readonly Step[]) {
+function barOn(song: SongDocument, steps: readonly Step[]): BarOn | undefined {
   const last = steps.lastIndexOf('bars');
   const index = steps[last + 1];
   if (steps[0] !== 'sections' || typeof index !== 'number') return undefined;

@@ -1,4 +1,4 @@
-import type { Day } from '../day';
+import { momentMs, type Day } from '../day';
 
 /** Who says so: the student, the teacher, or what was measured. */
 export type Source = 'self' | 'teacher' | 'measured';
@@ -208,9 +208,9 @@ export function isDatedAhead({
   day,
   receivedAt,
 }: Pick<Happened, 'at' | 'day' | 'receivedAt'>): boolean {
-  const moment = Date.parse(at);
-  if (Math.abs(Date.parse(`${day}T12:00:00Z`) - moment) > DAY_REACH_MS) return true;
-  return receivedAt !== undefined && moment - Date.parse(receivedAt) > AHEAD_MS;
+  const moment = momentMs(at);
+  if (Math.abs(momentMs(`${day}T12:00:00Z`) - moment) > DAY_REACH_MS) return true;
+  return receivedAt !== undefined && moment - momentMs(receivedAt) > AHEAD_MS;
 }
 
 /** Nobody's click goes so fast. */

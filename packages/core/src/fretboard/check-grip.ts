@@ -83,7 +83,6 @@ function isBassAlone(name: ChordName, { sounding }: Compared): boolean {
 
 function verdictOf(name: ChordName, compared: Compared): GripVerdict {
   const { missing, extra, bass } = compared;
-  if (isBassAlone(name, compared)) return 'bass';
   const isSlash = name.bass !== name.root;
   const onlyFifth = missing.every((one) => one === FIFTH || spared(name, one));
   if (missing.includes(0) || (isSlash && !isBassRight(name, compared))) return 'differs';
@@ -254,7 +253,7 @@ function isHeld(grip: Grip): boolean {
  */
 export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck {
   const compared = compare(name, soundingTones(grip, { ...setup, capo: 0 }));
-  const verdict = verdictOf(name, compared);
+  const verdict = isBassAlone(name, compared) ? 'bass' : verdictOf(name, compared);
   const toTone = (interval: number): PitchClass => toPitchClass(interval + name.root);
   return {
     verdict,

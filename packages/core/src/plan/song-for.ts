@@ -1,4 +1,4 @@
-import { partsOf } from '../sameness';
+import { partsOf, type PartOccurrence } from '../sameness';
 import { mapOf, type NamedGrip, type SongDocument } from '../song';
 import { withCommand } from '../edits';
 import { workpieceOf } from '../steps';
@@ -12,7 +12,7 @@ function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
 
 /** The map without a part, or without one section that is it; unchanged where nothing would be left of the song. */
 function withoutPart(song: SongDocument, part: string, section?: string): SongDocument {
-  const isGone = (one: { readonly part: { readonly id: string }; readonly section: string }) =>
+  const isGone = (one: PartOccurrence): boolean =>
     one.part.id === part && (section === undefined || one.section === section);
   const gone = new Set(
     partsOf(song).occurrences.flatMap((one) => (isGone(one) ? [one.entry] : [])),

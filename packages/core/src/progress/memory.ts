@@ -1,3 +1,4 @@
+import { parseISO } from 'date-fns';
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
 import { assumed } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
@@ -23,7 +24,7 @@ export interface Memory {
 const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
 
 function noonOf(day: Day): Date {
-  return new Date(`${day}T12:00:00Z`);
+  return parseISO(`${day}T12:00:00Z`);
 }
 
 /**

@@ -92,6 +92,10 @@ function newToday(songs: readonly SongToday[], today: Day): number {
   return Math.max(hasMore ? 0 : 1, left);
 }
 
+function hasSound(songs: readonly SongToday[]): boolean {
+  return songs.some(({ open }) => open.some((step) => step.isPlayed));
+}
+
 /** What is on the list, before the minutes that are left over are given away. */
 function chosen(
   songs: readonly SongToday[],
@@ -102,15 +106,14 @@ function chosen(
   const cards: TodaysCard[] = [];
   let left = minutes;
   let fresh = 0;
-  let waitsToPlay = !isSore && songs.some(({ open }) => open.some((step) => step.isPlayed));
+  let waitsToPlay = !isSore && hasSound(songs);
   for (const [song, step] of inTurn(songs)) {
     const isNew = !step.isBegun && step.isPlayed;
     const isOff = (isSore && !step.isListening) || (isNew && fresh >= mostNew);
     if (isOff || left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
-    const asked = Math.max(LEAST_MINUTES, Math.ceil(step.minutes));
     // The first day plays: until something sounds, getting ready and listening are kept short.
-    const isShort = waitsToPlay && !step.isPlayed;
-    const lasts = Math.min(left, isShort ? LEAST_MINUTES : most, asked);
+    const longest = waitsToPlay && !step.isPlayed ? LEAST_MINUTES : most;
+    const lasts = Math.min(left, longest, Math.max(LEAST_MINUTES, Math.ceil(step.minutes)));
     const { id: planId, title, wantedOn } = song;
     cards.push({
       ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
@@ -118,7 +121,7 @@ function chosen(
     });
     left -= lasts;
     if (isNew) fresh += 1;
-    if (step.isPlayed) waitsToPlay = false;
+    waitsToPlay &&= !step.isPlayed;
   }
   return cards;
 }

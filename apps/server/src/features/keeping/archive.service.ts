@@ -61,23 +61,10 @@ function whereOf(table: string): string {
   return OWN_ROWS.find((own) => own.table === table)?.where ?? 'person_id = ?';
 }
 
-/** Gives out a whole studio, or all that is kept of one person, and brings a studio back. */
-export function createArchiveService(deps: ArchiveDeps) {
-  const { archive, people, studio, clock, packArchive, tryStudio } = deps;
+const refused = (why: string): Error => badRequest(why, REMEDY, 'file');
 
-  async function packed(
-    { name, ...what }: Pick<Archive, 'form' | 'about' | 'tables'> & { readonly name: string },
-    asked: readonly Asked[],
-    gone?: AbortSignal,
-  ): Promise<ReadyArchive> {
-    const exportedAt = clock.now().toISOString();
-    const rows = await archive.gather(asked);
-    const zip = await packArchive({ ...what, exportedAt, rows }, gone);
-    return { zip, name: `${plainName(name)}-${exportedAt.slice(0, 10)}.zip` };
-  }
-
-  const refused = (why: string) => badRequest(why, REMEDY, 'file');
-
+/** Brings the rows of a studio in, and looks whether one can work with them. */
+function createBringingIn({ archive, people, studio, tryStudio }: ArchiveDeps) {
   async function put(found: OpenArchive): Promise<Readonly<Record<string, number>>> {
     try {
       return await archive.putAll(STUDIO_TABLES, (table) => checkedRows(found, table));
@@ -105,6 +92,26 @@ export function createArchiveService(deps: ArchiveDeps) {
       ? undefined
       : 'This studio cannot be worked with: a page of it could not be made.';
   }
+
+  return { put, faultOf };
+}
+
+/** Gives out a whole studio, or all that is kept of one person, and brings a studio back. */
+export function createArchiveService(deps: ArchiveDeps) {
+  const { archive, people, studio, clock, packArchive } = deps;
+
+  async function packed(
+    { name, ...what }: Pick<Archive, 'form' | 'about' | 'tables'> & { readonly name: string },
+    asked: readonly Asked[],
+    gone?: AbortSignal,
+  ): Promise<ReadyArchive> {
+    const exportedAt = clock.now().toISOString();
+    const rows = await archive.gather(asked);
+    const zip = await packArchive({ ...what, exportedAt, rows }, gone);
+    return { zip, name: `${plainName(name)}-${exportedAt.slice(0, 10)}.zip` };
+  }
+
+  const { put, faultOf } = createBringingIn(deps);
 
   return {
     async ofStudio(gone?: AbortSignal): Promise<ReadyArchive> {

@@ -121,7 +121,7 @@ describe('an account', () => {
       ['GET', `/api/students/${id}/tries.csv`],
     ];
     for (const [method, path, body] of asked) {
-      const { status, body: told } = await visitor.send<Problem>(method, path, body);
+      const { status, body: told } = await visitor.send(method, path, body);
       expect([status, told.code]).withContext(path).toEqual([403, 'confirm-needed']);
     }
     expect(await studio.everything()).toBe(before);

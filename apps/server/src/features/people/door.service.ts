@@ -119,30 +119,35 @@ function isProved(factor: SecondFactor | null): factor is SecondFactor {
   return factor !== null && factor.usedStep !== null;
 }
 
+/** Takes a recovery code away; where another was taken in between, this one is looked for among the rest. */
+async function isRecovery(
+  people: Pick<PeopleStore, 'accountOf' | 'takeRecovery'>,
+  { id }: Account,
+  code: string,
+): Promise<boolean> {
+  for (let tries = 0; tries < RECOVERY_CODES; tries += 1) {
+    const factor = (await people.accountOf(id))?.factor;
+    const left = factor && withoutRecovery(factor, code);
+    if (!factor || !left) return false;
+    if (await people.takeRecovery(id, factor.recoveryHashes, left)) return true;
+  }
+  return false;
+}
+
 /** Lets people in and out. */
 export function createDoorService(deps: DoorDeps) {
   const { people, sessions, passwords, attempts, clock } = deps;
   const nobodysHash = passwords.toHash(NOBODY);
 
-  async function checkFactor({ id, factor }: Account, code: string | undefined): Promise<void> {
+  async function checkFactor(account: Account, code: string | undefined): Promise<void> {
+    const { id, factor } = account;
     // Begun but not proved yet, it is not asked for.
     if (!isProved(factor)) return;
     if (code === undefined || code.trim() === '') throw CODE_NEEDED;
     const step = stepOf(factor.secret, code, clock.now());
     if (step !== undefined && (await people.takeStep(id, step))) return;
-    if (await isRecovery(id, code)) return;
+    if (await isRecovery(people, account, code)) return;
     throw WRONG_CODE;
-  }
-
-  /** Takes a recovery code away; where another was taken in between, this one is looked for among the rest. */
-  async function isRecovery(id: string, code: string): Promise<boolean> {
-    for (let tries = 0; tries < RECOVERY_CODES; tries += 1) {
-      const factor = (await people.accountOf(id))?.factor;
-      const left = factor && withoutRecovery(factor, code);
-      if (!factor || !left) return false;
-      if (await people.takeRecovery(id, factor.recoveryHashes, left)) return true;
-    }
-    return false;
   }
 
   const isRightFor = async (account: Account | undefined, password: string): Promise<boolean> =>

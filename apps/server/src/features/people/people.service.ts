@@ -60,6 +60,32 @@ const LAST_OWNER = conflict(
   'Make somebody else an owner first.',
 );
 
+type NoteConsent = (personId: string, consent: Consenting, by: Person) => Promise<void>;
+
+/** Adds somebody; a minor with the consent of a guardian, and their age. */
+function createAdding(
+  { people, passwords, clock, today, noteAge }: PeopleDeps,
+  noteConsent: NoteConsent,
+) {
+  return async (person: NewPerson, owner: Person): Promise<PersonRecord> => {
+    if (person.isMinor) checkConsent(person, await today());
+    mustBeUncommon(person.password);
+    const { password, ageBand, ...rest } = person;
+    const record = { ...rest, id: clock.newId() };
+    const passwordHash = await passwords.toHash(normalised(password));
+    try {
+      await people.add({ ...record, passwordHash, createdAt: clock.now() });
+    } catch (error) {
+      if (!isTaken(error)) throw error;
+      throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
+    }
+    if (person.isMinor) await noteConsent(record.id, person, owner);
+    if (person.isMinor && person.role === 'student')
+      await noteAge(record.id, ageBand ?? USUAL_MINOR, owner);
+    return { ...record, isPutAway: false };
+  };
+}
+
 /** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
   const {
@@ -103,23 +129,7 @@ export function createPeopleService(deps: PeopleDeps) {
 
   return {
     list: () => people.list(),
-    async add(person: NewPerson, owner: Person): Promise<PersonRecord> {
-      if (person.isMinor) checkConsent(person, await today());
-      mustBeUncommon(person.password);
-      const { password, ageBand, ...rest } = person;
-      const record = { ...rest, id: clock.newId() };
-      const passwordHash = await passwords.toHash(normalised(password));
-      try {
-        await people.add({ ...record, passwordHash, createdAt: clock.now() });
-      } catch (error) {
-        if (!isTaken(error)) throw error;
-        throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
-      }
-      if (person.isMinor) await noteConsent(record.id, person, owner);
-      if (person.isMinor && person.role === 'student')
-        await noteAge(record.id, ageBand ?? USUAL_MINOR, owner);
-      return { ...record, isPutAway: false };
-    },
+    add: createAdding(deps, noteConsent),
     async resetPassword(id: string, password: string): Promise<void> {
       await mustBeThere(id);
       mustBeUncommon(password);

@@ -21,6 +21,13 @@ function mayHear(person: Person, { studentId }: LiveEvent): boolean {
   return isTeaching(person) || person.id === studentId;
 }
 
+function forgetOld(told: Set<number>): void {
+  for (const number of told) {
+    if (told.size <= MOST_TOLD) return;
+    told.delete(number);
+  }
+}
+
 export interface FeedDeps {
   readonly events: Pick<EventsStore, 'newest' | 'after'>;
   /** How often it is looked for news while somebody looks on. */
@@ -68,17 +75,10 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
     }
   }
 
-  function forgetOld(): void {
-    for (const number of told) {
-      if (told.size <= MOST_TOLD) return;
-      told.delete(number);
-    }
-  }
-
   async function look(): Promise<void> {
     const found = await events.after(Math.max(0, last - LOOK_BACK));
     for (const one of found) if (!told.has(one.number)) tellAll(one);
-    forgetOld();
+    forgetOld(told);
   }
 
   async function keepLooking(): Promise<void> {

@@ -88,6 +88,24 @@ const FOLLOWED = `
     events.revision, source, body, logged_by, received_at, plans.student_id
   FROM events JOIN plans ON plans.id = events.plan_id`;
 
+type Query = (where: string, values: readonly unknown[]) => Promise<readonly FoundRow[]>;
+
+/** Says where an event comes from. */
+function createOrigins(query: Query) {
+  return {
+    /** Who says so of an event; undefined where there is no such event. */
+    async sourceOf(id: string): Promise<PlanEvent['source'] | undefined> {
+      const [row] = await query('WHERE id = ?', [id]);
+      return row?.source;
+    },
+    /** The plan an event belongs to; undefined where there is no such event. */
+    async planOf(id: string): Promise<string | undefined> {
+      const [row] = await query('WHERE id = ?', [id]);
+      return row?.plan_id;
+    },
+  };
+}
+
 /** Keeps the log of what happened; it only ever grows. */
 export function createEventsStore(sequelize: Sequelize) {
   const events = sequelize.define<Model<EventRow, EventRow>>('events', {
@@ -156,16 +174,7 @@ export function createEventsStore(sequelize: Sequelize) {
         event: toEvent(row),
       }));
     },
-    /** Who says so of an event; undefined where there is no such event. */
-    async sourceOf(id: string): Promise<PlanEvent['source'] | undefined> {
-      const [row] = await query('WHERE id = ?', [id]);
-      return row?.source;
-    },
-    /** The plan an event belongs to; undefined where there is no such event. */
-    async planOf(id: string): Promise<string | undefined> {
-      const [row] = await query('WHERE id = ?', [id]);
-      return row?.plan_id;
-    },
+    ...createOrigins(query),
   };
 }
 

@@ -3,7 +3,7 @@ import { getCookie } from 'hono/cookie';
 import { streamSSE, type SSEStreamingApi } from 'hono/streaming';
 import type { Person } from '@harvu/contract';
 import { signedInOnly, type SignedIn } from '../../platform/access';
-import { tooMany } from '../../platform/errors';
+import { missing, tooMany } from '../../platform/errors';
 import type { EventFeed } from './event-feed';
 import type { LiveEvent } from './events.store';
 
@@ -38,8 +38,10 @@ function lastHad(header: string | undefined): number | null {
 /** How many pages each person has open. */
 function createCounts() {
   const counts = new Map<string, number>();
-  const put = (id: string, count: number): void =>
-    void (count > 0 ? counts.set(id, count) : counts.delete(id));
+  const put = (id: string, count: number): void => {
+    if (count > 0) counts.set(id, count);
+    else counts.delete(id);
+  };
   return {
     of: (id: string): number => counts.get(id) ?? 0,
     enter: (id: string): void => put(id, (counts.get(id) ?? 0) + 1),
@@ -60,7 +62,10 @@ function createWriter(
   async function write(): Promise<void> {
     while (waiting.length > 0) {
       const some = waiting.splice(0);
-      if (!(await isStillIn())) return end();
+      if (!(await isStillIn())) {
+        end();
+        return;
+      }
       for (const { number, planId, event } of some)
         await stream.writeSSE({
           ...{ id: String(number), event: 'happened', data: JSON.stringify({ planId, event }) },
@@ -83,8 +88,9 @@ function createWriter(
 export function createLiveRoutes({ feed, whoIs, cookie, breathMs = BREATH_MS }: LiveDeps) {
   const pages = createCounts();
   return new Hono<SignedIn>().get('/live', signedInOnly, (c) => {
+    const person = c.get('person');
     // The door let only somebody through.
-    const person = c.get('person') as Person;
+    if (!person) throw missing('person');
     if (pages.of(person.id) >= MOST_OF_ONE)
       throw tooMany('You have this open on too many pages at once.', RETRY_SECONDS);
     if (feed.count() >= MOST_FOLLOWERS)

@@ -215,7 +215,7 @@ describe('plans', () => {
     await assign([odalys.person.id]);
     const id = (await planOf(odalys))?.id ?? '';
     const send = (count: number) =>
-      odalys.send<Problem>('POST', `/api/plans/${id}/events`, {
+      odalys.send('POST', `/api/plans/${id}/events`, {
         events: Array.from({ length: count }, () => aTry()),
       });
     for (let sent = 0; sent < 3000; sent += 200) expect((await send(200)).status).toBe(200);
@@ -279,7 +279,7 @@ describe('plans', () => {
         document: readChart(chart).song,
       });
       const assign = { revision: body.revision, studentIds: [bram.person.id], despiteDoubts: true };
-      const { status, body: told } = await owner.send<Problem>('POST', `${path}/assign`, assign);
+      const { status, body: told } = await owner.send('POST', `${path}/assign`, assign);
       return [status, told.title] as const;
     };
     const FRAME = 'tempo: 92\nmeter: 4/4\nfeel: straight\ntuning: standard\ncapo: 0\nhand: pick\n';

@@ -14,11 +14,15 @@ function heightOf(content: unknown): number {
   if (typeof content === 'string') return content === '' ? 0 : LINE_PT;
   if (Array.isArray(content)) return content.reduce<number>((sum, one) => sum + heightOf(one), 0);
   if (!isObject(content)) return 0;
-  const { svg, table, stack, columns, text } = content;
+  const { svg, columns, stack, text } = content;
   if (typeof svg === 'string') return Number(/\bheight="([\d.]+)"/.exec(svg)?.[1] ?? MOST_PT);
-  if (isObject(table) && Array.isArray(table['body'])) return table['body'].length * ROW_PT;
   if (Array.isArray(columns)) return Math.max(0, ...columns.map(heightOf));
-  return stack === undefined ? heightOf(text === undefined ? '' : 'a line') : heightOf(stack);
+  if (stack !== undefined) return heightOf(stack);
+  return text === undefined ? rowsOf(content) * ROW_PT : LINE_PT;
+}
+
+function rowsOf({ table }: Readonly<Record<string, unknown>>): number {
+  return isObject(table) && Array.isArray(table['body']) ? table['body'].length : 0;
 }
 
 /**

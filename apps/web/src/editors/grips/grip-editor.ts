@@ -36,6 +36,7 @@ const VERDICTS = {
   agrees: 'Sounds its name.',
   omits: 'Leaves out',
   colours: 'Sounds more than its name:',
+  bass: 'Only the bass of it is struck.',
   differs: 'Does not sound its name, but',
 } as const;
 
@@ -170,7 +171,7 @@ export class GripEditor {
     const check = this.check();
     if (!check) return '';
     const words = VERDICTS[check.verdict];
-    if (check.verdict === 'agrees') return words;
+    if (check.verdict === 'agrees' || check.verdict === 'bass') return words;
     return check.verdict === 'omits'
       ? `${words} ${this.tones(check.missing, this.grip().name)}: ${chordLabel(check.sounds)}.`
       : `${words} ${chordLabel(check.sounds)}.`;

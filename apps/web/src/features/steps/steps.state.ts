@@ -365,7 +365,7 @@ export class StepsState {
       this.since.set(new Map());
       return of(null);
     }
-    const changesSince = (number: number) =>
+    const changesSince = (number: number): Observable<readonly [number, SongChanges]> =>
       this.songs.revision(song.id, number).pipe(
         switchMap(({ document }) =>
           this.analysis.changedParts(document, song.document).pipe(
