@@ -29,7 +29,10 @@ export class OwnStudio {
   ) {}
 
   /** With a demo world, unless it is to be empty; then it is set up with the code that is given. */
-  static async open(more: Readonly<Record<string, string>> = {}): Promise<OwnStudio> {
+  static async open(
+    more: Readonly<Record<string, string>> = {},
+    triesLeft = 2,
+  ): Promise<OwnStudio> {
     // It ends with the journey, also where that fails or is cut off.
     const data = guarded(mkdtempSync(join(tmpdir(), 'harvu-own-')));
     const port = await freePort();
@@ -41,13 +44,19 @@ export class OwnStudio {
       stdio: 'ignore',
     });
     const studio = new OwnStudio(`http://localhost:${port}`, data, child);
-    await studio.isUp();
+    try {
+      await studio.isUp();
+    } catch (error) {
+      // Somebody else was quicker to take the port.
+      if (triesLeft === 0 || child.exitCode === null) throw error;
+      return OwnStudio.open(more, triesLeft - 1);
+    }
     return studio;
   }
 
   /** Waits until it answers. */
   async isUp(): Promise<void> {
-    for (let tries = 0; tries < 600; tries += 1) {
+    for (let tries = 0; tries < 600 && this.child.exitCode === null; tries += 1) {
       const isUp = await fetch(`${this.url}/api/health`).then(
         (answer) => answer.ok,
         () => false,

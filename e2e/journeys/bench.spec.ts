@@ -203,3 +203,26 @@ test('a song is found by / and a part of its name', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/bench/);
 });
+
+test('the form of a new song stays under the hands while what is typed is saved, again and again', async ({
+  page,
+}) => {
+  await new Door(page).slipInAs('Ilse Korrin');
+  const bench = new Bench(page);
+  await bench.start(`Typed on ${Date.now()}`);
+  const form = page.getByRole('group', { name: 'Frame', exact: true });
+  await form.getByLabel('bpm').focus();
+  // Each is saved before the next is typed; the cursor goes on from field to field.
+  for (const value of ['96', '3/4', 'straight', '2']) {
+    const saved = page.waitForResponse(
+      (answer) => answer.request().method() === 'PUT' && /\/api\/songs\/[^/]+$/.test(answer.url()),
+    );
+    await page.keyboard.type(value);
+    await page.keyboard.press('Tab');
+    expect((await saved).status()).toBe(200);
+    await bench.isSaved();
+    await expect(form).toBeVisible();
+  }
+  await expect(page.getByLabel('The frame in words')).toContainText('96 bpm, 3/4, straight');
+  await expect(page.getByRole('list', { name: 'Bars of Verse 1', exact: true })).toBeVisible();
+});

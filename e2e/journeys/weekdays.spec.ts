@@ -34,7 +34,9 @@ async function pageIn(browser: Browser, { studio, ms, zone }: Place): Promise<Pa
 
 for (const [name, moment, zone] of DAYS)
   test(`the demo holds on ${name}`, async ({ browser }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(240_000);
+    // A first start of a demo, beside another one.
+    const patience = { timeout: 60_000 };
     const ms = Math.round(aheadMs(moment));
     const studio = await OwnStudio.open(clockEnv(ms, zone));
     try {
@@ -42,7 +44,7 @@ for (const [name, moment, zone] of DAYS)
       await new Door(teacher).slipInAs('Ilse Korrin');
       await teacher.goto('/today');
       const lessons = teacher.getByRole('list', { name: 'Lessons of the day' });
-      await expect(lessons.getByRole('listitem').first()).toBeVisible();
+      await expect(lessons.getByRole('listitem').first()).toBeVisible(patience);
       await teacher.context().close();
 
       const student = await pageIn(browser, { studio, ms, zone });
@@ -51,7 +53,7 @@ for (const [name, moment, zone] of DAYS)
       const today = student.getByRole('region', { name: 'Today' });
       const more = today.getByRole('button', { name: 'More time' });
       const cards = today.getByRole('list', { name: 'Today’s cards' }).getByRole('listitem');
-      await expect(more).toBeVisible();
+      await expect(more).toBeVisible(patience);
       for (let tries = 0; tries < 8 && (await cards.count()) === 0; tries += 1) await more.click();
       await today.getByRole('button', { name: /^Start/ }).click();
       await expect(student).toHaveURL(/card=0/);
