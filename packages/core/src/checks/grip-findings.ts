@@ -145,7 +145,9 @@ function slipFinding(judged: Judged): Finding | undefined {
 
 function nameFinding({ name, grip, check }: Judged): Finding {
   const foreign =
-    check.extra.length > 0 ? ` ${tones(check.extra, name)} does not belong to it.` : '';
+    check.extra.length > 0
+      ? ` ${tones(check.extra, name)} ${check.extra.length === 1 ? 'does' : 'do'} not belong to it.`
+      : '';
   return createFinding('grip-name', {
     place: { kind: 'grip', name },
     cause: [formatGrip(grip)],

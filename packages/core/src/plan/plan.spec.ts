@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { constantsWith } from '../assumptions';
+import { readChart } from '../chart';
 import { formatGrip } from '../fretboard';
 import { makeSteps, workpieceOf, type Step } from '../steps';
 import { anyNumberedSong } from '../testing/any-song';
@@ -13,6 +14,7 @@ import {
   practiceUntil,
   SCHOOLS,
   timeOf,
+  USUAL_TEACHING,
   type PlanChange,
   type School,
   type StepPlan,
@@ -279,6 +281,30 @@ describe('changes made by hand', () => {
     const shorter = changed({ kind: 'leave-out', part: BRIDGE });
     expect(shorter.work.parts.map((part) => part.name)).toEqual(['Verse', 'Chorus', 'Chorus 2']);
     expect(bargePlan().work.parts.length).toBe(4);
+  });
+
+  it('leave one section out, and not another that sounds like it', () => {
+    const { song } = readChart(
+      'map: Verse, Solo, Bridge, Verse\n[Verse]\n| G | D |\n[Solo]\n| Em | C |\n[Bridge]\n| Em | C |',
+    );
+    const names = (changes: readonly PlanChange[]): readonly string[] =>
+      makePlan(song, { teaching: { ...USUAL_TEACHING, changes } }).work.timeline.occurrences.map(
+        ({ name }) => name,
+      );
+    const [, solo] = song.sections;
+    const part = solo?.id ?? '';
+    expect(names([{ kind: 'leave-out', part, section: part }])).toEqual([
+      'Verse',
+      'Bridge',
+      'Verse',
+    ]);
+    const bridge = song.sections[2]?.id ?? '';
+    expect(names([{ kind: 'leave-out', part, section: bridge }])).toEqual([
+      'Verse',
+      'Solo',
+      'Verse',
+    ]);
+    expect(names([{ kind: 'leave-out', part }])).toEqual(['Verse', 'Verse']);
   });
 
   it('play slowly and then straight at the goal where two rungs are wished for', () => {

@@ -93,7 +93,7 @@ describe('today’s list on my week', () => {
     expect(list.text).toContain('That was today’s list');
     expect(list.text).toContain('A Verse: from 60 to 68 bpm; 4 min');
     await list.press('More time');
-    expect(list.text).toMatch(/Start ?1 card, 6 min|Start ?2 cards, 6 min/);
+    expect(list.text).toMatch(/Start ?(?:1 card|[23] cards), 6 min/);
   });
 
   it('names the song where there are several', async () => {
