@@ -52,8 +52,6 @@ export function checkConsent({ guardian, guardianConsentOn }: Consenting, today:
 }
 
 type AgeBand = (typeof MINOR_BANDS)[number];
-/** Of whom nothing more is said than that they are a minor. */
-const USUAL_MINOR: AgeBand = '13 to 17';
 
 const LAST_OWNER = conflict(
   'The studio needs an owner who can sign in.',
@@ -80,8 +78,8 @@ function createAdding(
       throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
     }
     if (person.isMinor) await noteConsent(record.id, person, owner);
-    if (person.isMinor && person.role === 'student')
-      await noteAge(record.id, ageBand ?? USUAL_MINOR, owner);
+    if (person.isMinor && person.role === 'student' && ageBand)
+      await noteAge(record.id, ageBand, owner);
     return { ...record, isPutAway: false };
   };
 }
