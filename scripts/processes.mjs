@@ -51,8 +51,10 @@ export function isStill(mark) {
 
 /** Every process that works in a data folder: it was named in its command, or in its environment. */
 export function processesIn(folder) {
+  // Whole names alone: a folder whose name begins alike is another's.
+  const isNamed = (command) => [`${folder}/`, `${folder} `].some((one) => command.includes(one));
   const isOf = (pid) =>
-    commandOf(pid).includes(folder) ||
+    isNamed(`${commandOf(pid)} `) ||
     `\0${read(pid, 'environ')}`.includes(`\0HARVU_DATA=${folder}\0`);
   return readdirSync('/proc')
     .filter((name) => /^\d+$/.test(name) && Number(name) !== process.pid && isOf(name))
