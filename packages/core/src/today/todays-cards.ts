@@ -92,6 +92,15 @@ function newToday(songs: readonly SongToday[], today: Day): number {
   return Math.max(hasMore ? 0 : 1, left);
 }
 
+/** Where something hurts, hands rest. */
+function isOff({ isListening }: OpenStep, isSore: boolean): boolean {
+  return isSore && !isListening;
+}
+
+function askedBy({ minutes }: OpenStep): number {
+  return Math.max(LEAST_MINUTES, Math.ceil(minutes));
+}
+
 function hasSound(songs: readonly SongToday[]): boolean {
   return songs.some(({ open }) => open.some((step) => step.isPlayed));
 }
@@ -109,18 +118,18 @@ function chosen(
   let waitsToPlay = !isSore && hasSound(songs);
   for (const [song, step] of inTurn(songs)) {
     const isNew = !step.isBegun && step.isPlayed;
-    const isOff = (isSore && !step.isListening) || (isNew && fresh >= mostNew);
-    if (isOff || left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
+    if (isOff(step, isSore) || (isNew && fresh >= mostNew)) continue;
+    if (left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
     // The first day plays: until something sounds, getting ready and listening are kept short.
     const longest = waitsToPlay && !step.isPlayed ? LEAST_MINUTES : most;
-    const lasts = Math.min(left, longest, Math.max(LEAST_MINUTES, Math.ceil(step.minutes)));
+    const lasts = Math.min(left, longest, askedBy(step));
     const { id: planId, title, wantedOn } = song;
     cards.push({
       ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
       lastOn: null,
     });
     left -= lasts;
-    if (isNew) fresh += 1;
+    fresh += isNew ? 1 : 0;
     waitsToPlay &&= !step.isPlayed;
   }
   return cards;

@@ -86,17 +86,7 @@ function createAdding(
 
 /** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
-  const {
-    people,
-    sessions,
-    consents,
-    passwords,
-    clock,
-    inTransaction,
-    today,
-    noteAge,
-    endCalendar,
-  } = deps;
+  const { people, sessions, consents, passwords, clock, inTransaction, today, endCalendar } = deps;
 
   async function mustBeThere(id: string): Promise<PersonRecord> {
     const found = await people.find(id);

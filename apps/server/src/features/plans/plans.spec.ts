@@ -6,7 +6,6 @@ import {
   type PlanNews,
   type Plan,
   type PlanSummary,
-  type Problem,
   type Song,
 } from '@harvu/contract';
 import { findingsOf } from '@harvu/core/checks';
