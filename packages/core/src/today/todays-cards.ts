@@ -112,6 +112,9 @@ function chosen(
 ): readonly TodaysCard[] {
   const mostNew = newToday(songs, today);
   const most = Math.min(LONGEST_MINUTES, Math.max(SHORTEST_CARD, Math.ceil(minutes / USUAL_CARDS)));
+  const lastsOf = (step: OpenStep): number =>
+    // The first day plays: until something sounds, getting ready and listening are kept short.
+    waitsToPlay && !step.isPlayed ? LEAST_MINUTES : Math.min(most, askedBy(step));
   const cards: TodaysCard[] = [];
   let left = minutes;
   let fresh = 0;
@@ -120,9 +123,7 @@ function chosen(
     const isNew = !step.isBegun && step.isPlayed;
     if (isOff(step, isSore) || (isNew && fresh >= mostNew)) continue;
     if (left < LEAST_MINUTES || cards.length >= MOST_CARDS) continue;
-    // The first day plays: until something sounds, getting ready and listening are kept short.
-    const longest = waitsToPlay && !step.isPlayed ? LEAST_MINUTES : most;
-    const lasts = Math.min(left, longest, askedBy(step));
+    const lasts = Math.min(left, lastsOf(step));
     const { id: planId, title, wantedOn } = song;
     cards.push({
       ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
