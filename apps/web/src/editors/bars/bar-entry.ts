@@ -54,7 +54,7 @@ export interface WrittenBar {
   `,
 })
 export class BarEntry {
-  /** The bar as it is written now. */
+  /** The bar as it is written now; empty where there is none yet. */
   readonly text = input.required<string>();
   readonly meter = input.required<Meter>();
   readonly number = input.required<number>();
@@ -153,9 +153,11 @@ export class BarEntry {
     const laid = this.laid();
     const values = this.values();
     // More than one word in a place is chart text after all.
+    // Nothing written where there was no bar is none; a silence is said with its sign.
+    const isNone = this.text() === '' && values.every((one) => one.trim() === '');
     const isPlain = laid && values.every((one) => !/\S\s+\S|\|/.test(one));
     const text = isPlain ? slotsText({ ...laid, slots: values }) : values.join(' ').trim();
-    this.written.emit({ text, go });
+    this.written.emit({ text: isNone ? '' : text, go });
   }
 
   protected leave({ relatedTarget }: FocusEvent): void {

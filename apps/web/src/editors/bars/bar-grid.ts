@@ -132,6 +132,19 @@ const BEGINS = /^[A-GNa-g%-]$/;
           }
         </li>
       }
+      @if (editing() === written().length) {
+        <li
+          class="relative min-h-[4.6rem] border-y border-r-2 border-line border-r-ink bg-brass-wash not-first:-mt-px"
+        >
+          <harvu-bar-entry
+            text=""
+            [meter]="meter()"
+            [number]="nextNumber()"
+            (written)="take(written().length, $event)"
+            (left)="leave(written().length)"
+          />
+        </li>
+      }
     </ol>
   `,
 })
@@ -157,11 +170,11 @@ export class BarGrid {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   private readonly app = inject(ApplicationRef);
-  private fresh = -1;
 
   /** Where the choice began, and where it goes to. */
   private readonly anchor = signal(-1);
   protected readonly focused = signal(0);
+  /** The bar that is being written; the place behind the last is one that is none yet. */
   protected readonly editing = signal(-1);
   /** What was pressed to begin writing. */
   protected readonly begun = signal('');
@@ -185,6 +198,7 @@ export class BarGrid {
     const half = `min(50%, calc((${need} - 25%) * 999))`;
     return `repeat(auto-fill, minmax(max(25%, ${half}, min(100%, ${need})), 1fr))`;
   });
+  protected readonly nextNumber = computed(() => (this.bars().at(-1)?.number ?? 0) + 1);
   /** A very long section fills its grid in turns. */
   protected readonly shown = grown(this.rows, BARS_AT_ONCE);
 
@@ -222,7 +236,8 @@ export class BarGrid {
     this.app.tick();
   }
 
-  private focus(index: number, isMore: boolean): void {
+  /** Goes to a bar, so that what is typed next is written in it. */
+  focus(index: number, isMore = false): void {
     const at = Math.max(0, Math.min(this.bars().length - 1, index));
     this.choose(at, isMore);
     const places = this.host.nativeElement.querySelectorAll<HTMLElement>('li');
@@ -231,45 +246,33 @@ export class BarGrid {
 
   protected leave(at: number): void {
     this.editing.set(-1);
-    if (this.isFresh(at)) this.edited.emit({ kind: 'drop', range: { from: at, to: at } });
     setTimeout(() => this.focus(at, false));
-  }
-
-  /** The bar that Enter put in at the end, in which nothing was written. */
-  private isFresh(at: number): boolean {
-    return this.fresh === at && this.texts()[at] === '-';
   }
 
   protected take(at: number, { text, go }: WrittenBar): void {
     this.editing.set(-1);
-    const isEmpty = text === '-' && this.isFresh(at);
-    if (isEmpty) this.edited.emit({ kind: 'drop', range: { from: at, to: at } });
-    else if (text !== this.texts()[at]) this.edited.emit({ kind: 'write', at, text });
-    this.fresh = -1;
+    const isNew = at === this.texts().length;
+    if (isNew && text !== '') this.edited.emit({ kind: 'paste', at, text });
+    else if (!isNew && text !== this.texts()[at]) this.edited.emit({ kind: 'write', at, text });
     if (go === 0) return;
     // What was written stands before anything is done to the bars behind it.
     this.app.tick();
-    this.goOn(at, isEmpty || this.isRefused() ? 0 : go);
+    this.goOn(at, (isNew && text === '') || this.isRefused() ? 0 : go);
   }
 
+  /** Behind the last bar one goes on as well, so that a song is written on and on; it counts once it is written. */
   private goOn(at: number, go: WrittenBar['go']): void {
     const next = at + go;
     if (go === 0 || next < 0) setTimeout(() => this.focus(at, false));
-    else if (next < this.texts().length) this.edit(next);
-    else this.goOnBehind(next);
-  }
-
-  /** Enter in the last bar puts one in behind it, so that a song is written on and on. */
-  private goOnBehind(next: number): void {
-    this.edited.emit({ kind: 'insert', at: next });
-    this.fresh = next;
-    this.app.tick();
-    this.edit(next);
+    else this.edit(next);
   }
 
   protected press(event: KeyboardEvent): void {
-    const range = this.chosen();
     if (this.editing() >= 0) return;
+    // A bar that was come to by Tab is as good as one that was pressed.
+    const isOnBar = event.target instanceof HTMLButtonElement;
+    if (this.anchor() < 0 && isOnBar) this.choose(this.focused(), false);
+    const range = this.chosen();
     const to = this.stepFrom(this.focused(), event.key);
     if (to !== undefined && !range) this.focus(0, false);
     else if (to !== undefined && event.altKey && range) this.move(range, to - this.focused());

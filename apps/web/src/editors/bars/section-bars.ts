@@ -1,5 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { StruckBar } from '@harvu/core/timeline';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { isSilence, type StruckBar } from '@harvu/core/timeline';
 import {
   dropBars,
   insertBars,
@@ -89,6 +97,8 @@ export class SectionBars {
   readonly news = input<readonly number[] | undefined>();
   readonly changed = output<SongCommand>();
   protected readonly fault = signal('');
+  /** The grid of the section's own bars. */
+  private readonly grid = viewChild(BarGrid);
 
   protected readonly meter = computed(
     () =>
@@ -133,6 +143,13 @@ export class SectionBars {
     }
     return passes;
   });
+
+  /** Puts the cursor in the first bar: a silent one is open to be written. */
+  begin(): void {
+    const [first] = this.lists()[0]?.written ?? [];
+    if (first?.chords.every(({ name }) => isSilence(name))) this.grid()?.edit(0);
+    else this.grid()?.focus(0);
+  }
 
   protected edit({ written, ending }: BarList, edit: BarEdit): void {
     const bars = this.after(written, edit);

@@ -128,7 +128,7 @@ describe('the bench', () => {
     expect(writeChart(body.document)).toBe('[Verse 1]\n| G |\n');
   });
 
-  it('keeps on the device what a page that goes has no time to send, and offers it', () => {
+  it('keeps on the device what a page that goes has no time to send, and goes on with it', () => {
     type('[A]\n| G | D |\n', 300);
     window.dispatchEvent(new Event('pagehide'));
     expect(saves().length).toBe(1);
@@ -136,9 +136,12 @@ describe('the bench', () => {
     TestBed.tick();
     http.match('/api/songs/s1').at(-1)?.flush(SONG);
     TestBed.tick();
-    expect([state.text(), state.draft()?.text]).toEqual([FIRST_ROW, '[A]\n| G | D |\n']);
-    state.takeDraft();
     expect([state.text(), state.draft()]).toEqual(['[A]\n| G | D |\n', null]);
+    expect(state.broughtBack()?.text).toBe('[A]\n| G | D |\n');
+    jasmine.clock().tick(1000);
+    expect(saves().length).toBe(1);
+    state.undo();
+    expect([state.text(), state.broughtBack()]).toEqual([FIRST_ROW, null]);
   });
 
   it('brings what was never saved together with what the song became since', () => {

@@ -14,6 +14,7 @@ import {
   merge,
   Subject,
   switchMap,
+  take,
   tap,
   type Observable,
 } from 'rxjs';
@@ -51,6 +52,7 @@ export class BenchState {
   private readonly found = signal<Opened<Song>>(LOADING);
   private readonly desk = signal<Desk | null>(null);
   private readonly unsaved = signal<Draft | null>(null);
+  private readonly back = signal<Draft | null>(null);
   private readonly unanswered = signal<ReadonlySet<string>>(new Set());
 
   private readonly history = computed(() => this.desk()?.history);
@@ -63,6 +65,8 @@ export class BenchState {
   readonly news = computed(() => this.sync()?.news() ?? null);
   /** What was written here once and never came to be saved. */
   readonly draft = this.unsaved.asReadonly();
+  /** What was brought back as the song was opened: nobody had saved it, nor anything else since. */
+  readonly broughtBack = this.back.asReadonly();
   /** The song could not be worked out; what is written is safe. */
   readonly isUnanswered = computed(() => this.unanswered().size > 0);
   /** The revision that was saved or brought in last. */
@@ -112,10 +116,17 @@ export class BenchState {
   private deskFor(song: Song): Desk {
     const history = new History(withFirstRow(song.document));
     const draft = this.drafts.find(song.id);
+    const sync = new SongSync(song, { api: this.api, drafts: this.drafts, history });
     const isNew = draft !== null && isOther(draft, history.document());
-    this.unsaved.set(isNew ? draft : null);
-    if (isNew) this.drafts.setAside(song.id, draft);
-    return { history, sync: new SongSync(song, { api: this.api, drafts: this.drafts, history }) };
+    // Nothing was saved since: it is written on where it was left, and saved.
+    const goesOn = isNew && draft.baseRevision === song.revision;
+    this.back.set(goesOn ? draft : null);
+    this.unsaved.set(isNew && !goesOn ? draft : null);
+    if (goesOn) {
+      history.type(draft.text);
+      history.edited.pipe(take(1)).subscribe(() => this.back.set(null));
+    } else if (isNew) this.drafts.setAside(song.id, draft);
+    return { history, sync };
   }
 
   /** The song as it is typed to this moment, for what an edit is decided by; what is shown may be a moment behind. */
@@ -222,6 +233,12 @@ export class BenchState {
       .subscribe((sheet) => this.history()?.takeRead(sheet));
   }
 
+  /** A field whose words are taken over when it is left is left as well. */
+  private finishTyping(): void {
+    const field = this.document_.activeElement;
+    if (field instanceof HTMLElement) field.blur();
+  }
+
   /** A page that is hidden may never be seen again; and once there is a connection, what waits goes. */
   private keepWhenHidden(): void {
     const window = this.document_.defaultView;
@@ -230,7 +247,7 @@ export class BenchState {
       fromEvent(this.document_, 'visibilitychange').pipe(
         filter(() => this.document_.visibilityState === 'hidden'),
       ),
-      fromEvent(window, 'pagehide'),
+      fromEvent(window, 'pagehide').pipe(tap(() => this.finishTyping())),
       fromEvent(window, 'online'),
     )
       .pipe(takeUntilDestroyed())

@@ -42,11 +42,11 @@ function asksForCode(error: unknown): boolean {
         </p>
         <div class="mt-6 max-w-[360px]">
           @if (restores()) {
-            @defer {
+            @defer (on immediate) {
               <harvu-restore-form />
             }
           } @else {
-            @defer {
+            @defer (on immediate) {
               <harvu-set-up-form (made)="enter($event)" [problem]="task.problem()" />
             }
           }

@@ -176,6 +176,7 @@ export class SectionView {
   readonly riffs = input<readonly RiffApart[]>([]);
   private readonly injector = inject(Injector);
   private readonly riffRow = viewChild(RiffRow);
+  private readonly ownBars = viewChild(SectionBars);
   protected readonly hasRiffs = computed(() => (this.station().section.riffUses ?? []).length > 0);
   protected readonly isHandOpen = signal(false);
   protected readonly wantsBars = signal(false);
@@ -256,6 +257,14 @@ export class SectionView {
     if (first === undefined) return `plain strokes · ${layer}`;
     return `pattern ${[first, ...more].join(', ')} · ${layer}`;
   });
+  /** Puts the cursor in its first bar; false where its bars are not drawn yet. */
+  begin(): boolean {
+    if (this.struck().length === 0) return false;
+    this.wantsBars.set(true);
+    afterNextRender(() => this.ownBars()?.begin(), { injector: this.injector });
+    return true;
+  }
+
   /** What was laid just now is written next: its editor opens once it is there. */
   protected open(name: string): void {
     this.isHandOpen.set(false);

@@ -1,4 +1,5 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -9,6 +10,7 @@ import {
   model,
   output,
   viewChild,
+  viewChildren,
 } from '@angular/core';
 import { outputFromObservable } from '@angular/core/rxjs-interop';
 import { isSilence } from '@harvu/core/timeline';
@@ -68,7 +70,7 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
       @if (isUnwritten()) {
         <harvu-first-bars />
       }
-      <harvu-add-section [song]="song()" (added)="changed.emit($event)" />
+      <harvu-add-section [song]="song()" (added)="add($event)" />
     </div>
     @if (!isUnwritten() && work(); as taken) {
       <section
@@ -113,6 +115,9 @@ export class SongColumn {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly window = inject(DOCUMENT).defaultView;
   private readonly whole = viewChild<ElementRef<HTMLElement>>('whole');
+  private readonly views = viewChildren(SectionView);
+  /** How many stations there were before a section was added, in which one writes next. */
+  private addedTo: number | null = null;
   /** Where the page came to stand when the ribbon led it. */
   private ledTo = -1;
 
@@ -155,6 +160,22 @@ export class SongColumn {
       distinctUntilChanged(),
     ),
   );
+
+  constructor() {
+    afterRenderEffect(() => this.beginAdded());
+  }
+
+  /** One writes in the section that was added as soon as it is drawn. */
+  protected add(command: SongCommand): void {
+    this.addedTo = this.stations().length;
+    this.changed.emit(command);
+  }
+
+  private beginAdded(): void {
+    const view = this.addedTo === null ? undefined : this.views()[this.addedTo];
+    if (this.views().length === this.addedTo || !view?.begin()) return;
+    this.addedTo = null;
+  }
 
   /** Leads the page to a station. */
   lead(index: number): void {

@@ -1,11 +1,13 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { FocusKeyManager } from '@angular/cdk/a11y';
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
   inject,
   Injector,
+  linkedSignal,
   viewChildren,
 } from '@angular/core';
 import { timeOf } from '@harvu/core/plan';
@@ -81,7 +83,7 @@ function rangeWords(step: Step, constants: Constants): string {
               [attr.aria-pressed]="step.id === state.chosenId()"
               aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
               (click)="state.choose(step.id)"
-              (focus)="keys.updateActiveItem($index)"
+              (focus)="enter(step, $index)"
               (keydown)="press($event, step)"
             >
               <span class="font-mono" [class]="step.isDone ? 'text-spruce' : 'text-ink-soft'">{{
@@ -124,9 +126,18 @@ export class StepList {
   private readonly rows = viewChildren(Focusable);
   protected readonly keys = new FocusKeyManager(this.rows, inject(Injector));
 
+  /** The order that was just asked for, until the steps are worked out in it. */
+  private readonly asked = linkedSignal<unknown, readonly Step[] | null>({
+    source: this.state.planned,
+    computation: () => null,
+  });
+  private readonly inOrder = computed(() => this.asked() ?? this.state.planned()?.steps ?? []);
+  /** The step that was moved by keys: it keeps the focus wherever it comes to stand. */
+  private moved = '';
+
   private readonly all = computed((): readonly ListedStep[] => {
     const planned = this.state.planned();
-    const steps = planned?.steps ?? [];
+    const steps = this.inOrder();
     const stages = planned?.stages ?? [];
     const done = new Set(planned?.done ?? []);
     return steps.map((step, index) => {
@@ -155,18 +166,30 @@ export class StepList {
     this.move(previousIndex, currentIndex);
   }
 
+  constructor() {
+    afterRenderEffect(() => {
+      const isLost = this.listed().length > 0 && document.activeElement === document.body;
+      if (this.moved !== '' && isLost) document.getElementById(this.moved)?.focus();
+    });
+  }
+
+  protected enter(step: ListedStep, index: number): void {
+    if (step.id !== this.moved) this.moved = '';
+    this.keys.updateActiveItem(index);
+  }
+
   /** Puts a step at another place: after the one that then stands above it. */
   private move(from: number, to: number): void {
-    const steps = this.state.planned()?.steps ?? [];
+    const steps = this.inOrder();
     const step = steps[from];
     if (!step || from === to || to < 0 || to >= steps.length) return;
     const rest = steps.filter((one) => one !== step);
     const after = rest[to - 1]?.id ?? null;
     const { school } = this.state.teaching();
     this.state.choose(step.id);
+    this.moved = step.id;
+    this.asked.set(rest.toSpliced(to, 0, step));
     this.state.add({ kind: 'move', step: step.id, after, school });
-    // It keeps the focus at its new place.
-    setTimeout(() => document.getElementById(step.id)?.focus(), 150);
   }
 
   protected press(event: KeyboardEvent, step: ListedStep): void {
@@ -178,6 +201,9 @@ export class StepList {
     }
     event.preventDefault();
     if (key === 'Delete') this.state.skip(step);
-    else this.move(step.number - 1, step.number - 1 + by);
+    else {
+      const at = this.inOrder().findIndex(({ id }) => id === step.id);
+      this.move(at, at + by);
+    }
   }
 }
