@@ -11,6 +11,7 @@ function onStrings(events: readonly GuideEvent[], kind = 'pluck'): readonly Stri
 }
 
 const FRAME = 'tempo: 60\nmeter: 4/4\n';
+const RATE = 8000;
 
 describe('what the strings of the guide do', () => {
   it('is each string of the grip, thick to thin for a down-stroke, thin to thick for an up-stroke', () => {
@@ -81,10 +82,40 @@ describe('what the strings of the guide do', () => {
     );
     expect(onStrings(events, 'mute').length).toBeGreaterThan(0);
   });
+
+  it('is a note that sounds where it is slid to, after any note before it', () => {
+    // The same note slid to at the third beat and plucked at the first: of like loudness as they begin.
+    for (const before of ['3: 2 . /7 .', '3: 2~ . /7 .', '3: 2m . /7 .', '6: 3 . /8 .', '1: 12 . \\5 .'])
+      for (const slower of [0.5, 1, 3]) {
+        const events = eventsOf(`${FRAME}riff a 4/4: ${before}\n[A] riff a in 1\n| G |`, slower);
+        const guitar = new Guitar(RATE);
+        guitar.put(events);
+        const out = new Float32Array(RATE * 4 * slower);
+        guitar.take(out);
+        const power = (atS: number): number =>
+          Math.sqrt(
+            out
+              .subarray(atS * slower * RATE, (atS * slower + 0.1) * RATE)
+              .reduce((sum, one) => sum + one * one, 0),
+          );
+        expect(power(2.02)).withContext(`${before} ${slower}`).toBeGreaterThan(power(0) * 0.12);
+      }
+  });
+
+  it('goes on from note to note where several are slid to, and bends one that is', () => {
+    const chain = eventsOf(`${FRAME}riff a 4/4: 3: 2 /4 /7 \\5b4\n[A] riff a in 1\n| G |`);
+    const slides = onStrings(chain, 'slide');
+    expect(slides.map(({ ways }) => [ways?.[0]?.fromMidi, ways?.[0]?.toMidi])).toEqual([
+      [57, 59],
+      [59, 62],
+      [62, 60],
+    ]);
+    const landed = onStrings(chain, 'fret').at(-1);
+    expect(landed?.ways?.[0]?.toMidi).toBe(62);
+  });
 });
 
 describe('another guitar beside the one that is taught', () => {
-  const RATE = 8000;
   const pluck: StringEvent = {
     ...{ kind: 'pluck', atS: 0, string: 1, midi: 64, loud: 0.8, ringsS: 4, bright: 0.5 },
   };

@@ -59,6 +59,7 @@ const PLUCK_LOUD = 0.85;
 /** A slide from nowhere comes from so many frets away. */
 const FROM_NOWHERE = 3;
 const LONGEST_SLIDE_S = 0.14;
+const ARRIVING_LOUD = 0.7;
 const LONGEST_BEND_S = 0.28;
 /** Notes this close behind each other adjoin. */
 const ADJOINING_S = 0.03;
@@ -133,19 +134,22 @@ function broughtIn(
   how: HeardNote['note']['how'],
   { midi, atS, lasts, before }: PlacedNote & { readonly before: Ringing | undefined },
   sounds: Sounds,
-): Omit<StringEvent, 'string'> {
+): readonly Omit<StringEvent, 'string'>[] {
   if (how === 'slid up' || how === 'slid down') {
     if (before) {
       const fromS = atS - Math.min(LONGEST_SLIDE_S, (atS - before.atS) * 0.4);
       const way = { fromS, untilS: atS, fromMidi: before.midi, toMidi: midi };
-      return { ...sounds, kind: 'slide', atS: fromS, ways: [way] };
+      const slide = { ...sounds, kind: 'slide', atS: fromS, ways: [way] } as const;
+      // The finger that arrives presses the string anew: however little rang before, the note is heard.
+      return [slide, { ...sounds, kind: 'fret', atS, loud: sounds.loud * ARRIVING_LOUD }];
     }
     const fromMidi = midi + (how === 'slid up' ? -FROM_NOWHERE : FROM_NOWHERE);
     const untilS = atS + Math.min(LONGEST_SLIDE_S, lasts * 0.3);
-    return { ...sounds, ...pluck(atS), ways: [{ fromS: atS, untilS, fromMidi, toMidi: midi }] };
+    const way = { fromS: atS, untilS, fromMidi, toMidi: midi };
+    return [{ ...sounds, ...pluck(atS), ways: [way, ...(sounds.ways ?? [])] }];
   }
   const isFretted = (how === 'hammered' || how === 'pulled off') && before !== undefined;
-  return { ...sounds, kind: isFretted ? 'fret' : 'pluck', atS };
+  return [{ ...sounds, kind: isFretted ? 'fret' : 'pluck', atS }];
 }
 
 /** Plays strokes one after the other; what rings from before lives here. */
@@ -240,7 +244,8 @@ class Hands {
     const before = this.ringing.get(string);
     const adjoining = before && atS - before.untilS < ADJOINING_S ? before : undefined;
     const sounds = soundsOf(note, { midi, atS, lasts });
-    this.sound(string, broughtIn(how, { midi, atS, lasts, before: adjoining }, sounds));
+    for (const one of broughtIn(how, { midi, atS, lasts, before: adjoining }, sounds))
+      this.sound(string, one);
     this.end(string, { atS, lasts, rings: note.rings === true || note.plucked !== undefined });
   }
 
