@@ -13,7 +13,7 @@ import {
 import { filter, map } from 'rxjs';
 import { Faults } from './platform/faults';
 import type { Dialogs } from './features/find';
-import { isPracticeRoom } from './platform/practice-room';
+import { isPracticeRoom } from './platform/addresses';
 import { Session } from './platform/session';
 import { Task } from './platform/task';
 import { isTyping } from './platform/view-keys';

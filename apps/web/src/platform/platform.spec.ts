@@ -95,7 +95,7 @@ describe('the theme', () => {
     theme.apply();
     expect(document.documentElement.dataset['theme']).toBe('dark');
     theme.toggle();
-    expect([theme.name(), localStorage.getItem('harvu-theme')]).toEqual(['light', 'light']);
+    expect([theme.name(), localStorage.getItem('harvu-theme')]).toEqual(['light', '"light"']);
   });
 });
 

@@ -1,12 +1,13 @@
-import { computed, DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Me, Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
 
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { dayAt, type Day } from '@harvu/core/day';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
+import { fieldsIn, Keeps } from './kept';
 import { SessionApi } from './session.api';
-import { isPracticeRoom } from './practice-room';
+import { isDoor, isPracticeRoom } from './addresses';
 import { toProblem } from './problems';
 import { SignedOut } from './signed-out';
 
@@ -30,7 +31,7 @@ export class Session {
   private readonly studioDoor = signal<StudioDoor>(CLOSED_DOOR);
 
   private readonly ran = signal(false);
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+  private readonly keeps = inject(Keeps);
 
   readonly person = this.found.asReadonly();
   /** The session has run out while somebody practises. */
@@ -54,6 +55,8 @@ export class Session {
         return;
       }
       this.see(null);
+      // Told more than once, one goes back to where one was, not to the door.
+      if (isDoor(this.router.url)) return;
       void this.router.navigate(['/sign-in'], { queryParams: { from: this.router.url } });
     });
   }
@@ -114,17 +117,14 @@ export class Session {
     this.found.set(person);
     if (person) {
       this.ran.set(false);
-      this.storage?.setItem(KEPT_AS, JSON.stringify(person));
-    } else this.storage?.removeItem(KEPT_AS);
+      this.keeps.keep(KEPT_AS, person);
+    } else this.keeps.forget(KEPT_AS);
   }
 
   /** Who was here last; nobody where that cannot be read. */
   private kept(): Me | null {
-    try {
-      const kept = JSON.parse(this.storage?.getItem(KEPT_AS) ?? 'null') as Partial<Me> | null;
-      return typeof kept?.id === 'string' && typeof kept.role === 'string' ? (kept as Me) : null;
-    } catch {
-      return null;
-    }
+    const found = fieldsIn<keyof Me>(this.keeps.find(KEPT_AS));
+    const isMe = typeof found.id === 'string' && typeof found.role === 'string';
+    return isMe ? (found as Me) : null;
   }
 }

@@ -1,4 +1,5 @@
-import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { DOCUMENT, inject, Injectable } from '@angular/core';
+import { kept } from './kept';
 
 export type ThemeName = 'light' | 'dark';
 const KEPT_AS = 'harvu-theme';
@@ -7,23 +8,21 @@ const KEPT_AS = 'harvu-theme';
 @Injectable({ providedIn: 'root' })
 export class Theme {
   private readonly document = inject(DOCUMENT);
-  private readonly chosen = signal<ThemeName>(this.first());
-  readonly name = this.chosen.asReadonly();
+  private readonly chosen = kept(KEPT_AS, (found) => this.read(found));
+  readonly name = this.chosen.value;
 
   apply(): void {
-    this.document.documentElement.dataset['theme'] = this.chosen();
+    this.document.documentElement.dataset['theme'] = this.name();
   }
 
   toggle(): void {
-    this.chosen.update((name) => (name === 'light' ? 'dark' : 'light'));
-    this.document.defaultView?.localStorage.setItem(KEPT_AS, this.chosen());
+    this.chosen.set(this.name() === 'light' ? 'dark' : 'light');
     this.apply();
   }
 
-  private first(): ThemeName {
+  private read(found: unknown): ThemeName {
+    if (found === 'light' || found === 'dark') return found;
     const window = this.document.defaultView;
-    const kept = window?.localStorage.getItem(KEPT_AS);
-    if (kept === 'light' || kept === 'dark') return kept;
     return window?.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
   }
 }

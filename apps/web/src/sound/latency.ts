@@ -1,4 +1,5 @@
-import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { Injectable } from '@angular/core';
+import { fieldsIn, kept } from '../platform/kept';
 
 const KEPT_AS = 'harvu-latency-ms';
 const MICROPHONE_KEPT_AS = 'harvu-microphone-ms';
@@ -10,43 +11,37 @@ export interface MicrophoneDelay {
   readonly giveOrTakeMs: number;
 }
 
+function asDelay(found: unknown): number | null {
+  return typeof found === 'number' && found >= 0 && found <= MOST_MS ? found : null;
+}
+
+/** An older Harvu kept its two figures in words: "120 8". */
+function asMicrophone(found: unknown): MicrophoneDelay | null {
+  const [first, second] = typeof found === 'string' ? found.split(' ').map(Number) : [];
+  const { ms = first, giveOrTakeMs = second } = fieldsIn<keyof MicrophoneDelay>(found);
+  const isDelay = asDelay(ms) !== null && typeof giveOrTakeMs === 'number' && giveOrTakeMs >= 0;
+  return isDelay ? { ms: Number(ms), giveOrTakeMs } : null;
+}
+
 /**
  * How late this device is heard, where that was measured by taps (null where it says so itself), and how
  * late it hears itself, where that was measured.
  */
 @Injectable({ providedIn: 'root' })
 export class Latency {
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
-  private readonly now = signal(this.kept());
+  private readonly now = kept(KEPT_AS, asDelay);
   /** In milliseconds. */
-  readonly measuredMs = this.now.asReadonly();
-
-  private readonly byEar = signal(this.keptByEar());
-  readonly microphone = this.byEar.asReadonly();
+  readonly measuredMs = this.now.value;
+  private readonly byEar = kept(MICROPHONE_KEPT_AS, asMicrophone);
+  readonly microphone = this.byEar.value;
 
   setMicrophone(delay: MicrophoneDelay | null): void {
     this.byEar.set(delay);
-    if (!delay) this.storage?.removeItem(MICROPHONE_KEPT_AS);
-    else this.storage?.setItem(MICROPHONE_KEPT_AS, `${delay.ms} ${delay.giveOrTakeMs}`);
-  }
-
-  private keptByEar(): MicrophoneDelay | null {
-    const text = this.storage?.getItem(MICROPHONE_KEPT_AS) ?? '';
-    const [ms = NaN, giveOrTakeMs = NaN] = text.split(' ').map(Number);
-    return ms >= 0 && ms <= MOST_MS && giveOrTakeMs >= 0 ? { ms, giveOrTakeMs } : null;
   }
 
   set(ms: number | null): void {
     this.now.set(ms);
     // It was measured against the other clock.
     this.setMicrophone(null);
-    if (ms === null) this.storage?.removeItem(KEPT_AS);
-    else this.storage?.setItem(KEPT_AS, String(ms));
-  }
-
-  private kept(): number | null {
-    const text = this.storage?.getItem(KEPT_AS);
-    const ms = Number(text ?? NaN);
-    return ms >= 0 && ms <= MOST_MS ? ms : null;
   }
 }

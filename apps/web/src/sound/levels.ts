@@ -1,4 +1,5 @@
-import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { Injectable } from '@angular/core';
+import { fieldsIn, kept } from '../platform/kept';
 
 /** What sounds, each with a level of its own, from 0 to 1. */
 export interface Levels {
@@ -17,28 +18,24 @@ function isLevel(value: unknown): value is number {
   return typeof value === 'number' && value >= 0 && value <= 1;
 }
 
-function read(text: string | null | undefined): Levels {
-  try {
-    const kept = JSON.parse(text ?? '{}') as Partial<Record<keyof Levels, unknown>>;
-    const of = (what: keyof Levels): number => (isLevel(kept[what]) ? kept[what] : QUIET[what]);
-    return {
-      ...{ count: of('count'), click: of('click') },
-      ...{ guide: of('guide'), recording: of('recording') },
-    };
-  } catch {
-    return QUIET;
-  }
+function read(found: unknown): Levels {
+  const own = fieldsIn<keyof Levels>(found);
+  const of = (what: keyof Levels): number => (isLevel(own[what]) ? own[what] : QUIET[what]);
+  return {
+    count: of('count'),
+    click: of('click'),
+    guide: of('guide'),
+    recording: of('recording'),
+  };
 }
 
 /** How loud count, click and guide are on this device. */
 @Injectable({ providedIn: 'root' })
 export class SoundLevels {
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
-  private readonly now = signal(read(this.storage?.getItem(KEPT_AS)));
-  readonly levels = this.now.asReadonly();
+  private readonly now = kept(KEPT_AS, read);
+  readonly levels = this.now.value;
 
   set(changed: Partial<Levels>): void {
-    this.now.update((all) => ({ ...all, ...changed }));
-    this.storage?.setItem(KEPT_AS, JSON.stringify(this.now()));
+    this.now.set({ ...this.levels(), ...changed });
   }
 }

@@ -11,6 +11,8 @@ export interface WaitingEvent {
   readonly event: NewEvent;
   /** Why the server would not take it; it is kept all the same. */
   readonly refused?: Problem;
+  /** The server has it; it stays until what the server tells of its plan is here. */
+  readonly isSent?: true;
 }
 
 /** Somebody's own file of a song; it never leaves the device. */

@@ -1,4 +1,5 @@
-import { DOCUMENT, inject, Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
+import { Keeps } from '../platform/kept';
 import { Session } from '../platform/session';
 
 /** A song's text as somebody wrote it, which the server does not have yet. */
@@ -27,7 +28,7 @@ function isDraft(value: unknown): value is Draft {
 @Injectable({ providedIn: 'root' })
 export class Drafts {
   private readonly session = inject(Session);
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
+  private readonly keeps = inject(Keeps);
 
   /** Gives what was written and never saved; null where there is none. */
   find(songId: string): Draft | null {
@@ -35,39 +36,27 @@ export class Drafts {
   }
 
   keep(songId: string, draft: Draft): void {
-    this.write(this.keyFor(songId), draft);
+    this.keeps.keep(this.keyFor(songId), draft);
   }
 
   /** What is being written now is saved. */
   drop(songId: string): void {
-    this.storage?.removeItem(this.keyFor(songId));
+    this.keeps.forget(this.keyFor(songId));
   }
 
   /** Keeps what was found apart, so that what is written next does not take its place. */
   setAside(songId: string, draft: Draft): void {
-    this.write(this.asideKeyFor(songId), draft);
+    this.keeps.keep(this.asideKeyFor(songId), draft);
     this.drop(songId);
   }
 
   dropAside(songId: string): void {
-    this.storage?.removeItem(this.asideKeyFor(songId));
+    this.keeps.forget(this.asideKeyFor(songId));
   }
 
   private read(key: string): Draft | null {
-    try {
-      const kept: unknown = JSON.parse(this.storage?.getItem(key) ?? 'null');
-      return isDraft(kept) ? kept : null;
-    } catch {
-      return null;
-    }
-  }
-
-  private write(key: string, draft: Draft): void {
-    try {
-      this.storage?.setItem(key, JSON.stringify(draft));
-    } catch {
-      // A full or closed storage keeps nothing; saving to the server goes on.
-    }
+    const found = this.keeps.find(key);
+    return isDraft(found) ? found : null;
   }
 
   private asideKeyFor(songId: string): string {

@@ -48,13 +48,15 @@ describe('what waits to be sent', () => {
       await new Promise((go) => setTimeout(go, 5));
     expect(await isTrue()).toBeTrue();
   };
-  const isEmpty = async () => (await queue().unsentOf('a')).length === 0;
+  const waiting = async () =>
+    (await TestBed.inject(Device).events()).flatMap((one) => (one.isSent ? [] : [one.id]));
+  const isEmpty = async () => !(await queue().plansWaiting()).has('a');
   const again = (): boolean => window.dispatchEvent(new Event('online'));
 
   it('goes at once, and stays on the device until the server has it', async () => {
     const one = played();
     await queue().put('a', one);
-    expect(await queue().unsentOf('a')).toEqual([one]);
+    expect(await queue().newsOf('a')).toEqual([one]);
     const request = await batch();
     const { events, sentAt } = request.request.body as SendEvents;
     expect(events).toEqual([one]);
@@ -102,7 +104,7 @@ describe('what waits to be sent', () => {
     expect(idsOf(first.request.body)).toEqual([bad.id]);
     first.flush(PROBLEM, { status: 400, statusText: '' });
     (await batch()).flush({ refused: [] });
-    await settled(async () => (await queue().unsentOf('a')).map((one) => one.id).join() === bad.id);
+    await settled(async () => (await waiting()).join() === bad.id);
   });
 
   it('is sent once more the next time somebody opens Harvu, though it was refused', async () => {
@@ -122,7 +124,7 @@ describe('what waits to be sent', () => {
     await queue().put('a', good);
     (await batch()).flush({ refused: [{ id: bad.id, problem: PROBLEM }] });
     await settled(() => queue().problem()?.title === 'No such plan.');
-    await settled(async () => (await queue().unsentOf('a')).map((one) => one.id).join() === bad.id);
+    await settled(async () => (await waiting()).join() === bad.id);
     again();
     await new Promise((go) => setTimeout(go, 50));
     http.expectNone('/api/plans/a/events');
@@ -133,14 +135,46 @@ describe('what waits to be sent', () => {
     await queue().put('a', one);
     (await batch()).flush({ ...PROBLEM, code: 'not-allowed' }, { status: 403, statusText: '' });
     await settled(() => queue().unsent().length === 0);
-    expect(await queue().unsentOf('a')).toEqual([one]);
+    expect(await queue().newsOf('a')).toEqual([one]);
+  });
+
+  it('stands here after it was sent, until the server’s own word of it is here', async () => {
+    const [one, other] = [played(), played()];
+    await queue().put('a', one);
+    (await batch()).flush({ refused: [] });
+    await settled(isEmpty);
+    expect(await queue().newsOf('a')).toEqual([one]);
+    expect([...(await queue().plansWithNews())]).toEqual(['a']);
+    again();
+    await new Promise((go) => setTimeout(go, 50));
+    http.expectNone('/api/plans/a/events');
+    await queue().put('a', other);
+    await queue().forgetSeen('a', new Set([one.id, other.id]));
+    // What has not been sent is not forgotten, whatever is said.
+    expect(await queue().newsOf('a')).toEqual([other]);
+    (await batch()).flush({ refused: [] });
+    await settled(isEmpty);
+  });
+
+  it('is also what a page that is gone was playing, once', async () => {
+    const gone = played();
+    const name = `harvu-going-on-${BRAM.id}`;
+    const note = { planId: 'a', event: gone, notedAt: Date.now() - 60_000, isOver: false };
+    const near = { planId: 'a', event: played(), notedAt: Date.now(), isOver: false };
+    localStorage.setItem(name, JSON.stringify({ one: note, other: near, bad: { planId: 7 } }));
+    queue();
+    expect(idsOf((await batch()).request.body)).toEqual([gone.id]);
+    const left = Object.keys(JSON.parse(localStorage.getItem(name) ?? '{}') as object);
+    // A page that is still open goes on by itself.
+    expect(left).toEqual(['other']);
+    localStorage.removeItem(name);
   });
 
   it('is each person’s own, and nobody’s is sent', async () => {
     await queue().put('a', played());
     (await batch()).error(new ProgressEvent('error'));
     person.set({ ...BRAM, id: 'p2' });
-    expect(await queue().unsentOf('a')).toEqual([]);
+    expect(await queue().newsOf('a')).toEqual([]);
     person.set(null);
     again();
     await new Promise((go) => setTimeout(go, 50));

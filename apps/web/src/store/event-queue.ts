@@ -22,6 +22,7 @@ import { toProblem } from '../platform/problems';
 import { Session } from '../platform/session';
 import { Device, type WaitingEvent } from './device';
 import { EventsApi } from './events.api';
+import { GoingOn } from './going-on';
 
 const RETRY_MS = 15_000;
 /** As many as the server takes at once. */
@@ -57,6 +58,7 @@ export class EventQueue {
   private readonly device = inject(Device);
   private readonly api = inject(EventsApi);
   private readonly session = inject(Session);
+  private readonly goingOn = inject(GoingOn);
   private readonly window = inject(DOCUMENT).defaultView;
   private readonly asked = new Subject<void>();
   private readonly kept = signal<readonly WaitingEvent[]>([]);
@@ -89,23 +91,37 @@ export class EventQueue {
     }
   }
 
-  /** The events of a plan that only this device has, those refused too. */
-  async unsentOf(planId: string): Promise<readonly NewEvent[]> {
+  /** The events of a plan that what is kept of it here may lack: those that wait, were refused, or were just sent. */
+  async newsOf(planId: string): Promise<readonly NewEvent[]> {
     const all = await this.all();
     return all.flatMap((one) => (one.planId === planId ? [one.event] : []));
   }
 
-  /** The plans that something on this device belongs to and the server does not have. */
+  /** The plans of which the server lacks something that is here. */
   async plansWaiting(): Promise<ReadonlySet<string>> {
     const all = await this.all();
+    return new Set(all.flatMap((one) => (one.isSent ? [] : [one.planId])));
+  }
+
+  /** The plans of which what is kept here may lack something, too. */
+  async plansWithNews(): Promise<ReadonlySet<string>> {
+    const all = await this.all();
     return new Set(all.map((one) => one.planId));
+  }
+
+  /** What the server tells of a plan is kept here now: what was sent and stands in it need not be. */
+  async forgetSeen(planId: string, seen: ReadonlySet<string>): Promise<void> {
+    const all = await this.all();
+    const gone = all.filter((one) => one.planId === planId && one.isSent && seen.has(one.id));
+    await Promise.all(gone.map(({ id }) => this.device.forget('events', id)));
   }
 
   /** Sends what waits, in order; stops at the first that gets no answer, and tries again later. */
   private sendAll(): Observable<unknown> {
     if (!this.session.person()) return EMPTY;
-    return defer(() => this.all()).pipe(
-      map((all) => all.filter((one) => !one.refused || !this.hasTriedAgain)),
+    return defer(() => this.takeLeft()).pipe(
+      concatMap(() => this.all()),
+      map((all) => all.filter((one) => !one.isSent && (!one.refused || !this.hasTriedAgain))),
       tap((waiting) => {
         this.hasTriedAgain = true;
         this.kept.set(waiting);
@@ -114,6 +130,16 @@ export class EventQueue {
       concatMap((batch) => this.send(batch)),
       takeWhile((wentOn) => wentOn),
     );
+  }
+
+  /** Time that was played in a page that is gone since counts like any other. */
+  private async takeLeft(): Promise<void> {
+    for (const { page, planId, event } of this.goingOn.left()) {
+      const waiting = { id: event.id, planId, event };
+      await this.device.keepEvent(waiting).catch(() => undefined);
+      this.kept.update((all) => [...all.filter(({ id }) => id !== event.id), waiting]);
+      this.goingOn.drop(page);
+    }
   }
 
   /** What is on the device; where the browser keeps nothing, what is in memory. */
@@ -167,10 +193,13 @@ export class EventQueue {
     const why = new Map(refused.map(({ id, problem }) => [id, problem]));
     await Promise.all(
       batch.map((one) => {
+        const { refused: _refused, ...sent } = one;
         const problem = why.get(one.id);
-        return problem
-          ? this.device.keepEvent({ ...one, refused: problem })
-          : this.device.forget('events', one.id);
+        const settled: WaitingEvent = problem
+          ? { ...sent, refused: problem }
+          : { ...sent, isSent: true };
+        // A browser that keeps nothing has nothing to lack it in.
+        return this.device.keepEvent(settled).catch(() => undefined);
       }),
     );
     const sent = new Set(batch.map((one) => one.id));

@@ -7,4 +7,5 @@ export { PutAway } from './put-away';
 export { EventsApi } from './events.api';
 export { TodayList } from './today-list';
 export type { ListedCard } from './today-list';
+export { GoingOn } from './going-on';
 export { LessonsApi } from './lessons.api';

@@ -42,6 +42,7 @@ describe('plans as they are known here', () => {
     overview: Observable<Overview>;
   };
   let unsent: readonly NewEvent[];
+  let seenByServer: (readonly string[])[];
 
   beforeEach(async () => {
     await emptyDevice('p1');
@@ -51,14 +52,20 @@ describe('plans as they are known here', () => {
       overview: NO_ANSWER,
     };
     unsent = [];
+    seenByServer = [];
     setUpPage([
       { provide: Session, useValue: { person: signal(BRAM), isTeaching: () => false } },
       { provide: Analysis, useValue: answeredAtOnce() },
       {
         provide: EventQueue,
         useValue: {
-          unsentOf: () => Promise.resolve(unsent),
+          newsOf: () => Promise.resolve(unsent),
           plansWaiting: () => Promise.resolve(new Set(unsent.length > 0 ? ['a'] : [])),
+          plansWithNews: () => Promise.resolve(new Set(unsent.length > 0 ? ['a'] : [])),
+          forgetSeen: (planId: string, ids: ReadonlySet<string>) => {
+            seenByServer.push([planId, ...ids]);
+            return Promise.resolve();
+          },
         },
       },
       {
@@ -87,6 +94,9 @@ describe('plans as they are known here', () => {
     await seen();
     server = { ...server, news: of(NEWS), plan: NO_ANSWER };
     expect(await eventsSeen()).toEqual([[], ['e1']]);
+    // What the server told is kept here now; nothing else has to hold it any more.
+    await new Promise((go) => setTimeout(go, 20));
+    expect(seenByServer.at(-1)).toEqual(['a', 'e1']);
     server = { ...server, news: of({ ...NEWS, events: [] }) };
     expect(await eventsSeen()).toEqual([['e1']]);
   });

@@ -61,7 +61,7 @@ export class PlanStore {
   open(id: string): Observable<Plan> {
     return defer(() => this.device.findPlan(id)).pipe(
       switchMap((known) => (known ? this.openKnown(known) : this.load(id))),
-      concatMap((plan) => this.withUnsent(plan)),
+      concatMap((plan) => this.withOwn(plan)),
     );
   }
 
@@ -74,14 +74,21 @@ export class PlanStore {
       }),
     );
     return defer(() => this.device.overview()).pipe(
-      switchMap((known) => (known ? concat(of(known), this.unlessOffline(now)) : now)),
-      concatMap((overview) => this.withUnsentSongs(overview)),
+      switchMap((known) => {
+        // What was seen here last may be older than what was sent since.
+        const last = known ? this.withNewsOf(known, this.queue.plansWithNews()) : EMPTY;
+        const latest = now.pipe(
+          concatMap((overview) => this.withNewsOf(overview, this.queue.plansWaiting())),
+        );
+        return known ? concat(last, this.unlessOffline(latest)) : latest;
+      }),
     );
   }
 
   /** Puts a plan that came with another answer where it is looked for. */
   keep(plan: Plan): void {
-    void this.device.keepPlan(plan);
+    const seen = new Set(plan.events.map((one) => one.id));
+    void this.device.keepPlan(plan).then(() => this.queue.forgetSeen(plan.id, seen));
   }
 
   /** Brings a student's own songs onto the device, one after the other, so that they are there without a connection. */
@@ -125,12 +132,12 @@ export class PlanStore {
     );
   }
 
-  private withUnsent(plan: Plan): Observable<Plan> {
-    return from(this.queue.unsentOf(plan.id)).pipe(
-      map((unsent) => {
+  private withOwn(plan: Plan): Observable<Plan> {
+    return from(this.queue.newsOf(plan.id)).pipe(
+      map((news) => {
         const known = new Set(plan.events.map((one) => one.id));
         const isTeaching = this.session.isTeaching();
-        const own = unsent.filter((one) => !known.has(one.id));
+        const own = news.filter((one) => !known.has(one.id));
         if (own.length === 0) return plan;
         return {
           ...plan,
@@ -140,9 +147,12 @@ export class PlanStore {
     );
   }
 
-  /** Songs with something unsent are worked out here, so that what was just played is seen. */
-  private withUnsentSongs(overview: Overview): Observable<Overview> {
-    return from(this.queue.plansWaiting()).pipe(
+  /** Songs it lacks something of are worked out here, so that what was just played is seen. */
+  private withNewsOf(
+    overview: Overview,
+    lacking: Promise<ReadonlySet<string>>,
+  ): Observable<Overview> {
+    return from(lacking).pipe(
       switchMap((waiting) => {
         if (!overview.songs.some(({ id }) => waiting.has(id))) return of(overview);
         const songs = overview.songs.map((song) =>
@@ -155,7 +165,7 @@ export class PlanStore {
 
   private workOut(song: SongAtAGlance): Observable<SongAtAGlance> {
     return from(this.device.findPlan(song.id)).pipe(
-      switchMap((plan) => (plan ? this.withUnsent(plan) : EMPTY)),
+      switchMap((plan) => (plan ? this.withOwn(plan) : EMPTY)),
       switchMap((plan) => this.analysis.overview(plan)),
       map((overview) => ({ ...song, overview })),
       catchError(() => EMPTY),

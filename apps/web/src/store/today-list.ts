@@ -1,6 +1,7 @@
-import { computed, DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 import type { Day } from '@harvu/core/day';
 import type { TodaysCard } from '@harvu/core/today';
+import { fieldsIn, kept } from '../platform/kept';
 import { Session } from '../platform/session';
 
 /** A card of the list that was begun; it stays where it is, whatever is played meanwhile. */
@@ -17,7 +18,7 @@ export interface ListedCard {
   readonly isOver: boolean;
 }
 
-interface Kept {
+interface Begun {
   readonly personId: string;
   readonly day: Day;
   readonly cards: readonly ListedCard[];
@@ -37,29 +38,23 @@ function isCard(value: unknown): value is ListedCard {
   );
 }
 
-function read(text: string | null | undefined): Kept | null {
-  try {
-    const { personId, day, cards } = JSON.parse(text ?? '') as Partial<Record<keyof Kept, unknown>>;
-    const isKept = typeof personId === 'string' && typeof day === 'string' && Array.isArray(cards);
-    if (!isKept || !cards.every(isCard)) return null;
-    return { personId, day: day as Day, cards };
-  } catch {
-    return null;
-  }
+function read(found: unknown): Begun | null {
+  const { personId, day, cards } = fieldsIn<keyof Begun>(found);
+  const isBegun = typeof personId === 'string' && typeof day === 'string' && Array.isArray(cards);
+  return isBegun && cards.every(isCard) ? { personId, day: day as Day, cards } : null;
 }
 
 /** Today's list once it was begun: its cards in their order, and how far one is; a closed tab goes on with it. */
 @Injectable({ providedIn: 'root' })
 export class TodayList {
   private readonly session = inject(Session);
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
-  private readonly kept = signal(read(this.storage?.getItem(KEPT_AS)));
+  private readonly begun = kept(KEPT_AS, read);
 
   /** Empty until it is begun, and again tomorrow. */
   readonly cards = computed(() => {
-    const kept = this.kept();
-    if (kept?.personId !== this.session.person()?.id) return [];
-    return kept?.day === this.session.today() ? kept.cards : [];
+    const begun = this.begun.value();
+    if (begun?.personId !== this.session.person()?.id) return [];
+    return begun?.day === this.session.today() ? begun.cards : [];
   });
   /** The card to go on with; -1 where none is left. */
   readonly place = computed(() => this.cards().findIndex((one) => !one.isOver));
@@ -71,7 +66,7 @@ export class TodayList {
       ...{ planId, stepId: step.id, title: step.title, song, minutes, isVisit: why === 'visit' },
       ...{ spentS: 0, isOver: false },
     }));
-    this.keep({ personId, day: this.session.today(), cards: listed });
+    this.begun.set({ personId, day: this.session.today(), cards: listed });
   }
 
   /** Adds seconds to a card; its minutes once spent, it is over. */
@@ -85,19 +80,13 @@ export class TodayList {
 
   /** Puts the list away, so that another can be made. */
   end(): void {
-    this.kept.set(null);
-    this.storage?.removeItem(KEPT_AS);
+    this.begun.set(null);
   }
 
   private change(index: number, changed: (card: ListedCard) => ListedCard): void {
-    const kept = this.kept();
-    if (!kept || !this.cards()[index]) return;
-    const cards = kept.cards.map((card, at) => (at === index ? changed(card) : card));
-    this.keep({ ...kept, cards });
-  }
-
-  private keep(kept: Kept): void {
-    this.kept.set(kept);
-    this.storage?.setItem(KEPT_AS, JSON.stringify(kept));
+    const begun = this.begun.value();
+    if (!begun || !this.cards()[index]) return;
+    const cards = begun.cards.map((card, at) => (at === index ? changed(card) : card));
+    this.begun.set({ ...begun, cards });
   }
 }

@@ -11,6 +11,7 @@ import {
   type Observable,
 } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Keeps } from '../../platform/kept';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { LessonsApi } from '../../store';
@@ -48,6 +49,7 @@ export class LessonKeeper {
   private readonly api = inject(LessonsApi);
   private readonly session = inject(Session);
   private readonly window = inject(DOCUMENT).defaultView;
+  private readonly keeps = inject(Keeps);
   private readonly kept = signal<KeptLesson | null>(null);
   private readonly failed = signal<Problem | null>(null);
   private readonly asked = new Subject<void>();
@@ -148,24 +150,14 @@ export class LessonKeeper {
 
   private put(kept: KeptLesson): void {
     this.kept.set(kept);
-    try {
-      const key = this.keyFor(kept.lesson.id);
-      if (kept.isSaved) this.window?.localStorage.removeItem(key);
-      else this.window?.localStorage.setItem(key, JSON.stringify(kept));
-    } catch {
-      // A full or closed storage keeps nothing; saving to the server goes on.
-    }
+    const key = this.keyFor(kept.lesson.id);
+    if (kept.isSaved) this.keeps.forget(key);
+    else this.keeps.keep(key, kept);
   }
 
   private read(id: string): KeptLesson | null {
-    try {
-      const kept: unknown = JSON.parse(
-        this.window?.localStorage.getItem(this.keyFor(id)) ?? 'null',
-      );
-      return isKept(kept) ? kept : null;
-    } catch {
-      return null;
-    }
+    const found = this.keeps.find(this.keyFor(id));
+    return isKept(found) ? found : null;
   }
 
   /** Every person's lessons are their own: a tablet is often shared. */

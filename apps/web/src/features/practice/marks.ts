@@ -1,9 +1,11 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { NewEvent } from '@harvu/contract';
 import type { TryEvent } from '@harvu/core/events';
+import { EMPTY, fromEvent, interval } from 'rxjs';
 import { v4 as newId } from 'uuid';
 import { Session } from '../../platform/session';
-import { EventQueue } from '../../store';
+import { EventQueue, GoingOn } from '../../store';
 import type { KeptTake } from '../takes';
 
 type TakeFigures = KeptTake['figures'];
@@ -43,12 +45,15 @@ const SECOND_PRESS_MS = 4000;
 const LONGEST_S = 3600;
 /** Shorter than this is no practice. */
 const LEAST_S = 3;
+/** What goes on is noted so often, in case the page is gone the next moment. */
+const NOTE_EACH_MS = 5000;
 
 /** What is written down in the practice room: marks, time without one, what hurts, where it does not go on. */
 @Injectable()
 export class Marks {
   private readonly queue = inject(EventQueue);
   private readonly session = inject(Session);
+  private readonly goingOn = inject(GoingOn);
   private readonly all = signal<readonly TryEvent[]>([]);
   private readonly timed = signal(0);
   private readonly latest = signal<LastMark | null>(null);
@@ -57,6 +62,8 @@ export class Marks {
   private readonly marked = new Set<string>();
   private of: Marked | null = null;
   private countedUntil: number | null = null;
+  /** The id of the time that counts now. */
+  private timeId = newId();
   private markedAt = -Infinity;
   private forgetting: ReturnType<typeof setTimeout> | undefined;
 
@@ -70,6 +77,15 @@ export class Marks {
     const own = this.all().filter((one) => one.day === today);
     return own.reduce((sum, one) => sum + one.seconds, this.timed());
   });
+
+  constructor() {
+    const window = inject(DOCUMENT).defaultView;
+    const leaves = window ? fromEvent(window, 'pagehide') : EMPTY;
+    interval(NOTE_EACH_MS)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.noteTime());
+    leaves.pipe(takeUntilDestroyed()).subscribe(() => this.noteTime(true));
+  }
 
   /** What is known from before; what is not in it was made here since. */
   know(tries: readonly TryEvent[], secondsWithout: number, isSamePlan: boolean): void {
@@ -94,15 +110,33 @@ export class Marks {
 
   /** The click runs anew: time counts from now, and a press is about what is played from now on. */
   startRun(): void {
-    this.countedUntil = Date.now();
+    this.countFrom(Date.now());
     this.ended = [];
+  }
+
+  private countFrom(now: number): void {
+    this.countedUntil = now;
+    this.timeId = newId();
+    this.goingOn.end();
+  }
+
+  /** Notes the time that goes on, as it is by now. */
+  private noteTime(isOver = false): void {
+    const seconds = this.secondsSince();
+    if (!this.of || seconds < LEAST_S) return;
+    const { planId, revision, stepId } = this.of;
+    const what = { kind: 'time', bpm: null, seconds } as const;
+    const event = { ...this.happened(Date.now()), id: this.timeId, revision, stepId, ...what };
+    this.goingOn.note({ planId, event }, isOver);
   }
 
   /** The click stands: what was played without a mark is written down as time. */
   close(): void {
     const seconds = this.secondsSince();
+    if (this.countedUntil === null) return;
     this.countedUntil = null;
-    if (this.of && seconds >= LEAST_S) this.logTime(seconds, null);
+    if (this.of && seconds >= LEAST_S) this.logTime(seconds, null, this.timeId);
+    else this.goingOn.end();
   }
 
   endPass(pass: PlayedPass): void {
@@ -134,7 +168,7 @@ export class Marks {
     const own: TryEvent = { ...event, source: 'self' };
     if (pass) {
       this.marked.add(keyOf(pass));
-      this.countedUntil &&= now;
+      if (this.countedUntil !== null) this.countFrom(now);
     }
     this.markedAt = now;
     this.all.update((tries) => [...tries, own]);
@@ -214,16 +248,16 @@ export class Marks {
   }
 
   /** Writes down time that was played without a mark. */
-  logTime(seconds: number, bpm: number | null): void {
-    this.write({ kind: 'time', bpm, seconds });
+  logTime(seconds: number, bpm: number | null, id = newId()): void {
+    this.write({ kind: 'time', bpm, seconds }, id);
     this.timed.update((before) => before + seconds);
   }
 
   /** Writes something down that happened now, in this step. */
-  private write(what: OfStep): void {
+  private write(what: OfStep, id = newId()): void {
     if (!this.of) return;
     const { planId, revision, stepId } = this.of;
-    this.put(planId, { ...this.happened(Date.now()), revision, stepId, ...what });
+    this.put(planId, { ...this.happened(Date.now()), id, revision, stepId, ...what });
   }
 
   private secondsSince(): number {
@@ -236,7 +270,13 @@ export class Marks {
   }
 
   private put(planId: string, event: NewEvent): void {
-    this.queue.put(planId, event).catch(() => this.unkept.set(true));
+    const isTime = event.id === this.timeId;
+    this.queue.put(planId, event).then(
+      () => {
+        if (isTime && this.countedUntil === null) this.goingOn.end();
+      },
+      () => this.unkept.set(true),
+    );
   }
 }
 

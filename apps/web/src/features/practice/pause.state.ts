@@ -1,5 +1,6 @@
-import { computed, DOCUMENT, inject, Injectable, signal, type DestroyRef } from '@angular/core';
+import { computed, Injectable, type DestroyRef } from '@angular/core';
 import { interval } from 'rxjs';
+import { fieldsIn, kept } from '../../platform/kept';
 
 const TICK_MS = 1000;
 /** A rest this long is a pause. */
@@ -7,28 +8,23 @@ const PAUSE_S = 120;
 const MINUTES = 12;
 const KEPT_AS = 'harvu-played';
 
-interface Kept {
+interface Played {
   readonly playedS: number;
   readonly lastAt: number;
 }
 
-function read(text: string | null | undefined): Kept {
-  try {
-    const { playedS, lastAt } = JSON.parse(text ?? '') as Partial<Kept>;
-    if (typeof playedS === 'number' && typeof lastAt === 'number') return { playedS, lastAt };
-  } catch {
-    // Nothing was kept.
-  }
-  return { playedS: 0, lastAt: 0 };
+function read(found: unknown): Played {
+  const { playedS, lastAt } = fieldsIn<keyof Played>(found);
+  const isKept = typeof playedS === 'number' && typeof lastAt === 'number';
+  return isKept ? { playedS, lastAt } : { playedS: 0, lastAt: 0 };
 }
 
 /** Tells when it is time to rest the hands: after so many minutes without a pause, whatever the step. */
 @Injectable({ providedIn: 'root' })
 export class Pause {
-  private readonly storage = inject(DOCUMENT).defaultView?.sessionStorage;
-  private readonly kept = signal(read(this.storage?.getItem(KEPT_AS)));
+  private readonly played = kept(KEPT_AS, read, 'tab');
   readonly minutes = MINUTES;
-  readonly isDue = computed(() => this.kept().playedS >= MINUTES * 60);
+  readonly isDue = computed(() => this.played.value().playedS >= MINUTES * 60);
 
   /** Counts while somebody plays; a rest in between starts it anew. */
   count(isPlaying: () => boolean, until: DestroyRef): void {
@@ -41,17 +37,12 @@ export class Pause {
   }
 
   end(): void {
-    this.keep({ playedS: 0, lastAt: Date.now() });
+    this.played.set({ playedS: 0, lastAt: Date.now() });
   }
 
   private add(now: number): void {
-    const { playedS, lastAt } = this.kept();
+    const { playedS, lastAt } = this.played.value();
     const isRested = (now - lastAt) / 1000 > PAUSE_S;
-    this.keep({ playedS: (isRested ? 0 : playedS) + TICK_MS / 1000, lastAt: now });
-  }
-
-  private keep(kept: Kept): void {
-    this.kept.set(kept);
-    this.storage?.setItem(KEPT_AS, JSON.stringify(kept));
+    this.played.set({ playedS: (isRested ? 0 : playedS) + TICK_MS / 1000, lastAt: now });
   }
 }

@@ -1,4 +1,5 @@
-import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { Injectable } from '@angular/core';
+import { fieldsIn, kept } from '../../platform/kept';
 
 /** The same switch again within this time is one press of a foot that bounced. */
 const BOUNCE_MS = 150;
@@ -29,17 +30,13 @@ const KEPT_AS = 'harvu-pedal';
 
 type Learnt = Partial<Readonly<Record<PedalDoes, string>>>;
 
-function read(text: string | null | undefined): Learnt {
-  try {
-    const kept = JSON.parse(text ?? '{}') as Readonly<Record<string, unknown>>;
-    const own = ALL.flatMap((does) => {
-      const key = kept[does];
-      return typeof key === 'string' && isPedalKey(key) ? [[does, key] as const] : [];
-    });
-    return Object.fromEntries(own);
-  } catch {
-    return {};
-  }
+function read(found: unknown): Learnt {
+  const keys = fieldsIn<PedalDoes>(found);
+  const own = ALL.flatMap((does) => {
+    const key = keys[does];
+    return typeof key === 'string' && isPedalKey(key) ? [[does, key] as const] : [];
+  });
+  return Object.fromEntries(own);
 }
 
 /** Whether a key may be learnt as a pedal's. */
@@ -50,14 +47,13 @@ export function isPedalKey(key: string): boolean {
 /** The keys a pedal sends, as they were learnt on this device, or as pedals usually send them. */
 @Injectable({ providedIn: 'root' })
 export class Pedal {
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
-  private readonly own = signal(read(this.storage?.getItem(KEPT_AS)));
-  readonly learnt = this.own.asReadonly();
+  private readonly own = kept(KEPT_AS, read);
+  readonly learnt = this.own.value;
   private last = { key: '', at: -Infinity };
 
   /** What a key is for; one that was learnt for something is for nothing else. */
   doesOf(key: string): PedalDoes | undefined {
-    const own = this.own();
+    const own = this.learnt();
     return (
       ALL.find((does) => own[does] === key) ??
       (Object.values(own).includes(key) ? undefined : ALL.find((does) => USUAL[does].includes(key)))
@@ -73,18 +69,13 @@ export class Pedal {
 
   /** Learns a key; what it was for before, it is no more. */
   learn(does: PedalDoes, key: string): void {
-    const others = Object.entries(this.own()).filter(
+    const others = Object.entries(this.learnt()).filter(
       ([one, known]) => one !== does && known !== key,
     );
-    this.keep({ ...Object.fromEntries(others), [does]: key });
+    this.own.set({ ...Object.fromEntries(others), [does]: key });
   }
 
   forget(): void {
-    this.keep({});
-  }
-
-  private keep(learnt: Learnt): void {
-    this.own.set(learnt);
-    this.storage?.setItem(KEPT_AS, JSON.stringify(learnt));
+    this.own.set({});
   }
 }

@@ -36,7 +36,7 @@ import { RecordingState } from './recording.state';
 import { RoomCard } from './room-card.state';
 
 const KEYS: readonly ViewKey[] = [
-  { key: 'PgDn', does: 'clean (a pedal sends this, or an arrow)' },
+  { key: 'PgDn', does: 'clean (a pedal sends this, or an arrow); where the click stands, start' },
   { key: 'PgUp', does: 'stumbled' },
   { key: 'space', does: 'start and stop' },
   { key: 'backspace', does: 'take the last mark back, for 10 seconds' },
@@ -249,7 +249,8 @@ export class PracticePage {
     const does = this.pedal.doesOf(key);
     if (does === 'start') return () => this.state.toggle();
     if (does === 'clean' && this.cards.goesOn()) return () => void this.goOn();
-    if (does) return () => this.state.mark(does === 'clean');
+    if (does === 'clean') return () => this.sayClean();
+    if (does) return () => this.state.mark(false);
     switch (key) {
       case 'Backspace':
         return () => this.state.undo();
@@ -260,6 +261,10 @@ export class PracticePage {
       default:
         return undefined;
     }
+  }
+
+  private sayClean(): void {
+    if (!this.state.startIdle()) this.state.mark(true);
   }
 
   /** To the next card of today's list, else back to where it began. */

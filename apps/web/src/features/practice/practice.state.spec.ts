@@ -239,6 +239,84 @@ describe('practice', () => {
     expect(state.isRunning()).toBeFalse();
   });
 
+  it('does not start again with one press after something hurt, in no step of the day', () => {
+    open(idOf('A Verse'));
+    state.sore();
+    state.toggle();
+    expect(state.isRunning()).toBeFalse();
+    expect(state.startIdle()).toBeFalse();
+    open(idOf('Whole song'));
+    state.toggle();
+    expect(state.isRunning()).toBeFalse();
+    state.better();
+    expect(state.isRunning()).toBeFalse();
+    start();
+    expect(state.isRunning()).toBeTrue();
+  });
+
+  it('remembers what hurt earlier today, though the page was closed in between', () => {
+    const sore = { kind: 'sore', id: 'h', at: '2026-11-24T15:00:00.000Z', day: '2026-11-24' };
+    const before = planProgress(song);
+    const events = [{ ...sore, revision: 3, source: 'self', receivedAt: sore.at }];
+    plans.next({ ...before, plan: { ...before.plan, events } as typeof before.plan });
+    open(idOf('A Verse'));
+    expect(state.isSore()).toBeTrue();
+  });
+
+  it('is started by the pedal where the click stands, and not by one that bounces', () => {
+    open(idOf('A Verse'));
+    jasmine.clock().tick(1000);
+    expect(state.startIdle()).toBeTrue();
+    expect(state.isRunning()).toBeTrue();
+    sound.at(0);
+    expect(state.startIdle()).toBeFalse();
+    played = 0;
+    playPasses();
+    state.stop();
+    // What was played waits for its mark; that comes first, and its bounce starts nothing.
+    expect(state.startIdle()).toBeFalse();
+    state.mark(true);
+    expect(tries().length).toBe(1);
+    jasmine.clock().tick(100);
+    state.startIdle();
+    expect(state.isRunning()).toBeFalse();
+    jasmine.clock().tick(1000);
+    state.startIdle();
+    expect(state.isRunning()).toBeTrue();
+  });
+
+  it('goes on where the device has no room to keep anything', () => {
+    spyOn(Storage.prototype, 'setItem').and.throwError('QuotaExceededError');
+    TestBed.inject(RoomChoices).set({ countInBars: 2 });
+    open(idOf('A Verse'));
+    start();
+    expect(state.isRunning()).toBeTrue();
+    playPasses();
+    mark(true);
+    expect(tries().length).toBe(1);
+    expect(TestBed.inject(RoomChoices).choices().countInBars).toBe(2);
+  });
+
+  it('notes what is played without a mark, so that it counts though the page goes', () => {
+    open(idOf('A Verse'));
+    start();
+    jasmine.clock().tick(25_000);
+    window.dispatchEvent(new Event('pagehide'));
+    const name = Object.keys(localStorage).find((one) => one.startsWith('harvu-going-on-')) ?? '';
+    const notes = Object.values(
+      JSON.parse(localStorage.getItem(name) ?? '{}') as Record<
+        string,
+        { event: { kind: string; id: string; seconds: number }; isOver: boolean }
+      >,
+    );
+    expect(notes.map(({ event, isOver }) => [event.kind, event.seconds, isOver])).toEqual([
+      ['time', 25, true],
+    ]);
+    // Whoever writes it down, it is the same event.
+    state.stop();
+    expect(put.at(-1)).toEqual(jasmine.objectContaining({ kind: 'time', id: notes[0]?.event.id }));
+  });
+
   it('loops some bars, which count as time and climb nothing', () => {
     open(idOf('A Verse'));
     state.loopBars({ from: 2, to: 2 });

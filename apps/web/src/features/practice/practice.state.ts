@@ -153,8 +153,12 @@ export class PracticeState {
         this.found.set(found);
         const plan = valueOf(found)?.plan;
         const events = plan?.events ?? [];
+        const today = this.session.today();
+        // What hurt earlier today is not forgotten because the page was closed.
+        if (plan && plan.id !== this.openPlan)
+          this.hurts.set(events.some((one) => one.kind === 'sore' && one.day === today));
         const unmarked = playedIn(events).filter(
-          (one) => one.day === this.session.today() && !('clean' in one),
+          (one) => one.day === today && !('clean' in one),
         );
         const seconds = unmarked.reduce((sum, one) => sum + one.seconds, 0);
         this.marks.know(evidenceIn(events), seconds, plan?.id === this.openPlan);
@@ -169,7 +173,6 @@ export class PracticeState {
     this.stop();
     this.stepId.set(stepId);
     this.told.set('');
-    this.hurts.set(false);
     this.looped.set(null);
     this.chosen.set(null);
     this.beginMarks();
@@ -177,7 +180,24 @@ export class PracticeState {
 
   toggle(): void {
     if (this.isRunning()) this.stop();
-    else this.start();
+    else if (!this.isSore()) this.start();
+  }
+
+  /** What hurt does so no more: the click may be started again, by a press of its own. */
+  better(): void {
+    this.hurts.set(false);
+    this.told.set('Short tries, and stop again as soon as it comes back.');
+  }
+
+  /** Starts the click where it stands and nothing played waits for a mark; tells whether that is so. */
+  startIdle(): boolean {
+    const waits = !this.isRunning() && !this.isSore() && !this.climb()?.isDone;
+    if (!waits || this.bpm() === null || this.hasPassToMark()) return false;
+    const now = Date.now();
+    // A pedal that bounces does not start what it has just marked.
+    if (now - this.pressedAt >= BOUNCE_MS) this.start();
+    this.pressedAt = now;
+    return true;
   }
 
   stop(): void {

@@ -1,4 +1,5 @@
-import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { Injectable } from '@angular/core';
+import { fieldsIn, kept } from '../../platform/kept';
 
 /** How somebody likes to practise; kept on the device. */
 export interface Choices {
@@ -30,27 +31,21 @@ const ALLOWED: { readonly [Key in keyof Choices]: readonly Choices[Key][] } = {
 };
 const KEPT_AS = 'harvu-room';
 
-function read(text: string | null | undefined): Choices {
-  try {
-    const kept = JSON.parse(text ?? '{}') as Readonly<Record<string, unknown>>;
-    const own = Object.entries(ALLOWED).filter(([key, allowed]) =>
-      (allowed as readonly unknown[]).includes(kept[key]),
-    );
-    return { ...USUAL, ...Object.fromEntries(own.map(([key]) => [key, kept[key]])) };
-  } catch {
-    return USUAL;
-  }
+function read(found: unknown): Choices {
+  const all = fieldsIn(found);
+  const own = Object.entries(ALLOWED).filter(([key, allowed]) =>
+    (allowed as readonly unknown[]).includes(all[key]),
+  );
+  return { ...USUAL, ...Object.fromEntries(own.map(([key]) => [key, all[key]])) };
 }
 
 /** The choices of whoever practises on this device. */
 @Injectable({ providedIn: 'root' })
 export class RoomChoices {
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
-  private readonly now = signal(read(this.storage?.getItem(KEPT_AS)));
-  readonly choices = this.now.asReadonly();
+  private readonly now = kept(KEPT_AS, read);
+  readonly choices = this.now.value;
 
   set(changed: Partial<Choices>): void {
-    this.now.update((all) => ({ ...all, ...changed }));
-    this.storage?.setItem(KEPT_AS, JSON.stringify(this.now()));
+    this.now.set({ ...this.choices(), ...changed });
   }
 }

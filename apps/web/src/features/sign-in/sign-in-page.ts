@@ -3,6 +3,7 @@ import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import type { Person, SignIn } from '@harvu/contract';
 import { tap, type Observable } from 'rxjs';
+import { isDoor } from '../../platform/addresses';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
@@ -160,6 +161,6 @@ export class SignInPage {
   /** Only a path of our own is gone back to. */
   private destination(): string {
     const from = this.from() ?? '';
-    return /^\/(?!\/)/.test(from) ? from : this.session.home();
+    return /^\/(?!\/)/.test(from) && !isDoor(from) ? from : this.session.home();
   }
 }

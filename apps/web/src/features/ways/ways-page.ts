@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { handWords } from '@harvu/core/fretboard';
 import type { Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
-import { tap } from 'rxjs';
+import { defer, tap } from 'rxjs';
 import { Session } from '../../platform/session';
 import { Task } from '../../platform/task';
 import { ChordLabel, OtherChordLabel } from '../../ui/chord-label';
@@ -136,7 +136,10 @@ export class WaysPage {
   });
 
   protected choose(field: keyof Conventions, value: string | boolean): void {
-    const chosen = { ...this.session.conventions(), [field]: value };
-    this.task.run(this.session.saveConventions(chosen).pipe(tap(() => this.told.set('Kept.'))));
+    // Upon what the choice before it came to, however quickly one follows the other.
+    const chosen = defer(() =>
+      this.session.saveConventions({ ...this.session.conventions(), [field]: value }),
+    );
+    this.task.run(chosen.pipe(tap(() => this.told.set('Kept.'))));
   }
 }

@@ -2,16 +2,17 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DOCUMENT,
   effect,
   inject,
   signal,
+  untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { milestoneWords } from '@harvu/core/brief';
 import { dayAfter, weekdayOf } from '@harvu/core/day';
 import { v4 as newId } from 'uuid';
 import { typedIn } from '../../../platform/forms';
+import { kept, wordsIn } from '../../../platform/kept';
 import { Session } from '../../../platform/session';
 import { EventQueue } from '../../../store';
 import { dayWords } from '../../../ui/day-label';
@@ -67,11 +68,10 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 export class FromTeacher {
   private readonly state = inject(WeekState);
   private readonly queue = inject(EventQueue);
-  private readonly storage = inject(DOCUMENT).defaultView?.localStorage;
   protected readonly me = inject(Session).person()?.id ?? 'nobody';
-  private readonly keptAs = `harvu-reached-${this.me}`;
+  private readonly told = kept(`harvu-reached-${this.me}`, wordsIn);
   /** What was told before this visit. */
-  private readonly before = new Set(this.read());
+  private readonly before = new Set(untracked(this.told.value));
   protected readonly readsAll = signal(false);
   protected readonly asked = signal('');
 
@@ -113,7 +113,7 @@ export class FromTeacher {
   });
 
   constructor() {
-    effect(() => this.write([...this.before, ...this.reached().map(({ key }) => key)]));
+    effect(() => this.told.set([...this.before, ...this.reached().map(({ key }) => key)]));
   }
 
   protected ask(event: Event): void {
@@ -128,22 +128,5 @@ export class FromTeacher {
       ...{ kind: 'note', id: newId(), at: new Date().toISOString(), day: overview.today },
       ...{ revision: song.revision, stepId: null, words },
     });
-  }
-
-  private read(): readonly string[] {
-    try {
-      const kept: unknown = JSON.parse(this.storage?.getItem(this.keptAs) ?? '[]');
-      return Array.isArray(kept) ? kept.filter((one) => typeof one === 'string') : [];
-    } catch {
-      return [];
-    }
-  }
-
-  private write(keys: readonly string[]): void {
-    try {
-      this.storage?.setItem(this.keptAs, JSON.stringify(keys));
-    } catch {
-      // Without a place to keep it, it is told again.
-    }
   }
 }
