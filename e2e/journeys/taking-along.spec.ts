@@ -15,6 +15,16 @@ async function comeIn(page: Page, { url }: OwnStudio): Promise<void> {
   expect(answer.ok()).toBe(true);
 }
 
+/** Fills a studio from files and saves all of it; gives the file. */
+async function takeOut(page: Page, studio: OwnStudio): Promise<string> {
+  await comeIn(page, studio);
+  await takeIn(page, studio);
+  await page.goto(`${studio.url}/studio`);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the whole studio' }).click();
+  return await (await download).path();
+}
+
 /** Takes in a student, a request, a day off and a weekly lesson from files. */
 async function takeIn(page: Page, studio: OwnStudio): Promise<void> {
   await page.goto(`${studio.url}/studio`);
@@ -29,7 +39,9 @@ async function takeIn(page: Page, studio: OwnStudio): Promise<void> {
   await page.getByRole('button', { name: 'From a table' }).click();
   await give(page, 'A table, as CSV', 'Who,Song\nAda,Nine Locks at Noon\n');
   await page.getByRole('button', { name: 'Take 1 request over' }).click();
-  await expect(page.getByRole('heading', { name: 'Nine Locks at Noon' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Nine Locks at Noon' })).toBeVisible({
+    timeout: 30_000,
+  });
 
   await page.goto(`${studio.url}/lessons`);
   await page.getByRole('button', { name: 'From a calendar' }).click();
@@ -50,25 +62,20 @@ async function takeIn(page: Page, studio: OwnStudio): Promise<void> {
 test('what came in from files leaves with the whole studio, and an empty one is set up from it', async ({
   page,
 }) => {
-  test.slow();
-  const [from, to] = await Promise.all([
-    OwnStudio.open(),
-    OwnStudio.open({ HARVU_DEMO: '0', HARVU_SET_UP_CODE: CODE }),
-  ]);
+  // Two studios of its own are made, one after the other.
+  test.setTimeout(300_000);
+  const from = await OwnStudio.open();
+  const file = await takeOut(page, from).finally(() => from.close());
+  const to = await OwnStudio.open({ HARVU_DEMO: '0', HARVU_SET_UP_CODE: CODE });
   try {
-    await comeIn(page, from);
-    await takeIn(page, from);
-    await page.goto(`${from.url}/studio`);
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Save the whole studio' }).click();
-    const file = await (await download).path();
-
     await page.goto(`${to.url}/sign-in`);
     await page.getByRole('button', { name: 'Bring a studio back from its file' }).click();
     await page.getByLabel('The studio’s file').setInputFiles(file);
     await page.getByLabel('Code of this start').fill(CODE);
     await page.getByRole('button', { name: 'Bring the studio back' }).click();
-    await expect(page.getByRole('status')).toContainText('Tern Yard Studio is back');
+    await expect(page.getByRole('status')).toContainText('Tern Yard Studio is back', {
+      timeout: 90_000,
+    });
     await page.getByRole('button', { name: 'Go to the door' }).click();
     await page.getByLabel('Sign-in name').fill('odalys');
     await page.getByLabel('Password').fill(PASSWORD);
@@ -76,7 +83,7 @@ test('what came in from files leaves with the whole studio, and an empty one is 
     await expect(page.getByRole('heading', { name: 'My week' })).toBeVisible();
     await expect(page.getByText('Slow Barge to Ferrow').first()).toBeVisible();
   } finally {
-    await Promise.all([from.close(), to.close()]);
+    await to.close();
   }
 });
 

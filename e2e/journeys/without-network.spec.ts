@@ -1,3 +1,4 @@
+import { makePlan } from '@harvu/core/plan';
 import { expect, test, type Page } from '../test';
 import { planOf } from '../plans';
 import { Door } from '../screens/door';
@@ -88,6 +89,82 @@ test('a session that ran out throws nobody out of the room, and nothing is lost'
     .poll(async () => (await planOf(page)).events.length, { timeout: 25_000 })
     .toBe(plan.events.length + 2);
   await expect(page.getByText(/to be sent/)).toHaveCount(0);
+});
+
+test('what was marked and sent stands after a reload without a connection', async ({
+  page,
+  context,
+}) => {
+  await new Door(page).slipInAs('Odalys Renn');
+  await page.goto('/week');
+  await expect(page.getByRole('heading', { name: 'My week' })).toBeVisible();
+  const plan = await planOf(page);
+  await isKept(page);
+  await page.goto(`/plans/${plan.id}/practice/ready`);
+  const room = new PracticeRoom(page);
+  await expect(page.getByRole('button', { name: /^Not yet/ })).toBeVisible();
+  await room.stumbled();
+  await expect
+    .poll(async () => (await planOf(page)).events.length, { timeout: 20_000 })
+    .toBe(plan.events.length + 1);
+  await expect(page.getByText(/to be sent/)).toHaveCount(0);
+  const tries = await page.evaluate(readTries);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Not yet/ })).toBeVisible();
+  await page.goto('/week');
+  await expect(page.getByRole('heading', { name: 'My week' })).toBeVisible();
+  expect(tries.filter(({ isSent }) => isSent).length).toBe(1);
+  // The server’s word of it comes with the next look at the plan; then the device keeps it once.
+  await context.setOffline(false);
+  await page.goto(`/plans/${plan.id}/practice/ready`);
+  await expect.poll(() => page.evaluate(readTries), { timeout: 20_000 }).toEqual([]);
+});
+
+/** What waits on the device, or was sent and is not known to be told yet. */
+async function readTries(): Promise<readonly { readonly isSent?: boolean }[]> {
+  const [name = ''] = (await indexedDB.databases()).flatMap((one) =>
+    one.name?.startsWith('harvu ') ? [one.name] : [],
+  );
+  const base = await new Promise<IDBDatabase>((resolve, reject) => {
+    const asked = indexedDB.open(name);
+    asked.onsuccess = () => resolve(asked.result);
+    asked.onerror = () => reject(new Error('cannot be opened'));
+  });
+  return new Promise((resolve, reject) => {
+    const asked = base.transaction('events').objectStore('events').getAll();
+    asked.onsuccess = () => {
+      base.close();
+      resolve(asked.result as { isSent?: boolean }[]);
+    };
+    asked.onerror = () => reject(new Error('cannot be read'));
+  });
+}
+
+test('what was played without a mark counts though the tab is closed', async ({
+  page,
+  context,
+}) => {
+  await new Door(page).slipInAs('Odalys Renn');
+  const plan = await planOf(page);
+  const { document, teaching, figures } = plan;
+  const { steps } = makePlan(document, { teaching, student: figures.student });
+  const step = steps.find(({ rungs }) => rungs.length > 0)?.id ?? '';
+  await page.goto(`/plans/${plan.id}/practice/${encodeURIComponent(step)}`);
+  await expect(page.getByRole('button', { name: /Start/ })).toBeVisible();
+  await page.keyboard.press(' ');
+  await page.waitForTimeout(7000);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto('/week');
+  const seconds = async (): Promise<readonly number[]> =>
+    (await planOf(again)).events
+      .slice(plan.events.length)
+      .flatMap((one) => (one.kind === 'time' ? [one.seconds] : []));
+  await expect.poll(seconds, { timeout: 40_000 }).toHaveLength(1);
+  const [played = 0] = await seconds();
+  expect(played).toBeGreaterThan(4);
+  expect(played).toBeLessThan(12);
 });
 
 test('can be put on the home screen: it says its name, its pictures and where it begins', async ({

@@ -1,5 +1,3 @@
-import { isValid, parseISO } from 'date-fns';
-
 /** A day of the calendar, ISO 8601, in the studio's time zone: what counts for practice, not the moment. */
 export type Day = `${number}-${number}-${number}`;
 
@@ -72,7 +70,8 @@ const DAY = /^\d{4}-\d\d-\d\d$/;
  */
 export function parseDay(value: unknown): Day | undefined {
   if (typeof value !== 'string' || !DAY.test(value)) return undefined;
-  return isValid(parseISO(value)) ? (value as Day) : undefined;
+  // A day the calendar does not have counts as another.
+  return dayOf(numberOf(value)) === value ? value : undefined;
 }
 
 /**

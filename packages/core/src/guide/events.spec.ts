@@ -85,7 +85,13 @@ describe('what the strings of the guide do', () => {
 
   it('is a note that sounds where it is slid to, after any note before it', () => {
     // The same note slid to at the third beat and plucked at the first: of like loudness as they begin.
-    for (const before of ['3: 2 . /7 .', '3: 2~ . /7 .', '3: 2m . /7 .', '6: 3 . /8 .', '1: 12 . \\5 .'])
+    for (const before of [
+      '3: 2 . /7 .',
+      '3: 2~ . /7 .',
+      '3: 2m . /7 .',
+      '6: 3 . /8 .',
+      '1: 12 . \\5 .',
+    ])
       for (const slower of [0.5, 1, 3]) {
         const events = eventsOf(`${FRAME}riff a 4/4: ${before}\n[A] riff a in 1\n| G |`, slower);
         const guitar = new Guitar(RATE);
@@ -98,7 +104,9 @@ describe('what the strings of the guide do', () => {
               .subarray(atS * slower * RATE, (atS * slower + 0.1) * RATE)
               .reduce((sum, one) => sum + one * one, 0),
           );
-        expect(power(2.02)).withContext(`${before} ${slower}`).toBeGreaterThan(power(0) * 0.12);
+        expect(power(2.02))
+          .withContext(`${before} ${slower}`)
+          .toBeGreaterThan(power(0) * 0.12);
       }
   });
 

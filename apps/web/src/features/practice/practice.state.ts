@@ -157,9 +157,7 @@ export class PracticeState {
         // What hurt earlier today is not forgotten because the page was closed.
         if (plan && plan.id !== this.openPlan)
           this.hurts.set(events.some((one) => one.kind === 'sore' && one.day === today));
-        const unmarked = playedIn(events).filter(
-          (one) => one.day === today && !('clean' in one),
-        );
+        const unmarked = playedIn(events).filter((one) => one.day === today && !('clean' in one));
         const seconds = unmarked.reduce((sum, one) => sum + one.seconds, 0);
         this.marks.know(evidenceIn(events), seconds, plan?.id === this.openPlan);
         this.openPlan = plan?.id ?? this.openPlan;
