@@ -20,7 +20,7 @@ async function stepsOfEachKind(page: Page): Promise<ReadonlyMap<string, string>>
 /** What of the room’s keys is cut off by an edge of the screen, or lies under something else. */
 function hiddenKeys(page: Page): Promise<readonly string[]> {
   return page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('.room-keys button')].flatMap((button) => {
+    Array.from(document.querySelectorAll<HTMLElement>('.room-keys button')).flatMap((button) => {
       const { left, top, right, bottom } = button.getBoundingClientRect();
       const isOut = left < -1 || top < -1 || right > innerWidth + 1 || bottom > innerHeight + 1;
       const at = document.elementFromPoint((left + right) / 2, (top + bottom) / 2);

@@ -1,4 +1,11 @@
-import { compareBars, compareLine, type ComparedBar, type Comparison } from '../sameness';
+import {
+  AlikeRows,
+  compareBars,
+  compareLine,
+  MOVED_SIMILARITY,
+  type ComparedBar,
+  type Comparison,
+} from '../sameness';
 import {
   barBeats,
   barChords,
@@ -95,20 +102,26 @@ function couldDerive(song: SongDocument): readonly Finding[] {
     .filter((section) => section.parent === undefined)
     .map((section) => candidateOf(song, section))
     .filter(({ bars }) => bars.length >= FEWEST_BARS);
-  return own.flatMap((one, index) => {
-    const found = likeBefore(one, own.slice(0, index));
+  const rows = new AlikeRows();
+  return own.flatMap((one) => {
+    const like = rows.mayBeLike(one.bars, { plain: WORTH_DERIVING, moved: MOVED_SIMILARITY });
+    rows.add(one.bars);
+    const found = likeBefore(
+      one,
+      like.flatMap((at) => own[at] ?? []),
+    );
     if (!found) return [];
-    const { like, comparison } = found;
+    const { like: parent, comparison } = found;
     const line = compareLine(comparison, {
-      a: { name: like.section.name, bars: like.bars },
+      a: { name: parent.section.name, bars: parent.bars },
       b: { name: one.section.name, bars: one.bars },
     });
     return [
       createFinding('same-claim', {
         ...{ place: { kind: 'section', id: one.section.id }, at: one.section.name },
-        cause: causeOf(like.section, comparison),
+        cause: causeOf(parent.section, comparison),
         message: line,
-        remedies: deriveRemedies(like.section, one.section, comparison),
+        remedies: deriveRemedies(parent.section, one.section, comparison),
       }),
     ];
   });

@@ -88,11 +88,13 @@ function barText(lines: readonly TabLine[], at: number): string {
   const bars = lines.map((line) => line.bars[at] ?? '');
   const notes = bars.flatMap((bar, index) => notesIn(bar, index + 1));
   if (notes.length === 0) return '-';
-  const columns = [...new Set(notes.map((one) => one.column))].sort((a, b) => a - b);
+  const byColumn = new Map<number, TabNote[]>();
+  for (const note of notes) byColumn.set(note.column, [...(byColumn.get(note.column) ?? []), note]);
+  const columns = [...byColumn.keys()].sort((a, b) => a - b);
   const { first, step, slots } = gridOf(columns, Math.max(...bars.map((bar) => bar.length)));
   const tokens = Array.from({ length: slots }, () => '.');
   for (const column of columns) {
-    const here = notes.filter((one) => one.column === column).sort((a, b) => b.string - a.string);
+    const here = (byColumn.get(column) ?? []).sort((a, b) => b.string - a.string);
     const slot = Math.min(slots - 1, Math.round((column - first) / step));
     tokens[slot] = here.map((one) => `${one.string}:${one.word}`).join('+');
   }

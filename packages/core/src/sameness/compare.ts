@@ -24,7 +24,7 @@ const GAP = 1;
 const MOST_DIFFERENT = 0.5;
 const ENDING_BARS = 2;
 /** Half of any few bars agree with any others at one interval or another; moved music has to agree more. */
-const MOVED_SIMILARITY = 0.75;
+export const MOVED_SIMILARITY = 0.75;
 
 interface Alignment {
   readonly cost: number;

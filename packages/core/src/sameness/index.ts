@@ -1,5 +1,6 @@
+export { AlikeRows } from './candidates';
 export { compareLine } from './compare-words';
-export { compareBars, repeatingCell } from './compare';
+export { compareBars, MOVED_SIMILARITY, repeatingCell } from './compare';
 export type { Comparison, Relation } from './compare';
 export { barsToLearn } from './learning';
 export type { ToLearn } from './learning';

@@ -206,9 +206,12 @@ describe('measuring how late the microphone is', () => {
       },
     ]);
     const state = TestBed.inject(TakeState);
-    await state.measureDelay();
-    for (let turn = 0; turn < 150 && state.phase() === 'measures'; turn += 1)
-      await new Promise((resolve) => setTimeout(resolve, 100));
+    // The sound runs by the real clock: on a device that is busy it may be cut, and is measured once more.
+    for (let tries = 0; tries < 4 && !TestBed.inject(Latency).microphone(); tries += 1) {
+      await state.measureDelay();
+      for (let turn = 0; turn < 150 && state.phase() === 'measures'; turn += 1)
+        await new Promise((resolve) => setTimeout(resolve, 100));
+    }
     expect(state.problem()).toBe('');
     const { ms = 0, giveOrTakeMs = 99 } = TestBed.inject(Latency).microphone() ?? {};
     expect(ms).toBeGreaterThan(140);
@@ -221,7 +224,7 @@ describe('measuring how late the microphone is', () => {
     TestBed.inject(Latency).set(120);
     expect(TestBed.inject(Latency).microphone()).toBeNull();
     localStorage.clear();
-  }, 20_000);
+  }, 60_000);
 
   it('says what to do where its click is not heard', async () => {
     const context = new AudioContext();
