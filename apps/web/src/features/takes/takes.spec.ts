@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { readChart } from '@harvu/core/chart';
-import { songScore } from '@harvu/core/guide';
+import { renderScore, songScore } from '@harvu/core/guide';
 import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
 import { measuresOf, type ExpectedTime } from '@harvu/core/take';
 import { expose } from 'comlink';
@@ -12,7 +12,8 @@ import { listening } from '../../sound/listening';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { ASK_MICROPHONE } from '../../sound/microphone';
 import { MidiPads, STAND_IN_NAME, type PadHit } from '../../sound/midi-pads';
-import { RoomSound, SOUND_CONTEXT, SOUND_OUT } from '../../sound/room-sound';
+import { EVEN_COUNT } from '../../sound/even-count';
+import { RoomSound } from '../../sound/room-sound';
 import { Latency, type MicrophoneDelay } from '../../sound/latency';
 import { Device } from '../../store/device';
 import { emptyDevice, setUpPage, Shown } from '../../testing/page';
@@ -188,34 +189,42 @@ describe('the delay of a take', () => {
 });
 
 describe('measuring how late the microphone is', () => {
-  it('hears the device’s own count, and keeps what it heard', async () => {
+  const RATE = 22_050;
+  let sound: StillSound;
+  let capture: jasmine.SpyObj<Capture>;
+  beforeEach(() => {
     localStorage.clear();
-    const context = new AudioContext();
-    const out = context.createMediaStreamDestination();
+    sound = new StillSound();
+    capture = jasmine.createSpyObj<Capture>('capture', ['start', 'stop', 'cancel']);
+    capture.start.and.resolveTo(true);
     setUpPage([
-      ...[TakeState, Capture, RoomSound, here],
-      { provide: ASK_MICROPHONE, useValue: () => Promise.resolve(out.stream) },
-      { provide: SOUND_CONTEXT, useValue: () => context },
-      {
-        provide: SOUND_OUT,
-        useValue: () => {
-          const late = new DelayNode(context, { delayTime: 0.15 });
-          late.connect(out);
-          return late;
-        },
-      },
+      ...[TakeState, here, { provide: Capture, useValue: capture }],
+      { provide: RoomSound, useValue: Object.assign(sound, { close: () => undefined }) },
     ]);
+  });
+  afterEach(() => localStorage.clear());
+
+  /** Lets the count be played, and heard so many ms later; where it is not heard at all, for null. */
+  async function measure(lateMs: number | null): Promise<TakeState> {
     const state = TestBed.inject(TakeState);
-    // The sound runs by the real clock: on a device that is busy it may be cut, and is measured once more.
-    for (let tries = 0; tries < 4 && !TestBed.inject(Latency).microphone(); tries += 1) {
-      await state.measureDelay();
-      for (let turn = 0; turn < 150 && state.phase() === 'measures'; turn += 1)
-        await new Promise((resolve) => setTimeout(resolve, 100));
-    }
+    const startedAtMs = performance.now();
+    await state.measureDelay();
+    sound.at(0);
+    const heardMs = performance.now() - startedAtMs + (lateMs ?? 0);
+    const click = renderScore(EVEN_COUNT, { slower: 1, sampleRate: RATE, hasClick: true });
+    const samples = new Float32Array(click.length + RATE);
+    if (lateMs !== null) samples.set(click, Math.round((heardMs / 1000) * RATE));
+    capture.stop.and.returnValue({ samples, sampleRate: RATE, startedAtMs });
+    sound.ended.next();
+    while (state.phase() === 'measures') await new Promise((resolve) => setTimeout(resolve, 20));
+    return state;
+  }
+
+  it('hears the device’s own count, and keeps what it heard', async () => {
+    const state = await measure(150);
     expect(state.problem()).toBe('');
     const { ms = 0, giveOrTakeMs = 99 } = TestBed.inject(Latency).microphone() ?? {};
-    expect(ms).toBeGreaterThan(140);
-    expect(ms).toBeLessThan(330);
+    expect(Math.abs(ms - 150)).toBeLessThan(12);
     expect(giveOrTakeMs).toBeLessThan(7);
     expect(JSON.parse(localStorage.getItem('harvu-microphone-ms') ?? '')).toEqual({
       ms,
@@ -223,24 +232,13 @@ describe('measuring how late the microphone is', () => {
     });
     TestBed.inject(Latency).set(120);
     expect(TestBed.inject(Latency).microphone()).toBeNull();
-    localStorage.clear();
-  }, 60_000);
+  });
 
   it('says what to do where its click is not heard', async () => {
-    const context = new AudioContext();
-    const still = context.createMediaStreamDestination();
-    setUpPage([
-      ...[TakeState, Capture, RoomSound, here],
-      { provide: ASK_MICROPHONE, useValue: () => Promise.resolve(still.stream) },
-    ]);
-    const state = TestBed.inject(TakeState);
-    await state.measureDelay();
-    for (let turn = 0; turn < 150 && state.phase() === 'measures'; turn += 1)
-      await new Promise((resolve) => setTimeout(resolve, 100));
+    const state = await measure(null);
     expect(state.problem()).toContain('take the headphones off');
     expect(TestBed.inject(Latency).microphone()).toBeNull();
-    await context.close();
-  }, 20_000);
+  });
 });
 
 describe('the picture of a take', () => {
