@@ -4,7 +4,7 @@ import { assumed } from '../constants';
 import { LAYERS } from '../layer';
 import type { Step } from '../steps';
 import type { Bpm } from '../units';
-import { heldOf, passesAt, type Attempt, type Held } from './held';
+import { askedOf, heldOf, passesAt, type Attempt, type Held } from './held';
 import { bearing, piecesOf, type Piece } from './pieces';
 
 /** Where a student is on one step's ladder. */
@@ -133,7 +133,9 @@ function firstRung(rungs: readonly Bpm[], brought: number | null): number {
 }
 
 /** The rung to play next: the first above what is held, further down after failing at it. */
-function nextRung({ rungs }: Step, { bpm: held, eased }: Held, first: number): number {
+function nextRung({ rungs }: Step, { bpm: held, eased, below }: Held, first: number): number {
+  // What failed again and again is played one rung slower, however close or far apart they are.
+  if (below < Infinity) return Math.max(0, rungs.findLastIndex((rung) => rung < below) - eased);
   const above = held === null ? first : rungs.findIndex((rung) => rung > held);
   const next = above < 0 ? rungs.length - 1 : above;
   return Math.max(0, next - eased);
@@ -142,8 +144,7 @@ function nextRung({ rungs }: Step, { bpm: held, eased }: Held, first: number): n
 function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
   const { rungs, goal } = step;
   const attempts = attemptsAt([piece], tries);
-  const goalBpm = rungs.at(-1) ?? 0;
-  const held = heldOf(attempts, { cleanInRow: goal.cleanInRow, goalBpm });
+  const held = heldOf(attempts, askedOf(step));
   const first = held.bpm === null ? firstRung(rungs, broughtTo(piece, tries)) : 0;
   const rung = nextRung(step, held, first);
   const inRow = passesAt(held, rungs[rung] ?? 0);

@@ -19,14 +19,39 @@ export interface Held {
   readonly failsInRow: number;
   /** Rungs to go back, after failing again and again at what comes next. */
   readonly eased: number;
+  /** A tempo that was held and failed twice since: what comes next is slower, however far apart the rungs are. */
+  readonly below: number;
 }
 
-const NOTHING: Held = { bpm: null, goalDays: [], run: [], failsInRow: 0, eased: 0 };
+const NOTHING: Held = {
+  bpm: null,
+  goalDays: [],
+  run: [],
+  failsInRow: 0,
+  eased: 0,
+  below: Infinity,
+};
 
 /** What counts: so many clean in a row, and the tempo that is the goal, 0 without one. */
 export interface Asked {
   readonly cleanInRow: number;
   readonly goalBpm: number;
+}
+
+/**
+ * Gives what a step asks of the attempts at it.
+ *
+ * @example
+ * askedOf({ goal: { cleanInRow: 3 }, rungs: [60, 66] }) // { cleanInRow: 3, goalBpm: 66 }
+ */
+export function askedOf({
+  goal,
+  rungs,
+}: {
+  readonly goal: { readonly cleanInRow: number };
+  readonly rungs: readonly number[];
+}): Asked {
+  return { cleanInRow: goal.cleanInRow, goalBpm: rungs.at(-1) ?? 0 };
 }
 
 function passesIn(run: readonly Attempt[]): number {
@@ -56,6 +81,7 @@ function afterClean(held: Held, one: Attempt, { cleanInRow, goalBpm }: Asked): H
     ...next,
     bpm: Math.max(held.bpm ?? 0, proven),
     eased: 0,
+    below: Infinity,
     goalDays: isGoal ? [...held.goalDays, one.day] : held.goalDays,
   };
 }
@@ -66,8 +92,8 @@ function afterStumble(held: Held, one: Attempt): Held {
   const stumbled = { ...held, run: [], failsInRow };
   if (failsInRow < assumed('failsToStepDown')) return stumbled;
   const isHeld = held.bpm !== null && one.bpm > 0 && one.bpm <= held.bpm;
-  const below = Math.floor(one.bpm / assumed('rungRatio'));
-  return { ...stumbled, failsInRow: 0, ...(isHeld ? { bpm: below } : { eased: held.eased + 1 }) };
+  const lowered = { bpm: Math.floor(one.bpm / assumed('rungRatio')), below: one.bpm };
+  return { ...stumbled, failsInRow: 0, ...(isHeld ? lowered : { eased: held.eased + 1 }) };
 }
 
 /**

@@ -1,7 +1,7 @@
 export type { BarRange } from '../edits';
 export { attemptsOf, climbOf } from './climb';
 export type { Climb } from './climb';
-export { heldOf } from './held';
+export { askedOf, heldOf } from './held';
 export type { Attempt, Held } from './held';
 export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';

@@ -1,6 +1,6 @@
 import type { Day } from '../day';
 import type { Try } from '../events';
-import { attemptsOf, heldOf, type Attempt, type Held } from '../practice';
+import { askedOf, attemptsOf, heldOf, type Attempt, type Held } from '../practice';
 import { kindOf, type Kind, type Step } from '../steps';
 import type { Bpm } from '../units';
 
@@ -38,7 +38,7 @@ export function byDay(
 
 /** How what is held of a step went from day to day. */
 export function heldByDay(step: Step, tries: readonly Try[]): readonly HeldOn[] {
-  const asked = { cleanInRow: step.goal.cleanInRow, goalBpm: step.rungs.at(-1) ?? 0 };
+  const asked = askedOf(step);
   let before = heldOf([], asked);
   return byDay(attemptsOf(step, tries)).map(([day, attempts]) => {
     const after = heldOf(attempts, asked, before);

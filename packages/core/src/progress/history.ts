@@ -1,7 +1,7 @@
 import type { Layer } from '../song';
 import { kindOf, type Step } from '../steps';
 import type { Bpm } from '../units';
-import { attemptsOf, heldOf } from '../practice';
+import { askedOf, attemptsOf, heldOf } from '../practice';
 import type { Try } from '../events';
 
 /** The clean tempo of a step after so many minutes of practice on the whole song. */
@@ -22,7 +22,7 @@ function minutesUpTo(tries: readonly Try[]): readonly number[] {
 }
 
 function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): TempoLine {
-  const asked = { cleanInRow: step.goal.cleanInRow, goalBpm: step.rungs.at(-1) ?? 0 };
+  const asked = askedOf(step);
   let held = heldOf([], asked);
   const points: TempoPoint[] = [];
   tries.forEach((one, index) => {

@@ -103,14 +103,32 @@ describe('a climb', () => {
     const [low = 0, , third = 0] = verse.rungs;
     const up = [1, 2, 3].map(() => tryAt(verse, true, { bpm: third }));
     const fails = (tempo: number) => [1, 2].map(() => tryAt(verse, false, { bpm: tempo }));
-    expect(climbOf(verse, [...up, ...fails(third)]).cleanBpm).toBe(
-      Math.floor(third / 1.08) as never,
-    );
+    const lowered = climbOf(verse, [...up, ...fails(third)]);
+    expect([lowered.cleanBpm, lowered.rung]).toEqual([Math.floor(third / 1.08) as never, 1]);
     expect(climbOf(verse, [...up, ...fails(120), ...fails(120)]).cleanBpm).toBe(third as never);
     const down = fails(low);
     const again = [1, 2, 3].map(() => tryAt(verse, true, { bpm: third }));
     expect(climbOf(verse, [...up, ...down, ...again]).cleanBpm).toBe(third as never);
   });
+
+  for (const rungs of [
+    [60, 92],
+    [60, 72, 86, 92],
+    [40, 80, 92],
+    [88, 89, 90, 91, 92],
+  ] as const) {
+    it(`goes down a rung of ${rungs.join(', ')} after two stumbles at what was held`, () => {
+      const ladder = { ...verse, rungs } as unknown as Step;
+      for (let at = 1; at < rungs.length; at += 1) {
+        const bpm = rungs[at];
+        const held = [1, 2, 3].map(() => tryAt(verse, true, { bpm }));
+        const fails = [1, 2].map(() => tryAt(verse, false, { bpm }));
+        expect(climbOf(ladder, [...held, ...fails]).rung)
+          .withContext(`${bpm}`)
+          .toBe(at - 1);
+      }
+    });
+  }
 
   it('counts what was played, on whatever ladder: nine clean at the goal are the goal', () => {
     const nine = Array.from({ length: 9 }, () => tryAt(verse, true, { bpm: 92 }));
