@@ -1,3 +1,4 @@
+import { secondsAt } from '@harvu/core/change';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
@@ -21,7 +22,7 @@ function lateAt({ left }: WorkedRiff, bpm: number | undefined): readonly object[
   return left.shifts
     .map(({ before, seconds, windowBeats }) => ({
       ...{ code: 'riff-reach', note: before + 1, seconds },
-      hasSeconds: (60 * windowBeats) / bpm,
+      hasSeconds: secondsAt(windowBeats, bpm),
     }))
     .filter((one) => one.seconds > one.hasSeconds);
 }

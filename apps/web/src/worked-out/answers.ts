@@ -1,5 +1,6 @@
 import type { Plan } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
+import { isLate, type ChangeTime } from '@harvu/core/change';
 import { readChart } from '@harvu/core/chart';
 import { handWords } from '@harvu/core/fretboard';
 import { findingsOf, stepFindings, type Finding } from '@harvu/core/checks';
@@ -79,11 +80,11 @@ import {
   passOf,
   riffApart,
   splitSection,
-  tightestChanges,
+  changeTimesOf,
   workpieceOf,
   type RiffApart,
   type Step,
-  type WindowedChange,
+  type SongChangeTime,
   type Workpiece,
 } from '@harvu/core/steps';
 import { dayAfter, daysBetween, type Day } from '@harvu/core/day';
@@ -103,8 +104,8 @@ export interface Adjustments {
 /** A song taken apart for the bench. */
 export interface SongApart {
   readonly work: Workpiece;
-  /** Every change with the least time there is for it, slowest first. */
-  readonly tightest: readonly WindowedChange[];
+  /** Every change beside the least time there is for it; what lacks most comes first. */
+  readonly changes: readonly SongChangeTime[];
   readonly toLearn: ToLearn;
   /** Every riff that is written, played or not. */
   readonly riffs: readonly RiffApart[];
@@ -112,12 +113,8 @@ export interface SongApart {
   readonly slowest?: SlowChange;
 }
 
-/** A change that takes longer than there is for it, in seconds. */
-export interface SlowChange {
-  readonly from: string;
-  readonly to: string;
-  readonly seconds: number;
-  readonly windowSeconds: number;
+/** A change that takes longer than there is for it, and what would help. */
+export interface SlowChange extends ChangeTime {
   readonly remedies: readonly SlowRemedy[];
 }
 
@@ -282,18 +279,14 @@ function plainBlocks({ timeline }: Workpiece): readonly PlainBlock[] {
   }));
 }
 
+/** The change that lacks most, where any does. */
 function slowestOf(
   song: SongDocument,
   work: Workpiece,
-  tightest: readonly WindowedChange[],
+  [slow]: readonly SongChangeTime[],
 ): SlowChange | undefined {
-  const [slow] = tightest
-    .map((one) => ({ ...one, windowSeconds: (60 * one.windowBeats) / work.goalBpm }))
-    .filter((one) => one.seconds > one.windowSeconds)
-    .sort((a, b) => b.seconds / b.windowSeconds - a.seconds / a.windowSeconds);
-  if (!slow) return undefined;
-  const { from, to, seconds, windowSeconds } = slow;
-  return { from, to, seconds, windowSeconds, remedies: slowRemedies(song, work, slow) };
+  if (!slow || !isLate(slow)) return undefined;
+  return { ...slow, remedies: slowRemedies(song, work, slow) };
 }
 
 /** What pages ask about songs: pure, so that a worker answers here and a test asks without one. */
@@ -304,12 +297,12 @@ export const answers = {
   /** Takes a song apart without making its steps. */
   takeApart(song: SongDocument, conventions: Conventions): SongApart {
     const work = workpieceOf(song, conventions);
-    const tightest = tightestChanges(work);
-    const slowest = slowestOf(song, work, tightest);
+    const changes = changeTimesOf(work);
+    const slowest = slowestOf(song, work, changes);
     const words = handWords(conventions, work);
     const riffs = (song.riffs ?? []).map((named) => riffApart(song, named, { work, words }));
     const toLearn = barsToLearn(work.timeline);
-    return { work, tightest, toLearn, riffs, ...(slowest && { slowest }) };
+    return { work, changes, toLearn, riffs, ...(slowest && { slowest }) };
   },
 
   findings: findingsOf,

@@ -10,6 +10,7 @@ import {
   workpieceOf,
   type Workpiece,
   type WorkpieceOptions,
+  changeTimesOf,
 } from '../steps';
 import type { SongGrip } from '../player';
 import { timelineOf } from '../timeline';
@@ -152,9 +153,9 @@ function whyOf(shapes: readonly CapoShape[], work: Workpiece): string {
       : fresh.length < shapes.length
         ? `, ${shapes.length - fresh.length} of ${shapes.length} known already`
         : '';
-  const slowest = work.changes.toSorted((a, b) => b.seconds - a.seconds)[0];
+  const [slowest] = changeTimesOf(work);
   const change = slowest
-    ? `; the slowest change is ${chordLabel(slowest.from)} → ${chordLabel(slowest.to)}, ${slowest.seconds.toFixed(2)} s`
+    ? `; the slowest change is ${chordLabel(slowest.from)} → ${chordLabel(slowest.to)}, ${slowest.takes.toFixed(2)} s`
     : '';
   return `${listed(shapes.map(({ name }) => chordLabel(name)))}: ${barres}${owned}${change}.`;
 }

@@ -16,6 +16,7 @@ import {
   type Hand,
   type HandWords,
   type Setup,
+  liesAsFullBarre,
 } from '../fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import { toneOver } from '../pitch';
@@ -24,7 +25,6 @@ import { createFinding, type Finding, type Remedy } from './finding';
 import { assumed } from '../constants';
 
 const SLIPS_OFFERED = 3;
-const FULL_BARRE = 5;
 
 /** How long each chord is stayed on at the longest, in seconds. */
 function longestHeld(song: SongDocument): ReadonlyMap<string, number> {
@@ -223,11 +223,11 @@ function causeOf({ grip, fingers }: NamedGrip): string {
   return formatGrip(grip) + (fingers ? ` ${formatFingers(fingers)}` : '');
 }
 
-/** A full barre lies over five strings or more. */
+/** A finger that lies over the strings as a full barre, where it is laid. */
 function hasFullBarre({ grip, fingers, hand }: Judged): boolean {
   const usual = fingeringOf(grip, hand);
   const laid = fingers ? fingers.filter((finger) => finger === 1).length > 1 : true;
-  return laid && (usual?.barres.some((barre) => barre.to - barre.from >= FULL_BARRE - 1) ?? false);
+  return laid && (usual?.barres.some(liesAsFullBarre) ?? false);
 }
 
 function barreFindings(judged: Judged): readonly Finding[] {

@@ -1,3 +1,4 @@
+import { secondsAt } from '../change';
 import { noteName } from '../pitch';
 import { formatMeter } from '../rhythm';
 import { handFor } from '../player';
@@ -126,7 +127,7 @@ function beyondHand({ notes, left }: WorkedRiff): readonly number[] {
 /** Shifts that take longer than there is time at the goal. */
 function lateShifts({ worked, goalBpm }: Checked): WorkedRiff['left']['shifts'] {
   return worked.left.shifts.filter(
-    ({ seconds, windowBeats }) => seconds > (windowBeats * 60) / goalBpm,
+    ({ seconds, windowBeats }) => seconds > secondsAt(windowBeats, goalBpm),
   );
 }
 
@@ -169,7 +170,7 @@ function whereOf(checked: Checked, place: number): string {
 }
 
 function lateWords(checked: Checked, { before, mm, seconds, windowBeats }: LateShift): string {
-  const time = (windowBeats * 60) / checked.goalBpm;
+  const time = secondsAt(windowBeats, checked.goalBpm);
   return `The hand goes ${Math.round(mm)} mm to ${whereOf(checked, before)}: that takes ${seconds.toFixed(2)} s, and at ${checked.goalBpm} there are ${time.toFixed(2)}.`;
 }
 

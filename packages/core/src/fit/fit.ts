@@ -1,5 +1,5 @@
 import { chordLabel } from '../chord';
-import { barreStrings, FULL_BARRE_STRINGS } from '../fretboard';
+import { isFullBarre } from '../fretboard';
 import { dayAfter, type Day } from '../day';
 import { LAYERS, type Layer } from '../layer';
 import {
@@ -15,14 +15,14 @@ import {
   type StepPlan,
 } from '../plan';
 import type { SongDocument } from '../song';
-import { isGripOwned, kindOf, tightestChanges, type Step, type WindowedChange } from '../steps';
+import { changeTimesOf, isGripOwned, kindOf, type Step, type WindowedChange } from '../steps';
 import type { Bpm } from '../units';
 import { mostNew, stopsOf, type Bounds, type Stop } from './stops';
 
 /** Now; with a simpler version first; or after something else was learnt. */
 export type FitVerdict = 'now' | 'simpler' | 'later';
 
-/** The slowest change of a song, beside the time there is for it at the goal. */
+/** The change of a song that lacks most time, beside the time there is for it at the goal. */
 export interface SlowestChange extends Pick<WindowedChange, 'from' | 'to' | 'seconds'> {
   readonly windowSeconds: number;
 }
@@ -126,10 +126,10 @@ function startsOf(song: SongDocument, plan: StepPlan, options: PlanOptions): Fit
 }
 
 function slowestOf({ work }: StepPlan): SlowestChange | null {
-  const [slow] = tightestChanges(work);
+  const [slow] = changeTimesOf(work);
   if (!slow) return null;
-  const { from, to, seconds, windowBeats } = slow;
-  return { from, to, seconds, windowSeconds: (60 * windowBeats) / work.goalBpm };
+  const { from, to, takes, has } = slow;
+  return { from, to, seconds: takes, windowSeconds: has };
 }
 
 /** What has to be there first: new grips, barres before others, then the slowest change that is new. */
@@ -139,7 +139,7 @@ function firstNeeded(
 ): readonly string[] {
   const isBarred = (name: string): boolean => {
     const grip = work.grips.find((one) => one.name === name);
-    return grip !== undefined && barreStrings(grip.fingers) >= FULL_BARRE_STRINGS;
+    return grip !== undefined && isFullBarre(grip.fingers);
   };
   const grips = newGrips.toSorted((a, b) => Number(isBarred(b)) - Number(isBarred(a)));
   const changes = newChanges.map(({ from, to }) => `${chordLabel(from)} → ${chordLabel(to)}`);

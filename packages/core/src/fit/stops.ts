@@ -1,8 +1,8 @@
-import { barreStrings, FULL_BARRE_STRINGS, shapeMove } from '../fretboard';
+import { isFullBarre, shapeMove } from '../fretboard';
 import type { Day } from '../day';
 import { deadlineOf, type Practice, type StepPlan } from '../plan';
 import type { SongGrip } from '../player';
-import { isGripOwned, tightestChanges, type Workpiece } from '../steps';
+import { changeTimesOf, isGripOwned, type Workpiece } from '../steps';
 
 /** Why a song is not for now: too much is new, a change is too tight, it takes too long. */
 export type Stop = 'new' | 'tight' | 'long';
@@ -22,7 +22,7 @@ const OWNED_FOR_ONE_MORE = 8;
 const MOST_MORE = 3;
 
 function isBarre({ fingers }: SongGrip): boolean {
-  return barreStrings(fingers) >= FULL_BARRE_STRINGS;
+  return isFullBarre(fingers);
 }
 
 /** What may be new at once: more for who owns many grips. */
@@ -47,10 +47,8 @@ function newness(work: Workpiece): number {
 
 /** How many times longer than there is time for it the tightest change takes. */
 function tightness({ work, goal }: StepPlan): number {
-  const all = tightestChanges(work, goal).map(
-    ({ seconds, windowBeats }) => (seconds * work.goalBpm) / (60 * windowBeats),
-  );
-  return Math.max(0, ...all);
+  const [slow] = changeTimesOf(work, goal);
+  return slow ? slow.takes / slow.has : 0;
 }
 
 /** What speaks against a plan now; nothing where it fits. */

@@ -1,5 +1,5 @@
 import { millimetres, seconds, type Millimetres, type Seconds } from '../units';
-import { FULL_BARRE_STRINGS } from './barre-strings';
+import { liesAsFullBarre } from './barre-strings';
 import { plainWords, type HandWords } from './hand-words';
 import { fingeringOf } from './fingering';
 import type { Finger, Fingers, Grip } from './grip';
@@ -144,11 +144,10 @@ function barreMove(hands: Hands): BarreMove | null {
 }
 
 function barreSeconds(hands: Hands): number {
-  const strings = newBarres(hands).map(({ lowest, highest }) => highest - lowest + 1);
-  const most = Math.max(0, ...strings);
-  if (most === 0) return 0;
+  const barres = newBarres(hands).map(({ lowest, highest }) => ({ from: lowest, to: highest }));
+  if (barres.length === 0) return 0;
   return assumed(
-    most >= FULL_BARRE_STRINGS ? 'changeFullBarreSeconds' : 'changePartialBarreSeconds',
+    barres.some(liesAsFullBarre) ? 'changeFullBarreSeconds' : 'changePartialBarreSeconds',
   );
 }
 

@@ -1,4 +1,4 @@
-export { barreStrings, FULL_BARRE_STRINGS } from './barre-strings';
+export { barreStrings, isFullBarre, liesAsFullBarre } from './barre-strings';
 export { changeBetween, fingerWays, stayingFingers } from './change';
 export type { Change, ChangeOptions, FingerMove, FingerWay, HeldGrip } from './change';
 export { handWords } from './hand-words';

@@ -1,3 +1,4 @@
+import { bpmWithin } from '../change';
 import { changeBetween } from '../fretboard';
 import { stretchOf, strokesIn, windowsOf, type ChangeWindow, type StruckBar } from '../timeline';
 import { soundsChord, type Pattern } from '../rhythm';
@@ -11,10 +12,6 @@ export type Raise =
   | { readonly kind: 'barer-layer'; readonly limitBpm: number; readonly layer: Layer }
   | { readonly kind: 'open-stroke'; readonly limitBpm: number; readonly windowBeats: number };
 
-function limitOf(windowBeats: number, seconds: number): number {
-  return (60 * windowBeats) / seconds;
-}
-
 function withEasierGrips(work: Workpiece, change: WindowedChange): readonly Raise[] {
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   return [change.from, change.to].flatMap((name): readonly Raise[] => {
@@ -24,7 +21,7 @@ function withEasierGrips(work: Workpiece, change: WindowedChange): readonly Rais
     const [from, to] = name === change.from ? [grip, other] : [other, grip];
     const { hand, pace: paceFactor } = work;
     const { seconds } = changeBetween(from, to, { hand, paceFactor });
-    return [{ kind: 'easier-grip', limitBpm: limitOf(change.windowBeats, seconds), grip }];
+    return [{ kind: 'easier-grip', limitBpm: bpmWithin(change.windowBeats, seconds), grip }];
   });
 }
 
@@ -50,7 +47,9 @@ function inBarerLayer(work: Workpiece, step: Step, change: WindowedChange): read
   for (const layer of barer) {
     const place = tightestPlace(barsOfPart(work, step.atoms[0] ?? '', layer), change);
     if (place && place.windowBeats > change.windowBeats) {
-      return [{ kind: 'barer-layer', limitBpm: limitOf(place.windowBeats, change.seconds), layer }];
+      return [
+        { kind: 'barer-layer', limitBpm: bpmWithin(place.windowBeats, change.seconds), layer },
+      ];
     }
   }
   return [];
@@ -81,7 +80,7 @@ function withOpenStroke(work: Workpiece, step: Step, change: WindowedChange): re
   const wider = opened && windowsOf(opened).find((one) => one.atBeat === place.atBeat);
   if (!wider || wider.windowBeats <= change.windowBeats) return [];
   const { windowBeats } = wider;
-  return [{ kind: 'open-stroke', windowBeats, limitBpm: limitOf(windowBeats, change.seconds) }];
+  return [{ kind: 'open-stroke', windowBeats, limitBpm: bpmWithin(windowBeats, change.seconds) }];
 }
 
 /**
@@ -101,6 +100,6 @@ export function raisesOf(step: Step | undefined, work: Workpiece): readonly Rais
     ...(isMusic ? inBarerLayer(work, step, change) : []),
     ...(isMusic ? withOpenStroke(work, step, change) : []),
   ];
-  const now = limitOf(change.windowBeats, change.seconds);
+  const now = bpmWithin(change.windowBeats, change.seconds);
   return raises.filter((one) => one.limitBpm > now).toSorted((a, b) => b.limitBpm - a.limitBpm);
 }

@@ -1,7 +1,7 @@
 import { songFor } from './song-for';
 import { readChart, writeChart } from '../chart';
 import { withCommand } from '../edits';
-import { tightestChanges, workpieceOf } from '../steps';
+import { changeTimesOf, workpieceOf } from '../steps';
 import { slowRemedies } from './slow-remedies';
 
 const CHART = `tempo: 100
@@ -32,7 +32,7 @@ describe('time for a change that is too slow', () => {
 
   it('makes the time there is for it longer', () => {
     const windowIn = (chart: string): number =>
-      tightestChanges(workpieceOf(readChart(chart).song)).find(
+      changeTimesOf(workpieceOf(readChart(chart).song)).find(
         (one) => one.from === 'C' && one.to === 'F',
       )?.windowBeats ?? 0;
     const only = CHART.replace('| C . F . | C |', '| G | C |');

@@ -1,3 +1,4 @@
+import { changeKey } from '../change';
 import { chordSaid, otherChordSaid } from '../chord';
 import type { Conventions } from '../conventions';
 import { gripDrawing, type Drawing } from '../drawing';
@@ -163,7 +164,7 @@ function changesIn(
       from: gripDrawing({ ...old, ...shared }),
       to: gripDrawing({ ...next, ...shared, moves: fingerWays(change) }),
     };
-    return [[`${from} ${to}`, one] as const];
+    return [[changeKey({ from, to }), one] as const];
   });
   return Object.fromEntries(drawn);
 }

@@ -120,7 +120,7 @@ describe('a climb', () => {
     it(`goes down a rung of ${rungs.join(', ')} after two stumbles at what was held`, () => {
       const ladder = { ...verse, rungs } as unknown as Step;
       for (let at = 1; at < rungs.length; at += 1) {
-        const bpm = rungs[at];
+        const bpm = rungs[at] ?? 0;
         const held = [1, 2, 3].map(() => tryAt(verse, true, { bpm }));
         const fails = [1, 2].map(() => tryAt(verse, false, { bpm }));
         expect(climbOf(ladder, [...held, ...fails]).rung)

@@ -1,6 +1,7 @@
 import { secondsOfDrill, type Drill, type TakeEvent, type Try } from '../events';
 import { songFor, type PlanChange } from '../plan';
 import { type MeasuredChange, type Shown } from '../player';
+import { secondsAt } from '../change';
 import { heldOf } from '../practice';
 import { LAYERS, type SongDocument } from '../song';
 import { changesOfPart, kindOf, workpieceOf, type Proven, type Workpiece } from '../steps';
@@ -45,7 +46,7 @@ function changesShown(
   if (!part || part.parent !== undefined || !played || heldBpm <= 0) return [];
   return changesOfPart(work, part.id, played).map(({ from, to, windowBeats }) => ({
     ...{ from, to, atMost: true as const },
-    seconds: Math.max(assumed('changeLeastSeconds'), (60 * windowBeats) / heldBpm),
+    seconds: Math.max(assumed('changeLeastSeconds'), secondsAt(windowBeats, heldBpm)),
   }));
 }
 

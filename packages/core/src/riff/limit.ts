@@ -1,3 +1,4 @@
+import { bpmWithin } from '../change';
 import type { LeftHand } from './left-hand';
 import type { RiffNote } from './note';
 import { neededPlucks, type PickingPace } from './right-hand';
@@ -37,13 +38,13 @@ export function riffLimit(
     const note = notes[before];
     const where = note ? ` to ${place(note)}` : '';
     const words = `the shift${where}, ${Math.round(mm)} mm, takes ${seconds.toFixed(2)} s`;
-    return { bpm: (60 * windowBeats) / seconds, note: before, words };
+    return { bpm: bpmWithin(windowBeats, seconds), note: before, words };
   });
   const plucks = neededPlucks(notes, pace).map(({ note, seconds, windowBeats }): Bound => {
     const one = notes[note];
     const where = one ? ` on ${place(one)}` : '';
     return {
-      bpm: (60 * windowBeats) / seconds,
+      bpm: bpmWithin(windowBeats, seconds),
       note,
       words: `the pluck${where} needs ${seconds.toFixed(2)} s`,
     };

@@ -1,5 +1,7 @@
+import { bpmWithin, changeKey, pairKey, secondsAt } from '../change';
 import { LAYERS, type Layer } from '../song';
-import { isFullBarre, ownsFullBarre } from './grip-learning';
+import { isFullBarre } from '../fretboard';
+import { ownsFullBarre } from './grip-learning';
 import {
   createMemory,
   crossingChanges,
@@ -7,7 +9,6 @@ import {
   tightestOfPart,
   withGuaranteed,
   type Guaranteed,
-  type TimedSongChange,
   type WindowedChange,
   type Workpiece,
 } from './workpiece';
@@ -26,17 +27,7 @@ export interface Drill {
   readonly before: Layer | undefined;
 }
 
-/** The two grips of a change, sorted and joined by a space. */
-export function pairOf({ from, to }: Pick<TimedSongChange, 'from' | 'to'>): string {
-  return [from, to].sort().join(' ');
-}
-
 const ROUNDING = 1e-9;
-
-/** Seconds of a window at a tempo. */
-function windowSeconds({ windowBeats }: WindowedChange, goalBpm: number): number {
-  return (60 * windowBeats) / goalBpm;
-}
 
 /**
  * Tells whether a change is felt at a tempo: it takes over 0.6 of the time there is for it (assumptions
@@ -47,7 +38,7 @@ export function hinders(
   { constants }: Workpiece,
   goalBpm: number,
 ): boolean {
-  const window = windowSeconds(change, goalBpm);
+  const window = secondsAt(change.windowBeats, goalBpm);
   if ((change.provenSeconds ?? Infinity) <= window + ROUNDING) return false;
   return change.seconds > constants.hinderShare * window;
 }
@@ -80,14 +71,14 @@ function findTightestPairs(
   // Parts are joined only in the layer that is the goal.
   for (const pair of layer === goal ? followingParts(work) : []) {
     for (const { from, to, windowBeats } of crossingChanges(work, pair, layer))
-      take(`${from} ${to}`, windowBeats);
+      take(changeKey({ from, to }), windowBeats);
   }
   const pairs = new Map<string, WindowedChange>();
   for (const change of work.changes.toSorted((a, b) => b.seconds - a.seconds)) {
-    const windowBeats = least.get(`${change.from} ${change.to}`);
+    const windowBeats = least.get(changeKey(change));
     if (windowBeats === undefined) continue;
-    const known = pairs.get(pairOf(change)) ?? { ...change, windowBeats, atBeat: 0 };
-    pairs.set(pairOf(change), { ...known, windowBeats: Math.min(known.windowBeats, windowBeats) });
+    const known = pairs.get(pairKey(change)) ?? { ...change, windowBeats, atBeat: 0 };
+    pairs.set(pairKey(change), { ...known, windowBeats: Math.min(known.windowBeats, windowBeats) });
   }
   return pairs;
 }
@@ -95,9 +86,11 @@ function findTightestPairs(
 /** The first change of the song that lays a full barre, where the student has none yet. */
 function firstBarrePair(work: Workpiece): string | undefined {
   if (ownsFullBarre(work)) return undefined;
-  const barred = new Set(work.grips.filter(isFullBarre).map(({ name }) => name));
+  const barred = new Set(
+    work.grips.filter(({ fingers }) => isFullBarre(fingers)).map(({ name }) => name),
+  );
   const first = work.changes.find(({ from, to }) => barred.has(to) && !barred.has(from));
-  return first && pairOf(first);
+  return first && pairKey(first);
 }
 
 function layerBefore(work: Workpiece, pair: string, goal: Layer): Layer | undefined {
@@ -105,7 +98,7 @@ function layerBefore(work: Workpiece, pair: string, goal: Layer): Layer | undefi
   return LAYERS.slice(0, LAYERS.indexOf(goal) + 1).find((layer) => {
     const change = tightestPairs(work, layer, goal).get(pair);
     if (!change) return false;
-    const startBpm = (startShare * 60 * change.windowBeats) / change.seconds;
+    const startBpm = startShare * bpmWithin(change.windowBeats, change.seconds);
     return startBpm < startLeastShare * work.goalBpm;
   });
 }
@@ -133,12 +126,15 @@ export function drillsOf(
     const slowest = slow.toSorted(([, a], [, b]) => b.seconds - a.seconds);
     const chosen = new Set(slowest.slice(0, most).map(([pair]) => pair));
     if (first !== undefined && pairs.has(first)) chosen.add(first);
-    const inOrder = [...new Set(work.changes.map(pairOf))].filter((pair) => chosen.has(pair));
+    const inOrder = [...new Set(work.changes.map(pairKey))].filter((pair) => chosen.has(pair));
     return inOrder.flatMap((pair): readonly Drill[] => {
       const change = pairs.get(pair);
       if (!change) return [];
       const [a, b] = [change.from, change.to].sort() as [string, string];
-      const neededSeconds = Math.max(windowSeconds(change, work.goalBpm), drillLeastSeconds);
+      const neededSeconds = Math.max(
+        secondsAt(change.windowBeats, work.goalBpm),
+        drillLeastSeconds,
+      );
       const isFirstBarre = pair === first;
       const before = layerBefore(work, pair, goal);
       return [{ names: [a, b], change, neededSeconds, isFirstBarre, before }];

@@ -2,7 +2,7 @@ import {
   barreStrings,
   changeBetween,
   comfortableReach,
-  FULL_BARRE_STRINGS,
+  isFullBarre,
   formatGrip,
   parseGrip,
   reachBetween,
@@ -12,11 +12,6 @@ import {
 } from '../fretboard';
 import type { SongGrip } from '../player';
 import type { Workpiece } from './workpiece';
-
-/** Tells whether a grip lays a finger over four strings or more. */
-export function isFullBarre({ fingers }: Pick<SongGrip, 'fingers'>): boolean {
-  return barreStrings(fingers) >= FULL_BARRE_STRINGS;
-}
 
 /**
  * Tells whether a student has a grip from other songs, by its name alone or with its shape.
@@ -32,11 +27,11 @@ export function isGripOwned({ student }: Workpiece, { name, grip }: SongGrip): b
 /** Tells whether any grip a student has is held with a full barre. */
 export function ownsFullBarre(work: Workpiece): boolean {
   const { student, grips, hand } = work;
-  if (grips.some((one) => isGripOwned(work, one) && isFullBarre(one))) return true;
+  if (grips.some((one) => isGripOwned(work, one) && isFullBarre(one.fingers))) return true;
   return student.ownedGrips.some((owned) => {
     const grip = parseGrip(owned.split(' ')[1] ?? '');
     const way = grip && fingeringOf(grip, hand);
-    return way !== undefined && isFullBarre(way);
+    return way !== undefined && isFullBarre(way.fingers);
   });
 }
 
@@ -74,7 +69,7 @@ export function loadsHand(grip: SongGrip, work: Workpiece): boolean {
   const pressed = grip.grip.flatMap((fret) => (fret ? [fret] : []));
   const span = Math.max(0, ...pressed) - Math.min(...pressed, Infinity);
   const isFelt = span >= FELT_FRETS && isWide(grip, work);
-  return isFullBarre(grip) || isFelt || grip.fingers.includes('T');
+  return isFullBarre(grip.fingers) || isFelt || grip.fingers.includes('T');
 }
 
 function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
@@ -103,9 +98,9 @@ export function gripMinutes(grip: SongGrip, before: readonly SongGrip[], work: W
   const isKnown = before.some((one) => isSameShape(one, grip) || isOneFingerOff(one, grip, work));
   if (isKnown) return constants.gripMovedMinutes * pace;
   const strings = barreStrings(grip.fingers);
-  const isFirst = !ownsFullBarre(work) && !before.some(isFullBarre);
+  const isFirst = !ownsFullBarre(work) && !before.some((one) => isFullBarre(one.fingers));
   const full = isFirst ? constants.gripFirstBarreMinutes : constants.gripBarreMinutes;
-  const barre = strings >= FULL_BARRE_STRINGS ? full : strings > 0 ? constants.gripBarreMinutes : 0;
+  const barre = isFullBarre(grip.fingers) ? full : strings > 0 ? constants.gripBarreMinutes : 0;
   const fingers = new Set(grip.fingers.filter((one) => one !== null)).size;
   const minutes = constants.gripMinutes + constants.gripFingerMinutes * fingers + barre;
   return (minutes + (isWide(grip, work) ? constants.gripReachMinutes : 0)) * pace;

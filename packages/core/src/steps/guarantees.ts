@@ -1,3 +1,4 @@
+import { secondsAt } from '../change';
 import type { Part } from '../sameness';
 import { LAYERS, type Layer } from '../song';
 import { tightestOfPart, withGuaranteed, type Guaranteed, type Workpiece } from './workpiece';
@@ -12,7 +13,7 @@ function takeUp(
   { part, layer }: { readonly part: Part; readonly layer: Layer },
 ): void {
   for (const [key, windowBeats] of tightestOfPart(work, part.id, layer)) {
-    const seconds = (60 * windowBeats) / part.goalBpm;
+    const seconds = secondsAt(windowBeats, part.goalBpm);
     if (seconds > 0 && seconds < (held.get(key)?.seconds ?? Infinity))
       held.set(key, { seconds, by: 'music' });
   }

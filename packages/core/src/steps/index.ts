@@ -26,5 +26,11 @@ export { beatWords, called } from './step-words';
 export { strokesPerBeat } from './strokes-per-beat';
 export { drillRate, neededRate, tempoLimit } from './tempo-limit';
 export type { LimitRequest, TempoLimit, TimedChange } from './tempo-limit';
-export { barsOfPart, changesOfPart, tightestChanges, workpieceOf } from './workpiece';
-export type { TimedSongChange, WindowedChange, Workpiece, WorkpieceOptions } from './workpiece';
+export { barsOfPart, changesOfPart, changeTimesOf, workpieceOf } from './workpiece';
+export type {
+  SongChangeTime,
+  TimedSongChange,
+  WindowedChange,
+  Workpiece,
+  WorkpieceOptions,
+} from './workpiece';

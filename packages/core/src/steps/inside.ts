@@ -1,9 +1,9 @@
+import { pairKey } from '../change';
 import type { SongGrip } from '../player';
-import { pairOf } from './drills';
 import { kindOf } from './kinds';
 import { passOf } from './pass';
 import type { Step } from './step';
-import { tightestChanges, type TimedSongChange, type Workpiece } from './workpiece';
+import { changeTimesOf, type TimedSongChange, type Workpiece } from './workpiece';
 
 /** A change that is practised inside its section, with the time there is for it at the goal. */
 export interface InsideChange extends Pick<TimedSongChange, 'from' | 'to' | 'seconds'> {
@@ -12,7 +12,7 @@ export interface InsideChange extends Pick<TimedSongChange, 'from' | 'to' | 'sec
 
 /**
  * Lists the changes of a song that have no drill among some steps: they are practised inside their
- * sections; slowest first.
+ * sections; what lacks most comes first.
  *
  * @example
  * insideChanges([], workpieceOf(readChart('tempo: 60\n[A]\n| G | D |').song)).map((one) => one.to) // ['D']
@@ -21,14 +21,11 @@ export function insideChanges(steps: readonly Step[], work: Workpiece): readonly
   const drilled = new Set(
     steps
       .filter((step) => kindOf(step).rungUnit !== 'bpm')
-      .map(({ atoms: [from = '', to = ''] }) => pairOf({ from, to })),
+      .map(({ atoms: [from = '', to = ''] }) => pairKey({ from, to })),
   );
-  return tightestChanges(work)
-    .filter((one) => !drilled.has(pairOf(one)))
-    .map(({ from, to, seconds, windowBeats }) => ({
-      ...{ from, to, seconds },
-      windowSeconds: (60 * windowBeats) / work.goalBpm,
-    }));
+  return changeTimesOf(work)
+    .filter((one) => !drilled.has(pairKey(one)))
+    .map(({ from, to, takes, has }) => ({ from, to, seconds: takes, windowSeconds: has }));
 }
 
 /**

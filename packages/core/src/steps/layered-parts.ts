@@ -1,3 +1,5 @@
+import { pairKey } from '../change';
+import { isFullBarre } from '../fretboard';
 import { soundsChord } from '../rhythm';
 import { barKeys, type Part } from '../sameness';
 import { LAYERS, type Layer } from '../song';
@@ -10,8 +12,7 @@ import {
   type StruckBar,
 } from '../timeline';
 import { rangeWords } from './bar-ranges';
-import { hinders, pairOf } from './drills';
-import { isFullBarre } from './grip-learning';
+import { hinders } from './drills';
 import type { RiffMatter } from './riff-matter';
 import type { Goal, Step } from './step';
 import { stepMinutes } from './step-minutes';
@@ -296,7 +297,7 @@ export function needsOf(
       bars.flatMap(({ struck, riff }) => (riff?.from === 0 ? [] : (struck?.name ?? []))),
     ),
     riffs: new Set(bars.flatMap(({ riff }) => riff?.name ?? [])),
-    pairs: new Set(changesOf(bars).map(pairOf)),
+    pairs: new Set(changesOf(bars).map(pairKey)),
     layer,
   });
 }
@@ -337,10 +338,12 @@ export function minutesOver(work: Workpiece, climbed: ClimbedBars): number {
   const { layer, pass, fresh, changes, goal, goalBpm, rungs } = climbed;
   const isBarer = LAYERS.indexOf(layer) < LAYERS.indexOf('full');
   const bars = distinctBars(fresh);
-  const barred = new Set(grips.filter(isFullBarre).map(({ name }) => name));
+  const barred = new Set(
+    grips.filter(({ fingers }) => isFullBarre(fingers)).map(({ name }) => name),
+  );
   const tiring = bars.filter(({ chords }) => chords.some(({ chord }) => barred.has(chord)));
   const hindering = new Set(
-    changes.filter((one) => hinders(one, work, goalBpm)).map((one) => pairOf(one)),
+    changes.filter((one) => hinders(one, work, goalBpm)).map((one) => pairKey(one)),
   );
   const tau =
     constants.climbMinutes +

@@ -1,3 +1,4 @@
+import { bpmWithin, secondsAt } from '../change';
 import { bpm, type Bpm } from '../units';
 import { USUAL_CONSTANTS, type Constants } from '../constants';
 
@@ -44,7 +45,7 @@ interface Limit {
 
 function limitsOf(request: LimitRequest): readonly Limit[] {
   const changes = request.changes.map((change, index): Limit => ({
-    bpm: (60 * change.windowBeats) / change.seconds,
+    bpm: bpmWithin(change.windowBeats, change.seconds),
     because: { kind: 'change', index, change },
   }));
   const { strokesPerBeat, strokesPerSecond } = request;
@@ -105,7 +106,7 @@ export function neededRate({
   readonly goalBpm: number;
   readonly windowBeats: number;
 }): number {
-  const window = (60 * windowBeats) / goalBpm;
+  const window = secondsAt(windowBeats, goalBpm);
   return Math.ceil(60 / (window + USUAL_CONSTANTS.drillStrumSeconds) - ROUNDING);
 }
 

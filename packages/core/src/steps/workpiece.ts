@@ -1,3 +1,4 @@
+import { changeKey, changeTime, mostLacking, type ChangeTime } from '../change';
 import { changeBetween, type Hand } from '../fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import type { Tuning } from '../pitch';
@@ -167,7 +168,7 @@ export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}):
     sound: song.frame.sound ?? [],
     names: options.names ?? USUAL_CONVENTIONS.names,
     ...{ student, pace, constants, changes },
-    timed: new Map(changes.map((one) => [`${one.from} ${one.to}`, one])),
+    timed: new Map(changes.map((one) => [changeKey(one), one])),
     comes: byPart(timeline),
   };
 }
@@ -184,7 +185,7 @@ export function withGuaranteed(
   guaranteed: ReadonlyMap<string, Guaranteed>,
 ): Workpiece {
   const changes = work.changes.map((one): TimedSongChange => {
-    const held = guaranteed.get(`${one.from} ${one.to}`);
+    const held = guaranteed.get(changeKey(one));
     if (!held) return one;
     const { seconds, by } = held;
     const isQuicker = seconds < one.seconds;
@@ -194,7 +195,7 @@ export function withGuaranteed(
       ...(isQuicker && { seconds, guaranteedBy: by }),
     };
   });
-  const timed = new Map(changes.map((one) => [`${one.from} ${one.to}`, one]));
+  const timed = new Map(changes.map((one) => [changeKey(one), one]));
   return { ...work, changes, timed };
 }
 
@@ -290,7 +291,7 @@ function timedWindows(
   windows: readonly ChangeWindow[],
 ): readonly WindowedChange[] {
   return windows.flatMap(({ from, to, windowBeats, atBeat }) => {
-    const one = work.timed.get(`${from} ${to}`);
+    const one = work.timed.get(changeKey({ from, to }));
     return one ? [{ ...one, windowBeats, atBeat }] : [];
   });
 }
@@ -326,7 +327,7 @@ export function tightestOfPart(
   return rememberedTightest(work.timeline, `${partId} ${layer}`, () => {
     const least = new Map<string, number>();
     for (const { from, to, windowBeats } of windowsOfPart(work, partId, layer)) {
-      const key = `${from} ${to}`;
+      const key = changeKey({ from, to });
       least.set(key, Math.min(windowBeats, least.get(key) ?? Infinity));
     }
     return least;
@@ -372,13 +373,7 @@ export function followingParts({ timeline }: Workpiece): readonly (readonly [str
   return [...pairs.values()];
 }
 
-/**
- * Gives every change of a song once, with the least time there is for it anywhere in a layer,
- * slowest first.
- *
- * @example
- * tightestChanges(workpieceOf(readChart('[A]\n| G | D |').song)).map((one) => one.windowBeats) // [0.5]
- */
+/** Every change of a song once, with the least beats there are for it anywhere in a layer; in the order they come. */
 export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
   const windows = new Map<string, Pick<WindowedChange, 'windowBeats' | 'atBeat'>>();
   // Played through, so that the changes where sections meet have their windows too.
@@ -386,18 +381,32 @@ export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonl
     windowsOf(work.timeline.occurrences.flatMap((one) => barsInLayer(one, layer, work.patterns))),
   );
   for (const window of all) {
-    const key = `${window.from} ${window.to}`;
+    const key = changeKey(window);
     const windowBeats = atGoal(window, work);
     if (windowBeats < (windows.get(key)?.windowBeats ?? Infinity)) {
       windows.set(key, { windowBeats, atBeat: window.atBeat });
     }
   }
-  return work.changes
-    .flatMap((one) => {
-      const tightest = windows.get(`${one.from} ${one.to}`);
-      return tightest ? [{ ...one, ...tightest }] : [];
-    })
-    .sort((a, b) => b.seconds - a.seconds);
+  return work.changes.flatMap((one) => {
+    const tightest = windows.get(changeKey(one));
+    return tightest ? [{ ...one, ...tightest }] : [];
+  });
+}
+
+/** A change of a song beside the least time there is for it at the song's tempo. */
+export type SongChangeTime = WindowedChange & ChangeTime;
+
+/**
+ * Gives every change of a song once, beside the least time there is for it anywhere in a layer at the song's tempo;
+ * what lacks most comes first.
+ *
+ * @example
+ * changeTimesOf(workpieceOf(readChart('tempo: 60\n[A]\n| G | D |').song)).map((one) => one.has) // [0.5]
+ */
+export function changeTimesOf(work: Workpiece, layer: Layer = 'full'): readonly SongChangeTime[] {
+  return mostLacking(
+    tightestChanges(work, layer).map((one) => ({ ...one, ...changeTime(one, work.goalBpm) })),
+  );
 }
 
 /** A window in beats of the song's own tempo, wherever in the song it is. */

@@ -1,3 +1,4 @@
+import { changeKey } from '../change';
 import { addBeats, beatsToNumber, type Beats } from '../units';
 import type { PlayedBar } from './bar';
 import type { Stretch } from './stretch';
@@ -113,7 +114,7 @@ export function changesOf(bars: readonly Chorded[]): readonly ChordChange[] {
   const changes = new Map<string, ChordChange>();
   row.slice(1).forEach((to, index) => {
     const from = row[index] ?? to;
-    changes.set(`${from} ${to}`, { from, to });
+    changes.set(changeKey({ from, to }), { from, to });
   });
   return [...changes.values()];
 }

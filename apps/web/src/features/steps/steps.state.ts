@@ -12,6 +12,7 @@ import type {
 } from '@harvu/contract';
 import { toStudent } from '@harvu/contract/students';
 import { constantsWith } from '@harvu/core/assumptions';
+import { changeKey } from '@harvu/core/change';
 import { deadlineOf, timeOf, type PlanChange, type Teaching } from '@harvu/core/plan';
 import type { PlanEvent } from '@harvu/core/events';
 import { changesInWords } from '@harvu/core/edits';
@@ -262,7 +263,7 @@ export class StepsState {
         if (!change || !planned || this.looked() !== '') return;
         const drilled = planned.steps.find(({ limit }) => {
           const held = limit?.change;
-          return held !== undefined && `${held.from} ${held.to}` === change;
+          return held !== undefined && changeKey(held) === change;
         });
         this.looked.set(drilled?.id ?? '');
       });

@@ -1,3 +1,4 @@
+import { secondsAt } from '../../change';
 import { secondsOfDrill } from '../../events';
 import type { StruckBar } from '../../timeline';
 import type { Drill } from '../drills';
@@ -16,7 +17,7 @@ const ROUNDING = 1e-9;
 
 function whyOf(work: Workpiece, { change, neededSeconds, isFirstBarre }: Drill): string {
   const { goalBpm } = work;
-  const window = (60 * change.windowBeats) / goalBpm;
+  const window = secondsAt(change.windowBeats, goalBpm);
   const takes = `${inWords(change, work)}; there are ${window.toFixed(2)} s for it at ${goalBpm} bpm.`;
   const barre = isFirstBarre ? ' It is the first full barre: give it days.' : '';
   if (window >= neededSeconds) return takes + barre;

@@ -1,13 +1,8 @@
+import { isFullBarre } from '../../fretboard';
 import { formatGrip } from '../../fretboard';
 import type { SongGrip } from '../../player';
 import type { Layer } from '../../song';
-import {
-  gripMinutes,
-  isFullBarre,
-  isGripOwned,
-  isOneFingerOff,
-  ownsFullBarre,
-} from '../grip-learning';
+import { gripMinutes, isGripOwned, isOneFingerOff, ownsFullBarre } from '../grip-learning';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
 import { called } from '../step-words';
@@ -50,7 +45,9 @@ function learntGrips(work: Workpiece, goal: Layer): LearntGrips {
 
 /** Up to three together in the order they are needed; the first full barre by itself. */
 function inGroups(taught: readonly SongGrip[], work: Workpiece): readonly (readonly SongGrip[])[] {
-  const alone = ownsFullBarre(work) ? undefined : taught.find(isFullBarre);
+  const alone = ownsFullBarre(work)
+    ? undefined
+    : taught.find(({ fingers }) => isFullBarre(fingers));
   const groups: SongGrip[][] = [];
   let open: SongGrip[] | undefined;
   for (const grip of taught) {

@@ -238,9 +238,9 @@ export class BenchMargin {
     return `${this.songId()} ${heading} ${words}`;
   }
 
-  protected slowWords({ from, to, seconds, windowSeconds }: SlowChange): string {
+  protected slowWords({ from, to, takes, has }: SlowChange): string {
     const bpm = this.worked()?.work.goalBpm ?? 0;
-    return `${this.called(from)} → ${this.called(to)} takes about ${seconds.toFixed(2)} s; the pattern leaves ${windowSeconds.toFixed(2)} s at ${bpm} bpm.`;
+    return `${this.called(from)} → ${this.called(to)} takes about ${takes.toFixed(2)} s; the pattern leaves ${has.toFixed(2)} s at ${bpm} bpm.`;
   }
 
   protected remedyWords({ kind, of }: SlowChange['remedies'][number]): string {

@@ -1,13 +1,14 @@
+import { changeKey, isLate, type ChangeTime } from '@harvu/core/change';
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
 import type { SongGrip } from '@harvu/core/player';
-import type { WindowedChange, Workpiece } from '@harvu/core/steps';
+import type { Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordName } from '../../../ui/chord-name';
 
 const SHOWN = 6;
 
-/** The song's changes, slowest first; choosing one draws it. */
+/** The song's changes, what lacks most time first; choosing one draws it. */
 @Component({
   selector: 'harvu-change-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -16,9 +17,9 @@ const SHOWN = 6;
   template: `
     @if (changes().length > 0) {
       <h2 class="mb-1 text-sm text-ink-soft">
-        Changes, slowest first
+        Changes, what lacks most time first
         <span class="font-sans text-xs font-normal"
-          >beside the time the pattern leaves at {{ work().goalBpm }} bpm</span
+          >what the hand takes, beside what the pattern leaves at {{ work().goalBpm }} bpm</span
         >
       </h2>
       <ul class="grid gap-x-4 sm:grid-cols-2">
@@ -36,10 +37,9 @@ const SHOWN = 6;
                 <harvu-chord [name]="one.to" [capo]="setup().capo"
               /></b>
               <span class="ml-auto font-mono text-xs" [class.text-brass]="one.isLate"
-                >{{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s<span
-                  class="sr-only"
-                  >{{ one.isLate ? ', longer than there is' : '' }}</span
-                ></span
+                >{{ one.takes.toFixed(2) }} of {{ one.has.toFixed(2) }} s<span class="sr-only">{{
+                  one.isLate ? ', longer than there is' : ''
+                }}</span></span
               >
             </button>
           </li>
@@ -47,7 +47,7 @@ const SHOWN = 6;
       </ul>
       @if (changes().length > few) {
         <button type="button" class="link mt-1 text-xs" (click)="isAll.set(!isAll())">
-          {{ isAll() ? 'Only the slowest' : 'All ' + changes().length + ' changes' }}
+          {{ isAll() ? 'Only the first six' : 'All ' + changes().length + ' changes' }}
         </button>
       }
       @if (drawn(); as change) {
@@ -65,18 +65,15 @@ const SHOWN = 6;
 export class ChangeList {
   readonly song = input.required<SongDocument>();
   readonly work = input.required<Workpiece>();
-  /** Its changes with the time there is for them, slowest first. */
-  readonly tightest = input.required<readonly WindowedChange[]>();
+  /** Its changes beside the time there is for them; what lacks most comes first. */
+  readonly times = input.required<readonly ChangeTime[]>();
   protected readonly few = SHOWN;
   protected readonly chosen = signal('');
   protected readonly isAll = signal(false);
   protected readonly setup = computed(() => settledFrame(this.song().frame));
 
   protected readonly changes = computed(() =>
-    this.tightest().map((one) => {
-      const window = (60 * one.windowBeats) / this.work().goalBpm;
-      return { ...one, key: `${one.from} ${one.to}`, window, isLate: one.seconds > window };
-    }),
+    this.times().map((one) => ({ ...one, key: changeKey(one), isLate: isLate(one) })),
   );
   protected readonly shown = computed(() =>
     this.isAll() ? this.changes() : this.changes().slice(0, SHOWN),

@@ -1,7 +1,8 @@
+import { changeKey, isLate, slowest, type ChangeTime } from '@harvu/core/change';
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { changeBetween } from '@harvu/core/fretboard';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
-import type { WindowedChange, Workpiece } from '@harvu/core/steps';
+import type { Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordName } from '../../../ui/chord-name';
 import { injectHandWords } from '../../../ui/hand-words';
@@ -27,7 +28,7 @@ import { injectHandWords } from '../../../ui/hand-words';
           ><b>, the slowest here.</b>
           {{ one.line }}
           <span class="font-mono whitespace-nowrap text-brass"
-            >{{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s</span
+            >{{ one.takes.toFixed(2) }} of {{ one.has.toFixed(2) }} s</span
           >
         </p>
         @if (isDrawn()) {
@@ -43,8 +44,8 @@ import { injectHandWords } from '../../../ui/hand-words';
         <p class="text-sm text-ink-soft">
           Every change here fits its time; the slowest is
           <harvu-chord [name]="one.from.name" [capo]="setup().capo" /> →
-          <harvu-chord [name]="one.to.name" [capo]="setup().capo" />,
-          {{ one.seconds.toFixed(2) }} of {{ one.window.toFixed(2) }} s.
+          <harvu-chord [name]="one.to.name" [capo]="setup().capo" />, {{ one.takes.toFixed(2) }} of
+          {{ one.has.toFixed(2) }} s.
         </p>
       }
     }
@@ -55,24 +56,20 @@ export class SectionChange {
   readonly work = input.required<Workpiece>();
   /** The changes of the section, by "from to". */
   readonly pairs = input.required<ReadonlySet<string>>();
-  /** The song's changes, slowest first. */
-  readonly tightest = input.required<readonly WindowedChange[]>();
+  /** The song's changes beside the time there is for them. */
+  readonly times = input.required<readonly ChangeTime[]>();
   protected readonly isDrawn = signal(false);
   protected readonly setup = computed(() => settledFrame(this.song().frame));
   private readonly wordsFor = injectHandWords();
 
   /** The one that lacks most time beside what there is for it. */
   protected readonly shown = computed(() => {
-    const { goalBpm, grips, hand } = this.work();
-    const timed = this.tightest()
-      .filter((one) => this.pairs().has(`${one.from} ${one.to}`))
-      .map((one) => ({ ...one, window: (60 * one.windowBeats) / goalBpm }))
-      .sort((a, b) => b.seconds / b.window - a.seconds / a.window);
-    const [slow] = timed;
+    const { grips, hand } = this.work();
+    const slow = slowest(this.times().filter((one) => this.pairs().has(changeKey(one))));
     const [from, to] = [slow?.from, slow?.to].map((name) => grips.find((one) => one.name === name));
     if (!slow || !from || !to) return undefined;
     const { line } = changeBetween(from, to, { hand, words: this.wordsFor(this.setup()) });
-    const { seconds, window } = slow;
-    return { from, to, line, seconds, window, isLate: seconds > window };
+    const { takes, has } = slow;
+    return { from, to, line, takes, has, isLate: isLate(slow) };
   });
 }

@@ -11,6 +11,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { changeKey, type ChangeTime } from '@harvu/core/change';
 import {
   isSilence,
   barsInLayer,
@@ -27,7 +28,7 @@ import {
   type SongDocument,
 } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
-import type { RiffApart, WindowedChange, Workpiece } from '@harvu/core/steps';
+import type { RiffApart, Workpiece } from '@harvu/core/steps';
 import {
   GripRow,
   LayRiff,
@@ -153,7 +154,7 @@ const ONCE: Omit<MapEntry, 'section'> = { times: 1 };
             [song]="song()"
             [work]="taken"
             [pairs]="pairs()"
-            [tightest]="tightest()"
+            [times]="times()"
           />
         }
       </div>
@@ -164,7 +165,8 @@ export class SectionView {
   readonly song = input.required<SongDocument>();
   readonly station = input.required<Station>();
   readonly work = input<Workpiece | undefined>();
-  readonly tightest = input<readonly WindowedChange[]>([]);
+  /** The song's changes beside the time there is for them. */
+  readonly times = input<readonly ChangeTime[]>([]);
   /** What is told of each change that takes longer than there is, by "from to". */
   readonly slow = input<ReadonlyMap<string, string>>(new Map());
   /** Chords whose grips are drawn further up. */
@@ -238,9 +240,7 @@ export class SectionView {
     },
     { equal: isSame },
   );
-  protected readonly pairs = computed(
-    () => new Set(changesOf(this.struck()).map(({ from, to }) => `${from} ${to}`)),
-  );
+  protected readonly pairs = computed(() => new Set(changesOf(this.struck()).map(changeKey)));
   protected readonly patternNames = computed(
     () => {
       const { pattern, patternUses = [], parent } = this.station().section;

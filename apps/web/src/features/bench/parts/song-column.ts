@@ -15,6 +15,7 @@ import {
 import { outputFromObservable } from '@angular/core/rxjs-interop';
 import { isSilence } from '@harvu/core/timeline';
 import { sectionBars, type Layer, type SongDocument } from '@harvu/core/song';
+import { changeKey, isLate } from '@harvu/core/change';
 import { transposeChordName } from '@harvu/core/chord';
 import type { SongCommand } from '@harvu/core/edits';
 import { auditTime, distinctUntilChanged, EMPTY, filter, fromEvent, map } from 'rxjs';
@@ -58,7 +59,7 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
           [song]="song()"
           [station]="one.station"
           [work]="work()"
-          [tightest]="worked()?.tightest ?? []"
+          [times]="worked()?.changes ?? []"
           [slow]="slow()"
           [drawn]="one.drawn"
           [riffs]="riffs()"
@@ -99,7 +100,7 @@ function chordsOf(song: SongDocument, { section, semitones }: Station): readonly
               <harvu-riff-row [song]="song()" [riffs]="riffs()" (changed)="changed.emit($event)" />
             </section>
           }
-          <harvu-change-list [song]="song()" [work]="taken" [tightest]="worked()?.tightest ?? []" />
+          <harvu-change-list [song]="song()" [work]="taken" [times]="worked()?.changes ?? []" />
         </div>
       </section>
     }
@@ -141,13 +142,8 @@ export class SongColumn {
     this.stations().every((one) => chordsOf(this.song(), one).every(isSilence)),
   );
   protected readonly slow = computed(() => {
-    const { goalBpm = 1 } = this.work() ?? {};
-    const late = (this.worked()?.tightest ?? []).map((one) => {
-      const window = (60 * one.windowBeats) / goalBpm;
-      const words = `${one.seconds.toFixed(2)} s`;
-      return { key: `${one.from} ${one.to}`, words, isLate: one.seconds > window };
-    });
-    return new Map(late.flatMap(({ key, words, isLate }) => (isLate ? [[key, words]] : [])));
+    const late = (this.worked()?.changes ?? []).filter(isLate);
+    return new Map(late.map((one) => [changeKey(one), `${one.takes.toFixed(2)} s`]));
   });
 
   /** The station one has scrolled to. */
