@@ -1,6 +1,6 @@
 // The directions code may depend in; the test command fails on any other.
 const CORE_LEVELS = [
-  ['constants', 'units', 'day', 'conventions', 'step-id', 'layer', 'random', 'change'],
+  ['constants', 'units', 'day', 'conventions', 'step-id', 'layer', 'random', 'change', 'words'],
   ['assumptions'],
   ['events', 'forecast', 'lessons'],
   ['pitch', 'rhythm', 'sound', 'take', 'listening'],

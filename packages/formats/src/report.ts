@@ -75,11 +75,6 @@ export class Report {
   }
 }
 
-/** A count with its word: 1 note, 4 notes. */
-export function counted(count: number, word: string): string {
-  return `${count} ${word}${count === 1 ? '' : 's'}`;
-}
-
 function placesWords(where: string, count: number): string {
   return count === 1 ? where : `${where} and at ${count - 1} more`;
 }

@@ -1,3 +1,4 @@
+import { counted } from '@harvu/core/words';
 import type { Layer } from '@harvu/core/layer';
 import type { Day } from '@harvu/core/day';
 import { tempoToday, type ReadinessSummary, type TempoToday } from '@harvu/core/progress';
@@ -16,10 +17,6 @@ const LAYER_WORDS: Readonly<Record<Layer, string>> = {
   full: 'all of it',
   ornaments: 'ornaments',
 };
-
-function counted(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
 
 function holes({ holeBars, holeJoins }: ReadinessSummary): string {
   const words = [

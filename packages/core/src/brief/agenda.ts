@@ -1,9 +1,10 @@
+import { counted } from '../words';
 import { assumed } from '../constants';
 import { dayAfter, type Day } from '../day';
 import type { OpenStep } from '../progress';
 import { sinceLesson, type SinceLesson } from './since-lesson';
 import type { SongNow, StudentNow } from './student-now';
-import { counted, dayWords, shortTitle, tempoWords, type DayTold } from './words';
+import { dayWords, shortTitle, tempoWords, type DayTold } from './words';
 
 /** What a part of a lesson is for, in the order it is done. */
 export const AGENDA_KINDS = [

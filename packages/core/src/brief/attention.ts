@@ -1,8 +1,9 @@
+import { counted } from '../words';
 import { USUAL_CONSTANTS, type Constants } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
 import { deadlineOf } from '../plan';
 import { reallyPractised, type SongNow, type StudentNow } from './student-now';
-import { counted, dayWords, shortTitle, type DayTold } from './words';
+import { dayWords, shortTitle, type DayTold } from './words';
 
 /** One reason to look at a student, with its weight. */
 export interface Reason {

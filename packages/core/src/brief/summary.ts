@@ -1,7 +1,8 @@
+import { counted } from '../words';
 import type { Day } from '../day';
 import type { Source } from '../events';
 import { cardWords, type HomeCards } from './home';
-import { counted, dayWords, shortTitle } from './words';
+import { dayWords, shortTitle } from './words';
 
 /** A mark as a summary tells it. */
 export interface MarkTold {

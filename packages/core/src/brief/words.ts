@@ -10,11 +10,6 @@ export function dayWords(day: Day): string {
   return format(parseISO(day), 'd MMM');
 }
 
-/** "3 days" */
-export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
-
 /** "70 bpm", "60 changes a minute" */
 export function tempoWords(tempo: number, { rungUnit }: Pick<ClimbedStep, 'rungUnit'>): string {
   return `${tempo} ${rungUnit}`;

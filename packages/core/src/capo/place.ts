@@ -1,3 +1,4 @@
+import { listed } from '../words';
 import { chordLabel, findKey, parseChordName, transposeChordName, type TimedChord } from '../chord';
 import { barreStrings, checkGrip, soundingNotes } from '../fretboard';
 import { withCommand } from '../edits';
@@ -134,12 +135,6 @@ function unheld(song: SongDocument, work: Workpiece): readonly string[] {
   const held = new Set(work.grips.map(({ name }) => name));
   const names = chordsOf(song).flatMap(({ name }) => (parseChordName(name) ? [name] : []));
   return [...new Set(names)].filter((name) => !held.has(name));
-}
-
-function listed(words: readonly string[]): string {
-  return words.length < 2
-    ? words.join('')
-    : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 }
 
 function whyOf(shapes: readonly CapoShape[], work: Workpiece): string {

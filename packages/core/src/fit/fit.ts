@@ -1,3 +1,4 @@
+import { counted, listed } from '../words';
 import { chordLabel } from '../chord';
 import { isFullBarre } from '../fretboard';
 import { dayAfter, type Day } from '../day';
@@ -146,19 +147,6 @@ function firstNeeded(
   return [...grips.map(chordLabel), ...changes].slice(0, AFTER_SHOWN);
 }
 
-function counted(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
-
-function listed(names: readonly string[]): string {
-  const shown = names.slice(0, WORDS_SHOWN).map(chordLabel);
-  const more = names.length - shown.length;
-  if (more > 0) return `${shown.join(', ')} and ${more} more`;
-  return shown.length < 2
-    ? shown.join('')
-    : `${shown.slice(0, -1).join(', ')} and ${shown.at(-1) ?? ''}`;
-}
-
 function weeksWords(weeks: number): string {
   const whole = Math.max(1, Math.round(weeks));
   return counted(whole, 'week', 'weeks');
@@ -173,7 +161,7 @@ function newWords({ gripCount, newGrips, slowest }: Found): string {
   const grips =
     newGrips.length === 0
       ? 'every grip is known'
-      : `${newGrips.length} of ${counted(gripCount, 'grip', 'grips')} ${newGrips.length === 1 ? 'is' : 'are'} new (${listed(newGrips)})`;
+      : `${newGrips.length} of ${counted(gripCount, 'grip', 'grips')} ${newGrips.length === 1 ? 'is' : 'are'} new (${listed(newGrips.map(chordLabel), WORDS_SHOWN)})`;
   if (!slowest || slowest.seconds <= slowest.windowSeconds) return grips;
   const change = `${chordLabel(slowest.from)} → ${chordLabel(slowest.to)}`;
   return `${grips}; the slowest change is ${change}, ${slowest.seconds.toFixed(2)} s where there are ${slowest.windowSeconds.toFixed(2)}`;

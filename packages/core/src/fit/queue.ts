@@ -1,3 +1,4 @@
+import { counted } from '../words';
 import { USUAL_CONSTANTS, type Constants } from '../constants';
 import { daysBetween, type Day } from '../day';
 import { isSameTitle } from '../requests';
@@ -78,10 +79,6 @@ function joined<One extends Wish>(wishes: readonly One[]): readonly (readonly On
 function titleOf(group: readonly Wish[]): string {
   const plain = group.find(({ title }) => !/[([]/.test(title));
   return (plain ?? group[0])?.title ?? '';
-}
-
-function counted(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
 }
 
 function tenths(points: number): number {

@@ -1,13 +1,12 @@
+import { listed } from '../words';
 import type { Change, FingerMove } from './change';
 import type { HandWords } from './hand-words';
 
 /** So many fingers are told where they go; more are only named. */
 const MOST_TOLD = 2;
 
-function listed(moves: readonly FingerMove[]): string {
-  const names = moves.map(({ finger }) => (finger === 'T' ? 'thumb' : String(finger)));
-  const last = names.at(-1) ?? '';
-  return names.length < 2 ? last : `${names.slice(0, -1).join(', ')} and ${last}`;
+function fingersIn(moves: readonly FingerMove[]): string {
+  return listed(moves.map(({ finger }) => (finger === 'T' ? 'thumb' : String(finger))));
 }
 
 function wayWords({ finger, to, does }: FingerMove, words: HandWords): string {
@@ -40,13 +39,13 @@ export function shortLine({ moves, shapeMove, line }: Change, words: HandWords):
   const flat = going.filter((one) => one.flat);
   const tips = going.filter((one) => !one.flat);
   const said = [
-    staying.length > 0 ? `${listed(staying)} ${staying.length > 1 ? 'stay' : 'stays'}.` : '',
+    staying.length > 0 ? `${fingersIn(staying)} ${staying.length > 1 ? 'stay' : 'stays'}.` : '',
     ...flat.map((one) => flatWords(one, words)),
     ...(tips.length > MOST_TOLD
-      ? [`${listed(tips)} go to new places.`]
+      ? [`${fingersIn(tips)} go to new places.`]
       : tips.map((one) => wayWords(one, words))),
     going.length === 0 && lifting.length > 0
-      ? `${listed(lifting)} ${lifting.length > 1 ? 'lift' : 'lifts'}.`
+      ? `${fingersIn(lifting)} ${lifting.length > 1 ? 'lift' : 'lifts'}.`
       : '',
   ].filter(Boolean);
   return said.join(' ') || 'Nothing moves.';

@@ -79,15 +79,10 @@ function waitsFor(steps: readonly Step[], from: Step, goalId: string): boolean {
 
 function canMerge(a: Step, b: Step): boolean {
   const isAlike = a.kind === b.kind && a.layer === b.layer && a !== b;
-  return isAlike && kindOf(a).canMerge === true;
+  return isAlike && kindOf(a).mergedTitle !== undefined;
 }
 
-function mergedTitle(a: Step, b: Step): string {
-  if (kindOf(a).matter !== 'hands') return `${a.title} with ${b.title}`;
-  return `${a.title.replace(/^Grip /, 'Grips ')} and ${b.title.replace(/^Grips? /, '')}`;
-}
-
-function mergedStep(a: Step, b: Step): Step {
+function mergedStep(a: Step, b: Step, work: Workpiece): Step {
   const slower = (b.rungs[0] ?? Infinity) < (a.rungs[0] ?? Infinity) ? b : a;
   const id = `${a.id}+${b.id}`;
   const needs = [...new Set([...a.needs, ...b.needs])].filter(
@@ -95,19 +90,22 @@ function mergedStep(a: Step, b: Step): Step {
   );
   return {
     ...slower,
-    ...{ id, needs, title: mergedTitle(a, b), atoms: [...a.atoms, ...b.atoms] },
+    id,
+    needs,
+    title: kindOf(a).mergedTitle?.(a, b, work) ?? a.title,
+    atoms: [...a.atoms, ...b.atoms],
     minutes: a.minutes + b.minutes,
   };
 }
 
-function merge(draft: Draft, id: string, otherId: string): Outcome {
+function merge(draft: Draft, [id, otherId]: readonly [string, string], work: Workpiece): Outcome {
   const [a, b] = [find(draft, id), find(draft, otherId)];
   if (!a || !b) return GONE;
   if (!canMerge(a, b)) return 'Only two grips, or two sections in one layer, can be one step.';
   if (waitsFor(draft.steps, a, b.id) || waitsFor(draft.steps, b, a.id)) {
     return 'Another step comes between the two.';
   }
-  const made = mergedStep(a, b);
+  const made = mergedStep(a, b, work);
   const renamed = (one: string): string => (one === a.id || one === b.id ? made.id : one);
   const steps = draft.steps
     .filter((step) => step !== b)
@@ -143,7 +141,7 @@ function withChange(draft: Draft, change: PlanChange, { work, goal }: HandMaking
     case 'split':
       return split(draft, change, work);
     case 'merge':
-      return merge(draft, change.step, change.with);
+      return merge(draft, [change.step, change.with], work);
     case 'own':
       return { ...draft, steps: [...draft.steps, makeOwn(change)] };
     case 'note':

@@ -219,6 +219,18 @@ describe('changes made by hand', () => {
     expect(unlike.unmet[0]?.why).toContain('Only two grips');
   });
 
+  it('merge steps that teach several grips into one that names each of them once', () => {
+    const six = readChart('tempo: 60\n[A]\n| G | D | Em | C | Am | Dm |').song;
+    const grips = makePlan(six).steps.filter(({ kind }) => kind === 'grip');
+    expect(grips.map(({ title }) => title)).toEqual(['Grips G, D and Em', 'Grips C, Am and Dm']);
+    const [step = '', other = ''] = grips.map(({ id }) => id);
+    const changes = [{ kind: 'merge', step, with: other } as const];
+    const merged = makePlan(six, { teaching: { ...USUAL_TEACHING, changes } });
+    expect(merged.steps.find(({ kind }) => kind === 'grip')?.title).toBe(
+      'Grips G, D, Em, C, Am and Dm',
+    );
+  });
+
   it('add a step of the teacher’s own, notes, and what is optional', () => {
     const own = {
       kind: 'own',

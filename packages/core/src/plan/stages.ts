@@ -1,3 +1,4 @@
+import { listed as inWords } from '../words';
 import type { Layer } from '../song';
 import { called, kindOf, layerWords, type Step, type Workpiece } from '../steps';
 
@@ -97,13 +98,9 @@ function withOneMore(runs: readonly Run[], least: number): readonly Run[] {
   return longest ? runs.flatMap((run) => (run === longest ? cut(run) : [run])) : runs;
 }
 
+/** One more is named rather than counted by itself. */
 function listed(names: readonly string[]): string {
-  const said =
-    names.length > NAMES_SAID + 1
-      ? [...names.slice(0, NAMES_SAID), `${names.length - NAMES_SAID} more`]
-      : names;
-  const [last = ''] = said.slice(-1);
-  return said.length < 2 ? last : `${said.slice(0, -1).join(', ')} and ${last}`;
+  return inWords(names, names.length > NAMES_SAID + 1 ? NAMES_SAID : Infinity);
 }
 
 function partNames(run: Run, { work }: Staging): string {

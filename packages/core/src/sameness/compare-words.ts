@@ -1,3 +1,4 @@
+import { listed } from '../words';
 import { chordLabel } from '../chord';
 import type { Comparison } from './compare';
 import type { ComparedBar } from './music-keys';
@@ -8,10 +9,8 @@ export interface Compared {
   readonly b: { readonly name: string; readonly bars: readonly ComparedBar[] };
 }
 
-function listed(numbers: readonly number[]): string {
-  const last = numbers.at(-1) ?? 0;
-  if (numbers.length === 1) return `bar ${last}`;
-  return `bars ${numbers.slice(0, -1).join(', ')} and ${last}`;
+function barsIn(numbers: readonly number[]): string {
+  return `${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers.map(String))}`;
 }
 
 function count(bars: number): string {
@@ -40,12 +39,12 @@ function differenceWords({ changedBars, droppedBars }: Comparison, { a, b }: Com
   const added = Math.max(0, b.bars.length - a.bars.length);
   const isAtEnd = changedBars.length === added && droppedBars.length === 0;
   if (added > 0 && isAtEnd) return `is ${a.name}, ${count(added)} longer`;
-  const left = droppedBars.length === 0 ? '' : `${listed(droppedBars)} left out`;
+  const left = droppedBars.length === 0 ? '' : `${barsIn(droppedBars)} left out`;
   const [only] = changedBars;
   if (changedBars.length === 1 && only !== undefined && a.bars.length === b.bars.length) {
     return `is ${a.name}, but ${barWords(only, b.bars[only - 1], a.bars[only - 1])}`;
   }
-  const changed = changedBars.length === 0 ? '' : `${listed(changedBars)} differ`;
+  const changed = changedBars.length === 0 ? '' : `${barsIn(changedBars)} differ`;
   return `is ${a.name}, but ${[changed, left].filter(Boolean).join(' and ')}`;
 }
 

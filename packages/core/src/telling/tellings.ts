@@ -1,3 +1,4 @@
+import { counted } from '../words';
 import { cellsOver, parseMeter, parseSlot, type Meter, type Pattern, type Slot } from '../rhythm';
 import { placeStrokes, type ToldStroke } from './placements';
 import { readTaps } from './taps';
@@ -38,10 +39,6 @@ function strummed(direction: ToldStroke): Slot {
   return { kind: 'strum', direction: direction === 'D' ? 'down' : 'up' };
 }
 
-function counted(count: number): string {
-  return `${count} ${count === 1 ? 'way' : 'ways'}`;
-}
-
 function slotOf({ direction, what }: Told): Slot {
   if (what === 'miss') return REST;
   if (what === 'hit') return { kind: 'hit' };
@@ -62,7 +59,7 @@ function waysOn(told: readonly Told[], { label, empty }: Grid): readonly Pattern
       const stroke = struck.get(slot);
       return stroke ? slotOf(stroke) : rest;
     });
-    return { label: `${label}, ${counted(count)}`, pattern: { ...empty, slots } };
+    return { label: `${label}, ${counted(count, 'way')}`, pattern: { ...empty, slots } };
   });
 }
 
@@ -88,7 +85,7 @@ function tellStrokes(told: readonly Told[], meter: Meter): PatternTelling {
   const [coarse] = grids;
   const fits = coarse ? placeStrokes({ strokes, slots: coarse.empty.slots.length }).count : 0;
   const where = coarse?.label ?? '';
-  if (fits > 0) return { ways, says: `It fits ${where} in ${counted(fits)}.` };
+  if (fits > 0) return { ways, says: `It fits ${where} in ${counted(fits, 'way')}.` };
   const others = otherMeters(strokes, meter);
   const other = others.length === 0 ? '' : ` In ${others.join(' or ')} it would fill one bar.`;
   const says =

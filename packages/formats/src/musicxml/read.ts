@@ -1,7 +1,8 @@
 import { HIGHEST_CAPO } from '@harvu/core/chart';
 import { writeDraft } from '../draft/chart';
 import type { Draft, DraftGrip } from '../draft/draft';
-import { counted, refused, Report, type Imported, type ImportedPart } from '../report';
+import { counted } from '@harvu/core/words';
+import { refused, Report, type Imported, type ImportedPart } from '../report';
 import { ScoreBuilder } from './builder';
 import { scoreText } from './bytes';
 import { chosenPart, notesOf, readPart, type PartRead } from './part-read';

@@ -1,3 +1,4 @@
+import { listed } from '../../words';
 import { isFullBarre } from '../../fretboard';
 import { formatGrip } from '../../fretboard';
 import type { SongGrip } from '../../player';
@@ -58,20 +59,22 @@ function inGroups(taught: readonly SongGrip[], work: Workpiece): readonly (reado
   return groups;
 }
 
-function listed(words: readonly string[]): string {
-  const [last = ''] = words.slice(-1);
-  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
+function titleOf(atoms: readonly string[], work: Workpiece): string {
+  const names = [...new Set(atoms)].map((name) => called(work, name));
+  return `${names.length === 1 ? 'Grip' : 'Grips'} ${listed(names)}`;
 }
 
 function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work: Workpiece): Step {
-  const names = grips.map(({ name }) => called(work, name));
   const known = grips.map((_, at) => [...before, ...grips.slice(0, at)]);
   const minutes = grips.reduce(
     (sum, grip, at) => sum + gripMinutes(grip, known[at] ?? [], work),
     0,
   );
   const step = createStep('grip', {
-    title: `${grips.length === 1 ? 'Grip' : 'Grips'} ${listed(names)}`,
+    title: titleOf(
+      grips.map(({ name }) => name),
+      work,
+    ),
     atoms: grips.map(({ name }) => name),
     ...{ needs: ['ready'], rungs: [], goal: GOAL, minutes },
     why: 'Every string that is struck rings, five times in a row.',
@@ -107,7 +110,7 @@ export const grip: Kind = {
   goal: GOAL,
   ...{ matter: 'hands', rank: 2, rungUnit: 'bpm', scene: 'grips', cleanWord: 'ringing' },
   hasFrets: true,
-  canMerge: true,
+  mergedTitle: (a, b, work) => titleOf([...a.atoms, ...b.atoms], work),
   isOwned,
   play: ({ atoms }, work) =>
     atoms.map((chord, index) => {

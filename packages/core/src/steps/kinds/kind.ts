@@ -50,8 +50,9 @@ export interface Kind {
   readonly hasHeadroom?: true;
   /** The hand that strikes. */
   readonly isPickingHand?: true;
-  /** Two of them can be one step; a whole section can be split. */
-  readonly canMerge?: true;
+  /** What the step is called that two of them are made; none where two cannot be one. */
+  readonly mergedTitle?: (a: Step, b: Step, work: Workpiece) => string;
+  /** It can be learnt in two halves. */
   readonly canSplit?: true;
   /** What is played once through; none where nothing is. */
   readonly play: (step: Played, work: Workpiece, layer: Layer) => readonly StruckBar[];

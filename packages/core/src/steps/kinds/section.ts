@@ -102,7 +102,8 @@ const ALIKE: Omit<Kind, 'play'> = {
 /** A section in a layer. */
 export const section: Kind = {
   ...ALIKE,
-  ...{ canMerge: true, canSplit: true },
+  canSplit: true,
+  mergedTitle: (a, b) => `${a.title} with ${b.title}`,
   play: (step, work, layer) => passesOf(step, work, layer).flat(),
 };
 

@@ -1,3 +1,4 @@
+import { counted } from '@harvu/core/words';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -17,10 +18,6 @@ import { KeyAdviceState } from '../key-advice.state';
 import { riffRange } from '../riff-range';
 
 const SHOWN = 3;
-
-function counted(count: number, one: string): string {
-  return `${count} ${count === 1 ? one : `${one}s`}`;
-}
 
 /** What a place for the capo asks and costs, beside the song as it is now. */
 function placeWords({ why, lost, cost }: CapoOption, now: number): string {

@@ -1,3 +1,4 @@
+import { listed } from '@harvu/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { Scene } from '@harvu/core/practice';
@@ -6,10 +7,6 @@ import { ProblemLine } from '../../../ui/problem-line';
 import { Pause } from '../pause.state';
 import { PracticeState } from '../practice.state';
 import { RoomCard } from '../room-card.state';
-
-function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
-}
 
 /** The tuning and the capo in one line. */
 function frameWords({ strings, capo }: Scene): string {

@@ -1,13 +1,10 @@
+import { counted } from '@harvu/core/words';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { roughChart } from '@harvu/core/requests';
 
 const METERS = ['4/4', '3/4', '6/8', '12/8', '2/4', '5/4', '7/8'] as const;
 const USUAL_TEMPO = 100;
 const TEMPO = { least: 30, most: 300 } as const;
-
-function counted(count: number, one: string): string {
-  return `${count} ${count === 1 ? one : `${one}s`}`;
-}
 
 /** What is kept, as it was pasted: the lines behind the frame. */
 function bodyOf(chart: string): string {

@@ -1,3 +1,4 @@
+import { counted } from '@harvu/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
@@ -25,10 +26,6 @@ const OWNED_WORDS: Readonly<Partial<Record<StepKind, string>>> = {
   hand: 'pattern',
 };
 const SHOWN = 8;
-
-function counted(count: number, one: string): string {
-  return `${count} ${one}${count === 1 ? '' : 's'}`;
-}
 
 /** What is known of the student whose steps these are. */
 function studentWords({ student, changes, pace }: Workpiece): readonly string[] {
