@@ -77,7 +77,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await room.cleanGrips(5);
     await room.next();
     await room.isAt('A Verse');
-    await room.clean();
+    await room.stumbled();
     await expect(room.message).toHaveText(/Start the click first/);
     await room.playUntilDone();
     await room.next();

@@ -62,7 +62,10 @@ export class Bench {
   async writeBars(section: string, bars: readonly string[]): Promise<void> {
     const grid = this.page.getByRole('list', { name: `Bars of ${section}`, exact: true });
     const first = grid.getByRole('button', { name: /^Bar 1: / });
-    await first.click();
+    // In a section that was just added the cursor stands already.
+    const open = grid.getByLabel('Bar 1, beat 1');
+    await first.or(open).waitFor();
+    if (!(await open.isVisible())) await first.click();
     for (const bar of bars) {
       await this.page.keyboard.type(bar);
       await this.page.keyboard.press('Enter');
