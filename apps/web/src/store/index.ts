@@ -8,4 +8,5 @@ export { EventsApi } from './events.api';
 export { TodayList } from './today-list';
 export type { ListedCard } from './today-list';
 export { GoingOn } from './going-on';
+export { Log } from './log';
 export { LessonsApi } from './lessons.api';

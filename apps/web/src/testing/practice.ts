@@ -6,7 +6,7 @@ import { USUAL_TEACHING } from '@harvu/core/plan';
 import { USUAL_STUDENT } from '@harvu/core/player';
 import type { SongDocument } from '@harvu/core/song';
 import { BehaviorSubject, of } from 'rxjs';
-import { Marks } from '../features/practice/marks';
+import { Marks } from '../features/practice/marks.state';
 import { Playing } from '../features/practice/playing.state';
 import { PracticeState } from '../features/practice/practice.state';
 import { RecordingState } from '../features/practice/recording.state';

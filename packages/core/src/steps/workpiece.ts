@@ -374,7 +374,7 @@ export function followingParts({ timeline }: Workpiece): readonly (readonly [str
 }
 
 /** Every change of a song once, with the least beats there are for it anywhere in a layer; in the order they come. */
-export function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
+function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
   const windows = new Map<string, Pick<WindowedChange, 'windowBeats' | 'atBeat'>>();
   // Played through, so that the changes where sections meet have their windows too.
   const all = rememberedWindows(work.timeline, layer, () =>

@@ -1,9 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { NewEvent } from '@harvu/contract';
 import type { MarkTold } from '@harvu/core/brief';
-import { v4 as newId } from 'uuid';
-import { Session } from '../../platform/session';
-import { EventQueue } from '../../store';
+import { Log } from '../../store';
 import type { KeptTake } from '../takes';
 
 /** What is marked: one pass of a step, at a tempo. */
@@ -30,8 +28,7 @@ type Telling = Pick<MarkTold, 'title' | 'song' | 'rungUnit'>;
 /** The marks of a lesson: each is an event of the song's log, by the teacher. */
 @Injectable()
 export class LessonMarks {
-  private readonly queue = inject(EventQueue);
-  private readonly session = inject(Session);
+  private readonly log = inject(Log);
   private readonly made = signal<readonly Marked[]>([]);
 
   /** What was marked last, and can be taken back or given its bar. */
@@ -41,7 +38,14 @@ export class LessonMarks {
     const { bpm, how, passes, seconds, stepId } = heard;
     const clean = how === 'clean';
     const event: NewEvent = {
-      ...{ ...this.happened(heard), kind: 'try', stepId, bpm, clean, passes, seconds },
+      ...this.log.stamp(),
+      kind: 'try',
+      revision: heard.revision,
+      stepId,
+      bpm,
+      clean,
+      passes,
+      seconds,
       ...(how === 'stopped' && { stopped: true as const }),
     };
     const told: MarkTold = {
@@ -49,7 +53,7 @@ export class LessonMarks {
       source: 'teacher',
     };
     this.made.update((all) => [...all, { id: event.id, heard, told }]);
-    await this.queue.put(heard.planId, event);
+    await this.log.put(heard.planId, event);
   }
 
   /** Says where the last one failed. */
@@ -57,9 +61,8 @@ export class LessonMarks {
     const last = this.last();
     if (!last || last.told.clean) return;
     this.made.update((all) => [...all.slice(0, -1), { ...last, told: { ...last.told, bar } }]);
-    await this.queue.put(last.heard.planId, {
-      ...{ ...this.happened(last.heard), kind: 'where', of: last.id, bar },
-    });
+    const { planId, revision } = last.heard;
+    await this.log.write(planId, { kind: 'where', revision, of: last.id, bar });
   }
 
   /** Takes the last one back; the plan it was of, or nothing where there is none. */
@@ -67,29 +70,21 @@ export class LessonMarks {
     const last = this.last();
     if (!last) return undefined;
     this.made.update((all) => all.slice(0, -1));
-    await this.queue.put(last.heard.planId, {
-      ...{ ...this.happened(last.heard), kind: 'correction', of: last.id, clean: null },
-    });
-    return last.heard.planId;
+    const { planId, revision } = last.heard;
+    await this.log.write(planId, { kind: 'correction', revision, of: last.id, clean: null });
+    return planId;
   }
 
   /** What a take measured. */
   async take(
-    { planId, stepId, bpm, ...heard }: Heard,
+    { planId, stepId, bpm, revision }: Heard,
     figures: KeptTake['figures'],
   ): Promise<void> {
-    const happened = this.happened({ planId, stepId, bpm, ...heard });
-    await this.queue.put(planId, { ...happened, kind: 'take', stepId, bpm, ...figures });
+    await this.log.write(planId, { kind: 'take', revision, stepId, bpm, ...figures });
   }
 
   /** The teacher's word that a step is done. */
-  async signOff(heard: Heard): Promise<void> {
-    const { planId, stepId } = heard;
-    await this.queue.put(planId, { ...this.happened(heard), kind: 'sign-off', stepId });
-  }
-
-  private happened({ revision }: Heard): Pick<NewEvent, 'id' | 'at' | 'day' | 'revision'> {
-    const at = new Date().toISOString();
-    return { id: newId(), at, day: this.session.today(), revision };
+  async signOff({ planId, stepId, revision }: Heard): Promise<void> {
+    await this.log.write(planId, { kind: 'sign-off', revision, stepId });
   }
 }

@@ -6,7 +6,7 @@ import { Subject, type Subscription } from 'rxjs';
 import { Latency } from '../../sound/latency';
 import type { RecordingPlace, RecordingPlayer } from '../../sound/recording-player';
 import { RoomSound, type SoundPlace } from '../../sound/room-sound';
-import type { PlayedPass } from './marks';
+import type { PlayedPass } from './marks.state';
 import { RoomChoices, SILENT_OF } from './room-choices';
 
 /** What is played, and at which tempo. */

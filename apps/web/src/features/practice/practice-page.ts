@@ -19,7 +19,7 @@ import { ProblemLine } from '../../ui/problem-line';
 import { Ribbon } from '../../ui/ribbon';
 import { RiffTab } from '../../ui/riff-tab';
 import { keepAwake } from './awake';
-import { Marks } from './marks';
+import { Marks } from './marks.state';
 import { BarStrip } from './parts/bar-strip';
 import { BeatRow } from './parts/beat-row';
 import { FrameNow } from './parts/frame-now';

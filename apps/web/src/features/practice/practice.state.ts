@@ -14,7 +14,7 @@ import { EventQueue, TodayList } from '../../store';
 import { Analysis, type SceneAsked } from '../../worked-out';
 import { PlanReader, type PlanProgress } from '../plans';
 import type { KeptTake } from '../takes';
-import { Marks, type PlayedPass } from './marks';
+import { Marks, type PlayedPass } from './marks.state';
 import type { HeardGrip } from './parts/ring-check';
 import { Playing, recordedBpm } from './playing.state';
 import { RecordingState } from './recording.state';

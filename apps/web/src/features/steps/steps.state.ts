@@ -32,7 +32,7 @@ import {
 } from 'rxjs';
 import { opened, type Opened } from '../../platform/opened';
 import { Session } from '../../platform/session';
-import { EventsApi, PlansApi } from '../../store';
+import { EventsApi, Log, PlansApi } from '../../store';
 import { Analysis, requestOf, type PlannedSong, type PlanRequest } from '../../worked-out';
 import { ConstantsApi } from '../assumptions';
 import { toProblem } from '../../platform/problems';
@@ -83,6 +83,7 @@ export class StepsState {
   private readonly knownApi = inject(StudentsApi);
   private readonly constantsApi = inject(ConstantsApi);
   private readonly eventsApi = inject(EventsApi);
+  private readonly log = inject(Log);
   private readonly analysis = inject(Analysis);
   private readonly keeping = inject(TeachingKeeper);
 
@@ -340,8 +341,14 @@ export class StepsState {
     const plan = this.openedPlan();
     if (!plan) return;
     const heard: NewEvent = {
-      ...{ kind: 'try', id: crypto.randomUUID(), at: new Date().toISOString(), day: this.today },
-      ...{ revision: plan.revision, stepId, bpm, clean: true, passes: goal.cleanInRow, seconds: 0 },
+      ...this.log.stamp(),
+      kind: 'try',
+      revision: plan.revision,
+      stepId,
+      bpm,
+      clean: true,
+      passes: goal.cleanInRow,
+      seconds: 0,
     };
     const sent = this.eventsApi
       .send(plan.id, [heard])

@@ -4,9 +4,8 @@ import { merge, Subject, switchMap, type Observable } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf, type Opened } from '../../platform/opened';
 import { returned } from '../../platform/returned';
-import { v4 as newId } from 'uuid';
 import { Session } from '../../platform/session';
-import { EventQueue } from '../../store';
+import { Log } from '../../store';
 import { PlanReader, type PlanProgress } from '../plans';
 import type { Righted } from './parts/tried-list';
 
@@ -14,7 +13,7 @@ import type { Righted } from './parts/tried-list';
 @Injectable()
 export class StudentSongState {
   private readonly reader = inject(PlanReader);
-  private readonly queue = inject(EventQueue);
+  private readonly log = inject(Log);
   private readonly session = inject(Session);
   private readonly ended = inject(DestroyRef);
   private readonly asked = new Subject<void>();
@@ -34,10 +33,8 @@ export class StudentSongState {
   async putRight({ id, clean }: Righted): Promise<void> {
     const plan = this.plan()?.plan;
     if (!plan) return;
-    await this.queue.put(plan.id, {
-      ...{ id: newId(), kind: 'correction', of: id, clean, revision: plan.revision },
-      ...{ at: new Date().toISOString(), day: this.session.today() },
-    });
+    const { revision } = plan;
+    await this.log.write(plan.id, { kind: 'correction', of: id, clean, revision });
     this.again();
   }
 

@@ -3,10 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { weekdayOf, type Day } from '@harvu/core/day';
 import { todaysCards } from '@harvu/core/today';
 import { of } from 'rxjs';
-import { v4 as newId } from 'uuid';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { returned } from '../../platform/returned';
-import { EventQueue, PlanStore, TodayList } from '../../store';
+import { EventQueue, Log, PlanStore, TodayList } from '../../store';
 
 /** So many minutes more or less, by one press. */
 const STEP_MINUTES = 5;
@@ -18,6 +17,7 @@ const LEAST_MINUTES = 2;
 export class WeekState {
   private readonly store = inject(PlanStore);
   private readonly queue = inject(EventQueue);
+  private readonly log = inject(Log);
   private readonly list = inject(TodayList);
   private readonly found = toSignal(
     opened(of(null), () => this.store.overview(), returned()),
@@ -99,10 +99,7 @@ export class WeekState {
     if (!overview || !song || this.isSore()) return;
     this.hurts.set(true);
     this.list.end();
-    await this.queue.put(song.id, {
-      ...{ kind: 'sore', id: newId(), at: new Date().toISOString(), day: overview.today },
-      revision: song.revision,
-    });
+    await this.log.write(song.id, { kind: 'sore', revision: song.revision });
   }
 
   private isToday(day: Day | null): boolean {

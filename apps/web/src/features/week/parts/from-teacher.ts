@@ -10,11 +10,10 @@ import {
 import { RouterLink } from '@angular/router';
 import { milestoneWords } from '@harvu/core/brief';
 import { dayAfter, weekdayOf } from '@harvu/core/day';
-import { v4 as newId } from 'uuid';
 import { typedIn } from '../../../platform/forms';
 import { kept, wordsIn } from '../../../platform/kept';
 import { Session } from '../../../platform/session';
-import { EventQueue } from '../../../store';
+import { Log } from '../../../store';
 import { dayWords } from '../../../ui/day-label';
 import { WeekState } from '../week.state';
 
@@ -67,7 +66,7 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 })
 export class FromTeacher {
   private readonly state = inject(WeekState);
-  private readonly queue = inject(EventQueue);
+  private readonly log = inject(Log);
   protected readonly me = inject(Session).person()?.id ?? 'nobody';
   private readonly told = kept(`harvu-reached-${this.me}`, wordsIn);
   /** What was told before this visit. */
@@ -124,9 +123,7 @@ export class FromTeacher {
     if (words === '') return;
     event.target.reset();
     this.asked.set(words);
-    void this.queue.put(song.id, {
-      ...{ kind: 'note', id: newId(), at: new Date().toISOString(), day: overview.today },
-      ...{ revision: song.revision, stepId: null, words },
-    });
+    const { revision } = song;
+    void this.log.write(song.id, { kind: 'note', revision, stepId: null, words });
   }
 }

@@ -5,7 +5,7 @@ import type { TryEvent } from '@harvu/core/events';
 import { EMPTY, fromEvent, interval } from 'rxjs';
 import { v4 as newId } from 'uuid';
 import { Session } from '../../platform/session';
-import { EventQueue, GoingOn } from '../../store';
+import { GoingOn, Log } from '../../store';
 import type { KeptTake } from '../takes';
 
 type TakeFigures = KeptTake['figures'];
@@ -51,7 +51,7 @@ const NOTE_EACH_MS = 5000;
 /** What is written down in the practice room: marks, time without one, what hurts, where it does not go on. */
 @Injectable()
 export class Marks {
-  private readonly queue = inject(EventQueue);
+  private readonly log = inject(Log);
   private readonly session = inject(Session);
   private readonly goingOn = inject(GoingOn);
   private readonly all = signal<readonly TryEvent[]>([]);
@@ -126,7 +126,7 @@ export class Marks {
     if (!this.of || seconds < LEAST_S) return;
     const { planId, revision, stepId } = this.of;
     const what = { kind: 'time', bpm: null, seconds } as const;
-    const event = { ...this.happened(Date.now()), id: this.timeId, revision, stepId, ...what };
+    const event = { ...this.log.stamp(), id: this.timeId, revision, stepId, ...what };
     this.goingOn.note({ planId, event }, isOver);
   }
 
@@ -162,7 +162,7 @@ export class Marks {
     const { planId, ...of } = this.of;
     const seconds = pass && this.countedUntil !== null ? this.secondsSince() : secondsWithout;
     const event: Omit<TryEvent, 'source'> = {
-      ...{ kind: 'try', ...this.happened(now), ...of },
+      ...{ kind: 'try', ...this.log.stamp(now), ...of },
       ...{ bpm: pass?.bpm ?? null, clean, passes: 1, seconds },
     };
     const own: TryEvent = { ...event, source: 'self' };
@@ -184,7 +184,7 @@ export class Marks {
     if (!last || !this.of) return false;
     const { planId, revision } = this.of;
     this.put(planId, {
-      ...{ kind: 'correction', ...this.happened(Date.now()), revision },
+      ...{ kind: 'correction', ...this.log.stamp(), revision },
       ...{ of: last.event.id, clean: null },
     });
     if (last.pass) this.marked.delete(keyOf(last.pass));
@@ -205,7 +205,7 @@ export class Marks {
     if (!last || !this.of) return false;
     const { planId, revision } = this.of;
     this.put(planId, {
-      ...{ kind: 'where', ...this.happened(Date.now()), revision, of: last.event.id, bar },
+      ...{ kind: 'where', ...this.log.stamp(), revision, of: last.event.id, bar },
     });
     this.latest.set(null);
     return true;
@@ -214,7 +214,7 @@ export class Marks {
   sore(): void {
     if (!this.of) return;
     const { planId, revision } = this.of;
-    this.put(planId, { kind: 'sore', ...this.happened(Date.now()), revision });
+    this.put(planId, { kind: 'sore', ...this.log.stamp(), revision });
   }
 
   stuck(bar: number | null): void {
@@ -257,7 +257,7 @@ export class Marks {
   private write(what: OfStep, id = newId()): void {
     if (!this.of) return;
     const { planId, revision, stepId } = this.of;
-    this.put(planId, { ...this.happened(Date.now()), id, revision, stepId, ...what });
+    this.put(planId, { ...this.log.stamp(), id, revision, stepId, ...what });
   }
 
   private secondsSince(): number {
@@ -265,13 +265,9 @@ export class Marks {
     return Math.min(LONGEST_S, Math.max(0, (Date.now() - this.countedUntil) / 1000));
   }
 
-  private happened(now: number): Pick<NewEvent, 'id' | 'at' | 'day'> {
-    return { id: newId(), at: new Date(now).toISOString(), day: this.session.today() };
-  }
-
   private put(planId: string, event: NewEvent): void {
     const isTime = event.id === this.timeId;
-    this.queue.put(planId, event).then(
+    this.log.put(planId, event).then(
       () => {
         if (isTime && this.countedUntil === null) this.goingOn.end();
       },
