@@ -142,6 +142,9 @@ describe('the bench', () => {
     expect(saves().length).toBe(1);
     state.undo();
     expect([state.text(), state.broughtBack()]).toEqual([FIRST_ROW, null]);
+    // What was taken out does not come back the next time.
+    jasmine.clock().tick(1000);
+    expect(Object.keys(localStorage).filter((key) => key.startsWith('harvu-draft'))).toEqual([]);
   });
 
   it('brings what was never saved together with what the song became since', () => {

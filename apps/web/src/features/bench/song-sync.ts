@@ -91,9 +91,10 @@ export class SongSync {
       .subscribe(() => this.queue.next(defer(() => this.takeNews())));
   }
 
-  /** Saves after whatever is under way; nothing where nothing is unsaved. */
+  /** Saves after whatever is under way; where nothing is unsaved, nothing is kept here to be brought back. */
   saveSoon(): void {
     if (this.isDirty()) this.queue.next(defer(() => this.save(MOST_CONFLICTS)));
+    else this.deps.drafts.drop(this.known().id);
   }
 
   /** The page may be gone the next moment: what is unsaved is kept here, and sent if there is time. */
