@@ -112,6 +112,9 @@ const [ownerGet, ownerPost, ownerPut] = [
 /** Nothing but the path is sent, or nothing comes back. */
 type None = undefined;
 
+/** A page is given the minutes of so many days before today: a term and a little more. */
+export const OVERVIEW_DAYS = 90;
+
 /** Every route that is called with JSON or nothing and answers in JSON or nothing. */
 export const ROUTES = {
   door: anyGet<None, StudioDoor>()('/studio'),
@@ -174,6 +177,8 @@ export const ROUTES = {
   assign: teachingPost<Assign, None>()('/songs/:id/assign'),
 
   overview: ownGet<None, Overview>()('/overview'),
+  /** The same with the minutes of so many days. */
+  overviewOfDays: ownGet<None, Overview>()('/overview/days/:number'),
   plans: ownGet<None, readonly PlanSummary[]>()('/plans'),
   plan: ownGet<None, Plan>()('/plans/:id'),
   planNews: ownGet<None, PlanNews>()('/plans/:id/after/:number'),

@@ -15,6 +15,8 @@ export class PlansApi {
   private readonly api = inject(Api);
 
   readonly overview = () => this.api.call('overview');
+  /** The same with the minutes of so many days. */
+  readonly overviewOfDays = (number: number) => this.api.call('overviewOfDays', { number });
   readonly list = () => this.api.call('plans');
   readonly find = (id: string) => this.whole(this.api.call('plan', { id }));
   /** What has changed about a plan since the event of a number. */

@@ -57,6 +57,22 @@ describe('all songs at a glance', () => {
     }
   });
 
+  it('have the minutes of the last days, and of as many as are asked for, each their own', async () => {
+    await play('ready', 1, '2026-06-01');
+    await play('ready', 1);
+    const daysOf = async (who: Visitor, path: string) => {
+      const { body } = await who.get<Overview>(path);
+      return body.songs.map((one) => Object.keys(one.overview.minutesByDay).sort());
+    };
+    expect(await daysOf(bram, '/api/overview')).toEqual([['2026-11-24']]);
+    for (const who of [bram, owner])
+      expect(await daysOf(who, '/api/overview/days/200')).toEqual([['2026-06-01', '2026-11-24']]);
+    expect(await daysOf(bram, '/api/overview/days/0')).toEqual([['2026-11-24']]);
+    expect((await bram.get('/api/overview/days/many')).status).toBe(404);
+    const other = await studio.add(owner, { signInName: 'odalys' });
+    expect(await daysOf(other, '/api/overview/days/200')).toEqual([]);
+  });
+
   it('count days in the studio’s time zone', async () => {
     const before = studio.now;
     studio.now = new Date('2026-11-25T03:30:00.000Z');

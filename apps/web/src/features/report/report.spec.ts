@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
-import { LessonsApi, PlanStore } from '../../store';
+import { LessonsApi, PlansApi, PlanStore } from '../../store';
 import { lessonOf, NOTHING, songOf, studentOf } from '../../testing/overview';
 import { setUpPage, Shown } from '../../testing/page';
 import { ReportPage } from './report-page';
@@ -19,10 +19,19 @@ describe('a term on one page', () => {
       milestones: [{ kind: 'half', on: '2026-11-24' }],
     }),
   ];
+  const asked: number[] = [];
   const lessons = [lessonOf('Ada', { day: '2026-11-19', state: 'held', notes: NOTES })];
   const open = (students: (typeof NOTHING)['students'], me: string): Promise<Shown<ReportPage>> => {
     TestBed.resetTestingModule();
+    const earlier = songOf('Ada', {
+      minutesByDay: { '2026-01-10': 30, '2026-11-20': 12, '2026-11-24': 9 },
+    });
+    const overviewOfDays = (days: number) => {
+      asked.push(days);
+      return of({ ...NOTHING, students, songs: [earlier] });
+    };
     setUpPage([
+      { provide: PlansApi, useValue: { overviewOfDays } },
       { provide: PlanStore, useValue: { overview: () => of({ ...NOTHING, students, songs }) } },
       { provide: LessonsApi, useValue: { listOf: () => of(lessons) } },
       { provide: Session, useValue: { person: signal({ id: me, name: me }) } },
@@ -53,5 +62,16 @@ describe('a term on one page', () => {
     await page.settle();
     expect(page.text).toContain('9 minutes of practice on 1 day.');
     expect(page.text).not.toContain('Count aloud.');
+  });
+
+  it('asks for what lies further back than a page is given', async () => {
+    const page = await open([studentOf('Ada')], 'me');
+    expect(asked).toEqual([]);
+    const from = page.one<HTMLInputElement>('input[type=date]');
+    from.value = '2026-01-01';
+    from.dispatchEvent(new Event('change'));
+    await page.settle();
+    expect(asked).toEqual([329]);
+    expect(page.text).toContain('51 minutes of practice on 3 days.');
   });
 });

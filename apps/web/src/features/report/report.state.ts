@@ -1,13 +1,14 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Overview, StoredLesson, StudentAtAGlance } from '@harvu/contract';
+import { OVERVIEW_DAYS } from '@harvu/contract/routes';
 import { NEW_PROFILE } from '@harvu/contract/students';
 import { termReport } from '@harvu/core/brief';
-import { dayAfter, parseDay, type Day } from '@harvu/core/day';
-import { forkJoin, last, map, ReplaySubject } from 'rxjs';
+import { dayAfter, daysBetween, parseDay, type Day } from '@harvu/core/day';
+import { forkJoin, last, map, of, ReplaySubject, switchMap } from 'rxjs';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { Session } from '../../platform/session';
-import { LessonsApi, PlanStore } from '../../store';
+import { LessonsApi, PlansApi, PlanStore } from '../../store';
 import { briefOf } from '../brief';
 
 const TERM_DAYS = 83;
@@ -23,6 +24,7 @@ interface Found {
 export class ReportState {
   private readonly store = inject(PlanStore);
   private readonly api = inject(LessonsApi);
+  private readonly plans = inject(PlansApi);
   private readonly session = inject(Session);
   private readonly id$ = new ReplaySubject<string>(1);
   private readonly chosen = signal<{ readonly from?: Day; readonly to?: Day }>({});
@@ -35,8 +37,34 @@ export class ReportState {
     { initialValue: LOADING },
   );
 
-  readonly problem = computed(() => problemOf(this.found()));
-  private readonly all = computed(() => valueOf(this.found()));
+  private readonly first = computed(() => valueOf(this.found()));
+  /** How far back one looks, in days. */
+  private readonly daysBack = computed(() => {
+    const [{ from }, today] = [this.chosen(), this.first()?.overview.today];
+    return from && today ? daysBetween(from, today) : 0;
+  });
+  /** What lies further back than what every page is given is asked for by itself. */
+  private readonly further = toSignal(
+    toObservable(this.daysBack).pipe(
+      switchMap((days) =>
+        days <= OVERVIEW_DAYS
+          ? of(null)
+          : opened(of(days), (number) => this.plans.overviewOfDays(number)),
+      ),
+    ),
+    { initialValue: null },
+  );
+
+  readonly problem = computed(() => {
+    const further = this.further();
+    return problemOf(this.found()) ?? (further && problemOf(further));
+  });
+  private readonly all = computed((): Found | undefined => {
+    const [first, further] = [this.first(), this.further()];
+    if (!first || !further) return first;
+    const overview = valueOf(further);
+    return overview && { ...first, overview };
+  });
   /** Whose it is: a student's own overview names nobody. */
   private readonly student = computed((): StudentAtAGlance | undefined => {
     const found = this.all();
@@ -48,10 +76,10 @@ export class ReportState {
   });
   readonly name = computed(() => this.student()?.name ?? '');
   readonly from = computed(() => {
-    const today = this.all()?.overview.today;
+    const today = this.first()?.overview.today;
     return this.chosen().from ?? (today ? dayAfter(today, -TERM_DAYS) : undefined);
   });
-  readonly to = computed(() => this.chosen().to ?? this.all()?.overview.today);
+  readonly to = computed(() => this.chosen().to ?? this.first()?.overview.today);
   readonly report = computed(() => {
     const [found, student, from, to] = [this.all(), this.student(), this.from(), this.to()];
     if (!found || !student || !from || !to) return undefined;
