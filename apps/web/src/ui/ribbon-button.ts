@@ -37,8 +37,8 @@ const FILLS: Readonly<Record<Level, string>> = {
   template: `
     @let shown = drawn();
     <span
-      class="flex items-baseline gap-1 overflow-hidden px-1.5 whitespace-nowrap"
-      [class]="thin() ? 'h-4 text-xs leading-4' : 'h-6 pt-0.5 text-xs'"
+      class="flex items-baseline gap-1 overflow-hidden whitespace-nowrap"
+      [class]="thin() ? 'h-4 px-1 text-xs leading-4' : 'h-6 px-1.5 pt-0.5 text-xs'"
     >
       <b class="font-display" [class]="thin() ? '' : 'text-sm'">{{ shown.letter }}</b>
       @if (!thin()) {
@@ -85,7 +85,7 @@ export class RibbonButton implements FocusableOption {
   protected readonly drawn = computed(() => toDrawn(this.block()));
 
   protected readonly minWidth = computed(() =>
-    this.thin() ? 26 : Math.max(40, Math.min(52, this.block().bars * 9)),
+    this.thin() ? 20 : Math.max(40, Math.min(52, this.block().bars * 9)),
   );
   /** Name above, chamber below; a song without a student has no levels to show. */
   protected readonly hasChamber = computed(() => this.drawn().level !== 'none');
