@@ -31,7 +31,10 @@ async function takeIn(page: Page, studio: OwnStudio): Promise<void> {
   await page.getByRole('button', { name: 'Students from a table' }).click();
   const table = 'Name;Age;Guardian;Day;Time\nAda Quill;9;Bea;Do;15.30\nBram Tessel;24;;;\n';
   await give(page, 'A table, as CSV', table);
-  await expect(page.getByText('somebody of this name is there already')).toBeVisible();
+  // A studio that has just been made is still filling its demo world.
+  await expect(page.getByText('somebody of this name is there already')).toBeVisible({
+    timeout: 30_000,
+  });
   await page.getByRole('button', { name: 'Take 1 student over' }).click();
   await expect(page.getByRole('status')).toContainText('1 student is added.');
 
