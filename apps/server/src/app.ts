@@ -122,7 +122,8 @@ function createApi(deps: AppDeps, refusals: Refusals) {
   api.route(
     '/',
     createLiveRoutes({
-      ...{ feed: services.feed, cookie: cookiesOf(door).session },
+      feed: services.feed,
+      cookie: cookiesOf(door).session,
       whoIs: (token) => services.door.whoIs(token),
       breathMs: (deps.patience ?? USUAL_PATIENCE).breathMs,
     }),

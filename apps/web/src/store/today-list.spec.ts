@@ -10,8 +10,12 @@ const card = (planId: string, stepId: string, minutes: number): TodaysCard => ({
   step: {
     ...{ id: stepId, title: `Step ${stepId}`, rungs: [], rungUnit: 'bpm', nowBpm: null },
     ...{ cleanBpm: null, cleanInRow: 0, goalInRow: 3, goal: '', minutes: 5 },
-    ...{ isBegun: true, holdsBack: false, isListening: false, isPlayed: true },
-    ...{ isWholeSong: false, stuck: null },
+    isBegun: true,
+    holdsBack: false,
+    isListening: false,
+    isPlayed: true,
+    isWholeSong: false,
+    stuck: null,
   },
 });
 

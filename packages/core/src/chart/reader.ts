@@ -1,4 +1,4 @@
-import { asTyped, chordAsTyped, mapAsTyped, TAB, type TypedLine } from './as-typed';
+import { asTyped, mapAsTyped, type TypedLine } from './as-typed';
 import { readBars, type ReadBars } from './bars';
 import { checkChart, type BarPlace } from './faults';
 import {
@@ -25,6 +25,7 @@ import {
   type Section,
   type SongDocument,
 } from '../song';
+import { isAboutFrets, unreadLine, unreadRiff } from './unread';
 import { withStableIds } from './identities';
 import { isCompound, parseMeter, type Meter } from '../rhythm';
 import { bpm } from '../units';
@@ -52,26 +53,6 @@ const USUAL_METER: Meter = { beats: 4, unit: 4, groups: [4] };
 type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
 
 const BEATS_OF_DOTTED = 3;
-
-/** Why a line cannot be read, and what it may have been meant as. */
-function unreadLine(text: string): string {
-  const words = text.split(/\s+/);
-  if (TAB.test(text))
-    return 'This looks like a line of tab; it is kept as it is. Bars start with |.';
-  return words.length > 0 && words.every((word) => chordAsTyped(word) !== undefined)
-    ? `These are chords without bars. Put | between bars, such as | ${words.slice(0, 2).join(' | ')} |.`
-    : 'This line cannot be read. Bars start with |, sections with [, remarks with #.';
-}
-
-function isAboutFrets(field: string): boolean {
-  return field === 'tuning' || field === 'capo';
-}
-
-/** Why a riff cannot be read; a name where there is one of it already. */
-function unreadRiff(name: string | undefined): string {
-  const why = name === undefined ? 'This riff cannot be read.' : `There are two riffs "${name}".`;
-  return `${why} Write a name, a meter and the notes, such as riff hoist 4/4: 3: 2 4 2: 3 5.`;
-}
 
 /** Reads line by line; what is half read lives only here. */
 class ChartReader {

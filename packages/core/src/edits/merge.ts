@@ -79,7 +79,8 @@ function putHunk(hunks: Hunk[], next: Hunk): void {
   if (last?.to !== next.from) hunks.push(next);
   else
     hunks[hunks.length - 1] = {
-      ...{ from: last.from, to: next.to },
+      from: last.from,
+      to: next.to,
       pieces: [...last.pieces, ...next.pieces],
     };
 }

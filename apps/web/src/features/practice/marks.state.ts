@@ -162,8 +162,13 @@ export class Marks {
     const { planId, ...of } = this.of;
     const seconds = pass && this.countedUntil !== null ? this.secondsSince() : secondsWithout;
     const event: Omit<TryEvent, 'source'> = {
-      ...{ kind: 'try', ...this.log.stamp(now), ...of },
-      ...{ bpm: pass?.bpm ?? null, clean, passes: 1, seconds },
+      kind: 'try',
+      ...this.log.stamp(now),
+      ...of,
+      bpm: pass?.bpm ?? null,
+      clean,
+      passes: 1,
+      seconds,
     };
     const own: TryEvent = { ...event, source: 'self' };
     if (pass) {
@@ -183,10 +188,8 @@ export class Marks {
     const last = this.latest();
     if (!last || !this.of) return false;
     const { planId, revision } = this.of;
-    this.put(planId, {
-      ...{ kind: 'correction', ...this.log.stamp(), revision },
-      ...{ of: last.event.id, clean: null },
-    });
+    const stamp = this.log.stamp();
+    this.put(planId, { kind: 'correction', ...stamp, revision, of: last.event.id, clean: null });
     if (last.pass) this.marked.delete(keyOf(last.pass));
     this.all.update((tries) => tries.filter((one) => one.id !== last.event.id));
     if (last.event.seconds >= LEAST_S) this.logTime(last.event.seconds, last.event.bpm);
@@ -204,9 +207,7 @@ export class Marks {
     const last = this.latest();
     if (!last || !this.of) return false;
     const { planId, revision } = this.of;
-    this.put(planId, {
-      ...{ kind: 'where', ...this.log.stamp(), revision, of: last.event.id, bar },
-    });
+    this.put(planId, { kind: 'where', ...this.log.stamp(), revision, of: last.event.id, bar });
     this.latest.set(null);
     return true;
   }

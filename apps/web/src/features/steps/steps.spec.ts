@@ -198,7 +198,9 @@ describe('the steps of a song', () => {
     // By its name, and by what stands under that heading: another section that sounds like it stays.
     await panel.press('Leave Verse out');
     expect(sent().teaching.changes.at(-1)).toEqual({
-      ...{ kind: 'leave-out', part: VERSE, section: VERSE },
+      kind: 'leave-out',
+      part: VERSE,
+      section: VERSE,
     });
     expect(state.planned()?.steps.filter((one) => one.atoms.includes(VERSE)).length).toBe(0);
     state.choose('grip:C');
