@@ -8,6 +8,8 @@ export interface Draft {
   /** The text it was written upon, and its revision. */
   readonly baseText: string;
   readonly baseRevision: number;
+  /** The text that was under way to the server, whose answer was not heard; empty where none was. */
+  readonly sent?: string;
   readonly keptAt: string;
 }
 

@@ -85,7 +85,7 @@ export class RibbonButton implements FocusableOption {
   protected readonly drawn = computed(() => toDrawn(this.block()));
 
   protected readonly minWidth = computed(() =>
-    this.thin() ? 20 : Math.max(40, Math.min(52, this.block().bars * 9)),
+    this.thin() ? 24 : Math.max(40, Math.min(52, this.block().bars * 9)),
   );
   /** Name above, chamber below; a song without a student has no levels to show. */
   protected readonly hasChamber = computed(() => this.drawn().level !== 'none');

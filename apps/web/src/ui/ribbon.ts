@@ -22,7 +22,8 @@ export type { RibbonBlock } from './ribbon-blocks';
   host: { class: 'block min-w-0' },
   template: `
     <div
-      class="-m-1 flex gap-[3px] overflow-x-auto p-1"
+      class="-m-1 flex overflow-x-auto p-1"
+      [class]="thin() ? 'gap-px' : 'gap-[3px]'"
       role="group"
       aria-label="The song, section by section"
       (keydown)="keys.onKeydown($event)"

@@ -147,6 +147,30 @@ describe('the bench', () => {
     expect(Object.keys(localStorage).filter((key) => key.startsWith('harvu-draft'))).toEqual([]);
   });
 
+  it('writes on upon its own save whose answer was not heard any more', () => {
+    const draft = {
+      text: '[A]\n| Em | C |\n',
+      baseText: '[A]\n| G |\n',
+      baseRevision: SONG.revision,
+      sent: '[A]\n| Em |\n',
+      keptAt: '',
+    };
+    for (const [id, saved, isMine] of [
+      ['s4', '[A]\n| Em |\n', true],
+      ['s5', '[A]\n| D |\n', false],
+    ] as const) {
+      localStorage.setItem(`harvu-draft-nobody-${id}`, JSON.stringify(draft));
+      id$.next(id);
+      TestBed.tick();
+      const document = readChart(saved).song;
+      http
+        .expectOne(`/api/songs/${id}`)
+        .flush({ ...SONG, id, revision: SONG.revision + 1, document });
+      TestBed.tick();
+      expect([state.broughtBack() !== null, state.draft() !== null]).toEqual([isMine, !isMine]);
+    }
+  });
+
   it('brings what was never saved together with what the song became since', () => {
     const draft = { text: '[A]\n| Em |\n\n[B]\n| D |\n', baseText: '[A]\n| G |\n\n[B]\n| D |\n' };
     const key = 'harvu-draft-nobody-s3';

@@ -40,6 +40,13 @@ function isOther({ text }: Draft, saved: SongDocument): boolean {
   return writeChart(readChart(text, saved).song) !== writeChart(saved);
 }
 
+/** Nobody else saved since: the newest revision is the draft's base, or what was under way when the page went. */
+function isUponNewest({ baseRevision, sent }: Draft, { revision, document }: Song): boolean {
+  return (
+    baseRevision === revision || (baseRevision + 1 === revision && sent === writeChart(document))
+  );
+}
+
 /** The song on the bench: what is written, what the core makes of it, and how it is kept. */
 @Injectable()
 export class BenchState {
@@ -119,7 +126,7 @@ export class BenchState {
     const sync = new SongSync(song, { api: this.api, drafts: this.drafts, history });
     const isNew = draft !== null && isOther(draft, history.document());
     // Nothing was saved since: it is written on where it was left, and saved.
-    const goesOn = isNew && draft.baseRevision === song.revision;
+    const goesOn = isNew && isUponNewest(draft, song);
     this.back.set(goesOn ? draft : null);
     this.unsaved.set(isNew && !goesOn ? draft : null);
     if (goesOn) {

@@ -10,6 +10,7 @@ import {
   defer,
   EMPTY,
   filter,
+  finalize,
   map,
   merge,
   repeat,
@@ -59,6 +60,8 @@ export class SongSync {
   /** The text of the saved song, as it stands here. */
   private readonly savedText: WritableSignal<string>;
   private readonly sending = signal(false);
+  /** What is under way to the server; empty where nothing is. */
+  private sent = '';
   private readonly failed = signal<Problem | null>(null);
   private readonly heard = signal<News | null>(null);
   private readonly queue = new Subject<Observable<unknown>>();
@@ -129,6 +132,7 @@ export class SongSync {
       text: this.deps.history.text(),
       baseText: this.savedText(),
       baseRevision: revision,
+      sent: this.sent,
       keptAt: new Date().toISOString(),
     });
   }
@@ -142,9 +146,11 @@ export class SongSync {
     // What cannot be kept stays here, and holds nothing else up.
     const fit = fitForSaving(written, base.document);
     const { song: document, left } = fit ?? { song: written, left: [] };
+    this.sent = writeChart(document);
     this.keepDraft();
     this.sending.set(true);
     return api.save(base.id, { baseRevision: base.revision, document }).pipe(
+      finalize(() => (this.sent = '')),
       map(({ revision }) => {
         this.sending.set(false);
         this.failed.set(left.length > 0 ? notKept(left) : null);
