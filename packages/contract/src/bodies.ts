@@ -34,7 +34,7 @@ import {
   withdrawSchema,
 } from './songs';
 import { saveProfileSchema } from './students';
-import { settingsSchema, type StudioSettings } from './studio';
+import { settingsSchema } from './studio';
 import { constantsSchema, saveTeachingSchema } from './teaching';
 
 /** The routes that take a body, with what it has to be. */
@@ -46,25 +46,38 @@ type Bodies = {
 
 /** What the body of each route has to be; the routes themselves stand apart, so that pages need no validation to call them. */
 export const BODIES: Bodies = {
-  ...{ setUp: setUpSchema, signIn: signInSchema, saveConventions: conventionsSchema },
-  ...{ changePassword: ownPasswordSchema, confirm: confirmSchema, takeFactor: factorSchema },
-  ...{ addStudents: addStudentsSchema, addRequests: addRequestsSchema },
-  ...{
-    makeCalendar: makeCalendarSchema,
-    addPerson: newPersonSchema,
-    resetPassword: passwordResetSchema,
-    changeRole: roleSchema,
-  },
-  ...{ recordConsent: consentSchema, askForSong: newRequestSchema },
-  ...{ acceptRequest: acceptSchema, declineRequest: declineSchema, saveChords: chordsSchema },
-  ...{ startSong: newSongSchema, saveSong: saveSongSchema },
-  ...{ renameSong: songLabelSchema, moveSong: movedSongSchema },
-  ...{ overrule: overruleSchema, withdrawOverrule: withdrawSchema },
-  ...{ saveTeaching: saveTeachingSchema, assign: assignSchema, savePlan: savePlanSchema },
-  ...{ saveLesson: saveLessonSchema, saveEvening: saveEveningSchema },
-  ...{ sendEvents: sendEventsSchema, saveStudent: saveProfileSchema },
-  ...{
-    saveConstants: constantsSchema,
-    saveSettings: settingsSchema as unknown as Schema<StudioSettings>,
-  },
+  setUp: setUpSchema,
+  signIn: signInSchema,
+  saveConventions: conventionsSchema,
+  changePassword: ownPasswordSchema,
+  confirm: confirmSchema,
+  takeFactor: factorSchema,
+  addStudents: addStudentsSchema,
+  addRequests: addRequestsSchema,
+
+  makeCalendar: makeCalendarSchema,
+  addPerson: newPersonSchema,
+  resetPassword: passwordResetSchema,
+  changeRole: roleSchema,
+  recordConsent: consentSchema,
+  askForSong: newRequestSchema,
+  acceptRequest: acceptSchema,
+  declineRequest: declineSchema,
+  saveChords: chordsSchema,
+  startSong: newSongSchema,
+  saveSong: saveSongSchema,
+  renameSong: songLabelSchema,
+  moveSong: movedSongSchema,
+  overrule: overruleSchema,
+  withdrawOverrule: withdrawSchema,
+  saveTeaching: saveTeachingSchema,
+  assign: assignSchema,
+  savePlan: savePlanSchema,
+  saveLesson: saveLessonSchema,
+  saveEvening: saveEveningSchema,
+  sendEvents: sendEventsSchema,
+  saveStudent: saveProfileSchema,
+
+  saveConstants: constantsSchema,
+  saveSettings: settingsSchema,
 };

@@ -9,6 +9,7 @@ import {
   newEventSchema,
   songDocumentSchema,
 } from './index';
+import { exactly, whole, words } from './fields';
 
 const WISH = { title: 'Pebble Road', playedBy: '', why: '', wantedBy: null };
 const TRY = {
@@ -44,6 +45,25 @@ describe('days', () => {
   days.forEach(([day, isReal]) => {
     it(`such as "${day}" ${isReal ? 'exist' : 'do not exist'}`, () =>
       expect(isRealDate(day)).toBe(isReal));
+  });
+});
+
+describe('an object of exactly the fields of its type', () => {
+  interface Named {
+    readonly name: string;
+    readonly bars?: number;
+  }
+  const bars = whole(1, 9);
+
+  it('does not compile where a field is missing, too many or of another type', () => {
+    const schema = exactly<Named>()({ name: words(9), bars: bars.optional() });
+    expect(checked(schema, { name: 'Verse', bars: 4 }).ok).toBeTrue();
+    // @ts-expect-error -- without its bars
+    exactly<Named>()({ name: words(9) });
+    // @ts-expect-error -- nothing is said of a mood
+    exactly<Named>()({ name: words(9), bars, mood: words(9) });
+    // @ts-expect-error -- a name is no number
+    exactly<Named>()({ name: bars, bars });
   });
 });
 

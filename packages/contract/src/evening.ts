@@ -1,7 +1,7 @@
 import type { Day } from '@harvu/core/day';
 import type { Tuning } from '@harvu/core/pitch';
 import type { ReadinessSummary } from '@harvu/core/progress';
-import { array, type Schema } from 'yup';
+import { array } from 'yup';
 import { exactly, id, maybeDay, maybeWords, whole } from './fields';
 
 const MOST_ITEMS = 60;
@@ -21,7 +21,7 @@ export interface SaveEvening {
 }
 
 /** The programme of an evening. */
-export const programmeSchema = exactly({
+export const programmeSchema = exactly<Programme>()({
   title: maybeWords(80),
   day: maybeDay(),
   planIds: array()
@@ -32,10 +32,10 @@ export const programmeSchema = exactly({
     .test('once', 'must name each song once', (all) => new Set(all).size === all.length),
 });
 
-export const saveEveningSchema = exactly({
+export const saveEveningSchema = exactly<SaveEvening>()({
   baseVersion: whole(0, 1_000_000),
   programme: programmeSchema,
-}) as unknown as Schema<SaveEvening>;
+});
 
 /** A song in work that could be played: by whom, how the guitar stands for it, and how far it is. */
 export interface EveningPlay {

@@ -1,13 +1,13 @@
 import type { PlanEvent } from '@harvu/core/events';
-import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
-import { day, exactly, id, moment, optionalMoment, whole, words } from './fields';
+import { array, boolean, number, object, string, type Schema } from 'yup';
+import { byKind, day, exactly, id, moment, optionalMoment, whole, words } from './fields';
 import type { Problem } from './problem';
 
 /** What happened, as the device writes it down; who says so is the server's to know. */
-export type NewEvent = WithoutSource<Exclude<PlanEvent, { readonly kind: 'changed' }>>;
+export type NewEvent = AsWritten<Exclude<PlanEvent, { readonly kind: 'changed' }>>;
 
 /** Of each kind by itself. */
-type WithoutSource<Event> = Event extends unknown ? Omit<Event, 'source'> : never;
+type AsWritten<Event> = Event extends unknown ? Omit<Event, 'source' | 'receivedAt'> : never;
 
 const MOST_AT_ONCE = 200;
 /** More strokes than these are no take. */
@@ -32,12 +32,19 @@ const strings = (least: number) =>
     .required('must be a list of strings')
     .min(least, 'must have a string')
     .max(12, 'must have at most 12 strings');
-const kind = (name: NewEvent['kind']) => string().strict(true).required().oneOf([name]);
+const kind = <Kind extends NewEvent['kind']>(name: Kind) =>
+  string<Kind>().strict(true).required().oneOf([name]);
+
+/** The fields of one kind of event. */
+const ofKind = <Kind extends NewEvent['kind']>() =>
+  exactly<Extract<NewEvent, { readonly kind: Kind }>>();
 
 /** Each kind of event. */
 const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
-  try: exactly({
-    ...{ ...happened, kind: kind('try'), stepId: stepId() },
+  try: ofKind<'try'>()({
+    ...happened,
+    kind: kind('try'),
+    stepId: stepId(),
     bpm: tempo(),
     clean: boolean().strict(true).required('must be said'),
     passes: whole(1, 100),
@@ -45,44 +52,64 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
     failedBar: bar().optional(),
     stopped: boolean().strict(true).oneOf([true], 'must be true, or left out').optional(),
   }),
-  'sign-off': exactly({ ...happened, kind: kind('sign-off'), stepId: stepId() }),
-  note: exactly({
-    ...{ ...happened, kind: kind('note'), words: words(500) },
+  'sign-off': ofKind<'sign-off'>()({ ...happened, kind: kind('sign-off'), stepId: stepId() }),
+  note: ofKind<'note'>()({
+    ...happened,
+    kind: kind('note'),
+    words: words(500),
     stepId: string().strict(true).defined('must be a step or null').nullable().max(600),
   }),
-  correction: exactly({
-    ...{ ...happened, kind: kind('correction'), of: id() },
+  correction: ofKind<'correction'>()({
+    ...happened,
+    kind: kind('correction'),
+    of: id(),
     clean: boolean().strict(true).defined('must be said, or null').nullable(),
   }),
-  where: exactly({ ...happened, kind: kind('where'), of: id(), bar: bar() }),
-  time: exactly({
-    ...{ ...happened, kind: kind('time'), stepId: stepId(), bpm: tempo(), seconds: seconds() },
+  where: ofKind<'where'>()({ ...happened, kind: kind('where'), of: id(), bar: bar() }),
+  time: ofKind<'time'>()({
+    ...happened,
+    kind: kind('time'),
+    stepId: stepId(),
+    bpm: tempo(),
+    seconds: seconds(),
   }),
-  drill: exactly({
-    ...{ ...happened, kind: kind('drill'), stepId: stepId(), from: words(40), to: words(40) },
+  drill: ofKind<'drill'>()({
+    ...happened,
+    kind: kind('drill'),
+    stepId: stepId(),
+    from: words(40),
+    to: words(40),
     count: whole(1, 400),
     seconds: number().strict(true).required('must be a number').min(10).max(600),
   }),
-  strokes: exactly({
-    ...{ ...happened, kind: kind('strokes'), stepId: stepId() },
+  strokes: ofKind<'strokes'>()({
+    ...happened,
+    kind: kind('strokes'),
+    stepId: stepId(),
     perSecond: number().strict(true).required('must be a number').min(0.2).max(40),
     seconds: seconds(),
   }),
-  take: exactly({
-    ...{ ...happened, kind: kind('take'), stepId: stepId(), bpm: tempo(), seconds: seconds() },
+  take: ofKind<'take'>()({
+    ...happened,
+    kind: kind('take'),
+    stepId: stepId(),
+    bpm: tempo(),
+    seconds: seconds(),
     from: string()
       .strict(true)
       .required('must be said')
-      .oneOf(['microphone', 'file', 'midi', 'taps', 'stand-in']),
+      .oneOf(['microphone', 'file', 'midi', 'taps', 'stand-in'] as const),
     clean: boolean().strict(true).required('must be said'),
-    ...{ strokes: whole(0, MOST_STROKES), missed: whole(0, MOST_STROKES) },
+    strokes: whole(0, MOST_STROKES),
+    missed: whole(0, MOST_STROKES),
     extra: whole(0, MOST_STROKES),
     spreadMs: number().strict(true).required('must be a number').min(0).max(10_000),
     driftPercent: number().strict(true).required('must be a number').min(-100).max(100),
     changes: array()
       .of(
         exactly({
-          ...{ from: words(40), to: words(40) },
+          from: words(40),
+          to: words(40),
           lateMs: number()
             .strict(true)
             .defined('must be a number or null')
@@ -96,13 +123,19 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
       .required('must be a list')
       .max(200, 'must have at most 200 changes'),
   }),
-  ring: exactly({
-    ...{ ...happened, kind: kind('ring'), stepId: stepId(), grip: words(40) },
-    ...{ struck: strings(1), dull: strings(0) },
+  ring: ofKind<'ring'>()({
+    ...happened,
+    kind: kind('ring'),
+    stepId: stepId(),
+    grip: words(40),
+    struck: strings(1),
+    dull: strings(0),
   }),
-  sore: exactly({ ...happened, kind: kind('sore') }),
-  stuck: exactly({
-    ...{ ...happened, kind: kind('stuck'), stepId: stepId() },
+  sore: ofKind<'sore'>()({ ...happened, kind: kind('sore') }),
+  stuck: ofKind<'stuck'>()({
+    ...happened,
+    kind: kind('stuck'),
+    stepId: stepId(),
     bar: number()
       .strict(true)
       .defined('must be a bar or null')
@@ -115,26 +148,19 @@ const EVENTS: Readonly<Record<NewEvent['kind'], Schema>> = {
 
 const unknownEvent = object().test('kind', 'must be an event that is known', () => false);
 
-function eventSchema(value: unknown): Schema {
-  const named = (value as { readonly kind?: unknown } | null)?.kind;
-  return typeof named === 'string' && Object.hasOwn(EVENTS, named)
-    ? EVENTS[named as NewEvent['kind']]
-    : unknownEvent;
-}
-
 /** One event; what is kept on a device is checked by it too. */
-export const newEventSchema = lazy(eventSchema) as unknown as Schema<NewEvent>;
+export const newEventSchema = byKind<NewEvent>(EVENTS, unknownEvent);
 
 /** Events of one plan, in any order; each is stored once, however often it is sent. */
-export const sendEventsSchema = exactly({
+export const sendEventsSchema = exactly<SendEvents>()({
   sentAt: optionalMoment(),
   events: array()
-    .of(lazy(eventSchema))
+    .of(newEventSchema)
     .strict(true)
     .required('must be a list')
     .min(1, 'must have an event')
     .max(MOST_AT_ONCE, `must have at most ${MOST_AT_ONCE} events`),
-}) as unknown as Schema<SendEvents>;
+});
 
 export interface SendEvents {
   /** What time the device's clock said when it sent them; the server keeps it beside its own. */

@@ -1,9 +1,49 @@
+import type { Day } from '@harvu/core/day';
 import { isRealDate } from './real-date';
-import { number, object, string, ValidationError, type ObjectShape, type Schema } from 'yup';
+import { mixed, number, object, string, ValidationError, type ObjectShape, type Schema } from 'yup';
 
-/** An object of exactly these fields: no others, no conversion of types. */
-export function exactly<Fields extends ObjectShape>(fields: Fields) {
+/** A schema for each field of a value: what it gives must fit the field. */
+type FieldsOf<T> = {
+  readonly [Name in keyof T]-?: SchemaLike & { readonly __outputType: Loose<T[Name]> };
+};
+
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- what a schema is made of beside its values is no matter here
+type SchemaLike = Schema<any, any, any, any>;
+
+/** A value as a schema gives it: a figure is any number, what lies deeper is checked by its own schema. */
+type Loose<Value> = Value extends number
+  ? number
+  : Value extends boolean
+    ? boolean
+    : Value extends readonly (infer Entry)[]
+      ? readonly Loose<Entry>[]
+      : Value;
+
+/**
+ * An object of exactly these fields: no others, no conversion of types. `exactly<T>()({ ... })` is one that
+ * has the fields of `T`: it does not compile where one is missing, too many or of another type.
+ */
+export function exactly<T extends object>(): (fields: FieldsOf<T>) => ObjectOf<T>;
+export function exactly<Fields extends ObjectShape>(fields: Fields): OfFields<Fields>;
+export function exactly(fields?: ObjectShape): unknown {
+  return fields ? ofFields(fields) : ofFields;
+}
+
+function ofFields<Fields extends ObjectShape>(fields: Fields) {
   return object(fields).noUnknown('is not known here').strict(true);
+}
+
+type ObjectOf<T> = Schema<T> & { readonly fields: FieldsOf<T> };
+type OfFields<Fields extends ObjectShape> = ReturnType<typeof ofFields<Fields>>;
+
+/** What may be left out. */
+export function maybe<T>(schema: Schema<T>): Schema<T | undefined> {
+  return schema.clone({ optional: true, default: undefined }) as Schema<T | undefined>;
+}
+
+/** What is there or is null. */
+export function orNull<T>(schema: Schema<T>, otherwise: string): Schema<T | null> {
+  return schema.clone({ nullable: true }).defined(otherwise) as Schema<T | null>;
 }
 
 /** Half of a letter, as a broken program sends it; no text that was typed has one. */
@@ -43,7 +83,7 @@ export const whole = (from: number, to: number) =>
 
 /** A day of the calendar that exists, as 2026-11-24; null where none is set. */
 export const maybeDay = () =>
-  string()
+  string<Day>()
     .strict(true)
     .defined('must be a day or null')
     .nullable()
@@ -53,14 +93,14 @@ export const maybeDay = () =>
 
 /** A day of the calendar that exists. */
 export const day = () =>
-  string()
+  string<Day>()
     .strict(true)
     .required('must be a day')
     .test('day', 'must be a day that exists, such as 2026-12-04', isRealDate);
 
 /** A day of the calendar that may be left out. */
 export const optionalDay = () =>
-  string()
+  string<Day>()
     .strict(true)
     .optional()
     .test('day', 'must be a day that exists, such as 2026-12-04', (value) =>
@@ -111,4 +151,34 @@ export function checked<T>(schema: Schema<T>, value: unknown): Checked<T> {
       fault: { field: fieldOf(error), message: error.errors[0] ?? error.message },
     };
   }
+}
+
+/** A value that a schema of its own kind checks; another one says what is wrong where the kind is not known. */
+export function byKind<T extends { readonly kind: string }>(
+  kinds: Readonly<Record<T['kind'], Schema>>,
+  unknown: Schema,
+): Schema<T> {
+  const schemas = new Map<unknown, Schema>(Object.entries(kinds));
+  return checkedBy<T>((value) =>
+    checked(schemas.get((value as Partial<T> | null)?.kind) ?? unknown, value),
+  );
+}
+
+/** A value that is checked all at once; what is wrong is told at its place in it. */
+export function checkedBy<T>(
+  check: (value: unknown) => Checked<unknown>,
+  otherwise = 'must be there',
+): Schema<T> {
+  return mixed((value): value is T & {} => value !== undefined)
+    .required(otherwise)
+    .test({
+      name: 'whole',
+      skipAbsent: true,
+      test: (value, { createError, path: at }) => {
+        const found = check(value);
+        if (found.ok) return true;
+        const { field, message } = found.fault;
+        return createError({ path: [at, field].filter(Boolean).join('.'), message });
+      },
+    });
 }

@@ -1,9 +1,19 @@
 import { AGENDA_KINDS, type AgendaItem } from '@harvu/core/brief';
 import type { Day } from '@harvu/core/day';
 import type { Lesson, StudioBreak } from '@harvu/core/lessons';
-import { array, boolean, string, type Schema } from 'yup';
+import { array, boolean, string } from 'yup';
 import type { Person } from './people';
-import { day, exactly, id, maybeDay, maybeWords, momentOrNull, whole, words } from './fields';
+import {
+  day,
+  exactly,
+  id,
+  maybeDay,
+  maybeWords,
+  momentOrNull,
+  orNull,
+  whole,
+  words,
+} from './fields';
 
 /** Part of a lesson's agenda, and whether it was done. */
 export interface HeardItem extends AgendaItem {
@@ -65,7 +75,7 @@ export interface LessonWeeks {
 const MOST_ITEMS = 30;
 const LONGEST_SUMMARY = 6000;
 
-const agendaItem = exactly({
+const agendaItem = exactly<HeardItem>()({
   id: words(800),
   kind: string().strict(true).required('must be chosen').oneOf(AGENDA_KINDS),
   planId: string().strict(true).defined('must be an id or null').nullable().uuid('must be an id'),
@@ -78,19 +88,22 @@ const agendaItem = exactly({
 });
 
 /** What a lesson is run by, and what came of it; null before it was begun. */
-export const lessonNotesSchema = exactly({
-  agenda: array()
-    .of(agendaItem)
-    .strict(true)
-    .required('must be a list')
-    .max(MOST_ITEMS, `must have at most ${MOST_ITEMS} parts`),
-  ...{ startedAt: momentOrNull(), pausedAt: momentOrNull(), endedAt: momentOrNull() },
-  pausedSeconds: whole(0, 86_400),
-  word: maybeWords(500),
-  summary: maybeWords(LONGEST_SUMMARY),
-})
-  .nullable()
-  .defined('must be notes or null');
+export const lessonNotesSchema = orNull(
+  exactly<LessonNotes>()({
+    agenda: array()
+      .of(agendaItem)
+      .strict(true)
+      .required('must be a list')
+      .max(MOST_ITEMS, `must have at most ${MOST_ITEMS} parts`),
+    startedAt: momentOrNull(),
+    pausedAt: momentOrNull(),
+    endedAt: momentOrNull(),
+    pausedSeconds: whole(0, 86_400),
+    word: maybeWords(500),
+    summary: maybeWords(LONGEST_SUMMARY),
+  }),
+  'must be notes or null',
+);
 
 const time = () =>
   string()
@@ -98,13 +111,15 @@ const time = () =>
     .required('must be a time')
     .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time such as 16:30');
 
-export const saveLessonSchema = exactly({
+export const saveLessonSchema = exactly<SaveLesson>()({
   baseVersion: whole(0, 1_000_000),
-  lesson: exactly({
+  lesson: exactly<SaveLesson['lesson']>()({
     studentId: id(),
     teacherId: string().strict(true).defined('must be an id or null').nullable().uuid(),
     slotDay: maybeDay(),
-    ...{ day: day(), time: time(), minutes: whole(5, 240) },
+    day: day(),
+    time: time(),
+    minutes: whole(5, 240),
     state: string()
       .strict(true)
       .required('must be said')
@@ -112,4 +127,4 @@ export const saveLessonSchema = exactly({
     notes: lessonNotesSchema,
   }),
   tells: boolean().strict(true).required('must be said'),
-}) as unknown as Schema<SaveLesson>;
+});

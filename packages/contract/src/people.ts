@@ -1,5 +1,5 @@
 import type { Conventions } from '@harvu/core/conventions';
-import { array, boolean, string, type InferType, type Schema } from 'yup';
+import { array, boolean, string, type InferType } from 'yup';
 import { exactly, maybeDay, maybeWords, words } from './fields';
 import { MINOR_BANDS, studentProfileSchema } from './students';
 
@@ -196,13 +196,13 @@ const oneOf = <Choice extends string>(...choices: readonly Choice[]) =>
     .oneOf([...choices], `must be ${choices.join(' or ')}`);
 
 /** How somebody likes strings, frets and names shown; everybody chooses for themselves. */
-export const conventionsSchema = exactly({
+export const conventionsSchema = exactly<Conventions>()({
   strings: oneOf('numbers', 'letters'),
   frets: oneOf('capo', 'nut'),
   names: oneOf('shape', 'sounding'),
   counts: oneOf('syllables', 'numbers'),
   leftHanded: boolean().strict(true).required('must be said'),
-}) as unknown as Schema<Conventions>;
+});
 
 /** Who is signed in, with how they like things shown and what day it is where they learn. */
 export interface Me extends Person {

@@ -4,19 +4,19 @@ import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';
 import type { Student } from '@harvu/core/player';
 import type { Day } from '@harvu/core/day';
-import { array, boolean, type Schema } from 'yup';
+import { array, boolean } from 'yup';
 import type { Person } from './people';
 import type { StoredLesson } from './lessons';
 import type { SongRequest } from './requests';
 import type { StudentProfile } from './students';
-import { exactly, id, whole } from './fields';
-import { teachingFields, teachingSchema } from './teaching';
+import { exactly, id, maybe, whole } from './fields';
+import { teachingSchema } from './teaching';
 import type { OwnConstants } from '@harvu/core/constants';
 
 const MOST_STUDENTS = 100;
 
 /** Gives the song, as it is in one revision, to one or several students. */
-export const assignSchema = exactly({
+export const assignSchema = exactly<Assign>()({
   revision: whole(1, 1_000_000),
   studentIds: array()
     .of(id())
@@ -27,8 +27,8 @@ export const assignSchema = exactly({
   /** The teacher's word that the song is given although something in it needs listening. */
   despiteDoubts: boolean().strict(true).optional(),
   /** How they are taught; the song's own way where it is left out. A plan that is there keeps its own. */
-  teaching: teachingFields.default(undefined).optional(),
-}) as unknown as Schema<Assign>;
+  teaching: maybe(teachingSchema),
+});
 
 export interface Assign {
   readonly revision: number;
@@ -38,11 +38,11 @@ export interface Assign {
 }
 
 /** A new way for one plan, from the state one started from; with the figures the student shows now, if wished. */
-export const savePlanSchema = exactly({
+export const savePlanSchema = exactly<SavePlan>()({
   baseVersion: whole(1, 1_000_000),
   teaching: teachingSchema,
   takeFigures: boolean().strict(true).required('must be said'),
-}) as unknown as Schema<SavePlan>;
+});
 
 export interface SavePlan {
   readonly baseVersion: number;

@@ -1,6 +1,6 @@
 import type { FitTold } from '@harvu/core/fit';
 import type { Day } from '@harvu/core/day';
-import { array, type InferType, type Schema } from 'yup';
+import { array, type InferType } from 'yup';
 import type { OwnConstants } from '@harvu/core/constants';
 import { exactly, id, maybeDay, maybeWords, words } from './fields';
 
@@ -38,10 +38,10 @@ const alsoIds = () =>
     .required('must be a list')
     .max(MOST_JOINED, `must name at most ${MOST_JOINED} requests`);
 
-export const acceptSchema = exactly({
+export const acceptSchema = exactly<Accept>()({
   alsoIds: alsoIds(),
   songId: id().defined().nullable(),
-}) as unknown as Schema<Accept>;
+});
 
 /** Takes a request up: a new song is started, or a song on the shelf is the one. */
 export interface Accept {
@@ -49,10 +49,10 @@ export interface Accept {
   readonly songId: string | null;
 }
 
-export const declineSchema = exactly({
+export const declineSchema = exactly<Decline>()({
   reason: words(500),
   alsoIds: alsoIds(),
-}) as unknown as Schema<Decline>;
+});
 
 export interface Decline {
   readonly reason: string;

@@ -1,22 +1,33 @@
 import { parseChordName } from '@harvu/core/chord';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
-import { parseMeter, type Meter } from '@harvu/core/rhythm';
-import { MOST_EFFECTS } from '@harvu/core/sound';
+import { parseMeter, type Feel, type Meter, type PickingHand } from '@harvu/core/rhythm';
+import { MOST_EFFECTS, type Effect } from '@harvu/core/sound';
 import { HIGHEST_CAPO, LONGEST_RIFF } from '@harvu/core/chart';
-import { HELD, LAYERS, MOST_PLAYED_BARS, playedTooLong, type SongDocument } from '@harvu/core/song';
 import {
-  array,
-  boolean,
-  mixed,
-  number,
-  object,
-  string,
-  type Schema,
-  type TestContext,
-  type ValidationError,
-} from 'yup';
-import { checked, exactly, whole, words } from './fields';
+  HELD,
+  LAYERS,
+  MOST_PLAYED_BARS,
+  playedTooLong,
+  type Bar,
+  type BarCue,
+  type ChordMark,
+  type Difference,
+  type Drop,
+  type Ending,
+  type Frame,
+  type MapEntry,
+  type NamedGrip,
+  type NamedPattern,
+  type NamedRiff,
+  type PatternUse,
+  type RiffUse,
+  type Section,
+  type ShapeClaim,
+  type SongDocument,
+} from '@harvu/core/song';
+import { array, boolean, mixed, number, string, type Schema } from 'yup';
+import { checked, checkedBy, exactly, maybe, whole, words, type Checked } from './fields';
 
 const MOST_SECTIONS = 300;
 const MOST_BARS = 4000;
@@ -40,20 +51,22 @@ const seconds = () => number().strict(true).min(0).max(86_400).optional();
 const onlyTrue = () => boolean().strict(true).oneOf([true], 'must be true or left out').optional();
 
 const meter = () =>
-  object({ beats: whole(1, 24), unit: whole(2, 16), groups: list(whole(1, 24), 24) })
-    .noUnknown()
-    .test(
-      'meter',
-      'must be a meter such as 4/4',
-      (value: Partial<Record<keyof Meter, unknown>> | undefined) => {
-        const { beats, unit, groups } = value ?? {};
-        // What is left out or has the wrong form is told by the fields themselves.
-        if (!Array.isArray(groups)) return true;
-        return parseMeter(`${String(beats)}/${String(unit)} (${groups.join('+')})`) !== undefined;
-      },
-    );
+  exactly<Meter>()({
+    beats: whole(1, 24),
+    unit: whole(2, 16),
+    groups: list(whole(1, 24), 24),
+  }).test(
+    'meter',
+    'must be a meter such as 4/4',
+    (value: Partial<Record<keyof Meter, unknown>> | undefined) => {
+      const { beats, unit, groups } = value ?? {};
+      // What is left out or has the wrong form is told by the fields themselves.
+      if (!Array.isArray(groups)) return true;
+      return parseMeter(`${String(beats)}/${String(unit)} (${groups.join('+')})`) !== undefined;
+    },
+  );
 
-const feel = mixed<object>().test('feel', 'must be straight or a swing ratio', (value) => {
+const feel = mixed<Feel>().test('feel', 'must be straight or a swing ratio', (value) => {
   if (value === undefined) return true;
   const { kind, long, short, ...rest } = value as Record<string, unknown>;
   if (Object.keys(rest).length > 0) return false;
@@ -70,14 +83,14 @@ const tuning = maybeList(words(4), 8).test('tuning', 'must be 4 to 8 notes', (va
 );
 
 const finger = () => list(whole(1, 8), 8).min(1, 'must have a string');
-const picking = exactly({ p: finger(), i: finger(), m: finger(), a: finger() })
-  .default(undefined)
-  .optional();
+const picking = maybe(
+  exactly<PickingHand>()({ p: finger(), i: finger(), m: finger(), a: finger() }),
+);
 
-const effect = exactly({
+const effect = exactly<Effect>()({
   name: words(40),
   settings: list(
-    exactly({
+    exactly<Effect['settings'][number]>()({
       name: words(24),
       value: mixed<number | string>()
         .defined()
@@ -95,9 +108,9 @@ const effect = exactly({
   why: string().strict(true).min(1).max(120).optional(),
 });
 
-const frame = exactly({
+const frame = exactly<Frame>()({
   tempo: number().strict(true).min(20).max(400).optional(),
-  meter: meter().default(undefined).optional(),
+  meter: maybe(meter()),
   feel,
   tuning,
   capo: number().strict(true).integer().min(0).max(HIGHEST_CAPO).optional(),
@@ -116,7 +129,7 @@ const frame = exactly({
 
 const bpm = () => number().strict(true).min(20).max(400).optional();
 
-const chordMark = exactly({
+const chordMark = exactly<ChordMark>()({
   name: words(24).test(
     'chord',
     'must be a chord name',
@@ -131,9 +144,9 @@ const chordMark = exactly({
   optional: onlyTrue(),
 });
 
-const bar = exactly({
+const bar = exactly<Bar>()({
   id: documentId('b'),
-  meter: meter().default(undefined).optional(),
+  meter: maybe(meter()),
   dotted: onlyTrue(),
   repeat: onlyTrue(),
   chords: list(chordMark, 32),
@@ -146,12 +159,9 @@ const line = string()
   .matches(/^[^\n\r]*$/, 'must be one line');
 const layer = () => string().strict(true).oneOf(LAYERS).optional();
 
-const barRange = () =>
-  exactly({ from: whole(1, 999), to: whole(1, 999) })
-    .default(undefined)
-    .optional();
+const barRange = () => maybe(exactly<Drop>()({ from: whole(1, 999), to: whole(1, 999) }));
 
-const section = exactly({
+const section = exactly<Section>()({
   id: documentId('s'),
   name: words(60),
   times: whole(1, 64),
@@ -161,7 +171,7 @@ const section = exactly({
   parent: string().strict(true).min(1).max(60).optional(),
   pattern: string().strict(true).min(1).max(40).optional(),
   patternUses: maybeList(
-    exactly({
+    exactly<PatternUse>()({
       pattern: words(40),
       layer: layer(),
       bars: barRange(),
@@ -169,40 +179,43 @@ const section = exactly({
     64,
   ),
   riffUses: maybeList(
-    exactly({
-      ...{ riff: words(40), layer: layer(), bars: barRange(), part: words(24).optional() },
+    exactly<RiffUse>()({
+      riff: words(40),
+      layer: layer(),
+      bars: barRange(),
+      part: words(24).optional(),
     }),
     64,
   ),
   layer: layer(),
-  meter: meter().default(undefined).optional(),
+  meter: maybe(meter()),
   tempo: bpm(),
   tempoTo: bpm(),
   startsAt: seconds(),
   cue: string().strict(true).max(80).optional(),
-  cues: maybeList(exactly({ bar: whole(1, 999), words: words(80) }), 999),
+  cues: maybeList(exactly<BarCue>()({ bar: whole(1, 999), words: words(80) }), 999),
   bars: bars(),
-  endings: maybeList(exactly({ pass: whole(1, 9), bars: bars() }), 9),
-  differences: maybeList(exactly({ at: whole(1, 999), bars: bars() }), 200),
-  drops: maybeList(exactly({ from: whole(1, 999), to: whole(1, 999) }), 200),
+  endings: maybeList(exactly<Ending>()({ pass: whole(1, 9), bars: bars() }), 9),
+  differences: maybeList(exactly<Difference>()({ at: whole(1, 999), bars: bars() }), 200),
+  drops: maybeList(exactly<Drop>()({ from: whole(1, 999), to: whole(1, 999) }), 200),
   lines: maybeList(line, MOST_LINES),
 });
 
 const frets = () =>
   list(number().strict(true).defined().nullable().integer().min(0).max(HIGHEST_FRET), 8).min(4);
 
-const grip = exactly({
+const grip = exactly<NamedGrip>()({
   name: words(24),
   grip: frets(),
   others: maybeList(frets(), 8),
   fingers: maybeList(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]), 8),
-  claim: exactly({ of: words(24), frets: whole(-24, 24), strings: whole(-8, 8) })
-    .default(undefined)
-    .optional(),
+  claim: maybe(
+    exactly<ShapeClaim>()({ of: words(24), frets: whole(-24, 24), strings: whole(-8, 8) }),
+  ),
   doubt: onlyTrue(),
 });
 
-const pattern = exactly({
+const pattern = exactly<NamedPattern>()({
   name: words(40),
   meter: meter(),
   strokes: list(words(40), 200),
@@ -210,7 +223,7 @@ const pattern = exactly({
   told: string().strict(true).min(1).max(200).optional(),
 });
 
-const riff = exactly({
+const riff = exactly<NamedRiff>()({
   name: words(40),
   meter: meter(),
   pickup: number().strict(true).integer().min(1).max(23).optional(),
@@ -223,7 +236,7 @@ const riff = exactly({
     .matches(/^[^\n\r]*$/, 'must be one line'),
 });
 
-const mapEntry = exactly({
+const mapEntry = exactly<MapEntry>()({
   section: words(60),
   times: whole(1, 64),
   once: onlyTrue(),
@@ -238,7 +251,7 @@ const mapEntry = exactly({
 });
 
 /** A song as it is written; what it is when it is played is bounded below. */
-const writtenSong = exactly({
+const writtenSong = exactly<SongDocument>()({
   frame,
   grips: list(grip, MOST_NAMES),
   anyGrips: maybeList(words(24), MOST_NAMES),
@@ -251,28 +264,14 @@ const writtenSong = exactly({
 });
 
 /** Tells whether something is a whole song, and else where it is not. */
-function songTest(value: unknown, { createError, path: at }: TestContext): true | ValidationError {
-  const pathTo = (field: string): string => [at, field].filter(Boolean).join('.');
+function checkedSong(value: unknown): Checked<SongDocument> {
   // What is played is counted only once it is known to be bounded as it is written.
   const written = checked(writtenSong, value);
-  if (!written.ok) {
-    const { field, message } = written.fault;
-    return createError({ path: pathTo(field), message });
-  }
-  const beyond = playedTooLong(value as SongDocument);
-  if (!beyond) return true;
+  const beyond = written.ok && playedTooLong(written.value);
+  if (!beyond) return written;
   const message = `must leave the song at ${MOST_PLAYED_BARS} bars to play`;
-  return createError({ path: pathTo(`map[${beyond.entry}]`), message });
+  return { ok: false, fault: { field: `map[${beyond.entry}]`, message } };
 }
 
 /** A whole song as it is stored and sent. */
-export const songDocumentSchema = mixed()
-  .required('must be a song')
-  .test('song', songTest) as unknown as Schema<SongDocument>;
-
-/** A whole song, or none. */
-export const optionalSongSchema = mixed()
-  .optional()
-  .test({ name: 'song', skipAbsent: true, test: songTest }) as unknown as Schema<
-  SongDocument | undefined
->;
+export const songDocumentSchema = checkedBy<SongDocument>(checkedSong, 'must be a song');

@@ -1,9 +1,9 @@
 import type { SongDocument } from '@harvu/core/song';
 import type { FilledBlock } from '@harvu/core/progress';
-import type { InferType, Schema } from 'yup';
+import type { InferType } from 'yup';
 import { array, string } from 'yup';
-import { exactly, maybeWords, whole, words } from './fields';
-import { optionalSongSchema, songDocumentSchema } from './song-document';
+import { exactly, maybe, maybeWords, whole, words } from './fields';
+import { songDocumentSchema } from './song-document';
 
 /** A new song: its title, and all of it where it comes from a file. */
 export interface NewSong {
@@ -12,11 +12,11 @@ export interface NewSong {
   readonly document?: SongDocument;
 }
 
-export const newSongSchema = exactly({
+export const newSongSchema = exactly<NewSong>()({
   title: words(120),
   playedBy: maybeWords(120),
-  document: optionalSongSchema,
-}) as unknown as Schema<NewSong>;
+  document: maybe(songDocumentSchema),
+});
 
 const MOST_TAGS = 12;
 
@@ -50,10 +50,10 @@ export interface SaveSong {
 }
 
 /** The revision the edit started from, and the whole song after it. */
-export const saveSongSchema = exactly({
+export const saveSongSchema = exactly<SaveSong>()({
   baseRevision: whole(1, 1_000_000),
   document: songDocumentSchema,
-}) as unknown as Schema<SaveSong>;
+});
 
 /** The teacher's word against a finding: kept with its reason until the finding's cause changes. */
 export const overruleSchema = exactly({ key: words(1000), reason: words(300) });

@@ -1,7 +1,6 @@
 import { isTimeZone } from '@harvu/core/day';
 import type { StudioBreak } from '@harvu/core/lessons';
 import { array, string } from 'yup';
-import type { InferType } from 'yup';
 import { day, exactly, whole, words } from './fields';
 
 const MOST_BREAKS = 60;
@@ -9,7 +8,7 @@ const MOST_BREAKS = 60;
 /** Days without lessons. */
 export const breaksSchema = array()
   .of(
-    exactly({ from: day(), to: day(), name: words(60) }).test(
+    exactly<StudioBreak>()({ from: day(), to: day(), name: words(60) }).test(
       'order',
       'must end on the day it begins, or later',
       ({ from, to }) => from <= to,
@@ -20,24 +19,29 @@ export const breaksSchema = array()
   .max(MOST_BREAKS, `must have at most ${MOST_BREAKS} breaks`);
 
 /** What a studio sets for everybody in it. */
-export const settingsSchema = exactly({
+export interface StudioSettings {
   /** An IANA name; what a day is, is counted in it. */
+  readonly timeZone: string;
+  /** Whoever does nothing for so long has to sign in again. */
+  readonly idleMinutes: number;
+  /** How long it is kept who did what. */
+  readonly keepLogDays: number;
+  /** How long a student who was put away is kept before they are erased; 0 for ever. */
+  readonly keepPutAwayDays: number;
+  readonly breaks: readonly StudioBreak[];
+}
+
+export const settingsSchema = exactly<StudioSettings>()({
   timeZone: string()
     .strict(true)
     .required('must be a time zone')
     .max(64)
     .test('zone', 'must be a time zone such as Europe/Berlin', isTimeZone),
-  /** Whoever does nothing for so long has to sign in again. */
   idleMinutes: whole(5, 43_200),
-  /** How long it is kept who did what. */
   keepLogDays: whole(30, 3650),
-  /** How long a student who was put away is kept before they are erased; 0 for ever. */
   keepPutAwayDays: whole(0, 3650),
   breaks: breaksSchema,
 });
-export type StudioSettings = Omit<InferType<typeof settingsSchema>, 'breaks'> & {
-  readonly breaks: readonly StudioBreak[];
-};
 
 /** A copy of the whole database that was made. */
 export interface Backup {

@@ -1,9 +1,9 @@
 import { ASSUMPTIONS, type Assumption } from '@harvu/core/assumptions';
-import { HIGHEST_FRET } from '@harvu/core/fretboard';
+import { HIGHEST_FRET, type Finger } from '@harvu/core/fretboard';
 import { SCHOOLS, type PlanChange, type Teaching } from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
-import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
-import { exactly, maybeDay, maybeWords, whole, words } from './fields';
+import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
+import { byKind, exactly, maybeDay, maybeWords, whole, words } from './fields';
 import { ASSUMPTION_NAMES, type OwnConstants } from '@harvu/core/constants';
 
 const MOST_CHANGES = 300;
@@ -23,18 +23,22 @@ const grip = array()
   .min(4)
   .max(8);
 const fingers = array()
-  .of(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]))
+  .of(mixed<NonNullable<Finger>>().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]))
   .strict(true)
   .max(8)
   .optional();
 
+/** The fields of one kind of change. */
+const ofKind = <Kind extends PlanChange['kind']>() =>
+  exactly<Extract<PlanChange, { readonly kind: Kind }>>();
+
 /** Each thing that is done by hand, by its kind. */
 const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
-  move: exactly({ kind: kind('move'), step: stepId(), after: after(), school: school() }),
-  drop: exactly({ kind: kind('drop'), step: stepId() }),
-  split: exactly({ kind: kind('split'), step: stepId(), afterBar: whole(1, 999) }),
-  merge: exactly({ kind: kind('merge'), step: stepId(), with: stepId() }),
-  own: exactly({
+  move: ofKind<'move'>()({ kind: kind('move'), step: stepId(), after: after(), school: school() }),
+  drop: ofKind<'drop'>()({ kind: kind('drop'), step: stepId() }),
+  split: ofKind<'split'>()({ kind: kind('split'), step: stepId(), afterBar: whole(1, 999) }),
+  merge: ofKind<'merge'>()({ kind: kind('merge'), step: stepId(), with: stepId() }),
+  own: ofKind<'own'>()({
     kind: kind('own'),
     step: words(60).matches(/^own:/, 'must begin with own:'),
     title: words(80),
@@ -44,29 +48,27 @@ const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
     goalBpm: tempo(),
     after: after(),
   }),
-  note: exactly({ kind: kind('note'), step: stepId(), words: words(300) }),
-  optional: exactly({ kind: kind('optional'), step: stepId() }),
-  'bring-back': exactly({ kind: kind('bring-back'), step: stepId() }),
-  grip: exactly({ kind: kind('grip'), name: words(24), grip, fingers }),
-  strummed: exactly({ kind: kind('strummed'), what: words(40) }),
-  'open-stroke': exactly({ kind: kind('open-stroke'), from: words(24), to: words(24) }),
-  'leave-out': exactly({
-    ...{ kind: kind('leave-out'), part: words(20) },
+  note: ofKind<'note'>()({ kind: kind('note'), step: stepId(), words: words(300) }),
+  optional: ofKind<'optional'>()({ kind: kind('optional'), step: stepId() }),
+  'bring-back': ofKind<'bring-back'>()({ kind: kind('bring-back'), step: stepId() }),
+  grip: ofKind<'grip'>()({ kind: kind('grip'), name: words(24), grip, fingers }),
+  strummed: ofKind<'strummed'>()({ kind: kind('strummed'), what: words(40) }),
+  'open-stroke': ofKind<'open-stroke'>()({
+    kind: kind('open-stroke'),
+    from: words(24),
+    to: words(24),
+  }),
+  'leave-out': ofKind<'leave-out'>()({
+    kind: kind('leave-out'),
+    part: words(20),
     section: string().strict(true).min(1).max(20).optional(),
   }),
 };
 
 const unknownChange = object().test('kind', 'must be a change that is known', () => false);
 
-function changeSchema(value: unknown): Schema {
-  const named = (value as { readonly kind?: unknown } | null)?.kind;
-  return typeof named === 'string' && Object.hasOwn(CHANGES, named)
-    ? CHANGES[named as PlanChange['kind']]
-    : unknownChange;
-}
-
-/** The fields of how a song is taught, for a request in which it may be left out. */
-export const teachingFields = exactly({
+/** How a song is taught to somebody. */
+export const teachingSchema = exactly<Teaching>()({
   school: school(),
   goal: string().strict(true).required('must be chosen').oneOf(LAYERS, 'must be a layer'),
   sings: boolean().strict(true).required('must be said'),
@@ -74,14 +76,11 @@ export const teachingFields = exactly({
   twoRungs: boolean().strict(true).required('must be said'),
   wantedOn: maybeDay(),
   changes: array()
-    .of(lazy(changeSchema))
+    .of(byKind<PlanChange>(CHANGES, unknownChange))
     .strict(true)
     .required('must be a list')
     .max(MOST_CHANGES, `must have at most ${MOST_CHANGES} entries`),
 });
-
-/** How a song is taught to somebody. */
-export const teachingSchema = teachingFields as unknown as Schema<Teaching>;
 
 export interface SaveTeaching {
   readonly baseVersion: number;
@@ -89,10 +88,10 @@ export interface SaveTeaching {
 }
 
 /** How a song is taught, from the state one started from. */
-export const saveTeachingSchema = exactly({
+export const saveTeachingSchema = exactly<SaveTeaching>()({
   baseVersion: whole(0, 1_000_000),
   teaching: teachingSchema,
-}) as unknown as Schema<SaveTeaching>;
+});
 
 /** How the studio teaches a song until a student's plan says otherwise. */
 export interface SongTeaching {
@@ -130,7 +129,8 @@ const namesOwned = () =>
 /** What a plan was made with: what was known of the student then, and the studio's own constants. */
 export const figuresSchema = exactly({
   student: exactly({
-    ...{ ownedGrips: namesOwned(), ownedPatterns: namesOwned() },
+    ownedGrips: namesOwned(),
+    ownedPatterns: namesOwned(),
     changes: array()
       .of(
         object({
@@ -142,9 +142,12 @@ export const figuresSchema = exactly({
       .strict(true)
       .required('must be a list')
       .max(5000, 'must have at most 5000 entries'),
-    ...{ strokesPerSecond: figure(0.05, 60), strokesAtLeast: figure(0.05, 60) },
-    ...{ paceFactor: figure(0.1, 10), rungRatio: figure(1.005, 2) },
-    ...{ scaleLengthMm: figure(200, 1200), stretchMm: figure(20, 300) },
+    strokesPerSecond: figure(0.05, 60),
+    strokesAtLeast: figure(0.05, 60),
+    paceFactor: figure(0.1, 10),
+    rungRatio: figure(1.005, 2),
+    scaleLengthMm: figure(200, 1200),
+    stretchMm: figure(20, 300),
   }),
   constants: ownConstantsSchema,
 });
@@ -155,10 +158,10 @@ export interface SaveConstants {
 }
 
 /** The studio's own constants, from the state one started from. */
-export const constantsSchema = exactly({
+export const constantsSchema = exactly<SaveConstants>()({
   baseVersion: whole(0, 1_000_000),
   values: ownConstantsSchema,
-}) as unknown as Schema<SaveConstants>;
+});
 
 /** The studio's own constants, as often as they were saved. */
 export interface StudioConstants {

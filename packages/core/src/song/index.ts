@@ -15,6 +15,7 @@ export type {
   ChordMark,
   Difference,
   Drop,
+  Ending,
   Frame,
   MapEntry,
   NamedGrip,

@@ -11,7 +11,8 @@ import { RequestsState } from '../requests.state';
 
 function toRequest(value: unknown): NewRequest {
   const { wantedBy, ...words } = value as NewRequest;
-  return { ...words, wantedBy: wantedBy === '' ? null : (wantedBy ?? null) };
+  const said: string | null = wantedBy;
+  return { ...words, wantedBy: said === '' ? null : wantedBy };
 }
 
 /** A student asks for a song. */

@@ -8,6 +8,7 @@ import {
 } from '@angular/core';
 import type { Consent, ConsentRecord, PersonRecord, Role } from '@harvu/contract';
 import { ROLES, SHORTEST_PASSWORD } from '@harvu/contract/people';
+import { parseDay } from '@harvu/core/day';
 import { DayLabel } from '../../../ui/day-label';
 
 /** What of a row is unfolded. */
@@ -55,7 +56,7 @@ export class PersonRow {
 
   protected sendConsent(guardian: string, on: string): void {
     if (guardian.trim() === '') return;
-    this.consent.emit({ guardian: guardian.trim(), guardianConsentOn: on || null });
+    this.consent.emit({ guardian: guardian.trim(), guardianConsentOn: parseDay(on) ?? null });
     this.opened.set(null);
   }
 }
