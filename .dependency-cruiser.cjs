@@ -5,8 +5,8 @@ const CORE_LEVELS = [
   ['events', 'forecast', 'lessons'],
   ['pitch', 'rhythm', 'sound', 'take', 'listening'],
   ['chord', 'telling'],
-  ['fretboard', 'requests', 'evening'],
-  ['riff'],
+  ['fretboard', 'loose', 'evening'],
+  ['riff', 'requests'],
   ['song', 'drawing'],
   ['chart'],
   ['edits', 'timeline'],
@@ -91,7 +91,7 @@ module.exports = {
       {
         pathNot: [
           '^packages/(formats|core)/src',
-          '^node_modules/(@types/papaparse|chordsheetjs|fast-xml-[a-z]+|fflate|ical\\.js|midi-file|papaparse)/',
+          '^node_modules/(@types/papaparse|fast-xml-[a-z]+|fflate|ical\\.js|midi-file|papaparse)/',
         ],
       },
     ),

@@ -1,4 +1,5 @@
 import { readChart, writeChart } from '@harvu/core/chart';
+import { isTabLine } from '@harvu/core/loose';
 import { readTab } from '@harvu/core/riff';
 import { readMidi } from './midi/read';
 import { readMusicXml } from './musicxml/read';
@@ -12,15 +13,7 @@ export interface ImportOptions {
   readonly part?: string;
 }
 
-const TAB_LINE = /^\s*(?:[A-Ga-g][#b]?)?\s*[|:]?[-\d|hpbrx/\\~()^*=. ]{6,}$/;
 const LEAST_TAB_LINES = 4;
-const LEAST_DASHES = 4;
-
-/** A string of tab has dashes; a line without them is not looked at any closer. */
-function isTabLine(line: string): boolean {
-  const dashes = line.split('-', LEAST_DASHES + 1).length - 1;
-  return dashes >= LEAST_DASHES && TAB_LINE.test(line);
-}
 
 const LARGEST_TEXT = 2_000_000;
 

@@ -218,8 +218,8 @@ describe('bars as people type them', () => {
     expect(often[0]?.[1]).toContain('It stands in 3 bars.');
   });
 
-  it('are asked for where chords stand without bar lines, and tab is not taken for them', () => {
-    expect(faultsOf('[A]\nG D Em C')[0]?.[1]).toContain('| G | D |');
+  it('are read where chords stand without bar lines, and tab is not taken for them', () => {
+    expect(barsOf('G D Em C')).toBe('G | D | Em | C');
     expect(faultsOf('[A]\ne|--0--2--3--|')[0]?.[1]).toContain('line of tab');
   });
 

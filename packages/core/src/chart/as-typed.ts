@@ -1,4 +1,12 @@
-import { parseChordName } from '../chord';
+import {
+  chordAsTyped,
+  isTabLine,
+  readHeading,
+  readLoose,
+  type Heading,
+  type LooseLine,
+  type Row,
+} from '../loose';
 
 /** A line as it is read: what people write in many ways brought into the one that is kept. */
 export interface TypedLine {
@@ -7,27 +15,17 @@ export interface TypedLine {
   readonly shift: number;
   /** A section that was named before the bars of the line. */
   readonly head?: string;
+  /** Its chords were read already, German letters with them. */
+  readonly isRead?: true;
   /** A remark that stood behind the last bar line, with its sign. */
   readonly remark?: string;
 }
 
 /** Behind the last bar line: a remark with its sign, words in brackets or quotes, a star. */
 const REMARK_BEHIND = /^(.*\|)\s*(#(?![A-Gb#\d]*\s*\|).*|[*"“(](?!\s*[x×]?\s*\d)[^|]*)$/;
-/** Names that mark a section even without brackets. */
-const SECTION_WORDS =
-  'intro|verse|pre-?chorus|chorus|refrain|lift|hook|bridge|middle (?:8|eight)|interlude|instrumental|solo|break|tag|outro|ending|end|coda|turnaround|vamp|riff';
-const BARE_HEAD = new RegExp(
-  `^((?:${SECTION_WORDS})(?: ?\\d{1,2})?[a-d]?)\\s*(?::\\s*|\\s*$|\\s+(?=[(x×\\d]))(.*)$`,
-  'i',
-);
 const OPEN_HEAD = /^\[([^\][=|]{1,60})$/;
 /** "[Chorus x2]": the count belongs behind the bracket. */
 const COUNT_WITHIN = /^\[([^\][=]{1,60}?)\s+[(]?([x×]\s*\d{1,2}|\d{1,2}\s*[x×])[)]?\]/i;
-/** "(Intro)" alone is a heading too. */
-const ROUND_HEAD = new RegExp(`^\\(((?:${SECTION_WORDS})(?: ?\\d{1,2})?)\\)\\s*$`, 'i');
-/** "Verse: | G | D |": the heading stands before its bars. */
-const HEAD_BEFORE_BARS = new RegExp(`^((?:${SECTION_WORDS})(?: ?\\d{1,2})?)\\s*:\\s*(\\|.*)$`, 'i');
-
 /** Counts said in many ways: (x2), ×2, 2x, x 2, 2 times, twice. */
 const COUNTS: readonly (readonly [RegExp, string])[] = [
   [/[([]\s*[x×]\s*(\d{1,2})\s*[)\]]/i, 'x$1'],
@@ -58,6 +56,8 @@ export function mapAsTyped(text: string): string {
     .replace(/\s(?:[([](\d{1,2})\s*[x×][)\]]|(\d{1,2})\s*[x×])(?=[\s,)]|$)/gi, ' x$1$2');
 }
 
+/** What has a form of its own: endings, changed bars, and what begins with its name. */
+const STRICT = /^(?:riff|grip|pattern|cue|drop)\s|^\d{1,3}\s*[.:]\s*\|/;
 /** "[Verse 2] same as Verse 1" is "[Verse 2 = Verse 1]". */
 const SAME_AS =
   /^\[([^\][=]{1,60})\]\s*(?:same as|as|like|=)\s+\[?([A-Za-z][^\][=|]{0,59}?)\]?\s*$/i;
@@ -106,9 +106,6 @@ function asBars(text: string): string {
     );
 }
 
-/** A line of tab: the string's letter, then frets and dashes. */
-export const TAB = /^[eEBGDAb#]{1,2}\s*\|.*-.*$/;
-
 /** Whether a line begins with a chord and has bar lines: the first one was only left out. */
 function lacksFirstLine(text: string): boolean {
   const [before = '', ...rest] = text.split('|');
@@ -121,48 +118,58 @@ function isChordLike(token: string): boolean {
 }
 
 /**
- * Reads a chord as it was typed: small letters, a comma behind it, "NC"; undefined where it is none.
- *
- * @example
- * chordAsTyped('f#m7') // 'F#m7'
- * @example
- * chordAsTyped('n.c.') // 'N.C.'
- */
-export function chordAsTyped(token: string): string | undefined {
-  if (/^n\.?c\.?$/i.test(token)) return 'N.C.';
-  const plain = token.replace(/[,;]$/, '');
-  if (parseChordName(plain)) return plain;
-  const large = plain.replace(/^[a-g]|(?<=\/)[a-g](?=[#b♯♭]?$)/g, (letter) => letter.toUpperCase());
-  return parseChordName(large) ? large : undefined;
-}
-
-/**
- * Brings a line into the form that is kept: counts, slashes, section names without brackets, a first bar
- * line that was left out, a remark behind the last one. Any other line stays as it is.
+ * Brings a line into the form that is kept: counts, slashes, section names without brackets, chords without bar
+ * lines, a first bar line that was left out, a remark behind the last one. Any other line stays as it is.
  *
  * @example
  * asTyped('[Chorus] (x2)').text // '[Chorus] x2'
  * @example
  * asTyped('G / / / | D').text // '| G . . . | D'
+ * @example
+ * asTyped('Intro: G D twice') // { head: '[Intro] x2', text: '| G | D |', shift: 2, isRead: true }
  */
-export function asTyped(line: string): TypedLine {
+export function asTyped(line: string, loose: LooseLine = loosely(line)): TypedLine {
   const text = line.trim();
   // A riff has bars of its own signs.
-  if (text.startsWith('#') || /^riff\s/.test(text) || TAB.test(text))
+  if (text.startsWith('#') || STRICT.test(text) || loose.kind === 'tab')
     return { text: line, shift: 0 };
-  const [, name, bars] = HEAD_BEFORE_BARS.exec(text) ?? [];
-  if (name !== undefined && bars !== undefined) return { ...asTyped(bars), head: `[${name}]` };
-  if (text.includes('|') && !text.startsWith('[')) return asBarLine(line);
-  const head = text.startsWith('[') ? text : bareHead(text);
-  return { text: head === undefined ? line : asHead(head), shift: 0 };
+  if (text.startsWith('[') && loose.kind !== 'row' && isOneBracket(text))
+    return { text: asHead(text), shift: 0 };
+  if (loose.kind === 'heading') return headed(line, loose.heading);
+  if (text.includes('|')) return asBarLine(line);
+  if (loose.kind === 'row') return { text: rowText(loose.row), shift: 2, isRead: true };
+  if (loose.kind === 'grip') return { text: `grip ${loose.name}: ${loose.frets}`, shift: 0 };
+  return { text: line, shift: 0 };
 }
 
-/** "Verse 1:" alone on its line names a section. */
-function bareHead(text: string): string | undefined {
-  const [, round] = ROUND_HEAD.exec(text) ?? [];
-  if (round !== undefined) return `[${round}]`;
-  const [, name, rest = ''] = BARE_HEAD.exec(text) ?? [];
-  return name === undefined ? undefined : `[${name.trim()}] ${rest}`.trim();
+function loosely(line: string): LooseLine {
+  return readLoose(line).lines[0] ?? { kind: 'words', words: '' };
+}
+
+/** "[Chorus] x2" and all that chart text says behind a name, but no chords. */
+function isOneBracket(text: string): boolean {
+  const heading = readHeading(text);
+  return !heading?.row || /\||=/.test(text);
+}
+
+/** A section's line and the bars behind it; where they have bar lines, they stay as they were typed. */
+function headed(line: string, { name, times, isInDoubt, row, unread }: Heading): TypedLine {
+  const count = times > 1 || isInDoubt ? ` x${times}${isInDoubt ? '?' : ''}` : '';
+  const head = `[${name}]${count}`;
+  const remark = unread.length > 0 && row ? { remark: `# ${unread.join(' ')}` } : {};
+  const bar = line.indexOf('|');
+  if (bar >= 0 && !isTabLine(line.replace(/^[^:]*:/, ''))) {
+    const typed = asBarLine(line.slice(bar));
+    return { ...typed, head, shift: typed.shift - bar };
+  }
+  if (!row) return { text: asHead([head, ...unread].join(' ')), shift: 0 };
+  return { head, text: rowText(row), shift: 2, isRead: true, ...remark };
+}
+
+/** A row in the form that is kept: one that is played several times is written out. */
+function rowText({ bars, times }: Row): string {
+  const row = bars.map((bar) => bar.join(' ')).join(' | ');
+  return `| ${Array.from({ length: times }, () => row).join(' | ')} |`;
 }
 
 function asBarLine(line: string): TypedLine {

@@ -1,7 +1,7 @@
 import { toPlainSigns } from '../pitch';
 import { formatMeter, parseMeter, type Meter } from '../rhythm';
 import { HELD, type Bar, type ChordMark } from '../song';
-import { chordAsTyped } from './as-typed';
+import { chordAsTyped, type Letters } from '../loose';
 
 /** A bar read from text, with the column it starts at, counted from 1. */
 export interface ReadBar {
@@ -45,21 +45,21 @@ function isEnclosed(inner: string): boolean {
   return open === 1;
 }
 
-function readMark(token: string): ChordMark | undefined {
+function readMark(token: string, letters: Letters): ChordMark | undefined {
   const [, inner = '', behind = ''] = OPTIONAL.exec(token) ?? [];
-  if (inner === '' || !isEnclosed(inner)) return readSure(token);
-  const mark = readSure(`${inner}${behind}`);
+  if (inner === '' || !isEnclosed(inner)) return readSure(token, letters);
+  const mark = readSure(`${inner}${behind}`, letters);
   return mark && mark.name !== '-' ? { ...mark, optional: true } : undefined;
 }
 
 /** A chord that is not optional, or silence. */
-function readSure(token: string): ChordMark | undefined {
+function readSure(token: string, letters: Letters): ChordMark | undefined {
   if (NO_CHORD.test(token)) return { name: 'N.C.', span: 1 };
   const match = CHORD_TOKEN.exec(token);
   if (!match?.[1]) return undefined;
   const signs = match[2] ?? '';
   return {
-    name: toPlainSigns(chordAsTyped(match[1]) ?? match[1]),
+    name: toPlainSigns(chordAsTyped(match[1], letters) ?? match[1]),
     span: 1,
     ...(signs.includes('?') && { doubt: true as const }),
     ...(signs.includes('!') && { hit: true as const }),
@@ -67,7 +67,7 @@ function readSure(token: string): ChordMark | undefined {
 }
 
 /** Chords and dots, in order; undefined where a token is neither. Dots at the start hold the chord before the bar. */
-function readMarks(tokens: readonly string[]): readonly ChordMark[] | undefined {
+function readMarks(tokens: readonly string[], letters: Letters): readonly ChordMark[] | undefined {
   const marks: ChordMark[] = [];
   for (const token of tokens) {
     const last = marks.at(-1);
@@ -76,7 +76,7 @@ function readMarks(tokens: readonly string[]): readonly ChordMark[] | undefined 
       else marks.push({ name: HELD, span: 1 });
       continue;
     }
-    const mark = readMark(token);
+    const mark = readMark(token, letters);
     if (!mark) return undefined;
     marks.push(mark);
   }
@@ -86,20 +86,26 @@ function readMarks(tokens: readonly string[]): readonly ChordMark[] | undefined 
 /** "2/4:" before the first chord of a bar. */
 const BAR_METER = /^(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*(.*)$/;
 
-function readBar(written: string, lineMeter: Meter | undefined): Bar | string {
+/** What holds for a whole line of bars. */
+interface LineOfBars extends Letters {
+  /** Said for the line: that of each bar that says none. */
+  readonly meter?: Meter | undefined;
+}
+
+function readBar(written: string, { meter: lineMeter, ...letters }: LineOfBars): Bar | string {
   const [, told, rest] = BAR_METER.exec(written.trim()) ?? [];
   const meter = told === undefined ? lineMeter : parseMeter(told);
   if (told !== undefined && !meter) return `"${told}" is no meter. Write one such as 2/4.`;
-  const bar = readChords(rest ?? written);
+  const bar = readChords(rest ?? written, letters);
   return typeof bar === 'string' || !meter ? bar : { ...bar, meter };
 }
 
-function readChords(text: string): Bar | string {
+function readChords(text: string, letters: Letters): Bar | string {
   const tokens: readonly string[] = text.match(TOKEN) ?? [];
   if (tokens.length === 0)
     return 'This bar is empty. Write a chord, - for silence, or % to repeat.';
   if (tokens.length === 1 && tokens[0] === '%') return { id: '', repeat: true, chords: [] };
-  const chords = readMarks(tokens);
+  const chords = readMarks(tokens, letters);
   if (!chords) {
     return `"${text.trim().slice(0, 40)}" cannot be read as a bar. Write chords, each with a dot for every beat it is held.`;
   }
@@ -110,13 +116,12 @@ function readChords(text: string): Bar | string {
 
 /**
  * Reads the bars between bar lines; `offset` is how many characters stand before `text` in its line.
- * An unclosed last bar counts. Nothing between two adjoining bar lines is no bar. A meter that was said
- * for the line is that of each bar that says none.
+ * An unclosed last bar counts. Nothing between two adjoining bar lines is no bar.
  *
  * @example
  * readBars('| G . A D | % |', 0).bars.length // 2
  */
-export function readBars(text: string, offset: number, lineMeter?: Meter): ReadBars {
+export function readBars(text: string, offset: number, line: LineOfBars = {}): ReadBars {
   const bars: ReadBar[] = [];
   const faults: BarFault[] = [];
   let column = offset + 1;
@@ -126,7 +131,7 @@ export function readBars(text: string, offset: number, lineMeter?: Meter): ReadB
     if (isBetween && piece !== '') {
       const isEmpty = piece.trim() === '';
       const at = isEmpty ? column : column + (piece.length - piece.trimStart().length);
-      const bar = readBar(piece, lineMeter);
+      const bar = readBar(piece, line);
       const code = isEmpty ? 'bar-empty' : 'chord-unread';
       if (typeof bar === 'string') {
         faults.push({ code, column: at, message: bar, text: piece.trim() });

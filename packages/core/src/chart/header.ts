@@ -75,47 +75,6 @@ export function isDottedTempo(text: string): boolean {
   return /\bdotted\b|[♩q]\s*\.\s*=/i.test(text);
 }
 
-/** Other words for the fields, as they stand above charts. */
-const SYNONYMS: Readonly<Record<string, keyof Frame | 'map' | 'remark'>> = {
-  ...{ bpm: 'tempo', speed: 'tempo', time: 'meter', 'time signature': 'meter', metre: 'meter' },
-  ...{ timing: 'meter', groove: 'feel', rhythm: 'feel', tune: 'tuning', 'tuned to': 'tuning' },
-  ...{ 'key signature': 'key', 'song key': 'key', structure: 'map', form: 'map', order: 'map' },
-  ...{ arrangement: 'map', duration: 'length', title: 'remark', song: 'remark', artist: 'remark' },
-  ...{ effects: 'sound', pedals: 'sound', tone: 'sound' },
-  ...{ by: 'remark', band: 'remark', composer: 'remark', author: 'remark', album: 'remark' },
-  ...{ year: 'remark', copyright: 'remark', subtitle: 'remark', note: 'remark', notes: 'remark' },
-};
-
-/** "Capo: 2", "tempo = 92", "capo 2", "no capo", "key of G", "3/4 time". */
-const HEADER_FORMS: readonly RegExp[] = [
-  /^([a-z]+(?: [a-z]+)?)\s*[:=]\s*(.*)$/i,
-  /^(capo|tempo|tuning|bpm)\s+(.+)$/i,
-  /^(no) (capo)$/i,
-  /^(key) of (.+)$/i,
-  /^()(\d{1,2}\/(?:2|4|8|16))(?: time)?$/i,
-];
-
-/**
- * Reads a line above the bars, "Capo: 2" or "tempo = 92", as a field and its value, whatever its case;
- * undefined where it is none. A title and the like is a remark.
- *
- * @example
- * readHeaderLine('Time signature: 3/4') // { field: 'meter', value: '3/4' }
- * @example
- * readHeaderLine('Capo 2nd fret') // { field: 'capo', value: '2nd fret' }
- */
-export function readHeaderLine(
-  text: string,
-): { readonly field: string; readonly value: string } | undefined {
-  const match = HEADER_FORMS.map((form) => form.exec(text)).find((one) => one !== null);
-  if (!match) return undefined;
-  const [, word = '', value = ''] = match;
-  const said = word.toLowerCase();
-  if (said === 'no') return { field: 'capo', value: 'none' };
-  const field = Object.hasOwn(SYNONYMS, said) ? (SYNONYMS[said] ?? said) : said;
-  return { field: field === '' ? 'meter' : field, value: value.trim() };
-}
-
 /** Every field of the frame as a line of chart text, in the order they are written. */
 export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<Key> } = {
   tempo: {

@@ -167,7 +167,7 @@ describe('chart text', () => {
     ['[A]\n| 2/4: G . . |', 'bar-fill', 2, 3],
     ['[A] meter 3/4\n| G . . . |', 'bar-fill', 2, 3],
     ['map: A x3\n[A]\n| G |\n4. | C |', 'map-cover', 2, 1],
-    ['[A]\n| G | Hm |', 'chord-unread', 2, 7],
+    ['[A]\n| G | Xm |', 'chord-unread', 2, 7],
     ['[A]\n| % | G |', 'repeat-first', 2, 3],
     ['map: A, B\n[A]\n| G |', 'map-cover', 1, 1],
     ['map: A\n[A]\n| G |\n[B]\n| G |', 'map-cover', 1, 1],

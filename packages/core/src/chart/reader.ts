@@ -7,11 +7,11 @@ import {
   isFrameField,
   readAnyGrip,
   readFrameField,
-  readHeaderLine,
   readNamedGrip,
   readNamedPattern,
 } from './header';
 import { readMap } from './map-entry';
+import { readField, readLoose, type Letters } from '../loose';
 import { LONGEST_RIFF, readRiffLine, type RiffBarText } from './riff-line';
 import { riffFaults, type RiffBarPlace } from './riff-faults';
 import { readSectionHead } from './section-head';
@@ -72,15 +72,22 @@ class ChartReader {
   private pass = '';
   /** The tempo was said in dotted beats. */
   private isDotted = false;
+  /** Its chords are in German letters. */
+  private isGerman = false;
+  private letters: Letters = {};
   /** The bar of its section that a repeat sign goes back to. */
   private repeatFrom = 0;
 
   read(text: string): ReadChart {
     const lines = text.slice(0, LONGEST_CHART).split(/\r\n|\n|\r/);
-    for (const line of lines.slice(0, MOST_LINES)) {
+    const few = lines.slice(0, MOST_LINES).map((line) => line.replace(/\t/g, ' ').trimEnd());
+    const loose = readLoose(few.join('\n'));
+    this.isGerman = loose.isGerman;
+    for (const line of few) {
       if (this.places.length > MOST_PLAYED_BARS) break;
       this.line += 1;
-      this.readLine(asTyped(this.withPass(this.cutLine(line.replace(/\t/g, ' ').trimEnd()))));
+      const typed = this.withPass(this.cutLine(line));
+      this.readLine(asTyped(typed, typed === line ? loose.lines[this.line - 1] : undefined));
     }
     if (text.length > LONGEST_CHART || this.line < lines.length) {
       const message = 'The chart is too long; what follows was not read. Shorten it.';
@@ -134,9 +141,10 @@ class ChartReader {
       this.song.frame = { ...frame, tempo: bpm(tempo * BEATS_OF_DOTTED) };
   }
 
-  private readLine({ text: line, shift, head, remark }: TypedLine): void {
+  private readLine({ text: line, shift, head, remark, isRead }: TypedLine): void {
     if (head !== undefined) this.readSection(head);
     this.shift = shift;
+    this.letters = { isGerman: this.isGerman && !isRead };
     const text = line.trim();
     if (text === '') return;
     if (text.startsWith('#')) this.keep(text);
@@ -246,7 +254,7 @@ class ChartReader {
       return;
     }
     const before = section?.bars ?? [];
-    const bars = [...before, ...this.take(readBars(plain, 0, meter))];
+    const bars = [...before, ...this.take(readBars(plain, 0, { ...this.letters, meter }))];
     if (opens !== undefined) this.repeatFrom = before.length + opens;
     this.extend({ bars: this.writtenOut(bars, times) });
   }
@@ -353,7 +361,7 @@ class ChartReader {
   private readEnding(line: string, section: Section): boolean {
     const match = ENDING.exec(line);
     if (!match) return false;
-    const read = readBars(match[3] ?? '', match[1]?.length ?? 0);
+    const read = readBars(match[3] ?? '', match[1]?.length ?? 0, this.letters);
     const ending = { pass: Number(match[2]), bars: this.take(read) };
     this.extend({ endings: [...(section.endings ?? []), ending] });
     return true;
@@ -362,7 +370,7 @@ class ChartReader {
   private readDifference(line: string, section: Section): boolean {
     const match = DIFFERENCE.exec(line);
     if (!match) return false;
-    const read = readBars(match[3] ?? '', match[1]?.length ?? 0);
+    const read = readBars(match[3] ?? '', match[1]?.length ?? 0, this.letters);
     if (section.parent === undefined) {
       const hint = 'Only a derived section, [New = Old], changes single bars.';
       this.unread('bar-ledger', line.trim(), `A bar number is out of place here. ${hint}`);
@@ -383,7 +391,7 @@ class ChartReader {
   }
 
   private readHeader(text: string): void {
-    const { field = '', value = '' } = readHeaderLine(text) ?? {};
+    const { field = '', value = '' } = readField(text) ?? {};
     if (field === 'map') this.readMap(text, value);
     else if (field === 'remark') this.keep(`# ${text}`);
     else if (isFrameField(field)) this.readField(text, field, value);

@@ -1,12 +1,9 @@
-import { chordAsTyped, TAB } from './as-typed';
+import { isTabLine } from '../loose';
 
 /** Why a line cannot be read, and what it may have been meant as. */
 export function unreadLine(text: string): string {
-  const words = text.split(/\s+/);
-  if (TAB.test(text))
-    return 'This looks like a line of tab; it is kept as it is. Bars start with |.';
-  return words.length > 0 && words.every((word) => chordAsTyped(word) !== undefined)
-    ? `These are chords without bars. Put | between bars, such as | ${words.slice(0, 2).join(' | ')} |.`
+  return isTabLine(text)
+    ? 'This looks like a line of tab; it is kept as it is. Bars start with |.'
     : 'This line cannot be read. Bars start with |, sections with [, remarks with #.';
 }
 

@@ -1,5 +1,4 @@
-import { parseChordName } from '../chord';
-import { toPlainSigns } from '../pitch';
+import { readLoose, type LooseLine, type Row } from '../loose';
 
 /** Chords as somebody pasted them, made a chart to weigh a song by. */
 export interface RoughChart {
@@ -8,166 +7,104 @@ export interface RoughChart {
   readonly bars: number;
   /** Words that are no chords, each once. */
   readonly unread: readonly string[];
+  /** What was pasted says it is so fast; undefined where it does not say. */
+  readonly tempo?: string;
+  readonly meter?: string;
 }
 
-/** What is asked beside the chords. */
+/** What is asked beside the chords; it holds over what was pasted. */
 export interface RoughFrame {
-  readonly tempo: number;
-  readonly meter: string;
-  readonly capo?: number;
+  readonly tempo?: number;
+  readonly meter?: string;
 }
 
-const HEADING = /^\s*\[?\s*([\p{L}][\p{L}\p{N} ’'/-]{0,30}?)\s*(?:\]\s*:?|:)\s*(.*)$/u;
-/** What sections are called, also without a colon. */
-const SECTION =
-  /^\s*((?:verse|chorus|refrain|bridge|intro|outro|solo|interlude|lift|pre-?chorus|tag|ending|end|break|coda|hook|middle(?: eight)?|part)(?:\s+(?:\d{1,2}|[A-Z](?=\s*$)))?)(?:\s+(.*))?$/i;
-const CAPO = /^\s*capo:?\s*(?:at\s*)?(?:fret\s*)?(\d{1,2})\b.*$/i;
-const LOWER = /^[a-g](?:#|b)?(?:m|m7|7|maj7|sus2|sus4)?$/;
-const TIMES = /^\(?(?:x(\d{1,2})|(\d{1,2})x)\)?$/i;
-/** Signs between chords that mean nothing more than "then". */
-const BETWEEN = /[,;→>–—]+|\s-+\s|-{2,}/g;
 const MOST_LINES = 200;
 const MOST_BARS = 400;
 const UNREAD_SHOWN = 8;
-const MOST_CAPO = 12;
-/** More than half a line must be chords, or it is words that are sung. */
-const CHORDS_OF_WORDS = 0.5;
+const USUAL_TEMPO = 100;
 
+/** A section as it was pasted: its line, and its rows as chart text. */
 interface RoughSection {
   readonly name: string;
-  readonly lines: string[];
+  readonly times: number;
+  readonly rows: string[];
 }
 
-function isSign(token: string): boolean {
-  return token === '%' || token === '.' || token === '-' || /^n\.?c\.?$/i.test(token);
-}
+/** Gathers sections, fields and what is no chord, line by line. */
+class Gathering {
+  readonly sections: RoughSection[] = [];
+  readonly unread = new Set<string>();
+  /** Of what is said twice the first holds. */
+  readonly said = new Map<string, string>();
+  bars = 0;
 
-function isChord(token: string): boolean {
-  return parseChordName(toPlainSigns(token)) !== undefined;
-}
+  take(line: LooseLine): void {
+    if (line.kind === 'heading') {
+      const { name, times, row, unread } = line.heading;
+      this.sections.push({ name: nameFor(name, this.sections), times, rows: [] });
+      this.note(unread);
+      if (row) this.row(row);
+    } else if (line.kind === 'row') {
+      this.note(line.row.unread);
+      this.row(line.row);
+    } else if (line.kind === 'field') {
+      const { field, value } = line.field;
+      if (!this.said.has(field)) this.said.set(field, value);
+    } else if (line.kind === 'words') this.note(line.words.split(/\s+/).filter(Boolean));
+  }
 
-function chordText(token: string): string {
-  return /^n\.?c\.?$/i.test(token) ? 'N.C.' : toPlainSigns(token);
-}
+  private note(words: readonly string[]): void {
+    for (const word of words) this.unread.add(word);
+  }
 
-/** A line with bar lines keeps them; without, every chord has a bar. */
-function barsOf(line: string): readonly (readonly string[])[] {
-  const tokens = (part: string): readonly string[] =>
-    part
-      .replace(BETWEEN, ' ')
-      .split(/\s+/)
-      .filter((token) => token !== '' && !TIMES.test(token));
-  if (!line.includes('|')) return tokens(line).map((token) => [token]);
-  return line
-    .split('|')
-    .map((part) => tokens(part.replaceAll(':', ' ')))
-    .filter((bar) => bar.length > 0);
-}
-
-function timesOf(line: string): number {
-  const said = line.split(/\s+/).flatMap((token) => {
-    const [, before, after] = TIMES.exec(token) ?? [];
-    return before ?? after ?? [];
-  });
-  return Math.min(16, Math.max(1, Number(said.at(-1) ?? 1)));
-}
-
-/** What one line gives: its bars as chart text, and what was no chord in it. */
-function readLine(line: string): {
-  readonly bars: readonly string[];
-  readonly unread: readonly string[];
-} {
-  const bars = barsOf(line);
-  const all = bars.flat();
-  const chords = all.filter((token) => isSign(token) || isChord(token));
-  if (all.length === 0 || chords.length <= all.length * CHORDS_OF_WORDS)
-    return { bars: [], unread: all };
-  const kept = bars
-    .map((bar) =>
-      bar
-        .filter((token) => isSign(token) || isChord(token))
-        .map(chordText)
-        .join(' '),
-    )
-    .filter((bar) => bar !== '');
-  return {
-    bars: Array.from({ length: timesOf(line) }, () => kept).flat(),
-    unread: all.filter((token) => !chords.includes(token)),
-  };
-}
-
-/** Chords in small letters, where nothing else stands in the line: a word is none. */
-function withCapitals(line: string): string {
-  const tokens = line.split(/[\s|]+/).filter(Boolean);
-  const isLower = tokens.length > 1 && tokens.every((token) => LOWER.test(token));
-  return isLower
-    ? line.replaceAll(
-        /(^|[\s|])([a-g])/g,
-        (_, before: string, letter: string) => before + letter.toUpperCase(),
-      )
-    : line;
-}
-
-/** A line apart from the name of the section it begins. */
-function apart(line: string): { readonly heading?: string; readonly rest: string } {
-  const [, named, after] = HEADING.exec(line) ?? [];
-  // "G: D" is no heading: a name that is a chord is a chord.
-  if (named !== undefined && !isChord(named)) return { heading: named.trim(), rest: after ?? '' };
-  const [, word, behind] = SECTION.exec(line) ?? [];
-  return word === undefined ? { rest: line } : { heading: word.trim(), rest: behind ?? '' };
+  private row({ bars, times }: Row): void {
+    const all = Array.from({ length: times }, () => bars).flat();
+    const kept = all.slice(0, MOST_BARS - this.bars);
+    if (kept.length === 0) return;
+    this.bars += kept.length;
+    if (this.sections.length === 0) this.sections.push({ name: 'Song', times: 1, rows: [] });
+    this.sections.at(-1)?.rows.push(`| ${kept.map((bar) => bar.join(' ')).join(' | ')} |`);
+  }
 }
 
 /** A section's name, told apart where one comes again. */
 function nameFor(name: string, taken: readonly RoughSection[]): string {
-  const said = name.charAt(0).toUpperCase() + name.slice(1);
   const names = taken.map((one) => one.name);
-  if (!names.includes(said)) return said;
+  if (!names.includes(name)) return name;
   let number = 2;
-  while (names.includes(`${said} ${number}`)) number += 1;
-  return `${said} ${number}`;
+  while (names.includes(`${name} ${number}`)) number += 1;
+  return `${name} ${number}`;
 }
 
 /**
- * Makes a chart of chords as they were pasted: with or without bar lines, a section's name before a colon or in
- * brackets, "x2" at the end of a line. Without bar lines every chord has a bar. Words that are sung are left out.
+ * Makes a chart of chords as they were pasted, with or without bar lines, each section with its count. Words that are
+ * sung are left out and told.
  *
  * @example
  * roughChart('Verse: G D Em C', { tempo: 92, meter: '4/4' }).bars // 4
  */
-export function roughChart(pasted: string, { tempo, meter, capo }: RoughFrame): RoughChart {
-  const sections: RoughSection[] = [];
-  const unread: string[] = [];
-  let count = 0;
-  let capoSaid = capo;
-  for (const written of pasted.split(/\r?\n/).slice(0, MOST_LINES)) {
-    const line = written.replaceAll(/\bx\s+(\d)/gi, 'x$1');
-    const [, fret] = CAPO.exec(line) ?? [];
-    if (fret !== undefined) {
-      capoSaid ??= Number(fret);
-      continue;
-    }
-    const { heading, rest } = apart(line);
-    if (heading !== undefined) sections.push({ name: nameFor(heading, sections), lines: [] });
-    const read = readLine(withCapitals(rest));
-    unread.push(...read.unread);
-    const bars = read.bars.slice(0, MOST_BARS - count);
-    if (bars.length === 0) continue;
-    count += bars.length;
-    const own = sections.at(-1) ?? { name: 'Song', lines: [] };
-    if (sections.length === 0) sections.push(own);
-    own.lines.push(`| ${bars.join(' | ')} |`);
-  }
+export function roughChart(pasted: string, frame: RoughFrame = {}): RoughChart {
+  const gathering = new Gathering();
+  const { lines } = readLoose(pasted.split(/\r?\n/).slice(0, MOST_LINES).join('\n'));
+  for (const line of lines) gathering.take(line);
+  const { sections, said, bars, unread } = gathering;
+  const [tempo, meter] = [/\d{2,3}/.exec(said.get('tempo') ?? '')?.[0], said.get('meter')];
   const head = [
-    `tempo: ${tempo}`,
-    `meter: ${meter}`,
-    ...(capoSaid === undefined || capoSaid > MOST_CAPO ? [] : [`capo: ${capoSaid}`]),
+    `tempo: ${frame.tempo ?? tempo ?? USUAL_TEMPO}`,
+    `meter: ${frame.meter ?? meter ?? '4/4'}`,
+    ...['capo', 'key', 'tuning'].flatMap((field) => {
+      const value = said.get(field);
+      return value === undefined ? [] : [`${field}: ${value}`];
+    }),
   ];
   const body = sections
-    .filter(({ lines }) => lines.length > 0)
-    .flatMap(({ name, lines }) => [`[${name}]`, ...lines]);
+    .filter(({ rows }) => rows.length > 0)
+    .flatMap(({ name, times, rows }) => [`[${name}]${times > 1 ? ` x${times}` : ''}`, ...rows]);
   return {
-    text: count === 0 ? '' : [...head, ...body].join('\n'),
-    bars: count,
-    unread: [...new Set(unread)].slice(0, UNREAD_SHOWN),
+    text: bars === 0 ? '' : [...head, ...body].join('\n'),
+    bars,
+    unread: [...unread].slice(0, UNREAD_SHOWN),
+    ...(tempo !== undefined && { tempo }),
+    ...(meter !== undefined && { meter }),
   };
 }

@@ -1,5 +1,3 @@
-import { isChordLine, isHeading } from './plain';
-
 /** What is said of a sheet in braces. */
 export interface Directive {
   readonly name: string;
@@ -12,6 +10,8 @@ export interface SheetLine {
   /** Each chord is a bar of its own, unless the line has bar lines. */
   readonly bars: readonly (readonly string[])[];
   readonly words: string;
+  /** The section that begins with it, and how often that is played. */
+  readonly begins?: { readonly name: string; readonly times: number };
 }
 
 const DIRECTIVE = /^\s*\{\s*([A-Za-z_-]+)\s*(?::\s*([^{}]*?))?\s*\}\s*$/;
@@ -20,7 +20,8 @@ const SHORT: Readonly<Record<string, string>> = {
   ...{ soc: 'start_of_chorus', eoc: 'end_of_chorus', sov: 'start_of_verse', eov: 'end_of_verse' },
   ...{ sob: 'start_of_bridge', eob: 'end_of_bridge', sot: 'start_of_tab', eot: 'end_of_tab' },
 };
-const EMPTY: SheetLine = { directives: [], bars: [], words: '' };
+/** A line with nothing in it. */
+export const EMPTY_LINE: SheetLine = { directives: [], bars: [], words: '' };
 
 /** A chord, or words between chords. */
 type Token = { readonly chord: string } | { readonly words: string };
@@ -66,38 +67,8 @@ export function bracketLines(text: string): readonly SheetLine[] {
       const name = SHORT[written.toLowerCase()] ?? written.toLowerCase();
       if (name === 'start_of_tab') isInTab = true;
       if (name === 'end_of_tab') isInTab = false;
-      return { ...EMPTY, directives: [{ name, value: value.trim() }] };
+      return { ...EMPTY_LINE, directives: [{ name, value: value.trim() }] };
     }
-    return isInTab || line.trimStart().startsWith('#') ? EMPTY : lineOf(bracketTokens(line));
-  });
-}
-
-const BETWEEN = /^(?:[-–—/.]+|%)$/;
-
-function chordTokens(line: string): readonly Token[] {
-  return line.split(/(\s+|\|)/).flatMap((part): readonly Token[] => {
-    if (part === '|') return [{ words: '|' }];
-    return part.trim() === '' || BETWEEN.test(part) ? [] : [{ chord: part.replace(/,$/, '') }];
-  });
-}
-
-/**
- * Reads the lines of a sheet with chords over the words: the words right under chords are sung to them.
- *
- * @example
- * wordLines('G  D\nDown by')[0] // { directives: [], bars: [['G'], ['D']], words: 'Down by' }
- */
-export function wordLines(text: string): readonly SheetLine[] {
-  const lines = text.split(/\r\n|\n|\r/);
-  let isSung = false;
-  return lines.map((line, at): SheetLine => {
-    if (isSung) {
-      isSung = false;
-      return EMPTY;
-    }
-    if (!isChordLine(line)) return { ...EMPTY, words: line };
-    const under = lines[at + 1] ?? '';
-    isSung = under.trim() !== '' && !isChordLine(under) && !isHeading(under);
-    return { ...lineOf(chordTokens(line)), words: isSung ? under : '' };
+    return isInTab || line.trimStart().startsWith('#') ? EMPTY_LINE : lineOf(bracketTokens(line));
   });
 }

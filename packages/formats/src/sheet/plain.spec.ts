@@ -59,10 +59,10 @@ grip D: xx0232
       expect(readChart(song ?? '').faults).toEqual([]);
     });
 
-  it('says what a count behind a line may mean, and takes words above chords for no name', () => {
-    expect(read('[Outro]\nG D Em C x4').lost).toEqual([
-      jasmine.objectContaining({ what: 'x4', where: 'a line of chords' }),
-    ]);
+  it('writes a row out that is played several times and says so, and takes words above chords for no name', () => {
+    const { song, guessed } = read('[Outro]\nG D Em C x2');
+    expect(song).toContain('| G | D | Em | C |\n| G | D | Em | C |');
+    expect(guessed).toContain(jasmine.objectContaining({ where: 'line 2' }));
     expect(read('G     D\nDown by the water\nEm   C\nwe go').title).toBeUndefined();
   });
 });

@@ -2,13 +2,14 @@ import { readChart } from '@harvu/core/chart';
 import { parseChordName, parseKey } from '@harvu/core/chord';
 import type { Frame } from '@harvu/core/song';
 import { parseGrip } from '@harvu/core/fretboard';
+import { chordAsTyped, countBehind, readHeading } from '@harvu/core/loose';
 import { toPlainSigns } from '@harvu/core/pitch';
 import { parseMeter, type Meter } from '@harvu/core/rhythm';
 import { writeDraft } from '../draft/chart';
 import type { Draft, DraftBar, DraftGrip } from '../draft/draft';
 import { refused, Report, type Imported } from '../report';
-import { bracketLines, wordLines, type Directive, type SheetLine } from './lines';
-import { fromGerman, headingCount, readPlain, type PlainSheet } from './plain';
+import { bracketLines, type Directive, type SheetLine } from './lines';
+import { readPlain, type PlainSheet } from './plain';
 
 const FOUR: Meter = { beats: 4, unit: 4, groups: [4] };
 const CUE_WORDS = 4;
@@ -18,12 +19,26 @@ const WIDE_GAP = /[^\S\n\r]{9,}/g;
 const GAP = ' '.repeat(8);
 /** Longer sheets are books. */
 const LONGEST = 50_000;
-const SECTION_LINE =
-  /^\[?\s*((?:intro|verse|strophe|pre-?chorus|chorus|refrain|bridge|solo|interlude|outro|ending|tag|vamp|break|instrumental|coda)\b[^\]]{0,30}?\]?:?\s*(?:[([]?\s*(?:x\s*\d+|\d+\s*x)\s*[)\]]?)?)\s*\]?:?\s*$/i;
 const STARTS: Readonly<Record<string, string>> = {
   ...{ start_of_verse: 'Verse', start_of_chorus: 'Chorus', start_of_bridge: 'Bridge' },
   ...{ sov: 'Verse', soc: 'Chorus', sob: 'Bridge', start_of_part: 'Part' },
 };
+
+/** "[H7]": only in German letters a chord is called so. */
+const GERMAN_IN_BRACKETS = /\[H(?:m|7|m7|dim|sus\d?|maj7)?\]/;
+
+/** A section that begins, and how often it is played. */
+type Begun = NonNullable<SheetLine['begins']>;
+
+function named(name: string): Begun {
+  const counted = countBehind(name);
+  return { name: (counted?.rest ?? name).trim(), times: counted?.times ?? 1 };
+}
+
+function headingIn(words: string): Begun | undefined {
+  const heading = readHeading(words);
+  return heading?.unread.length === 0 ? heading : undefined;
+}
 
 /** Lines of a sheet become bars: a chord is a bar, until somebody listens. */
 class SheetReading {
@@ -48,20 +63,19 @@ class SheetReading {
   }
 
   read(lines: readonly SheetLine[]): void {
-    lines.forEach(({ directives, bars, words }, at) => {
+    lines.forEach(({ directives, bars, words, begins }, at) => {
       const where = `line ${at + 1}`;
       for (const one of directives) this.tag(one, where);
-      const section = bars.length === 0 ? SECTION_LINE.exec(words.trim()) : null;
-      if (section?.[1]) this.begin(section[1]);
-      else this.line(bars, words, where);
+      const heading = begins ?? (bars.length === 0 ? headingIn(words) : undefined);
+      if (heading) this.begin(heading);
+      if (!heading || bars.length > 0) this.line(bars, words, where);
     });
     this.end();
   }
 
-  private begin(name: string): void {
+  private begin({ name, times }: Begun): void {
     this.end();
-    const { heading, times } = headingCount(name.trim());
-    this.starts = heading.replace(/[\]:]+$/, '').trim();
+    this.starts = name;
     this.times = Math.min(MOST_TIMES, Math.max(1, times));
     this.words = [];
   }
@@ -79,9 +93,9 @@ class SheetReading {
   }
 
   private tag({ name, value }: Directive, where: string): void {
-    const isSection = SECTION_LINE.exec(value);
-    if (name === 'comment' && isSection?.[1]) this.begin(isSection[1]);
-    else if (STARTS[name] !== undefined) this.begin(value || STARTS[name]);
+    const heading = name === 'comment' ? headingIn(value) : undefined;
+    if (heading) this.begin(heading);
+    else if (STARTS[name] !== undefined) this.begin(named(value || STARTS[name]));
     else if (name === 'define' || name === 'chord') this.grip(value);
     else if (name === 'time') this.time(value);
     else if (name === 'start_of_tab' || name === 'sot')
@@ -116,14 +130,23 @@ class SheetReading {
     if (this.words.length < CUE_WORDS)
       this.words = [...this.words, ...wordsIn(text)].slice(0, CUE_WORDS);
     for (const group of groups) {
-      const names = group.flatMap((one) => this.chord(one, where) ?? []);
-      const isEmpty = names.length === 0;
-      if (isEmpty && group.length > 0) continue;
       const { beats } = this.meter;
+      const repeat = group.join() === '%' && this.bars.length > 0;
+      const names = group.flatMap((one, place) => {
+        const chord = this.chord(one, where);
+        return chord ? [{ ...chord, place }] : [];
+      });
+      const isEmpty = names.length === 0;
+      if (isEmpty && group.length > 0 && !repeat) continue;
       this.chords += names.length;
+      const isBeaten = group.includes('.');
       this.bars.push({
         ...{ number: String(this.bars.length + 1), meter: this.meter, beats, notes: [] },
-        chords: names.map((one, at) => ({ ...one, at: (at * beats) / names.length })),
+        chords: names.map(({ place, ...one }, at) => ({
+          ...one,
+          at: isBeaten ? (place * beats) / group.length : (at * beats) / names.length,
+        })),
+        ...(repeat && { repeat }),
         ...(this.starts !== undefined && { starts: this.starts }),
         ...(this.words.length > 0 && { cue: this.words.join(' ') }),
       });
@@ -134,10 +157,9 @@ class SheetReading {
   private chord(written: string, where: string): { name: string; doubt: boolean } | undefined {
     const doubt = written.endsWith('?');
     const signs = toPlainSigns(doubt ? written.slice(0, -1) : written);
-    const name = this.isGerman ? fromGerman(signs) : signs;
-    if (/^n\.?c\.?$/i.test(name)) return { name: 'N.C.', doubt };
-    if (parseChordName(name)) return { name, doubt };
-    if (!/^[|/%\\.-]+$/.test(name)) this.report.lose('chord symbol', where, `${written} is none`);
+    const name = chordAsTyped(signs, { isGerman: this.isGerman });
+    if (name !== undefined) return { name, doubt };
+    if (!/^[|/%\\.-]+$/.test(signs)) this.report.lose('chord symbol', where, `${written} is none`);
     return undefined;
   }
 }
@@ -159,7 +181,7 @@ export function hasDirectives(text: string): boolean {
 /** Tells a sheet with directives, or chords in brackets, from other text; `[A]` over bars is a section. */
 function hasBrackets(text: string): boolean {
   if (hasDirectives(text)) return true;
-  return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*$)/gm)].some(
+  return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*(?:$|[([]?\s*[x×]?\s*\d))/gm)].some(
     ([, name = '']) => parseChordName(name) !== undefined,
   );
 }
@@ -180,9 +202,9 @@ export function readSheet(written: string): Imported {
   const frame = plain ? readChart(plain.fields.join('\n')).song.frame : {};
   const reading = new SheetReading(report, {
     ...(frame.meter && { meter: frame.meter }),
-    ...(plain && { isGerman: plain.isGerman }),
+    isGerman: !plain && GERMAN_IN_BRACKETS.test(text),
   });
-  reading.read(plain ? wordLines(plain.text) : bracketLines(text));
+  reading.read(plain ? plain.lines : bracketLines(text));
   if (reading.bars.length === 0) return refused('There are no chords in it.');
   guessIn(text, plain, report);
   return imported(reading, { plain, frame, report });
@@ -217,14 +239,10 @@ function imported(
 function guessIn(text: string, plain: PlainSheet | undefined, report: Report): void {
   if (!/\|.*\|/.test(text))
     report.guess('each chord is a bar: a sheet does not say how long they last', 'all bars');
-  if (plain?.isGerman)
+  if (plain?.isGerman ?? GERMAN_IN_BRACKETS.test(text))
     report.guess('chords are in German letters: H is B, B is B flat', 'all bars');
-  for (const count of plain?.counts ?? [])
-    report.lose(
-      count,
-      'a line of chords',
-      'it can mean the chord, the line or the section: say it there',
-    );
+  for (const { line, times } of plain?.counts ?? [])
+    report.guess(`the row is played ${times} times: it is written out`, `line ${line}`);
 }
 
 function namesOf(plain: PlainSheet | undefined): Pick<Imported, 'title' | 'playedBy'> {

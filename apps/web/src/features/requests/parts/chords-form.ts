@@ -71,11 +71,21 @@ export class ChordsForm {
   protected readonly said = signal<string | null>(null);
   protected readonly meterSaid = signal<string | null>(null);
   protected readonly words = computed(() => this.pasted() ?? bodyOf(this.chart()));
+  private readonly read = computed(() => roughChart(this.words()));
+  /** What is said here holds, else what was pasted says, else what was kept. */
   protected readonly tempo = computed(
-    () => this.said() ?? /^tempo: (\d+)/m.exec(this.chart())?.[1] ?? String(USUAL_TEMPO),
+    () =>
+      this.said() ??
+      this.read().tempo ??
+      /^tempo: (\d+)/m.exec(this.chart())?.[1] ??
+      String(USUAL_TEMPO),
   );
   protected readonly meter = computed(
-    () => this.meterSaid() ?? /^meter: (\S+)/m.exec(this.chart())?.[1] ?? '4/4',
+    () =>
+      this.meterSaid() ??
+      METERS.find((one) => one === this.read().meter) ??
+      /^meter: (\S+)/m.exec(this.chart())?.[1] ??
+      '4/4',
   );
   private readonly rough = computed(() =>
     roughChart(this.words(), { tempo: Number(this.tempo()), meter: this.meter() }),

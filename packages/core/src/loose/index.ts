@@ -1,0 +1,11 @@
+export { chordAsTyped } from './chord';
+export type { Letters } from './chord';
+export { countBehind } from './counts';
+export { readField } from './field';
+export { readHeading } from './heading';
+export type { Heading } from './heading';
+export { readLoose } from './read';
+export type { LooseLine } from './read';
+export type { Row } from './row';
+export { isSectionName } from './section-words';
+export { isTabLine } from './tab';

@@ -1,0 +1,17 @@
+const TAB_LINE = /^\s*(?:[A-Ga-g][#b]?)?\s*[|:]?[-\d|hpbrx/\\~()^*=. ]{6,}$/;
+const LEAST_DASHES = 4;
+/** A string's letter, a bar line and dashes say it, however few there are. */
+const LETTERED = /^\s*[A-Ga-g][#b]?\s*\|[-\d|hpbrx/\\~()^*=. ]*-[-\d|hpbrx/\\~()^*=. ]*$/;
+
+/**
+ * Tells whether a line is a string of tab: it has dashes and frets. One without dashes is not looked at any closer.
+ *
+ * @example
+ * isTabLine('e|---0---2---|') // true
+ * @example
+ * isTabLine('G - D - Em - C') // false
+ */
+export function isTabLine(line: string): boolean {
+  const dashes = line.split('-', LEAST_DASHES + 1).length - 1;
+  return LETTERED.test(line) || (dashes >= LEAST_DASHES && TAB_LINE.test(line));
+}
