@@ -86,7 +86,7 @@ test('one’s own recording is kept on the device, and bars and grips follow it'
   await expect(panel.getByText('100 %')).toBeVisible();
   await panel.getByRole('button', { name: 'slower' }).click();
   await expect(panel.getByText('95 %')).toBeVisible();
-  await panel.getByRole('button', { name: 'only B Refrain 1' }).click();
+  await panel.getByRole('button', { name: 'only Refrain 1' }).click();
   await page.keyboard.press(' ');
   await expect(page.getByText(/bar [12] of 4/)).toBeVisible({ timeout: 8000 });
   await expect(page.locator('harvu-map-now')).toContainText('Refrain 1');

@@ -50,7 +50,7 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
 
   await test.step('the teacher makes the steps and assigns them', async () => {
     await page.getByRole('link', { name: 'Make the steps' }).click();
-    await expect(page.getByText('A Verse').first()).toBeVisible();
+    await expect(page.getByText('Verse').first()).toBeVisible();
     await page.getByRole('button', { name: 'change', exact: true }).click();
     await page.getByLabel('Slow, then straight to full tempo').check();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
@@ -76,15 +76,15 @@ test('a song goes from a request over steps to a filled ribbon', async ({ page, 
     await room.isAt('Grips Em and Am');
     await room.cleanGrips(5);
     await room.next();
-    await room.isAt('A Verse');
+    await room.isAt('Verse');
     await room.stumbled();
     await expect(room.message).toHaveText(/Start the click first/);
     await room.playUntilDone();
     await room.next();
-    await room.isAt('B Refrain');
+    await room.isAt('Refrain');
     await room.playUntilDone();
     await room.next();
-    await room.isAt(/^Join A → B/);
+    await room.isAt(/^Verse into Refrain/);
     await room.playUntilDone();
   });
 

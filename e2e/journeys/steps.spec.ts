@@ -45,9 +45,9 @@ test('steps are ordered by a school and by hand, and stay so', async ({ page }) 
   });
 
   await test.step('a section is split, and the halves come before it', async () => {
-    await steps.step('A Verse').click();
+    await steps.step('Verse').click();
     await steps.margin.getByRole('button', { name: 'Split' }).click();
-    await expect(steps.list.getByText('A Verse: bars 1–2')).toBeVisible();
+    await expect(steps.list.getByText('Verse, bars 1–2')).toBeVisible();
     await steps.isSaved();
   });
 
@@ -65,7 +65,7 @@ test('steps are ordered by a school and by hand, and stay so', async ({ page }) 
 
   await test.step('all of it is there the next time', async () => {
     await page.reload();
-    await expect(steps.list.getByText('A Verse: bars 1–2')).toBeVisible();
+    await expect(steps.list.getByText('Verse, bars 1–2')).toBeVisible();
     await steps.openWay();
     await expect(page.getByLabel('Grips first')).toBeChecked();
     await steps.closeWay();
@@ -73,7 +73,7 @@ test('steps are ordered by a school and by hand, and stay so', async ({ page }) 
 
   await test.step('what was done can be undone after a reload too', async () => {
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(steps.list.getByText('A Verse: bars 1–2')).toHaveCount(0);
+    await expect(steps.list.getByText('Verse, bars 1–2')).toHaveCount(0);
     await steps.isSaved();
   });
 

@@ -42,11 +42,11 @@ test('a second visit needs no network: my week, a song, the room with its sound,
   await expect(page.getByRole('heading', { level: 1, name: /Tin Lantern Waltz/ })).toBeVisible();
   await page.goBack();
   await page
-    .getByRole('link', { name: /A Verse 1/ })
+    .getByRole('link', { name: /Verse 1/ })
     .first()
     .click();
   const room = new PracticeRoom(page);
-  await room.isAt(/A Verse 1/);
+  await room.isAt(/Verse 1/);
   await expect(page.getByRole('button', { name: /Start/ })).toBeVisible();
   await page.keyboard.press(' ');
   await expect(page.getByRole('button', { name: /Stop/ })).toBeVisible();

@@ -125,7 +125,10 @@ function answerOf(readiness: Readiness, today: Day): object {
           ...{ kind: heldBackBy.step.kind, step: heldBackBy.step.id },
           ...(kindOf(heldBackBy.step).matter === 'part' && { section: heldBackBy.step.title }),
           ...(change && { change: `${change.from} → ${change.to}` }),
-          ...{ minutes: Math.round(heldBackBy.minutes * 10) / 10, line: heldBackBy.line },
+          ...{
+            minutes: Math.round(heldBackBy.minutes * 10) / 10,
+            line: `Held back by ${heldBackBy.what}`,
+          },
         }
       : null,
     gates: [

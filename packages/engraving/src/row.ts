@@ -68,14 +68,9 @@ function bendOf({ bend }: RiffNote): Bend | undefined {
 }
 
 /** A phrase by its number, and what it is beside the one it comes from. */
-function labelOf({ relation, of, words }: Phrase, index: number): string {
+function labelOf({ of, beside: [before, behind] }: Phrase, index: number): string {
   const name = `phrase ${index + 1}`;
-  if (of === undefined) return name;
-  const from = `phrase ${of + 1}`;
-  if (relation === 'same') return `${name}: ${from} again`;
-  if (relation === 'same until') return `${name}: ${words.replace('the same', `as ${from}`)}`;
-  if (relation === 'same rhythm') return `${name}: the rhythm of ${from}, other notes`;
-  return `${name}: ${words} ${/higher|lower/.test(words) ? 'than' : 'as'} ${from}`;
+  return of === undefined ? name : `${name}: ${before}phrase ${of + 1}${behind}`;
 }
 
 /** How a note sounds, said in a word above it. */

@@ -8,7 +8,14 @@ import { TodayList } from './today-list';
 const card = (planId: string, stepId: string, minutes: number): TodaysCard => ({
   ...{ planId, song: 'A song', wantedOn: null, minutes, why: 'goes on', lastOn: null },
   step: {
-    ...{ id: stepId, title: `Step ${stepId}`, rungs: [], rungUnit: 'bpm', nowBpm: null },
+    ...{
+      id: stepId,
+      title: `Step ${stepId}`,
+      short: stepId,
+      rungs: [],
+      rungUnit: 'bpm',
+      nowBpm: null,
+    },
     ...{ cleanBpm: null, cleanInRow: 0, goalInRow: 3, goal: '', minutes: 5 },
     isBegun: true,
     holdsBack: false,

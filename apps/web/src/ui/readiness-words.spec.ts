@@ -45,7 +45,7 @@ describe('how far a song is, in words', () => {
       '1 join still new; the rest holds at 92 of 92 bpm',
     ]);
     expect(sections.heldBack).toBe(
-      'Held back by the join A → B, which has not been played clean yet.',
+      'Held back by Verse into Chorus, which has not been played clean yet.',
     );
   });
 

@@ -26,13 +26,10 @@ function holes({ holeBars, holeJoins }: ReadinessSummary): string {
   return words.filter(Boolean).join(' and ');
 }
 
-/** A student reads the next small win, not what holds them back. */
-function forStudent(line: string): string {
-  return line.replace(/^Held back by /, 'What helps most now: ');
-}
-
 function heldBackWords({ heldBackBy, gates }: ReadinessSummary, isTeaching: boolean): string {
-  if (heldBackBy) return isTeaching ? heldBackBy.line : forStudent(heldBackBy.line);
+  // A student reads the next small win, not what holds them back.
+  if (heldBackBy)
+    return `${isTeaching ? 'Held back by ' : 'What helps most now: '}${heldBackBy.what}`;
   if (gates.isReady)
     return `Every section and join is at its goal, and the whole song went on two days${gates.isHeard ? '' : ', by own account'}.`;
   const left = gates.wholeRunDaysNeeded - gates.wholeRunDays;

@@ -156,6 +156,8 @@ export interface SongProgress extends StepPlan {
 /** A step with the forecast of its goal. */
 export interface WhenReached {
   readonly title: string;
+  /** What the step is called, without its bars and its layer. */
+  readonly name: string;
   readonly goalBpm: number;
   /** What is held of it now; null while nothing is. */
   readonly cleanBpm: number | null;
@@ -218,6 +220,7 @@ function whenReached(
   return {
     when: {
       title: step.title,
+      name: step.about.name,
       goalBpm,
       cleanBpm,
       forecast: told,

@@ -4,7 +4,7 @@ import { dayAfter, type Day } from '../day';
 import type { OpenStep } from '../progress';
 import { sinceLesson, type SinceLesson } from './since-lesson';
 import type { SongNow, StudentNow } from './student-now';
-import { dayWords, shortTitle, tempoWords, type DayTold } from './words';
+import { dayWords, tempoWords, type DayTold } from './words';
 
 /** What a part of a lesson is for, in the order it is done. */
 export const AGENDA_KINDS = [
@@ -79,11 +79,10 @@ const NOTHING = { planId: null, stepId: null, song: '' };
 
 function ofStep(
   kind: 'hear' | 'work' | 'whole' | 'new' | 'visit',
-  step: Pick<OpenStep, 'id' | 'title'>,
+  { id, short }: Pick<OpenStep, 'id' | 'short'>,
   about: { readonly planId: string; readonly song: string; readonly why: string },
 ): Candidate {
-  const title = shortTitle(step.title);
-  return { kind, stepId: step.id, title, ...about, ...LASTS[kind] };
+  return { kind, stepId: id, title: short, ...about, ...LASTS[kind] };
 }
 
 function soonestFirst(songs: readonly SongNow[]): readonly SongNow[] {
@@ -97,7 +96,8 @@ function toHear({ climbed }: SinceLesson, told: DayTold): readonly Candidate[] {
   if (!best) return [];
   const held = best.toBpm === null ? 'done' : `clean at ${tempoWords(best.toBpm, best)}`;
   const why = `${held} on ${told(best.on)}`;
-  return [ofStep('hear', best, { planId: best.planId, song: best.song, why })];
+  const step = { id: best.id, short: best.title };
+  return [ofStep('hear', step, { planId: best.planId, song: best.song, why })];
 }
 
 function heldWords({ cleanBpm, rungUnit }: OpenStep): string {

@@ -3,7 +3,7 @@ import { USUAL_CONSTANTS, type Constants } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
 import { deadlineOf } from '../plan';
 import { reallyPractised, type SongNow, type StudentNow } from './student-now';
-import { dayWords, shortTitle, type DayTold } from './words';
+import { dayWords, type DayTold } from './words';
 
 /** One reason to look at a student, with its weight. */
 export interface Reason {
@@ -66,11 +66,11 @@ function deadlineReason(
 
 function stuckReasons({ songs }: StudentNow): readonly Omit<Reason, 'weight'>[] {
   return songs.flatMap(({ planId, overview }) =>
-    overview.open.flatMap(({ title, stuck, rungUnit }): readonly Omit<Reason, 'weight'>[] => {
+    overview.open.flatMap(({ short, stuck, rungUnit }): readonly Omit<Reason, 'weight'>[] => {
       if (!stuck) return [];
       const at = stuck.atBpm === null ? 'not clean yet' : `at ${stuck.atBpm} ${rungUnit}`;
       const long = `${counted(stuck.days, 'day')} and ${Math.round(stuck.minutes)} min`;
-      const words = `${shortTitle(title)}: ${at} after ${long} of practice.`;
+      const words = `${short}: ${at} after ${long} of practice.`;
       return [{ kind: 'stuck', words, planId }];
     }),
   );

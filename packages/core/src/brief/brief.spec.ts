@@ -26,7 +26,11 @@ const EMPTY = overviewOf(makePlan(readChart('tempo: 92\n[Verse]\n| G | D |').son
 const [OPEN] = EMPTY.open;
 const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => {
   if (!OPEN) throw new Error('a new song has something open');
-  return { ...OPEN, ...{ id, title: id, isBegun: true, isListening: false, minutes: 9 }, ...more };
+  return {
+    ...OPEN,
+    ...{ id, title: id, short: id, isBegun: true, isListening: false, minutes: 9 },
+    ...more,
+  };
 };
 const song = (title: string, more: Partial<PlanOverview> = {}): SongNow => ({
   ...{ planId: title, title, assignedOn: '2026-10-01' },
@@ -59,7 +63,7 @@ describe('who needs attention', () => {
         song('Waltz', {
           ...{ soreOn: '2026-11-24', wantedOn: '2026-12-04', lastDay: '2026-11-18' },
           left: { minutes: 380, low: 300, high: 480 },
-          open: [step('A Verse', { stuck: STUCK })],
+          open: [step('Verse', { stuck: STUCK })],
         }),
       ),
       true,
@@ -68,7 +72,7 @@ describe('who needs attention', () => {
     expect(all.reasons.map((reason) => `${reason.weight} ${reason.words}`)).toEqual([
       '5 Something hurt on 24 Nov.',
       '4 4 Dec is in danger for Waltz: 380 min are left, 50 will be practised.',
-      '3 A Verse: at 66 bpm after 4 days and 32 min of practice.',
+      '3 Verse: at 66 bpm after 4 days and 32 min of practice.',
       ...['2 Nothing logged for 9 days.', '1 Comes today.'],
     ]);
   });
@@ -161,15 +165,15 @@ describe('the agenda of a lesson', () => {
   it('is made of what came on, what was asked, what holds back, what is new and what is due', () => {
     const one = student(
       song('W', {
-        climbed: [climbed('A Verse: bars 1–4', '2026-11-25', [50, 92])],
+        climbed: [climbed('Verse', '2026-11-25', [50, 92])],
         said: [{ id: 'n', kind: 'asks', on: '2026-11-24', words: 'Does it need the thumb?' }],
-        open: [step('new', { isBegun: false }), step('C Lift'), step('B', { holdsBack: true })],
+        open: [step('new', { isBegun: false }), step('Lift'), step('B', { holdsBack: true })],
         visits: [visit('E', '2026-11-27')],
       }),
     );
     expect(agenda(one, 45)).toEqual([
-      ...['5 hear A Verse', '4 question Asked: “Does it need the thumb?”', '10 work B'],
-      ...['10 work C Lift', '8 new new', '4 visit E', '4 cards Next week’s cards'],
+      ...['5 hear Verse', '4 question Asked: “Does it need the thumb?”', '10 work B'],
+      ...['10 work Lift', '8 new new', '4 visit E', '4 cards Next week’s cards'],
     ]);
   });
 
@@ -281,16 +285,16 @@ describe('the cards for home', () => {
 
 describe('the summary of a lesson', () => {
   const mark = (clean: boolean, more: object = {}) => ({
-    ...{ title: 'A Verse: bars 1–4', song: 'Waltz', bpm: 92, rungUnit: 'bpm', passes: 1 },
+    ...{ title: 'Verse', song: 'Waltz', bpm: 92, rungUnit: 'bpm', passes: 1 },
     ...{ clean, stopped: false, bar: null, source: 'teacher' as const },
     ...more,
   });
   const told = {
     ...{ name: 'Bo', day: TODAY, minutes: 30, isChild: false, word: ' Count aloud. ' },
     marks: [mark(true), mark(false, { bar: 3 }), mark(true), mark(false, { stopped: true })],
-    ...{ met: ['A Verse: bars 1–4'], next: { day: '2026-12-04' as const, time: '16:30' } },
+    ...{ met: ['Verse'], next: { day: '2026-12-04' as const, time: '16:30' } },
     home: homeCards(
-      student(song('Waltz', { open: [step('C Lift', { nowBpm: 60 as never })] })),
+      student(song('Waltz', { open: [step('Lift', { nowBpm: 60 as never })] })),
       TODAY,
     ),
   };
@@ -298,18 +302,18 @@ describe('the summary of a lesson', () => {
   it('says what was heard, what was met, a word, the cards in exact words and what comes next', () => {
     expect(lessonSummary(told).split('\n')).toEqual([
       ...['Bo, lesson of 27 Nov, 30 minutes.', '', 'Heard today:'],
-      '- A Verse at 92 bpm: clean twice, stumbled once (bar 3), stopped once',
-      ...['', 'Goals met:', '- A Verse', '', 'For home: Count aloud.', ''],
+      '- Verse at 92 bpm: clean twice, stumbled once (bar 3), stopped once',
+      ...['', 'Goals met:', '- Verse', '', 'For home: Count aloud.', ''],
       'At home, from 30 Nov, 10 min:',
-      `- C Lift (Waltz): at 60 bpm, ${OPEN?.goal ?? ''}; 9 min`,
-      ...['', 'To show next time:', `- C Lift (Waltz): ${OPEN?.goal ?? ''}`],
+      `- Lift (Waltz): at 60 bpm, ${OPEN?.goal ?? ''}; 9 min`,
+      ...['', 'To show next time:', `- Lift (Waltz): ${OPEN?.goal ?? ''}`],
       ...['', 'Next lesson: 4 Dec, 16:30.'],
     ]);
   });
 
   it('tells a child how far it went, and nothing of what failed', () => {
     const forChild = lessonSummary({ ...told, isChild: true });
-    expect(forChild).toContain('- A Verse at 92 bpm: clean twice\n');
+    expect(forChild).toContain('- Verse at 92 bpm: clean twice\n');
     expect(forChild).toContain('You reached:');
     expect(forChild).not.toMatch(/stumbled|stopped/);
   });

@@ -32,7 +32,7 @@ export function homeCards({ songs, minutesByWeekday }: StudentNow, today: Day): 
  * Says a card in exact words: what, at which tempo, how often clean, for how long.
  *
  * @example
- * cardWords({ step: { title: 'A Verse', nowBpm: 70, rungUnit: 'bpm', goal: '3 times clean in a row' }, minutes: 5, song: 'W', why: 'goes on' }) // 'A Verse (W): at 70 bpm, 3 times clean in a row; 5 min'
+ * cardWords({ step: { title: 'Verse', nowBpm: 70, rungUnit: 'bpm', goal: '3 times clean in a row' }, minutes: 5, song: 'W', why: 'goes on' }) // 'Verse (W): at 70 bpm, 3 times clean in a row; 5 min'
  */
 export function cardWords({
   step,

@@ -9,7 +9,6 @@ export { sinceLesson } from './since-lesson';
 export type { OfSong, PractisedDay, SinceLesson } from './since-lesson';
 export { minutesOn, reallyPractised } from './student-now';
 export type { SongNow, StudentNow } from './student-now';
-export { shortTitle } from './words';
 export type { DayTold } from './words';
 export { lessonSummary, marksTold } from './summary';
 export type { LessonTold, MarkTold } from './summary';

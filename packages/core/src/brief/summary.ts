@@ -2,10 +2,11 @@ import { counted } from '../words';
 import type { Day } from '../day';
 import type { Source } from '../events';
 import { cardWords, type HomeCards } from './home';
-import { dayWords, shortTitle } from './words';
+import { dayWords } from './words';
 
 /** A mark as a summary tells it. */
 export interface MarkTold {
+  /** The step's title without the bars it is about. */
   readonly title: string;
   readonly song: string;
   readonly bpm: number | null;
@@ -58,7 +59,7 @@ function barsIn(marks: readonly MarkTold[]): string {
   return ` (${bars.length === 1 ? 'bar' : 'bars'} ${bars.join(', ')})`;
 }
 
-/** "A Verse at 92 bpm: clean twice, stumbled once (bar 3)"; to a child only how far it went. */
+/** "Verse at 92 bpm: clean twice, stumbled once (bar 3)"; to a child only how far it went. */
 function markWords(marks: readonly MarkTold[], isChild = false): string {
   const [first] = marks;
   if (!first) return '';
@@ -73,7 +74,7 @@ function markWords(marks: readonly MarkTold[], isChild = false): string {
     stopped.length > 0 ? `stopped ${times(stopped.length)}${barsIn(stopped)}` : '',
   ].filter(Boolean);
   const forChild = clean > 0 ? `clean ${times(clean)}` : 'we worked on it';
-  return `${shortTitle(title)}${at}: ${isChild ? forChild : told.join(', ')}`;
+  return `${title}${at}: ${isChild ? forChild : told.join(', ')}`;
 }
 
 /**
@@ -106,11 +107,11 @@ function homePart(home: HomeCards | null): readonly string[] {
 export function lessonSummary(told: LessonTold): string {
   const { name, day, minutes, isChild, marks, met, word, home, next } = told;
   const first = home?.cards.find(({ why }) => why !== 'visit');
-  const gate = first ? [`${shortTitle(first.step.title)} (${first.song}): ${first.step.goal}`] : [];
+  const gate = first ? [`${first.step.short} (${first.song}): ${first.step.goal}`] : [];
   return [
     `${name}, lesson of ${dayWords(day)}, ${counted(minutes, 'minute')}.`,
     ...part('Heard today:', marksTold(marks, isChild)),
-    ...part(isChild ? 'You reached:' : 'Goals met:', met.map(shortTitle)),
+    ...part(isChild ? 'You reached:' : 'Goals met:', met),
     ...(word.trim() === '' ? [] : ['', `For home: ${word.trim()}`]),
     ...homePart(home),
     ...part('To show next time:', gate),

@@ -16,7 +16,14 @@ import {
   type StepPlan,
 } from '../plan';
 import type { SongDocument } from '../song';
-import { changeTimesOf, isGripOwned, kindOf, type Step, type WindowedChange } from '../steps';
+import {
+  changeTimesOf,
+  isGripOwned,
+  kindOf,
+  type Kind,
+  type Step,
+  type WindowedChange,
+} from '../steps';
 import type { Bpm } from '../units';
 import { mostNew, stopsOf, type Bounds, type Stop } from './stops';
 
@@ -90,12 +97,12 @@ function newChangesOf({ work }: StepPlan): Fit['newChanges'] {
 /** How much of a song somebody has from elsewhere. */
 function ownedShare(plan: StepPlan, newGrips: number, newChanges: number): number {
   const { work, steps, skipped } = plan;
-  const ofKind = (all: readonly Step[], kind: Step['kind']): number =>
-    all.filter((step) => step.kind === kind).length;
+  const learnt = (all: readonly Step[], what: Kind['learns']): number =>
+    all.filter((step) => kindOf(step).learns === what).length;
   const pairs = new Set(work.changes.map(pairKey)).size;
-  const patterns = ofKind(steps, 'hand') + ofKind(skipped, 'hand');
-  const all = work.grips.length + pairs + patterns + ofKind(steps, 'phrase');
-  const own = work.grips.length - newGrips + (pairs - newChanges) + ofKind(skipped, 'hand');
+  const patterns = learnt(steps, 'pattern') + learnt(skipped, 'pattern');
+  const all = work.grips.length + pairs + patterns + learnt(steps, 'phrase');
+  const own = work.grips.length - newGrips + (pairs - newChanges) + learnt(skipped, 'pattern');
   return all === 0 ? 1 : own / all;
 }
 

@@ -22,8 +22,8 @@ describe('the parts of a song that are played otherwise', () => {
   });
 
   it('are those with another chord, bar or stroke, and what derives from them', () => {
-    expect(names('| Em | C |', '| Em | Am |')).toEqual(['B Chorus']);
-    expect(names('| Em | C |', '| Em | C | C |')).toEqual(['B Chorus']);
+    expect(names('| Em | C |', '| Em | Am |')).toEqual(['Chorus']);
+    expect(names('| Em | C |', '| Em | C | C |')).toEqual(['Chorus']);
     expect(names('| G | D |', '| Em | D |').length).toBe(2);
     expect(names('D U D U D U D U', 'D - D U D U D U').length).toBe(2);
     expect(names('2: | G |', '2: | C |')).toHaveSize(1);

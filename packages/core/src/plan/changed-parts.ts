@@ -35,5 +35,5 @@ export function changedParts(before: SongDocument, after: SongDocument): readonl
   const played = playedByPart(now);
   return now.parts
     .filter(({ id }) => then.has(id) && then.get(id) !== played.get(id))
-    .map(({ id, letter, name }) => ({ id, name: letter === name ? name : `${letter} ${name}` }));
+    .map(({ id, name }) => ({ id, name }));
 }

@@ -1,4 +1,4 @@
-import { kindOf, makeOwn, splitSection, type Step, type Workpiece } from '../steps';
+import { kindOf, makeOwn, splitSection, stepTitle, type Step, type Workpiece } from '../steps';
 import type { Layer } from '../song';
 import type { PlanChange, School } from './teaching';
 import { findStep } from '../step-id';
@@ -79,7 +79,7 @@ function waitsFor(steps: readonly Step[], from: Step, goalId: string): boolean {
 
 function canMerge(a: Step, b: Step): boolean {
   const isAlike = a.kind === b.kind && a.layer === b.layer && a !== b;
-  return isAlike && kindOf(a).mergedTitle !== undefined;
+  return isAlike && kindOf(a).merged !== undefined;
 }
 
 function mergedStep(a: Step, b: Step, work: Workpiece): Step {
@@ -88,11 +88,13 @@ function mergedStep(a: Step, b: Step, work: Workpiece): Step {
   const needs = [...new Set([...a.needs, ...b.needs])].filter(
     (one) => one !== a.id && one !== b.id,
   );
+  const about = kindOf(a).merged?.(a, b, work) ?? a.about;
   return {
     ...slower,
     id,
     needs,
-    title: kindOf(a).mergedTitle?.(a, b, work) ?? a.title,
+    about,
+    title: stepTitle(about),
     atoms: [...a.atoms, ...b.atoms],
     minutes: a.minutes + b.minutes,
   };

@@ -6,6 +6,8 @@ import { called, kindOf, layerWords, type Step, type Workpiece } from '../steps'
 export interface Stage {
   /** What is played at its end, in a student's words. */
   readonly title: string;
+  /** The title without its tempo, where that stands beside it. */
+  readonly untimed: string;
   /** What counts as having done it. */
   readonly goal: string;
   readonly minutes: number;
@@ -136,8 +138,8 @@ function capital(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-/** What is heard at the end of a run of steps. */
-function titleOf(run: Run, staging: Staging): string {
+/** What is heard at the end of a run of steps, with its tempo or without. */
+function titleOf(run: Run, staging: Staging, isTimed: boolean): string {
   const { work, goal } = staging;
   const isMatter = (matter: string) => (step: Step) => kindOf(step).matter === matter;
   const last = run.findLast((step) => isAudible(step) && !isMatter('after')(step));
@@ -145,11 +147,11 @@ function titleOf(run: Run, staging: Staging): string {
   if (!last) return others === '' ? preparationTitle(run, staging) : capital(others);
   const layer = last.layer ?? goal;
   const how = layer === 'full' ? '' : `, ${layerWords(layer)}`;
-  const at = `at ${last.rungs.at(-1) ?? work.goalBpm}`;
+  const at = isTimed ? `, at ${last.rungs.at(-1) ?? work.goalBpm}` : '';
   const then = others === '' ? '' : `, then ${others}`;
-  if (isMatter('whole')(last)) return `The whole song${how}, ${at}${then}`;
+  if (isMatter('whole')(last)) return `The whole song${how}${at}${then}`;
   if (isMatter('join')(last)) return `From each part into the next${then}`;
-  return `${partNames(run, staging)}${how || ', in full'}, ${at}${then}`;
+  return `${partNames(run, staging)}${how || ', in full'}${at}${then}`;
 }
 
 function goalOf(run: Run): string {
@@ -171,7 +173,8 @@ export function stagesOf(steps: Run, staging: Staging): readonly Stage[] {
   for (let tries = 0; tries < MOST && runs.length < MOST; tries++)
     runs = withOneMore(runs, runs.length < LEAST ? 0 : longest);
   return runs.map((run) => ({
-    title: titleOf(run, staging),
+    title: titleOf(run, staging, true),
+    untimed: titleOf(run, staging, false),
     goal: goalOf(run),
     minutes: minutesOf(run),
     steps: run.map((step) => step.id),

@@ -1,7 +1,7 @@
 import { type Day } from '../day';
 import type { Try } from '../events';
 import { assumed } from '../constants';
-import { LAYERS } from '../layer';
+import { LAYERS, type Layer } from '../layer';
 import type { Step } from '../steps';
 import type { Bpm } from '../units';
 import { askedOf, heldOf, passesAt, type Attempt, type Held } from './held';
@@ -108,19 +108,34 @@ function heldOfPiece(piece: Piece, tries: readonly Try[]): number | null {
 function broughtTo({ key, layer }: Piece, tries: readonly Try[]): number | null {
   const [kind, ...parts] = key.split(':');
   if (layer === undefined) return null;
-  if (kind === 'join') {
+  return BROUGHT[kind ?? '']?.({ parts, layer }, tries) ?? null;
+}
+
+/** By the kind of the piece; the others are brought by nothing. */
+const BROUGHT: Readonly<
+  Record<
+    string,
+    (
+      piece: { readonly parts: readonly string[]; readonly layer: Layer },
+      tries: readonly Try[],
+    ) => number | null
+  >
+> = {
+  join: ({ parts, layer }, tries) => {
     const held = parts.map((part) => heldOfPiece({ key: `section:${part}`, layer }, tries));
     const known = held.flatMap((one) => one ?? []);
     return known.length < held.length || known.length === 0
       ? null
       : Math.min(...known) * assumed('knownStartShare');
-  }
-  if (kind !== 'section') return null;
-  const barer = LAYERS.slice(0, LAYERS.indexOf(layer)).flatMap(
-    (one) => heldOfPiece({ key, layer: one }, tries) ?? [],
-  );
-  return barer.length === 0 ? null : Math.max(...barer) * assumed('newStartShare');
-}
+  },
+  section: ({ parts, layer }, tries) => {
+    const key = ['section', ...parts].join(':');
+    const barer = LAYERS.slice(0, LAYERS.indexOf(layer)).flatMap(
+      (one) => heldOfPiece({ key, layer: one }, tries) ?? [],
+    );
+    return barer.length === 0 ? null : Math.max(...barer) * assumed('newStartShare');
+  },
+};
 
 /** Where a ladder is begun: at the last rung that what is known already reaches. */
 function firstRung(rungs: readonly Bpm[], brought: number | null): number {

@@ -202,7 +202,7 @@ describe('what is played, song by song', () => {
   });
 
   it('shows one strum a chord where it falls in the bare layer', () => {
-    const scene = sceneFor('tempo: 60\nmeter: 4/4\n[A]\n| G . C . | D |', 'A A');
+    const scene = sceneFor('tempo: 60\nmeter: 4/4\n[A]\n| G . C . | D |', 'section:s3:bare');
     expect(lanes(scene)).toEqual([
       '1 down; 2 nothing; 3 down; 4 nothing',
       '1 down; 2 nothing; 3 nothing; 4 nothing',

@@ -9,22 +9,24 @@ const CHART =
 function sceneFor(title: string, conventions: Partial<Conventions> = {}): Scene {
   const { song } = readChart(CHART);
   const work = workpieceOf(song);
-  const step = makeSteps(work).findLast((one) => one.title.startsWith(title));
+  const step = makeSteps(work).findLast(
+    (one) => one.title.startsWith(title) && one.kind !== 'join',
+  );
   if (!step) throw new Error(title);
   return sceneOf(step, { song, work, conventions: { ...USUAL_CONVENTIONS, ...conventions } });
 }
 
 describe('what is seen while a step is practised', () => {
   it('has each chord as it is said, and each grip drawn', () => {
-    const { chords, grips } = sceneFor('A Verse');
+    const { chords, grips } = sceneFor('Verse');
     expect(chords['G']).toEqual({ name: 'G', other: 'sounds A' });
     expect(Object.keys(grips).sort()).toEqual(['D', 'Em', 'G']);
-    const sounding = sceneFor('A Verse', { names: 'sounding' }).chords['G'];
+    const sounding = sceneFor('Verse', { names: 'sounding' }).chords['G'];
     expect(sounding).toEqual({ name: 'A', other: 'shape G' });
   });
 
   it('tells what the fingers do in each change, over the end and round again too', () => {
-    const { changes } = sceneFor('A Verse');
+    const { changes } = sceneFor('Verse');
     expect(Object.keys(changes)).toEqual(['G D', 'D Em', 'Em G']);
     expect(changes['Em G']?.line).toMatch(/finger/i);
     expect(changes['Em G']?.to.shapes.length).toBeGreaterThan(10);
@@ -40,7 +42,7 @@ describe('what is seen while a step is practised', () => {
       [1, 'String 1', 68],
     ]);
     expect(ringing[1]?.strings[0]?.advice).not.toBe('');
-    expect(sceneFor('A Verse').ringing).toEqual([]);
+    expect(sceneFor('Verse').ringing).toEqual([]);
   });
 
   it('tells which grips load the hand: a full barre, a wide reach, the thumb over the neck', () => {
@@ -58,13 +60,13 @@ describe('what is seen while a step is practised', () => {
   });
 
   it('draws the hand in each bar, the same lane once', () => {
-    const { lanes } = sceneFor('A Verse');
+    const { lanes } = sceneFor('Verse');
     expect(lanes[0]?.drawing).toBe(lanes[1]?.drawing);
     expect(lanes[1]?.beats).toEqual([4, 4.5, 5, 5.5, 6, 6.5, 7, 7.5]);
   });
 
   it('goes through the map with its cues where the whole song is played, and nowhere else', () => {
-    expect(sceneFor('A Verse').map).toEqual([]);
+    expect(sceneFor('Verse').map).toEqual([]);
     expect(sceneFor('Whole').map).toEqual([
       { occurrence: 0, bar: 0, cue: '' },
       { occurrence: 0, bar: 1, cue: '' },
@@ -74,7 +76,7 @@ describe('what is seen while a step is practised', () => {
   });
 
   it('clicks at the song’s tempo only where one listens', () => {
-    expect([sceneFor('Follow').listenBpm as number | null, sceneFor('A Verse').listenBpm]).toEqual([
+    expect([sceneFor('Follow').listenBpm as number | null, sceneFor('Verse').listenBpm]).toEqual([
       92,
       null,
     ]);

@@ -71,7 +71,7 @@ export interface TunedString {
 }
 
 /** All that is seen and heard while one step is practised, worked out before it begins. */
-export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord'> {
+export interface Scene extends Pick<Kind, 'scene' | 'rungUnit' | 'cleanWord' | 'drill'> {
   readonly step: Step;
   readonly pass: Pass;
   /** The tempo of the click where there is no rung but one listens; null where there is no click. */
@@ -223,7 +223,7 @@ const NO_WHOLE = { map: [], openEnds: [], recordedS: [] };
  */
 export function sceneOf(step: Step, stage: Stage): Scene {
   const { song, work, conventions, only } = stage;
-  const { scene, rungUnit, cleanWord, matter, isWholeSong } = kindOf(step);
+  const { scene, rungUnit, cleanWord, drill, matter, isWholeSong } = kindOf(step);
   const { tuning, capo } = settledFrame(song.frame);
   const setup = { tuning, capo };
   const pass = passOf(step, work, only);
@@ -250,6 +250,7 @@ export function sceneOf(step: Step, stage: Stage): Scene {
   const grips = names.flatMap((name) => byName.get(name) ?? []);
   return {
     ...{ scene, rungUnit, cleanWord, step, pass, capo, feltIn: feltIn(pass) },
+    ...(drill && { drill }),
     listenBpm: matter === 'listening' ? work.goalBpm : null,
     strings: stringsOf(setup, conventions),
     chords: Object.fromEntries(names.map((name) => [name, said(name, capo, conventions)])),

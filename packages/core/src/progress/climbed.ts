@@ -1,12 +1,13 @@
 import type { Day } from '../day';
 import type { Try } from '../events';
 import { askedOf, attemptsOf, heldOf, type Attempt, type Held } from '../practice';
-import { kindOf, type Kind, type Step } from '../steps';
+import { kindOf, shortTitle, type Kind, type Step } from '../steps';
 import type { Bpm } from '../units';
 
 /** How a step came on in one day. */
 export interface ClimbedStep {
   readonly id: string;
+  /** Without the bars it is about. */
   readonly title: string;
   readonly rungUnit: Kind['rungUnit'];
   readonly on: Day;
@@ -75,7 +76,8 @@ export function climbedSince(
         const isNewlyDone =
           after.goalDays.length >= step.goal.days && before.goalDays.length < step.goal.days;
         if ((toBpm ?? 0) <= (fromBpm ?? 0) && !isNewlyDone) return [];
-        const { id, title } = step;
+        const { id } = step;
+        const title = shortTitle(step.about);
         const { rungUnit } = kindOf(step);
         return [{ id, title, rungUnit, on: day, fromBpm, toBpm, isNewlyDone }];
       });

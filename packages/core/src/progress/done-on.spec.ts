@@ -6,7 +6,7 @@ import { doneOn, overviewOf } from './index';
 
 const { song } = readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |');
 const plan = makePlan(song);
-const verse = plan.steps.find(({ kind, title }) => kind === 'section' && title.startsWith('A'));
+const verse = plan.steps.find(({ kind, title }) => kind === 'section' && title.startsWith('V'));
 const verseId = verse?.id ?? '';
 const start = verse?.rungs[0] ?? 0;
 

@@ -1,7 +1,15 @@
 import { climbOf, stepProgress, type Climb, type StepProgress } from '../practice';
 import type { Try } from '../events';
 import type { Layer } from '../song';
-import { called, kindOf, minutesLeft, rangeWords, type Step, type Workpiece } from '../steps';
+import {
+  called,
+  kindOf,
+  minutesLeft,
+  rangeWords,
+  titleInSentence,
+  type Step,
+  type Workpiece,
+} from '../steps';
 import { bpm, type Bpm } from '../units';
 
 /** What holds a song back: of what can be practised now, what takes longest. */
@@ -11,8 +19,8 @@ export interface HeldBack {
   readonly goalBpm: Bpm;
   /** Minutes it will still take. */
   readonly minutes: number;
-  /** All of it in one sentence. */
-  readonly line: string;
+  /** What it is and what is left to do, without the words before it: "Chorus, which is not done yet." */
+  readonly what: string;
 }
 
 /** The bars that are new in a part that differs from another; none where all of it is practised. */
@@ -20,23 +28,15 @@ function newBars(step: Step): readonly number[] {
   return kindOf(step).holdsPart === true ? (step.bars ?? []) : [];
 }
 
-/** A step's title as it stands in a sentence: only names keep their capitals. */
+/** A step as it stands in a sentence, with the bars of it that are new. */
 function named(step: Step): string {
-  const plain = step.title
-    .replace(/: (?:bar|bars) [\d–, ]+ only|: two bars into two$/, '')
-    .replace(', one strum a chord', ' with one strum a chord')
-    .replace(', on the pulse', ' on the pulse');
   const bars = newBars(step);
-  if (bars.length > 0) return `${plain}, whose ${rangeWords(bars)}`;
-  if (kindOf(step).matter === 'part') return plain;
-  const words = `${plain.charAt(0).toLowerCase()}${plain.slice(1)}`;
-  return words.startsWith('the ') ? words : `the ${words}`;
+  const said = titleInSentence(step.about);
+  return bars.length > 0 ? `${said}, whose ${rangeWords(bars)}` : said;
 }
 
 function isMany(step: Step): boolean {
-  return (
-    newBars(step).length > 1 || /^(Grips|The (crossings|\d+ easy crossings)\b)/.test(step.title)
-  );
+  return newBars(step).length > 1 || step.about.isMany === true;
 }
 
 /** What is left to do, said of one or several things. */
@@ -61,9 +61,9 @@ function hardest(step: Step, { cleanBpm }: Climb, work: Workpiece): string {
   return ` ${whose} tightest change is ${called(work, change.from)} → ${called(work, change.to)}.`;
 }
 
-function lineOf(step: Step, climb: Climb, work: Workpiece): string {
+function whatOf(step: Step, climb: Climb, work: Workpiece): string {
   const joined = newBars(step).length > 0 ? ' ' : ', which ';
-  return `Held back by ${named(step)}${joined}${leftWords(step, climb)}.${hardest(step, climb, work)}`;
+  return `${named(step)}${joined}${leftWords(step, climb)}.${hardest(step, climb, work)}`;
 }
 
 const PRACTISED: readonly string[] = ['hands', 'part', 'join', 'whole'];
@@ -143,7 +143,7 @@ interface Practised {
 function heldBack({ step, climb }: StepProgress, work: Workpiece): HeldBack {
   const goalBpm = bpm(step.rungs.at(-1) ?? work.goalBpm);
   const minutes = minutesLeft(step, climb.cleanBpm, work);
-  return { step, cleanBpm: climb.cleanBpm, goalBpm, minutes, line: lineOf(step, climb, work) };
+  return { step, cleanBpm: climb.cleanBpm, goalBpm, minutes, what: whatOf(step, climb, work) };
 }
 
 /**

@@ -1,6 +1,14 @@
 import { timeOf, type PlanTime, type StepPlan } from '../plan';
 import type { PartedSong } from '../sameness';
-import { kindOf, minutesLeft, type Kind, type Matter, type Step, type Workpiece } from '../steps';
+import {
+  kindOf,
+  minutesLeft,
+  shortTitle,
+  type Kind,
+  type Matter,
+  type Step,
+  type Workpiece,
+} from '../steps';
 import type { Bpm } from '../units';
 import { dayAfter, type Day } from '../day';
 import {
@@ -43,8 +51,8 @@ export interface ReadinessSummary extends Pick<
   readonly heldBackBy: {
     readonly stepId: string;
     readonly title: string;
-    /** All of it in one sentence. */
-    readonly line: string;
+    /** What it is and what is left to do, without the words before it. */
+    readonly what: string;
     readonly cleanBpm: Bpm | null;
     readonly goalBpm: Bpm;
   } | null;
@@ -54,6 +62,8 @@ export interface ReadinessSummary extends Pick<
 export interface OpenStep {
   readonly id: string;
   readonly title: string;
+  /** The title without the bars it is about. */
+  readonly short: string;
   readonly rungs: readonly Bpm[];
   readonly rungUnit: Kind['rungUnit'];
   /** The tempo being practised; null without rungs. */
@@ -171,7 +181,7 @@ export function summaryOf(readiness: Readiness): ReadinessSummary {
       .reduce((sum, { step }) => sum + step.atoms.length / 2, 0),
     heldBackBy: heldBackBy
       ? {
-          ...{ stepId: heldBackBy.step.id, title: heldBackBy.step.title, line: heldBackBy.line },
+          ...{ stepId: heldBackBy.step.id, title: heldBackBy.step.title, what: heldBackBy.what },
           ...{ cleanBpm: heldBackBy.cleanBpm, goalBpm: heldBackBy.goalBpm },
         }
       : null,
@@ -190,7 +200,7 @@ function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
   const { id, title, rungs, goal } = step;
   const { rungUnit, matter } = kindOf(step);
   return {
-    ...{ id, title, rungs, rungUnit, cleanBpm: climb.cleanBpm },
+    ...{ id, title, short: shortTitle(step.about), rungs, rungUnit, cleanBpm: climb.cleanBpm },
     minutes: minutesLeft(step, climb.cleanBpm, work),
     ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
     isPlayed: matter !== 'listening' && matter !== 'frame',
@@ -286,7 +296,7 @@ function firstSound(progress: readonly StepProgress[]): readonly StepProgress[] 
  * The rules by which a song is looked over: whoever keeps an overview keeps this number with it. It goes up with
  * every change that makes another overview of the same plan and log; a spec says when.
  */
-export const OVERVIEW_RULES = 3;
+export const OVERVIEW_RULES = 4;
 
 /**
  * Works out one student's song at a glance, from the plan and its log, and the day it is wanted for.

@@ -28,7 +28,7 @@ describe('every try of a song', () => {
       ['2', 'measured', 80],
       ['1', 'self', 80],
     ]);
-    expect(log[0]?.title).toBe('A Verse');
+    expect(log[0]?.title).toBe('Verse');
   });
 
   it('keeps as it was what was corrected, and the last correction with who made it', () => {

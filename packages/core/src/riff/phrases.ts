@@ -18,6 +18,8 @@ export interface Phrase {
   readonly known: number;
   /** How it stands to that, in few words; empty where it is new. */
   readonly words: string;
+  /** What stands before and behind the name of that other phrase where both are told together; empty where it is new. */
+  readonly beside: readonly [before: string, behind: string];
   /** All of it in one sentence. */
   readonly line: string;
 }
@@ -190,6 +192,7 @@ function constant(steps: readonly number[]): number | undefined {
 interface Compared {
   readonly relation: PhraseRelation;
   readonly words: string;
+  readonly beside: Phrase['beside'];
   readonly rank: number;
   /** Notes from the first that need not be learnt again. */
   readonly known: number;
@@ -214,13 +217,16 @@ function comparedInRhythm(a: Notes, b: Notes, { sounds }: PhraseOptions): Compar
       ...all,
       relation: 'elsewhere',
       words: 'the same sound elsewhere on the neck',
+      beside: ['the same sound as ', ' elsewhere on the neck'],
       rank: 2,
     };
   if (sounded !== undefined && sounded % 12 === 0) {
+    const octave = `an octave ${sounded > 0 ? 'higher' : 'lower'}`;
     return {
       ...all,
       relation: 'octave',
-      words: `the same an octave ${sounded > 0 ? 'higher' : 'lower'}`,
+      words: `the same ${octave}`,
+      beside: [`${octave} than `, ''],
       rank: 4,
     };
   }
@@ -229,26 +235,46 @@ function comparedInRhythm(a: Notes, b: Notes, { sounds }: PhraseOptions): Compar
       strings === 0
         ? ''
         : `, ${Math.abs(strings)} ${Math.abs(strings) === 1 ? 'string' : 'strings'} over`;
+    const where = `${moved === 0 ? 'at the same frets' : frets(moved)}${across}`;
     return {
       ...all,
       relation: 'moved',
-      words: `the same shape ${moved === 0 ? 'at the same frets' : frets(moved)}${across}`,
+      words: `the same shape ${where}`,
+      beside: ['the shape of ', ` ${where}`],
       rank: 3,
     };
   }
-  return { relation: 'same rhythm', words: 'the same rhythm with other notes', rank: 6, known: 0 };
+  return {
+    relation: 'same rhythm',
+    words: 'the same rhythm with other notes',
+    beside: ['the rhythm of ', ', other notes'],
+    rank: 6,
+    known: 0,
+  };
 }
 
 function compared(a: Notes, b: Notes, options: PhraseOptions): Compared | undefined {
   const alike = alikeFromStart(a, b);
   if (alike === a.length && a.length === b.length)
-    return { relation: 'same', words: 'the same', rank: 1, known: a.length };
+    return {
+      relation: 'same',
+      words: 'the same',
+      beside: ['', ' again'],
+      rank: 1,
+      known: a.length,
+    };
   const inRhythm = isRhythmAlike(a, b) ? comparedInRhythm(a, b, options) : undefined;
   if (inRhythm && inRhythm.rank < 5) return inRhythm;
   if (alike >= LEAST_ALIKE) {
     const where = placeWithin({ beat: start(a[alike]), begins: start(a[0]) }, options);
-    const words = alike === a.length ? 'the beginning' : `the same up to ${where}, then new`;
-    return { relation: 'same until', words, rank: 5, known: alike };
+    const isBeginning = alike === a.length;
+    return {
+      relation: 'same until',
+      words: isBeginning ? 'the beginning' : `the same up to ${where}, then new`,
+      beside: isBeginning ? ['the beginning of ', ''] : ['as ', ` up to ${where}, then new`],
+      rank: 5,
+      known: alike,
+    };
   }
   return inRhythm;
 }
@@ -295,16 +321,17 @@ export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): r
         relation: 'new',
         known: 0,
         words: '',
+        beside: ['', ''],
         line: `Phrase ${index + 1} is new.`,
       };
-    const { relation, words, of, known } = best;
+    const { relation, words, beside, of, known } = best;
     const line =
       relation === 'same'
         ? `Phrase ${index + 1} is phrase ${of + 1} again.`
         : relation === 'same until'
           ? `Phrase ${index + 1} is phrase ${of + 1}: ${words}.`
           : `Phrase ${index + 1} beside phrase ${of + 1}: ${words}.`;
-    return { from, to, relation, of, known, words, line };
+    return { from, to, relation, of, known, words, beside, line };
   });
 }
 

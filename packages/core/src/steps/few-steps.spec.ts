@@ -113,8 +113,8 @@ describe('the steps of a song', () => {
       ({ kind, layer }) => kind === 'section' && layer === 'full',
     );
     expect(made.map(({ title, covers }) => [title, covers?.length ?? 0])).toEqual([
-      ['B Verse', 1],
-      ['C Tag', 0],
+      ['Verse', 1],
+      ['Tag', 0],
     ]);
   });
 });

@@ -11,7 +11,7 @@ export type { InsideChange } from './inside';
 export { ladder, rungsTo } from './ladder';
 
 export type { LadderRequest, LadderResult } from './ladder';
-export { layerWords } from './layered-parts';
+export { partName } from './layered-parts';
 export { makeSteps } from './make-steps';
 export type { StepWishes } from './make-steps';
 export { withNeedsFirst } from './needs-order';
@@ -21,6 +21,8 @@ export { riffApart } from './riff-apart';
 export type { RiffApart, RiffElsewhere } from './riff-apart';
 export type { RiffMatter } from './riff-matter';
 export type { Goal, Step, StepLimit } from './step';
+export { layerWords, shortTitle, stepTitle, titleInSentence } from './step-title';
+export type { StepAbout } from './step-title';
 export { climbMinutes, minutesLeft } from './step-minutes';
 export { beatWords, called } from './step-words';
 export { strokesPerBeat } from './strokes-per-beat';

@@ -11,6 +11,7 @@ import {
   type PlayedBar,
   type StruckBar,
 } from '../timeline';
+import type { StepAbout } from './step-title';
 import { rangeWords } from './bar-ranges';
 import { hinders } from './drills';
 import type { RiffMatter } from './riff-matter';
@@ -234,33 +235,32 @@ function movedWords({ semitones }: Part): string {
   return `, ${frets} ${semitones > 0 ? 'higher' : 'lower'}`;
 }
 
-const LAYER_WORDS: Readonly<Record<Layer, string>> = {
-  bare: 'one strum a chord',
-  pulse: 'on the pulse',
-  full: 'full',
-  ornaments: 'with ornaments',
-};
-
 /**
- * Says a layer as it is said of music.
+ * Gives what a part is called: its section's name, and its letter only where another part has the same name.
  *
  * @example
- * layerWords('bare') // 'one strum a chord'
+ * partName(partsOf(readChart('[Verse]\n| G |').song).parts[0], []) // 'Verse'
  */
-export function layerWords(layer: Layer): string {
-  return LAYER_WORDS[layer];
+export function partName(part: Part, parts: readonly Part[]): string {
+  const named = nameOf(part);
+  const isShared = parts.some((one) => one.id !== part.id && nameOf(one) === named);
+  return isShared ? `${named} (${part.letter})` : named;
 }
 
-/** The title of a part's step in a layer. */
-export function partTitle(work: Workpiece, { part, layer }: LayeredPart, goal: Layer): string {
+function nameOf(part: Part): string {
   const timed = part.of !== undefined && part.semitones === 0 ? `, at ${part.goalBpm}` : '';
-  const name = `${part.letter} ${part.name}${movedWords(part)}${timed}`;
-  const how = layer === goal ? '' : `, ${layerWords(layer)}`;
+  return `${part.name}${movedWords(part)}${timed}`;
+}
+
+/** What a part's step in a layer is about. */
+export function aboutPart(work: Workpiece, { part, layer }: LayeredPart, goal: Layer): StepAbout {
+  const about = { name: partName(part, work.parts), ...(layer !== goal && { layer }) };
   const own = ownBars(part);
-  if (!own) return name + how;
-  if (part.newBars.length > 0) return `${name}: ${rangeWords(own)} only${how}`;
+  if (!own) return about;
+  if (part.newBars.length > 0) return { ...about, detail: `${rangeWords(own)} only` };
   const parent = work.parts.find((one) => one.id === part.parent);
-  return `${name}: as ${parent?.letter ?? 'before'}, ends at bar ${part.bars.length}${how}`;
+  const as = parent ? partName(parent, work.parts) : 'before';
+  return { ...about, detail: `as ${as}, ends at bar ${part.bars.length}` };
 }
 
 /** What section, join and whole-song steps are made from. */

@@ -60,12 +60,12 @@ describe('the steps of a song', () => {
       )
       .map(({ title, bars }) => [title, bars]);
     expect(sections).toEqual([
-      ['A Verse', undefined],
-      ['B Chorus', undefined],
-      ['B′ Chorus 2: bar 3 only', [3]],
+      ['Verse', undefined],
+      ['Chorus', undefined],
+      ['Chorus 2: bar 3 only', [3]],
     ]);
-    expect(byTitle('B′').needs).toContain(byTitle('B Chorus').id);
-    expect(byTitle('B′').base).toBe(byTitle('B Chorus').id);
+    expect(byTitle('Chorus 2:').needs).toContain(byTitle('Chorus').id);
+    expect(byTitle('Chorus 2:').base).toBe(byTitle('Chorus').id);
   });
 
   it('teach every distinct bar once before the joins, or with a part that has it, for any song', () => {
@@ -190,7 +190,7 @@ describe('the steps of a song', () => {
   });
 
   it('start a join where its crossing allows, and the whole song a little under the goal', () => {
-    expect(byTitle('Join A → B:').limit?.change).toEqual(
+    expect(byTitle('Verse into Chorus:').limit?.change).toEqual(
       jasmine.objectContaining({ from: 'D', to: 'G', atBeat: 8 }),
     );
     expect(steps.find((step) => step.id === 'whole:full')?.rungs.map(Number)).toEqual([
@@ -213,7 +213,7 @@ describe('the steps of a song', () => {
   });
 
   it('start where the slowest change allows, and say so', () => {
-    const verse = byTitle('A Verse');
+    const verse = byTitle('Verse');
     expect(verse.rungs[0]).toBeLessThan(92);
     expect(verse.rungs.at(-1)).toBe(92 as never);
     expect(verse.why).toMatch(/takes about 0\.\d\d s; half a beat for it allows \d+ bpm/);
@@ -238,7 +238,7 @@ describe('the steps of a song', () => {
       (one) => one.kind === 'section',
     );
     expect(made.map((one) => one.title)).toEqual([
-      ...['A A, one strum a chord', 'A A, on the pulse', 'A A'],
+      ...['A, one strum a chord', 'A, on the pulse', 'A'],
     ]);
     expect(made.map((one) => one.limit?.change?.windowBeats)).toEqual([4, 1, 0.5]);
     expect(made.map((one) => one.needs.at(-1))).toEqual([
@@ -299,7 +299,7 @@ describe('the steps of a song', () => {
       BARGE,
     ).song;
     const ids = makeSteps(workpieceOf(changed)).map((step) => step.id);
-    expect(ids).toContain(byTitle('A Verse').id);
+    expect(ids).toContain(byTitle('Verse').id);
     expect(ids.flatMap((id) => id.split('+'))).toContain('grip:G');
   });
 });
@@ -323,8 +323,8 @@ describe('a pass', () => {
       .join(' | ');
 
   it('is a section once, two bars into two for a join, all bars for the whole song', () => {
-    expect(barsOf(byTitle('A Verse'))).toBe('G | D | Em | D');
-    expect(barsOf(byTitle('Join A → B:'))).toBe('Em | D | G | Gm6');
+    expect(barsOf(byTitle('Verse'))).toBe('G | D | Em | D');
+    expect(barsOf(byTitle('Verse into Chorus:'))).toBe('Em | D | G | Gm6');
     expect(playedIn(byTitle('Whole'), work).length).toBe(4 + 2 + 4 + 3);
   });
 

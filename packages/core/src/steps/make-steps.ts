@@ -74,7 +74,7 @@ function makeHandSteps(
         .map(({ step }) => step.id),
       ...hands.filter(({ atoms: [name = ''] }) => patterns.has(name)).map(({ id }) => id),
       ...riffs
-        .filter(({ kind, atoms: [name = ''] }) => kind === 'riff' && played.has(name))
+        .filter((step) => kindOf(step).learns === 'riff' && played.has(step.atoms[0] ?? ''))
         .map(({ id }) => id),
     ],
   };

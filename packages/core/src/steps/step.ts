@@ -1,6 +1,7 @@
 import { stepId, type StepKind } from '../step-id';
 import type { Layer } from '../song';
 import type { Bpm } from '../units';
+import { stepTitle, type StepAbout } from './step-title';
 import type { WindowedChange } from './workpiece';
 
 /** What counts as having done a step. */
@@ -30,6 +31,8 @@ export interface Step {
   readonly id: string;
   readonly kind: StepKind;
   readonly title: string;
+  /** What the title is made of. */
+  readonly about: StepAbout;
   /** What it practises: chord names, a pattern, a part, or two parts in order. */
   readonly atoms: readonly string[];
   /** The layer a section, a join or the whole song is played in. */
@@ -57,7 +60,8 @@ export interface Step {
 }
 
 /** Makes a step; its id comes from what it practises, and the layer where it has one. */
-export function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind'>): Step {
+export function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'title'>): Step {
   const layer = step.layer === undefined ? [] : [step.layer];
-  return { ...step, kind, id: stepId(kind, [...step.atoms, ...layer]) };
+  const id = stepId(kind, [...step.atoms, ...layer]);
+  return { ...step, kind, id, title: stepTitle(step.about) };
 }

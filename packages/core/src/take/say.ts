@@ -11,12 +11,15 @@ export interface TakeWords extends HeardBy {
 
 /** What is said of a take. */
 export interface TakeSaid {
-  /** One sentence, with the one thing to fix. */
+  /** One sentence: clean or not, and the one thing to fix. */
   readonly verdict: string;
+  /** Its beginning, which is read first. */
+  readonly begins: string;
   /** How it was measured, in figures. */
   readonly figures: string;
 }
 
+const UNHEARD = 'Nothing was heard';
 /** Of what is spread normally, half lies within this much of the standard deviation. */
 const HALF = 0.67;
 /** Of fewer strokes nothing is said of their evenness. */
@@ -125,18 +128,20 @@ export function sayTake(
   const heard = measures.lateMs.filter((late) => late !== null).length;
   if (heard === 0)
     return {
-      verdict: 'Nothing was heard: play nearer to the device, or a little louder.',
+      verdict: `${UNHEARD}: play nearer to the device, or a little louder.`,
+      begins: UNHEARD,
       figures: '',
     };
   const { clean, worst } = verdict;
-  const begins = clean ? 'Clean;' : 'Not clean yet:';
+  const begins = clean ? 'Clean' : 'Not clean yet';
   const fix = worst
-    ? `${begins} ${spotWords({ strokes, measures, clean, spot: worst, words })}.`
-    : 'Clean: every stroke came in time.';
+    ? `${clean ? ';' : ':'} ${spotWords({ strokes, measures, clean, spot: worst, words })}.`
+    : ': every stroke came in time.';
   const half = Math.round(measures.spreadMs * HALF);
   const about = heard < FEW ? '' : ` half of them within ${half} ms of the beat,`;
   return {
-    verdict: fix,
+    verdict: begins + fix,
+    begins,
     figures: `${heard} of ${strokes.length} strokes,${about} ${paceWords(measures.driftPercent)}.`,
   };
 }

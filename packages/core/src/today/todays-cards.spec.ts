@@ -4,7 +4,15 @@ import type { OpenStep, VisitStep } from '../progress';
 import { todaysCards, type SongToday, type TodaysCard } from './index';
 
 const STEP: OpenStep = {
-  ...{ id: 's', title: 'A step', rungs: [], rungUnit: 'bpm', nowBpm: null, cleanBpm: null },
+  ...{
+    id: 's',
+    title: 'A step',
+    short: 'A step',
+    rungs: [],
+    rungUnit: 'bpm',
+    nowBpm: null,
+    cleanBpm: null,
+  },
   ...{ cleanInRow: 0, goalInRow: 3, goal: '', minutes: 6 },
   ...{
     isBegun: true,

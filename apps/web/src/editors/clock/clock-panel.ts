@@ -21,7 +21,6 @@ import { interval, map, of, switchMap } from 'rxjs';
 interface MarkRow {
   readonly section: string;
   readonly name: string;
-  readonly letter: string;
   readonly startsAt: string;
   /** What the clock says of the section before this mark. */
   readonly says: string;
@@ -66,7 +65,7 @@ function missingWords(bars: number, before: string): string {
       }
       <span class="font-mono text-lg" role="timer">{{ clock(shownS()) }}</span>
       <button type="button" class="button button-first" [disabled]="!next()" (click)="mark()">
-        {{ next() ? next()!.letter + ' ' + next()!.name + ' starts now' : 'All are marked' }}
+        {{ next() ? next()!.name + ' starts now' : 'All are marked' }}
       </button>
       <button type="button" class="link text-xs" (click)="clear()">Take all marks away</button>
     </div>
@@ -83,7 +82,6 @@ function missingWords(bars: number, before: string): string {
     <ol class="mt-2 grid gap-x-6 gap-y-1 sm:grid-cols-2" aria-label="Where sections start">
       @for (row of rows(); track row.section) {
         <li class="flex items-center gap-2">
-          <b class="w-7 font-display">{{ row.letter }}</b>
           <span class="w-24 truncate">{{ row.name }}</span>
           <input
             #at
@@ -131,7 +129,7 @@ export class ClockPanel {
   );
   protected readonly next = computed(() => {
     const open = this.sections().find((one) => this.startOf().get(one.section) === undefined);
-    return open && { section: open.section, name: open.name, letter: open.part.letter };
+    return open && { section: open.section, name: open.name };
   });
   protected readonly fit = computed(() => songClock(this.song(), this.played()));
   protected readonly driftWords = computed(() => {
@@ -148,7 +146,7 @@ export class ClockPanel {
       const [found, before] = [residuals[index], marks[index - 1]];
       const missing = found?.missingBars ?? 0;
       return {
-        ...{ section: one.section, name: one.name, letter: one.part.letter },
+        ...{ section: one.section, name: one.name },
         startsAt: startsAt === undefined ? '' : formatClock(startsAt),
         says: missing !== 0 && before ? missingWords(missing, before.name) : found ? 'agrees' : '',
         isWrong: missing !== 0,

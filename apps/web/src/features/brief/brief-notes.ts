@@ -1,6 +1,6 @@
 import type { Day } from '@harvu/core/day';
 import type { PlanOverview, ReadinessSummary } from '@harvu/core/progress';
-import { milestoneWords, shortTitle, type SinceLesson } from '@harvu/core/brief';
+import { milestoneWords, type SinceLesson } from '@harvu/core/brief';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
 import type { Brief } from './brief';
@@ -59,7 +59,7 @@ function climbedWords({ climbed }: SinceLesson): string {
     .map(({ title, fromBpm, toBpm, isNewlyDone }) => {
       const from = fromBpm === null ? '' : `${fromBpm} → `;
       const to = toBpm === null ? (isNewlyDone ? 'done' : 'new') : String(toBpm);
-      return `${shortTitle(title)} ${from}${to}`;
+      return `${title} ${from}${to}`;
     })
     .join(', ');
 }
@@ -99,7 +99,7 @@ function visitNotes({ since }: Brief): readonly BriefNote[] {
   const [first] = since.visits;
   if (!first) return [];
   const more = since.visits.length > 1 ? ` and ${since.visits.length - 1} more` : '';
-  const words = `${shortTitle(first.step.title)}${more}, played last on ${dayWords(first.lastOn)}.`;
+  const words = `${first.step.short}${more}, played last on ${dayWords(first.lastOn)}.`;
   return [{ key: 'visits', tone: 'slate', heading: 'Due a visit:', words }];
 }
 

@@ -38,8 +38,8 @@ describe('what there is to know before a lesson', () => {
           {
             lastDay: '2026-11-25',
             minutesByDay: { '2026-11-25': 12 },
-            open: open ? [{ ...open, title: 'B Chorus: bar 3 only', stuck: STUCK }] : [],
-            checkAgain: { on: '2026-11-20', names: ['A Verse'] },
+            open: open ? [{ ...open, short: 'Chorus', stuck: STUCK }] : [],
+            checkAgain: { on: '2026-11-20', names: ['Verse'] },
             milestones: [{ kind: 'half', on: '2026-11-21' }],
             said: [{ id: 'q', kind: 'asks', on: '2026-11-24', words: 'Why?' }],
           },
@@ -47,8 +47,8 @@ describe('what there is to know before a lesson', () => {
         { bodyNote: 'sore wrist', saidLast: 'Louder.' },
       ),
     );
-    expect(told[0]).toBe('Stuck. B Chorus: at 66 bpm after 4 days and 31 min of practice.');
-    expect(told[1]).toMatch(/^Check again: A Verse of Song 0, changed on /);
+    expect(told[0]).toBe('Stuck. Chorus: at 66 bpm after 4 days and 31 min of practice.');
+    expect(told[1]).toMatch(/^Check again: Verse of Song 0, changed on /);
     expect(told[2]).toBe('12 of 105 min agreed. ');
     expect(told).toContain('Half the song is at its goal. Song 0');
     expect(told).toContain('Asks: “Why?”');

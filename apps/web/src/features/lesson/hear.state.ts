@@ -1,8 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { shortTitle } from '@harvu/core/brief';
 import type { Scene } from '@harvu/core/practice';
-import { kindOf } from '@harvu/core/steps';
+import { kindOf, shortTitle } from '@harvu/core/steps';
 import { catchError, of, switchMap } from 'rxjs';
 import { SoundLevels } from '../../sound/levels';
 import { RoomSound } from '../../sound/room-sound';
@@ -85,7 +84,7 @@ export class HearState {
     const told = this.marks.last()?.told;
     if (!told) return '';
     const how = told.clean ? 'clean' : told.stopped ? 'stopped' : 'stumbled';
-    return `${shortTitle(told.title)} ${how}`;
+    return `${told.title} ${how}`;
   });
 
   constructor() {
@@ -133,7 +132,11 @@ export class HearState {
     if (!plan || !step) return;
     const heard = this.heard(how);
     if (!heard) return;
-    const about = { title: step.title, song: plan.plan.title, rungUnit: kindOf(step).rungUnit };
+    const about = {
+      title: shortTitle(step.about),
+      song: plan.plan.title,
+      rungUnit: kindOf(step).rungUnit,
+    };
     void this.marks.mark(heard, about).then(() => this.lesson.reload(heard.planId));
     this.since = Date.now();
     this.digits.set('');
@@ -146,7 +149,11 @@ export class HearState {
     const heard = this.heard('clean');
     if (!plan || !step || !heard) return;
     const all = { ...heard, passes: step.goal.cleanInRow };
-    const about = { title: step.title, song: plan.plan.title, rungUnit: kindOf(step).rungUnit };
+    const about = {
+      title: shortTitle(step.about),
+      song: plan.plan.title,
+      rungUnit: kindOf(step).rungUnit,
+    };
     void this.marks
       .mark(all, about)
       .then(() => this.marks.signOff(all))

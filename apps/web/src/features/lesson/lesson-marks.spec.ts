@@ -11,7 +11,7 @@ const HEARD: Heard = {
   ...{ planId: 'p', stepId: 'section:s1:full', revision: 3, bpm: 75, passes: 1, seconds: 21 },
   how: 'clean',
 };
-const TELLING = { title: 'A Verse', song: 'Waltz', rungUnit: 'bpm' };
+const TELLING = { title: 'Verse', song: 'Waltz', rungUnit: 'bpm' };
 
 describe('the marks of a lesson', () => {
   let put: (readonly [string, NewEvent])[];

@@ -1,12 +1,12 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { HeardItem, Overview, StoredLesson } from '@harvu/contract';
-import { homeCards, lessonSummary, marksTold, shortTitle, type MarkTold } from '@harvu/core/brief';
+import { homeCards, lessonSummary, marksTold, type MarkTold } from '@harvu/core/brief';
 import { parseDay, type Day } from '@harvu/core/day';
 import { triesIn } from '@harvu/core/events';
 import { slotLessonId } from '@harvu/core/lessons';
 import { findStep } from '@harvu/core/step-id';
-import { kindOf, type Step } from '@harvu/core/steps';
+import { kindOf, shortTitle, type Step } from '@harvu/core/steps';
 import { catchError, EMPTY, interval, map, merge, of, switchMap } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
@@ -88,7 +88,7 @@ export class LessonState {
     const { id: planId, title: song } = plan.plan;
     return {
       ...{ id: `beside ${planId} ${step.id}`, kind: 'hear', planId, stepId: step.id, song },
-      ...{ title: shortTitle(step.title), why: '', minutes: 0, isHeard: false },
+      ...{ title: shortTitle(step.about), why: '', minutes: 0, isHeard: false },
     };
   });
   private readonly now = toSignal(interval(TICK_MS).pipe(map(() => Date.now())), {
@@ -176,7 +176,11 @@ export class LessonState {
       .map(({ one, plan }) => {
         const step = findStep(plan.steps, one.stepId);
         return {
-          ...{ title: step?.title ?? 'A step that is gone', song: plan.plan.title, bpm: one.bpm },
+          ...{
+            title: step ? shortTitle(step.about) : 'A step that is gone',
+            song: plan.plan.title,
+            bpm: one.bpm,
+          },
           ...{ rungUnit: step ? kindOf(step).rungUnit : 'bpm', clean: one.clean },
           ...{ stopped: one.stopped === true, bar: one.failedBar ?? null, passes: one.passes },
           source: one.source,
@@ -245,7 +249,7 @@ export class LessonState {
     return [...this.plans().values()].flatMap(({ progress }) =>
       progress
         .filter(({ step, climb }) => climb.isDone && climb.goalDays[step.goal.days - 1] === day)
-        .map(({ step }) => step.title),
+        .map(({ step }) => shortTitle(step.about)),
     );
   }
 

@@ -61,7 +61,7 @@ const TAPS: Readonly<Record<Tap, string>> = {
 /** What measures the hand in a step, or listens to its grips. */
 const DRILLS = {
   strokes: { over: 'strokes', name: 'How quick' },
-  change: { over: 'change', name: 'One minute' },
+  changes: { over: 'change', name: 'One minute' },
   ring: { over: 'ring', name: 'Each string' },
 } as const;
 
@@ -167,9 +167,8 @@ export class PracticePage {
   });
   /** What measures the hand in this step; nothing where nothing does. */
   protected readonly drill = computed(() => {
-    const [step, scene] = [this.state.step(), this.state.scene()];
-    if (step?.kind === 'hand') return DRILLS.strokes;
-    if (step?.kind === 'change') return DRILLS.change;
+    const scene = this.state.scene();
+    if (scene?.drill) return DRILLS[scene.drill];
     return (scene?.ringing.length ?? 0) > 0 ? DRILLS.ring : null;
   });
 

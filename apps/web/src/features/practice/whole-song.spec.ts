@@ -7,7 +7,11 @@ import { RoomChoices } from './room-choices';
 const VERSE = 'tempo: 120\n[Verse]\n| G |\n[Vamp]\n| Em |';
 const { song } = readChart(`${VERSE}\nmap: Verse, Vamp x4 until "back in", Verse`);
 const { steps } = makePlan(song);
-const idOf = (start: string) => steps.findLast((step) => step.title.startsWith(start))?.id ?? '';
+const idOf = (name: string, layer = 'full') =>
+  steps.findLast(
+    (step) =>
+      step.kind !== 'join' && step.about.name.startsWith(name) && (step.layer ?? layer) === layer,
+  )?.id ?? '';
 
 describe('a song that goes round until a cue', () => {
   let visit: PracticeVisit;
@@ -59,7 +63,7 @@ describe('what measures the hand', () => {
   });
 
   it('keeps how quick strokes were, and their time', () => {
-    visit.open(idOf('A Verse'));
+    visit.open(idOf('Verse'));
     visit.state.strokes(4.2, 31);
     expect(visit.put).toEqual([jasmine.objectContaining({ kind: 'strokes', perSecond: 4.2 })]);
     expect(visit.state.message()).toContain('4.2 strokes a second');

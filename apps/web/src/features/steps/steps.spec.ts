@@ -217,7 +217,7 @@ describe('the steps of a song', () => {
       const key = new KeyboardEvent('keydown', { key: 'Delete', bubbles: true });
       name?.closest('button')?.dispatchEvent(key);
     };
-    press('A Verse');
+    press('Verse');
     const skipped = sent().teaching.changes;
     expect(skipped.map((one) => one.kind)).toEqual(['drop']);
     const own = { kind: 'own', step: 'own:1', title: 'Clap', goal: 'x', minutes: 1 } as const;
@@ -322,9 +322,7 @@ describe('the steps of a song', () => {
     state.add({ kind: 'move', step: full, after: 'ready', school: 'hand-first' });
     sent();
     await notes.settle();
-    expect(notes.text).toContain(
-      'A Verse moved: In this order it would come before what it needs.',
-    );
+    expect(notes.text).toContain('Verse moved: In this order it would come before what it needs.');
     await notes.press('Forget it');
     expect(sent().teaching.changes).toEqual([]);
   });

@@ -106,7 +106,7 @@ export class StudentSongPage {
     const shown = new Set(slowest.slice(0, LINES_SHOWN));
     return lines
       .filter((line) => shown.has(line))
-      .map(({ step, points }) => ({ name: step.title.split(':')[0] ?? '', points }));
+      .map(({ step, points }) => ({ name: step.about.name, points }));
   });
 
   /** Where what holds the song back is probably going, in minutes of practice. */

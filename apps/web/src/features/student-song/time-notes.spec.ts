@@ -7,14 +7,21 @@ const told = (words: TemplateStringsArray, ...days: readonly string[]): string =
   words.map((one, at) => one + (days[at] === undefined ? '' : dayWords(days[at]))).join('');
 
 const WHEN = {
-  ...{ title: 'C Chorus 1', goalBpm: 92, cleanBpm: 70, practisedMinutes: 100, minutesADay: 5 },
+  ...{
+    title: 'Chorus 1',
+    name: 'Chorus 1',
+    goalBpm: 92,
+    cleanBpm: 70,
+    practisedMinutes: 100,
+    minutesADay: 5,
+  },
 };
 
 describe('what time does to a song, in words', () => {
   it('tells what was held, when, and what is probably left; at most three', () => {
     const part = {
       stepId: 's',
-      title: 'C Chorus 1',
+      title: 'Chorus 1',
       was: 92,
       lastOn: '2026-11-11',
       from: 87,
@@ -23,7 +30,7 @@ describe('what time does to a song, in words', () => {
     expect(fadedNotes([part] as never)).toEqual([
       {
         ...{ tone: 'slate', heading: 'Due a visit:' },
-        words: told`C Chorus 1 was 92 on ${'2026-11-11'}, probably 87 to 90 now.`,
+        words: told`Chorus 1 was 92 on ${'2026-11-11'}, probably 87 to 90 now.`,
       },
     ]);
     const many = fadedNotes([part, { ...part, to: 87 }, part, part, part] as never);
@@ -52,7 +59,7 @@ describe('what time does to a song, in words', () => {
   for (const [forecast, words] of cases) {
     it(words, () => {
       expect(whenNotes({ ...WHEN, forecast }, true)).toEqual([
-        { tone: 'slate', heading: 'C Chorus 1 at 92:', words },
+        { tone: 'slate', heading: 'Chorus 1 at 92:', words },
       ]);
     });
   }
@@ -71,8 +78,8 @@ describe('where a line is probably going', () => {
 
   it('is told in minutes of practice, by the minutes of a usual day', () => {
     expect(aheadOf({ ...WHEN, forecast }, '2026-11-27')).toEqual({
-      ...{ name: 'C Chorus 1', fromMinutes: 100, fromBpm: 70, early: 130, likely: 160, late: 220 },
-      words: told`C Chorus 1 at 92 bpm: probably between ${'2026-12-03'} and ${'2026-12-21'}, an even chance by ${'2026-12-09'}.`,
+      ...{ name: 'Chorus 1', fromMinutes: 100, fromBpm: 70, early: 130, likely: 160, late: 220 },
+      words: told`Chorus 1 at 92 bpm: probably between ${'2026-12-03'} and ${'2026-12-21'}, an even chance by ${'2026-12-09'}.`,
     });
   });
 
@@ -86,9 +93,9 @@ describe('where a line is probably going', () => {
 
 describe('a part that was changed', () => {
   it('is played once more, and told until it was', () => {
-    const changed = { on: '2026-11-20', names: ['B Chorus'] } as const;
+    const changed = { on: '2026-11-20', names: ['Chorus'] } as const;
     expect(checkAgainNotes(changed)[0]?.words).toBe(
-      told`B Chorus changed on ${'2026-11-20'}: play it once more as it stands now.`,
+      told`Chorus changed on ${'2026-11-20'}: play it once more as it stands now.`,
     );
     expect(checkAgainNotes(null)).toEqual([]);
   });

@@ -58,7 +58,7 @@ const MOST_DRAWN_DAYS = 120;
  * day. Null where there is no forecast, or where nothing is held yet.
  */
 export function aheadOf(when: WhenReached, today: Day): ChartAhead | null {
-  const { title, goalBpm, cleanBpm, forecast, practisedMinutes, minutesADay } = when;
+  const { name, goalBpm, cleanBpm, forecast, practisedMinutes, minutesADay } = when;
   if (!forecast.enough || cleanBpm === null || minutesADay <= 0) return null;
   const { p10, p50, p90 } = forecast;
   if (p10 === null || p50 === null) return null;
@@ -66,7 +66,6 @@ export function aheadOf(when: WhenReached, today: Day): ChartAhead | null {
     const days = day === null ? MOST_DRAWN_DAYS : daysBetween(today, day);
     return practisedMinutes + Math.min(MOST_DRAWN_DAYS, days) * minutesADay;
   };
-  const name = title.split(':')[0] ?? title;
   const until = p90 === null ? 'next year' : dayWords(p90);
   return {
     ...{ name, fromMinutes: practisedMinutes, fromBpm: cleanBpm },

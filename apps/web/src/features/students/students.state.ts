@@ -73,7 +73,9 @@ function toOwn(song: SongAtAGlance, today: Day): OwnSong {
   const { readiness } = song.overview;
   const { below } = readinessWords(readiness, today);
   const headline = headlineOf(song, today);
-  const words = [below, readiness.heldBackBy?.line ?? ''].filter(Boolean).join('. ');
+  const words = [below, readiness.heldBackBy ? `Held back by ${readiness.heldBackBy.what}` : '']
+    .filter(Boolean)
+    .join('. ');
   return { ...song, headline, words };
 }
 

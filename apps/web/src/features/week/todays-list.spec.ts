@@ -22,7 +22,7 @@ const song = (id: string, more: Partial<PlanOverview> = {}): SongAtAGlance => ({
   overview: { ...overviewOf(plan, []), ...more },
 });
 const DONE: DoneStep = {
-  ...{ id: 'x', title: 'A Verse', minutes: 4.4, rungUnit: 'bpm', fromBpm: 60 as never },
+  ...{ id: 'x', title: 'Verse', minutes: 4.4, rungUnit: 'bpm', fromBpm: 60 as never },
   ...{ toBpm: 68 as never, clean: 5, passes: 6, isNewlyDone: false },
 };
 
@@ -91,7 +91,7 @@ describe('today’s list on my week', () => {
     const done = { lastDay: TODAY, lastDone: [DONE], minutesByDay: { [TODAY]: 19.4 } } as const;
     const list = await show({ songs: [song('a', done)] });
     expect(list.text).toContain('That was today’s list');
-    expect(list.text).toContain('A Verse: from 60 to 68 bpm; 4 min');
+    expect(list.text).toContain('Verse: from 60 to 68 bpm; 4 min');
     await list.press('More time');
     expect(list.text).toMatch(/Start ?(?:1 card|[23] cards), 6 min/);
   });

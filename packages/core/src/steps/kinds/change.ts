@@ -1,3 +1,4 @@
+import { listed } from '../../words';
 import { secondsAt } from '../../change';
 import { secondsOfDrill } from '../../events';
 import type { StruckBar } from '../../timeline';
@@ -39,7 +40,7 @@ export function makeChange(drill: Drill, work: Workpiece, needs: readonly string
     ...{ bpmGoal: needed, changes: [asked], constants: work.constants },
   });
   return createStep('change', {
-    title: `Change ${names.map((name) => called(work, name)).join(' and ')}`,
+    about: { name: `Change ${listed(names.map((name) => called(work, name)))}`, isWord: true },
     ...{ atoms: names, needs, goal: GOAL },
     rungs: rungsTo(needed, startBpm, rungRatio(work)),
     minutes: minutesOf(drill, work),
@@ -68,6 +69,8 @@ function isOwned({ limit, rungs }: Step): boolean {
 export const change: Kind = {
   goal: GOAL,
   ...{ matter: 'hands', rank: 3, rungUnit: 'changes a minute', scene: 'grips', cleanWord: 'clean' },
+  learns: 'change',
+  drill: 'changes',
   ...{ hasFrets: true, hasHeadroom: true },
   ...{ play, isOwned },
   prove: ([from, to], rate) =>

@@ -1,3 +1,4 @@
+import type { StepAbout } from '../step-title';
 import { listed } from '../../words';
 import { isFullBarre } from '../../fretboard';
 import { formatGrip } from '../../fretboard';
@@ -59,9 +60,11 @@ function inGroups(taught: readonly SongGrip[], work: Workpiece): readonly (reado
   return groups;
 }
 
-function titleOf(atoms: readonly string[], work: Workpiece): string {
+function aboutGrips(atoms: readonly string[], work: Workpiece): StepAbout {
   const names = [...new Set(atoms)].map((name) => called(work, name));
-  return `${names.length === 1 ? 'Grip' : 'Grips'} ${listed(names)}`;
+  return names.length === 1
+    ? { name: `Grip ${listed(names)}`, isWord: true }
+    : { name: `Grips ${listed(names)}`, isWord: true, isMany: true };
 }
 
 function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work: Workpiece): Step {
@@ -71,7 +74,7 @@ function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work
     0,
   );
   const step = createStep('grip', {
-    title: titleOf(
+    about: aboutGrips(
       grips.map(({ name }) => name),
       work,
     ),
@@ -109,8 +112,9 @@ function isOwned({ atoms }: Step, work: Workpiece): boolean {
 export const grip: Kind = {
   goal: GOAL,
   ...{ matter: 'hands', rank: 2, rungUnit: 'bpm', scene: 'grips', cleanWord: 'ringing' },
+  learns: 'grip',
   hasFrets: true,
-  mergedTitle: (a, b, work) => titleOf([...a.atoms, ...b.atoms], work),
+  merged: (a, b, work) => aboutGrips([...a.atoms, ...b.atoms], work),
   isOwned,
   play: ({ atoms }, work) =>
     atoms.map((chord, index) => {

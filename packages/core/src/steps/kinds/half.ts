@@ -1,6 +1,7 @@
+import { stepTitle } from '../step-title';
 import type { Part } from '../../sameness';
 import { rangeWords } from '../bar-ranges';
-import { demandOf, minutesOver } from '../layered-parts';
+import { demandOf, minutesOver, partName } from '../layered-parts';
 import type { Goal, Step } from '../step';
 import { climbMinutes } from '../step-minutes';
 import { ladderFor } from '../step-words';
@@ -34,11 +35,13 @@ function makeHalf(
     'new',
   );
   const { layer = 'full' } = step;
+  const about = { name: `${partName(part, work.parts)}, ${rangeWords(bars)}` };
   return {
     ...step,
     ...{ kind: 'half', goal: GOAL, rungs, why, limit, bars },
     id: ['half', part.id, step.layer, `${bars[0]}-${bars.at(-1)}`].join(':'),
-    title: `${part.letter} ${part.name}: ${rangeWords(bars)}`,
+    about,
+    title: stepTitle(about),
     minutes: minutesOver(work, { layer, pass, fresh: pass, changes, goal: GOAL, goalBpm, rungs }),
   };
 }
@@ -49,7 +52,7 @@ function makeHalf(
  * or where one part would be empty.
  *
  * @example
- * splitSection(workpieceOf(readChart('[A]\n| G | D |').song), makeSteps(workpieceOf(readChart('[A]\n| G | D |').song)).at(-4), 1).halves.map((half) => half.title) // ['A A: bar 1', 'A A: bar 2']
+ * splitSection(workpieceOf(readChart('[A]\n| G | D |').song), makeSteps(workpieceOf(readChart('[A]\n| G | D |').song)).at(-4), 1).halves.map((half) => half.title) // ['A, bar 1', 'A, bar 2']
  */
 export function splitSection(work: Workpiece, step: Step, afterBar: number): SplitStep | undefined {
   const part = work.parts.find((one) => one.id === step.atoms[0]);

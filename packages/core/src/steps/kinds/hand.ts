@@ -46,7 +46,7 @@ function makeHand(work: Workpiece, name: string, pattern: Pattern): Step {
   });
   const rungs = rungsTo(goalBpm, limit.startBpm, rungRatio(work));
   return createStep('hand', {
-    title: `Pattern ${name} on one muted chord`,
+    about: { name: `Pattern ${name} on one muted chord`, isWord: true },
     ...{ atoms: [name], needs: ['ready'], rungs, goal: GOAL },
     minutes: constants.handMinutes * work.pace,
     why: whyOf(work, perBeat),
@@ -87,7 +87,10 @@ function withThumbFirst(work: Workpiece, name: string, pattern: Pattern): readon
   const alone = makeHand(work, name, thumb);
   const first = createStep('hand', {
     ...alone,
-    ...{ atoms: [name, THUMB], title: `Pattern ${name}: the thumb alone` },
+    ...{
+      atoms: [name, THUMB],
+      about: { name: `Pattern ${name}`, detail: 'the thumb alone', isWord: true },
+    },
     why: `The thumb keeps the beat; once it goes by itself, the fingers come in between. ${alone.why}`,
   });
   return [first, { ...all, needs: [...all.needs, first.id] }];
@@ -125,6 +128,8 @@ function isOwned({ atoms: [name = ''] }: Step, { patterns, student }: Workpiece)
 export const hand: Kind = {
   goal: GOAL,
   ...{ matter: 'hands', rank: 4, rungUnit: 'bpm', scene: 'hand', cleanWord: 'clean' },
+  learns: 'pattern',
+  drill: 'strokes',
   ...{ hasHeadroom: true, isPickingHand: true, play, isOwned },
   prove: ([name = '', what], heldBpm, { patterns, goalBpm }) => {
     const pattern = patterns.named[name];

@@ -1,7 +1,9 @@
+import { listed } from '../../words';
+import type { StepAbout } from '../step-title';
 import type { Part } from '../../sameness';
 import type { StruckBar } from '../../timeline';
 import { hinders } from '../drills';
-import { demandOf, type Making } from '../layered-parts';
+import { demandOf, partName, type Making } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { climbMinutes } from '../step-minutes';
 import { ladderFor } from '../step-words';
@@ -90,18 +92,27 @@ function idOf(pairs: readonly Pair[], { goal }: Making): string {
 
 function makeJoin(making: Making, work: Workpiece, crossing: Crossing): Step {
   const { pair, bars, changes, goalBpm } = crossing;
-  const [from, to] = pair;
   const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
   const made = ladderFor(work, demandOf(work, { changes, bars, goalBpm }), 'by its parts');
   const { rungs, why, limit } = made;
   const fromBpm = rungs[0] ?? goalBpm;
   const climb = climbMinutes({ fromBpm, goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio });
   return createStep('join', {
-    title: `Join ${from.letter} → ${to.letter}: two bars into two`,
+    about: { name: intoWords(work, pair), detail: 'two bars into two' },
     ...{ atoms: atomsOf([pair]), layer: making.goal, goal: GOAL },
     ...{ needs: needsOfPairs(making, [pair]), rungs, why, limit },
     minutes: (joinMinutes + climb) * work.pace,
   });
+}
+
+function intoWords({ parts }: Workpiece, [from, to]: Pair): string {
+  return `${partName(from, parts)} into ${partName(to, parts)}`;
+}
+
+function aboutCrossings(count: number, said: string): StepAbout {
+  if (count === 1) return { name: said };
+  const name = count > CROSSINGS_SAID ? `The ${count} easy crossings` : `The crossings ${said}`;
+  return { name, isWord: true, isMany: true };
 }
 
 /** The crossings that bring nothing new, one after the other. */
@@ -111,11 +122,9 @@ function makeCrossings(making: Making, work: Workpiece, crossings: readonly Cros
   const changes = crossings.flatMap((one) => one.changes);
   const goalBpm = Math.min(...crossings.map((one) => one.goalBpm));
   const made = ladderFor(work, demandOf(work, { changes, bars, goalBpm }), 'by its parts');
-  const said = pairs.map(([from, to]) => `${from.letter} → ${to.letter}`).join(', ');
-  const isMany = pairs.length > CROSSINGS_SAID;
-  const named = `${pairs.length === 1 ? 'The crossing' : 'The crossings'} ${said}`;
+  const said = listed(pairs.map((pair) => intoWords(work, pair)));
   const step = createStep('join', {
-    title: isMany ? `The ${pairs.length} easy crossings` : named,
+    about: aboutCrossings(pairs.length, said),
     ...{ atoms: atomsOf(pairs), layer: making.goal, goal: GOAL },
     ...{ needs: needsOfPairs(making, pairs), rungs: made.rungs, limit: made.limit },
     minutes: work.constants.joinMinutes * pairs.length * work.pace,

@@ -3,6 +3,7 @@ import type { SongPatterns, StruckBar } from '../../timeline';
 import type { SongGrip } from '../../player';
 import type { Layer } from '../../song';
 import type { Goal, Step } from '../step';
+import type { StepAbout } from '../step-title';
 import type { Workpiece } from '../workpiece';
 
 /** What a step is about; everything that treats steps alike asks for this and not for the kind. */
@@ -40,6 +41,10 @@ export interface Kind {
   readonly scene: 'frame' | 'map' | 'hand' | 'words' | 'grips' | 'riff' | 'ear';
   /** What a clean try is called. */
   readonly cleanWord: 'done' | 'clean' | 'ringing';
+  /** What the student has of it afterwards, from this song into every other. */
+  readonly learns?: 'grip' | 'change' | 'pattern' | 'riff' | 'phrase';
+  /** What is counted of the hand in a minute of it. */
+  readonly drill?: 'changes' | 'strokes';
   /** It tells fret numbers, so tuning and capo come before it. */
   readonly hasFrets?: true;
   /** A pass goes from the song's first bar to its last. */
@@ -50,8 +55,8 @@ export interface Kind {
   readonly hasHeadroom?: true;
   /** The hand that strikes. */
   readonly isPickingHand?: true;
-  /** What the step is called that two of them are made; none where two cannot be one. */
-  readonly mergedTitle?: (a: Step, b: Step, work: Workpiece) => string;
+  /** What the step is about that two of them are made; none where two cannot be one. */
+  readonly merged?: (a: Step, b: Step, work: Workpiece) => StepAbout;
   /** It can be learnt in two halves. */
   readonly canSplit?: true;
   /** What is played once through; none where nothing is. */

@@ -24,7 +24,7 @@ export interface OwnStepWords {
  */
 export function makeOwn({ step, title, goal, minutes, startBpm, goalBpm }: OwnStepWords): Step {
   return {
-    ...{ id: step, kind: 'own', title, atoms: [], needs: [], minutes },
+    ...{ id: step, kind: 'own', title, about: { name: title }, atoms: [], needs: [], minutes },
     rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm),
     goal: { ...GOAL, words: goal },
     why: 'Your teacher put it here.',

@@ -9,7 +9,12 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once for somebody, without 
 /** Makes the last step: playing it for somebody. */
 export function makePerform(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
-    ...{ kind: 'perform', title: 'Perform it', goal: GOAL, needs: ['recording'] },
+    ...{
+      kind: 'perform',
+      about: { name: 'Perform it', isWord: true },
+      goal: GOAL,
+      needs: ['recording'],
+    },
     why: 'Played for somebody, it shows what still needs attention.',
   });
 }

@@ -16,7 +16,10 @@ function tuningWords(tuning: Tuning): string {
 export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
   const through = sound.length === 0 ? '' : ` The sound goes through ${effectWords(sound)}.`;
   return createStep('ready', {
-    title: `${tuningWords(tuning)}, ${capo === 0 ? 'no capo' : `capo ${capo}`}`,
+    about: {
+      name: `${tuningWords(tuning)}, ${capo === 0 ? 'no capo' : `capo ${capo}`}`,
+      isWord: true,
+    },
     ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
     minutes: constants.readyMinutes,
     why: `Fret numbers mean something only on a guitar that is tuned and has its capo on.${through}`,

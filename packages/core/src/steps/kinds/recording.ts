@@ -10,7 +10,7 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once with the recording, wi
 /** Makes the step that plays along with the recording. */
 export function makeRecording(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
-    ...{ kind: 'recording', title: 'With the recording', goal: GOAL },
+    ...{ kind: 'recording', about: { name: 'With the recording', isWord: true }, goal: GOAL },
     needs: [stepId('whole', [layer])],
     why: 'The recording does not wait: its tempo is the goal.',
   });

@@ -1,3 +1,4 @@
+import type { StepAbout } from '../step-title';
 import { notesToLearn, type RiffLimit } from '../../riff';
 import { LAYERS, type Layer } from '../../song';
 import type { StruckBar } from '../../timeline';
@@ -38,7 +39,7 @@ function placesIn(matter: RiffMatter): readonly number[] {
 interface Made {
   readonly kind: 'phrase' | 'riff';
   readonly atoms: readonly string[];
-  readonly title: string;
+  readonly about: StepAbout;
   /** The notes it plays, by their places. */
   readonly places: readonly number[];
   readonly stretch: RiffStretch;
@@ -62,7 +63,7 @@ function withinReach(
 /** Makes a step of some notes of a riff, with the ladder both hands allow. */
 function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
   const { goalBpm, riff, isBeside } = matter;
-  const { kind, atoms, title, places, stretch, needs, isKnown } = made;
+  const { kind, atoms, about, places, stretch, needs, isKnown } = made;
   const limit: RiffLimit = limitOver(matter, places, work.student);
   const demand = { changes: [], goalBpm, strokesPerBeat: 0, limits: [limit] };
   const known = isKnown ? 'by its parts' : 'new';
@@ -80,7 +81,7 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
     constants,
   );
   return createStep(kind, {
-    ...{ title, atoms, needs, goal: GOAL, rungs, why, minutes, limit: stepLimit },
+    ...{ about, atoms, needs, goal: GOAL, rungs, why, minutes, limit: stepLimit },
     ...(isBeside && { isOptional: true as const }),
   });
 }
@@ -88,7 +89,7 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
 function makeEar({ name, riff }: RiffMatter, work: Workpiece): Step {
   const { constants, pace } = work;
   return createStep('ear', {
-    title: `Find ${name} by ear, before you look`,
+    about: { name: `Find ${name} by ear`, detail: 'before you look', isWord: true },
     ...{ atoms: [name], needs: ['ready', 'listen'], rungs: [], goal: EAR_GOAL },
     minutes: constants.barMinutes * riff.bars * pace,
     why: 'What one has found and sung is remembered; the tab only settles what is not sure.',
@@ -107,7 +108,7 @@ function makePhrase(
   };
   const step = make(work, matter, {
     ...{ kind: 'phrase', atoms: [matter.name, String(phrase)], places, stretch, needs },
-    title: `${matter.name}, phrase ${phrase}`,
+    about: { name: `${matter.name}, phrase ${phrase}` },
   });
   return line === undefined ? step : { ...step, why: `${line} ${step.why}` };
 }
@@ -123,7 +124,7 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
       ? [
           make(work, matter, {
             ...{ kind: 'phrase', atoms: [name, THUMB], places: thumb, needs: first },
-            title: `${name}: the thumb alone`,
+            about: { name, detail: 'the thumb alone' },
             stretch: wholeOf(matter),
           }),
         ]
@@ -139,14 +140,14 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
       ? [
           make(work, matter, {
             ...{ kind: 'phrase', atoms: [name, JOINS], ...all, needs: parts, isKnown: true },
-            title: `${name}: from phrase to phrase`,
+            about: { name, detail: 'from phrase to phrase' },
           }),
         ]
       : [];
   const before = [...parts, ...joins.map((one) => one.id)];
   const whole = make(work, matter, {
     ...{ kind: 'riff', atoms: [name], ...all, needs: before.length > 0 ? before : needs },
-    title: matter.isBeside ? `${name}, the other guitar` : `${name}, all of it`,
+    about: { name, detail: matter.isBeside ? 'the other guitar' : 'all of it' },
     ...(before.length > 0 && { isKnown: true }),
   });
   const again = `${notesToLearn(worked.phrases)} of its ${worked.notes.length} notes are to be learnt, the others come again.`;
@@ -197,10 +198,10 @@ const ALIKE: Omit<Kind, 'rank'> = {
 };
 
 /** Some notes of a riff: a phrase, the thumb's, from phrase to phrase. */
-export const phrase: Kind = { ...ALIKE, rank: 4.1 };
+export const phrase: Kind = { ...ALIKE, rank: 4.1, learns: 'phrase' };
 
 /** A riff from its first note to its last. */
-export const riff: Kind = { ...ALIKE, rank: 4.2 };
+export const riff: Kind = { ...ALIKE, rank: 4.2, learns: 'riff' };
 
 /** A riff found by ear before it is read. */
 export const ear: Kind = {

@@ -2,15 +2,16 @@ import type { Layer } from '../../song';
 import type { StruckBar } from '../../timeline';
 import { barsAround } from '../bar-ranges';
 import {
+  aboutPart,
   demandOf,
   minutesOver,
   needsOf,
   ownBars,
-  partTitle,
   type LayeredPart,
   type Making,
 } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
+import { stepTitle } from '../step-title';
 import { ladderFor } from '../step-words';
 import {
   barsOfPart,
@@ -73,7 +74,7 @@ export function makeSection(making: Making, one: LayeredPart): Step {
     ...(after === undefined ? [] : [after]),
   ];
   return createStep(own ? 'difference' : 'section', {
-    title: partTitle(work, one, goal),
+    about: aboutPart(work, one, goal),
     ...{ atoms: [part.id], layer, goal: GOAL },
     ...(own && { bars: own }),
     ...(own && base !== undefined && { base }),
@@ -103,7 +104,7 @@ const ALIKE: Omit<Kind, 'play'> = {
 export const section: Kind = {
   ...ALIKE,
   canSplit: true,
-  mergedTitle: (a, b) => `${a.title} with ${b.title}`,
+  merged: (a, b) => ({ name: `${stepTitle(a.about)} with ${stepTitle(b.about)}`, isMany: true }),
   play: (step, work, layer) => passesOf(step, work, layer).flat(),
 };
 

@@ -9,7 +9,13 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once sung and played, witho
 /** Makes the step that sings and plays. */
 export function makeSing(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
-    ...{ kind: 'sing', title: 'Sing and play', goal: GOAL, needs: ['recording'], isOptional: true },
+    ...{
+      kind: 'sing',
+      about: { name: 'Sing and play', isWord: true },
+      goal: GOAL,
+      needs: ['recording'],
+      isOptional: true,
+    },
     why: 'Singing takes the attention that the hands had so far.',
   });
 }

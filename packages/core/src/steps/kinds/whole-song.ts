@@ -1,6 +1,7 @@
 import type { Layer } from '../../song';
 import { barsInLayer, type StruckBar } from '../../timeline';
 import { createStep, type Goal, type Step } from '../step';
+import type { StepAbout } from '../step-title';
 import type { Workpiece } from '../workpiece';
 import type { Played } from './kind';
 import type { StepKind } from '../../step-id';
@@ -22,7 +23,7 @@ export function minutesOfRuns({ timeline, pace }: Workpiece, runs: number): numb
 /** What a step with the whole song and others is made from. */
 export interface WithOthers {
   readonly kind: StepKind;
-  readonly title: string;
+  readonly about: StepAbout;
   readonly why: string;
   readonly goal: Goal;
   readonly needs: readonly string[];
@@ -31,9 +32,9 @@ export interface WithOthers {
 
 /** Makes a step that plays the whole song at its goal with somebody or for somebody. */
 export function makeWithOthers(work: Workpiece, layer: Layer, made: WithOthers): Step {
-  const { kind, title, why, goal, needs, isOptional } = made;
+  const { kind, about, why, goal, needs, isOptional } = made;
   const step = createStep(kind, {
-    ...{ title, why, goal, needs, atoms: [], rungs: [work.goalBpm] },
+    ...{ about, why, goal, needs, atoms: [], rungs: [work.goalBpm] },
     minutes: minutesOfRuns(work, work.constants.wholeTimes),
     ...(isOptional && { isOptional }),
   });

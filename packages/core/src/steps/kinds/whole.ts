@@ -1,5 +1,5 @@
 import type { Layer } from '../../song';
-import { demandOf, layerWords, type Making } from '../layered-parts';
+import { demandOf, type Making } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { ladderFor } from '../step-words';
 import { barsOfPart } from '../workpiece';
@@ -15,7 +15,7 @@ export function makeWhole(making: Making, layer: Layer, needs: readonly string[]
   const demand = demandOf(work, { changes: [], bars, goalBpm: work.goalBpm });
   const { rungs, why, limit } = ladderFor(work, demand, 'by its parts');
   return createStep('whole', {
-    title: layer === goal ? 'Whole song' : `Whole song, ${layerWords(layer)}`,
+    about: { name: 'Whole song', isWord: true, ...(layer !== goal && { layer }) },
     ...{ atoms: [], layer, needs: ['listen', ...needs], goal: GOAL, rungs, why, limit },
     minutes: minutesOfRuns(work, work.constants.wholeTimes),
   });

@@ -7,7 +7,7 @@ import {
 } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { HeardItem } from '@harvu/contract';
-import { shortTitle } from '@harvu/core/brief';
+import { shortTitle } from '@harvu/core/steps';
 import { v4 as newId } from 'uuid';
 import { typedIn } from '../../../platform/forms';
 import { LessonKeeper } from '../lesson.keeper';
@@ -168,7 +168,7 @@ export class LessonAgenda {
           ...{
             stepId: known.step.id,
             song: known.song,
-            title: shortTitle(known.step.title),
+            title: shortTitle(known.step.about),
           },
           ...{ why: 'added', minutes: 5, isHeard: false },
         }

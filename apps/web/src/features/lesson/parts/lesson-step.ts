@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { SongGrip } from '@harvu/core/player';
-import type { Step, Workpiece } from '@harvu/core/steps';
+import { kindOf, type Step, type Workpiece } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { ChordName } from '../../../ui/chord-name';
 import { GripDiagram } from '../../../ui/grip-diagram';
@@ -14,11 +14,9 @@ const MOST_SHOWN = 24;
 const GRIPS_SHOWN = 4;
 
 /** The grips of the change a step is about, or of the one that limits it. */
-function changeIn(
-  { kind, atoms, limit }: Step,
-  { grips }: Workpiece,
-): readonly (SongGrip | undefined)[] {
-  const names = kind === 'change' ? atoms.slice(0, 2) : [limit?.change?.from, limit?.change?.to];
+function changeIn(step: Step, { grips }: Workpiece): readonly (SongGrip | undefined)[] {
+  const { from, to } = step.limit?.change ?? {};
+  const names = kindOf(step).learns === 'change' ? step.atoms.slice(0, 2) : [from, to];
   return names.map((name) => grips.find((grip) => grip.name === name));
 }
 
@@ -60,10 +58,15 @@ export class LessonStep {
   });
   protected readonly grips = computed(() => {
     const [step, work] = [this.state.step(), this.state.plan()?.work];
-    if (step?.kind !== 'grip' || !work) return [];
+    if (!step || !work || kindOf(step).learns !== 'grip') return [];
     return step.atoms
       .flatMap((atom) => work.grips.find(({ name }) => name === atom) ?? [])
       .slice(0, GRIPS_SHOWN);
+  });
+  protected readonly unit = computed(() => {
+    const step = this.state.step();
+    const unit = step ? kindOf(step).rungUnit : 'bpm';
+    return unit === 'bpm' ? 'rung, bpm' : unit;
   });
   protected readonly bars = computed(() => {
     const count = this.hear.barCount();

@@ -16,12 +16,13 @@ const MOST_SHOWN = 8;
       grid-template-rows: auto minmax(0, 1fr);
       gap: 1rem;
     }
-    .letter {
+    .count {
       font-size: min(11rem, 34cqh, 34cqw);
       line-height: 1;
     }
     .name {
-      font-size: min(2.5rem, 8cqw);
+      font-size: min(6rem, 20cqh, 13cqw);
+      line-height: 1.1;
     }
     .cue {
       font-size: 1.5rem;
@@ -46,7 +47,9 @@ const MOST_SHOWN = 8;
     <div class="now">
       <p class="text-sm text-ink-soft">{{ counted() > 0 ? 'count' : 'now' }}</p>
       <p class="flex flex-wrap items-baseline gap-x-5">
-        <b class="letter font-display">{{ counted() > 0 ? counted() : now()?.part?.letter }}</b>
+        @if (counted() > 0) {
+          <b class="count font-display">{{ counted() }}</b>
+        }
         <span class="name font-display font-bold">{{ now()?.name }}</span>
         <span class="text-lg text-ink-soft">{{ barWords() }}</span>
       </p>
@@ -57,7 +60,6 @@ const MOST_SHOWN = 8;
     <ol class="then" aria-label="What comes then">
       @for (one of coming(); track $index) {
         <li>
-          <b class="font-display text-brass">{{ one.part.letter }}</b>
           <span>{{ one.name }}</span>
           <span class="text-base text-ink-soft">{{ barsOf(one) }}</span>
         </li>

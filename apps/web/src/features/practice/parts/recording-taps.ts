@@ -42,7 +42,7 @@ const SHOW_EVERY_MS = 100;
       <p class="font-mono text-xl" role="timer">{{ clock() }}</p>
       @if (next(); as one) {
         <button type="button" class="button button-first big" (click)="tap()">
-          {{ one.part.letter }} {{ one.name }} begins now
+          {{ one.name }} begins now
         </button>
         <button type="button" class="button min-h-[44px]" (click)="skip()">
           Leave this one out

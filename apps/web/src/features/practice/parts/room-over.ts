@@ -125,7 +125,7 @@ export class RoomOver {
     return this.occurrences().map((one) => {
       const from = bars + 1;
       bars += one.bars.length;
-      return { from, to: bars, name: `${one.part.letter} ${one.name}` };
+      return { from, to: bars, name: one.name };
     });
   });
   protected readonly hasOpenEnds = computed(

@@ -4,14 +4,13 @@ import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { PlanChange, SmallerPlan } from '@harvu/core/plan';
 import type { Severity } from '@harvu/core/checks';
-import type { Workpiece } from '@harvu/core/steps';
+import { kindOf, type Workpiece } from '@harvu/core/steps';
 import { dayWords } from '../../../ui/day-label';
 import { Note, type NoteTone } from '../../../ui/note';
 import { durationWords } from '../../../ui/duration';
 import { changeWords } from '../plan-words';
 import { StepsState } from '../steps.state';
 import { withChange } from '../../teaching';
-import type { StepKind } from '@harvu/core/step-id';
 
 const TONES: Readonly<Record<Severity, NoteTone>> = {
   fault: 'rose',
@@ -19,12 +18,6 @@ const TONES: Readonly<Record<Severity, NoteTone>> = {
   note: 'slate',
 };
 const VERDICT_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
-/** What one owns where a step is skipped. */
-const OWNED_WORDS: Readonly<Partial<Record<StepKind, string>>> = {
-  grip: 'grip',
-  change: 'change',
-  hand: 'pattern',
-};
 const SHOWN = 8;
 
 /** What is known of the student whose steps these are. */
@@ -188,9 +181,9 @@ export class PlanNotes {
 
   protected readonly skippedWords = computed(() => {
     const skipped = this.state.planned()?.skipped ?? [];
-    const words = new Set(skipped.map((step) => OWNED_WORDS[step.kind] ?? 'step'));
+    const words = new Set(skipped.map((step) => kindOf(step).learns ?? 'step'));
     const counts = [...words].map((word) =>
-      counted(skipped.filter((step) => (OWNED_WORDS[step.kind] ?? 'step') === word).length, word),
+      counted(skipped.filter((step) => (kindOf(step).learns ?? 'step') === word).length, word),
     );
     return `Skipped: ${counts.join(', ')}.`;
   });

@@ -149,7 +149,7 @@ export class StageList {
       const rungs = ladderOf(own);
       return {
         // The tempo stands beside it, with its unit.
-        title: rungs.length === 0 ? stage.title : stage.title.replace(/, at \d+(?=,|$)/, ''),
+        title: rungs.length === 0 ? stage.title : stage.untimed,
         ...{ number: index + 1, goal: stage.goal, steps: own, rungs },
         ...{ minutes: durationWords(stage.minutes), tempo: tempoOf(rungs) },
         count: own.length === 1 ? '1 step' : `${own.length} steps`,

@@ -64,7 +64,7 @@ export class StepPanel {
   /** The next step of the same kind, which it could be one with. */
   protected readonly mergeable = computed(() => {
     const [step, steps] = [this.state.chosen(), this.state.planned()?.steps ?? []];
-    if (!step || !kindOf(step).mergedTitle) return undefined;
+    if (!step || !kindOf(step).merged) return undefined;
     const after = steps.slice(steps.indexOf(step) + 1);
     return after.find((one) => kindOf(one) === kindOf(step) && one.layer === step.layer);
   });

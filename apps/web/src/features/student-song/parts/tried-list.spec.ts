@@ -3,7 +3,7 @@ import type { Tried } from '@harvu/core/progress';
 import { TriedList, type Righted } from './tried-list';
 
 const one = (more: Partial<Tried> = {}): Tried => ({
-  ...{ id: 't1', on: '2026-11-20', title: 'B Chorus', source: 'self', corrected: null },
+  ...{ id: 't1', on: '2026-11-20', title: 'Chorus', source: 'self', corrected: null },
   marked: {
     ...{ clean: false, stopped: false, bpm: 80, rungUnit: 'bpm', passes: 1, bar: 3 },
   },
@@ -34,7 +34,7 @@ describe('what was played, try by try', () => {
       one({ id: 't3', source: 'teacher', marked: null }),
     ]);
     const words = rows().map((row) => row.textContent.replace(/\s+/g, ' '));
-    expect(words[0]).toContain('B Chorus: 80 bpm, stumbled in bar 3 · own account');
+    expect(words[0]).toContain('Chorus: 80 bpm, stumbled in bar 3 · own account');
     expect(words[1]).toContain('measured · dated ahead, not counted');
     expect(words[2]).toContain('signed off · heard by the teacher');
   });

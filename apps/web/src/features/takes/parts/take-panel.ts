@@ -274,9 +274,9 @@ export class TakePanel {
     { equal: (a, b) => a.chord === b.chord && a.next === b.next },
   );
   protected readonly first = computed(() => this.held()[0]?.name ?? 'the riff');
-  private readonly verdict = computed(() => this.state.take()?.said.verdict ?? '');
-  protected readonly begins = computed(() => this.verdict().split(/[:;]/)[0] ?? '');
-  protected readonly rest = computed(() => this.verdict().slice(this.begins().length));
+  private readonly said = computed(() => this.state.take()?.said);
+  protected readonly begins = computed(() => this.said()?.begins ?? '');
+  protected readonly rest = computed(() => this.said()?.verdict.slice(this.begins().length) ?? '');
   protected readonly delay = computed(() => {
     const take = this.state.take();
     return take && this.hasAny() ? delayWords(take, this.state.delay()) : '';

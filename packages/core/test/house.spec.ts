@@ -1,0 +1,67 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { STEP_KINDS } from '../src/step-id/step-id';
+
+const ROOT = new URL('../../../', import.meta.url).pathname;
+const HOMES = ['packages', 'apps'];
+const SKIPPED = /node_modules|[/\\](?:dist|\.angular|testing)[/\\]|\.spec\.ts$/;
+
+interface SourceLine {
+  readonly file: string;
+  readonly text: string;
+}
+
+/** Every line of code and templates that is shipped. */
+function shippedLines(): readonly SourceLine[] {
+  return HOMES.flatMap((home) =>
+    readdirSync(join(ROOT, home), { recursive: true, encoding: 'utf8' })
+      .filter((path) => /[/\\]src[/\\].*\.(?:ts|html)$/.test(path) && !SKIPPED.test(`/${path}`))
+      .flatMap((path) =>
+        readFileSync(join(ROOT, home, path), 'utf8')
+          .split('\n')
+          .map((text) => ({ file: join(home, path).replaceAll('\\', '/'), text })),
+      ),
+  );
+}
+
+function placesOf(
+  lines: readonly SourceLine[],
+  pattern: RegExp,
+  ...allowed: readonly string[]
+): readonly string[] {
+  return lines
+    .filter(({ file, text }) => pattern.test(text) && !allowed.some((one) => file.startsWith(one)))
+    .map(({ file, text }) => `${file}: ${text.trim()}`);
+}
+
+describe('the house', () => {
+  const lines = shippedLines();
+
+  it('is read whole', () => expect(lines.length).toBeGreaterThan(20_000));
+
+  it('asks for the kind of a step in steps/kinds alone', () => {
+    const kinds = STEP_KINDS.join('|');
+    const asked = new RegExp(
+      `\\b[sS]tep\\??\\.kind\\s*[!=]==|(?:StepKind|Step\\['kind'\\])[^;]*===`,
+    );
+    expect(placesOf(lines, asked, 'packages/core/src/steps/kinds/')).toEqual([]);
+    const listed = new RegExp(`[sS]teps?\\.\\w+\\(.*\\bkind === '(?:${kinds})'`);
+    expect(placesOf(lines, listed, 'packages/core/src/steps/')).toEqual([]);
+  });
+
+  it('reads no title and no sentence again', () => {
+    const sentence = String.raw`(?:[tT]itle|verdict|\.line|\.why|heldBackBy\.\w+|said\.\w+|phrase\.words)`;
+    const read = new RegExp(
+      `${sentence}\\)?\\??\\.(?:replace|replaceAll|match|split|startsWith|endsWith|search)\\(|` +
+        `\\.(?:test|exec)\\([a-z.?]*${sentence}\\)`,
+    );
+    // What somebody typed as the title of a song is theirs to compare.
+    const typed = 'packages/core/src/requests/same-title.ts';
+    expect(placesOf(lines, read, typed, 'packages/core/src/fit/queue.ts')).toEqual([]);
+  });
+
+  it('reckons the time for a change in one place', () => {
+    const reckoned = /60 \* \w*[bB]eats?\w* \/ |\(60 \/ \w*[bB]pm\w*\) \* \w*[wW]indow/;
+    expect(placesOf(lines, reckoned, 'packages/core/src/change/')).toEqual([]);
+  });
+});
