@@ -87,7 +87,7 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
         minutesADay: 15,
         ease: 0.5,
         seed: 'odalys-barge',
-        wall: { step: 'D Chorus 1', bpm: 72 },
+        wall: { step: 'Chorus 1', bpm: 72 },
         teaching: {},
         wantedInDays: 18,
         says: [{ daysAgo: 2, kind: 'asks', words: 'Does the bridge need the ring finger?' }],

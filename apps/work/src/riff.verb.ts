@@ -40,8 +40,8 @@ export const riffVerb = verbOf(input, ({ text, meter = '4/4', tuning: told, capo
   return {
     notes: notes.map((note) => ({ ...note, midi: sounds(note) })),
     ...{ bars, faults },
-    phrases: phrases.map(({ from, to, of, ...rest }) => ({
-      ...{ from: from + 1, to: to + 1, ...rest },
+    phrases: phrases.map(({ from, to, of, relation, known, words: said, line }) => ({
+      ...{ from: from + 1, to: to + 1, relation, known, words: said, line },
       ...(of !== undefined && { of: of + 1 }),
     })),
     fingers: left.fingers,

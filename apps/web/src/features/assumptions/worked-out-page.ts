@@ -1,68 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ASSUMPTIONS, constantsWith, type Assumption } from '@harvu/core/assumptions';
+import {
+  ASSUMPTION_GROUPS,
+  ASSUMPTIONS,
+  constantsWith,
+  type Assumption,
+} from '@harvu/core/assumptions';
 import { ConstantsState } from './constants.state';
 import { Session } from '../../platform/session';
 import { Note } from '../../ui/note';
 import { Page } from '../../ui/page';
-import { ASSUMPTION_NAMES, type AssumptionName } from '@harvu/core/constants';
+import type { AssumptionName } from '@harvu/core/constants';
 
 interface Row extends Assumption {
   readonly key: AssumptionName;
   readonly now: number;
   readonly isOwn: boolean;
 }
-
-interface Group {
-  readonly heading: string;
-  readonly says: string;
-  readonly isIn: (key: AssumptionName) => boolean;
-}
-
-const TEMPO: readonly AssumptionName[] = [
-  ...([
-    'startShare',
-    'startLeastShare',
-    'newStartShare',
-    'knownStartShare',
-    'wholeStartShare',
-    'rungRatio',
-    'failsToStepDown',
-  ] as const),
-  ...(['strokesPerSecond', 'defaultBpm', 'drillStrumSeconds', 'paceShrink'] as const),
-];
-const DRILLS: readonly AssumptionName[] = ['hinderShare', 'drillLeastSeconds', 'mostDrills'];
-const isDrill = (key: AssumptionName): boolean => DRILLS.includes(key);
-const isHand = (key: AssumptionName): boolean => /^(reach|string|scale|longBarre)/.test(key);
-const isChange = (key: AssumptionName): boolean => /^change.*Seconds$/.test(key);
-const isTempo = (key: AssumptionName): boolean => TEMPO.includes(key);
-
-const GROUPS: readonly Group[] = [
-  {
-    heading: 'The hand on the neck',
-    says: 'Frets lie where equal temperament puts them; a grip is flagged when fingers have to reach further than is comfortable.',
-    isIn: isHand,
-  },
-  {
-    heading: 'How long a change takes',
-    says: 'The sum of these, times the student’s pace, until the change has been measured.',
-    isIn: isChange,
-  },
-  {
-    heading: 'Tempos and rungs',
-    says: 'The limit of a part is the least, over its changes, of 60 × window ÷ seconds, and of what the hand can stroke.',
-    isIn: isTempo,
-  },
-  {
-    heading: 'What is drilled by itself',
-    says: 'A change that hinders and is slow, and the first full barre; all others are practised inside their sections.',
-    isIn: isDrill,
-  },
-  {
-    heading: 'Minutes',
-    says: 'A section takes its new bars, then τ·ln((A − from) ÷ (A − to)), where τ grows with its bars, the changes that hinder and the bars with a barre; and at least the time that playing its passes takes.',
-    isIn: (key) => !isHand(key) && !isChange(key) && !isTempo(key) && !isDrill(key),
-  },
-];
 
 /** Every constant Harvu takes as given, with its reason; the owner may change those that are the studio's to choose. */
 @Component({
@@ -137,20 +90,19 @@ const GROUPS: readonly Group[] = [
 export class WorkedOutPage {
   protected readonly state = inject(ConstantsState);
   protected readonly isOwner = inject(Session).person()?.role === 'owner';
-  private readonly rows = computed((): readonly Row[] => {
+  protected readonly groups = computed(() => {
     const own = this.state.own();
     const constants = constantsWith(own);
-    return ASSUMPTION_NAMES.map((key) => {
+    const rowOf = (key: AssumptionName): Row => {
       const row: Assumption = ASSUMPTIONS[key];
       return { ...row, key, now: constants[key], isOwn: own[key] !== undefined };
-    });
+    };
+    return ASSUMPTION_GROUPS.map(({ heading, says, names }) => ({
+      heading,
+      says,
+      rows: names.map(rowOf),
+    }));
   });
-  protected readonly groups = computed(() =>
-    GROUPS.map(({ heading, says, isIn }) => ({
-      ...{ heading, says },
-      rows: this.rows().filter((row) => isIn(row.key)),
-    })),
-  );
 
   constructor() {
     this.state.load();
