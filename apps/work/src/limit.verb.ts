@@ -20,7 +20,7 @@ const input = object({
 });
 
 function becauseWords({ because }: TempoLimit): string {
-  if (because.kind === 'nothing') return 'nothing limits it';
+  if (because.kind === 'nothing' || because.kind === 'riff') return 'nothing limits it';
   if (because.kind === 'strokes') {
     return `${because.strokesPerBeat} strokes a beat at ${because.strokesPerSecond} a second`;
   }

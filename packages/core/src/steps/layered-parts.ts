@@ -17,7 +17,8 @@ import { hinders } from './drills';
 import type { RiffMatter } from './riff-matter';
 import type { Goal, Step } from './step';
 import { stepMinutes } from './step-minutes';
-import { ladderFor, type Demand } from './step-words';
+import { ladderFor } from './ladder-for';
+import type { Demand } from './start-tempo';
 import { strokesPerBeat } from './strokes-per-beat';
 import {
   barsOfPart,

@@ -14,6 +14,8 @@ export interface LimitRequest {
   readonly changes: readonly TimedChange[];
   readonly strokesPerBeat?: number;
   readonly strokesPerSecond?: number;
+  /** The tempos that riffs allow. */
+  readonly riffBpms?: readonly number[];
   /** The studio's own constants; those assumed by default. */
   readonly constants?: Constants;
 }
@@ -26,6 +28,7 @@ export interface TempoLimit {
   readonly because:
     | { readonly kind: 'nothing' }
     | { readonly kind: 'change'; readonly index: number; readonly change: TimedChange }
+    | { readonly kind: 'riff'; readonly index: number }
     | {
         readonly kind: 'strokes';
         readonly strokesPerBeat: number;
@@ -48,13 +51,17 @@ function limitsOf(request: LimitRequest): readonly Limit[] {
     bpm: bpmWithin(change.windowBeats, change.seconds),
     because: { kind: 'change', index, change },
   }));
+  const riffs = (request.riffBpms ?? []).map((bpm, index): Limit => ({
+    bpm,
+    because: { kind: 'riff', index },
+  }));
   const { strokesPerBeat, strokesPerSecond } = request;
-  if (!strokesPerBeat || strokesPerSecond === undefined) return changes;
+  if (!strokesPerBeat || strokesPerSecond === undefined) return [...changes, ...riffs];
   const hand: Limit = {
     bpm: (60 * strokesPerSecond) / strokesPerBeat,
     because: { kind: 'strokes', strokesPerBeat, strokesPerSecond },
   };
-  return [...changes, hand];
+  return [...changes, ...riffs, hand];
 }
 
 /**

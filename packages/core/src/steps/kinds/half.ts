@@ -4,7 +4,7 @@ import { rangeWords } from '../bar-ranges';
 import { demandOf, minutesOver, partName } from '../layered-parts';
 import type { Goal, Step } from '../step';
 import { climbMinutes } from '../step-minutes';
-import { ladderFor } from '../step-words';
+import { ladderFor } from '../ladder-for';
 import { passesOfPart, windowedChanges, type Workpiece } from '../workpiece';
 import type { Kind } from './kind';
 import { passesOf } from './section';

@@ -4,7 +4,7 @@ import type { StruckBar } from '../../timeline';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
-import { rungRatio } from '../step-words';
+import { rungRatio } from '../start-tempo';
 import { strokesPerBeat } from '../strokes-per-beat';
 import { tempoLimit } from '../tempo-limit';
 import { barsOfPart, type Workpiece } from '../workpiece';

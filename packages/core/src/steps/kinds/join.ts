@@ -6,7 +6,7 @@ import { hinders } from '../drills';
 import { demandOf, partName, type Making } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { climbMinutes } from '../step-minutes';
-import { ladderFor } from '../step-words';
+import { ladderFor } from '../ladder-for';
 import {
   barsOfPart,
   passesOfPart,

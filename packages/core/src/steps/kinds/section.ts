@@ -12,7 +12,7 @@ import {
 } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { stepTitle } from '../step-title';
-import { ladderFor } from '../step-words';
+import { ladderFor } from '../ladder-for';
 import {
   barsOfPart,
   changesOfPart,

@@ -1,7 +1,7 @@
 import type { Layer } from '../../song';
 import { demandOf, type Making } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
-import { ladderFor } from '../step-words';
+import { ladderFor } from '../ladder-for';
 import { barsOfPart } from '../workpiece';
 import type { Kind } from './kind';
 import { minutesOfRuns, playWholeSong } from './whole-song';
