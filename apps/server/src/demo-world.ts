@@ -157,8 +157,11 @@ class Seeder {
   private toEvent({ daysAgo, kind, words }: DemoSaying): PlanEvent {
     const at = daysBefore(this.now, daysAgo).toISOString();
     const happened = {
-      ...{ id: this.deps.clock.newId(), at, day: dayAt(at, this.deps.timeZone) },
-      ...{ source: 'self' as const, revision: 1 },
+      id: this.deps.clock.newId(),
+      at,
+      day: dayAt(at, this.deps.timeZone),
+      source: 'self' as const,
+      revision: 1,
     };
     return kind === 'sore'
       ? { ...happened, kind }
@@ -196,11 +199,24 @@ class Seeder {
     const startedAt = momentOf({ day: slotDay, time }, this.deps.timeZone);
     const endedAt = new Date(Date.parse(startedAt) + minutes * 60_000).toISOString();
     const notes = {
-      ...{ agenda: [], startedAt, pausedAt: null, pausedSeconds: 0, endedAt, word, summary },
+      agenda: [],
+      startedAt,
+      pausedAt: null,
+      pausedSeconds: 0,
+      endedAt,
+      word,
+      summary,
     };
     const lesson = {
-      ...{ id: slotLessonId(studentId, slotDay), studentId, teacherId, slotDay, day: slotDay },
-      ...{ time, minutes, state, notes: state === 'held' ? notes : null },
+      id: slotLessonId(studentId, slotDay),
+      studentId,
+      teacherId,
+      slotDay,
+      day: slotDay,
+      time,
+      minutes,
+      state,
+      notes: state === 'held' ? notes : null,
     };
     const keeping = { baseVersion: 0, lesson, by: teacherId, at: new Date(endedAt) };
     await this.deps.stores.lessons.put(keeping, this.tx);
@@ -238,7 +254,11 @@ class Seeder {
         const wantedOn = daysAfter(this.now, learning.wantedInDays);
         await stores.plans.put(
           {
-            ...{ id: planId, studentId, songId: song.id, revision: 1, assignedBy: this.teacherId },
+            id: planId,
+            studentId,
+            songId: song.id,
+            revision: 1,
+            assignedBy: this.teacherId,
             assignedAt: daysBefore(this.now, learning.weeks * 7),
             teaching: { ...USUAL_TEACHING, ...learning.teaching, wantedOn },
             figures: { student, constants: {} },
@@ -246,14 +266,21 @@ class Seeder {
           this.tx,
         );
         const tries = simulateHistory(song.document, {
-          ...{ ...learning, student, until: this.now, newId: clock.newId, timeZone },
+          ...learning,
+          student,
+          until: this.now,
+          newId: clock.newId,
+          timeZone,
         });
         const said = (learning.says ?? []).map((one) => this.toEvent(one));
         const marked = tries.map((one) => ({ ...one, kind: 'try' as const, revision: 1 }));
         const heard = this.heardInLessons(marked, person.signInName);
         await stores.events.add(
           [...heard, ...said].map((event) => ({
-            ...{ event, planId, receivedAt: new Date(event.at), sentAt: null },
+            event,
+            planId,
+            receivedAt: new Date(event.at),
+            sentAt: null,
             loggedBy: event.source === 'self' ? studentId : this.teacherId,
           })),
           this.tx,

@@ -65,8 +65,11 @@ function keepTidy({ databaseUrl }: Settings, onFailure: (error: unknown) => void
   const sequelize = openDatabase(databaseUrl);
   const inTransaction = transactionsOf(sequelize);
   const deps = {
-    ...{ acts: createActsStore(sequelize), sessions: createSessionsStore(sequelize), clock },
-    ...{ erasures: createErasuresStore(sequelize), days: createRunningDays(sequelize) },
+    acts: createActsStore(sequelize),
+    sessions: createSessionsStore(sequelize),
+    clock,
+    erasures: createErasuresStore(sequelize),
+    days: createRunningDays(sequelize),
     attempts: createAttempts(sequelize, clock),
     erasables: [
       putAwayStudents(createPersonDataStore(sequelize, inTransaction)),
@@ -113,7 +116,11 @@ function serveHere(settings: Settings): void {
   const sequelize = openDatabase(settings.databaseUrl);
   const file = new URL('./worker.mjs', import.meta.url);
   const app = createApp({
-    ...{ sequelize, clock, timeZone, hosts: settings.hosts, setUpCode: settings.setUpCode },
+    sequelize,
+    clock,
+    timeZone,
+    hosts: settings.hosts,
+    setUpCode: settings.setUpCode,
     // What was worked out by the same rules stays good over an upgrade: nobody waits for all of it anew.
     build: `rules ${OVERVIEW_RULES}`,
     passwords: bounded(ARGON2, { atOnce: 1, waiting: 40 }),

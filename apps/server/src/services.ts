@@ -119,13 +119,19 @@ export function createStores(sequelize: Sequelize) {
     glance: createGlanceStore(sequelize),
     overviews: createOverviewsStore(sequelize),
     profiles: createKeptStore<StudentProfile>(sequelize, {
-      ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
+      table: 'student_profiles',
+      key: 'person_id',
+      column: 'profile',
     }),
     evenings: createKeptStore<Programme>(sequelize, {
-      ...{ table: 'evenings', key: 'id', column: 'programme' },
+      table: 'evenings',
+      key: 'id',
+      column: 'programme',
     }),
     teachings: createKeptStore<Teaching>(sequelize, {
-      ...{ table: 'song_teaching', key: 'song_id', column: 'teaching' },
+      table: 'song_teaching',
+      key: 'song_id',
+      column: 'teaching',
     }),
   };
 }
@@ -167,14 +173,24 @@ function createDates(
   const { people, calendars, lessons: kept, mails, glance } = stores;
   const evening = createEveningService({ ...stores, overview, clock });
   const lessons = createLessonsService({
-    ...{ lessons: kept, mails, people, clock, inTransaction },
-    ...{ settings: () => studio.settings(), everybody: (id) => glance.everybody(id) },
+    lessons: kept,
+    mails,
+    people,
+    clock,
+    inTransaction,
+    settings: () => studio.settings(),
+    everybody: (id) => glance.everybody(id),
   });
   const studioName = async () => (await studio.door()).studioName;
   return {
-    ...{ evening, lessons, studioName },
+    evening,
+    lessons,
+    studioName,
     calendars: createCalendarsService({
-      ...{ calendars, people, clock, studioName },
+      calendars,
+      people,
+      clock,
+      studioName,
       timeZone: async () => (await studio.settings()).timeZone,
       weeksOf: (person) => lessons.weeks(person),
       eveningFor: (person) => evening.find(person),
@@ -196,14 +212,20 @@ function createPaper(
   const { overview, dates, students, ...known } = beside;
   return {
     papers: createPapersService({
-      ...{ ...known, ways, clock, printPaper, studioName: dates.studioName },
+      ...known,
+      ways,
+      clock,
+      printPaper,
+      studioName: dates.studioName,
       overviewOf: (person) => overview.of(person),
       lessonsOf: (id, person) => dates.lessons.listOf(id, person),
       eveningFor: (person) => dates.evening.find(person),
       minutesOf: (id) => students.minutesOf(id),
     }),
     sheets: createSheetsService({
-      ...{ ...known, clock, printSheet },
+      ...known,
+      clock,
+      printSheet,
       slotOf: (studentId) => students.slotOf(studentId),
     }),
   };
@@ -227,17 +249,27 @@ function createBooks(
   const archive = createArchiveStore(sequelize, inTransaction);
   return {
     keeping: createKeepingService({
-      ...{ acts, people, clock, backups, data },
-      ...{ erasures: createErasuresStore(sequelize), days: createRunningDays(sequelize) },
+      acts,
+      people,
+      clock,
+      backups,
+      data,
+      erasures: createErasuresStore(sequelize),
+      days: createRunningDays(sequelize),
     }),
     archive: createArchiveService({
-      ...{ people, studio, clock, archive, packArchive },
+      people,
+      studio,
+      clock,
+      archive,
+      packArchive,
       tryStudio: createTrial({ people, overview, plans, passwords }),
     }),
   };
 }
 
-/** Makes what answers each route. */
+/** Makes what answers each route: the one place where everything is put together, however long. */
+// eslint-disable-next-line max-lines-per-function
 export function createServices(deps: AppDeps) {
   const { sequelize, clock, passwords, demoAccounts, timeZone: own, work } = deps;
   const stores = createStores(sequelize);
@@ -245,8 +277,15 @@ export function createServices(deps: AppDeps) {
   const attempts = createAttempts(sequelize, clock);
   const { people, sessions, consents, plans, events, overrules, profiles, teachings } = stores;
   const studio = createStudioService({
-    ...{ studio: stores.studio, people, passwords, clock, demoAccounts, inTransaction, attempts },
-    ...{ ownTimeZone: own, setUpCode: deps.setUpCode },
+    studio: stores.studio,
+    people,
+    passwords,
+    clock,
+    demoAccounts,
+    inTransaction,
+    attempts,
+    ownTimeZone: own,
+    setUpCode: deps.setUpCode,
   });
   const timeZone = async () => (await studio.settings()).timeZone;
   const constants = async () => (await studio.constants()).values;
@@ -254,21 +293,38 @@ export function createServices(deps: AppDeps) {
   const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
   const shelf = createShelfService({ songs: stores.songs, service: songs, clock, inTransaction });
   const students = createStudentsService({
-    ...{ profiles, people, plans, events, clock, timeZone, lookThrough: work.lookThrough },
+    profiles,
+    people,
+    plans,
+    events,
+    clock,
+    timeZone,
+    lookThrough: work.lookThrough,
     constants,
   });
   const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
   const plansService = createPlansService({
-    ...{ plans, events, songs: stores.songs, overrules, people, clock, inTransaction },
+    plans,
+    events,
+    songs: stores.songs,
+    overrules,
+    people,
+    clock,
+    inTransaction,
     teachingOf: async (songId) => (await teaching.find(songId)).teaching,
     figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
     minutesOf: (studentId) => students.minutesOf(studentId),
     wishesFor: (songId) => stores.requests.wishesFor(songId),
-    ...{ findAll: work.findAll, changedBetween: work.changedBetween, timeZone },
+    findAll: work.findAll,
+    changedBetween: work.changedBetween,
+    timeZone,
   });
   const conventionsOf = (personId: string) => people.conventionsOf(personId);
   const toMe = async ({ id, name, role, factor }: Account): Promise<Me> => ({
-    ...{ id, name, role, hasSecondFactor: factor !== null && factor.usedStep !== null },
+    id,
+    name,
+    role,
+    hasSecondFactor: factor !== null && factor.usedStep !== null,
     conventions: await conventionsOf(id),
     timeZone: await timeZone(),
     isDemo: await studio.isDemo(),
@@ -280,27 +336,48 @@ export function createServices(deps: AppDeps) {
   const endCalendar = (personId: string) => stores.calendars.remove(personId);
   const atTheDoor = { people, sessions, passwords, attempts, clock, toMe, endCalendar };
   const peopleService = createPeopleService({
-    ...{ people, sessions, consents, passwords, clock, inTransaction, today, endCalendar },
+    people,
+    sessions,
+    consents,
+    passwords,
+    clock,
+    inTransaction,
+    today,
+    endCalendar,
     noteAge: async (personId, ageBand, { id: by }) => {
       const value = { ...NEW_PROFILE, ageBand };
       await profiles.put(personId, { baseVersion: 0, value, by, at: clock.now() });
     },
   });
   return {
-    ...{ songs, shelf, students, teaching, studio, plans: plansService, people: peopleService },
+    songs,
+    shelf,
+    students,
+    teaching,
+    studio,
+    plans: plansService,
+    people: peopleService,
     door: createDoorService(atTheDoor),
     account: createAccountService(atTheDoor),
     addStudents: createAddStudents({ ...stores, clock, inTransaction, today }),
     events: createEventsService({ plans, events, clock, attempts }),
     attempts,
     feed: createEventFeed({
-      ...{ events, lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs },
+      events,
+      lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs,
       onFailure: (error) => deps.onFailure(error, '/live'),
     }),
-    ...{ overview, ...dates },
+    overview,
+    ...dates,
     ...createPaper(deps, stores, {
-      ...{ plans: plansService, songs, teaching, conventionsOf, timeZone },
-      ...{ overview, dates, students },
+      plans: plansService,
+      songs,
+      teaching,
+      conventionsOf,
+      timeZone,
+      overview,
+      dates,
+      students,
     }),
     tables: createTablesService({ ...stores, overview }),
     ...createAsking(deps, stores, { songs, students, timeZone, constants, inTransaction }),

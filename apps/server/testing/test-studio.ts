@@ -174,7 +174,8 @@ export class TestStudio {
   async look(who: Visitor, lastEventId?: string): Promise<LiveStream> {
     const response = await this.app.request('http://studio.test/api/live', {
       headers: {
-        ...{ host: 'studio.test', cookie: who.cookie },
+        host: 'studio.test',
+        cookie: who.cookie,
         ...(lastEventId !== undefined && { 'last-event-id': lastEventId }),
       },
     });

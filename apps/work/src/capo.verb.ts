@@ -46,9 +46,17 @@ function songOf(
 
 function toAnswer({ capo, chords, shapes, cost, barres, why, lost, key }: CapoOption): object {
   return {
-    ...{ capo, shapes: chords, cost, barres, why, lost, key: key ?? null },
+    capo,
+    shapes: chords,
+    cost,
+    barres,
+    why,
+    lost,
+    key: key ?? null,
     grips: shapes.map(({ name, grip, fingers }) => ({
-      ...{ name, grip: formatGrip(grip), fingers: formatFingers(fingers) },
+      name,
+      grip: formatGrip(grip),
+      fingers: formatFingers(fingers),
     })),
   };
 }

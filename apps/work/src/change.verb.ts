@@ -26,7 +26,9 @@ function placeOf(place: Place, grip: Grip): object {
 
 function moveOf({ finger, does, from, to, mm }: FingerMove, grip: Grip): object {
   return {
-    ...{ finger, does, mm },
+    finger,
+    does,
+    mm,
     ...(from && { from: placeOf(from, grip) }),
     ...(to && { to: placeOf(to, grip) }),
   };
@@ -46,7 +48,8 @@ export const changeVerb = verbOf(input, ({ from, to, paceFactor, capo, scaleLeng
     hand,
   );
   const change = changeBetween(before, after, {
-    ...{ hand, ...(paceFactor !== undefined && { paceFactor }) },
+    hand,
+    ...(paceFactor !== undefined && { paceFactor }),
   });
   return {
     fingers: change.moves.map((move) => moveOf(move, b)),

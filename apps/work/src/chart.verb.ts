@@ -67,8 +67,19 @@ function sectionOf(song: SongDocument, section: Section): object {
     name,
     bars: passOf(song, section, 1),
     ...(meter && { meter: formatMeter(meter) }),
-    ...{ tempo, tempoTo },
-    ...{ times, parent, part, pattern, patternUses, riffUses, layer, startsAt, cue, cues, passes },
+    tempo,
+    tempoTo,
+    times,
+    parent,
+    part,
+    pattern,
+    patternUses,
+    riffUses,
+    layer,
+    startsAt,
+    cue,
+    cues,
+    passes,
   };
 }
 

@@ -25,12 +25,12 @@ export const findGripsVerb = verbOf(input, (search) => {
   if (!name) return workError('name', `"${search.name}" is no chord name`, 'name');
   const setup = toSetup(search);
   const found = findGrips({
-    ...{ name, setup, hand: toHand(setup.capo, search.scaleLengthMm) },
-    ...{
-      count: search.count ?? USUAL_COUNT,
-      noBarre: search.noBarre ?? false,
-      thumb: search.thumb ?? false,
-    },
+    name,
+    setup,
+    hand: toHand(setup.capo, search.scaleLengthMm),
+    count: search.count ?? USUAL_COUNT,
+    noBarre: search.noBarre ?? false,
+    thumb: search.thumb ?? false,
     ...(search.maxReachMm !== undefined && { maxReachMm: search.maxReachMm }),
   });
   return found.map((one) => ({

@@ -21,7 +21,10 @@ export function fingersOf({ fingers }: Fingering): readonly (number | string)[] 
 /** Barres by the players' numbers of their outer strings. */
 export function barresOf({ barres, fingers }: Fingering): readonly object[] {
   return barres.map(({ finger, fret, from, to }) => ({
-    ...{ finger, fret, fromString: fingers.length - from, toString: fingers.length - to },
+    finger,
+    fret,
+    fromString: fingers.length - from,
+    toString: fingers.length - to,
   }));
 }
 

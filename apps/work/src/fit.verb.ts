@@ -27,26 +27,39 @@ export const fitVerb = verbOf(input, ({ song, student, today, wantedOn = null })
   const read = readSong(song);
   if (typeof read === 'string') return workError('input', read, 'song');
   const fit = fitFor(read, {
-    ...{ student: studentOf(student), practice: practiceOf(student, today), wantedOn },
+    student: studentOf(student),
+    practice: practiceOf(student, today),
+    wantedOn,
     teaching: USUAL_TEACHING,
   });
   const { slowest, weeks, simpler, time, newChanges, owned, verdict } = fit;
   return {
-    ...{ owned: rounded(owned, 3), newGrips: fit.newGrips },
+    owned: rounded(owned, 3),
+    newGrips: fit.newGrips,
     newChanges: newChanges.map((one) => ({ ...one, seconds: rounded(one.seconds, 2) })),
     slowest: slowest && {
-      ...{ from: slowest.from, to: slowest.to, seconds: rounded(slowest.seconds, 2) },
+      from: slowest.from,
+      to: slowest.to,
+      seconds: rounded(slowest.seconds, 2),
       windowSeconds: rounded(slowest.windowSeconds, 2),
     },
-    ...{ startBpm: fit.startBpm, goalBpm: fit.goalBpm },
+    startBpm: fit.startBpm,
+    goalBpm: fit.goalBpm,
     minutes: Math.round(time.minutes),
-    ...{ minutesLow: Math.round(time.low), minutesHigh: Math.round(time.high) },
+    minutesLow: Math.round(time.low),
+    minutesHigh: Math.round(time.high),
     weeks: weeks && {
-      ...{ low: rounded(weeks.low), likely: rounded(weeks.likely), high: rounded(weeks.high) },
+      low: rounded(weeks.low),
+      likely: rounded(weeks.likely),
+      high: rounded(weeks.high),
     },
-    ...{ readyOn: fit.readyOn, verdict: VERDICTS[verdict], after: fit.after, stops: fit.stops },
+    readyOn: fit.readyOn,
+    verdict: VERDICTS[verdict],
+    after: fit.after,
+    stops: fit.stops,
     simpler: simpler && {
-      ...{ words: simpler.words, minutes: Math.round(simpler.time.minutes) },
+      words: simpler.words,
+      minutes: Math.round(simpler.time.minutes),
       readyOn: simpler.deadline.finishOn,
     },
     because: fit.because,

@@ -16,8 +16,12 @@ function fitOf(fit: NameFit): object {
   const root = /^[A-G][#b]?/.exec(fit.name)?.[0] ?? '';
   const tone = (one: number): string => toneOver(root, one);
   return {
-    ...{ name: fit.name, root, bass: tone(fit.bass), score: fit.score },
-    ...{ missing: fit.missing.map(tone), extra: fit.extra.map(tone) },
+    name: fit.name,
+    root,
+    bass: tone(fit.bass),
+    score: fit.score,
+    missing: fit.missing.map(tone),
+    extra: fit.extra.map(tone),
   };
 }
 

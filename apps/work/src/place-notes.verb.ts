@@ -42,7 +42,8 @@ export const placeNotesVerb = verbOf(input, ({ notes, tuning, capo = 0, lastFret
     );
   }
   const ways = placeNotes(bare, {
-    ...{ tuning: strings, hand: { ...USUAL_HAND, capo } },
+    tuning: strings,
+    hand: { ...USUAL_HAND, capo },
     ...(lastFret !== undefined && { lastFret }),
     ...(count !== undefined && { count }),
   });

@@ -97,9 +97,15 @@ function idOf(step: Evidence['step'], steps: readonly Step[], work: Workpiece): 
 function triesOf(one: Evidence, id: string, at: number): readonly Try[] {
   const { on, bpm, clean, passes = Math.max(1, clean), minutes = 0, source = 'self' } = one;
   const made = (part: number, isClean: boolean, count: number): Try => ({
-    ...{ id: `${at} ${part}`, stepId: id, day: on, bpm: bpm ?? null, source },
+    id: `${at} ${part}`,
+    stepId: id,
+    day: on,
+    bpm: bpm ?? null,
+    source,
     at: `${on}T00:00:00.000Z ${String(at).padStart(6, '0')}.${part}`,
-    ...{ clean: isClean, passes: count, seconds: part === 1 ? minutes * 60 : 0 },
+    clean: isClean,
+    passes: count,
+    seconds: part === 1 ? minutes * 60 : 0,
   });
   if (clean >= passes) return [made(1, true, passes)];
   return clean > 0
@@ -117,18 +123,21 @@ function answerOf(readiness: Readiness, today: Day): object {
   const { songBpm, goalBpm, holes, share, heldBackBy, gates, barer, kept } = readiness;
   const change = heldBackBy?.step.limit?.change;
   return {
-    ...{ songBpm, goalBpm, holes, share: Math.round(share * 1000) / 1000, barer },
+    songBpm,
+    goalBpm,
+    holes,
+    share: Math.round(share * 1000) / 1000,
+    barer,
     // What is probably left of it, where a visit is due.
     retained: songBpm === null ? null : tempoToday(kept, today),
     heldBackBy: heldBackBy
       ? {
-          ...{ kind: heldBackBy.step.kind, step: heldBackBy.step.id },
+          kind: heldBackBy.step.kind,
+          step: heldBackBy.step.id,
           ...(kindOf(heldBackBy.step).matter === 'part' && { section: heldBackBy.step.title }),
           ...(change && { change: `${change.from} → ${change.to}` }),
-          ...{
-            minutes: Math.round(heldBackBy.minutes * 10) / 10,
-            line: `Held back by ${heldBackBy.what}`,
-          },
+          minutes: Math.round(heldBackBy.minutes * 10) / 10,
+          line: `Held back by ${heldBackBy.what}`,
         }
       : null,
     gates: [

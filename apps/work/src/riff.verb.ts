@@ -21,7 +21,9 @@ function lateAt({ left }: WorkedRiff, bpm: number | undefined): readonly object[
   if (bpm === undefined) return [];
   return left.shifts
     .map(({ before, seconds, windowBeats }) => ({
-      ...{ code: 'riff-reach', note: before + 1, seconds },
+      code: 'riff-reach',
+      note: before + 1,
+      seconds,
       hasSeconds: secondsAt(windowBeats, bpm),
     }))
     .filter((one) => one.seconds > one.hasSeconds);
@@ -39,14 +41,21 @@ export const riffVerb = verbOf(input, ({ text, meter = '4/4', tuning: told, capo
   const words = handWords(USUAL_CONVENTIONS, { tuning, capo });
   return {
     notes: notes.map((note) => ({ ...note, midi: sounds(note) })),
-    ...{ bars, faults },
+    bars,
+    faults,
     phrases: phrases.map(({ from, to, of, relation, known, words: said, line }) => ({
-      ...{ from: from + 1, to: to + 1, relation, known, words: said, line },
+      from: from + 1,
+      to: to + 1,
+      relation,
+      known,
+      words: said,
+      line,
       ...(of !== undefined && { of: of + 1 }),
     })),
     fingers: left.fingers,
     shifts: left.shifts.map(({ before, ...rest }) => ({ before: before + 1, ...rest })),
-    ...{ limitBpm: limit.limitBpm, because: limit.because },
+    limitBpm: limit.limitBpm,
+    because: limit.because,
     reach: lateAt(worked, bpm),
     said: phrases.map(({ from, to }) =>
       riffSaid(notes.slice(from, to + 1), { words, strings: tuning.length }),

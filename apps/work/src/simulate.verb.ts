@@ -76,7 +76,8 @@ export const simulateVerb = verbOf(input, ({ seed, player, wav, ...asking }) => 
   if (score.lastsS * slower > MOST_SECONDS)
     return workError('input', 'That lasts more than an hour; ask for fewer bars.', 'to');
   const expected = score.strokes.map(({ atS, chord, chordChange }) => ({
-    ...{ atS: atS * slower, chord },
+    atS: atS * slower,
+    chord,
     ...(chordChange && { chordChange }),
   }));
   const take = playStandIn(
@@ -102,8 +103,11 @@ export const simulateVerb = verbOf(input, ({ seed, player, wav, ...asking }) => 
     failed ?? {
       onsetsS: take.onsetsS.map(rounded),
       truth: {
-        ...{ missed: numbered(missed), extra, lateMs },
-        ...{ stumbles: numbered(stumbles), slow: numbered(slow) },
+        missed: numbered(missed),
+        extra,
+        lateMs,
+        stumbles: numbered(stumbles),
+        slow: numbered(slow),
       },
       ...(wav !== undefined && { wav }),
     }

@@ -38,12 +38,18 @@ function toAnswer(step: Step, work: Workpiece) {
     fingers: formatFingers(one.fingers),
   }));
   return {
-    ...{ id, kind, title, atoms, needs },
+    id,
+    kind,
+    title,
+    atoms,
+    needs,
     ...(grips.length > 0 && { grips }),
     ...(layer !== undefined && { layer }),
     ...(bars && { bars }),
     ...(rungs.length > 0 && { startBpm: rungs[0], goalBpm: rungs.at(-1), rungs }),
-    ...{ goal, minutes: rounded(minutes), why },
+    goal,
+    minutes: rounded(minutes),
+    why,
   };
 }
 

@@ -44,11 +44,15 @@ export const takeVerb = verbOf(input, ({ expected, onsetsS, latencyMs }) => {
     clean,
     missed: measures.missed.length,
     extra: measures.extra.length,
-    ...{ lateMs: measures.lateMs, spreadMs: measures.spreadMs },
-    ...{ driftPercent: measures.driftPercent, latencyMs: measures.latencyMs },
+    lateMs: measures.lateMs,
+    spreadMs: measures.spreadMs,
+    driftPercent: measures.driftPercent,
+    latencyMs: measures.latencyMs,
     worst: worst
       ? {
-          ...{ kind: worst.what, stroke: worst.stroke + 1, by: worst.by },
+          kind: worst.what,
+          stroke: worst.stroke + 1,
+          by: worst.by,
           atS: strokes[worst.stroke]?.atS ?? 0,
           lateMs: measures.lateMs[worst.stroke] ?? null,
           ...(worst.change && { from: worst.change.from, to: worst.change.to }),

@@ -90,7 +90,9 @@ export const addStudentsSchema = exactly({
   students: array()
     .of(
       exactly({
-        ...{ name: words(80), signInName: signInName(), guardian: maybeWords(200) },
+        name: words(80),
+        signInName: signInName(),
+        guardian: maybeWords(200),
         isMinor: boolean().strict(true).required('must be said'),
         guardianConsentOn: maybeDay(),
         profile: studentProfileSchema,

@@ -93,17 +93,23 @@ export type LessonSlot = StudentProfile['lessonSlot'];
 
 /** A student nobody has told anything of yet. */
 export const NEW_PROFILE: StudentProfile = {
-  ...{ ageBand: 'adult', instrument: '', scaleLengthMm: null, stretchMm: null, plays: 'pick' },
+  ageBand: 'adult',
+  instrument: '',
+  scaleLengthMm: null,
+  stretchMm: null,
+  plays: 'pick',
   minutesByWeekday: [15, 15, 15, 15, 15, 15, 15],
-  ...{
-    lessonSlot: null,
-    teacherId: null,
-    ownedGrips: [],
-    ownedPatterns: [],
-    changes: [],
-    strokesPerSecond: null,
-  },
-  ...{ rungPercent: null, songsPlayed: '', voiceRange: '', bodyNote: '', saidLast: '' },
+  lessonSlot: null,
+  teacherId: null,
+  ownedGrips: [],
+  ownedPatterns: [],
+  changes: [],
+  strokesPerSecond: null,
+  rungPercent: null,
+  songsPlayed: '',
+  voiceRange: '',
+  bodyNote: '',
+  saidLast: '',
 };
 
 export interface SaveProfile {

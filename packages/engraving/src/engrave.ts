@@ -82,7 +82,10 @@ export function engraveRiff(options: EngraveOptions): EngravedRiff {
   const say = handWords(conventions, { tuning, capo });
   const words = riffSaid(riff.notes, { words: say, strings: tuning.length });
   const engraved: Engraved = {
-    ...{ notes: riff.notes, fingers: riff.left.fingers, phrases: riff.phrases, words },
+    notes: riff.notes,
+    fingers: riff.left.fingers,
+    phrases: riff.phrases,
+    words,
     positions: positionsOf(riff),
     strings: stringNames(tuning, conventions),
     fretShift: conventions.frets === 'nut' ? capo : 0,

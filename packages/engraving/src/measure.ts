@@ -11,11 +11,17 @@ export function measured(text: string, size: number): TextMetrics {
   const [ascent, descent] = [ASCENT * size, 0];
   return {
     width,
-    ...{ actualBoundingBoxAscent: ascent, actualBoundingBoxDescent: descent },
-    ...{ actualBoundingBoxLeft: 0, actualBoundingBoxRight: width },
-    ...{ fontBoundingBoxAscent: ascent, fontBoundingBoxDescent: descent },
-    ...{ alphabeticBaseline: 0, emHeightAscent: ascent, emHeightDescent: descent },
-    ...{ hangingBaseline: 0, ideographicBaseline: 0 },
+    actualBoundingBoxAscent: ascent,
+    actualBoundingBoxDescent: descent,
+    actualBoundingBoxLeft: 0,
+    actualBoundingBoxRight: width,
+    fontBoundingBoxAscent: ascent,
+    fontBoundingBoxDescent: descent,
+    alphabeticBaseline: 0,
+    emHeightAscent: ascent,
+    emHeightDescent: descent,
+    hangingBaseline: 0,
+    ideographicBaseline: 0,
   };
 }
 

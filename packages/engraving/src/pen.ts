@@ -132,8 +132,14 @@ export class Pen extends RenderContext {
     const { fill, size, family } = this.state;
     const isMusic = family.startsWith(MUSIC) && /[\uE000-\uF8FF]/.test(text);
     this.shapes.push({
-      ...{ kind: 'text', x: rounded(x), y: rounded(y), text, size: rounded(size) },
-      ...{ role: roleOf(fill, 'ink'), isBold: !isMusic, anchor: 'start' },
+      kind: 'text',
+      x: rounded(x),
+      y: rounded(y),
+      text,
+      size: rounded(size),
+      role: roleOf(fill, 'ink'),
+      isBold: !isMusic,
+      anchor: 'start',
       ...(isMusic && { isMusic }),
     });
     return this;

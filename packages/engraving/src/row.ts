@@ -319,7 +319,10 @@ class RowEngraver {
         const at = x + BAR_PADDING / 2 + (slot + 0.5) * this.row.slotWidth;
         if (isBeat || begins || bar.slotsPerBeat <= 2)
           this.text(said[slot] ?? '', [at, y], {
-            ...{ role: begins ? 'ink' : 'soft', isBold: isBeat, isFigure: true, size: 11 },
+            role: begins ? 'ink' : 'soft',
+            isBold: isBeat,
+            isFigure: true,
+            size: 11,
           });
       }
       x += widthOf([bar], this.row.slotWidth);

@@ -7,7 +7,8 @@ const LOOK_MS = 5000;
 
 /** What a server has to be made with, so that requests whose head is not there in time are closed. */
 export const halfRequestOptions = (patienceMs = PATIENCE_MS) => ({
-  ...{ headersTimeout: patienceMs, requestTimeout: LONGEST_MS },
+  headersTimeout: patienceMs,
+  requestTimeout: LONGEST_MS,
   connectionsCheckingInterval: Math.min(LOOK_MS, patienceMs),
 });
 

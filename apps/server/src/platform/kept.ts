@@ -55,7 +55,9 @@ export function createKeptStore<T>(sequelize: Sequelize, { table, key, column }:
       const sql = `UPDATE ${table} SET ${column} = ?, version = version + 1, saved_by = ?, saved_at = ? WHERE ${key} = ? AND version = ?`;
       const replacements = [JSON.stringify(value), by, at, id, baseVersion];
       const [, count] = await sequelize.query(sql, {
-        ...{ replacements, type: QueryTypes.UPDATE, transaction },
+        replacements,
+        type: QueryTypes.UPDATE,
+        transaction,
       });
       return count === 1;
     },

@@ -12,7 +12,10 @@ import { toProblem } from './problems';
 import { SignedOut } from './signed-out';
 
 const CLOSED_DOOR: StudioDoor = {
-  ...{ studioName: '', needsSetUp: false, isDemo: false, demoAccounts: [] },
+  studioName: '',
+  needsSetUp: false,
+  isDemo: false,
+  demoAccounts: [],
 };
 
 const KEPT_AS = 'harvu-me';

@@ -104,7 +104,9 @@ export class TableImport<What, Field extends string> {
   protected readonly uses = computed((): readonly ColumnUse[] => {
     const columns = this.found()?.columns;
     return this.kind().fields.map(([field, words]) => ({
-      ...{ field, words, column: columns?.[field] ?? null },
+      field,
+      words,
+      column: columns?.[field] ?? null,
     }));
   });
   protected readonly taken = computed(() =>

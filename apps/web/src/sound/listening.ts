@@ -87,7 +87,8 @@ export const listening = {
     let top = 0;
     for (const one of samples) top = Math.max(top, Math.abs(one));
     const mine = atRate(samples, {
-      ...{ from, until: from + guide.length },
+      from,
+      until: from + guide.length,
       gain: top > 0 ? AS_LOUD / top : 1,
     });
     const wav = new WaveFile();

@@ -76,7 +76,8 @@ function hitsOf(input: MIDIInput): Observable<PadHit> {
   return fromEvent<MIDIMessageEvent>(input, 'midimessage').pipe(
     filter(({ data }) => data !== null && isNoteOn(data)),
     map(({ timeStamp, data }) => ({
-      ...{ atS: timeStamp / 1000, pad: input.name ?? 'MIDI pad' },
+      atS: timeStamp / 1000,
+      pad: input.name ?? 'MIDI pad',
       midi: data?.[1] ?? 0,
     })),
   );

@@ -32,7 +32,10 @@ export class PatternPlayer {
   start(heard: Heard): void {
     this.heard.set(heard);
     this.sound.start(patternScore(heard.pattern, heard), {
-      ...{ slower: 1, countInBars: 0, breathes: false, hasOffBeats: false },
+      slower: 1,
+      countInBars: 0,
+      breathes: false,
+      hasOffBeats: false,
     });
   }
 

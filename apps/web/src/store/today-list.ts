@@ -63,8 +63,14 @@ export class TodayList {
     const personId = this.session.person()?.id;
     if (personId === undefined) return;
     const listed = cards.map(({ planId, song, step, minutes, why }) => ({
-      ...{ planId, stepId: step.id, title: step.title, song, minutes, isVisit: why === 'visit' },
-      ...{ spentS: 0, isOver: false },
+      planId,
+      stepId: step.id,
+      title: step.title,
+      song,
+      minutes,
+      isVisit: why === 'visit',
+      spentS: 0,
+      isOver: false,
     }));
     this.begun.set({ personId, day: this.session.today(), cards: listed });
   }

@@ -6,8 +6,15 @@ import { overviewOf, type PlanOverview } from '@harvu/core/progress';
 
 /** A studio with nobody in it. */
 export const NOTHING: Overview = {
-  ...{ today: '2026-11-26', time: '14:00', students: [], songs: [], minutesByWeekday: null },
-  ...{ lessons: [], teachers: [], waiting: [], constants: {} },
+  today: '2026-11-26',
+  time: '14:00',
+  students: [],
+  songs: [],
+  minutesByWeekday: null,
+  lessons: [],
+  teachers: [],
+  waiting: [],
+  constants: {},
 };
 
 /** A song nobody has touched yet. */
@@ -19,8 +26,15 @@ export const FRESH: PlanOverview = overviewOf(
 /** A song of somebody, whose name is their id. */
 export function songOf(name: string, more: Partial<PlanOverview> = {}): SongAtAGlance {
   return {
-    ...{ id: name, songId: 's', title: 'A song', playedBy: '', studentId: name, studentName: name },
-    ...{ revision: 1, assignedAt: '2026-11-01T09:00:00.000Z', withdrawnAt: null },
+    id: name,
+    songId: 's',
+    title: 'A song',
+    playedBy: '',
+    studentId: name,
+    studentName: name,
+    revision: 1,
+    assignedAt: '2026-11-01T09:00:00.000Z',
+    withdrawnAt: null,
     overview: { ...FRESH, ...more },
   };
 }
@@ -29,7 +43,14 @@ export function songOf(name: string, more: Partial<PlanOverview> = {}): SongAtAG
 export function studentOf(name: string, more: Partial<StudentAtAGlance> = {}): StudentAtAGlance {
   const { lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast } = NEW_PROFILE;
   return {
-    ...{ id: name, name, lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast },
+    id: name,
+    name,
+    lessonSlot,
+    teacherId,
+    ageBand,
+    minutesByWeekday,
+    bodyNote,
+    saidLast,
     ...more,
   };
 }
@@ -37,8 +58,16 @@ export function studentOf(name: string, more: Partial<StudentAtAGlance> = {}): S
 /** A lesson of somebody today. */
 export function lessonOf(name: string, more: Partial<StoredLesson> = {}): StoredLesson {
   return {
-    ...{ id: `lesson of ${name}`, studentId: name, teacherId: null, slotDay: '2026-11-26' },
-    ...{ day: '2026-11-26', time: '15:30', minutes: 30, state: 'planned', version: 0, notes: null },
+    id: `lesson of ${name}`,
+    studentId: name,
+    teacherId: null,
+    slotDay: '2026-11-26',
+    day: '2026-11-26',
+    time: '15:30',
+    minutes: 30,
+    state: 'planned',
+    version: 0,
+    notes: null,
     ...more,
   };
 }

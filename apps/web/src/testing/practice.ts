@@ -23,8 +23,14 @@ import { StillSound } from './room-sound';
 export function planProgress(document: SongDocument): PlanProgress {
   const figures = { student: USUAL_STUDENT, constants: {} };
   const plan = {
-    ...{ id: 'p1', songId: 's1', title: 'A song', document, events: [], revision: 3 },
-    ...{ teaching: USUAL_TEACHING, figures },
+    id: 'p1',
+    songId: 's1',
+    title: 'A song',
+    document,
+    events: [],
+    revision: 3,
+    teaching: USUAL_TEACHING,
+    figures,
   } as unknown as Plan;
   return { ...answers.progress(plan, '2026-11-24', USUAL_CONVENTIONS), plan };
 }
@@ -45,7 +51,8 @@ export class PracticeVisit {
         this.put.push(one);
         return Promise.resolve();
       },
-      ...{ unsent: signal([]), problem: signal(null) },
+      unsent: signal([]),
+      problem: signal(null),
     };
     setUpPage([
       ...[PracticeState, Playing, RecordingState, Marks, ...more],

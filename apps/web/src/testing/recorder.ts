@@ -23,7 +23,8 @@ export class Recorder {
     await context.audioWorklet.addModule(url);
     URL.revokeObjectURL(url);
     const node = new AudioWorkletNode(context, 'recorder', {
-      ...{ channelCount: 1, channelCountMode: 'explicit' },
+      channelCount: 1,
+      channelCountMode: 'explicit',
     });
     const recorder = new Recorder(node);
     node.port.onmessage = ({ data }: MessageEvent<Block>) => recorder.blocks.push(data);

@@ -16,20 +16,34 @@ export const people = [
 ];
 export const song = { id: 's', title: 'A song', playedBy: '', revision: 3, document };
 export const summary = {
-  ...{ id: 'p', songId: 's', title: 'A song', playedBy: '', studentId: 'o' },
-  ...{ studentName: 'Odalys Renn', revision: 3, assignedAt: '', withdrawnAt: null },
+  id: 'p',
+  songId: 's',
+  title: 'A song',
+  playedBy: '',
+  studentId: 'o',
+  studentName: 'Odalys Renn',
+  revision: 3,
+  assignedAt: '',
+  withdrawnAt: null,
 };
 export const known: KnownStudent = {
   teachers: [],
   practised: null,
   leftHanded: false,
-  ...{ id: 'o', name: 'Odalys Renn', version: 1 },
+  id: 'o',
+  name: 'Odalys Renn',
+  version: 1,
   profile: { ...NEW_PROFILE, ownedGrips: ['D'], strokesPerSecond: 4, bodyNote: 'sore wrist' },
   shown: { ownedGrips: [], ownedPatterns: [], changes: [{ from: 'G', to: 'C', seconds: 0.3 }] },
 };
 
 export const PLAN = {
-  ...{ document, events: [], lastEvent: 0, hasMore: false, version: 1, teaching: USUAL_TEACHING },
+  document,
+  events: [],
+  lastEvent: 0,
+  hasMore: false,
+  version: 1,
+  teaching: USUAL_TEACHING,
   figures: { student: { ownedGrips: [], ownedPatterns: [], changes: [] }, constants: {} },
   minutesByWeekday: [10, 10, 10, 10, 10, 10, 10],
 };

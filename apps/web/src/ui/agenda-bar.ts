@@ -2,8 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { AgendaItem } from '@harvu/core/brief';
 
 const FILLS: Readonly<Partial<Record<AgendaItem['kind'], string>>> = {
-  ...{ hear: 'bg-spruce-wash', whole: 'bg-spruce-wash', work: 'bg-brass-wash' },
-  ...{ hurt: 'bg-brass-wash', new: 'bg-slate-wash', visit: 'bg-slate-wash' },
+  hear: 'bg-spruce-wash',
+  whole: 'bg-spruce-wash',
+  work: 'bg-brass-wash',
+  hurt: 'bg-brass-wash',
+  new: 'bg-slate-wash',
+  visit: 'bg-slate-wash',
 };
 
 /** A lesson's agenda as one line, each part as wide as its minutes. */

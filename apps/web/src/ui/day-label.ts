@@ -13,7 +13,8 @@ export function dayWords(iso: string, told: Told = 'day'): string {
   if (Number.isNaN(date.getTime())) return '';
   const isThisYear = date.getFullYear() === new Date().getFullYear();
   return new Intl.DateTimeFormat(LOCALE, {
-    ...{ day: 'numeric', month: 'short' },
+    day: 'numeric',
+    month: 'short',
     ...(!isThisYear && { year: 'numeric' }),
     ...(told === 'weekday' && { weekday: 'long' }),
     ...(told === 'time' && { hour: '2-digit', minute: '2-digit' }),

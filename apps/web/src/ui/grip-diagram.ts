@@ -28,8 +28,12 @@ export class GripDiagram {
 
   protected readonly drawing = computed(() =>
     gripDrawing({
-      ...{ grip: this.grip(), fingers: this.fingers(), setup: this.setup() },
-      ...{ staying: this.staying(), moves: this.moves(), conventions: this.conventions() },
+      grip: this.grip(),
+      fingers: this.fingers(),
+      setup: this.setup(),
+      staying: this.staying(),
+      moves: this.moves(),
+      conventions: this.conventions(),
     }),
   );
 }

@@ -118,9 +118,13 @@ export class RiffTab {
     const [engrave, only, hasPhrases] = [this.engraving.engrave(), this.only(), this.hasPhrases()];
     return (
       engrave?.({
-        ...{ riff: this.riff(), barBeats: this.barBeats(), unit: this.unit() },
-        ...{ tuning: this.tuning(), capo: this.capo() },
-        ...{ conventions: this.conventions(), width: this.width() / this.scale() },
+        riff: this.riff(),
+        barBeats: this.barBeats(),
+        unit: this.unit(),
+        tuning: this.tuning(),
+        capo: this.capo(),
+        conventions: this.conventions(),
+        width: this.width() / this.scale(),
         ...(hasPhrases !== undefined && { hasPhrases }),
         ...(only && { only }),
       }).rows ?? []

@@ -156,13 +156,16 @@ export class TempoChart {
         label: '',
         data: [...to(ahead.early), { x: ahead.late, y: this.goalBpm() }],
         ...bare,
-        ...{ fill: '-1', backgroundColor: this.colour('--brass-wash') },
+        fill: '-1',
+        backgroundColor: this.colour('--brass-wash'),
       },
       {
         label: `${ahead.name}, probably`,
         data: to(ahead.likely),
         borderColor: this.colour('--brass'),
-        ...{ borderDash: [4, 4], borderWidth: 2, pointRadius: 0 },
+        borderDash: [4, 4],
+        borderWidth: 2,
+        pointRadius: 0,
       },
     ];
   }
@@ -207,7 +210,9 @@ export class TempoChart {
           legend: {
             position: 'bottom',
             labels: {
-              ...{ color: this.colour('--ink'), boxWidth: 26, boxHeight: 0 },
+              color: this.colour('--ink'),
+              boxWidth: 26,
+              boxHeight: 0,
               filter: ({ text }) => text !== '',
             },
           },

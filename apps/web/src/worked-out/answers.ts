@@ -396,8 +396,11 @@ export const answers = {
     const open = progress.filter((one) => one.state !== 'done').map((one) => one.step);
     return {
       ...made,
-      ...{ readiness: summaryOf(readiness), blocks: filledBlocks(work.timeline, readiness) },
-      ...{ progress, lines: tempoLines(steps, tries, goal), left: timeOf(open, work.constants) },
+      readiness: summaryOf(readiness),
+      blocks: filledBlocks(work.timeline, readiness),
+      progress,
+      lines: tempoLines(steps, tries, goal),
+      left: timeOf(open, work.constants),
       due: dueParts(progress, tries, today),
       ...whenReached(readiness.heldBackBy?.step, plan.events, today),
       ...stuckOf(progress, tries),

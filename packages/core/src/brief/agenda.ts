@@ -123,7 +123,9 @@ function toWorkAt(song: SongNow): readonly Candidate[] {
     .toSorted((a, b) => rank(a) - rank(b))
     .map((step) =>
       ofStep(step.isWholeSong ? 'whole' : 'work', step, {
-        ...{ planId: song.planId, song: song.title, why: workWords(step) },
+        planId: song.planId,
+        song: song.title,
+        why: workWords(step),
       }),
     );
 }
@@ -148,14 +150,22 @@ function toFill(songs: readonly SongNow[]): readonly Candidate[] {
   const through = songs
     .filter(({ overview }) => overview.readiness.restBpm !== null)
     .map(({ planId, title }): Candidate => ({
-      ...{ kind: 'whole', planId, stepId: null, song: title, title: `Through ${title}` },
-      ...{ why: 'as far as it goes, without a stop', ...LASTS.whole },
+      kind: 'whole',
+      planId,
+      stepId: null,
+      song: title,
+      title: `Through ${title}`,
+      why: 'as far as it goes, without a stop',
+      ...LASTS.whole,
     }));
   const isNearlyDone = ({ overview: { doneCount, stepCount, open } }: SongNow): boolean =>
     doneCount >= NEARLY_DONE * stepCount && open.every(({ stuck }) => stuck === null);
   const next: Candidate = {
-    ...{ kind: 'choose', ...NOTHING, title: 'Listen for the next song' },
-    ...{ why: 'little is left to learn', ...LASTS.choose },
+    kind: 'choose',
+    ...NOTHING,
+    title: 'Listen for the next song',
+    why: 'little is left to learn',
+    ...LASTS.choose,
   };
   return [...through, ...(songs.length > 0 && songs.every(isNearlyDone) ? [next] : [])];
 }
@@ -185,7 +195,9 @@ function candidates(
     ...(sore
       ? [
           {
-            ...{ ...NOTHING, kind: 'hurt' as const, title: 'Ask about the hand' },
+            ...NOTHING,
+            kind: 'hurt' as const,
+            title: 'Ask about the hand',
             why: `something hurt on ${told(sore.on)}`,
             ...LASTS.hurt,
           },
@@ -196,8 +208,12 @@ function candidates(
     ...(asked
       ? [
           {
-            ...{ kind: 'question' as const, planId: asked.planId, stepId: null },
-            ...{ song: asked.song, title: `Asked: “${asked.words}”`, why: told(asked.on) },
+            kind: 'question' as const,
+            planId: asked.planId,
+            stepId: null,
+            song: asked.song,
+            title: `Asked: “${asked.words}”`,
+            why: told(asked.on),
             ...LASTS.question,
           },
         ]
@@ -255,17 +271,18 @@ function toItem({ least: _least, usual: _usual, most: _most, ...item }: Chosen):
 }
 
 const FREE = {
-  ...{ id: 'free', kind: 'free' as const, ...NOTHING },
-  ...{ title: 'Time that is yours', why: 'nothing else is waiting' },
+  id: 'free',
+  kind: 'free' as const,
+  ...NOTHING,
+  title: 'Time that is yours',
+  why: 'nothing else is waiting',
 };
 const CHOOSE: Candidate = {
-  ...{
-    kind: 'choose',
-    ...NOTHING,
-    title: 'Choose a song',
-    why: 'none is in work',
-    ...LASTS.choose,
-  },
+  kind: 'choose',
+  ...NOTHING,
+  title: 'Choose a song',
+  why: 'none is in work',
+  ...LASTS.choose,
 };
 
 function minutesIn(items: readonly { readonly minutes: number }[]): number {

@@ -116,8 +116,10 @@ export function attentionOf(student: StudentNow, asked: Looking): Attention {
     ...(comesToday ? [{ kind: 'lesson' as const, words: 'Comes today.', planId: null }] : []),
   ];
   const weights: Readonly<Record<Reason['kind'], number>> = {
-    ...{ sore: constants.attentionSore, deadline: constants.attentionDeadline },
-    ...{ stuck: constants.attentionStuck, silent: constants.attentionSilent },
+    sore: constants.attentionSore,
+    deadline: constants.attentionDeadline,
+    stuck: constants.attentionStuck,
+    silent: constants.attentionSilent,
     lesson: constants.attentionLesson,
   };
   const reasons = found

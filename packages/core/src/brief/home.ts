@@ -28,21 +28,28 @@ export function homeCards({ songs, minutesByWeekday }: StudentNow, today: Day): 
   return { day, minutes, cards: todaysCards(own, { today: day, minutes, isSore }) };
 }
 
+/** What of a card is said. */
+interface CardTold extends Pick<TodaysCard, 'why'> {
+  readonly step: Pick<TodaysCard['step'], 'title' | 'nowBpm' | 'rungUnit' | 'goal'>;
+}
+
 /**
  * Says a card in exact words: what, at which tempo, how often clean, for how long.
  *
  * @example
  * cardWords({ step: { title: 'Verse', nowBpm: 70, rungUnit: 'bpm', goal: '3 times clean in a row' }, minutes: 5, song: 'W', why: 'goes on' }) // 'Verse (W): at 70 bpm, 3 times clean in a row; 5 min'
  */
-export function cardWords({
-  step,
-  minutes,
-  song,
-  why,
-}: Pick<TodaysCard, 'minutes' | 'song' | 'why'> & {
-  readonly step: Pick<TodaysCard['step'], 'title' | 'nowBpm' | 'rungUnit' | 'goal'>;
-}): string {
+export function cardWords(card: CardTold & Pick<TodaysCard, 'minutes' | 'song'>): string {
+  return `${card.step.title} (${card.song}): ${askWords(card)}; ${card.minutes} min`;
+}
+
+/**
+ * Says what a card asks for: at which tempo, how often clean.
+ *
+ * @example
+ * askWords({ step: { title: 'Verse', nowBpm: 70, rungUnit: 'bpm', goal: '3 clean in a row' }, why: 'visit' }) // 'at 70 bpm, once through, so that it stays'
+ */
+export function askWords({ step, why }: CardTold): string {
   const tempo = step.nowBpm === null ? '' : `at ${step.nowBpm} ${step.rungUnit}, `;
-  const goal = why === 'visit' ? 'once through, so that it stays' : step.goal;
-  return `${step.title} (${song}): ${tempo}${goal}; ${minutes} min`;
+  return tempo + (why === 'visit' ? 'once through, so that it stays' : step.goal);
 }

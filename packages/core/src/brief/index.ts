@@ -2,7 +2,7 @@ export { AGENDA_KINDS, agendaOf } from './agenda';
 export type { AgendaItem, AgendaKind, LessonTime } from './agenda';
 export { attentionOf } from './attention';
 export type { Attention, Looking, Reason } from './attention';
-export { cardWords, homeCards } from './home';
+export { askWords, cardWords, homeCards } from './home';
 export type { HomeCards } from './home';
 export { milestoneWords } from './milestone-words';
 export { sinceLesson } from './since-lesson';

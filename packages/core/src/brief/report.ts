@@ -89,7 +89,8 @@ export function termReport({ songs }: StudentNow, term: Term): TermReport {
   const daysWithPractice = minutes.filter((one) => one > 0).length;
   return {
     line: termLine(sum, daysWithPractice, term),
-    ...{ minutes: sum, daysWithPractice },
+    minutes: sum,
+    daysWithPractice,
     weeks: Array.from({ length: Math.ceil(days.length / WEEK_DAYS) }, (_, week) => ({
       from: dayAfter(term.from, week * WEEK_DAYS),
       minutes: minutes
@@ -98,7 +99,9 @@ export function termReport({ songs }: StudentNow, term: Term): TermReport {
     })),
     songs: practised
       .map((song) => ({
-        ...{ planId: song.planId, title: song.title, line: songLine(song) },
+        planId: song.planId,
+        title: song.title,
+        line: songLine(song),
         reached: song.overview.milestones.filter(({ on }) => isIn(on)),
       }))
       .toSorted((a, b) => b.reached.length - a.reached.length),

@@ -73,7 +73,9 @@ function adviceAt(work: Workpiece, at: number): KeyChangeAdvice | undefined {
   const silence = silentBeats(chordsIn(before).toReversed()) + silentBeats(chordsIn(one));
   const capoTo = work.capo + one.part.semitones;
   return {
-    ...{ section: one.name, semitones: one.part.semitones, minutes },
+    section: one.name,
+    semitones: one.part.semitones,
+    minutes,
     newGrips: fresh.map(({ name }) => name),
     capoTo: capoTo >= 0 && capoTo <= HIGHEST_CAPO ? capoTo : null,
     secondsThere: silence * beatSeconds,

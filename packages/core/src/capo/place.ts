@@ -195,7 +195,11 @@ export function optionAt(
   const stay = isNow ? 0 : work.constants.capoMovedMinutes;
   const cost = learning + UNHELD_MINUTES * none.length + loadMinutes(moved, work, shapes) + stay;
   return {
-    ...{ capo, higher, isNow, shapes, cost: Math.round(cost * 10) / 10 },
+    capo,
+    higher,
+    isNow,
+    shapes,
+    cost: Math.round(cost * 10) / 10,
     key: sounding,
     chords: chordsOf(moved).map(({ name }) => name),
     barres: shapes.filter(({ isBarre }) => isBarre).length,

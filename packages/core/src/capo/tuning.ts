@@ -37,7 +37,9 @@ function tuned(song: SongDocument, tuning: Tuning, work: Workpiece): TunedSong {
   const open = struck.filter((fret) => fret === 0).length;
   const cost = newGripMinutes(work, shapes) + changeMinutes(work) + loadMinutes(song, work, shapes);
   return {
-    ...{ name: tuningName(tuning), cost: Math.round(cost * 10) / 10, shapes },
+    name: tuningName(tuning),
+    cost: Math.round(cost * 10) / 10,
+    shapes,
     barres: shapes.filter(({ isBarre }) => isBarre).length,
     openShare: struck.length === 0 ? 0 : open / struck.length,
     lowest: lowestNote(work),
@@ -65,6 +67,7 @@ export function tuningAdvice(
   return {
     own: tuned(song, tuning, work),
     standard: tuned(inStandard, STANDARD_TUNING, workpieceOf(inStandard, options)),
-    ...{ strings, seconds: strings * work.constants.retuneSeconds },
+    strings,
+    seconds: strings * work.constants.retuneSeconds,
   };
 }

@@ -55,7 +55,8 @@ export function voiceAdvice(
     return places.toSorted(byCost(compared.now.capo)).slice(0, 1);
   });
   return {
-    ...{ fits: fits !== null && fits.from > fits.to ? null : fits, tooWide },
+    fits: fits !== null && fits.from > fits.to ? null : fits,
+    tooWide,
     options: best
       .toSorted((a, b) => a.cost - b.cost || Math.abs(a.higher) - Math.abs(b.higher))
       .slice(0, SHOWN),

@@ -143,7 +143,9 @@ function mapFaults(song: SongDocument, mapLine: number): readonly ChartFault[] {
       message: `The map names "${name}", which is not written. Write it, or take it off.`,
     })),
     ...unplayed.map((name) => ({
-      ...{ ...at, section: names.indexOf(name), detail: ['unplayed'] },
+      ...at,
+      section: names.indexOf(name),
+      detail: ['unplayed'],
       message: `"${name}" is written but never on the map. Add it, or delete it.`,
     })),
   ];
@@ -237,7 +239,9 @@ function gripFaults(song: SongDocument): readonly ChartFault[] {
     .filter(({ grip }) => grip.length !== strings)
     .map(({ name, grip }) => ({
       code: 'grip-unread',
-      ...{ line: 1, column: 1, detail: [name, grip.length, strings] },
+      line: 1,
+      column: 1,
+      detail: [name, grip.length, strings],
       message: `The grip of ${name} has ${grip.length} strings; the tuning has ${strings}. Write one fret for each string.`,
     }));
 }

@@ -230,7 +230,8 @@ export function readNamedGrip(text: string): NamedGrip | undefined {
   const others = held && readOthers(more, held.grip.length);
   if (!held || !others) return undefined;
   return {
-    ...{ name: toPlainSigns(name), ...held },
+    name: toPlainSigns(name),
+    ...held,
     ...(others.length > 0 && { others }),
     ...(of !== undefined && { claim: readClaim(of, moves) }),
     ...(doubt !== undefined && { doubt: true as const }),
@@ -261,7 +262,9 @@ export function readNamedPattern(text: string): NamedPattern | undefined {
   if (!match?.[1] || !meter || !areFew(strokes)) return undefined;
   const [, name, , free, , told] = match;
   return {
-    ...{ name, meter, strokes },
+    name,
+    meter,
+    strokes,
     ...(free !== undefined && { free: true as const }),
     ...(told !== undefined && { told }),
   };

@@ -224,8 +224,11 @@ class ChartReader {
       const place = this.placesIn.get(section) ?? 0;
       this.placesIn.set(section, place + 1);
       this.places.push({
-        ...{ bar, section, place },
-        ...{ line: this.line, column: Math.max(1, column - this.shift) },
+        bar,
+        section,
+        place,
+        line: this.line,
+        column: Math.max(1, column - this.shift),
       });
     }
     return read.bars.map(({ bar }) => bar);

@@ -65,7 +65,10 @@ export function chartFindings(song: SongDocument): readonly Finding[] {
       const place: FindingPlace = section ? { kind: 'section', id: section.id } : { kind: 'map' };
       const barId = section && bar !== undefined ? [writtenIds(section)[bar] ?? bar] : [];
       return createFinding(code as CheckCode, {
-        ...{ place, at: wordsOf(fault, section), message, cause: [...barId, ...detail] },
+        place,
+        at: wordsOf(fault, section),
+        message,
+        cause: [...barId, ...detail],
         formerCause: `${message} ${lines[line - 1] ?? ''}`,
         remedies: mapRemedies(song, fault, section),
       });
@@ -95,7 +98,8 @@ export function unreadIn(song: SongDocument): readonly Unread[] {
   return readChart(writeChart(song), song)
     .faults.filter(({ code }) => UNREAD.has(code))
     .map((fault) => ({
-      ...{ code: fault.code, message: fault.message },
+      code: fault.code,
+      message: fault.message,
       at: song.sections[fault.section ?? -1]?.name ?? 'the head of the chart',
     }));
 }

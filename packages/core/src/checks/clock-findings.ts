@@ -19,7 +19,9 @@ function lengthFinding(before: MarkedSection, at: MarkedSection, missingBars: nu
   const clock = `${formatClock(seconds(before.startsAtS))} to ${formatClock(seconds(at.startsAtS))}`;
   const message = `From ${clock} the recording ${missingBars > 0 ? 'is longer' : 'is shorter'}: it ${has} ${barsWords(missingBars)} here. Listen again, or move the mark.`;
   return createFinding('clock', {
-    ...{ place: { kind: 'section', id: before.section }, at: before.name, message },
+    place: { kind: 'section', id: before.section },
+    at: before.name,
+    message,
     cause: ['bars', missingBars],
   });
 }

@@ -32,7 +32,8 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
       ...(open.length > 0
         ? [
             createFinding('doubt-open', {
-              ...{ place, at: section.name },
+              place,
+              at: section.name,
               cause: ['bars', ...openBars.map((bar) => bar.id)],
               message: `${where} ${open.join(', ')} ${open.length === 1 ? 'needs' : 'need'} listening.`,
             }),
@@ -41,7 +42,8 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
       ...(section.timesDoubt
         ? [
             createFinding('doubt-open', {
-              ...{ place, at: section.name },
+              place,
+              at: section.name,
               cause: ['times', section.times],
               message: `How often it is played (${section.times} times) needs listening.`,
               remedies: [
@@ -71,7 +73,8 @@ function mapDoubts(song: SongDocument): readonly Finding[] {
     const commands = [{ kind: 'set-map' as const, map: song.map.with(at, sure) }];
     return [
       createFinding('map-count', {
-        ...{ place: { kind: 'map' as const }, at: 'the map' },
+        place: { kind: 'map' as const },
+        at: 'the map',
         cause: [idOf(song, entry.section), entry.times, at],
         message: `How often ${entry.section} is played there (${entry.times} times) needs listening.`,
         remedies: [{ label: 'It is right', commands }],

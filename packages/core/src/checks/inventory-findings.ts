@@ -52,7 +52,8 @@ function transposed(song: SongDocument, grips: readonly SongGrip[]): readonly Fi
     const proposed = grips.filter((grip) => moved.includes(grip.name));
     return [
       createFinding('inventory', {
-        ...{ place: { kind: 'section', id: section.id }, at: section.name },
+        place: { kind: 'section', id: section.id },
+        at: section.name,
         cause: ['moved', by, ...moved],
         message: `${entry.section} comes ${by > 0 ? '+' : '−'}${Math.abs(by)} semitones; ${list(moved)} ${moved.length === 1 ? 'has' : 'have'} no grip of yours, nor is a capo planned.`,
         remedies: [

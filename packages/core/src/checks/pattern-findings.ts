@@ -139,7 +139,8 @@ function unknownFindings(song: SongDocument): readonly Finding[] {
       .filter((one) => !written.has(one))
       .map((one) =>
         createFinding('pattern-fill', {
-          ...{ place: { kind: 'section', id }, at: name },
+          place: { kind: 'section', id },
+          at: name,
           cause: ['unwritten', one],
           message: `It is played with “${one}”, which is not written. Write the pattern, or choose another.`,
         }),

@@ -31,7 +31,10 @@ export function rightsFindings(song: SongDocument): readonly Finding[] {
     'These are many words. Lyrics need a licence, also to print or to share them; a few cue words are enough. Local law decides.';
   return [
     createFinding('rights', {
-      ...{ place: { kind: 'song' }, cause: ['words'], message, formerCause: 'long words' },
+      place: { kind: 'song' },
+      cause: ['words'],
+      message,
+      formerCause: 'long words',
     }),
   ];
 }

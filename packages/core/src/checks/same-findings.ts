@@ -35,7 +35,8 @@ function candidateOf(song: SongDocument, section: Section): Candidate {
     const teller = [section, ...parentsOf(song, section)].find((one) => one.pattern !== undefined);
     const pattern = teller?.pattern;
     return {
-      ...{ chords: barChords(bar, beats), beats: barBeats(bar, beats) },
+      chords: barChords(bar, beats),
+      beats: barBeats(bar, beats),
       ...(pattern !== undefined && { pattern }),
     };
   });
@@ -118,7 +119,8 @@ function couldDerive(song: SongDocument): readonly Finding[] {
     });
     return [
       createFinding('same-claim', {
-        ...{ place: { kind: 'section', id: one.section.id }, at: one.section.name },
+        place: { kind: 'section', id: one.section.id },
+        at: one.section.name,
         cause: causeOf(parent.section, comparison),
         message: line,
         remedies: deriveRemedies(parent.section, one.section, comparison),
@@ -138,7 +140,8 @@ function falselyDerived(song: SongDocument): readonly Finding[] {
     const commands = [{ kind: 'write-out' as const, section: section.id }];
     return [
       createFinding('same-claim', {
-        ...{ place: { kind: 'section', id: section.id }, at: section.name },
+        place: { kind: 'section', id: section.id },
+        at: section.name,
         cause: ['differs', parent.id],
         message,
         remedies: [{ label: 'Write it out', commands }],

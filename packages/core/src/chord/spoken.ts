@@ -4,7 +4,11 @@ import type { Called } from './said';
 
 const PARTS = /^([A-G])([#b]{0,2})(.*?)(?:\/([A-G])([#b]{0,2}))?$/;
 const SIGNS: Readonly<Record<string, string>> = {
-  ...{ '': '', '#': ' sharp', b: ' flat', '##': ' double sharp', bb: ' double flat' },
+  '': '',
+  '#': ' sharp',
+  b: ' flat',
+  '##': ' double sharp',
+  bb: ' double flat',
 };
 const SILENT: Readonly<Record<string, string>> = { '-': 'silent', 'N.C.': 'no chord', '.': 'held' };
 /** Each sign of a chord's kind as it is said, longest first. */

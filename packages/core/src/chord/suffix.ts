@@ -220,8 +220,13 @@ function take(steps: readonly Step[], text: string, draft: Draft): string | unde
  */
 export function readSuffix(suffix: string): ChordParts | undefined {
   const draft: Draft = {
-    ...{ third: [4], fifth: [7], sixth: [], above: [], spare: [] },
-    ...{ isMajorSeventh: false, isDiminished: false },
+    third: [4],
+    fifth: [7],
+    sixth: [],
+    above: [],
+    spare: [],
+    isMajorSeventh: false,
+    isDiminished: false,
   };
   let text = plain(suffix);
   text = take(HEADS, text, draft) ?? text;

@@ -111,7 +111,9 @@ function formatIn(timeZone: string): Intl.DateTimeFormat {
   const known = formats.get(timeZone);
   if (known) return known;
   const made = new Intl.DateTimeFormat('en-US', {
-    ...{ timeZone, calendar: 'gregory', numberingSystem: 'latn' },
+    timeZone,
+    calendar: 'gregory',
+    numberingSystem: 'latn',
     ...({ year: 'numeric', month: '2-digit', day: '2-digit' } as const),
   });
   formats.set(timeZone, made);

@@ -100,8 +100,15 @@ function top(neck: Neck, shift: number): readonly Shape[] {
   };
   const fret = neck.first + shift;
   const label: Shape = {
-    ...{ kind: 'text', x: LEFT - 10, y: TOP + 14, text: String(fret), size: 11, role: 'soft' },
-    ...{ isBold: false, isFigure: true, anchor: 'end' },
+    kind: 'text',
+    x: LEFT - 10,
+    y: TOP + 14,
+    text: String(fret),
+    size: 11,
+    role: 'soft',
+    isBold: false,
+    isFigure: true,
+    anchor: 'end',
   };
   return [...(neck.first === 1 ? [nut] : []), ...(fret > 1 ? [label] : [])];
 }
@@ -132,7 +139,10 @@ function barres(neck: Neck, held: HeldGrip): readonly Shape[] {
     const [from, to] = [places[0] ?? 0, places.at(-1) ?? 0];
     const { x, y } = neck.at(held.grip[from] ?? 0, from);
     return {
-      ...{ kind: 'line', path: `M${x} ${y}H${neck.x(to)}`, width: 2 * DOT_RADIUS, isRound: true },
+      kind: 'line',
+      path: `M${x} ${y}H${neck.x(to)}`,
+      width: 2 * DOT_RADIUS,
+      isRound: true,
       role: finger !== null && held.staying?.includes(finger) ? 'stays' : 'ink',
     };
   });
@@ -184,7 +194,13 @@ function dots(neck: Neck, held: HeldGrip): readonly Shape[] {
     if (finger === null) return [dot];
     const text = String(finger);
     const number: Shape = {
-      ...{ kind: 'text', x, y: y + 3.8, text, size: 11, role: 'on-ink', isBold: true },
+      kind: 'text',
+      x,
+      y: y + 3.8,
+      text,
+      size: 11,
+      role: 'on-ink',
+      isBold: true,
     };
     return over ? [number] : [dot, number];
   });

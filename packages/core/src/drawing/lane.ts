@@ -155,7 +155,10 @@ export function laneDrawing(pattern: Pattern, style: LaneStyle): LaneDrawing {
     return { kind: 'line', path: `M${x} 2V${hand}`, role: 'ink', width: 2 };
   });
   return {
-    ...{ width, height, centres, words: slots.map(wordsOf).join('; ') },
+    width,
+    height,
+    centres,
+    words: slots.map(wordsOf).join('; '),
     shapes: [
       ...(isOnStrings ? stringLines(pattern, width) : [motion(slots)]),
       ...(isOnStrings ? pluckedNotes(pattern, centres) : []),

@@ -33,8 +33,10 @@ function piecesOf(text: string): readonly Piece[] {
     const bars = ROW.exec(line)?.[1]?.split('|');
     if (!bars) return [{ key: `line ${line}`, raw: line, isBar: false, opens: false }];
     return bars.map((raw, at) => ({
-      ...{ key: `bar ${raw.trim().replace(/\s+/g, ' ')}`, raw },
-      ...{ isBar: true, opens: at === 0 },
+      key: `bar ${raw.trim().replace(/\s+/g, ' ')}`,
+      raw,
+      isBar: true,
+      opens: at === 0,
     }));
   });
 }

@@ -52,7 +52,9 @@ export function withNewSection(
   const silence = [{ id: '', chords: [{ name: '-', span: 1 }] }];
   const like = song.sections.find((one) => one.name === parent);
   const section = {
-    ...{ id: '', name: freeName(song, name), times: 1 },
+    id: '',
+    name: freeName(song, name),
+    times: 1,
     ...(like ? { parent: like.name, bars: [] } : { bars: silence }),
   };
   return withSectionAfter(song, place < 0 ? song.sections.length - 1 : place, section);
@@ -70,7 +72,11 @@ export function withSectionCopied(song: SongDocument, id: SectionId): SongDocume
   if (!section) return song;
   const name = freeName(song, section.name);
   return withSectionAfter(song, place, {
-    ...{ id: '', name, times: section.times, parent: section.name, bars: [] },
+    id: '',
+    name,
+    times: section.times,
+    parent: section.name,
+    bars: [],
     ...(section.endings && {
       endings: section.endings.map((one) => ({ ...one, bars: one.bars.map(withoutId) })),
     }),
@@ -146,7 +152,10 @@ export function withSectionSplit(song: SongDocument, id: SectionId, at: number):
   const whole = free.sections[place] ?? found;
   const { endings, ...head } = whole;
   const tail: Section = {
-    ...{ id: '', name: freeName(free, whole.name), times: 1, bars: whole.bars.slice(at) },
+    id: '',
+    name: freeName(free, whole.name),
+    times: 1,
+    bars: whole.bars.slice(at),
     ...(whole.pattern !== undefined && { pattern: whole.pattern }),
     ...(endings && { endings }),
   };

@@ -53,7 +53,9 @@ export function stageChange(
   const strings = retuned(from.tuning, to.tuning);
   const capoTo = from.capo === to.capo ? null : to.capo;
   return {
-    ...{ strings, capoTo, isTwiceInARow: from.player === to.player },
+    strings,
+    capoTo,
+    isTwiceInARow: from.player === to.player,
     seconds: strings.length * retuneSeconds + (capoTo === null ? 0 : capoMoveSeconds),
   };
 }

@@ -21,7 +21,8 @@ export function fitTold({ simpler, ...fit }: Fit): FitTold {
   return {
     ...fit,
     simpler: simpler && {
-      ...{ words: simpler.words, minutes: simpler.time.minutes },
+      words: simpler.words,
+      minutes: simpler.time.minutes,
       readyOn: simpler.deadline.finishOn,
     },
   };

@@ -240,7 +240,11 @@ export function fitFor(song: SongDocument, options: FitOptions): Fit {
   const verdict: FitVerdict = stops.length === 0 ? 'now' : simpler ? 'simpler' : 'later';
   const weeksOf = (some: number): number => some / weekMinutes;
   const found: Found = {
-    ...{ gripCount: work.grips.length, newGrips, slowest: slowestOf(plan), verdict, simpler },
+    gripCount: work.grips.length,
+    newGrips,
+    slowest: slowestOf(plan),
+    verdict,
+    simpler,
     weeks:
       weekMinutes > 0 ? { low: weeksOf(low), likely: weeksOf(minutes), high: weeksOf(high) } : null,
     after: verdict === 'later' ? firstNeeded(plan, { newGrips, newChanges }) : [],
@@ -248,7 +252,10 @@ export function fitFor(song: SongDocument, options: FitOptions): Fit {
   };
   return {
     ...found,
-    ...{ newChanges, time, goalBpm: work.goalBpm, startBpm: startsOf(song, plan, options) },
+    newChanges,
+    time,
+    goalBpm: work.goalBpm,
+    startBpm: startsOf(song, plan, options),
     owned: ownedShare(plan, newGrips.length, newChanges.length),
     readyOn: {
       from: finishOn(low, practice),

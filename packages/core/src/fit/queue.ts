@@ -53,10 +53,14 @@ const SOON_DAYS = 70;
 const DAYS_A_WEEK = 7;
 const FITTING: Readonly<Record<FitVerdict, number>> = { now: 1, simpler: 0.6, later: 0 };
 const PREPARED: Readonly<Record<'shelf' | 'rough' | 'none', number>> = {
-  ...{ shelf: 1, rough: 0.3, none: 0 },
+  shelf: 1,
+  rough: 0.3,
+  none: 0,
 };
 const VERDICT_WORDS: Readonly<Record<FitVerdict, string>> = {
-  ...{ now: 'fits now', simpler: 'fits with a simpler version', later: 'is for later' },
+  now: 'fits now',
+  simpler: 'fits with a simpler version',
+  later: 'is for later',
 };
 
 function isSameSong(a: Wish, b: Wish): boolean {
@@ -130,7 +134,8 @@ function preparedReason(wishes: readonly Wish[], weight: number): QueueReason {
   const kinds = wishes.map(({ chart }) => chart ?? 'none');
   const best = kinds.includes('shelf') ? 'shelf' : kinds.includes('rough') ? 'rough' : 'none';
   const words = {
-    ...{ shelf: 'on the shelf already', rough: 'its chords are there' },
+    shelf: 'on the shelf already',
+    rough: 'its chords are there',
     none: 'nothing is written yet',
   };
   return { kind: 'prepared', points: weight * PREPARED[best], words: words[best] };

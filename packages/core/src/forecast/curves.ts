@@ -67,13 +67,16 @@ function jumping({
 export function familiesFrom(first: number): readonly Family[] {
   const starts = ABOUT.map((by) => first + by);
   const ceiling = grid(starts, CEILINGS, TAUS).map(([start, top, tau]) => ({
-    ...{ at: saturating(start, top, tau), lostADay: 0 },
+    at: saturating(start, top, tau),
+    lostADay: 0,
   }));
   const power = grid(starts, [0.35, 0.5, 0.7], GAINS).map(([start, p, gain]) => ({
-    ...{ at: (x: number) => start + gain * x ** p, lostADay: 0 },
+    at: (x: number) => start + gain * x ** p,
+    lostADay: 0,
   }));
   const line = grid(starts, GAINS, [0]).map(([start, gain]) => ({
-    ...{ at: (x: number) => start + gain * x, lostADay: 0 },
+    at: (x: number) => start + gain * x,
+    lostADay: 0,
   }));
   const jump = grid(starts, JUMPS, WHEN).flatMap(([start, by, when]) =>
     AFTER.map((after) => ({ at: jumping({ start, by, when, after }), lostADay: 0 })),

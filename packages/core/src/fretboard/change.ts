@@ -61,7 +61,9 @@ function lyingOf(finger: Lying['finger'], held: HeldGrip, fingers: Fingers): Lyi
   const [first] = places;
   return (
     first && {
-      ...{ finger, fret: first.fret, lowest: first.place },
+      finger,
+      fret: first.fret,
+      lowest: first.place,
       highest: places.at(-1)?.place ?? first.place,
     }
   );

@@ -189,10 +189,7 @@ function shapeSlips(grip: Grip): readonly GripSlip[] {
   return [...moved(null), ...moved(0)].map(([shape, to]) => ({
     kind: 'shape',
     grip: shape,
-    changed: {
-      ...{ string: stringNumber(grip, place), from, to: from },
-      movedTo: stringNumber(grip, to),
-    },
+    changed: { string: stringNumber(grip, place), from, to: from, movedTo: stringNumber(grip, to) },
   }));
 }
 

@@ -108,7 +108,12 @@ interface Tally {
 }
 
 const NOTHING_YET: Tally = {
-  ...{ bits: 0, lowest: Infinity, struck: 0, above: 0, innerMuted: 0, mutedRun: 0 },
+  bits: 0,
+  lowest: Infinity,
+  struck: 0,
+  above: 0,
+  innerMuted: 0,
+  mutedRun: 0,
   touchesPosition: false,
 };
 

@@ -106,7 +106,9 @@ function soundsOf(note: HeardNote['note'], { midi, atS, lasts }: PlacedNote): So
   const vibrato = { fromS: atS + Math.min(0.15, lasts / 3), untilS: atS + lasts };
   const ways = bendOf(note.bend, { midi, atS, lasts });
   return {
-    ...{ midi, loud: PLUCK_LOUD, ringsS: note.palmMuted ? PALM_S : RINGS_S },
+    midi,
+    loud: PLUCK_LOUD,
+    ringsS: note.palmMuted ? PALM_S : RINGS_S,
     bright: note.palmMuted ? 0.15 : open,
     ...(ways && { ways }),
     ...(note.vibrato && { vibrato }),

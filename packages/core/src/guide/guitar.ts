@@ -156,8 +156,10 @@ export class Guitar {
 
   private glideOf({ fromS, untilS, fromMidi, toMidi }: PitchWay): Glide {
     return {
-      ...{ fromSample: this.sampleOf(fromS), untilSample: this.sampleOf(untilS) },
-      ...{ fromHertz: hertzOf(fromMidi), toHertz: hertzOf(toMidi) },
+      fromSample: this.sampleOf(fromS),
+      untilSample: this.sampleOf(untilS),
+      fromHertz: hertzOf(fromMidi),
+      toHertz: hertzOf(toMidi),
     };
   }
 

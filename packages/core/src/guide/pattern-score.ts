@@ -34,8 +34,16 @@ export function patternScore(
   const bars = Array.from({ length: pattern.bars }, (_, bar): StruckBar => {
     const own = bpm(tempo);
     return {
-      ...{ id: '', number: bar + 1, inPass: bar + 1, meter, feel, beats, chords },
-      ...{ bend: { tempo: own, tempoTo: own, beats }, intoBend: 0, startsAt: seconds(0) },
+      id: '',
+      number: bar + 1,
+      inPass: bar + 1,
+      meter,
+      feel,
+      beats,
+      chords,
+      bend: { tempo: own, tempoTo: own, beats },
+      intoBend: 0,
+      startsAt: seconds(0),
       struck: { pattern, bar },
     };
   });

@@ -50,9 +50,13 @@ export function scoreOf(
       return span.isSilent && laid ? [secondsAt(laid, span.at)] : [];
     });
   return {
-    ...{ strokes, clicks: clicksOf(stretch), offBeats: offBeatsOf(stretch), silencesS: silent },
+    strokes,
+    clicks: clicksOf(stretch),
+    offBeats: offBeatsOf(stretch),
+    silencesS: silent,
     barsS: stretch.bars.map((one) => one.startsAt),
-    ...{ lastsS: stretch.lasts, setup },
+    lastsS: stretch.lasts,
+    setup,
     countIns: [countInOf(stretch, 1), countInOf(stretch, 2)],
   };
 }

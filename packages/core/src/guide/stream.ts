@@ -127,8 +127,11 @@ export class GuideStream {
     this.taken += count;
     const isCount = part.kind === 'count-in';
     return {
-      ...{ part: shown(part), startsS, guide },
-      ...{ count: isCount ? clicks : silence, click: isCount ? silence : clicks },
+      part: shown(part),
+      startsS,
+      guide,
+      count: isCount ? clicks : silence,
+      click: isCount ? silence : clicks,
     };
   }
 
@@ -272,8 +275,19 @@ export class GuideStream {
       .filter((one) => kind !== 'pass' || this.isHeard(one, { fromS, barsBefore }))
       .map(({ atS, weight }) => ({ atS: startsS + (atS - fromS) * slower, weight }));
     return {
-      ...{ kind, pass, startsS, lastsS, slower, fromS, isOpen, thenS, firstSample, samples },
-      ...{ barsBefore, clicks: this.withoutInner(heard), guitar: this.guitar.copy() },
+      kind,
+      pass,
+      startsS,
+      lastsS,
+      slower,
+      fromS,
+      isOpen,
+      thenS,
+      firstSample,
+      samples,
+      barsBefore,
+      clicks: this.withoutInner(heard),
+      guitar: this.guitar.copy(),
       echo: this.echo.copy(),
     };
   }

@@ -99,7 +99,8 @@ function fitted(blips: readonly Blip[], from: number, every: number): Grid {
   const exact = spread > 0 ? slope / spread : every;
   const start = meanFrame - exact * meanBeat;
   return {
-    ...{ from: start, every: exact },
+    from: start,
+    every: exact,
     on: blips.filter(({ frame }) => offGrid(frame, start, exact) <= OFF_FRAMES),
   };
 }

@@ -62,7 +62,8 @@ function looksAt(samples: Float32Array, sampleRate: number): readonly Look[] {
   const begins = (all[top]?.from ?? 0) + ATTACK_S * sampleRate;
   const ringing = all.filter((one) => one.from >= begins && one.loud >= loudest * RINGS);
   return (ringing.length > 0 ? ringing : all).map(({ from, loud, piece }) => ({
-    ...{ from, loud },
+    from,
+    loud,
     pitch: heardPitch(piece, sampleRate),
   }));
 }

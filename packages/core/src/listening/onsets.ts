@@ -137,7 +137,8 @@ function besideClick(
     ),
   );
   const moments = click.frames.map((frame) => ({
-    ...{ before: frame - CLICK_LEADS - 1, but },
+    before: frame - CLICK_LEADS - 1,
+    but,
     after: afterClick(frame, candidates, bands),
   }));
   const staying = stayingRises(bands, moments).map(weigh);

@@ -15,7 +15,11 @@ function playedByPart({ timeline, patterns }: Workpiece): ReadonlyMap<string, st
     if (played.has(occurrence.part.id)) continue;
     const bars = barsInLayer(occurrence, 'full', patterns).map(
       ({ meter, feel, chords, struck, riff }) => ({
-        ...{ meter, feel, chords, strokes: struck?.pattern.slots, notes: riff?.notes },
+        meter,
+        feel,
+        chords,
+        strokes: struck?.pattern.slots,
+        notes: riff?.notes,
       }),
     );
     played.set(occurrence.part.id, JSON.stringify(bars));

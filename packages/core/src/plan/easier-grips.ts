@@ -125,8 +125,5 @@ export function easierGrip(work: Workpiece, name: string): EasierGrip | undefine
     )[0];
   if (!best) return undefined;
   const { grip, fingers, missing } = best.found;
-  return {
-    ...{ name, grip, fingers, insteadOf: own, ratio: best.ratio },
-    losesTones: missing.length > 0,
-  };
+  return { name, grip, fingers, insteadOf: own, ratio: best.ratio, losesTones: missing.length > 0 };
 }

@@ -73,7 +73,10 @@ export function makePlan(song: SongDocument, options: PlanOptions = {}): StepPla
   );
   const steps = twoRungs ? ordered.steps.map(onTwoRungs) : ordered.steps;
   return {
-    ...{ work, goal, steps, skipped },
+    work,
+    goal,
+    steps,
+    skipped,
     dropped: made.dropped,
     unmet: [...made.unmet, ...ordered.unmet],
     time: timeOf(steps, work.constants),

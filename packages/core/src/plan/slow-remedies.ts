@@ -87,12 +87,14 @@ function openStrokes(song: SongDocument, work: Workpiece, change: Change): reado
     const here = places.filter((one) => one.pattern === named.name);
     if (!opened || here.length === 0) return [];
     const other: NamedPattern = {
-      ...{ name: freeName(song, `${named.name}-open`), meter: named.meter },
+      name: freeName(song, `${named.name}-open`),
+      meter: named.meter,
       strokes: strokesOf(opened),
       ...(named.free && { free: true as const }),
     };
     const uses = here.map(({ section, bar }): SongCommand => ({
-      ...{ kind: 'use-pattern', section },
+      kind: 'use-pattern',
+      section,
       use: { pattern: other.name, bars: { from: bar, to: bar } },
     }));
     return [

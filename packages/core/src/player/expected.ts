@@ -77,7 +77,10 @@ export function expectedOf(song: SongDocument, request: ExpectedRequest = {}): E
   const slower = settledFrame(song.frame).tempo / (request.bpm ?? settledFrame(song.frame).tempo);
   const strokes = hearStretch(stretch, heldIn(song)).map(
     ({ atS, kind, strings, chord, chordChange }): ExpectedStroke => ({
-      ...{ atS: seconds(atS * slower), kind, strings, chord },
+      atS: seconds(atS * slower),
+      kind,
+      strings,
+      chord,
       ...(chordChange && { chordChange }),
     }),
   );

@@ -89,7 +89,11 @@ class Hearer {
     return {
       atS,
       kind: stroke.notes?.every((one) => one.how === 'dead') ? 'mute' : kindOf(what),
-      ...{ strings, chord, bar, beat, what },
+      strings,
+      chord,
+      bar,
+      beat,
+      what,
       ...(slot !== undefined && { slot }),
       ...(isNew && { chordChange: true as const }),
     };

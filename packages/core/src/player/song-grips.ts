@@ -148,7 +148,9 @@ export function songGrips(
   );
   const fingers = fingersFor(grips, changesIn(row, grips), hand);
   return grips.map(({ name, grip, isProposed }, place) => ({
-    ...{ name, grip, isProposed },
+    name,
+    grip,
+    isProposed,
     fingers: fingers[place] ?? grip.map(() => null),
   }));
 }

@@ -47,7 +47,8 @@ export function expectedTake(
     const inFree = free.has(laid?.bar.struck?.name ?? '');
     const mayMiss = inFree && !pulse.has(moment(stroke.atS));
     return {
-      ...{ atS: stroke.atS, bar: stroke.bar },
+      atS: stroke.atS,
+      bar: stroke.bar,
       // A riff holds no chord.
       ...(stroke.notes
         ? { asks: soundingOf(stroke.notes, score.setup.open) }

@@ -125,7 +125,8 @@ function drawGroup(
   const { beats, feel, meter } = first.bar;
   const pattern: Pattern = {
     meter: beats === meter.beats ? meter : { ...meter, beats, groups: [beats] },
-    ...{ bars: group.length, slotsPerBar: Math.max(1, Math.round(beats * perBeat)) },
+    bars: group.length,
+    slotsPerBar: Math.max(1, Math.round(beats * perBeat)),
     slots: played.flatMap((one) => one.slots),
   };
   const still = played.flatMap((one) => one.still);

@@ -35,8 +35,11 @@ export function placeIn({ stretch, spans }: Pass, beats: number): Place | undefi
   const round = spans.map(({ chord, from }) => ({ chord, from: whole + from }));
   const next = [...spans.slice(index + 1), ...round].find((one) => one.chord !== now);
   return {
-    ...{ bar, beat: Math.floor(within - (stretch.bars[bar]?.from ?? 0)), now },
-    ...{ next: next?.chord ?? now, passesDone: Math.floor(beats / stretch.beats) },
+    bar,
+    beat: Math.floor(within - (stretch.bars[bar]?.from ?? 0)),
+    now,
+    next: next?.chord ?? now,
+    passesDone: Math.floor(beats / stretch.beats),
     beatsToNext: next ? Math.ceil(next.from - within) : null,
   };
 }

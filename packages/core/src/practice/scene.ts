@@ -195,7 +195,8 @@ function recordedOf({ song, work, taps = [] }: Stage): readonly number[] {
     occurrences.slice(0, index).reduce((sum, { bars }) => sum + bars.length, 0),
   );
   const marks = clockMarks(song, work.timeline).map(({ occurrence, startsAtS }) => ({
-    ...{ bar: firstBars[occurrence] ?? 0, atS: startsAtS },
+    bar: firstBars[occurrence] ?? 0,
+    atS: startsAtS,
   }));
   const barsS = occurrences.flatMap(({ bars }) => bars.map(({ startsAt }) => startsAt));
   return barsInRecording({ barsS, lastsS: lasts }, startsInFile(marks, taps));
@@ -237,7 +238,8 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     grips: work.grips.map(({ name, grip }) => ({ name, grip })),
   });
   const echoes = echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({
-    ...{ effect, ms },
+    effect,
+    ms,
   }));
   const [echo] = echoes;
   const score = {
@@ -249,7 +251,13 @@ export function sceneOf(step: Step, stage: Stage): Scene {
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   const grips = names.flatMap((name) => byName.get(name) ?? []);
   return {
-    ...{ scene, rungUnit, cleanWord, step, pass, capo, feltIn: feltIn(pass) },
+    scene,
+    rungUnit,
+    cleanWord,
+    step,
+    pass,
+    capo,
+    feltIn: feltIn(pass),
     ...(drill && { drill }),
     listenBpm: matter === 'listening' ? work.goalBpm : null,
     strings: stringsOf(setup, conventions),
@@ -262,7 +270,9 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     score,
     lanes: lanesOf(pass, strokes, conventions.counts),
     riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
-    ...{ tuning, sound: effectWords(work.sound), goalBpm: work.goalBpm },
+    tuning,
+    sound: effectWords(work.sound),
+    goalBpm: work.goalBpm,
     echoes,
     expected: expectedTake(
       { score, pass },

@@ -32,8 +32,11 @@ function pieceOf(progress: StepProgress, minutes: number): LessonPiece {
   const climbed = isWhole ? rungs.length : (minutes / left) * (rungs.length - climb.rung);
   const to = isWhole ? rungs.length - 1 : climb.rung + Math.max(0, Math.floor(climbed) - 1);
   return {
-    ...{ step, isWhole, minutes: Math.min(left, minutes) },
-    ...{ fromBpm: rungs[climb.rung] ?? null, toBpm: rungs[to] ?? null },
+    step,
+    isWhole,
+    minutes: Math.min(left, minutes),
+    fromBpm: rungs[climb.rung] ?? null,
+    toBpm: rungs[to] ?? null,
   };
 }
 

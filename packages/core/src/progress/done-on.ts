@@ -63,10 +63,15 @@ export function doneOn(
     const [before, after] = [climbOf(step, earlier), climbOf(step, until)];
     return [
       {
-        ...{ id: step.id, title: step.title, minutes: seconds / 60 },
-        ...{ rungUnit: kindOf(step).rungUnit, fromBpm: before.cleanBpm, toBpm: after.cleanBpm },
+        id: step.id,
+        title: step.title,
+        minutes: seconds / 60,
+        rungUnit: kindOf(step).rungUnit,
+        fromBpm: before.cleanBpm,
+        toBpm: after.cleanBpm,
         clean: tries.reduce((sum, one) => sum + (one.clean ? one.passes : 0), 0),
-        ...{ passes, isNewlyDone: after.isDone && !before.isDone },
+        passes,
+        isNewlyDone: after.isDone && !before.isDone,
       },
     ];
   });

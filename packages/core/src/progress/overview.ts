@@ -158,7 +158,10 @@ export function filledBlocks(
       ),
   );
   return song.occurrences.map(({ part, name, bars }) => ({
-    ...{ letter: part.letter, name, bars: bars.length, goalBpm: part.goalBpm },
+    letter: part.letter,
+    name,
+    bars: bars.length,
+    goalBpm: part.goalBpm,
     cleanBpm: held.get(part.id) ?? null,
     barerBpm: held.get(part.id) == null ? (barerParts[part.id] ?? null) : null,
   }));
@@ -174,15 +177,24 @@ export function summaryOf(readiness: Readiness): ReadinessSummary {
   const { songBpm, restBpm, goalBpm, share, barer, gates, kept, parts, heldBackBy } = readiness;
   const joins = parts.filter(({ step }) => kindOf(step).matter === 'join');
   return {
-    ...{ songBpm, restBpm, goalBpm, share, barer, gates, kept },
+    songBpm,
+    restBpm,
+    goalBpm,
+    share,
+    barer,
+    gates,
+    kept,
     holeBars: readiness.holes.reduce((sum, { bars }) => sum + bars.length, 0),
     holeJoins: joins
       .filter(({ cleanBpm }) => cleanBpm === null)
       .reduce((sum, { step }) => sum + step.atoms.length / 2, 0),
     heldBackBy: heldBackBy
       ? {
-          ...{ stepId: heldBackBy.step.id, title: heldBackBy.step.title, what: heldBackBy.what },
-          ...{ cleanBpm: heldBackBy.cleanBpm, goalBpm: heldBackBy.goalBpm },
+          stepId: heldBackBy.step.id,
+          title: heldBackBy.step.title,
+          what: heldBackBy.what,
+          cleanBpm: heldBackBy.cleanBpm,
+          goalBpm: heldBackBy.goalBpm,
         }
       : null,
   };
@@ -200,12 +212,21 @@ function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
   const { id, title, rungs, goal } = step;
   const { rungUnit, matter } = kindOf(step);
   return {
-    ...{ id, title, short: shortTitle(step.about), rungs, rungUnit, cleanBpm: climb.cleanBpm },
+    id,
+    title,
+    short: shortTitle(step.about),
+    rungs,
+    rungUnit,
+    cleanBpm: climb.cleanBpm,
     minutes: minutesLeft(step, climb.cleanBpm, work),
-    ...{ isBegun: climb.triesCount > 0, holdsBack: id === heldBackBy },
+    isBegun: climb.triesCount > 0,
+    holdsBack: id === heldBackBy,
     isPlayed: matter !== 'listening' && matter !== 'frame',
-    ...{ isListening: matter === 'listening', nowBpm: rungs[climb.rung] ?? null },
-    ...{ cleanInRow: climb.cleanInRow, goalInRow: goal.cleanInRow, goal: goal.words },
+    isListening: matter === 'listening',
+    nowBpm: rungs[climb.rung] ?? null,
+    cleanInRow: climb.cleanInRow,
+    goalInRow: goal.cleanInRow,
+    goal: goal.words,
     isWholeSong: kindOf(step).isWholeSong === true,
     stuck: (climb.isDone ? undefined : notComingOn(step, tries)) ?? null,
   };
@@ -328,12 +349,17 @@ export function overviewOf(
       toOpenStep(one, telling),
     ),
     openCount: open.length,
-    ...{ lastDay, minutesByDay: minutesByDayOf(played), wantedOn },
+    lastDay,
+    minutesByDay: minutesByDayOf(played),
+    wantedOn,
     lastDone: lastDay === null ? [] : doneOn(steps, events, lastDay),
     visits: visitsOf(progress, tries)
       .slice(0, VISITS_SHOWN)
       .map(({ progress: one, lastOn: on, dueOn, fadesOn }) => ({
-        ...{ step: toOpenStep(one, telling), lastOn: on, dueOn, fadesOn },
+        step: toOpenStep(one, telling),
+        lastOn: on,
+        dueOn,
+        fadesOn,
         minutes: kindOf(one.step).isWholeSong ? Math.ceil(work.timeline.lasts / 60) : 0,
       })),
     soreOn: lastDayOf(events.filter((one) => one.kind === 'sore' && !isDatedAhead(one))),

@@ -289,8 +289,12 @@ function gatesOf(
   const wholeRunDays = run?.climb.goalDays.length ?? 0;
   const wholeRunDaysNeeded = run?.step.goal.days ?? 0;
   return {
-    ...{ partsAtGoal: atGoal(all), parts: all.length, wholeRunDays, wholeRunDaysNeeded },
-    ...{ joinsAtGoal: atGoal(joins), joins: joins.length },
+    partsAtGoal: atGoal(all),
+    parts: all.length,
+    wholeRunDays,
+    wholeRunDaysNeeded,
+    joinsAtGoal: atGoal(joins),
+    joins: joins.length,
     isHeard: isHeard(run?.step, tries),
     isReady: all.length > 0 && atGoal(all) === all.length && wholeRunDays >= wholeRunDaysNeeded,
   };

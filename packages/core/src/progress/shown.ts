@@ -45,7 +45,9 @@ function changesShown(
   // A part that differs practises only what is new in it.
   if (!part || part.parent !== undefined || !played || heldBpm <= 0) return [];
   return changesOfPart(work, part.id, played).map(({ from, to, windowBeats }) => ({
-    ...{ from, to, atMost: true as const },
+    from,
+    to,
+    atMost: true as const,
     seconds: Math.max(assumed('changeLeastSeconds'), secondsAt(windowBeats, heldBpm)),
   }));
 }

@@ -58,7 +58,10 @@ export function notComingOn(step: Step, tries: readonly Try[]): NotComingOn | un
   const minutes = minutesSince(own, first.day);
   if (minutes < MINUTES) return undefined;
   return {
-    ...{ since: first.day, lastOn: last.day, days: still.length, minutes },
+    since: first.day,
+    lastOn: last.day,
+    days: still.length,
+    minutes,
     // Held is a tempo that was played.
     atBpm: step.rungs.length === 0 ? null : (now as Bpm | null),
     bar: worstBar(own.filter(({ day }) => day >= first.day)),

@@ -78,9 +78,13 @@ export function triedIn(steps: readonly Step[], events: readonly PlanEvent[]): r
       const failedBar = bars.get(one.id);
       const told = { ...one, ...(failedBar !== undefined && { failedBar }) };
       return {
-        ...{ id: one.id, on: one.day, title: step?.title ?? 'A step that is gone' },
-        ...{ source: one.source, marked: told.kind === 'try' ? markOf(told, step) : null },
-        ...{ corrected: corrections.get(one.id) ?? null, isAhead: isDatedAhead(one) },
+        id: one.id,
+        on: one.day,
+        title: step?.title ?? 'A step that is gone',
+        source: one.source,
+        marked: told.kind === 'try' ? markOf(told, step) : null,
+        corrected: corrections.get(one.id) ?? null,
+        isAhead: isDatedAhead(one),
       };
     });
 }

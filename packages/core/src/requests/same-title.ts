@@ -8,8 +8,18 @@ const ARTICLES = /^(?:the|a|an)\s+/;
 const LETTERS_FOR_ONE = 5;
 const SHORT = 4;
 const NUMBERS: Readonly<Record<string, string>> = {
-  ...{ one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8' },
-  ...{ nine: '9', ten: '10', and: '&', n: '&' },
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+  and: '&',
+  n: '&',
 };
 
 /** A title as it is compared: without signs, articles and what is said beside it. */

@@ -74,13 +74,15 @@ export function playedNotes(played: readonly PlayedNote[], on: PlayedOn): Played
     { beatsPerBar: meterBeats },
   );
   const line = tappedNotes(places, {
-    ...{ slots: rhythm?.slots ?? places.map((_, at) => at) },
-    ...{ slotsPerBeat: rhythm?.subdivision ?? 2, meterBeats },
+    slots: rhythm?.slots ?? places.map((_, at) => at),
+    slotsPerBeat: rhythm?.subdivision ?? 2,
+    meterBeats,
   });
   const notes = line.flatMap((note, at) =>
     beside(note, groups[at]?.slice(1) ?? [], on).map((place) => ({
       ...note,
-      ...{ string: place.string, fret: place.fret },
+      string: place.string,
+      fret: place.fret,
     })),
   );
   return { notes, nowhere: played.filter((one) => !isOnNeck(one)).map(({ midi }) => midi) };

@@ -17,8 +17,12 @@ function fretWords(note: RiffNote, words: HandWords): string {
 /** How far a string is bent, in the words of who bends it. */
 function bentBy(quarterTones: number): string {
   const tones: Readonly<Record<number, string>> = {
-    ...{ 1: 'a quarter-tone', 2: 'a semitone', 3: 'three quarter-tones', 4: 'a whole tone' },
-    ...{ 6: 'a tone and a half', 8: 'two tones' },
+    1: 'a quarter-tone',
+    2: 'a semitone',
+    3: 'three quarter-tones',
+    4: 'a whole tone',
+    6: 'a tone and a half',
+    8: 'two tones',
   };
   return tones[quarterTones] ?? `${quarterTones} quarter-tones`;
 }

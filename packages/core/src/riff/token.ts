@@ -9,7 +9,10 @@ const HIGHEST_FRET = 24;
 const ONE =
   /^(?:(\d):)?([hp/\\]?)(\d{1,2}|x)(o?)(?:b([1-8])(r?))?([vmkw]*)(?:_([1-4]))?(?:'([pima]))?$/;
 const HOWS: Readonly<Record<string, RiffNote['how']>> = {
-  ...{ h: 'hammered', p: 'pulled off', '/': 'slid up', '\\': 'slid down' },
+  h: 'hammered',
+  p: 'pulled off',
+  '/': 'slid up',
+  '\\': 'slid down',
 };
 
 function howOf(sign: string, fret: string, harmonic: string): RiffNote['how'] {
@@ -60,7 +63,8 @@ export function readOne(word: string): ReadNote | string {
     return `Fret ${number} is beyond the neck; the last is ${HIGHEST_FRET}.`;
   return {
     ...(string !== undefined && { string: Number(string) }),
-    ...{ fret: number, how: howOf(sign, fret, harmonic) },
+    fret: number,
+    how: howOf(sign, fret, harmonic),
     ...(bend !== undefined && {
       bend: { quarterTones: Number(bend), isReleased: released !== '' },
     }),

@@ -12,7 +12,10 @@ import type { RiffFrame } from './read';
 /** Finer than this nobody counts: a bar is cut into at most so many slots. */
 const MOST_SLOTS = 96;
 const REACHED: Readonly<Partial<Record<RiffNote['how'], string>>> = {
-  ...{ hammered: 'h', 'pulled off': 'p', 'slid up': '/', 'slid down': '\\' },
+  hammered: 'h',
+  'pulled off': 'p',
+  'slid up': '/',
+  'slid down': '\\',
 };
 
 /** Notes that begin together and last as long. */

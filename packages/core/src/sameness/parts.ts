@@ -55,8 +55,18 @@ export interface PartedSong extends Timeline {
 
 const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const RAISED: Readonly<Record<string, string>> = {
-  ...{ '+': '⁺', '-': '⁻', '0': '⁰', '1': '¹', '2': '²', '3': '³', '4': '⁴' },
-  ...{ '5': '⁵', '6': '⁶', '7': '⁷', '8': '⁸', '9': '⁹' },
+  '+': '⁺',
+  '-': '⁻',
+  '0': '⁰',
+  '1': '¹',
+  '2': '²',
+  '3': '³',
+  '4': '⁴',
+  '5': '⁵',
+  '6': '⁶',
+  '7': '⁷',
+  '8': '⁸',
+  '9': '⁹',
 };
 
 function barText(
@@ -145,7 +155,13 @@ class PartFinder {
     const letter = `${base.letter}${movedSign(semitones)}${timed ? `·${timed.tempo}` : ''}`;
     const entry = { ...(semitones !== 0 && { semitones }), ...timed };
     const part = this.findMusic(section, entry, (bars, goalBpm) => ({
-      ...{ id, letter, name: section.name, bars, goalBpm, semitones, of: base.id },
+      id,
+      letter,
+      name: section.name,
+      bars,
+      goalBpm,
+      semitones,
+      of: base.id,
       newBars: changedBars(bars, undefined),
     }));
     this.byId.set(id, part);
@@ -178,7 +194,12 @@ class PartFinder {
     const parent = this.parentOf(section);
     const letter = parent ? this.primed(parent.letter) : letterAt(this.letters++);
     return {
-      ...{ id: section.id, letter, name: section.name, bars, goalBpm, semitones: 0 },
+      id: section.id,
+      letter,
+      name: section.name,
+      bars,
+      goalBpm,
+      semitones: 0,
       newBars: changedBars(bars, parent, this.song.frame.part),
       ...(parent && { parent: parent.id }),
     };
@@ -219,7 +240,9 @@ export function partsOf(song: SongDocument, timeline: Timeline = timelineOf(song
   const written = song.sections.map((section) => finder.find(section));
   const played = occurrences.map((one) => one.part);
   return {
-    ...{ ...timeline, occurrences, bySection: finder.bySection },
+    ...timeline,
+    occurrences,
+    bySection: finder.bySection,
     parts: [...new Set([...played, ...written])],
   };
 }

@@ -27,7 +27,13 @@ export interface StandInPlayer {
 
 /** Somebody who plays all of it in time, as well as people do. */
 export const STEADY_PLAYER: StandInPlayer = {
-  ...{ pace: 1, jitterMs: 10, slowChanges: [], stumbles: 0, missed: 0, tires: 0, latencyS: 0 },
+  pace: 1,
+  jitterMs: 10,
+  slowChanges: [],
+  stumbles: 0,
+  missed: 0,
+  tires: 0,
+  latencyS: 0,
 };
 
 /** What was played, and what was wrong with it. */
@@ -153,12 +159,15 @@ export function playStandIn(
       : Math.round((one - (expected[at]?.atS ?? 0) * player.pace - player.latencyS) * 1000),
   );
   return {
-    ...{ playedS, extraS },
+    playedS,
+    extraS,
     onsetsS: [...playedS.flatMap((one) => one ?? []), ...extraS].sort((a, b) => a - b),
     truth: {
       missed: playedS.flatMap((one, at) => (one === null ? [at] : [])),
       extra: extraS.length,
-      ...{ lateMs, stumbles: [...lost].sort((a, b) => a - b), slow: [...slow.keys()] },
+      lateMs,
+      stumbles: [...lost].sort((a, b) => a - b),
+      slow: [...slow.keys()],
     },
   };
 }

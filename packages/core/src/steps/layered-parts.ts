@@ -354,7 +354,9 @@ export function minutesOver(work: Workpiece, climbed: ClimbedBars): number {
   const aBar = isBarer ? constants.bareBarMinutes : constants.barMinutes;
   return stepMinutes(
     {
-      ...{ rungs, goal, passBeats: passBeats(pass, goalBpm) },
+      rungs,
+      goal,
+      passBeats: passBeats(pass, goalBpm),
       newMinutes: aBar * bars.length * pace,
       tauMinutes: tau * pace,
     },

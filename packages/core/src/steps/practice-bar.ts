@@ -20,10 +20,16 @@ export function toPlayedBar(
 ): StruckBar {
   const own = bpm(tempo);
   return {
-    ...{ id: '', number, inPass: number, beats, chords, feel },
+    id: '',
+    number,
+    inPass: number,
+    beats,
+    chords,
+    feel,
     meter: beats === meter.beats ? meter : { ...meter, beats, groups: [beats] },
     bend: { tempo: own, tempoTo: own, beats },
-    ...{ intoBend: 0, startsAt: seconds(0) },
+    intoBend: 0,
+    startsAt: seconds(0),
     ...(struck && { struck }),
   };
 }

@@ -230,7 +230,8 @@ export function riffApart(
   const { tuning } = settledFrame(song.frame);
   const worked = workOutRiff(named.body, {
     ...named,
-    ...{ tuning, hand: handFor(song) },
+    tuning,
+    hand: handFor(song),
     ...(named.downs && { pace: { isOneWay: true } }),
   });
   const context = { song, named, worked, work, words };

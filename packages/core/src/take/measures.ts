@@ -229,7 +229,9 @@ export function measuresOf(
   const extra = apart.filter((at) => !matched.has(at));
   const stopped = [...stops.keys()].flatMap((at) => pairs[at]?.expected ?? []);
   return {
-    ...{ lateMs, missed, extra },
+    lateMs,
+    missed,
+    extra,
     extraAfter: extra.map((heard) => pairs.findLast((one) => one.heard < heard)?.expected ?? -1),
     others: othersIn(expected, pairs, { apart, notes: how.notes }),
     stumbles: [...new Set([...stopped, ...lostAt(expected, missed, lateMs)])].sort((a, b) => a - b),

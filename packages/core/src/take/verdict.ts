@@ -237,7 +237,9 @@ export function judgeTake(
   const changes = changesIn(expected, measures);
   const changeAt = new Map(changes.flatMap((one) => one.at.map((place) => [place, one] as const)));
   const stumbles = measures.stumbles.map((stroke): Spot => ({
-    ...{ what: 'stumble', stroke, by: measures.lateMs[stroke] ?? 0 },
+    what: 'stumble',
+    stroke,
+    by: measures.lateMs[stroke] ?? 0,
     weight: assumed('takeStumbleWeight'),
   }));
   const single = expected.flatMap((_, at) => strokeSpot(expected, measures, at));
@@ -246,7 +248,9 @@ export function judgeTake(
     ...single,
     ...missedSpots(expected, measures, by),
     ...measures.others.map(({ stroke, played }): Spot => ({
-      ...{ what: 'note', stroke, by: played },
+      what: 'note',
+      stroke,
+      by: played,
       weight: assumed('takeNoteWeight'),
     })),
     ...extraSpots(expected, measures, by),

@@ -10,7 +10,13 @@ const MUTED = 'chucks?|dead|mutes?|muted|scratch|chick|chunk|choke';
 const HIT = 'slaps?|hits?|taps?|knock|thump|x';
 const MISS = 'miss|missed|skip|rest|pause|wait|hold|ghost|air|nothing';
 const NUMBERS: Readonly<Record<string, number>> = {
-  ...{ two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8 },
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
 };
 const COUNT = `(?:(${Object.keys(NUMBERS).join('|')}|[2-9])\\s+)?`;
 /** A word of a telling: perhaps how often, perhaps muted, then the stroke. */

@@ -19,7 +19,10 @@ const CHORDS = ['G', 'C', 'Am7', 'F#m7b5', 'Bb', 'D/F#', 'N.C.', '-', 'Esus4'] a
 const mark = (span: fc.Arbitrary<number>): fc.Arbitrary<ChordMark> =>
   fc
     .record({
-      ...{ name: fc.constantFrom(...CHORDS), span, doubt: fc.boolean(), hit: fc.boolean() },
+      name: fc.constantFrom(...CHORDS),
+      span,
+      doubt: fc.boolean(),
+      hit: fc.boolean(),
       isOptional: fc.boolean(),
     })
     .map(({ name, span: held, doubt, hit, isOptional }) => ({
@@ -48,7 +51,8 @@ const held = fc.constantFrom<Bar>(
   { id: '', chords: [{ name: '.', span: 1 }] },
   { id: '', dotted: true, chords: [{ name: '.', span: 4 }] },
   {
-    ...{ id: '', dotted: true },
+    id: '',
+    dotted: true,
     chords: [
       { name: '.', span: 1 },
       { name: 'G', span: 3 },
@@ -170,7 +174,8 @@ const namedGrip: fc.Arbitrary<NamedGrip> = fc
     fc.boolean(),
   )
   .map(([name, text, of, isEither]) => ({
-    ...{ name, grip: parseGrip(text) ?? [] },
+    name,
+    grip: parseGrip(text) ?? [],
     ...(isEither && { others: [parseGrip('320033') ?? []] }),
     ...(of ? { claim: of } : { doubt: true as const }),
   }));
@@ -188,7 +193,9 @@ const riff: fc.Arbitrary<NamedRiff> = fc
     ),
   )
   .map(([meter, pickup, bodies]) => ({
-    ...{ name: 'hoist', meter: parseMeter(meter) ?? USUAL_METER, body: bodies.join(' | ') },
+    name: 'hoist',
+    meter: parseMeter(meter) ?? USUAL_METER,
+    body: bodies.join(' | '),
     ...(pickup === undefined ? { sameAs: 'other', downs: true as const } : { pickup }),
   }));
 
@@ -217,7 +224,11 @@ export const anySong: fc.Arbitrary<SongDocument> = fc
         }))
       : [];
     return {
-      ...{ ...EMPTY_SONG, frame: framed, grips, sections, map },
+      ...EMPTY_SONG,
+      frame: framed,
+      grips,
+      sections,
+      map,
       ...(riffs.length > 0 && { riffs }),
     };
   });

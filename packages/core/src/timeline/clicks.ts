@@ -62,7 +62,10 @@ export function clicksOf({ bars }: Stretch): readonly TimedClick[] {
     return Array.from({ length: laid.bar.beats }, (_, beat): TimedClick => {
       const { weight = 'beat', count = null } = weights[(beat + missing) % weights.length] ?? {};
       return {
-        ...{ beat: laid.from + beat, atS: secondsAt(laid, beat), weight, count },
+        beat: laid.from + beat,
+        atS: secondsAt(laid, beat),
+        weight,
+        count,
         accent: isAccent(weight),
       };
     });

@@ -173,14 +173,20 @@ class Player {
     const startsAt = seconds(this.time);
     const tempos = temposOf(this.song, section, entry);
     const written = writtenBars(this.song, section, {
-      ...{ passes: passesOf(section, entry), most: MOST_PLAYED_BARS - this.count },
+      passes: passesOf(section, entry),
+      most: MOST_PLAYED_BARS - this.count,
     });
     const { semitones = 0, until, fade, sometimes } = entry;
     const bars = this.playBars(section, { written, tempos, semitones });
     const layer = entry.layer ?? section.layer;
     return {
-      ...{ section: section.id, entry: place, name: section.name },
-      ...{ bars, semitones, startsAt, ...tempos },
+      section: section.id,
+      entry: place,
+      name: section.name,
+      bars,
+      semitones,
+      startsAt,
+      ...tempos,
       ...(layer !== undefined && { layer }),
       ...(until !== undefined && { until }),
       ...(fade && { fade }),
@@ -219,8 +225,14 @@ class Player {
     const played = written.map(({ bar, inPass }, index) => {
       const length = beats[index] ?? meter.beats;
       const played: PlayedBar = {
-        ...{ id: bar.id, number: index + 1, inPass, meter: bar.meter ?? meter, beats: length },
-        ...{ feel, bend, intoBend },
+        id: bar.id,
+        number: index + 1,
+        inPass,
+        meter: bar.meter ?? meter,
+        beats: length,
+        feel,
+        bend,
+        intoBend,
         ...(each[index] !== 1 && { sectionBeats: each[index] ?? 1 }),
         ...this.chordsOf(bar, lengths[index] ?? meter.beats, semitones),
         ...this.riffsOf(riffUses, inPass, semitones),

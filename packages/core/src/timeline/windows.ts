@@ -75,7 +75,9 @@ export function changeWindows(stretch: Stretch): readonly ChangeWindow[] {
     const to = next ?? toMoment(span);
     const beats = steady ? to.beat - from.beat : beatsBetween(stretch, from, to);
     return {
-      ...{ from: before.chord, to: span.chord, atBeat: span.from },
+      from: before.chord,
+      to: span.chord,
+      atBeat: span.from,
       windowBeats: Math.max(0, beats),
       tempo: tempoOf(stretch, to),
     };

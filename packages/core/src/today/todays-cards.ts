@@ -126,7 +126,12 @@ function chosen(
     const lasts = Math.min(left, lastsOf(step));
     const { id: planId, title, wantedOn } = song;
     cards.push({
-      ...{ planId, song: title, wantedOn, step, minutes: lasts, why: reasonOf(step, song) },
+      planId,
+      song: title,
+      wantedOn,
+      step,
+      minutes: lasts,
+      why: reasonOf(step, song),
       lastOn: null,
     });
     left -= lasts;
@@ -153,7 +158,12 @@ function visitsDue(
     )
     .toSorted((a, b) => a.dueOn.localeCompare(b.dueOn))
     .map(({ planId, title, wantedOn, step, lastOn, minutes: asked }) => ({
-      ...{ planId, song: title, wantedOn, step, lastOn, why: 'visit' as const },
+      planId,
+      song: title,
+      wantedOn,
+      step,
+      lastOn,
+      why: 'visit' as const,
       minutes: Math.max(LEAST_MINUTES, asked),
     }));
 }

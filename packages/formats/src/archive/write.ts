@@ -74,7 +74,9 @@ export function writeArchive(archive: Archive, digest: Digest): Uint8Array<Array
     files[`csv/${table.name}.csv`] = strToU8(tableText(table, own));
   }
   const listed = Object.entries(files).map(([name, bytes]) => ({
-    ...{ name, bytes: bytes.length, sha256: digest(bytes) },
+    name,
+    bytes: bytes.length,
+    sha256: digest(bytes),
   }));
   const manifest: Manifest = { form, exportedAt, files: listed };
   return zipSync({ [MANIFEST]: strToU8(pretty(manifest)), ...files }, { mtime: exportedAt });

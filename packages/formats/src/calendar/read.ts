@@ -144,7 +144,8 @@ function hoursIn(
     const slot = { weekday: weekdayOf(day), time, minutes };
     const key = JSON.stringify([turn.title, slot]);
     const known = found.get(key) ?? {
-      ...{ hour: { title: turn.title, slot, times: 0 }, days: new Set<Day>() },
+      hour: { title: turn.title, slot, times: 0 },
+      days: new Set<Day>(),
     };
     known.days.add(day);
     found.set(key, known);
@@ -224,7 +225,8 @@ function read(text: string, options: CalendarOptions): ReadCalendar {
   const tasks = calendars.flatMap((one) => one.getAllSubcomponents('vtodo')).length;
   return {
     ok: true,
-    ...{ daysOff: daysOff(turns), hours },
+    daysOff: daysOff(turns),
+    hours,
     lost: [
       ...told(
         single,

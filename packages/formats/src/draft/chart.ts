@@ -248,7 +248,9 @@ export function writeDraft(draft: Draft, report: Report): WrittenDraft {
   for (const { message, line } of readChart(chart).faults)
     report.guess(message, `line ${line} of the chart`);
   return {
-    ...{ chart: `${chart.trimEnd()}\n`, sections: pieces.length },
-    ...{ riffs: writer.riffCount, riffNotes: writer.riffNotes },
+    chart: `${chart.trimEnd()}\n`,
+    sections: pieces.length,
+    riffs: writer.riffCount,
+    riffNotes: writer.riffNotes,
   };
 }

@@ -132,7 +132,10 @@ export function piecesOf(bars: readonly DraftBar[]): readonly Piece[] {
     const within = repeats.find((one) => one.from <= from && from < one.until);
     const rounds = within?.endings.find((one) => one.from <= from && from < one.until)?.rounds;
     return {
-      ...{ from, until, times: 1, endings: [] },
+      from,
+      until,
+      times: 1,
+      endings: [],
       ...(within && { within }),
       ...(rounds && { rounds }),
     };

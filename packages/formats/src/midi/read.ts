@@ -158,7 +158,9 @@ function notesIn(
     places[at]?.forEach((place, index) => {
       const { until } = group[index] ?? first;
       out[bar]?.push({
-        ...{ ...place, how: 'picked', at: beats(first.at - (starts[bar] ?? 0)) },
+        ...place,
+        how: 'picked',
+        at: beats(first.at - (starts[bar] ?? 0)),
         beats: beats(Math.max(1, until - first.at)),
       });
     });
@@ -236,7 +238,9 @@ function draftBars(midi: ReadMidi, voice: Voice | undefined, report: Report): Dr
     const isPart = marks.size === 0 && at % PART_BARS === 0;
     const mark = marks.get(at) ?? (isPart ? '' : undefined);
     return {
-      ...{ number: String(at + 1), meter: bar.meter, beats: bar.meter.beats },
+      number: String(at + 1),
+      meter: bar.meter,
+      beats: bar.meter.beats,
       chords: chordsIn(bar, near(sounding, starting, bar)),
       notes: notes[at] ?? [],
       ...(changed !== undefined && at > 0 && { tempo: changed }),
@@ -278,7 +282,9 @@ export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported
   const { title, copyright, keys } = midi;
   const { chart, sections, riffs, riffNotes } = writeDraft(
     {
-      ...{ remarks: copyright ? [copyright] : [], grips: [], bars },
+      remarks: copyright ? [copyright] : [],
+      grips: [],
+      bars,
       ...(tempo !== undefined && { tempo }),
       ...(keys[0] && { key: keys[0].value }),
     },
@@ -289,14 +295,24 @@ export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported
     ...(title !== undefined && { title }),
     ...(copyright && { copyright }),
     kept: {
-      ...{ parts: midi.voices.length, bars: bars.length, meters: midi.meters.length },
-      ...{ tempi: midi.tempos.length, keys: keys.length, markers: midi.markers.length },
+      parts: midi.voices.length,
+      bars: bars.length,
+      meters: midi.meters.length,
+      tempi: midi.tempos.length,
+      keys: keys.length,
+      markers: midi.markers.length,
       chords: bars.reduce((sum, one) => sum + one.chords.length, 0),
-      ...{ sections, riffs, notes: riffNotes },
+      sections,
+      riffs,
+      notes: riffNotes,
     },
-    ...{ lost: report.lost(), guessed: report.guessed() },
+    lost: report.lost(),
+    guessed: report.guessed(),
     parts: midi.voices.map((one) => ({
-      ...{ id: one.id, name: one.name, notes: one.notes.length, taken: one === voice },
+      id: one.id,
+      name: one.name,
+      notes: one.notes.length,
+      taken: one === voice,
     })),
   };
 }

@@ -179,8 +179,13 @@ export function readTracks(bytes: Uint8Array): ReadMidi | { readonly why: string
   const hasNotes = (track: TrackReading): boolean => track.notes.size > 0;
   const [first] = tracks;
   return {
-    ...{ format, ticksPerQuarter: ticksPerBeat, lasts: all.lasts, copyright: all.copyright },
-    ...{ tempos: sorted(all.tempos), meters: sorted(all.meters), keys: sorted(all.keys) },
+    format,
+    ticksPerQuarter: ticksPerBeat,
+    lasts: all.lasts,
+    copyright: all.copyright,
+    tempos: sorted(all.tempos),
+    meters: sorted(all.meters),
+    keys: sorted(all.keys),
     markers: sorted(all.markers),
     title: first && !hasNotes(first) && first.name ? first.name : undefined,
     voices: tracks.flatMap(voicesOf),

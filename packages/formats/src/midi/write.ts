@@ -89,7 +89,8 @@ function note(
       event: { type: 'noteOn', channel, noteNumber: number, velocity: loud } as MidiEvent,
     },
     {
-      ...{ at: Math.max(at + 1, until), order: 1 },
+      at: Math.max(at + 1, until),
+      order: 1,
       event: { type: 'noteOff', channel, noteNumber: number, velocity: 0 } as MidiEvent,
     },
   ];
@@ -116,8 +117,11 @@ function conductor(
     if (written !== meter && Number.isInteger(bar.beats))
       events.push(
         meta(starts, {
-          ...{ type: 'timeSignature', numerator: bar.beats, denominator: bar.meter.unit },
-          ...{ metronome: 24, thirtyseconds: 8 },
+          type: 'timeSignature',
+          numerator: bar.beats,
+          denominator: bar.meter.unit,
+          metronome: 24,
+          thirtyseconds: 8,
         }),
       );
     if (Math.abs(microseconds - tempo) > 1)
@@ -200,7 +204,8 @@ export function writeMidi(song: SongDocument, { title = 'Song' }: MidiCredits = 
   );
   const named = (name: string): Placed => meta(0, { type: 'trackName', text: name });
   const program: Placed = {
-    ...{ at: 0, order: 1 },
+    at: 0,
+    order: 1,
     event: {
       type: 'programChange',
       channel: GUITAR_CHANNEL,

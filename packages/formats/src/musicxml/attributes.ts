@@ -40,8 +40,13 @@ export function keyOf(key: Element): string | undefined {
   if (fifths === undefined || Math.abs(fifths) > 7) return undefined;
   const mode = textOf(key, 'mode') ?? 'major';
   const offset: Readonly<Record<string, number>> = {
-    ...{ minor: MINOR_FIFTHS, aeolian: MINOR_FIFTHS, dorian: 2, phrygian: 4 },
-    ...{ lydian: -1, mixolydian: 1, locrian: 5 },
+    minor: MINOR_FIFTHS,
+    aeolian: MINOR_FIFTHS,
+    dorian: 2,
+    phrygian: 4,
+    lydian: -1,
+    mixolydian: 1,
+    locrian: 5,
   };
   const tonic = [...FIFTHS, 'G#', 'D#', 'A#'][NEUTRAL + fifths + (offset[mode] ?? 0)];
   return tonic && `${tonic}${MINOR.has(mode) ? 'm' : ''}`;
@@ -76,7 +81,13 @@ export function movedBy(attributes: Element): number | undefined {
 }
 
 const UNIT_QUARTERS: Readonly<Record<string, number>> = {
-  ...{ breve: 8, whole: 4, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25, '32nd': 0.125 },
+  breve: 8,
+  whole: 4,
+  half: 2,
+  quarter: 1,
+  eighth: 0.5,
+  '16th': 0.25,
+  '32nd': 0.125,
 };
 
 /** Quarters a minute of a metronome mark; undefined where it says none. */

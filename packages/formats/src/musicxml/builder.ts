@@ -41,7 +41,9 @@ function chordsOf(
   return [...placed.values()]
     .toSorted((a, b) => a.chord.at - b.chord.at)
     .map(({ chord: { at, name, doubt }, said }) => ({
-      ...{ at: beatsToNumber(beatsOf(at, meter)), name, said },
+      at: beatsToNumber(beatsOf(at, meter)),
+      name,
+      said,
       ...(doubt && { doubt }),
     }));
 }
@@ -144,7 +146,11 @@ export class ScoreBuilder {
     const chords = said.map(({ said: _, ...chord }) => chord);
     const tempo = this.readTempo(all, number);
     return {
-      ...{ number, meter, beats: beatsToNumber(beatsOf(ticks, meter)), chords, notes: [] },
+      number,
+      meter,
+      beats: beatsToNumber(beatsOf(ticks, meter)),
+      chords,
+      notes: [],
       ...this.readSigns(all),
       ...(tempo !== undefined && place > 0 && { tempo }),
       ...(all.some((one) => one.repeat) && { repeat: true }),

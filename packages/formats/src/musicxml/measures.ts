@@ -64,9 +64,18 @@ export class PartReader {
     for (const one of measure.children) this.readOne(one, bar);
     const isImplicit = measure.attributes['implicit'] === 'yes' || number === '0';
     return {
-      ...{ number, isImplicit, meter: bar.meter, isFree: bar.isFree, key: bar.key },
-      ...{ lasts: this.furthest, chords: bar.chords, notes: bar.notes, tempos: bar.tempos },
-      ...{ signs: bar.signs, repeat: this.repeats, swing: bar.swing },
+      number,
+      isImplicit,
+      meter: bar.meter,
+      isFree: bar.isFree,
+      key: bar.key,
+      lasts: this.furthest,
+      chords: bar.chords,
+      notes: bar.notes,
+      tempos: bar.tempos,
+      signs: bar.signs,
+      repeat: this.repeats,
+      swing: bar.swing,
     };
   }
 

@@ -90,7 +90,10 @@ function kindOf(suffix: string): Pick<SpelledChord, 'kind' | 'degrees'> | undefi
 
 /** Tones above a dominant that are altered, and the degree each is. */
 const ALTERED: Readonly<Record<number, readonly [value: number, alter: number]>> = {
-  ...{ 1: [9, -1], 3: [9, 1], 6: [5, -1], 8: [5, 1] },
+  1: [9, -1],
+  3: [9, 1],
+  6: [5, -1],
+  8: [5, 1],
 };
 
 /** "alt" says that all of it is altered, by the tones it has. */
@@ -113,7 +116,9 @@ export function spelledChord(name: string): SpelledChord | undefined {
     kindOf(read.quality.suffix) ??
     (suffix.includes('alt') ? alteredOf(read.quality.tones) : { kind: 'other', degrees: [] });
   return {
-    ...{ root: toneOf(root), text: suffix, ...kind },
+    root: toneOf(root),
+    text: suffix,
+    ...kind,
     ...(bass !== undefined && { bass: toneOf(bass) }),
   };
 }

@@ -111,7 +111,10 @@ export function readNote(
   if (child(note, 'rest') || child(note, 'grace') || child(note, 'cue')) return undefined;
   const tied = childrenOf(note, 'tie').some((one) => one.attributes['type'] === 'stop');
   return {
-    ...{ at, lasts, tied, lyric: child(note, 'lyric') ? lyricOf(note) : '' },
+    at,
+    lasts,
+    tied,
+    lyric: child(note, 'lyric') ? lyricOf(note) : '',
     midi: midiOf(child(note, 'pitch'), moved),
     staff: textOf(note, 'staff') ?? '1',
     ...playedHow(note),

@@ -83,7 +83,7 @@ export class NotePlacer {
     { read, string, fret }: LocatedNote,
     last: DraftNote | undefined,
   ): Omit<DraftNote, 'at' | 'beats'> {
-    const own = { ...{ how: 'picked' as const, string, fret }, ...read.more };
+    const own = { how: 'picked' as const, string, fret, ...read.more };
     if (!read.slides || !last) return own;
     return { ...own, how: fret >= last.fret ? 'slid up' : 'slid down' };
   }

@@ -95,16 +95,23 @@ function readParts(score: Element, found: readonly ScorePart[], options: ScoreOp
   const [credits, grips] = [creditsOf(score), gripsOf(parts)];
   const strings = stringsOf(parts, chosen);
   const remarks = credits.copyright === undefined ? [] : [credits.copyright];
-  const written = writeDraft({ ...frameOf(builder, strings), ...{ remarks, grips, bars } }, report);
+  const written = writeDraft({ ...frameOf(builder, strings), remarks, grips, bars }, report);
   return {
     ...credits,
     song: written.chart,
     kept: {
-      ...{ parts: parts.length, bars: bars.length, ...builder.kept, frames: grips.length },
-      ...{ sections: written.sections, riffs: written.riffs, notes: written.riffNotes },
+      parts: parts.length,
+      bars: bars.length,
+      ...builder.kept,
+      frames: grips.length,
+      sections: written.sections,
+      riffs: written.riffs,
+      notes: written.riffNotes,
       tabNotes: placer?.written ?? 0,
     },
-    ...{ lost: report.lost(), guessed: report.guessed(), parts: partList(parts, chosen) },
+    lost: report.lost(),
+    guessed: report.guessed(),
+    parts: partList(parts, chosen),
   };
 }
 
@@ -113,7 +120,9 @@ function partList(
   chosen: PartRead | undefined,
 ): readonly ImportedPart[] {
   return parts.map((one) => ({
-    ...{ id: one.part.id, name: one.part.name, taken: one === chosen },
+    id: one.part.id,
+    name: one.part.name,
+    taken: one === chosen,
     notes: notesOf(one),
   }));
 }

@@ -25,9 +25,20 @@ export interface ReadSigns {
 
 export function noSigns(): ReadSigns {
   return {
-    ...{ opens: false, closes: undefined, endingStarts: undefined, endingStops: false },
-    ...{ segno: false, coda: false, codaSign: false, toCoda: false, fine: false, back: undefined },
-    ...{ starts: undefined, startsNext: false, opensNext: false, closesBefore: undefined },
+    opens: false,
+    closes: undefined,
+    endingStarts: undefined,
+    endingStops: false,
+    segno: false,
+    coda: false,
+    codaSign: false,
+    toCoda: false,
+    fine: false,
+    back: undefined,
+    starts: undefined,
+    startsNext: false,
+    opensNext: false,
+    closesBefore: undefined,
     count: { repeats: 0, endings: 0, jumps: 0 },
   };
 }

@@ -4,8 +4,12 @@ import Builder from 'fast-xml-builder';
 export type Node = Readonly<Record<string, unknown>>;
 
 const BUILDER = new Builder({
-  ...{ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '' },
-  ...{ format: true, indentBy: ' ', suppressEmptyNode: true },
+  preserveOrder: true,
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  format: true,
+  indentBy: ' ',
+  suppressEmptyNode: true,
 });
 
 type Content = Node | string | number | undefined | readonly (Node | undefined)[];

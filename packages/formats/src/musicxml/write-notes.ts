@@ -76,10 +76,7 @@ export function notesIn({ riff }: StruckBar, perBeat: number): readonly WrittenN
   }
   return [...starts].map(([at, notes]) => {
     const lasts = Math.min(...notes.map(({ beats }) => beatsToNumber(beats)));
-    return {
-      ...{ at, notes, comesOver: false, goesOn: false },
-      until: at + Math.round(lasts * perBeat),
-    };
+    return { at, notes, comesOver: false, goesOn: false, until: at + Math.round(lasts * perBeat) };
   });
 }
 

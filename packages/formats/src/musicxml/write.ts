@@ -225,7 +225,8 @@ class ScoreWriter {
       return node ? [{ at, ends: at, nodes: [node] }] : [];
     });
     const notes = this.carrying.into(notesIn(bar, perBeat), ends).map((one): PlacedNode => ({
-      ...{ at: one.at, ends: one.until },
+      at: one.at,
+      ends: one.until,
       nodes: noteNodes(one, this.open),
     }));
     const placed = [...chords, ...notes].toSorted((a, b) => a.at - b.at || a.ends - b.ends);

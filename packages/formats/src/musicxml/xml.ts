@@ -16,9 +16,15 @@ export interface Unreadable {
 type Raw = Readonly<Record<string, unknown>>;
 
 const PARSER = new XMLParser({
-  ...{ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '' },
-  ...{ parseTagValue: false, parseAttributeValue: false, trimValues: true },
-  ...{ ignoreDeclaration: true, ignorePiTags: true, removeNSPrefix: true },
+  preserveOrder: true,
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  parseTagValue: false,
+  parseAttributeValue: false,
+  trimValues: true,
+  ignoreDeclaration: true,
+  ignorePiTags: true,
+  removeNSPrefix: true,
 });
 
 function elementOf(raw: Raw): Element | undefined {

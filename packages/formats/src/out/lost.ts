@@ -54,6 +54,8 @@ const THINGS: readonly {
 /** Tells what of a song is not in a file, of the things a format has no place for. */
 export function lostOf(song: SongDocument, names: readonly string[], why: string): readonly Lost[] {
   return THINGS.filter((one) => names.includes(one.name) && one.has(song)).map(({ what }) => ({
-    ...{ what, why, where: 'the song' },
+    what,
+    why,
+    where: 'the song',
   }));
 }

@@ -16,9 +16,19 @@ export interface SheetLine {
 
 const DIRECTIVE = /^\s*\{\s*([A-Za-z_-]+)\s*(?::\s*([^{}]*?))?\s*\}\s*$/;
 const SHORT: Readonly<Record<string, string>> = {
-  ...{ t: 'title', st: 'subtitle', c: 'comment', ci: 'comment', cb: 'comment' },
-  ...{ soc: 'start_of_chorus', eoc: 'end_of_chorus', sov: 'start_of_verse', eov: 'end_of_verse' },
-  ...{ sob: 'start_of_bridge', eob: 'end_of_bridge', sot: 'start_of_tab', eot: 'end_of_tab' },
+  t: 'title',
+  st: 'subtitle',
+  c: 'comment',
+  ci: 'comment',
+  cb: 'comment',
+  soc: 'start_of_chorus',
+  eoc: 'end_of_chorus',
+  sov: 'start_of_verse',
+  eov: 'end_of_verse',
+  sob: 'start_of_bridge',
+  eob: 'end_of_bridge',
+  sot: 'start_of_tab',
+  eot: 'end_of_tab',
 };
 /** A line with nothing in it. */
 export const EMPTY_LINE: SheetLine = { directives: [], bars: [], words: '' };

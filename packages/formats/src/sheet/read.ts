@@ -20,8 +20,13 @@ const GAP = ' '.repeat(8);
 /** Longer sheets are books. */
 const LONGEST = 50_000;
 const STARTS: Readonly<Record<string, string>> = {
-  ...{ start_of_verse: 'Verse', start_of_chorus: 'Chorus', start_of_bridge: 'Bridge' },
-  ...{ sov: 'Verse', soc: 'Chorus', sob: 'Bridge', start_of_part: 'Part' },
+  start_of_verse: 'Verse',
+  start_of_chorus: 'Chorus',
+  start_of_bridge: 'Bridge',
+  sov: 'Verse',
+  soc: 'Chorus',
+  sob: 'Bridge',
+  start_of_part: 'Part',
 };
 
 /** "[H7]": only in German letters a chord is called so. */
@@ -141,7 +146,10 @@ class SheetReading {
       this.chords += names.length;
       const isBeaten = group.includes('.');
       this.bars.push({
-        ...{ number: String(this.bars.length + 1), meter: this.meter, beats, notes: [] },
+        number: String(this.bars.length + 1),
+        meter: this.meter,
+        beats,
+        notes: [],
         chords: names.map(({ place, ...one }, at) => ({
           ...one,
           at: isBeaten ? (place * beats) / group.length : (at * beats) / names.length,
@@ -231,7 +239,8 @@ function imported(
     ...creditsOf(said),
     song: chart,
     kept: { bars: bars.length, chords, sections, frames: grips.length },
-    ...{ lost: report.lost(), guessed: report.guessed() },
+    lost: report.lost(),
+    guessed: report.guessed(),
   };
 }
 

@@ -76,7 +76,9 @@ export function readTable(bytes: Uint8Array, fields: readonly TableField[]): Rea
     return { ok: false, why: 'This is no table of text. Save it as CSV, and choose that.' };
   const [text, hinted] = withoutHint(whole);
   const { data, meta } = Papa.parse<string[]>(text, {
-    ...{ delimiter: hinted, delimitersToGuess: SEPARATORS, skipEmptyLines: 'greedy' },
+    delimiter: hinted,
+    delimitersToGuess: SEPARATORS,
+    skipEmptyLines: 'greedy',
   });
   const rows = data.map((row) => row.map((cell) => cell.trim().replace(MADE_HARMLESS, '')));
   const width = Math.max(0, ...rows.map((row) => row.length));
@@ -95,7 +97,8 @@ export function readTable(bytes: Uint8Array, fields: readonly TableField[]): Rea
       ? numbered.map((name, at) => (first[at] === '' ? name : (first[at] ?? name)))
       : numbered,
     rows: hasHead ? others : rows,
-    ...{ encoding, separator: meta.delimiter },
+    encoding,
+    separator: meta.delimiter,
   };
 }
 

@@ -89,7 +89,9 @@ export function readRequests(
     const [student] = found;
     const wantedBy = wanted.days[at] ?? null;
     const what: TableRequest = {
-      ...{ studentId: student?.id ?? '', studentName: student?.name ?? cell('student'), wantedBy },
+      studentId: student?.id ?? '',
+      studentName: student?.name ?? cell('student'),
+      wantedBy,
       title: cell('title').slice(0, LONGEST.title),
       playedBy: cell('playedBy').slice(0, LONGEST.playedBy),
       why: cell('why').slice(0, LONGEST.why),

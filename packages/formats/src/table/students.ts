@@ -208,8 +208,11 @@ export function readStudents(
     const isTaken = asked !== '' && taken.has(asked) && !isKnown;
     taken.add(signInName);
     const what: TableStudent = {
-      ...{ name, signInName, ...standingOf(said, consents.days[at] ?? null, consents.isGuessed) },
-      ...{ instrument: cell('instrument').slice(0, LONGEST_NAME), slot: slotOf(said) },
+      name,
+      signInName,
+      ...standingOf(said, consents.days[at] ?? null, consents.isGuessed),
+      instrument: cell('instrument').slice(0, LONGEST_NAME),
+      slot: slotOf(said),
     };
     const fault = isTaken ? `signs in as “${asked}”, as somebody else does` : faultOf(what);
     return { number: at + 1, what, fault, remarks, isKnown };

@@ -56,7 +56,9 @@ function timesOf(when: CalendarDate['when']) {
   const repeating = { freq: ICalEventRepeatingFreq.WEEKLY, byDay };
   return {
     ...isAllDay,
-    ...{ start: dateOf(when.since), end: dateOf(dayAfter(when.since, 1)), repeating },
+    start: dateOf(when.since),
+    end: dateOf(dayAfter(when.since, 1)),
+    repeating,
   };
 }
 
@@ -67,13 +69,18 @@ function dateOf(day: Day): Date {
 /** Writes dates as iCalendar, lines folded by octets; a calendar asks again after an hour. */
 export function calendarText({ name, timeZone, now, dates }: CalendarPage): string {
   const calendar = ical({
-    ...{ name, method: ICalCalendarMethod.PUBLISH, ttl: AGAIN_S },
+    name,
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: AGAIN_S,
     prodId: { company: 'harvu', product: 'harvu', language: 'EN' },
     x: { 'X-WR-TIMEZONE': timeZone },
   });
   for (const { id, changes, title, words, isOff = false, when } of dates)
     calendar.createEvent({
-      ...{ id: `${id}@harvu`, sequence: changes, stamp: now, summary: title },
+      id: `${id}@harvu`,
+      sequence: changes,
+      stamp: now,
+      summary: title,
       ...(words !== undefined && words !== '' && { description: words }),
       ...(isOff && { status: ICalEventStatus.CANCELLED }),
       ...timesOf(when),

@@ -50,7 +50,10 @@ function lessonDates(person: Person, weeks: LessonWeeks, timeZone: string) {
       const { id, version, day, time, minutes, state, studentId } = lesson;
       const title = teaches ? `Lesson: ${names.get(studentId) ?? 'a student'}` : 'Guitar lesson';
       return {
-        ...{ id: `lesson-${id}-${person.id}`, changes: version, isOff: state === 'missed', title },
+        id: `lesson-${id}-${person.id}`,
+        changes: version,
+        isOff: state === 'missed',
+        title,
         when: { at: momentOf({ day, time }, timeZone), minutes },
       };
     });
@@ -58,7 +61,10 @@ function lessonDates(person: Person, weeks: LessonWeeks, timeZone: string) {
 
 function breakDates({ breaks }: LessonWeeks): readonly CalendarDate[] {
   return breaks.map(({ from, to, name }) => ({
-    ...{ id: `break-${from}-${to}`, changes: 0, title: `No lessons: ${name}`, when: { from, to } },
+    id: `break-${from}-${to}`,
+    changes: 0,
+    title: `No lessons: ${name}`,
+    when: { from, to },
   }));
 }
 
@@ -71,7 +77,9 @@ function practiceDates(minutes: readonly number[], since: Day, id: string) {
       weekdays.includes(weekdayOf(day)),
     );
     return {
-      ...{ id: `practice-${many}-${id}`, changes: 0, title: `Practise, ${many} min` },
+      id: `practice-${many}-${id}`,
+      changes: 0,
+      title: `Practise, ${many} min`,
       when: { since: first ?? since, weekdays },
     };
   });
@@ -86,8 +94,11 @@ function eveningDates(person: Person, { version, programme, plays }: Evening) {
     isTeaching(person) ? `${play.title}, ${play.studentName}` : play.title,
   );
   const date: CalendarDate = {
-    ...{ id: `evening-${person.id}`, changes: version, title: title || 'The evening' },
-    ...{ words: words.join('\n'), when: { from: day, to: day } },
+    id: `evening-${person.id}`,
+    changes: version,
+    title: title || 'The evening',
+    words: words.join('\n'),
+    when: { from: day, to: day },
   };
   return [date];
 }
@@ -121,7 +132,10 @@ export function createCalendarsService(deps: CalendarsDeps) {
     async make({ id }: Person, hasPractice: boolean): Promise<{ readonly path: string }> {
       const address = randomBytes(32).toString('base64url');
       await calendars.put({
-        ...{ personId: id, addressHash: hashOf(address), hasPractice, madeAt: clock.now() },
+        personId: id,
+        addressHash: hashOf(address),
+        hasPractice,
+        madeAt: clock.now(),
       });
       return { path: `/api/calendar/${address}.ics` };
     },
@@ -136,7 +150,9 @@ export function createCalendarsService(deps: CalendarsDeps) {
       const timeZone = await deps.timeZone();
       return calendarText({
         name: `${name}, ${await deps.studioName()}`,
-        ...{ timeZone, now: clock.now(), dates: await datesOf(person, kept, timeZone) },
+        timeZone,
+        now: clock.now(),
+        dates: await datesOf(person, kept, timeZone),
       });
     },
   };

@@ -17,7 +17,9 @@ interface CalendarRow {
 
 function toCalendar(row: CalendarRow): KeptCalendar {
   return {
-    ...{ personId: row.person_id, addressHash: row.address_hash, madeAt: row.made_at },
+    personId: row.person_id,
+    addressHash: row.address_hash,
+    madeAt: row.made_at,
     hasPractice: Boolean(row.has_practice),
   };
 }
@@ -26,7 +28,8 @@ function toCalendar(row: CalendarRow): KeptCalendar {
 export function createCalendarsStore(sequelize: Sequelize) {
   const find = async (where: string, value: string): Promise<KeptCalendar | undefined> => {
     const [row] = await sequelize.query<CalendarRow>(`SELECT * FROM calendars WHERE ${where} = ?`, {
-      ...{ replacements: [value], type: QueryTypes.SELECT },
+      replacements: [value],
+      type: QueryTypes.SELECT,
     });
     return row && toCalendar(row);
   };

@@ -35,7 +35,10 @@ export function createActsStore(sequelize: Sequelize) {
     async newest(): Promise<readonly ToldAct[]> {
       const rows = await sequelize.query<ActRow>(NEWEST, { type: QueryTypes.SELECT });
       return rows.map(({ at, act, by_name: by, about_name: about }) => ({
-        ...{ at: at.toISOString(), act, by: by ?? '', about: about ?? '' },
+        at: at.toISOString(),
+        act,
+        by: by ?? '',
+        about: about ?? '',
       }));
     },
     /** For how many days the studio keeps them. */

@@ -125,7 +125,9 @@ export function createArchiveService(deps: ArchiveDeps) {
       if (!person) throw missing('person');
       const what = { form: PERSON_FORM, about: ABOUT_PERSON, tables: PERSON_TABLES };
       const asked = PERSON_TABLES.map((table) => ({
-        ...{ table, where: whereOf(table.name), values: [id] },
+        table,
+        where: whereOf(table.name),
+        values: [id],
       }));
       return packed({ ...what, name: person.name }, asked, gone);
     },
@@ -145,8 +147,10 @@ export function createArchiveService(deps: ArchiveDeps) {
       }
       const { studioName } = await studio.door();
       return {
-        ...{ studioName, exportedAt: found.exportedAt },
-        ...{ people: counts['people'] ?? 0, songs: counts['songs'] ?? 0 },
+        studioName,
+        exportedAt: found.exportedAt,
+        people: counts['people'] ?? 0,
+        songs: counts['songs'] ?? 0,
       };
     },
   };

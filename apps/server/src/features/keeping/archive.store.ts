@@ -50,7 +50,9 @@ export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransa
     const columns = table.columns.map(selected).join(', ');
     const sql = `SELECT ${columns} FROM ${table.name}${where === undefined ? '' : ` WHERE ${where}`} ORDER BY 1, 2`;
     const rows = await sequelize.query<Readonly<Record<string, Kept>>>(sql, {
-      ...{ replacements: [...values], type: QueryTypes.SELECT, transaction },
+      replacements: [...values],
+      type: QueryTypes.SELECT,
+      transaction,
     });
     return rows.map((row): ArchiveRow =>
       Object.fromEntries(
@@ -67,7 +69,8 @@ export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransa
         replacements: rows.flatMap((row) =>
           table.columns.map(({ name, kind }) => takenIn(kind, row[name])),
         ),
-        ...{ type: QueryTypes.INSERT, transaction },
+        type: QueryTypes.INSERT,
+        transaction,
       },
     );
   }

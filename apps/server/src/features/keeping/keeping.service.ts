@@ -49,7 +49,9 @@ const BACKUP = /^harvu-[\w-]+\.sql\.gz$/;
 export function createKeepingService(deps: KeepingDeps) {
   const { acts, data, people, clock, backups, erasures, days } = deps;
   const toComing = async ({ kind, name, on }: Announced): Promise<ComingErasure> => ({
-    ...{ kind, name, inDays: Math.max(1, ANNOUNCED_DAYS - (await days.since(on))) },
+    kind,
+    name,
+    inDays: Math.max(1, ANNOUNCED_DAYS - (await days.since(on))),
   });
   return {
     noteAct: (act: Act): Promise<void> => acts.add(act, clock.now()),

@@ -31,7 +31,9 @@ const PUT_AWAY = `
 export function createPersonDataStore(sequelize: Sequelize, inTransaction: InTransaction) {
   async function remove({ table, where }: OwnRows, id: string, transaction: Tx): Promise<number> {
     const [, count] = await sequelize.query(`DELETE FROM ${table} WHERE ${where}`, {
-      ...{ replacements: [id], type: QueryTypes.UPDATE, transaction },
+      replacements: [id],
+      type: QueryTypes.UPDATE,
+      transaction,
     });
     return count;
   }

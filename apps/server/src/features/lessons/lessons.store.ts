@@ -29,8 +29,15 @@ export interface KeepingLesson {
 function toLesson(row: FoundRow): StoredLesson {
   const { id, day, time, minutes, state, version } = row;
   return {
-    ...{ id, studentId: row.student_id, teacherId: row.teacher_id, slotDay: row.slot_day },
-    ...{ day, time, minutes, state, version },
+    id,
+    studentId: row.student_id,
+    teacherId: row.teacher_id,
+    slotDay: row.slot_day,
+    day,
+    time,
+    minutes,
+    state,
+    version,
     notes: row.notes === null ? null : fromJsonColumn(row.notes),
   };
 }
@@ -57,7 +64,8 @@ export function createLessonsStore(sequelize: Sequelize) {
     values: readonly unknown[],
   ): Promise<readonly StoredLesson[]> => {
     const rows = await sequelize.query<FoundRow>(`SELECT ${columns} FROM lessons WHERE ${where}`, {
-      ...{ replacements: [...values], type: QueryTypes.SELECT },
+      replacements: [...values],
+      type: QueryTypes.SELECT,
     });
     return rows.map(toLesson);
   };
@@ -65,9 +73,8 @@ export function createLessonsStore(sequelize: Sequelize) {
   async function isAdded({ lesson, by, at }: KeepingLesson, transaction: Tx): Promise<boolean> {
     const { id, studentId, teacherId, slotDay, day, time, minutes, state, notes } = lesson;
     const kept = notes && JSON.stringify(notes);
-    const replacements = [
-      ...[id, studentId, teacherId, slotDay, day, time, minutes, state, kept, by, at],
-    ];
+    const lessonIs = [id, studentId, teacherId, slotDay, day, time, minutes, state];
+    const replacements = [...lessonIs, kept, by, at];
     try {
       await sequelize.query(INSERT, { replacements, type: QueryTypes.INSERT, transaction });
       return true;
@@ -110,12 +117,12 @@ export function createLessonsStore(sequelize: Sequelize) {
       if (baseVersion === 0) return isAdded(keeping, transaction);
       const { id, studentId, teacherId, day, time, minutes, state, notes } = lesson;
       const kept = notes && JSON.stringify(notes);
+      const set = [teacherId, day, time, minutes, state, kept, by, at];
+      const replacements = [...set, id, studentId, baseVersion];
       const [, count] = await sequelize.query(UPDATE, {
-        replacements: [
-          ...[teacherId, day, time, minutes, state, kept, by, at],
-          ...[id, studentId, baseVersion],
-        ],
-        ...{ type: QueryTypes.UPDATE, transaction },
+        replacements,
+        type: QueryTypes.UPDATE,
+        transaction,
       });
       return count === 1;
     },

@@ -31,7 +31,8 @@ export function createMailsStore(sequelize: Sequelize) {
           written_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
         {
           replacements: [id, lessonId, studentId, toName, toAddress, subject, words, at],
-          ...{ type: QueryTypes.INSERT, transaction },
+          type: QueryTypes.INSERT,
+          transaction,
         },
       );
     },
@@ -43,8 +44,12 @@ export function createMailsStore(sequelize: Sequelize) {
         { type: QueryTypes.SELECT },
       );
       return rows.map((row) => ({
-        ...{ id: row.id, at: row.written_at.toISOString(), subject: row.subject },
-        ...{ toName: row.to_name, toAddress: row.to_address, words: row.words },
+        id: row.id,
+        at: row.written_at.toISOString(),
+        subject: row.subject,
+        toName: row.to_name,
+        toAddress: row.to_address,
+        words: row.words,
       }));
     },
   };

@@ -53,7 +53,9 @@ const STUDIO = `
 function toPerson(row: PersonRow): PersonAtAGlance {
   const { id, name, role, conventions, profile } = row;
   return {
-    ...{ id, name, role },
+    id,
+    name,
+    role,
     conventions: {
       ...USUAL_CONVENTIONS,
       ...(conventions !== null && fromJsonColumn<Partial<Conventions>>(conventions)),
@@ -70,7 +72,9 @@ export function slotsOf(people: readonly PersonAtAGlance[]): readonly SlotOf[] {
   return people
     .filter(({ role }) => role === 'student')
     .map(({ id, profile: { teacherId, lessonSlot } }) => ({
-      ...{ studentId: id, teacherId, slot: lessonSlot },
+      studentId: id,
+      teacherId,
+      slot: lessonSlot,
     }));
 }
 
@@ -79,7 +83,8 @@ export function createGlanceStore(sequelize: Sequelize) {
   async function people(id?: string): Promise<readonly PersonAtAGlance[]> {
     const own = id === undefined ? '' : 'AND people.id = ?';
     const rows = await sequelize.query<PersonRow>(`${PEOPLE} ${own} ORDER BY people.name`, {
-      ...{ replacements: id === undefined ? [] : [id], type: QueryTypes.SELECT },
+      replacements: id === undefined ? [] : [id],
+      type: QueryTypes.SELECT,
     });
     return rows.map(toPerson);
   }

@@ -124,7 +124,9 @@ export function createOverviewService(deps: OverviewDeps) {
       const found = lessonsFor(students, kept, { today, breaks: studio.breaks });
       const { constants, waiting } = studio;
       return {
-        ...{ today, time, constants },
+        today,
+        time,
+        constants,
         students: teaches ? students.map(toStudent) : [],
         songs: await songsOf(heads, me?.conventions.names ?? 'shape'),
         lessons: teaches ? found : found.map(forStudent),

@@ -30,7 +30,10 @@ export function createOverviewsStore(sequelize: Sequelize) {
         { replacements: [names, [...planIds]], type: QueryTypes.SELECT },
       );
       return rows.map(({ plan_id: planId, mark, overview }) => ({
-        ...{ planId, names, mark, overview: JSON.parse(overview) as PlanOverview },
+        planId,
+        names,
+        mark,
+        overview: JSON.parse(overview) as PlanOverview,
       }));
     },
     /** Keeps them in place of what was kept of the same plans; a plan that is gone meanwhile is passed over. */

@@ -41,6 +41,12 @@ function createOwnPassword({ people, passwords, attempts }: DoorDeps) {
   };
 }
 
+const WRONG_CODE = badRequest(
+  'This is not the code for this moment.',
+  'Check the time of the device that shows it, and give the next one.',
+  'code',
+);
+
 /** Lets everybody keep their own account: how things are shown, password, sessions, second factor. */
 export function createAccountService(deps: DoorDeps) {
   const { people, sessions, passwords, attempts, clock, toMe, endCalendar } = deps;
@@ -77,7 +83,9 @@ export function createAccountService(deps: DoorDeps) {
     async sessionsOf({ id }: Person, sessionId: string): Promise<readonly OwnSession[]> {
       const all = await sessions.listOf(id, clock.now());
       return all.map((one) => ({
-        ...{ id: one.id, device: one.device, isThis: one.id === sessionId },
+        id: one.id,
+        device: one.device,
+        isThis: one.id === sessionId,
         createdAt: one.createdAt.toISOString(),
         seenAt: one.seenAt.toISOString(),
       }));
@@ -102,13 +110,7 @@ export function createAccountService(deps: DoorDeps) {
       const wait = await attempts.take([door]);
       if (wait > 0) throw tooMany('Too many wrong codes.', wait);
       const usedStep = factor && stepOf(factor.secret, code, clock.now());
-      if (!factor || typeof usedStep !== 'number') {
-        throw badRequest(
-          'This is not the code for this moment.',
-          'Check the time of the device that shows it, and give the next one.',
-          'code',
-        );
-      }
+      if (!factor || typeof usedStep !== 'number') throw WRONG_CODE;
       const { codes, hashes } = newRecoveryCodes();
       await people.saveFactor(id, { secret: factor.secret, usedStep, recoveryHashes: hashes });
       return { codes };

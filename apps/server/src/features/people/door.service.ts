@@ -185,7 +185,10 @@ export function createDoorService(deps: DoorDeps) {
       const token = randomBytes(32).toString('base64url');
       const createdAt = clock.now();
       await sessions.add({
-        ...{ id: clock.newId(), personId: account.id, device: knock.device, createdAt },
+        id: clock.newId(),
+        personId: account.id,
+        device: knock.device,
+        createdAt,
         tokenHash: hashToken(token),
         expiresAt: new Date(createdAt.getTime() + SESSION_DAYS * DAY_MS),
       });

@@ -111,8 +111,11 @@ export function createPeopleService(deps: PeopleDeps) {
 
   const noteConsent = (personId: string, { guardian, guardianConsentOn }: Consenting, by: Person) =>
     consents.add({
-      ...{ personId, guardian, consentOn: guardianConsentOn },
-      ...{ recordedBy: by.id, recordedAt: clock.now() },
+      personId,
+      guardian,
+      consentOn: guardianConsentOn,
+      recordedBy: by.id,
+      recordedAt: clock.now(),
     });
 
   return {

@@ -145,7 +145,8 @@ function createRoleQueries(people: PeopleTable) {
     async countOwners(transaction: Tx): Promise<number> {
       const owners = await people.findAll({
         where: { role: 'owner', deactivated_at: null },
-        ...{ transaction, lock: transaction.LOCK.UPDATE },
+        transaction,
+        lock: transaction.LOCK.UPDATE,
       });
       return owners.length;
     },

@@ -82,8 +82,10 @@ export function createSessionsStore(sequelize: Sequelize) {
       if (!row) return undefined;
       const { id, name, role, session_id: sessionId } = row;
       return {
-        ...{ person: { id, name, role }, sessionId },
-        ...{ seenAt: row.seen_at, confirmedAt: row.confirmed_at },
+        person: { id, name, role },
+        sessionId,
+        seenAt: row.seen_at,
+        confirmedAt: row.confirmed_at,
       };
     },
     async noteSeen(tokenHash: string, seenAt: Date): Promise<void> {

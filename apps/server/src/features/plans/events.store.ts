@@ -57,7 +57,11 @@ const PAGE = 2000;
 function toRow({ event, planId, loggedBy, receivedAt, sentAt }: LoggedEvent): EventRow {
   const { id, kind, at, day, revision, source, ...body } = event;
   return {
-    ...{ id, kind, day, revision, source },
+    id,
+    kind,
+    day,
+    revision,
+    source,
     plan_id: planId,
     at: new Date(at),
     body: JSON.stringify(body),
@@ -70,7 +74,12 @@ function toRow({ event, planId, loggedBy, receivedAt, sentAt }: LoggedEvent): Ev
 function toEvent(row: FoundRow): StoredEvent {
   const { id, kind, day, revision, source } = row;
   return {
-    ...{ id, kind, at: row.at.toISOString(), day, revision, source },
+    id,
+    kind,
+    at: row.at.toISOString(),
+    day,
+    revision,
+    source,
     ...fromJsonColumn<EventBody>(row.body),
     receivedAt: row.received_at.toISOString(),
     // The log takes only what the contract knows; its form is the form it was taken in.
@@ -123,7 +132,8 @@ export function createEventsStore(sequelize: Sequelize) {
   });
   const query = (where: string, values: readonly unknown[]) =>
     sequelize.query<FoundRow>(`${FOUND} ${where} ORDER BY number`, {
-      ...{ replacements: [...values], type: QueryTypes.SELECT },
+      replacements: [...values],
+      type: QueryTypes.SELECT,
     });
   return {
     async add(many: readonly LoggedEvent[], transaction?: Tx): Promise<void> {
@@ -170,7 +180,9 @@ export function createEventsStore(sequelize: Sequelize) {
         { replacements: [number], type: QueryTypes.SELECT },
       );
       return rows.map((row) => ({
-        ...{ number: Number(row.number), planId: row.plan_id, studentId: row.student_id },
+        number: Number(row.number),
+        planId: row.plan_id,
+        studentId: row.student_id,
         event: toEvent(row),
       }));
     },

@@ -68,7 +68,9 @@ function createWriter(
       }
       for (const { number, planId, event } of some)
         await stream.writeSSE({
-          ...{ id: String(number), event: 'happened', data: JSON.stringify({ planId, event }) },
+          id: String(number),
+          event: 'happened',
+          data: JSON.stringify({ planId, event }),
         });
     }
   }

@@ -63,7 +63,11 @@ export interface OpenFinding extends Pick<Finding, 'key' | 'severity' | 'at' | '
 /** What cannot be read has to be written anew, or made a remark: no reason makes it playable. */
 function unreadOf(document: SongDocument): readonly OpenFinding[] {
   return unreadIn(document).map(({ code, at, message }) => ({
-    ...{ key: `unread ${code} ${at}`, severity: 'fault' as const, code, at, message },
+    key: `unread ${code} ${at}`,
+    severity: 'fault' as const,
+    code,
+    at,
+    message,
   }));
 }
 
@@ -74,7 +78,11 @@ export function findAll({
 }: Pick<PlanAtWork, 'document' | 'teaching'>): readonly OpenFinding[] {
   const all = [...findingsOf(document), ...stepFindings(makePlan(document, { teaching }))];
   const noticed = all.map(({ key, code, severity, at, message }) => ({
-    ...{ key, code, severity, at, message },
+    key,
+    code,
+    severity,
+    at,
+    message,
   }));
   return [...noticed, ...unreadOf(document)];
 }

@@ -139,8 +139,12 @@ function createCorrections({ plans, events, songs, clock, timeZone, changedBetwe
       const now = clock.now();
       const at = now.toISOString();
       const event = {
-        ...{ id: clock.newId(), kind: 'changed' as const, at, source: 'teacher' as const },
-        ...{ day: dayAt(at, await timeZone()), revision },
+        id: clock.newId(),
+        kind: 'changed' as const,
+        at,
+        source: 'teacher' as const,
+        day: dayAt(at, await timeZone()),
+        revision,
         parts: changed.map(({ id }) => id),
         names: changed.map(({ name }) => name),
       };

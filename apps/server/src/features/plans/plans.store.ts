@@ -145,7 +145,8 @@ function createPlanQueries(sequelize: Sequelize) {
   async function waysOf(ids: readonly string[]): Promise<ReadonlyMap<string, PlanContent>> {
     if (ids.length === 0) return new Map();
     const rows = await sequelize.query<ContentRow>(CONTENTS, {
-      ...{ replacements: [[...ids]], type: QueryTypes.SELECT },
+      replacements: [[...ids]],
+      type: QueryTypes.SELECT,
     });
     return new Map(
       rows.map((row) => [row.id, { ...toWay(row), document: fromJsonColumn(row.document) }]),
@@ -166,7 +167,8 @@ function createPlanQueries(sequelize: Sequelize) {
       );
       return rows.map((row) => ({
         ...toSummary(row),
-        ...{ version: row.version, lastEvent: Number(row.last_event) },
+        version: row.version,
+        lastEvent: Number(row.last_event),
       }));
     },
   };
@@ -188,7 +190,8 @@ export function createPlansStore(sequelize: Sequelize) {
     /** Changes whenever anything did in any plan a student ever had. */
     async marksOf(studentId: string): Promise<string> {
       const rows = await sequelize.query<{ readonly mark: string }>(MARKS, {
-        ...{ replacements: [studentId], type: QueryTypes.SELECT },
+        replacements: [studentId],
+        type: QueryTypes.SELECT,
       });
       return rows.map(({ mark }) => mark).join();
     },
@@ -218,10 +221,16 @@ export function createPlansStore(sequelize: Sequelize) {
      */
     async put(plan: NewPlan, transaction: Tx): Promise<void> {
       const row = {
-        ...{ id: plan.id, student_id: plan.studentId, song_id: plan.songId, version: 1 },
-        ...{ revision: plan.revision, assigned_by: plan.assignedBy, withdrawn_at: null },
+        id: plan.id,
+        student_id: plan.studentId,
+        song_id: plan.songId,
+        version: 1,
+        revision: plan.revision,
+        assigned_by: plan.assignedBy,
+        withdrawn_at: null,
         assigned_at: plan.assignedAt,
-        ...{ teaching: JSON.stringify(plan.teaching), figures: JSON.stringify(plan.figures) },
+        teaching: JSON.stringify(plan.teaching),
+        figures: JSON.stringify(plan.figures),
       };
       // In one statement: two who give the same song at once both give it.
       const updateOnDuplicate: (keyof typeof row)[] = ['revision', 'withdrawn_at'];

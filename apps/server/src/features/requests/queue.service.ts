@@ -56,7 +56,9 @@ function createWeighing(deps: QueueDeps) {
       students.practisedOf(studentId),
     ]);
     return weighOnce({
-      ...{ song, ...figures, practice: { minutesByWeekday, today } },
+      song,
+      ...figures,
+      practice: { minutesByWeekday, today },
       wantedOn: parseDay(wantedBy ?? '') ?? null,
     });
   }
@@ -124,7 +126,9 @@ export function createQueueService(deps: QueueDeps) {
         }),
       );
       return {
-        ...{ today, constants: await constants(), waiting: found },
+        today,
+        constants: await constants(),
+        waiting: found,
         answered: all.filter(({ status }) => status !== 'waiting'),
         inWork: await chordsInWork(),
       };

@@ -30,7 +30,9 @@ export function fileName(title: string): string {
 export function dayOnPaper(day: Day, paper: Paper, told: 'day' | 'weekday' | 'year'): string {
   const locale = paper === 'letter' ? 'en-US' : 'en-GB';
   return new Intl.DateTimeFormat(locale, {
-    ...{ day: 'numeric', month: 'short', timeZone: 'UTC' },
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
     ...(told === 'weekday' && { weekday: 'long' }),
     ...(told === 'year' && { year: 'numeric' }),
   }).format(new Date(day));

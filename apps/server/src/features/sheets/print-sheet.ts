@@ -27,7 +27,8 @@ export interface SheetOrder extends Pick<
 function sheetOf(order: SheetOrder): Omit<Sheet, 'size'> {
   const { document, teaching, figures, conventions, tries, lesson, ...said } = order;
   const plan = makePlan(document, {
-    ...{ teaching, names: conventions.names },
+    teaching,
+    names: conventions.names,
     ...(figures && { student: figures.student, constants: constantsWith(figures.constants) }),
   });
   const pieces = untilLesson(stepProgress(plan.steps, tries), lesson.minutes);

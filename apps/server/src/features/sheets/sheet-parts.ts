@@ -219,8 +219,12 @@ export function riffRows(sheet: Sheet, part: Part, drawn: Set<string>): readonly
       const { meter, pickup } = riff.named;
       const frame = { meterBeats: meter.beats, ...(pickup !== undefined && { pickup }) };
       const { rows } = engraveRiff({
-        ...{ riff: worked, barBeats: riffBarBeats(frame, worked.bars), unit: meter.unit },
-        ...{ tuning: work.tuning, capo: work.capo, conventions: sheet.conventions },
+        riff: worked,
+        barBeats: riffBarBeats(frame, worked.bars),
+        unit: meter.unit,
+        tuning: work.tuning,
+        capo: work.capo,
+        conventions: sheet.conventions,
         width: sheet.size.width / scale,
       });
       const who = isBeside ? `${name}, the other guitar` : name;

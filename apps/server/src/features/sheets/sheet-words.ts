@@ -22,7 +22,8 @@ export interface Look {
 export function styled(text: string, look: Look = {}, font: SheetFont = 'Text') {
   const size = look.fontSize ?? SMALLEST_PT;
   return textRuns(text, font).map((run) => ({
-    ...{ ...run, ...look },
+    ...run,
+    ...look,
     ...(run.font === 'Signs' && { fontSize: size * SIGNS_SHARE, bold: false }),
   }));
 }

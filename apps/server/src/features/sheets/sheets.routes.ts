@@ -43,7 +43,9 @@ export function createSheetsRoutes(sheets: SheetsService, papers: PapersService,
       return answer(
         c,
         await papers.report(pathId(c, 'student'), term, {
-          ...{ paper, person: c.get('person'), gone: c.req.raw.signal },
+          paper,
+          person: c.get('person'),
+          gone: c.req.raw.signal,
         }),
       );
     })

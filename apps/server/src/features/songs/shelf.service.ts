@@ -33,7 +33,9 @@ const DAY_MS = 86_400_000;
 function glanceAt(document: SongDocument): AtAGlance {
   const { occurrences } = partsOf(document);
   const blocks = occurrences.map(({ part, name, bars }) => ({
-    ...{ letter: part.letter, name, bars: bars.length },
+    letter: part.letter,
+    name,
+    bars: bars.length,
   }));
   return { blocks, chords: [...new Set(chordRow(occurrences.flatMap((one) => one.bars)))] };
 }

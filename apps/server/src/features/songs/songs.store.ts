@@ -62,7 +62,12 @@ export interface ListedSong extends Omit<SongSummary, 'blocks' | 'chords' | 'kep
 function toListed(row: SummaryRow): ListedSong {
   const { id, title, played_by: playedBy, revision, checksum, place } = row;
   return {
-    ...{ id, title, playedBy, revision, checksum, place },
+    id,
+    title,
+    playedBy,
+    revision,
+    checksum,
+    place,
     tags: fromJsonColumn<readonly string[]>(row.tags),
     savedAt: row.saved_at.toISOString(),
     movedAt: row.moved_at?.toISOString() ?? null,
@@ -172,20 +177,26 @@ function createShelf(sequelize: Sequelize, songs: ReturnType<typeof defineSongs>
   };
 }
 
+function toNewRow({ id, title, playedBy, createdBy, createdAt }: SongHead) {
+  return {
+    id,
+    title,
+    played_by: playedBy,
+    tags: '[]',
+    place: 'here' as const,
+    moved_at: null,
+    created_by: createdBy,
+    created_at: createdAt,
+  };
+}
+
 /** Keeps songs and their revisions. */
 export function createSongsStore(sequelize: Sequelize) {
   const { songs, revisions } = defineSongs(sequelize);
   return {
     ...createShelf(sequelize, songs),
     async add(song: SongHead, transaction: Tx): Promise<void> {
-      const { id, title, playedBy, createdBy, createdAt } = song;
-      await songs.create(
-        {
-          ...{ id, title, played_by: playedBy, tags: '[]', place: 'here' as const, moved_at: null },
-          ...{ created_by: createdBy, created_at: createdAt },
-        },
-        { transaction },
-      );
+      await songs.create(toNewRow(song), { transaction });
     },
     async addRevision(revision: Revision, transaction?: Tx): Promise<void> {
       const row: RevisionRow = {

@@ -103,8 +103,13 @@ export function createStudentsService(deps: StudentsDeps) {
       isTeaching(person) ? people.teachers() : [],
     ]);
     return {
-      ...{ id, name, leftHanded, version: kept?.version ?? 0, profile: withNew(kept?.value) },
-      ...{ ...shown, teachers },
+      id,
+      name,
+      leftHanded,
+      version: kept?.version ?? 0,
+      profile: withNew(kept?.value),
+      ...shown,
+      teachers,
     };
   }
 

@@ -67,8 +67,11 @@ export function createStudioStore(sequelize: Sequelize) {
     async saveSettings(settings: StudioSettings): Promise<void> {
       const { timeZone, idleMinutes, keepLogDays, keepPutAwayDays, breaks } = settings;
       const changes = {
-        ...{ time_zone: timeZone, idle_minutes: idleMinutes, keep_log_days: keepLogDays },
-        ...{ keep_put_away_days: keepPutAwayDays, breaks: JSON.stringify(breaks) },
+        time_zone: timeZone,
+        idle_minutes: idleMinutes,
+        keep_log_days: keepLogDays,
+        keep_put_away_days: keepPutAwayDays,
+        breaks: JSON.stringify(breaks),
       };
       await studio.update(changes, { where: { id: ONLY_ID } });
     },

@@ -187,7 +187,9 @@ export class BarGrid {
 
   protected readonly rows = computed(() =>
     barRows(this.bars(), {
-      ...{ written: this.written(), texts: this.texts(), slow: this.slow() },
+      written: this.written(),
+      texts: this.texts(),
+      slow: this.slow(),
       spoken: (chord) => this.spoken(chord),
     }),
   );

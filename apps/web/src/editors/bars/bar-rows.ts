@@ -93,7 +93,9 @@ export function barRows(
       const isTold = bar.riff?.from === 0 || told.has(change);
       if (!isTold) told.add(change);
       return {
-        ...{ chord, slow: isTold ? '' : (slow.get(change) ?? ''), grow: beatsToNumber(beats) },
+        chord,
+        slow: isTold ? '' : (slow.get(change) ?? ''),
+        grow: beatsToNumber(beats),
         // Nothing is said of a bar that nobody has written yet.
         name: chord === '-' ? '' : chord,
         isDoubtful: written[index]?.chords[at]?.doubt === true,

@@ -114,21 +114,19 @@ export class SectionBars {
       const endings = (section.endings ?? []).map((ending): BarList => {
         const pass = passes[ending.pass - 1] ?? [];
         return {
-          ...{
-            label: `Bars of ending ${ending.pass} of ${section.name}`,
-            heading: `${ending.pass}. ending`,
-          },
-          ...{ ending: ending.pass, written: ending.bars, texts: this.textsOf(ending.bars) },
+          label: `Bars of ending ${ending.pass} of ${section.name}`,
+          heading: `${ending.pass}. ending`,
+          ending: ending.pass,
+          written: ending.bars,
+          texts: this.textsOf(ending.bars),
           bars: pass.slice(own.length, own.length + ending.bars.length),
         };
       });
       const first = {
-        ...{
-          label: `Bars of ${section.name}`,
-          heading: '',
-          written: own,
-          texts: this.textsOf(own),
-        },
+        label: `Bars of ${section.name}`,
+        heading: '',
+        written: own,
+        texts: this.textsOf(own),
         bars: (passes[0] ?? []).slice(0, own.length),
       };
       return [first, ...endings];
@@ -155,7 +153,9 @@ export class SectionBars {
     const bars = this.after(written, edit);
     if (!bars || bars === written) return;
     this.changed.emit({
-      ...{ kind: 'set-bars', section: this.sectionId(), bars },
+      kind: 'set-bars',
+      section: this.sectionId(),
+      bars,
       ...(ending !== undefined && { ending }),
     });
   }

@@ -146,7 +146,8 @@ export class ClockPanel {
       const [found, before] = [residuals[index], marks[index - 1]];
       const missing = found?.missingBars ?? 0;
       return {
-        ...{ section: one.section, name: one.name },
+        section: one.section,
+        name: one.name,
         startsAt: startsAt === undefined ? '' : formatClock(startsAt),
         says: missing !== 0 && before ? missingWords(missing, before.name) : found ? 'agrees' : '',
         isWrong: missing !== 0,

@@ -115,7 +115,9 @@ export class PickingHandForm {
     PICKING_FINGERS.map((name) => {
       const [tip, knuckle] = [TIPS[name], KNUCKLES[name]];
       return {
-        ...{ name, label: NAMES[name], ...tip },
+        name,
+        label: NAMES[name],
+        ...tip,
         strings: this.hand()[name].join(''),
         path: `M${knuckle.x} ${knuckle.y}L${tip.x} ${tip.y}`,
       };

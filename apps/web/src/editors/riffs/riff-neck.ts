@@ -102,7 +102,8 @@ export class RiffNeck {
   );
   private readonly playedRiff = computed(() =>
     playedNotes(this.played(), {
-      ...{ tuning: this.tuning(), hand: { ...USUAL_HAND, capo: this.capo() } },
+      tuning: this.tuning(),
+      hand: { ...USUAL_HAND, capo: this.capo() },
       meterBeats: this.meter().beats,
     }),
   );
@@ -115,7 +116,8 @@ export class RiffNeck {
     return tuning.map((_, index) => {
       const string = index + 1;
       const cells = Array.from({ length: FRETS }, (_one, fret): Press => ({
-        ...{ string, fret },
+        string,
+        fret,
         words: `${say.string(tuning.length - string)} ${fret === 0 ? 'open' : say.fret(fret)}`,
         text: fret === 0 ? String(string) : String(fret + shift),
       }));

@@ -85,8 +85,10 @@ export class RiffPaste {
       };
     }
     const { riff, faults } = readSpoken(text, {
-      ...{ tuning: this.tuning(), capo: this.capo() },
-      ...{ countedFrom: this.side(), fretsFrom: this.fretsFrom() },
+      tuning: this.tuning(),
+      capo: this.capo(),
+      countedFrom: this.side(),
+      fretsFrom: this.fretsFrom(),
     });
     const says = 'All notes are as long: tell the rhythm note by note, or by dots.';
     return { body: riff, says, faults: faults.map(({ message }) => message) };

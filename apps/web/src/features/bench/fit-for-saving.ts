@@ -48,11 +48,9 @@ export function notKept(left: readonly SongPlace[]): Problem {
   const places = [...new Set(left.map(placeWords))];
   const more = places.length > 3 ? ` and ${places.length - 3} more` : '';
   return {
-    ...{
-      status: 400,
-      code: 'not-kept',
-      title: `${places.slice(0, 3).join('; ')}${more}: not saved.`,
-    },
+    status: 400,
+    code: 'not-kept',
+    title: `${places.slice(0, 3).join('; ')}${more}: not saved.`,
     remedy: 'Harvu cannot keep what is written there. Everything else is saved; write this anew.',
   };
 }

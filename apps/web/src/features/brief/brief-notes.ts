@@ -36,7 +36,10 @@ function checkAgainNotes({ songs }: Brief): readonly BriefNote[] {
       ? []
       : [
           {
-            ...{ key: `again ${id}`, tone: 'brass', planId: id, heading: 'Check again:' },
+            key: `again ${id}`,
+            tone: 'brass',
+            planId: id,
+            heading: 'Check again:',
             words: `${checkAgain.names.join(', ')} of ${title}, changed on ${dayWords(checkAgain.on)}.`,
           },
         ],
@@ -66,8 +69,11 @@ function climbedWords({ climbed }: SinceLesson): string {
 
 function climbedNotes({ since }: Brief): readonly BriefNote[] {
   const reached = since.milestones.map(({ kind, song, planId }) => ({
-    ...{ key: `reached ${planId} ${kind}`, tone: 'spruce' as const, planId },
-    ...{ heading: `${milestoneWords(kind)}.`, words: song },
+    key: `reached ${planId} ${kind}`,
+    tone: 'spruce' as const,
+    planId,
+    heading: `${milestoneWords(kind)}.`,
+    words: song,
   }));
   if (since.climbed.length === 0) return reached;
   const words = `${climbedWords(since)}.`;
@@ -78,12 +84,19 @@ function saidNotes({ since, saidLast, bodyNote }: Brief): readonly BriefNote[] {
   const asked = since.said
     .filter(({ kind }) => kind === 'asks')
     .map(({ id, words, planId }) => ({
-      ...{ key: id, tone: 'slate' as const, heading: 'Asks:', words: `“${words}”`, planId },
+      key: id,
+      tone: 'slate' as const,
+      heading: 'Asks:',
+      words: `“${words}”`,
+      planId,
     }));
   const stuck = since.said
     .filter(({ kind, words }) => (kind === 'stuck' || kind === 'ring') && words !== '')
     .map(({ id, kind, words, on, planId }) => ({
-      ...{ key: id, tone: 'brass' as const, planId, words: `${words}, on ${dayWords(on)}.` },
+      key: id,
+      tone: 'brass' as const,
+      planId,
+      words: `${words}, on ${dayWords(on)}.`,
       heading: kind === 'stuck' ? 'Said: stuck.' : 'Does not ring yet.',
     }));
   const body = bodyNote

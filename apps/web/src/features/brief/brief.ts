@@ -62,10 +62,15 @@ export function briefOf(student: StudentAtAGlance, overview: Overview): Brief {
   const last = lastHeld(lessons, student.id, today);
   const comesToday = lessonsToday(overview).some(({ studentId }) => studentId === student.id);
   return {
-    ...{ ...student, songs, now, last },
+    ...student,
+    songs,
+    now,
+    last,
     since: sinceLesson(now, { last: last?.day ?? dayAfter(today, -WEEK_DAYS), today }),
     attention: attentionOf(now, {
-      ...{ today, comesToday, constants: { ...USUAL_CONSTANTS, ...constants } },
+      today,
+      comesToday,
+      constants: { ...USUAL_CONSTANTS, ...constants },
       told: dayWords,
     }),
     isChild: student.ageBand === 'under 10',

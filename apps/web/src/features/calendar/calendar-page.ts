@@ -37,7 +37,9 @@ export class CalendarPage {
       ),
   );
   protected readonly fresh = computed((): Moved => ({
-    ...{ day: this.state.today() ?? '', time: USUAL_TIME, minutes: USUAL_MINUTES },
+    day: this.state.today() ?? '',
+    time: USUAL_TIME,
+    minutes: USUAL_MINUTES,
     teacherId: this.state.teachers()[0]?.id ?? null,
   }));
 

@@ -95,7 +95,8 @@ export class FindDialog {
     ...this.songs()
       .filter((one) => one.place !== 'deleted')
       .map(({ id, title, tags }) => ({
-        ...{ name: title, path: `/songs/${id}/bench` },
+        name: title,
+        path: `/songs/${id}/bench`,
         what: ['song, its bench', ...tags].join(' · '),
       })),
     ...this.people()
@@ -124,7 +125,9 @@ export class FindDialog {
     return this.songs()
       .filter((one) => one.place !== 'deleted' && one.chords.includes(chord))
       .map(({ id, title }) => ({
-        ...{ name: chordLabel(chord), what: `a chord of ${title}`, path: `/songs/${id}/bench` },
+        name: chordLabel(chord),
+        what: `a chord of ${title}`,
+        path: `/songs/${id}/bench`,
       }));
   }
 

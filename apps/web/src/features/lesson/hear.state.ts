@@ -220,7 +220,9 @@ export class HearState {
     this.sound.prepare();
     const tempo = this.tempoOf(scene, bpm);
     this.sound.start(scene.score, {
-      ...{ slower: scene.pass.writtenBpm / tempo, countInBars: 1, breathes: false },
+      slower: scene.pass.writtenBpm / tempo,
+      countInBars: 1,
+      breathes: false,
       hasOffBeats: false,
     });
     this.on.set(true);
@@ -240,8 +242,13 @@ export class HearState {
     const slower = scene ? scene.pass.writtenBpm / this.tempoOf(scene, bpm) : 1;
     const ran = this.on() ? (Date.now() - this.since) / 1000 : pass * slower;
     return {
-      ...{ planId: plan.plan.id, stepId: step.id, revision: plan.plan.revision, bpm, how },
-      ...{ passes: 1, seconds: Math.round(Math.min(LONGEST_S, Math.max(1, ran))) },
+      planId: plan.plan.id,
+      stepId: step.id,
+      revision: plan.plan.revision,
+      bpm,
+      how,
+      passes: 1,
+      seconds: Math.round(Math.min(LONGEST_S, Math.max(1, ran))),
     };
   }
 }

@@ -49,7 +49,12 @@ export class LessonMarks {
       ...(how === 'stopped' && { stopped: true as const }),
     };
     const told: MarkTold = {
-      ...{ ...telling, bpm, clean, passes, stopped: how === 'stopped', bar: null },
+      ...telling,
+      bpm,
+      clean,
+      passes,
+      stopped: how === 'stopped',
+      bar: null,
       source: 'teacher',
     };
     this.made.update((all) => [...all, { id: event.id, heard, told }]);

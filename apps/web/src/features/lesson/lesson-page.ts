@@ -74,7 +74,8 @@ export class LessonPage {
   protected start(): void {
     this.keeper.changeNotes((notes) => ({
       ...notes,
-      ...{ agenda: this.state.agenda(), startedAt: new Date().toISOString() },
+      agenda: this.state.agenda(),
+      startedAt: new Date().toISOString(),
     }));
   }
 

@@ -25,8 +25,13 @@ interface KeptLesson {
 }
 
 const NO_NOTES: LessonNotes = {
-  ...{ agenda: [], startedAt: null, pausedAt: null, pausedSeconds: 0, endedAt: null },
-  ...{ word: '', summary: '' },
+  agenda: [],
+  startedAt: null,
+  pausedAt: null,
+  pausedSeconds: 0,
+  endedAt: null,
+  word: '',
+  summary: '',
 };
 const RETRY_MS = 10_000;
 

@@ -37,11 +37,16 @@ function newLesson(
   const day: Day = parseDay(asked.on) ?? today;
   const isSlot = slotLessonId(student.id, day) === asked.id;
   return {
-    ...{ id: asked.id, studentId: student.id, teacherId: student.teacherId, day },
+    id: asked.id,
+    studentId: student.id,
+    teacherId: student.teacherId,
+    day,
     slotDay: isSlot ? day : null,
     time: isSlot ? (student.lessonSlot?.time ?? time) : time,
     minutes: student.lessonSlot?.minutes ?? USUAL_MINUTES,
-    ...{ state: 'planned', version: 0, notes: null },
+    state: 'planned',
+    version: 0,
+    notes: null,
   };
 }
 
@@ -87,8 +92,15 @@ export class LessonState {
     if (!step) return null;
     const { id: planId, title: song } = plan.plan;
     return {
-      ...{ id: `beside ${planId} ${step.id}`, kind: 'hear', planId, stepId: step.id, song },
-      ...{ title: shortTitle(step.about), why: '', minutes: 0, isHeard: false },
+      id: `beside ${planId} ${step.id}`,
+      kind: 'hear',
+      planId,
+      stepId: step.id,
+      song,
+      title: shortTitle(step.about),
+      why: '',
+      minutes: 0,
+      isHeard: false,
     };
   });
   private readonly now = toSignal(interval(TICK_MS).pipe(map(() => Date.now())), {
@@ -142,7 +154,10 @@ export class LessonState {
   readonly allSteps = computed(() =>
     [...this.plans().values()].flatMap(({ plan, steps }) =>
       steps.map((step) => ({
-        ...{ key: `${plan.id} ${step.id}`, planId: plan.id, song: plan.title, step },
+        key: `${plan.id} ${step.id}`,
+        planId: plan.id,
+        song: plan.title,
+        step,
         words: this.plans().size > 1 ? `${step.title} (${plan.title})` : step.title,
       })),
     ),
@@ -176,13 +191,14 @@ export class LessonState {
       .map(({ one, plan }) => {
         const step = findStep(plan.steps, one.stepId);
         return {
-          ...{
-            title: step ? shortTitle(step.about) : 'A step that is gone',
-            song: plan.plan.title,
-            bpm: one.bpm,
-          },
-          ...{ rungUnit: step ? kindOf(step).rungUnit : 'bpm', clean: one.clean },
-          ...{ stopped: one.stopped === true, bar: one.failedBar ?? null, passes: one.passes },
+          title: step ? shortTitle(step.about) : 'A step that is gone',
+          song: plan.plan.title,
+          bpm: one.bpm,
+          rungUnit: step ? kindOf(step).rungUnit : 'bpm',
+          clean: one.clean,
+          stopped: one.stopped === true,
+          bar: one.failedBar ?? null,
+          passes: one.passes,
           source: one.source,
         };
       });
@@ -238,8 +254,14 @@ export class LessonState {
     );
     const minutes = Math.round(this.goneMinutes()) || lesson.minutes;
     return lessonSummary({
-      ...{ name: brief.name, day, minutes, isChild: brief.isChild, marks: this.marks() },
-      ...{ met: this.metOn(day), word: this.keeper.notes().word, home },
+      name: brief.name,
+      day,
+      minutes,
+      isChild: brief.isChild,
+      marks: this.marks(),
+      met: this.metOn(day),
+      word: this.keeper.notes().word,
+      home,
       next: next ? { day: next.day, time: next.time } : null,
     });
   }

@@ -151,7 +151,9 @@ export class Playing {
     const pass = this.current().index + 1;
     const bpm = this.bpmOf(pass) ?? asked.bpm;
     this.sound.replay(pass, {
-      ...{ breathes, hasOffBeats, slower: slowerFor(asked.scene, bpm) },
+      breathes,
+      hasOffBeats,
+      slower: slowerFor(asked.scene, bpm),
       ...(drop ? { drop } : { drop: { bars: 0, of: SILENT_OF } }),
     });
   }
@@ -164,7 +166,10 @@ export class Playing {
   private optionsFor({ scene, bpm, isOnce }: PlayRequest): StreamOptions {
     const { countInBars, breathes, offBeats, silentBars } = this.room.choices();
     return {
-      ...{ slower: slowerFor(scene, bpm), countInBars, breathes, hasOffBeats: offBeats },
+      slower: slowerFor(scene, bpm),
+      countInBars,
+      breathes,
+      hasOffBeats: offBeats,
       countsChange: true,
       ...(silentBars > 0 && { drop: { bars: silentBars, of: SILENT_OF } }),
       ...(isOnce && { passes: 1, openEnds: this.openEndsOf(scene) }),
@@ -177,7 +182,9 @@ export class Playing {
 
   private startRecording({ scene, bpm, isOnce }: PlayRequest, player: RecordingPlayer): void {
     player.start({
-      ...{ barsS: scene.recordedS, rate: rateFor(scene, bpm), loops: !isOnce },
+      barsS: scene.recordedS,
+      rate: rateFor(scene, bpm),
+      loops: !isOnce,
       breathes: this.room.choices().breathes,
       latencyS: (this.latency.measuredMs() ?? 0) / 1000,
     });

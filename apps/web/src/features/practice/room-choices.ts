@@ -18,7 +18,11 @@ export interface Choices {
 /** Of so many bars, the last few have no click. */
 export const SILENT_OF = 4;
 const USUAL: Choices = {
-  ...{ countInBars: 1, breathes: true, offBeats: false, silentBars: 0, rampAfter: 0 },
+  countInBars: 1,
+  breathes: true,
+  offBeats: false,
+  silentBars: 0,
+  rampAfter: 0,
   waitsForCue: true,
 };
 const ALLOWED: { readonly [Key in keyof Choices]: readonly Choices[Key][] } = {

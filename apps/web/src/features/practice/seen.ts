@@ -25,8 +25,12 @@ export interface Hold {
 }
 
 const NO_HOLD: Hold = {
-  ...{ now: undefined, next: undefined, beatsToNext: null },
-  ...{ grip: undefined, nextGrip: undefined, change: undefined },
+  now: undefined,
+  next: undefined,
+  beatsToNext: null,
+  grip: undefined,
+  nextGrip: undefined,
+  change: undefined,
 };
 
 function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {

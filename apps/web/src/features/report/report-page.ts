@@ -26,7 +26,8 @@ export class ReportPage {
     const weeks = this.state.report()?.weeks ?? [];
     const most = Math.max(LEAST_SCALE_MIN, ...weeks.map(({ minutes }) => minutes));
     return weeks.map(({ from, minutes }) => ({
-      ...{ from, minutes: Math.round(minutes) },
+      from,
+      minutes: Math.round(minutes),
       height: minutes <= 0 ? 1 : Math.max(4, (minutes / most) * HEIGHT_PX),
     }));
   });

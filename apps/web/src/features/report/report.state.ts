@@ -72,7 +72,7 @@ export class ReportState {
     const person = this.session.person();
     const known = found.overview.students.find(({ id }) => id === found.id);
     if (known || person?.id !== found.id) return known;
-    return { ...NEW_PROFILE, ...{ id: person.id, name: person.name } };
+    return { ...NEW_PROFILE, id: person.id, name: person.name };
   });
   readonly name = computed(() => this.student()?.name ?? '');
   readonly from = computed(() => {

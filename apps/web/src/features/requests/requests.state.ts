@@ -32,13 +32,24 @@ export interface AskedSong extends QueueEntry<WeighedWish> {
 }
 
 const NO_QUEUE: RequestQueue = {
-  ...{ today: '1970-01-01', constants: {}, waiting: [], answered: [], inWork: [] },
+  today: '1970-01-01',
+  constants: {},
+  waiting: [],
+  answered: [],
+  inWork: [],
 };
 
 function toWish(request: WeighedRequest): WeighedWish {
   const { id, studentName, title, playedBy, wantedBy, askedAt, chart, fit, grips } = request;
   return {
-    ...{ id, studentName, title, playedBy, chart, fit, grips, request },
+    id,
+    studentName,
+    title,
+    playedBy,
+    chart,
+    fit,
+    grips,
+    request,
     wantedOn: parseDay(wantedBy ?? '') ?? null,
     askedOn: parseDay(askedAt.slice(0, 10)) ?? '1970-01-01',
   };
@@ -83,7 +94,8 @@ export class RequestsState {
   readonly songs = computed((): readonly AskedSong[] => {
     const { today, constants, waiting, inWork } = this.queue() ?? NO_QUEUE;
     const options = {
-      ...{ today, constants: constantsWith(constants) },
+      today,
+      constants: constantsWith(constants),
       inWork: inWork.map(({ grips }) => grips),
     };
     return queueOf(waiting.map(toWish), options).map((entry) => ({

@@ -116,7 +116,8 @@ export class RestoreForm {
 
   private restore(file: File): Observable<Sending<Restored>> {
     return this.files.send('/api/studio/restore', file, {
-      ...{ 'x-set-up-code': this.code().trim(), 'content-type': 'application/zip' },
+      'x-set-up-code': this.code().trim(),
+      'content-type': 'application/zip',
     });
   }
 }

@@ -126,7 +126,9 @@ export class SignInPage {
   private readonly router = inject(Router);
   protected readonly task = new Task();
   protected readonly form = inject(NonNullableFormBuilder).group({
-    ...{ signInName: '', password: '', code: '' },
+    signInName: '',
+    password: '',
+    code: '',
   });
   /** Whether a studio that was saved is brought back instead of a new one set up. */
   protected readonly restores = signal(false);

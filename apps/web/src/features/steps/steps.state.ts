@@ -322,7 +322,9 @@ export class StepsState {
     const { id, revision } = song;
     this.unsure.set([]);
     const assign = {
-      ...{ revision, studentIds: [...studentIds], teaching: this.teaching() },
+      revision,
+      studentIds: [...studentIds],
+      teaching: this.teaching(),
       ...(despiteDoubts && { despiteDoubts }),
     };
     this.run(

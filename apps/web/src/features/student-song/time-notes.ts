@@ -68,8 +68,12 @@ export function aheadOf(when: WhenReached, today: Day): ChartAhead | null {
   };
   const until = p90 === null ? 'next year' : dayWords(p90);
   return {
-    ...{ name, fromMinutes: practisedMinutes, fromBpm: cleanBpm },
-    ...{ early: at(p10), likely: at(p50), late: at(p90) },
+    name,
+    fromMinutes: practisedMinutes,
+    fromBpm: cleanBpm,
+    early: at(p10),
+    likely: at(p50),
+    late: at(p90),
     words: `${name} at ${goalBpm} bpm: probably between ${dayWords(p10)} and ${until}, an even chance by ${dayWords(p50)}.`,
   };
 }

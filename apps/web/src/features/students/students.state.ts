@@ -111,8 +111,13 @@ function concernsOf({ songs, attention }: Brief, today: Day): readonly Concern[]
 function toRow(brief: Brief, today: Day): Row {
   const { id, name, lessonSlot, songs, attention } = brief;
   return {
-    ...{ id, name, slot: slotWords(lessonSlot), songs: songs.map((song) => toOwn(song, today)) },
-    ...{ concerns: concernsOf(brief, today), score: attention.score, ...seenOf(brief, today) },
+    id,
+    name,
+    slot: slotWords(lessonSlot),
+    songs: songs.map((song) => toOwn(song, today)),
+    concerns: concernsOf(brief, today),
+    score: attention.score,
+    ...seenOf(brief, today),
     weights: attention.reasons.map(({ weight, words }) => `${weight}: ${words}`).join('\n'),
   };
 }

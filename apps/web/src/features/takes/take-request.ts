@@ -25,7 +25,8 @@ export function takeRequestOf(scene: Scene, bpm: number, conventions: Convention
   const { score, pass, expected, chords } = scene;
   const slower = pass.writtenBpm / bpm;
   return {
-    ...{ score, slower },
+    score,
+    slower,
     strokes: expected.map((one) => ({ ...one, atS: one.atS * slower })),
     called: (chord) => chords[chord]?.name ?? chord,
     placed: placing(scene, conventions),

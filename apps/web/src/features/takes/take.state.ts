@@ -130,10 +130,7 @@ export class TakeState {
     // The click alone: a guide would be heard as strokes.
     this.sound.start(
       { ...request.score, strokes: [], beside: [] },
-      {
-        ...{ slower: request.slower, countInBars: 1, breathes: false, hasOffBeats: false },
-        passes: 1,
-      },
+      { slower: request.slower, countInBars: 1, breathes: false, hasOffBeats: false, passes: 1 },
     );
   }
 
@@ -166,7 +163,8 @@ export class TakeState {
       request.strokes,
       {
         ...STEADY_PLAYER,
-        ...{ jitterMs: 9, latencyS: 0.08 },
+        jitterMs: 9,
+        latencyS: 0.08,
         slowChanges: slow === undefined ? [] : [{ to: slow, lateMs: STAND_IN_LATE_MS }],
       },
       seed,
@@ -206,7 +204,10 @@ export class TakeState {
     if (!take.sound || !request) return undefined;
     const { samples, sampleRate } = take.sound;
     const bytes = await this.workerOf().besideGuide({
-      ...{ samples, sampleRate, score: request.score, slower: request.slower },
+      samples,
+      sampleRate,
+      score: request.score,
+      slower: request.slower,
       beginsS: take.beginsS,
     });
     return new Blob([new Uint8Array(bytes)], { type: 'audio/wav' });
@@ -352,7 +353,11 @@ export class TakeState {
       { isExact, called: request.called, ...(request.placed && { placed: request.placed }) },
     );
     this.last.set({
-      ...{ from, measures, verdict, said, heardS },
+      from,
+      measures,
+      verdict,
+      said,
+      heardS,
       ...(of.sound && { sound: of.sound }),
       // What is heard again begins where the student's own beat does.
       beginsS: of.beginsS + measures.latencyMs / 1000,

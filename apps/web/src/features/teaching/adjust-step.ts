@@ -121,7 +121,8 @@ export class AdjustStep {
     const goal = this.layers.find((layer) => layer === value);
     if (goal) {
       this.make({
-        ...{ words: `${layerWords(goal)} as the goal`, title: '' },
+        words: `${layerWords(goal)} as the goal`,
+        title: '',
         toNext: (teaching) => ({ ...teaching, goal }),
       });
     }
@@ -130,7 +131,8 @@ export class AdjustStep {
   protected setDay(value: string): void {
     const wantedOn = value === '' ? null : (parseDay(value) ?? null);
     this.make({
-      ...{ words: 'another day', title: '' },
+      words: 'another day',
+      title: '',
       toNext: (teaching) => ({ ...teaching, wantedOn }),
     });
   }

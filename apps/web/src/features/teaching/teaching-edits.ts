@@ -2,12 +2,10 @@ import type { PlanChange, Teaching } from '@harvu/core/plan';
 
 /** What a change is about; a step where nothing else is said, and each merging of steps stands by itself. */
 const ABOUT: Readonly<Partial<Record<PlanChange['kind'], readonly string[]>>> = {
-  ...{
-    grip: ['name'],
-    'leave-out': ['part', 'section'],
-    strummed: ['what'],
-    'open-stroke': ['from', 'to'],
-  },
+  grip: ['name'],
+  'leave-out': ['part', 'section'],
+  strummed: ['what'],
+  'open-stroke': ['from', 'to'],
   merge: [],
 };
 

@@ -104,7 +104,10 @@ export class TodayState {
       songs
         .filter(({ overview }) => overview.readiness.gates.isReady)
         .map(({ id, title, overview }) => ({
-          ...{ id, title, name, isHeard: overview.readiness.gates.isHeard },
+          id,
+          title,
+          name,
+          isHeard: overview.readiness.gates.isHeard,
           isFaded: isFaded(overview, this.overview()?.today ?? '1970-01-01'),
         })),
     ),

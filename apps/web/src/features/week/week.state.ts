@@ -53,12 +53,11 @@ export class WeekState {
   /** What would be practised now. */
   private readonly proposed = computed(() =>
     todaysCards(
-      (this.songs() ?? []).map(({ id, title, overview }) => ({
-        ...{ id, title, ...overview },
-      })),
+      (this.songs() ?? []).map(({ id, title, overview }) => ({ id, title, ...overview })),
       {
         today: this.overview()?.today ?? '1970-01-01',
-        ...{ minutes: this.minutes() - this.playedToday(), isSore: this.isSore() },
+        minutes: this.minutes() - this.playedToday(),
+        isSore: this.isSore(),
       },
     ),
   );

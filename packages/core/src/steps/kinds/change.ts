@@ -37,12 +37,12 @@ export function makeChange(drill: Drill, work: Workpiece, needs: readonly string
   const { change, neededSeconds, names } = drill;
   const needed = Math.ceil(drillRate(neededSeconds) - ROUNDING);
   const asked = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
-  const { startBpm } = tempoLimit({
-    ...{ bpmGoal: needed, changes: [asked], constants: work.constants },
-  });
+  const { startBpm } = tempoLimit({ bpmGoal: needed, changes: [asked], constants: work.constants });
   return createStep('change', {
     about: { name: `Change ${listed(names.map((name) => called(work, name)))}`, isWord: true },
-    ...{ atoms: names, needs, goal: GOAL },
+    atoms: names,
+    needs,
+    goal: GOAL,
     rungs: rungsTo(needed, startBpm, rungRatio(work)),
     minutes: minutesOf(drill, work),
     why: whyOf(work, drill),
@@ -53,7 +53,9 @@ export function makeChange(drill: Drill, work: Workpiece, needs: readonly string
 /** The two grips in turn, one strum each. */
 function play({ atoms: [a = '-', b = '-'] }: Played, work: Workpiece): readonly StruckBar[] {
   const chords = Array.from({ length: DRILL_BEATS }, (_, beat) => ({
-    ...{ chord: beat % 2 === 0 ? a : b, beat: beat + 1, beats: 1 },
+    chord: beat % 2 === 0 ? a : b,
+    beat: beat + 1,
+    beats: 1,
   }));
   return Array.from({ length: DRILL_BARS }, (_, index) =>
     toPlayedBar({ number: index + 1, beats: DRILL_BEATS, chords }, work),
@@ -69,11 +71,17 @@ function isOwned({ limit, rungs }: Step): boolean {
 /** A change of grips, drilled by itself. */
 export const change: Kind = {
   goal: GOAL,
-  ...{ matter: 'hands', rank: 3, rungUnit: 'changes a minute', scene: 'grips', cleanWord: 'clean' },
+  matter: 'hands',
+  rank: 3,
+  rungUnit: 'changes a minute',
+  scene: 'grips',
+  cleanWord: 'clean',
   learns: 'change',
   drill: 'changes',
-  ...{ hasFrets: true, hasHeadroom: true },
-  ...{ play, isOwned },
+  hasFrets: true,
+  hasHeadroom: true,
+  play,
+  isOwned,
   prove: ([from, to], rate) =>
     from === undefined || to === undefined || rate <= 0
       ? {}

@@ -79,7 +79,10 @@ function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work
       work,
     ),
     atoms: grips.map(({ name }) => name),
-    ...{ needs: ['ready'], rungs: [], goal: GOAL, minutes },
+    needs: ['ready'],
+    rungs: [],
+    goal: GOAL,
+    minutes,
     why: 'Every string that is struck rings, five times in a row.',
   });
   return { ...step, id: step.atoms.map((name) => stepId('grip', [name])).join('+') };
@@ -111,7 +114,11 @@ function isOwned({ atoms }: Step, work: Workpiece): boolean {
 /** A grip: held, and every struck string rings. */
 export const grip: Kind = {
   goal: GOAL,
-  ...{ matter: 'hands', rank: 2, rungUnit: 'bpm', scene: 'grips', cleanWord: 'ringing' },
+  matter: 'hands',
+  rank: 2,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'ringing',
   learns: 'grip',
   hasFrets: true,
   merged: (a, b, work) => aboutGrips([...a.atoms, ...b.atoms], work),

@@ -38,7 +38,12 @@ function makeHalf(
   const about = { name: `${partName(part, work.parts)}, ${rangeWords(bars)}` };
   return {
     ...step,
-    ...{ kind: 'half', goal: GOAL, rungs, why, limit, bars },
+    kind: 'half',
+    goal: GOAL,
+    rungs,
+    why,
+    limit,
+    bars,
     id: ['half', part.id, step.layer, `${bars[0]}-${bars.at(-1)}`].join(':'),
     about,
     title: stepTitle(about),
@@ -72,8 +77,13 @@ export function splitSection(work: Workpiece, step: Step, afterBar: number): Spl
 /** Some bars of a section, learnt before all of it. */
 export const half: Kind = {
   goal: GOAL,
-  ...{ matter: 'part', rank: 5, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
-  ...{ hasFrets: true, hasHeadroom: true },
+  matter: 'part',
+  rank: 5,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
+  hasFrets: true,
+  hasHeadroom: true,
   play: (step, work, layer) =>
     passesOf(step, work, layer)
       .flat()

@@ -41,13 +41,19 @@ function makeHand(work: Workpiece, name: string, pattern: Pattern): Step {
   const { strokesPerSecond, strokesAtLeast = 0 } = student;
   const perSecond = Math.max(strokesPerSecond ?? constants.strokesPerSecond, strokesAtLeast);
   const limit = tempoLimit({
-    ...{ bpmGoal: goalBpm, changes: [], strokesPerBeat: perBeat, strokesPerSecond: perSecond },
+    bpmGoal: goalBpm,
+    changes: [],
+    strokesPerBeat: perBeat,
+    strokesPerSecond: perSecond,
     constants,
   });
   const rungs = rungsTo(goalBpm, limit.startBpm, rungRatio(work));
   return createStep('hand', {
     about: { name: `Pattern ${name} on one muted chord`, isWord: true },
-    ...{ atoms: [name], needs: ['ready'], rungs, goal: GOAL },
+    atoms: [name],
+    needs: ['ready'],
+    rungs,
+    goal: GOAL,
     minutes: constants.handMinutes * work.pace,
     why: whyOf(work, perBeat),
     limit: { limitBpm: limit.limitBpm, strokes: { perBeat, perSecond } },
@@ -87,10 +93,8 @@ function withThumbFirst(work: Workpiece, name: string, pattern: Pattern): readon
   const alone = makeHand(work, name, thumb);
   const first = createStep('hand', {
     ...alone,
-    ...{
-      atoms: [name, THUMB],
-      about: { name: `Pattern ${name}`, detail: 'the thumb alone', isWord: true },
-    },
+    atoms: [name, THUMB],
+    about: { name: `Pattern ${name}`, detail: 'the thumb alone', isWord: true },
     why: `The thumb keeps the beat; once it goes by itself, the fingers come in between. ${alone.why}`,
   });
   return [first, { ...all, needs: [...all.needs, first.id] }];
@@ -127,10 +131,17 @@ function isOwned({ atoms: [name = ''] }: Step, { patterns, student }: Workpiece)
 /** The picking or strumming hand alone. */
 export const hand: Kind = {
   goal: GOAL,
-  ...{ matter: 'hands', rank: 4, rungUnit: 'bpm', scene: 'hand', cleanWord: 'clean' },
+  matter: 'hands',
+  rank: 4,
+  rungUnit: 'bpm',
+  scene: 'hand',
+  cleanWord: 'clean',
   learns: 'pattern',
   drill: 'strokes',
-  ...{ hasHeadroom: true, isPickingHand: true, play, isOwned },
+  hasHeadroom: true,
+  isPickingHand: true,
+  play,
+  isOwned,
   prove: ([name = '', what], heldBpm, { patterns, goalBpm }) => {
     const pattern = patterns.named[name];
     if (!pattern || heldBpm <= 0 || what === THUMB) return {};

@@ -18,8 +18,23 @@ import type { StepKind } from '../../step-id';
 
 /** Every kind of step. */
 const KINDS: Readonly<Record<StepKind, Kind>> = {
-  ...{ ready, listen, grip, change, hand, ear, phrase, riff, half, section, difference, join },
-  ...{ whole, recording, sing, perform, own },
+  ready,
+  listen,
+  grip,
+  change,
+  hand,
+  ear,
+  phrase,
+  riff,
+  half,
+  section,
+  difference,
+  join,
+  whole,
+  recording,
+  sing,
+  perform,
+  own,
 };
 
 /**

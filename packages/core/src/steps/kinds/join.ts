@@ -73,7 +73,10 @@ function crossingOf(work: Workpiece, { goal }: Making, pair: Pair): Crossing {
   const goalBpm = Math.min(from.goalBpm, to.goalBpm);
   const isHindered = changes.some((one) => hinders(one, work, goalBpm));
   return {
-    ...{ pair, bars, changes, goalBpm },
+    pair,
+    bars,
+    changes,
+    goalBpm,
     isOwn: isHindered || bringsNew(pair, before.at(-1), after[0]),
   };
 }
@@ -99,8 +102,13 @@ function makeJoin(making: Making, work: Workpiece, crossing: Crossing): Step {
   const climb = climbMinutes({ fromBpm, goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio });
   return createStep('join', {
     about: { name: intoWords(work, pair), detail: 'two bars into two' },
-    ...{ atoms: atomsOf([pair]), layer: making.goal, goal: GOAL },
-    ...{ needs: needsOfPairs(making, [pair]), rungs, why, limit },
+    atoms: atomsOf([pair]),
+    layer: making.goal,
+    goal: GOAL,
+    needs: needsOfPairs(making, [pair]),
+    rungs,
+    why,
+    limit,
     minutes: (joinMinutes + climb) * work.pace,
   });
 }
@@ -125,8 +133,12 @@ function makeCrossings(making: Making, work: Workpiece, crossings: readonly Cros
   const said = listed(pairs.map((pair) => intoWords(work, pair)));
   const step = createStep('join', {
     about: aboutCrossings(pairs.length, said),
-    ...{ atoms: atomsOf(pairs), layer: making.goal, goal: GOAL },
-    ...{ needs: needsOfPairs(making, pairs), rungs: made.rungs, limit: made.limit },
+    atoms: atomsOf(pairs),
+    layer: making.goal,
+    goal: GOAL,
+    needs: needsOfPairs(making, pairs),
+    rungs: made.rungs,
+    limit: made.limit,
     minutes: work.constants.joinMinutes * pairs.length * work.pace,
     why: `${said}. Nothing in them is hard or new. ${made.why}`,
   });
@@ -165,7 +177,11 @@ function pairsIn(atoms: readonly string[]): readonly (readonly [string, string])
 /** Crossings from one part into another. */
 export const join: Kind = {
   goal: GOAL,
-  ...{ matter: 'join', rank: 7, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
+  matter: 'join',
+  rank: 7,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
   hasFrets: true,
   // The end of the first part as it is last played, its last pass.
   play: ({ atoms }, work, layer) =>

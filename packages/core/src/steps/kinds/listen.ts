@@ -16,7 +16,10 @@ export function makeListen(work: Workpiece): Step {
   );
   return createStep('listen', {
     about: { name: 'Follow the map, call the sections', isWord: true },
-    ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
+    atoms: [],
+    needs: [],
+    rungs: [],
+    goal: GOAL,
     minutes: minutesOfRuns(work, work.constants.listenTimes),
     why: `The song goes ${names}: once heard so, nobody gets lost in it.`,
   });
@@ -25,7 +28,11 @@ export function makeListen(work: Workpiece): Step {
 /** Listening, and following the map. */
 export const listen: Kind = {
   goal: GOAL,
-  ...{ matter: 'listening', rank: 1, rungUnit: 'bpm', scene: 'map', cleanWord: 'done' },
+  matter: 'listening',
+  rank: 1,
+  rungUnit: 'bpm',
+  scene: 'map',
+  cleanWord: 'done',
   isWholeSong: true,
   play: (step, work) => playWholeSong(step, work, 'full'),
 };

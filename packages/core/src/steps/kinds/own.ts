@@ -24,7 +24,13 @@ export interface OwnStepWords {
  */
 export function makeOwn({ step, title, goal, minutes, startBpm, goalBpm }: OwnStepWords): Step {
   return {
-    ...{ id: step, kind: 'own', title, about: { name: title }, atoms: [], needs: [], minutes },
+    id: step,
+    kind: 'own',
+    title,
+    about: { name: title },
+    atoms: [],
+    needs: [],
+    minutes,
     rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm),
     goal: { ...GOAL, words: goal },
     why: 'Your teacher put it here.',
@@ -34,6 +40,10 @@ export function makeOwn({ step, title, goal, minutes, startBpm, goalBpm }: OwnSt
 /** A step the teacher made. */
 export const own: Kind = {
   goal: GOAL,
-  ...{ matter: 'own', rank: 5, rungUnit: 'bpm', scene: 'words', cleanWord: 'done' },
+  matter: 'own',
+  rank: 5,
+  rungUnit: 'bpm',
+  scene: 'words',
+  cleanWord: 'done',
   play: playNothing,
 };

@@ -9,12 +9,10 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once for somebody, without 
 /** Makes the last step: playing it for somebody. */
 export function makePerform(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
-    ...{
-      kind: 'perform',
-      about: { name: 'Perform it', isWord: true },
-      goal: GOAL,
-      needs: ['recording'],
-    },
+    kind: 'perform',
+    about: { name: 'Perform it', isWord: true },
+    goal: GOAL,
+    needs: ['recording'],
     why: 'Played for somebody, it shows what still needs attention.',
   });
 }
@@ -22,7 +20,11 @@ export function makePerform(work: Workpiece, layer: Layer): Step {
 /** Performing. */
 export const perform: Kind = {
   goal: GOAL,
-  ...{ matter: 'after', rank: 11, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
+  matter: 'after',
+  rank: 11,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
   isWholeSong: true,
   play: playWholeSong,
 };

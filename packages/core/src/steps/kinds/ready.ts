@@ -20,7 +20,10 @@ export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
       name: `${tuningWords(tuning)}, ${capo === 0 ? 'no capo' : `capo ${capo}`}`,
       isWord: true,
     },
-    ...{ atoms: [], needs: [], rungs: [], goal: GOAL },
+    atoms: [],
+    needs: [],
+    rungs: [],
+    goal: GOAL,
     minutes: constants.readyMinutes,
     why: `Fret numbers mean something only on a guitar that is tuned and has its capo on.${through}`,
   });
@@ -29,6 +32,10 @@ export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
 /** Getting ready: tuning, capo, sound. */
 export const ready: Kind = {
   goal: GOAL,
-  ...{ matter: 'frame', rank: 0, rungUnit: 'bpm', scene: 'frame', cleanWord: 'done' },
+  matter: 'frame',
+  rank: 0,
+  rungUnit: 'bpm',
+  scene: 'frame',
+  cleanWord: 'done',
   play: playNothing,
 };

@@ -10,7 +10,9 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once with the recording, wi
 /** Makes the step that plays along with the recording. */
 export function makeRecording(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
-    ...{ kind: 'recording', about: { name: 'With the recording', isWord: true }, goal: GOAL },
+    kind: 'recording',
+    about: { name: 'With the recording', isWord: true },
+    goal: GOAL,
     needs: [stepId('whole', [layer])],
     why: 'The recording does not wait: its tempo is the goal.',
   });
@@ -19,7 +21,11 @@ export function makeRecording(work: Workpiece, layer: Layer): Step {
 /** With the recording. */
 export const recording: Kind = {
   goal: GOAL,
-  ...{ matter: 'after', rank: 9, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
+  matter: 'after',
+  rank: 9,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
   isWholeSong: true,
   play: playWholeSong,
 };

@@ -75,14 +75,23 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
   const tau = constants.climbMinutes + constants.climbBarMinutes * bars;
   const minutes = stepMinutes(
     {
-      ...{ rungs, goal: GOAL, passBeats: bars * riff.named.meter.beats },
+      rungs,
+      goal: GOAL,
+      passBeats: bars * riff.named.meter.beats,
       newMinutes: (isKnown ? constants.joinMinutes : constants.barMinutes * bars) * pace,
       tauMinutes: (isKnown ? constants.joinClimbMinutes : tau) * pace,
     },
     constants,
   );
   return createStep(kind, {
-    ...{ about, atoms, needs, goal: GOAL, rungs, why, minutes, limit: stepLimit },
+    about,
+    atoms,
+    needs,
+    goal: GOAL,
+    rungs,
+    why,
+    minutes,
+    limit: stepLimit,
     ...(isBeside && { isOptional: true as const }),
   });
 }
@@ -91,7 +100,10 @@ function makeEar({ name, riff }: RiffMatter, work: Workpiece): Step {
   const { constants, pace } = work;
   return createStep('ear', {
     about: { name: `Find ${name} by ear`, detail: 'before you look', isWord: true },
-    ...{ atoms: [name], needs: ['ready', 'listen'], rungs: [], goal: EAR_GOAL },
+    atoms: [name],
+    needs: ['ready', 'listen'],
+    rungs: [],
+    goal: EAR_GOAL,
     minutes: constants.barMinutes * riff.bars * pace,
     why: 'What one has found and sung is remembered; the tab only settles what is not sure.',
   });
@@ -108,7 +120,11 @@ function makePhrase(
     to: barOfNote(matter, places.at(-1) ?? first),
   };
   const step = make(work, matter, {
-    ...{ kind: 'phrase', atoms: [matter.name, String(phrase)], places, stretch, needs },
+    kind: 'phrase',
+    atoms: [matter.name, String(phrase)],
+    places,
+    stretch,
+    needs,
     about: { name: `${matter.name}, phrase ${phrase}` },
   });
   return line === undefined ? step : { ...step, why: `${line} ${step.why}` };
@@ -124,7 +140,10 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
     thumb.length > 0
       ? [
           make(work, matter, {
-            ...{ kind: 'phrase', atoms: [name, THUMB], places: thumb, needs: first },
+            kind: 'phrase',
+            atoms: [name, THUMB],
+            places: thumb,
+            needs: first,
             about: { name, detail: 'the thumb alone' },
             stretch: wholeOf(matter),
           }),
@@ -140,14 +159,21 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
     worked.phrases.length >= LEAST_JOINED && phrases.length > 1
       ? [
           make(work, matter, {
-            ...{ kind: 'phrase', atoms: [name, JOINS], ...all, needs: parts, isKnown: true },
+            kind: 'phrase',
+            atoms: [name, JOINS],
+            ...all,
+            needs: parts,
+            isKnown: true,
             about: { name, detail: 'from phrase to phrase' },
           }),
         ]
       : [];
   const before = [...parts, ...joins.map((one) => one.id)];
   const whole = make(work, matter, {
-    ...{ kind: 'riff', atoms: [name], ...all, needs: before.length > 0 ? before : needs },
+    kind: 'riff',
+    atoms: [name],
+    ...all,
+    needs: before.length > 0 ? before : needs,
     about: { name, detail: matter.isBeside ? 'the other guitar' : 'all of it' },
     ...(before.length > 0 && { isKnown: true }),
   });
@@ -194,8 +220,13 @@ function play({ atoms: [name, what] }: Played, work: Workpiece): readonly Struck
 
 const ALIKE: Omit<Kind, 'rank'> = {
   goal: GOAL,
-  ...{ matter: 'hands', rungUnit: 'bpm', scene: 'riff', cleanWord: 'clean', play },
-  ...{ hasFrets: true, hasHeadroom: true },
+  matter: 'hands',
+  rungUnit: 'bpm',
+  scene: 'riff',
+  cleanWord: 'clean',
+  play,
+  hasFrets: true,
+  hasHeadroom: true,
 };
 
 /** Some notes of a riff: a phrase, the thumb's, from phrase to phrase. */
@@ -206,6 +237,11 @@ export const riff: Kind = { ...ALIKE, rank: 4.2, learns: 'riff' };
 
 /** A riff found by ear before it is read. */
 export const ear: Kind = {
-  ...{ goal: EAR_GOAL, matter: 'hands', rank: 4.05, rungUnit: 'bpm', scene: 'ear' },
-  ...{ cleanWord: 'done', play },
+  goal: EAR_GOAL,
+  matter: 'hands',
+  rank: 4.05,
+  rungUnit: 'bpm',
+  scene: 'ear',
+  cleanWord: 'done',
+  play,
 };

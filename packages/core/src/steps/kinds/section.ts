@@ -75,12 +75,16 @@ export function makeSection(making: Making, one: LayeredPart): Step {
   ];
   return createStep(own ? 'difference' : 'section', {
     about: aboutPart(work, one, goal),
-    ...{ atoms: [part.id], layer, goal: GOAL },
+    atoms: [part.id],
+    layer,
+    goal: GOAL,
     ...(own && { bars: own }),
     ...(own && base !== undefined && { base }),
     ...(covers.length > 0 && { covers }),
     needs: [...new Set(needs)].filter((id) => id !== stepId('section', [part.id, layer])),
-    ...{ rungs, why, limit },
+    rungs,
+    why,
+    limit,
     minutes: minutesOver(work, { layer, pass, fresh, changes, goal: GOAL, goalBpm, rungs }),
   });
 }
@@ -96,8 +100,15 @@ export function passesOf(
 
 /** What is a section's and a difference's alike. */
 const ALIKE: Omit<Kind, 'play'> = {
-  ...{ goal: GOAL, matter: 'part', rank: 5, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
-  ...{ hasFrets: true, holdsPart: true, hasHeadroom: true },
+  goal: GOAL,
+  matter: 'part',
+  rank: 5,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
+  hasFrets: true,
+  holdsPart: true,
+  hasHeadroom: true,
 };
 
 /** A section in a layer. */

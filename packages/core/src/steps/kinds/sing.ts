@@ -9,13 +9,11 @@ const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'once sung and played, witho
 /** Makes the step that sings and plays. */
 export function makeSing(work: Workpiece, layer: Layer): Step {
   return makeWithOthers(work, layer, {
-    ...{
-      kind: 'sing',
-      about: { name: 'Sing and play', isWord: true },
-      goal: GOAL,
-      needs: ['recording'],
-      isOptional: true,
-    },
+    kind: 'sing',
+    about: { name: 'Sing and play', isWord: true },
+    goal: GOAL,
+    needs: ['recording'],
+    isOptional: true,
     why: 'Singing takes the attention that the hands had so far.',
   });
 }
@@ -23,7 +21,11 @@ export function makeSing(work: Workpiece, layer: Layer): Step {
 /** Singing and playing. */
 export const sing: Kind = {
   goal: GOAL,
-  ...{ matter: 'after', rank: 10, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
+  matter: 'after',
+  rank: 10,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
   isWholeSong: true,
   play: playWholeSong,
 };

@@ -34,7 +34,12 @@ export interface WithOthers {
 export function makeWithOthers(work: Workpiece, layer: Layer, made: WithOthers): Step {
   const { kind, about, why, goal, needs, isOptional } = made;
   const step = createStep(kind, {
-    ...{ about, why, goal, needs, atoms: [], rungs: [work.goalBpm] },
+    about,
+    why,
+    goal,
+    needs,
+    atoms: [],
+    rungs: [work.goalBpm],
     minutes: minutesOfRuns(work, work.constants.wholeTimes),
     ...(isOptional && { isOptional }),
   });

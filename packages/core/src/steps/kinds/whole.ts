@@ -16,7 +16,13 @@ export function makeWhole(making: Making, layer: Layer, needs: readonly string[]
   const { rungs, why, limit } = ladderFor(work, demand, 'by its parts');
   return createStep('whole', {
     about: { name: 'Whole song', isWord: true, ...(layer !== goal && { layer }) },
-    ...{ atoms: [], layer, needs: ['listen', ...needs], goal: GOAL, rungs, why, limit },
+    atoms: [],
+    layer,
+    needs: ['listen', ...needs],
+    goal: GOAL,
+    rungs,
+    why,
+    limit,
     minutes: minutesOfRuns(work, work.constants.wholeTimes),
   });
 }
@@ -24,7 +30,12 @@ export function makeWhole(making: Making, layer: Layer, needs: readonly string[]
 /** The whole song in a layer. */
 export const whole: Kind = {
   goal: GOAL,
-  ...{ matter: 'whole', rank: 8, rungUnit: 'bpm', scene: 'grips', cleanWord: 'clean' },
-  ...{ hasFrets: true, isWholeSong: true },
+  matter: 'whole',
+  rank: 8,
+  rungUnit: 'bpm',
+  scene: 'grips',
+  cleanWord: 'clean',
+  hasFrets: true,
+  isWholeSong: true,
   play: playWholeSong,
 };

@@ -23,8 +23,12 @@ function itemsOf({ programme, plays }: Evening): readonly PrintedItem[] {
     const startsAt = at + (change?.seconds ?? 0);
     at = startsAt + item.lasts;
     return {
-      ...{ title: item.title, studentName: item.studentName, stands: standsWords(item) },
-      ...{ change: change ? changeWords(change) : '', startsAt, lasts: item.lasts },
+      title: item.title,
+      studentName: item.studentName,
+      stands: standsWords(item),
+      change: change ? changeWords(change) : '',
+      startsAt,
+      lasts: item.lasts,
     };
   });
 }
@@ -36,7 +40,9 @@ export function createEveningPaper({ eveningFor, studioName, press }: EveningPap
       const evening = await eveningFor(asked.person);
       const { day, title } = evening.programme;
       const of = {
-        ...{ title, studioName: await studioName(), items: itemsOf(evening) },
+        title,
+        studioName: await studioName(),
+        items: itemsOf(evening),
         day: day === null ? '' : dayOnPaper(day, asked.paper, 'weekday'),
         paper: PAPER_SIZES[asked.paper],
       };

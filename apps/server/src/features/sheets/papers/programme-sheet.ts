@@ -78,7 +78,9 @@ export function programmeSheet(order: ProgrammeOrder): TDocumentDefinitions {
     fontSize: SMALLEST_PT,
   };
   return paperDocument({
-    ...{ title: name, paper, line: [studioName, day].filter(Boolean).join(' · ') },
+    title: name,
+    paper,
+    line: [studioName, day].filter(Boolean).join(' · '),
     content: [
       rule(widthOf(paper)),
       ...items.map(forListeners),

@@ -56,7 +56,8 @@ function dated(all: readonly { readonly on: string; readonly words: string }[]):
 export function reportSheet(order: ReportOrder): TDocumentDefinitions {
   const { studentName, studioName, printedOn, paper, from, to, line, weeks, songs } = order;
   return paperDocument({
-    ...{ title: `${studentName}, a term`, paper },
+    title: `${studentName}, a term`,
+    paper,
     line: `${studioName} · ${from} to ${to} · ${printedOn}`,
     content: [
       { text: styled(line) },

@@ -96,14 +96,23 @@ function runBlock(sheet: Sheet, run: Run, shown: Shown): Content {
 export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
   const { document, teaching, figures, conventions, paper, title, playedBy, studentName } = order;
   const plan = makePlan(document, {
-    ...{ teaching, names: conventions.names },
+    teaching,
+    names: conventions.names,
     ...(figures && { student: figures.student, constants: constantsWith(figures.constants) }),
   });
   const song = songFor(document, teaching.changes);
   const size = { ...SIZE, width: widthOf(paper) };
   const sheet: Sheet = {
-    ...{ title, playedBy, studentName, printedOn: order.printedOn, paper, conventions },
-    ...{ song, plan, size, lesson: { heading: '', pieces: [] } },
+    title,
+    playedBy,
+    studentName,
+    printedOn: order.printedOn,
+    paper,
+    conventions,
+    song,
+    plan,
+    size,
+    lesson: { heading: '', pieces: [] },
   };
   const cues = new Map<string, string>(song.sections.map(({ id, cue }) => [id, cue ?? '']));
   const shown: Shown = { cues, drawn: new Set(), pattern: '' };
@@ -114,7 +123,8 @@ export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
   const { occurrences, lasts, barCount } = plan.work.timeline;
   const whole = `${barCount} bars, ${minutesWords(lasts)}`;
   return paperDocument({
-    ...{ title, paper },
+    title,
+    paper,
     line: [studentName === '' ? playedBy : `for ${studentName}`, whole, order.printedOn]
       .filter(Boolean)
       .join(' · '),

@@ -6,7 +6,7 @@ import type {
   StudentAtAGlance,
 } from '@harvu/contract';
 import {
-  cardWords,
+  askWords,
   homeCards,
   milestoneWords,
   termReport,
@@ -45,7 +45,10 @@ const DAY_LENGTH = 10;
 function nowOf(songs: readonly SongAtAGlance[], minutesByWeekday: readonly number[]): StudentNow {
   return {
     songs: songs.map(({ id, title, assignedAt, overview }) => ({
-      ...{ planId: id, title, assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day, overview },
+      planId: id,
+      title,
+      assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day,
+      overview,
     })),
     minutesByWeekday,
   };
@@ -109,15 +112,16 @@ export function createStudentPapers(deps: StudentPapersDeps) {
       const cards = (home?.cards ?? []).slice(0, MOST_CARDS);
       const shown = own.filter((song) => cards.some(({ planId }) => planId === song.id));
       const of: CardOrder = {
-        ...{ studentName: name, paper: PAPER_SIZES[asked.paper] },
+        studentName: name,
+        paper: PAPER_SIZES[asked.paper],
         printedOn: dayOnPaper(day, asked.paper, 'year'),
         until: dayOnPaper(until, asked.paper, 'weekday'),
         frames: await framesOf(shown, deps.ways),
         cards: cards.map((card) => ({
-          ...{ title: card.step.title, song: card.song, minutes: card.minutes },
-          words: cardWords(card)
-            .replace(/^.*?\): /, '')
-            .replace(/; \d+ min$/, ''),
+          title: card.step.title,
+          song: card.song,
+          minutes: card.minutes,
+          words: askWords(card),
         })),
         days: practiceDays(day, until, minutes),
       };
@@ -136,16 +140,18 @@ export function createStudentPapers(deps: StudentPapersDeps) {
       const told = termReport(nowOf(own, minutes), { from, to, lessons });
       const onPaper = (one: Day): string => dayOnPaper(one, asked.paper, 'day');
       const of = {
-        ...{ studentName: name, studioName: await deps.studioName(), line: told.line },
-        ...{ printedOn: dayOnPaper(day, asked.paper, 'year'), paper: PAPER_SIZES[asked.paper] },
-        ...{ from: dayOnPaper(from, asked.paper, 'year'), to: dayOnPaper(to, asked.paper, 'year') },
+        studentName: name,
+        studioName: await deps.studioName(),
+        line: told.line,
+        printedOn: dayOnPaper(day, asked.paper, 'year'),
+        paper: PAPER_SIZES[asked.paper],
+        from: dayOnPaper(from, asked.paper, 'year'),
+        to: dayOnPaper(to, asked.paper, 'year'),
         weeks: told.weeks.map((week) => ({ from: onPaper(week.from), minutes: week.minutes })),
         songs: told.songs.map(({ title, line, reached }) => ({
-          ...{ title, line },
-          reached: reached.map(({ on, kind }) => ({
-            on: onPaper(on),
-            words: milestoneWords(kind),
-          })),
+          title,
+          line,
+          reached: reached.map((one) => ({ on: onPaper(one.on), words: milestoneWords(one.kind) })),
         })),
         words: lessons
           .filter(({ state, notes }) => state === 'held' && notes?.word)

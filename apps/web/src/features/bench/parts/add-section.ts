@@ -48,9 +48,6 @@ export class AddSection {
     const wished =
       name.replaceAll(/[\][=,]/g, '').trim() || parent.replace(/\s+\d+$/, '') || 'Section';
     const after = this.song().sections.at(-1)?.id ?? '';
-    this.added.emit({
-      ...{ kind: 'add-section', after, name: wished },
-      ...(parent !== '' && { parent }),
-    });
+    this.added.emit({ kind: 'add-section', after, name: wished, ...(parent !== '' && { parent }) });
   }
 }

@@ -75,7 +75,8 @@ export class KeyNote {
   );
   protected readonly places = computed(() =>
     (this.advice()?.places ?? []).slice(0, SHOWN).map((one) => ({
-      ...{ ...one, words: placeWords(one, this.now()) },
+      ...one,
+      words: placeWords(one, this.now()),
       heading: one.isNow ? `As it is, ${this.capoWords(one)}.` : `${this.capoWords(one, true)}.`,
     })),
   );
@@ -117,10 +118,7 @@ export class KeyNote {
   }
 
   protected take({ capo, higher }: CapoOption): void {
-    this.edit.emit({
-      ...{ kind: 'move-capo', capo, keeps: 'sounds' },
-      ...(higher !== 0 && { higher }),
-    });
+    this.edit.emit({ kind: 'move-capo', capo, keeps: 'sounds', ...(higher !== 0 && { higher }) });
   }
 
   protected takeRange(riff: string): void {

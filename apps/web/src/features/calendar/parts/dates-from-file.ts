@@ -180,7 +180,8 @@ export class DatesFromFile {
   protected read(file: File): void {
     const today = this.session.today();
     const options = {
-      ...{ timeZone: this.session.timeZone(), from: dayAfter(today, -DAYS_BACK) },
+      timeZone: this.session.timeZone(),
+      from: dayAfter(today, -DAYS_BACK),
       to: dayAfter(today, DAYS_AHEAD),
     };
     this.turned.set(new Set());

@@ -76,8 +76,11 @@ export class WhenForm {
     const told = (name: string): string => typedIn(form, name);
     const teacherId = told('teacher') || this.when().teacherId;
     this.chosen.emit({
-      ...{ day: told('day'), time: told('time').slice(0, 5), minutes: Number(told('minutes')) },
-      ...{ teacherId, studentId: told('student') },
+      day: told('day'),
+      time: told('time').slice(0, 5),
+      minutes: Number(told('minutes')),
+      teacherId,
+      studentId: told('student'),
     });
   }
 }

@@ -164,17 +164,26 @@ export class LessonAgenda {
     if (!known && title === '') return;
     const item: HeardItem = known
       ? {
-          ...{ id: `work ${known.key} ${newId()}`, kind: 'work', planId: known.planId },
-          ...{
-            stepId: known.step.id,
-            song: known.song,
-            title: shortTitle(known.step.about),
-          },
-          ...{ why: 'added', minutes: 5, isHeard: false },
+          id: `work ${known.key} ${newId()}`,
+          kind: 'work',
+          planId: known.planId,
+          stepId: known.step.id,
+          song: known.song,
+          title: shortTitle(known.step.about),
+          why: 'added',
+          minutes: 5,
+          isHeard: false,
         }
       : {
-          ...{ id: `free ${newId()}`, kind: 'free', planId: null, stepId: null, song: '' },
-          ...{ title, why: 'added', minutes: 5, isHeard: false },
+          id: `free ${newId()}`,
+          kind: 'free',
+          planId: null,
+          stepId: null,
+          song: '',
+          title,
+          why: 'added',
+          minutes: 5,
+          isHeard: false,
         };
     event.target.reset();
     this.keep([...this.state.agenda(), item]);

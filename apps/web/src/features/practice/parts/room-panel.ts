@@ -26,21 +26,24 @@ interface Choice<Key extends keyof Choices = keyof Choices> {
 
 const CHOICES: readonly Choice[] = [
   {
-    ...{ key: 'breathes', name: 'Between passes' },
+    key: 'breathes',
+    name: 'Between passes',
     options: [
       { value: true, name: 'breathe one bar' },
       { value: false, name: 'run straight on' },
     ],
   },
   {
-    ...{ key: 'countInBars', name: 'Count-in' },
+    key: 'countInBars',
+    name: 'Count-in',
     options: [
       { value: 1, name: '1 bar' },
       { value: 2, name: '2 bars' },
     ],
   },
   {
-    ...{ key: 'silentBars', name: 'The click drops out' },
+    key: 'silentBars',
+    name: 'The click drops out',
     options: [
       { value: 0, name: 'never' },
       { value: 1, name: `1 bar in ${SILENT_OF}` },
@@ -48,14 +51,16 @@ const CHOICES: readonly Choice[] = [
     ],
   },
   {
-    ...{ key: 'offBeats', name: 'Off-beats' },
+    key: 'offBeats',
+    name: 'Off-beats',
     options: [
       { value: false, name: 'silent' },
       { value: true, name: 'clicked' },
     ],
   },
   {
-    ...{ key: 'rampAfter', name: 'Up a rung by itself' },
+    key: 'rampAfter',
+    name: 'Up a rung by itself',
     options: [
       { value: 0, name: 'never' },
       { value: 2, name: 'after 2 passes' },
@@ -65,7 +70,8 @@ const CHOICES: readonly Choice[] = [
   },
 ];
 const OPEN_ENDS: Choice = {
-  ...{ key: 'waitsForCue', name: 'What goes round until a cue' },
+  key: 'waitsForCue',
+  name: 'What goes round until a cue',
   options: [
     { value: true, name: 'until I press Clean' },
     { value: false, name: 'as often as is likely' },

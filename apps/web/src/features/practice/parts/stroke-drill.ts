@@ -24,14 +24,20 @@ const NO_COUNT = { clicks: [], lasts: 0 as Seconds };
 /** A click for every stroke, the first of each rate louder. */
 function clicksOf({ perSecond, fromS }: ClimbStage): GuideScore['clicks'] {
   return Array.from({ length: USUAL_CLIMB.strokes }, (_, stroke) => ({
-    ...{ beat: stroke, atS: (fromS + stroke / perSecond) as Seconds, count: null },
+    beat: stroke,
+    atS: (fromS + stroke / perSecond) as Seconds,
+    count: null,
     ...({ weight: stroke === 0 ? 'bar' : 'beat', accent: stroke === 0 } as const),
   }));
 }
 
 const SCORE: GuideScore = {
   clicks: STAGES.flatMap(clicksOf),
-  ...{ strokes: [], offBeats: [], silencesS: [], barsS: [0], lastsS: LASTS_S },
+  strokes: [],
+  offBeats: [],
+  silencesS: [],
+  barsS: [0],
+  lastsS: LASTS_S,
   countIns: [NO_COUNT, NO_COUNT],
   setup: { open: [], grips: [] },
 };
@@ -133,7 +139,11 @@ export class StrokeDrillView {
   protected begin(): void {
     this.phase.set('goes');
     this.sound.start(SCORE, {
-      ...{ slower: 1, countInBars: 0, breathes: false, hasOffBeats: false, passes: 1 },
+      slower: 1,
+      countInBars: 0,
+      breathes: false,
+      hasOffBeats: false,
+      passes: 1,
     });
   }
 

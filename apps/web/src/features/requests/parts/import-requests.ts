@@ -66,7 +66,11 @@ export class ImportRequests {
   protected take(requests: readonly TableRequest[]): void {
     this.accepted.emit({
       requests: requests.map(({ studentId, title, playedBy, why, wantedBy }) => ({
-        ...{ studentId, title, playedBy, why, wantedBy },
+        studentId,
+        title,
+        playedBy,
+        why,
+        wantedBy,
       })),
     });
   }

@@ -18,7 +18,12 @@ interface Typed {
 function toOwnStep(typed: Typed, step: string, after: string | null): OwnStep {
   const { title, goal, minutes, startBpm, goalBpm } = typed;
   return {
-    ...{ kind: 'own', step, title: title.trim(), goal: goal.trim(), minutes: minutes ?? 0, after },
+    kind: 'own',
+    step,
+    title: title.trim(),
+    goal: goal.trim(),
+    minutes: minutes ?? 0,
+    after,
     ...(startBpm !== null && { startBpm }),
     ...(goalBpm !== null && { goalBpm }),
   };
@@ -74,7 +79,8 @@ export class OwnStepForm {
   private readonly builder = inject(NonNullableFormBuilder);
   protected readonly form = this.builder.group(
     {
-      ...{ title: '', goal: '' },
+      title: '',
+      goal: '',
       minutes: this.builder.control<number | null>(5),
       startBpm: this.builder.control<number | null>(null),
       goalBpm: this.builder.control<number | null>(null),

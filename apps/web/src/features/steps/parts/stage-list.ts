@@ -150,8 +150,12 @@ export class StageList {
       return {
         // The tempo stands beside it, with its unit.
         title: rungs.length === 0 ? stage.title : stage.untimed,
-        ...{ number: index + 1, goal: stage.goal, steps: own, rungs },
-        ...{ minutes: durationWords(stage.minutes), tempo: tempoOf(rungs) },
+        number: index + 1,
+        goal: stage.goal,
+        steps: own,
+        rungs,
+        minutes: durationWords(stage.minutes),
+        tempo: tempoOf(rungs),
         count: own.length === 1 ? '1 step' : `${own.length} steps`,
         isDone: own.length > 0 && own.every((step) => this.done().has(step.id)),
       };

@@ -145,7 +145,9 @@ export class StepList {
       const stage = stages[at];
       return {
         ...step,
-        ...{ number: index + 1, tempo: stepTempo(step), isDone: done.has(step.id) },
+        number: index + 1,
+        tempo: stepTempo(step),
+        isDone: done.has(step.id),
         heading: stage ? `${at + 1} · ${stage.title}` : '',
         stageGoal: stage?.goal ?? '',
         stageMinutes: stage ? durationWords(stage.minutes) : '',

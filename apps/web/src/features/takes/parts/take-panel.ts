@@ -336,11 +336,18 @@ export class TakePanel {
     const { strokes } = this.request();
     this.kept.emit({
       figures: {
-        ...{ from, clean: verdict.clean, strokes: strokes.length },
-        ...{ missed: measures.missed.length, extra: measures.extra.length },
-        ...{ spreadMs: measures.spreadMs, driftPercent: measures.driftPercent },
+        from,
+        clean: verdict.clean,
+        strokes: strokes.length,
+        missed: measures.missed.length,
+        extra: measures.extra.length,
+        spreadMs: measures.spreadMs,
+        driftPercent: measures.driftPercent,
         changes: verdict.changes.map((one) => ({
-          ...{ from: one.from, to: one.to, lateMs: one.lateMs, leavesS: one.leavesS },
+          from: one.from,
+          to: one.to,
+          lateMs: one.lateMs,
+          leavesS: one.leavesS,
         })),
         seconds: (strokes.at(-1)?.atS ?? 0) - (strokes[0]?.atS ?? 0),
       },

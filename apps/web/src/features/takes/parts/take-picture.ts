@@ -146,7 +146,9 @@ export class TakePicture {
       });
       const perS = (WIDE - EDGE) / lastsS;
       return {
-        ...{ bar, chords: this.chordsOf(own.map(({ one }) => one)), extras },
+        bar,
+        chords: this.chordsOf(own.map(({ one }) => one)),
+        extras,
         strokes: own.map(({ one, at }) =>
           this.drawn(measures.lateMs[at], { x: xOf(one.atS), perS }),
         ),
