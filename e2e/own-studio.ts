@@ -12,14 +12,6 @@ interface Running {
   readonly database: number;
 }
 
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0);
-  await new Promise((resolve) => probe.once('listening', resolve));
-  const address = probe.address();
-  await new Promise((resolve) => probe.close(resolve));
-  return typeof address === 'object' && address ? address.port : 0;
-}
-
 /** A studio of a journey's own, whose server and database it may kill. */
 export class OwnStudio {
   private constructor(
@@ -80,4 +72,12 @@ export class OwnStudio {
     await gone;
     rmSync(this.data, { recursive: true, force: true });
   }
+}
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0);
+  await new Promise((resolve) => probe.once('listening', resolve));
+  const address = probe.address();
+  await new Promise((resolve) => probe.close(resolve));
+  return typeof address === 'object' && address ? address.port : 0;
 }

@@ -33,17 +33,6 @@ const FEW_STROKES = 5;
 /** A hand that is off the beat by so much does not play clean, however few strokes there are. */
 const UNEVEN_MS = 90;
 
-/** Somebody for whom it does not go yet: a change that is too slow, a place that is lost, or an uneven hand. */
-function strugglingAt(strokes: readonly ExpectedTime[], turn: number): StandInPlayer {
-  const changes = strokes.slice(1).filter((one) => one.chordChange === true);
-  const to = changes[turn % Math.max(1, changes.length)]?.chord;
-  if (to !== undefined && turn % 3 !== 0)
-    return { ...STEADY_PLAYER, slowChanges: [{ to, lateMs: 240 }] };
-  return strokes.length > 8
-    ? { ...STEADY_PLAYER, stumbles: 1 }
-    : { ...STEADY_PLAYER, jitterMs: UNEVEN_MS };
-}
-
 /** Plays through the days of a history, one try after the other. */
 class SimulatedStudent {
   private readonly plan: StepPlan;
@@ -159,4 +148,15 @@ export function simulateHistory(song: SongDocument, request: HistoryRequest): re
   const student = new SimulatedStudent(song, request);
   student.practise();
   return student.tries;
+}
+
+/** Somebody for whom it does not go yet: a change that is too slow, a place that is lost, or an uneven hand. */
+function strugglingAt(strokes: readonly ExpectedTime[], turn: number): StandInPlayer {
+  const changes = strokes.slice(1).filter((one) => one.chordChange === true);
+  const to = changes[turn % Math.max(1, changes.length)]?.chord;
+  if (to !== undefined && turn % 3 !== 0)
+    return { ...STEADY_PLAYER, slowChanges: [{ to, lateMs: 240 }] };
+  return strokes.length > 8
+    ? { ...STEADY_PLAYER, stumbles: 1 }
+    : { ...STEADY_PLAYER, jitterMs: UNEVEN_MS };
 }

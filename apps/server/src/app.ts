@@ -34,6 +34,32 @@ const LARGEST_BODY = 1_000_000;
 const LARGEST_STUDIO = 200_000_000;
 const RESTORE = '/api/studio/restore';
 
+const FAILURE = new DomainError({
+  status: 500,
+  code: 'failure',
+  title: 'Something went wrong on the server.',
+  remedy: 'Nothing was changed. Try again; if it stays, tell whoever runs the studio’s server.',
+});
+
+/** Makes the whole server without listening: the API under /api, the web application elsewhere. */
+export function createApp(deps: AppDeps) {
+  const refusals = createRefusals();
+  const door = errorDoor(deps.onFailure, refusals);
+  const api = createApi(deps, refusals).onError(door);
+  const app = new Hono()
+    .use(compress())
+    .use(secureHeaders({ crossOriginEmbedderPolicy: false }))
+    .use(knownHostsOnly(deps.hosts))
+    .use('/api/*', async (c, next) => {
+      await next();
+      if (c.req.method !== 'GET' && c.res.ok) refusals.taken();
+      c.header('Cache-Control', 'no-store');
+    })
+    .route('/api', api);
+  if (deps.webFiles) app.route('/', deps.webFiles);
+  return app.onError(door);
+}
+
 function atMost(maxSize: number, title: string) {
   const tooLarge = badRequest(title, 'Send less at once.');
   return bodyLimit({
@@ -50,13 +76,6 @@ function answerProblem(c: Context, { problem, retryAfterSeconds }: DomainError) 
     ...(retryAfterSeconds !== undefined && { 'Retry-After': String(retryAfterSeconds) }),
   });
 }
-
-const FAILURE = new DomainError({
-  status: 500,
-  code: 'failure',
-  title: 'Something went wrong on the server.',
-  remedy: 'Nothing was changed. Try again; if it stays, tell whoever runs the studio’s server.',
-});
 
 /** Every error leaves through this door, as a problem with a code and a remedy. */
 function errorDoor(onFailure: AppDeps['onFailure'], refusals: Refusals) {
@@ -131,23 +150,4 @@ function createApi(deps: AppDeps, refusals: Refusals) {
   return api.use(signedInOnly).all('*', () => {
     throw notFound('There is nothing at this address.', 'Check the address.');
   });
-}
-
-/** Makes the whole server without listening: the API under /api, the web application elsewhere. */
-export function createApp(deps: AppDeps) {
-  const refusals = createRefusals();
-  const door = errorDoor(deps.onFailure, refusals);
-  const api = createApi(deps, refusals).onError(door);
-  const app = new Hono()
-    .use(compress())
-    .use(secureHeaders({ crossOriginEmbedderPolicy: false }))
-    .use(knownHostsOnly(deps.hosts))
-    .use('/api/*', async (c, next) => {
-      await next();
-      if (c.req.method !== 'GET' && c.res.ok) refusals.taken();
-      c.header('Cache-Control', 'no-store');
-    })
-    .route('/api', api);
-  if (deps.webFiles) app.route('/', deps.webFiles);
-  return app.onError(door);
 }

@@ -42,15 +42,6 @@ const HEARD_A_LESSON = 3;
 /** A student's hour, and who teaches in it. */
 type DemoSlot = WeeklySlot & { readonly teacherId: string };
 
-function daysBefore(now: Date, days: number): Date {
-  return new Date(now.getTime() - days * DAY_MS);
-}
-
-/** The day so many days after a moment; a day in the future is the same in every time zone, near enough. */
-function daysAfter(now: Date, days: number | null): Day | null {
-  return days === null ? null : dayAt(daysBefore(now, -days).toISOString(), 'UTC');
-}
-
 /** Writes the demo world, one kind of thing after the other. */
 class Seeder {
   private readonly personIds = new Map<string, string>();
@@ -301,4 +292,13 @@ export async function seedDemoWorld(deps: DemoDeps): Promise<void> {
   if (await deps.stores.studio.find()) return;
   if ((await deps.stores.people.count()) > 0) return;
   await deps.sequelize.transaction((tx) => new Seeder(deps, tx).seed());
+}
+
+function daysBefore(now: Date, days: number): Date {
+  return new Date(now.getTime() - days * DAY_MS);
+}
+
+/** The day so many days after a moment; a day in the future is the same in every time zone, near enough. */
+function daysAfter(now: Date, days: number | null): Day | null {
+  return days === null ? null : dayAt(daysBefore(now, -days).toISOString(), 'UTC');
 }

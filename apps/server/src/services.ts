@@ -138,6 +138,123 @@ export function createStores(sequelize: Sequelize) {
 
 export type Stores = ReturnType<typeof createStores>;
 
+/** Makes what answers each route: the one place where everything is put together, however long. */
+// eslint-disable-next-line max-lines-per-function
+export function createServices(deps: AppDeps) {
+  const { sequelize, clock, passwords, demoAccounts, timeZone: own, work } = deps;
+  const stores = createStores(sequelize);
+  const inTransaction = transactionsOf(sequelize);
+  const attempts = createAttempts(sequelize, clock);
+  const { people, sessions, consents, plans, events, overrules, profiles, teachings } = stores;
+  const studio = createStudioService({
+    studio: stores.studio,
+    people,
+    passwords,
+    clock,
+    demoAccounts,
+    inTransaction,
+    attempts,
+    ownTimeZone: own,
+    setUpCode: deps.setUpCode,
+  });
+  const timeZone = async () => (await studio.settings()).timeZone;
+  const constants = async () => (await studio.constants()).values;
+  const today = async () => dayAt(clock.now().toISOString(), await timeZone());
+  const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
+  const shelf = createShelfService({ songs: stores.songs, service: songs, clock, inTransaction });
+  const students = createStudentsService({
+    profiles,
+    people,
+    plans,
+    events,
+    clock,
+    timeZone,
+    lookThrough: work.lookThrough,
+    constants,
+  });
+  const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
+  const plansService = createPlansService({
+    plans,
+    events,
+    songs: stores.songs,
+    overrules,
+    people,
+    clock,
+    inTransaction,
+    teachingOf: async (songId) => (await teaching.find(songId)).teaching,
+    figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
+    minutesOf: (studentId) => students.minutesOf(studentId),
+    wishesFor: (songId) => stores.requests.wishesFor(songId),
+    findAll: work.findAll,
+    changedBetween: work.changedBetween,
+    timeZone,
+  });
+  const conventionsOf = (personId: string) => people.conventionsOf(personId);
+  const toMe = async ({ id, name, role, factor }: Account): Promise<Me> => ({
+    id,
+    name,
+    role,
+    hasSecondFactor: factor !== null && factor.usedStep !== null,
+    conventions: await conventionsOf(id),
+    timeZone: await timeZone(),
+    isDemo: await studio.isDemo(),
+    ...(role === 'student' && (await students.isChild(id)) && { isChild: true as const }),
+  });
+  const { lookOver } = work;
+  const overview = createOverviewService({ ...stores, clock, lookOver, build: deps.build ?? '' });
+  const dates = createDates(deps, stores, { overview, studio, students, inTransaction });
+  const endCalendar = (personId: string) => stores.calendars.remove(personId);
+  const atTheDoor = { people, sessions, passwords, attempts, clock, toMe, endCalendar };
+  const peopleService = createPeopleService({
+    people,
+    sessions,
+    consents,
+    passwords,
+    clock,
+    inTransaction,
+    today,
+    endCalendar,
+    noteAge: async (personId, ageBand, { id: by }) => {
+      const value = { ...NEW_PROFILE, ageBand };
+      await profiles.put(personId, { baseVersion: 0, value, by, at: clock.now() });
+    },
+  });
+  return {
+    songs,
+    shelf,
+    students,
+    teaching,
+    studio,
+    plans: plansService,
+    people: peopleService,
+    door: createDoorService(atTheDoor),
+    account: createAccountService(atTheDoor),
+    addStudents: createAddStudents({ ...stores, clock, inTransaction, today }),
+    events: createEventsService({ plans, events, clock, attempts }),
+    attempts,
+    feed: createEventFeed({
+      events,
+      lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs,
+      onFailure: (error) => deps.onFailure(error, '/live'),
+    }),
+    overview,
+    ...dates,
+    ...createPaper(deps, stores, {
+      plans: plansService,
+      songs,
+      teaching,
+      conventionsOf,
+      timeZone,
+      overview,
+      dates,
+      students,
+    }),
+    tables: createTablesService({ ...stores, overview }),
+    ...createAsking(deps, stores, { songs, students, timeZone, constants, inTransaction }),
+    ...createBooks(deps, stores, { studio, inTransaction, overview, plans: plansService }),
+  };
+}
+
 /** What answers about songs that are asked for. */
 function createAsking(
   { clock, work: { weigh, gripNames } }: AppDeps,
@@ -265,122 +382,5 @@ function createBooks(
       packArchive,
       tryStudio: createTrial({ people, overview, plans, passwords }),
     }),
-  };
-}
-
-/** Makes what answers each route: the one place where everything is put together, however long. */
-// eslint-disable-next-line max-lines-per-function
-export function createServices(deps: AppDeps) {
-  const { sequelize, clock, passwords, demoAccounts, timeZone: own, work } = deps;
-  const stores = createStores(sequelize);
-  const inTransaction = transactionsOf(sequelize);
-  const attempts = createAttempts(sequelize, clock);
-  const { people, sessions, consents, plans, events, overrules, profiles, teachings } = stores;
-  const studio = createStudioService({
-    studio: stores.studio,
-    people,
-    passwords,
-    clock,
-    demoAccounts,
-    inTransaction,
-    attempts,
-    ownTimeZone: own,
-    setUpCode: deps.setUpCode,
-  });
-  const timeZone = async () => (await studio.settings()).timeZone;
-  const constants = async () => (await studio.constants()).values;
-  const today = async () => dayAt(clock.now().toISOString(), await timeZone());
-  const songs = createSongsService({ songs: stores.songs, overrules, clock, inTransaction });
-  const shelf = createShelfService({ songs: stores.songs, service: songs, clock, inTransaction });
-  const students = createStudentsService({
-    profiles,
-    people,
-    plans,
-    events,
-    clock,
-    timeZone,
-    lookThrough: work.lookThrough,
-    constants,
-  });
-  const teaching = createTeachingService({ teachings, songs: stores.songs, clock });
-  const plansService = createPlansService({
-    plans,
-    events,
-    songs: stores.songs,
-    overrules,
-    people,
-    clock,
-    inTransaction,
-    teachingOf: async (songId) => (await teaching.find(songId)).teaching,
-    figuresFor: (studentId, songId) => students.figuresFor(studentId, songId),
-    minutesOf: (studentId) => students.minutesOf(studentId),
-    wishesFor: (songId) => stores.requests.wishesFor(songId),
-    findAll: work.findAll,
-    changedBetween: work.changedBetween,
-    timeZone,
-  });
-  const conventionsOf = (personId: string) => people.conventionsOf(personId);
-  const toMe = async ({ id, name, role, factor }: Account): Promise<Me> => ({
-    id,
-    name,
-    role,
-    hasSecondFactor: factor !== null && factor.usedStep !== null,
-    conventions: await conventionsOf(id),
-    timeZone: await timeZone(),
-    isDemo: await studio.isDemo(),
-    ...(role === 'student' && (await students.isChild(id)) && { isChild: true as const }),
-  });
-  const { lookOver } = work;
-  const overview = createOverviewService({ ...stores, clock, lookOver, build: deps.build ?? '' });
-  const dates = createDates(deps, stores, { overview, studio, students, inTransaction });
-  const endCalendar = (personId: string) => stores.calendars.remove(personId);
-  const atTheDoor = { people, sessions, passwords, attempts, clock, toMe, endCalendar };
-  const peopleService = createPeopleService({
-    people,
-    sessions,
-    consents,
-    passwords,
-    clock,
-    inTransaction,
-    today,
-    endCalendar,
-    noteAge: async (personId, ageBand, { id: by }) => {
-      const value = { ...NEW_PROFILE, ageBand };
-      await profiles.put(personId, { baseVersion: 0, value, by, at: clock.now() });
-    },
-  });
-  return {
-    songs,
-    shelf,
-    students,
-    teaching,
-    studio,
-    plans: plansService,
-    people: peopleService,
-    door: createDoorService(atTheDoor),
-    account: createAccountService(atTheDoor),
-    addStudents: createAddStudents({ ...stores, clock, inTransaction, today }),
-    events: createEventsService({ plans, events, clock, attempts }),
-    attempts,
-    feed: createEventFeed({
-      events,
-      lookMs: (deps.patience ?? USUAL_PATIENCE).lookMs,
-      onFailure: (error) => deps.onFailure(error, '/live'),
-    }),
-    overview,
-    ...dates,
-    ...createPaper(deps, stores, {
-      plans: plansService,
-      songs,
-      teaching,
-      conventionsOf,
-      timeZone,
-      overview,
-      dates,
-      students,
-    }),
-    tables: createTablesService({ ...stores, overview }),
-    ...createAsking(deps, stores, { songs, students, timeZone, constants, inTransaction }),
-    ...createBooks(deps, stores, { studio, inTransaction, overview, plans: plansService }),
   };
 }

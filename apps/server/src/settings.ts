@@ -24,12 +24,6 @@ const HERE = ['localhost', '127.0.0.1', '[::1]'];
 const MOST_PROCESSES = 16;
 const CENTURY_MS = [-3_155_760_000_000, 3_155_760_000_000] as const;
 
-function whole(name: string, text: string, [least, most]: readonly [number, number]): number {
-  const value = Number(text);
-  if (Number.isInteger(value) && value >= least && value <= most) return value;
-  throw new Error(`${name} is "${text}"; it has to be a whole number from ${least} to ${most}.`);
-}
-
 /** Reads the settings; throws with what is wrong and how to mend it. */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const { DATABASE_URL: databaseUrl, PORT = '4600', HOST: host = '127.0.0.1' } = env;
@@ -55,4 +49,10 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     logLevel: env['LOG_LEVEL'] ?? 'info',
     clockAheadMs: whole('HARVU_CLOCK_AHEAD_MS', env['HARVU_CLOCK_AHEAD_MS'] ?? '0', CENTURY_MS),
   };
+}
+
+function whole(name: string, text: string, [least, most]: readonly [number, number]): number {
+  const value = Number(text);
+  if (Number.isInteger(value) && value >= least && value <= most) return value;
+  throw new Error(`${name} is "${text}"; it has to be a whole number from ${least} to ${most}.`);
 }

@@ -13,6 +13,17 @@ export interface TrialDeps {
 
 const PATIENCE_MS = 120_000;
 
+/** Makes what tries a studio that was brought back before it counts. */
+export function createTrial(deps: TrialDeps) {
+  return (owner: Person): Promise<boolean> => {
+    let timer: NodeJS.Timeout | undefined;
+    const tooLong = new Promise<boolean>((resolve) => {
+      timer = setTimeout(() => resolve(false), PATIENCE_MS);
+    });
+    return Promise.race([tried(deps, owner), tooLong]).finally(() => clearTimeout(timer));
+  };
+}
+
 /** Looks at a studio as its owner would: everybody can be asked for their password, Today and a plan can be made. */
 async function tried({ people, overview, plans, passwords }: TrialDeps, owner: Person) {
   for (const { id } of await people.list()) {
@@ -25,15 +36,4 @@ async function tried({ people, overview, plans, passwords }: TrialDeps, owner: P
   const [first] = await plans.list(owner);
   if (first) await plans.find(first.id, owner);
   return true;
-}
-
-/** Makes what tries a studio that was brought back before it counts. */
-export function createTrial(deps: TrialDeps) {
-  return (owner: Person): Promise<boolean> => {
-    let timer: NodeJS.Timeout | undefined;
-    const tooLong = new Promise<boolean>((resolve) => {
-      timer = setTimeout(() => resolve(false), PATIENCE_MS);
-    });
-    return Promise.race([tried(deps, owner), tooLong]).finally(() => clearTimeout(timer));
-  };
 }

@@ -9,19 +9,6 @@ import { atOnce } from '../src/platform/work';
 import * as longTasks from '../src/worker';
 import type { Passwords } from '../src/platform/passwords';
 
-/** As quick as a test wants it, and still one way only in the sense that matters here; counts how often it is asked. */
-function quickPasswords(): Passwords & { checks: number } {
-  return {
-    checks: 0,
-    toHash: (password) => Promise.resolve(`quick:${password}`),
-    isRight(password, hashed) {
-      this.checks += 1;
-      return Promise.resolve(hashed === `quick:${password}`);
-    },
-    isOwn: (hashed) => hashed.startsWith('quick:'),
-  };
-}
-
 export const PASSWORD = 'lantern-night';
 export const SET_UP_CODE = '12345678';
 /** Accounts that only a studio in demo mode may offer at its door. */
@@ -56,12 +43,6 @@ export interface Visitor {
   readonly cookie: string;
   readonly get: <T = unknown>(path: string) => Promise<Answer<T>>;
   readonly send: <T = Problem>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
-}
-
-function serverUrl(): string {
-  const url = process.env['TEST_DATABASE_URL'];
-  if (!url) throw new Error('TEST_DATABASE_URL is not set: run these tests through npm test.');
-  return url;
 }
 
 interface Manner {
@@ -232,6 +213,25 @@ export function cookiesIn({ headers }: Answer): string {
     .getSetCookie()
     .map((one) => one.split(';')[0])
     .join('; ');
+}
+
+/** As quick as a test wants it, and still one way only in the sense that matters here; counts how often it is asked. */
+function quickPasswords(): Passwords & { checks: number } {
+  return {
+    checks: 0,
+    toHash: (password) => Promise.resolve(`quick:${password}`),
+    isRight(password, hashed) {
+      this.checks += 1;
+      return Promise.resolve(hashed === `quick:${password}`);
+    },
+    isOwn: (hashed) => hashed.startsWith('quick:'),
+  };
+}
+
+function serverUrl(): string {
+  const url = process.env['TEST_DATABASE_URL'];
+  if (!url) throw new Error('TEST_DATABASE_URL is not set: run these tests through npm test.');
+  return url;
 }
 
 interface RequestParts {

@@ -16,11 +16,6 @@ export const expectedInput = object({
   to: number().integer().min(1).max(MOST_BARS).optional(),
 });
 
-/** Seconds to the microsecond, so that no rounding of the machine is read as music. */
-function toMicroseconds(seconds: number): number {
-  return Math.round(seconds * 1e6) / 1e6;
-}
-
 /** Reads the song and what is looked at of it; an error where there is no such thing. */
 export function askedOf(
   asked: InferType<typeof expectedInput>,
@@ -48,4 +43,9 @@ export function expectedAnswer(song: SongDocument, request: ExpectedRequest): ob
     clicks: clicks.map(({ atS, accent }) => ({ atS: toMicroseconds(atS), accent })),
     seconds: toMicroseconds(seconds),
   };
+}
+
+/** Seconds to the microsecond, so that no rounding of the machine is read as music. */
+function toMicroseconds(seconds: number): number {
+  return Math.round(seconds * 1e6) / 1e6;
 }

@@ -1,3 +1,4 @@
+import { HIGHEST_CAPO } from '@harvu/core/chart';
 import { USUAL_HAND } from '@harvu/core/fretboard';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { placeNotes, type BareNote } from '@harvu/core/riff';
@@ -22,7 +23,7 @@ const note = object({
 const input = object({
   notes: array().of(note).required().max(2000),
   tuning: tuningOrWordsField(),
-  capo: number().integer().min(0).max(12).optional(),
+  capo: number().integer().min(0).max(HIGHEST_CAPO).optional(),
   lastFret: number().integer().min(0).max(24).optional(),
   count: number().integer().min(1).max(10).optional(),
 });

@@ -1,3 +1,4 @@
+import { HIGHEST_CAPO } from '@harvu/core/chart';
 import { secondsAt } from '@harvu/core/change';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { handWords, USUAL_HAND } from '@harvu/core/fretboard';
@@ -12,7 +13,7 @@ const input = object({
   text: string().defined().max(10_000),
   meter: string().max(20).optional(),
   tuning: tuningOrWordsField(),
-  capo: number().integer().min(0).max(12).optional(),
+  capo: number().integer().min(0).max(HIGHEST_CAPO).optional(),
   bpm: number().min(20).max(400).optional(),
 });
 

@@ -37,11 +37,6 @@ export const dayField = () =>
 
 export type StudentInput = InferType<ReturnType<typeof studentField>>;
 
-/** Names are written with # and b; the signs are accepted. */
-function plain(name: string): string {
-  return name.replaceAll('♯', '#').replaceAll('♭', 'b');
-}
-
 /** A student as the core knows one. */
 export function studentOf(known: StudentInput): Student {
   const { strokesPerSecond, paceFactor, scaleLengthMm, stretchMm } = known ?? {};
@@ -61,4 +56,9 @@ export function studentOf(known: StudentInput): Student {
 export function practiceOf(known: StudentInput, today: Day): Practice {
   const usual = Array<number>(DAYS).fill(USUAL_CONSTANTS.minutesADay);
   return { minutesByWeekday: known?.minutesByWeekday ?? usual, today };
+}
+
+/** Names are written with # and b; the signs are accepted. */
+function plain(name: string): string {
+  return name.replaceAll('♯', '#').replaceAll('♭', 'b');
 }

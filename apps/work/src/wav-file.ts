@@ -26,6 +26,43 @@ const SCALES: Readonly<Record<string, { readonly middle: number; readonly full: 
   '64': { middle: 0, full: 1 },
 };
 
+/** Reads a WAV file of any usual kind, all its channels as one; or tells why it cannot be read. */
+export function readWav(path: string): Sound | WorkError {
+  try {
+    if (statSync(path).size > LARGEST_BYTES)
+      return workError('size', 'The file is larger than 400 MB; cut it to one take.', 'wav');
+    const bytes = readFileSync(path);
+    try {
+      const sound = soundOf(bytes);
+      if (sound) return sound;
+    } catch {
+      // What the library says of a file that is none helps nobody.
+    }
+    return workError(
+      'wav',
+      'This is not a WAV file that can be read; save it as 16-bit WAV.',
+      'wav',
+    );
+  } catch (error) {
+    return workError('path', `The file cannot be read: ${String(error)}`, 'wav');
+  }
+}
+
+/** Writes sound as a WAV file of 44.1 kHz, 16 bit, one channel; or tells why it cannot be written. */
+export function writeWav(path: string, sound: Float32Array): WorkError | undefined {
+  try {
+    const wav = new wavefile.WaveFile();
+    wav.fromScratch(
+      ...([1, SAMPLE_RATE, '16'] as const),
+      Int16Array.from(sound, (one) => Math.round(one * LOUDEST)),
+    );
+    writeFileSync(path, wav.toBuffer());
+    return undefined;
+  } catch (error) {
+    return workError('path', `The file cannot be written: ${String(error)}`, 'wav');
+  }
+}
+
 /** All channels as one, from −1 to 1; what is no number is silence. */
 function mixed(
   channels: readonly Float64Array[],
@@ -65,41 +102,4 @@ function soundOf(bytes: Uint8Array): Sound | undefined {
     return { samples: mixed([sixteenBit(file)], scale), sampleRate };
   const read = file.getSamples(false, Float64Array) as unknown as Float64Array | Float64Array[];
   return { samples: mixed(Array.isArray(read) ? read : [read], scale), sampleRate };
-}
-
-/** Reads a WAV file of any usual kind, all its channels as one; or tells why it cannot be read. */
-export function readWav(path: string): Sound | WorkError {
-  try {
-    if (statSync(path).size > LARGEST_BYTES)
-      return workError('size', 'The file is larger than 400 MB; cut it to one take.', 'wav');
-    const bytes = readFileSync(path);
-    try {
-      const sound = soundOf(bytes);
-      if (sound) return sound;
-    } catch {
-      // What the library says of a file that is none helps nobody.
-    }
-    return workError(
-      'wav',
-      'This is not a WAV file that can be read; save it as 16-bit WAV.',
-      'wav',
-    );
-  } catch (error) {
-    return workError('path', `The file cannot be read: ${String(error)}`, 'wav');
-  }
-}
-
-/** Writes sound as a WAV file of 44.1 kHz, 16 bit, one channel; or tells why it cannot be written. */
-export function writeWav(path: string, sound: Float32Array): WorkError | undefined {
-  try {
-    const wav = new wavefile.WaveFile();
-    wav.fromScratch(
-      ...([1, SAMPLE_RATE, '16'] as const),
-      Int16Array.from(sound, (one) => Math.round(one * LOUDEST)),
-    );
-    writeFileSync(path, wav.toBuffer());
-    return undefined;
-  } catch (error) {
-    return workError('path', `The file cannot be written: ${String(error)}`, 'wav');
-  }
 }

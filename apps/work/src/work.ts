@@ -68,14 +68,6 @@ export type Outcome =
   | { readonly exit: 0; readonly answer: unknown }
   | { readonly exit: 2; readonly failure: WorkError };
 
-function parse(text: string): { readonly value: unknown } | undefined {
-  try {
-    return { value: JSON.parse(text) as unknown };
-  } catch {
-    return undefined;
-  }
-}
-
 /** Answers one document, or each item of an array by itself, in order. */
 export function work(verbName: string | undefined, text: string): Outcome {
   const verb = VERBS.get(verbName ?? '');
@@ -92,4 +84,12 @@ export function work(verbName: string | undefined, text: string): Outcome {
   }
   const { value } = document;
   return { exit: 0, answer: Array.isArray(value) ? value.map((item) => verb(item)) : verb(value) };
+}
+
+function parse(text: string): { readonly value: unknown } | undefined {
+  try {
+    return { value: JSON.parse(text) as unknown };
+  } catch {
+    return undefined;
+  }
 }

@@ -29,10 +29,6 @@ export function exactly(fields?: ObjectShape): unknown {
   return fields ? ofFields(fields) : ofFields;
 }
 
-function ofFields<Fields extends ObjectShape>(fields: Fields) {
-  return object(fields).noUnknown('is not known here').strict(true);
-}
-
 type ObjectOf<T> = Schema<T> & { readonly fields: FieldsOf<T> };
 type OfFields<Fields extends ObjectShape> = ReturnType<typeof ofFields<Fields>>;
 
@@ -133,13 +129,6 @@ export interface FieldFault {
 export type Checked<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: FieldFault };
 
-/** An object with a field too many is told at that field. */
-function fieldOf({ type, path = '', params }: ValidationError): string {
-  const named = params?.['unknown'];
-  const unknown = type === 'noUnknown' && typeof named === 'string' ? named : '';
-  return [path, unknown.split(', ')[0]].filter(Boolean).join('.');
-}
-
 /** Checks an unknown value against a schema, without changing it. */
 export function checked<T>(schema: Schema<T>, value: unknown): Checked<T> {
   try {
@@ -181,4 +170,15 @@ export function checkedBy<T>(
         return createError({ path: [at, field].filter(Boolean).join('.'), message });
       },
     });
+}
+
+function ofFields<Fields extends ObjectShape>(fields: Fields) {
+  return object(fields).noUnknown('is not known here').strict(true);
+}
+
+/** An object with a field too many is told at that field. */
+function fieldOf({ type, path = '', params }: ValidationError): string {
+  const named = params?.['unknown'];
+  const unknown = type === 'noUnknown' && typeof named === 'string' ? named : '';
+  return [path, unknown.split(', ')[0]].filter(Boolean).join('.');
 }

@@ -115,7 +115,6 @@ export {
   saveProfileSchema,
   studentProfileSchema,
   toStudent,
-  WEEKDAYS,
 } from './students';
 export type { KnownStudent, LessonSlot, SaveProfile, StudentProfile } from './students';
 export {

@@ -87,15 +87,6 @@ export type ParamOf<Path extends string> = Path extends `${string}:${infer Name}
     ? Name
     : never;
 
-function route<const Who extends Reach>(method: Method, reach: Who) {
-  return <Body, Reply>() =>
-    <const Path extends string>(path: Path): Route<Path, Body, Reply, Who> => ({
-      method,
-      path,
-      reach,
-    });
-}
-
 const [anyGet, anyPost] = [route('GET', 'anybody'), route('POST', 'anybody')];
 const [ownGet, ownPost, ownPut] = [route('GET', 'own'), route('POST', 'own'), route('PUT', 'own')];
 const [teachingGet, teachingPost, teachingPut] = [
@@ -219,4 +210,13 @@ export function addressOf<Path extends string>(
 ): string {
   const named = params as Readonly<Record<string, string | number>>;
   return `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(named[name])))}`;
+}
+
+function route<const Who extends Reach>(method: Method, reach: Who) {
+  return <Body, Reply>() =>
+    <const Path extends string>(path: Path): Route<Path, Body, Reply, Who> => ({
+      method,
+      path,
+      reach,
+    });
 }

@@ -4,8 +4,6 @@ import { exactly, maybeWords, whole, words } from './fields';
 
 export const MINOR_BANDS = ['under 10', '10 to 12', '13 to 17'] as const;
 export const AGE_BANDS = [...MINOR_BANDS, 'adult'] as const;
-/** Monday first. */
-export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 const MOST_OWNED = 500;
 const MOST_CHANGES = 500;

@@ -64,4 +64,23 @@ describe('the house', () => {
     const reckoned = /60 \* \w*[bB]eats?\w* \/ |\(60 \/ \w*[bB]pm\w*\) \* \w*[wW]indow/;
     expect(placesOf(lines, reckoned, 'packages/core/src/change/')).toEqual([]);
   });
+
+  it('has what is public first in every file, and helpers below', () => {
+    const isPublic = /^export (?:async )?(?:function|class|abstract class) /;
+    const isHelper = /^(?:async )?function \w/;
+    const files = new Map<string, SourceLine[]>();
+    for (const line of lines) {
+      const own = files.get(line.file);
+      if (own) own.push(line);
+      else files.set(line.file, [line]);
+    }
+    const above = [...files].flatMap(([file, own]) => {
+      const last = own.findLastIndex(({ text }) => isPublic.test(text));
+      return own.slice(0, Math.max(0, last)).some(({ text }) => isHelper.test(text)) ? [file] : [];
+    });
+    expect(above).toEqual([]);
+  });
+
+  it('writes its literals out', () =>
+    expect(placesOf(lines, /\.\.\.\{ ?(?:[a-z'\[]|$)/i)).toEqual([]));
 });

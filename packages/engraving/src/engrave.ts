@@ -36,6 +36,32 @@ const FIGURE_POINTS = 10;
 /** A hand that gives way by a fret is not said to go anywhere. */
 const LEAST_FAR = 2;
 
+let isSet = false;
+
+/** Draws a riff as tablature with counts, fingers, techniques and phrases, as wide as there is room. */
+export function engraveRiff(options: EngraveOptions): EngravedRiff {
+  setUp();
+  const { riff, barBeats, unit, tuning, capo, conventions, width, only } = options;
+  const say = handWords(conventions, { tuning, capo });
+  const words = riffSaid(riff.notes, { words: say, strings: tuning.length });
+  const engraved: Engraved = {
+    notes: riff.notes,
+    fingers: riff.left.fingers,
+    phrases: riff.phrases,
+    words,
+    positions: positionsOf(riff),
+    strings: stringNames(tuning, conventions),
+    fretShift: conventions.frets === 'nut' ? capo : 0,
+    counts: conventions.counts,
+  };
+  const least = unit >= 8 ? 1 : 2;
+  const all = barsOf(riff.notes, barBeats, least);
+  const bars = all.slice(only?.from ?? 0, (only?.to ?? barBeats.length) + 1);
+  const hasPhrases = options.hasPhrases ?? riff.phrases.length > 1;
+  const rows = rowsOf(bars, width).map((row) => engraveRow(engraved, row, hasPhrases));
+  return { rows, words };
+}
+
 /** The fret finger 1 lies at when the hand has gone somewhere. */
 function positionsOf({ notes, left }: EngraveOptions['riff']): ReadonlyMap<number, number> {
   const positionAt = (place: number): number | undefined => {
@@ -63,8 +89,6 @@ function stringNames(tuning: Tuning, { strings }: Conventions): readonly string[
     .toReversed();
 }
 
-let isSet = false;
-
 /** The library keeps its sizes for all drawings; they are set once. */
 function setUp(): void {
   if (isSet) return;
@@ -73,28 +97,4 @@ function setUp(): void {
   const figures = defaults['TabNote']?.text;
   if (figures) figures.fontSize = FIGURE_POINTS;
   isSet = true;
-}
-
-/** Draws a riff as tablature with counts, fingers, techniques and phrases, as wide as there is room. */
-export function engraveRiff(options: EngraveOptions): EngravedRiff {
-  setUp();
-  const { riff, barBeats, unit, tuning, capo, conventions, width, only } = options;
-  const say = handWords(conventions, { tuning, capo });
-  const words = riffSaid(riff.notes, { words: say, strings: tuning.length });
-  const engraved: Engraved = {
-    notes: riff.notes,
-    fingers: riff.left.fingers,
-    phrases: riff.phrases,
-    words,
-    positions: positionsOf(riff),
-    strings: stringNames(tuning, conventions),
-    fretShift: conventions.frets === 'nut' ? capo : 0,
-    counts: conventions.counts,
-  };
-  const least = unit >= 8 ? 1 : 2;
-  const all = barsOf(riff.notes, barBeats, least);
-  const bars = all.slice(only?.from ?? 0, (only?.to ?? barBeats.length) + 1);
-  const hasPhrases = options.hasPhrases ?? riff.phrases.length > 1;
-  const rows = rowsOf(bars, width).map((row) => engraveRow(engraved, row, hasPhrases));
-  return { rows, words };
 }

@@ -24,23 +24,6 @@ export const LEFT = 22;
 const RIGHT = 6;
 export const BAR_PADDING = 12;
 
-function isOn(beat: number, slots: number): boolean {
-  const place = beat * slots;
-  return Math.abs(place - Math.round(place)) < 1e-6;
-}
-
-/** The coarsest grid on which all of a bar begins, with at least so many slots a beat as people count. */
-function gridOf(beats: readonly number[], least: number): number {
-  const fits = SUBDIVISIONS.find(
-    (slots) => slots >= least && beats.every((one) => isOn(one, slots)),
-  );
-  return fits ?? 4;
-}
-
-function slotsOf({ beats, slotsPerBeat }: RiffBar): number {
-  return Math.max(1, Math.round(beats * slotsPerBeat));
-}
-
 /** How wide some bars are at a width of their slots. */
 export function widthOf(bars: readonly RiffBar[], slotWidth: number): number {
   return bars.reduce((sum, bar) => sum + slotsOf(bar) * slotWidth + BAR_PADDING, 0);
@@ -63,17 +46,6 @@ export function barsOf(
   });
 }
 
-function packed(bars: readonly RiffBar[], room: number, most: number): readonly RiffBar[][] {
-  const rows: RiffBar[][] = [];
-  for (const bar of bars) {
-    const row = rows.at(-1);
-    const isFull = !row || row.length >= most || widthOf([...row, bar], LEAST_SLOT) > room;
-    if (isFull) rows.push([bar]);
-    else row.push(bar);
-  }
-  return rows;
-}
-
 /** Lays bars into rows, at most four side by side and as many in each, as wide as there is room. */
 export function rowsOf(bars: readonly RiffBar[], width: number): readonly BarRow[] {
   const room = width - LEFT - RIGHT;
@@ -89,4 +61,32 @@ export function rowsOf(bars: readonly RiffBar[], width: number): readonly BarRow
 /** Where a beat of a bar stands, from the left edge of the bar. */
 export function slotX(bar: RiffBar, beat: number, slotWidth: number): number {
   return BAR_PADDING / 2 + ((beat - bar.from) * bar.slotsPerBeat + 0.5) * slotWidth;
+}
+
+function isOn(beat: number, slots: number): boolean {
+  const place = beat * slots;
+  return Math.abs(place - Math.round(place)) < 1e-6;
+}
+
+/** The coarsest grid on which all of a bar begins, with at least so many slots a beat as people count. */
+function gridOf(beats: readonly number[], least: number): number {
+  const fits = SUBDIVISIONS.find(
+    (slots) => slots >= least && beats.every((one) => isOn(one, slots)),
+  );
+  return fits ?? 4;
+}
+
+function slotsOf({ beats, slotsPerBeat }: RiffBar): number {
+  return Math.max(1, Math.round(beats * slotsPerBeat));
+}
+
+function packed(bars: readonly RiffBar[], room: number, most: number): readonly RiffBar[][] {
+  const rows: RiffBar[][] = [];
+  for (const bar of bars) {
+    const row = rows.at(-1);
+    const isFull = !row || row.length >= most || widthOf([...row, bar], LEAST_SLOT) > room;
+    if (isFull) rows.push([bar]);
+    else row.push(bar);
+  }
+  return rows;
 }

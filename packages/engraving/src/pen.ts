@@ -19,15 +19,6 @@ const ROLES: ReadonlySet<string> = new Set<Role>([
 ]);
 const MUSIC = 'Bravura';
 
-/** A colour the library asks for by name of a role; any other is what is usual. */
-function roleOf(style: string, usual: Role): Role {
-  return ROLES.has(style) ? (style as Role) : usual;
-}
-
-function rounded(value: number): number {
-  return Math.round(value * 10) / 10;
-}
-
 /** What the engraving library draws on: it gathers shapes, for screen and paper alike. */
 export class Pen extends RenderContext {
   readonly shapes: Shape[] = [];
@@ -200,4 +191,13 @@ export class Pen extends RenderContext {
   add(): void {
     this.path = '';
   }
+}
+
+/** A colour the library asks for by name of a role; any other is what is usual. */
+function roleOf(style: string, usual: Role): Role {
+  return ROLES.has(style) ? (style as Role) : usual;
+}
+
+function rounded(value: number): number {
+  return Math.round(value * 10) / 10;
 }

@@ -53,30 +53,7 @@ interface Chord {
   readonly figure: TabNote;
 }
 
-function fretText({ fret, how, optional }: RiffNote, shift: number): string {
-  const shown = fret === 0 ? 0 : fret + shift;
-  const text = how === 'dead' ? '×' : how === 'harmonic' ? `<${shown}>` : String(shown);
-  return optional ? `(${text})` : text;
-}
-
 const BENT = ['', '¼', '½', '¾', 'full', '1¼', '1½', '1¾', '2'] as const;
-
-function bendOf({ bend }: RiffNote): Bend | undefined {
-  if (!bend) return undefined;
-  const up = { type: Bend.UP, text: BENT[bend.quarterTones] ?? '' };
-  return new Bend(bend.isReleased ? [up, { type: Bend.DOWN, text: '' }] : [up]);
-}
-
-/** A phrase by its number, and what it is beside the one it comes from. */
-function labelOf({ of, beside: [before, behind] }: Phrase, index: number): string {
-  const name = `phrase ${index + 1}`;
-  return of === undefined ? name : `${name}: ${before}phrase ${of + 1}${behind}`;
-}
-
-/** How a note sounds, said in a word above it. */
-function signOf({ palmMuted, rings, swells }: RiffNote): string {
-  return [palmMuted && 'palm', rings && 'ring', swells && 'swell'].filter(Boolean).join(' ');
-}
 
 /** Draws one row of bars: what the library engraves, then counts, fingers and phrases around it. */
 class RowEngraver {
@@ -373,4 +350,27 @@ class RowEngraver {
 /** Draws one row of bars of a riff. */
 export function engraveRow(riff: Engraved, row: BarRow, isPhrased: boolean): RiffRow {
   return new RowEngraver(riff, row, isPhrased).draw();
+}
+
+function fretText({ fret, how, optional }: RiffNote, shift: number): string {
+  const shown = fret === 0 ? 0 : fret + shift;
+  const text = how === 'dead' ? '×' : how === 'harmonic' ? `<${shown}>` : String(shown);
+  return optional ? `(${text})` : text;
+}
+
+function bendOf({ bend }: RiffNote): Bend | undefined {
+  if (!bend) return undefined;
+  const up = { type: Bend.UP, text: BENT[bend.quarterTones] ?? '' };
+  return new Bend(bend.isReleased ? [up, { type: Bend.DOWN, text: '' }] : [up]);
+}
+
+/** A phrase by its number, and what it is beside the one it comes from. */
+function labelOf({ of, beside: [before, behind] }: Phrase, index: number): string {
+  const name = `phrase ${index + 1}`;
+  return of === undefined ? name : `${name}: ${before}phrase ${of + 1}${behind}`;
+}
+
+/** How a note sounds, said in a word above it. */
+function signOf({ palmMuted, rings, swells }: RiffNote): string {
+  return [palmMuted && 'palm', rings && 'ring', swells && 'swell'].filter(Boolean).join(' ');
 }

@@ -17,6 +17,32 @@ const LEAST_TAB_LINES = 4;
 
 const LARGEST_TEXT = 2_000_000;
 
+const BAR_LINE = /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/;
+
+/**
+ * Reads a song from a file of any kind Harvu knows, told by what is in it and not by its name: a score, MIDI,
+ * a chord sheet, tab, chart text. What is lost or guessed is told; what is none of these is refused.
+ *
+ * @example
+ * readAny(new TextEncoder().encode('[A]\n| G | D |')).kept['bars'] // 2
+ */
+export function readAny(bytes: Uint8Array, options: ImportOptions = {}): Imported {
+  if (bytes.length === 0) return refused('The file is empty.');
+  if (isMidi(bytes)) return readMidi(bytes, options);
+  if (isScore(bytes)) return readMusicXml(bytes, options);
+  if (bytes.length > LARGEST_TEXT)
+    return refused('It is no score and no MIDI file, and too large for text.');
+  const text = textOf(bytes);
+  // eslint-disable-next-line no-control-regex -- binary files are told by their signs
+  if (/[\u0000-\u0008]/.test(text))
+    return refused(
+      'It is neither text, nor a score, nor a MIDI file. Export it as MusicXML or MIDI.',
+    );
+  const lines = text.split(/\r\n|\n|\r/);
+  if (isTab(lines)) return readTabText(text);
+  return isChart(text) ? readOwn(text) : readSheet(text);
+}
+
 function startsWith(bytes: Uint8Array, ...signs: readonly number[]): boolean {
   return signs.every((sign, at) => bytes[at] === sign);
 }
@@ -40,8 +66,6 @@ function isTab(lines: readonly string[]): boolean {
     ) && marks.filter(Boolean).length >= LEAST_TAB_LINES
   );
 }
-
-const BAR_LINE = /^\s*(\d+[.:]\s*)?(\S+:\s*)?\|.*\|/;
 
 /** In Harvu's own text chords stand between bar lines without brackets. */
 function isChart(text: string): boolean {
@@ -132,28 +156,4 @@ function textOf(bytes: Uint8Array): string {
   } catch {
     return new TextDecoder('windows-1252').decode(bytes);
   }
-}
-
-/**
- * Reads a song from a file of any kind Harvu knows, told by what is in it and not by its name: a score, MIDI,
- * a chord sheet, tab, chart text. What is lost or guessed is told; what is none of these is refused.
- *
- * @example
- * readAny(new TextEncoder().encode('[A]\n| G | D |')).kept['bars'] // 2
- */
-export function readAny(bytes: Uint8Array, options: ImportOptions = {}): Imported {
-  if (bytes.length === 0) return refused('The file is empty.');
-  if (isMidi(bytes)) return readMidi(bytes, options);
-  if (isScore(bytes)) return readMusicXml(bytes, options);
-  if (bytes.length > LARGEST_TEXT)
-    return refused('It is no score and no MIDI file, and too large for text.');
-  const text = textOf(bytes);
-  // eslint-disable-next-line no-control-regex -- binary files are told by their signs
-  if (/[\u0000-\u0008]/.test(text))
-    return refused(
-      'It is neither text, nor a score, nor a MIDI file. Export it as MusicXML or MIDI.',
-    );
-  const lines = text.split(/\r\n|\n|\r/);
-  if (isTab(lines)) return readTabText(text);
-  return isChart(text) ? readOwn(text) : readSheet(text);
 }

@@ -1,12 +1,6 @@
 import { getConnInfo } from '@hono/node-server/conninfo';
 import type { Context } from 'hono';
 
-/** A household has one address of the older kind, and a whole block of the newer. */
-function blockOf(address: string): string {
-  const plain = address.replace(/^::ffff:/, '');
-  return plain.includes(':') ? plain.split(':').slice(0, 4).join(':') : plain;
-}
-
 /**
  * Tells where a request comes from. Behind so many proxies of one's own, the address is the one the
  * outermost of them wrote down; what a stranger wrote before that is not believed.
@@ -17,4 +11,10 @@ export function addressBehind(proxies: number): (c: Context) => string {
     const forwarded = proxies > 0 ? told.at(-proxies) : undefined;
     return blockOf(forwarded ?? getConnInfo(c).remote.address ?? '');
   };
+}
+
+/** A household has one address of the older kind, and a whole block of the newer. */
+function blockOf(address: string): string {
+  const plain = address.replace(/^::ffff:/, '');
+  return plain.includes(':') ? plain.split(':').slice(0, 4).join(':') : plain;
 }

@@ -19,11 +19,6 @@ interface CountRow {
   readonly until: Date;
 }
 
-/** A door is kept under a hash: the table names nobody. */
-function keyOf({ kind, of }: Door): string {
-  return createHash('sha256').update(`${kind}\n${of}`).digest('hex');
-}
-
 /**
  * Counts attempts in the database, so that several servers count together. An attempt is counted before
  * it is let through, in one statement: however many come at once, no more get in than the limit says.
@@ -64,6 +59,11 @@ export function createAttempts(sequelize: Sequelize, clock: Clock) {
       });
     },
   };
+}
+
+/** A door is kept under a hash: the table names nobody. */
+function keyOf({ kind, of }: Door): string {
+  return createHash('sha256').update(`${kind}\n${of}`).digest('hex');
 }
 
 export type Attempts = ReturnType<typeof createAttempts>;

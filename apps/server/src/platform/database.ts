@@ -25,13 +25,6 @@ export function isTaken(error: unknown): boolean {
   return error instanceof Error && error.name === 'SequelizeUniqueConstraintError';
 }
 
-/** The database's own number of an error; undefined for any other error. */
-function numberOf(error: unknown): number | undefined {
-  if (!(error instanceof Error)) return undefined;
-  const { parent } = error as { readonly parent?: { readonly errno?: unknown } };
-  return typeof parent?.errno === 'number' ? parent.errno : undefined;
-}
-
 const UNFIT = ['SequelizeUniqueConstraintError', 'SequelizeForeignKeyConstraintError'];
 /** Too long, out of range, not of the column's kind. */
 const UNFIT_NUMBERS = [1264, 1265, 1292, 1366, 1406, 4025];
@@ -74,4 +67,11 @@ export function transactionsOf(sequelize: Sequelize): InTransaction {
       }
     }
   };
+}
+
+/** The database's own number of an error; undefined for any other error. */
+function numberOf(error: unknown): number | undefined {
+  if (!(error instanceof Error)) return undefined;
+  const { parent } = error as { readonly parent?: { readonly errno?: unknown } };
+  return typeof parent?.errno === 'number' ? parent.errno : undefined;
 }

@@ -8,12 +8,6 @@ export interface LoggedFailure {
 
 const FRAME = /^\s+at /;
 
-function isOfDatabase(
-  error: object,
-): error is { readonly parent: Readonly<Record<string, unknown>> } {
-  return 'parent' in error && typeof error.parent === 'object' && error.parent !== null;
-}
-
 /**
  * Tells a failure without what it was about: messages of the database hold statements with values
  * (names, guardians, hashes), so only the kind of error, its number and where in the code it happened
@@ -34,4 +28,10 @@ export function toLogged(error: unknown): LoggedFailure {
 /** A path without what opens something: the address of a calendar is its own key. */
 export function toLoggedPath(path: string): string {
   return path.replace(/(\/calendar\/).+$/, '$1…');
+}
+
+function isOfDatabase(
+  error: object,
+): error is { readonly parent: Readonly<Record<string, unknown>> } {
+  return 'parent' in error && typeof error.parent === 'object' && error.parent !== null;
 }

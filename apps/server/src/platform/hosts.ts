@@ -6,11 +6,6 @@ const UNKNOWN_HOST = badRequest(
   'Open it by its own address. Whoever runs the server names addresses in HARVU_HOSTS.',
 );
 
-/** A host without its port. */
-function nameOf(host: string): string {
-  return host.replace(/:\d+$/, '').toLowerCase();
-}
-
 /**
  * Answers only requests that name the studio by one of its own addresses: a foreign name that leads here
  * is another site's way to reach what only this machine should.
@@ -21,4 +16,9 @@ export function knownHostsOnly(hosts: readonly string[]) {
     if (!known.has(nameOf(c.req.header('host') ?? ''))) throw UNKNOWN_HOST;
     await next();
   });
+}
+
+/** A host without its port. */
+function nameOf(host: string): string {
+  return host.replace(/:\d+$/, '').toLowerCase();
 }

@@ -63,13 +63,6 @@ const SAVED_BY_ITSELF: ReadonlySet<RouteName> = new Set<RouteName>([
   ...(['saveSong', 'saveTeaching', 'savePlan', 'saveLesson'] as const),
 ]);
 
-/** What an owner or teacher does is written down. */
-function isAct(name: RouteName): boolean {
-  const { method, reach }: Route = ROUTES[name];
-  const isTeachers = reach === 'teaching' || reach === 'owner';
-  return isTeachers && method !== 'GET' && !SAVED_BY_ITSELF.has(name);
-}
-
 const NUMBERS: readonly string[] = ['number', 'after'] satisfies readonly NumberName[];
 
 /** What an id in a path stands for: the thing its collection has many of. */
@@ -82,6 +75,26 @@ const THINGS: Readonly<Record<string, string>> = {
   songs: 'song',
   students: 'student',
 };
+
+/**
+ * Answers a route of the contract: whoever may not call it is turned away, ids and the body are
+ * checked before anything is done. An answer of nothing is 204.
+ */
+export function serve<Name extends RouteName>(api: Api, name: Name, run: Run<Name>): void {
+  answer(api, { name, status: 200 }, run);
+}
+
+/** Answers a route that makes something. */
+export function serveMade<Name extends RouteName>(api: Api, name: Name, run: Run<Name>): void {
+  answer(api, { name, status: 201 }, run);
+}
+
+/** What an owner or teacher does is written down. */
+function isAct(name: RouteName): boolean {
+  const { method, reach }: Route = ROUTES[name];
+  const isTeachers = reach === 'teaching' || reach === 'owner';
+  return isTeachers && method !== 'GET' && !SAVED_BY_ITSELF.has(name);
+}
 
 function readParams(c: Context, path: string): Readonly<Record<string, string | number>> {
   const thing = THINGS[path.split('/')[1] ?? ''] ?? 'thing';
@@ -96,19 +109,6 @@ function readParams(c: Context, path: string): Readonly<Record<string, string | 
 
 function bodyOf(name: RouteName): Schema | undefined {
   return Object.hasOwn(BODIES, name) ? BODIES[name as keyof typeof BODIES] : undefined;
-}
-
-/**
- * Answers a route of the contract: whoever may not call it is turned away, ids and the body are
- * checked before anything is done. An answer of nothing is 204.
- */
-export function serve<Name extends RouteName>(api: Api, name: Name, run: Run<Name>): void {
-  answer(api, { name, status: 200 }, run);
-}
-
-/** Answers a route that makes something. */
-export function serveMade<Name extends RouteName>(api: Api, name: Name, run: Run<Name>): void {
-  answer(api, { name, status: 201 }, run);
 }
 
 function answer<Name extends RouteName>(

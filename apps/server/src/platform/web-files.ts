@@ -16,6 +16,42 @@ const NONCE_MARK = /HARVU_NONCE\w*/g;
  */
 const KEPT_PAGE = '/index.html';
 
+/** A file as it is answered. */
+interface KeptFile {
+  readonly plain: Uint8Array<ArrayBuffer>;
+  /** Only where it is smaller. */
+  readonly packed: Uint8Array<ArrayBuffer> | undefined;
+  readonly etag: string;
+  readonly changedMs: number;
+  readonly lookedAt: number;
+}
+
+/** How long a file whose name stays the same is believed to be unchanged. */
+const BELIEVED_MS = 1000;
+
+/** Serves the built web application from its folder. */
+export function createWebFiles(root: string): Hono {
+  const find = createFiles(root);
+  const app = new Hono();
+  app.get('*', async (c) => {
+    const { path } = c.req;
+    const isPage = !isFile(path);
+    const found = await find(isPage ? '/index.html' : decoded(path));
+    if (!found) return c.notFound();
+    if (isPage) return answerPage(c, found);
+    c.header('ETag', found.etag);
+    c.header('Vary', 'Accept-Encoding');
+    c.header('Cache-Control', isHashed(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+    if (c.req.header('if-none-match') === found.etag) return c.body(null, 304);
+    c.header('Content-Type', getMimeType(path) ?? 'application/octet-stream');
+    const takesPacked = /\bgzip\b/.test(c.req.header('accept-encoding') ?? '');
+    if (!found.packed || !takesPacked) return c.body(found.plain);
+    c.header('Content-Encoding', 'gzip');
+    return c.body(found.packed);
+  });
+  return app;
+}
+
 function policy(nonce: string): string {
   return [
     "default-src 'self'",
@@ -44,19 +80,6 @@ function isFile(path: string): boolean {
 function isHashed(path: string): boolean {
   return /-[A-Z0-9]{8}\./.test(path);
 }
-
-/** A file as it is answered. */
-interface KeptFile {
-  readonly plain: Uint8Array<ArrayBuffer>;
-  /** Only where it is smaller. */
-  readonly packed: Uint8Array<ArrayBuffer> | undefined;
-  readonly etag: string;
-  readonly changedMs: number;
-  readonly lookedAt: number;
-}
-
-/** How long a file whose name stays the same is believed to be unchanged. */
-const BELIEVED_MS = 1000;
 
 async function readKept(file: string, changedMs: number): Promise<KeptFile> {
   const plain = new Uint8Array(await readFile(file));
@@ -102,27 +125,4 @@ function answerPage(c: Context, { plain }: KeptFile): Response {
   return c.body(text.replaceAll(NONCE_MARK, nonce), 200, {
     'Content-Type': 'text/html; charset=UTF-8',
   });
-}
-
-/** Serves the built web application from its folder. */
-export function createWebFiles(root: string): Hono {
-  const find = createFiles(root);
-  const app = new Hono();
-  app.get('*', async (c) => {
-    const { path } = c.req;
-    const isPage = !isFile(path);
-    const found = await find(isPage ? '/index.html' : decoded(path));
-    if (!found) return c.notFound();
-    if (isPage) return answerPage(c, found);
-    c.header('ETag', found.etag);
-    c.header('Vary', 'Accept-Encoding');
-    c.header('Cache-Control', isHashed(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
-    if (c.req.header('if-none-match') === found.etag) return c.body(null, 304);
-    c.header('Content-Type', getMimeType(path) ?? 'application/octet-stream');
-    const takesPacked = /\bgzip\b/.test(c.req.header('accept-encoding') ?? '');
-    if (!found.packed || !takesPacked) return c.body(found.plain);
-    c.header('Content-Encoding', 'gzip');
-    return c.body(found.packed);
-  });
-  return app;
 }

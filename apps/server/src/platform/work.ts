@@ -23,11 +23,6 @@ interface Bounds {
 const COME_BACK_S = 3;
 const QUEUE_IS_FULL = 'Task queue is at limit';
 
-function toProblem(error: unknown): unknown {
-  const isFull = error instanceof Error && error.message === QUEUE_IS_FULL;
-  return isFull ? tooMany('The server has much to work out just now.', COME_BACK_S) : error;
-}
-
 /** Does tasks in worker threads, so that whoever only reads never waits for them. */
 export function inThreads<Known extends Tasks>(
   names: readonly (keyof Known & string)[],
@@ -59,4 +54,9 @@ export function atOnce<Known extends Tasks>(tasks: Known): Worked<Known> {
     ([name, task]) => [name, (input: never) => Promise.resolve(input).then(task)] as const,
   );
   return Object.fromEntries(entries) as Worked<Known>;
+}
+
+function toProblem(error: unknown): unknown {
+  const isFull = error instanceof Error && error.message === QUEUE_IS_FULL;
+  return isFull ? tooMany('The server has much to work out just now.', COME_BACK_S) : error;
 }

@@ -10,19 +10,7 @@ export interface Sending<Reply> {
   readonly reply: Reply | null;
 }
 
-function toFile(address: string, { headers, body }: HttpResponse<Blob>): ReadyFile {
-  const named = /filename="([^"]+)"/.exec(headers.get('content-disposition') ?? '')?.[1];
-  return { name: named ?? address.split('/').at(-1) ?? 'file', blob: body ?? new Blob() };
-}
-
 const WHOLE = 100;
-
-function toSending<Reply>(event: HttpEvent<Reply>): Sending<Reply> {
-  if (event.type === HttpEventType.Response) return { percent: WHOLE, reply: event.body };
-  if (event.type !== HttpEventType.UploadProgress) return { percent: 0, reply: null };
-  const { loaded, total = 0 } = event;
-  return { percent: total > 0 ? Math.round((WHOLE * loaded) / total) : 0, reply: null };
-}
 
 /** Files the server makes and takes: what goes wrong is told as everywhere, and each can be left. */
 @Injectable({ providedIn: 'root' })
@@ -47,4 +35,16 @@ export class FilesApi {
       .post<Reply>(address, file, { headers, observe: 'events', reportProgress: true })
       .pipe(map((event) => toSending(event)));
   }
+}
+
+function toFile(address: string, { headers, body }: HttpResponse<Blob>): ReadyFile {
+  const named = /filename="([^"]+)"/.exec(headers.get('content-disposition') ?? '')?.[1];
+  return { name: named ?? address.split('/').at(-1) ?? 'file', blob: body ?? new Blob() };
+}
+
+function toSending<Reply>(event: HttpEvent<Reply>): Sending<Reply> {
+  if (event.type === HttpEventType.Response) return { percent: WHOLE, reply: event.body };
+  if (event.type !== HttpEventType.UploadProgress) return { percent: 0, reply: null };
+  const { loaded, total = 0 } = event;
+  return { percent: total > 0 ? Math.round((WHOLE * loaded) / total) : 0, reply: null };
 }

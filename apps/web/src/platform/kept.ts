@@ -3,15 +3,6 @@ import { DOCUMENT, inject, Injectable, signal, type Signal } from '@angular/core
 /** For good on this device, or as long as this tab is open. */
 export type KeptWhere = 'device' | 'tab';
 
-function readValue(text: string | null | undefined): unknown {
-  if (text === null || text === undefined) return undefined;
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return text;
-  }
-}
-
 /**
  * Small things that are kept on this device. A browser that keeps nothing, or has no room left, is like one
  * that has nothing: what was asked for goes on without it.
@@ -79,4 +70,13 @@ export function fieldsIn<Key extends string>(
 /** The words of a list; none where it is no list. */
 export function wordsIn(found: unknown): readonly string[] {
   return Array.isArray(found) ? found.filter((one) => typeof one === 'string') : [];
+}
+
+function readValue(text: string | null | undefined): unknown {
+  if (text === null || text === undefined) return undefined;
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return text;
+  }
 }

@@ -41,18 +41,6 @@ const OFTENEST_MS = 800;
 const CLOSED = 2;
 const MOST_TOLD = 500;
 
-/** Lets each event through once, however often it is told. */
-function once(): MonoTypeOperatorFunction<Happened> {
-  const told = new Set<string>();
-  return filter(({ event: { id } }) => {
-    if (told.has(id)) return false;
-    told.add(id);
-    if (told.size > MOST_TOLD)
-      for (const old of [...told].slice(0, MOST_TOLD / 2)) told.delete(old);
-    return true;
-  });
-}
-
 /** Tells open pages what happens while they are looked at: a student's try, a mark in a lesson. */
 @Injectable({ providedIn: 'root' })
 export class Live {
@@ -92,4 +80,16 @@ export class Live {
       throttleTime(OFTENEST_MS, undefined, { leading: true, trailing: true }),
     );
   }
+}
+
+/** Lets each event through once, however often it is told. */
+function once(): MonoTypeOperatorFunction<Happened> {
+  const told = new Set<string>();
+  return filter(({ event: { id } }) => {
+    if (told.has(id)) return false;
+    told.add(id);
+    if (told.size > MOST_TOLD)
+      for (const old of [...told].slice(0, MOST_TOLD / 2)) told.delete(old);
+    return true;
+  });
 }

@@ -11,10 +11,6 @@ const NO_ANSWER: Problem = {
   remedy: 'Check the connection and try again. What you wrote is still here.',
 };
 
-function isProblem(value: unknown): value is Problem {
-  return typeof value === 'object' && value !== null && 'code' in value && 'remedy' in value;
-}
-
 /** Reads whatever failed as a problem that can be shown. */
 export function toProblem(error: unknown): Problem {
   if (isProblem(error)) return error;
@@ -30,6 +26,10 @@ export function toProblem(error: unknown): Problem {
   return error.status === 0 || error.status >= 502
     ? NO_ANSWER
     : { ...NO_ANSWER, status: error.status };
+}
+
+function isProblem(value: unknown): value is Problem {
+  return typeof value === 'object' && value !== null && 'code' in value && 'remedy' in value;
 }
 
 async function readable(error: HttpErrorResponse, words: Blob): Promise<Problem> {

@@ -20,11 +20,6 @@ const CLOSED_DOOR: StudioDoor = {
 
 const KEPT_AS = 'harvu-me';
 
-function isNoAnswer(error: unknown): boolean {
-  const { status } = toProblem(error);
-  return status === 0 || status >= 500;
-}
-
 /** Who is here, and what stands at the studio's door. */
 @Injectable({ providedIn: 'root' })
 export class Session {
@@ -130,4 +125,9 @@ export class Session {
     const isMe = typeof found.id === 'string' && typeof found.role === 'string';
     return isMe ? (found as Me) : null;
   }
+}
+
+function isNoAnswer(error: unknown): boolean {
+  const { status } = toProblem(error);
+  return status === 0 || status >= 500;
 }

@@ -12,16 +12,6 @@ export interface Recorded {
 /** Nobody plays a take for longer than this. */
 const LONGEST_S = 900;
 
-function joined(blocks: readonly Float32Array[]): Float32Array<ArrayBuffer> {
-  const out = new Float32Array(blocks.reduce((sum, one) => sum + one.length, 0));
-  let at = 0;
-  for (const block of blocks) {
-    out.set(block, at);
-    at += block.length;
-  }
-  return out;
-}
-
 /** Records what the microphone hears, on this device alone; asks for it only when it begins. */
 @Injectable()
 export class Capture {
@@ -83,4 +73,14 @@ export class Capture {
     this.context = undefined;
     this.blocks = [];
   }
+}
+
+function joined(blocks: readonly Float32Array[]): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(blocks.reduce((sum, one) => sum + one.length, 0));
+  let at = 0;
+  for (const block of blocks) {
+    out.set(block, at);
+    at += block.length;
+  }
+  return out;
 }

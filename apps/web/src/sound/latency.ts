@@ -11,18 +11,6 @@ export interface MicrophoneDelay {
   readonly giveOrTakeMs: number;
 }
 
-function asDelay(found: unknown): number | null {
-  return typeof found === 'number' && found >= 0 && found <= MOST_MS ? found : null;
-}
-
-/** An older Harvu kept its two figures in words: "120 8". */
-function asMicrophone(found: unknown): MicrophoneDelay | null {
-  const [first, second] = typeof found === 'string' ? found.split(' ').map(Number) : [];
-  const { ms = first, giveOrTakeMs = second } = fieldsIn<keyof MicrophoneDelay>(found);
-  const isDelay = asDelay(ms) !== null && typeof giveOrTakeMs === 'number' && giveOrTakeMs >= 0;
-  return isDelay ? { ms: Number(ms), giveOrTakeMs } : null;
-}
-
 /**
  * How late this device is heard, where that was measured by taps (null where it says so itself), and how
  * late it hears itself, where that was measured.
@@ -44,4 +32,16 @@ export class Latency {
     // It was measured against the other clock.
     this.setMicrophone(null);
   }
+}
+
+function asDelay(found: unknown): number | null {
+  return typeof found === 'number' && found >= 0 && found <= MOST_MS ? found : null;
+}
+
+/** An older Harvu kept its two figures in words: "120 8". */
+function asMicrophone(found: unknown): MicrophoneDelay | null {
+  const [first, second] = typeof found === 'string' ? found.split(' ').map(Number) : [];
+  const { ms = first, giveOrTakeMs = second } = fieldsIn<keyof MicrophoneDelay>(found);
+  const isDelay = asDelay(ms) !== null && typeof giveOrTakeMs === 'number' && giveOrTakeMs >= 0;
+  return isDelay ? { ms: Number(ms), giveOrTakeMs } : null;
 }

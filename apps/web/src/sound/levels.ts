@@ -14,6 +14,17 @@ export interface Levels {
 const QUIET: Levels = { count: 0.3, click: 0.25, guide: 0.3, recording: 0.5 };
 const KEPT_AS = 'harvu-levels';
 
+/** How loud count, click and guide are on this device. */
+@Injectable({ providedIn: 'root' })
+export class SoundLevels {
+  private readonly now = kept(KEPT_AS, read);
+  readonly levels = this.now.value;
+
+  set(changed: Partial<Levels>): void {
+    this.now.set({ ...this.levels(), ...changed });
+  }
+}
+
 function isLevel(value: unknown): value is number {
   return typeof value === 'number' && value >= 0 && value <= 1;
 }
@@ -27,15 +38,4 @@ function read(found: unknown): Levels {
     guide: of('guide'),
     recording: of('recording'),
   };
-}
-
-/** How loud count, click and guide are on this device. */
-@Injectable({ providedIn: 'root' })
-export class SoundLevels {
-  private readonly now = kept(KEPT_AS, read);
-  readonly levels = this.now.value;
-
-  set(changed: Partial<Levels>): void {
-    this.now.set({ ...this.levels(), ...changed });
-  }
 }

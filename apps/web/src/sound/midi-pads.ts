@@ -55,6 +55,32 @@ const STRUM: PadPart = {
 /** What the pad that is not there calls itself. */
 export const STAND_IN_NAME = 'Simulated pad';
 
+/** How the page asks for MIDI; undefined where the browser has none. */
+export const REQUEST_MIDI = new InjectionToken<(() => Promise<MIDIAccess>) | undefined>(
+  'request MIDI',
+  {
+    factory: () =>
+      'requestMIDIAccess' in navigator ? () => navigator.requestMIDIAccess() : undefined,
+  },
+);
+
+/** Listens to every MIDI pad that is plugged in; where there is none, a simulated one plays. */
+@Injectable({ providedIn: 'root' })
+export class MidiPads {
+  private readonly request = inject(REQUEST_MIDI);
+
+  hits(standIn: PadPart = STRUM): Observable<PadHit> {
+    return defer(() => this.request?.() ?? Promise.resolve(undefined)).pipe(
+      map((access) => [...(access?.inputs.values() ?? [])]),
+      // Refused: as if none were plugged in.
+      catchError(() => of([])),
+      switchMap((inputs) =>
+        inputs.length === 0 ? standInHits(standIn) : merge(...inputs.map(hitsOf)),
+      ),
+    );
+  }
+}
+
 /** Hits of a pad that is not there. */
 function standInHits({ hits, begins }: PadPart): Observable<PadHit> {
   return begins.pipe(
@@ -81,30 +107,4 @@ function hitsOf(input: MIDIInput): Observable<PadHit> {
       midi: data?.[1] ?? 0,
     })),
   );
-}
-
-/** How the page asks for MIDI; undefined where the browser has none. */
-export const REQUEST_MIDI = new InjectionToken<(() => Promise<MIDIAccess>) | undefined>(
-  'request MIDI',
-  {
-    factory: () =>
-      'requestMIDIAccess' in navigator ? () => navigator.requestMIDIAccess() : undefined,
-  },
-);
-
-/** Listens to every MIDI pad that is plugged in; where there is none, a simulated one plays. */
-@Injectable({ providedIn: 'root' })
-export class MidiPads {
-  private readonly request = inject(REQUEST_MIDI);
-
-  hits(standIn: PadPart = STRUM): Observable<PadHit> {
-    return defer(() => this.request?.() ?? Promise.resolve(undefined)).pipe(
-      map((access) => [...(access?.inputs.values() ?? [])]),
-      // Refused: as if none were plugged in.
-      catchError(() => of([])),
-      switchMap((inputs) =>
-        inputs.length === 0 ? standInHits(standIn) : merge(...inputs.map(hitsOf)),
-      ),
-    );
-  }
 }

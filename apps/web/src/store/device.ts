@@ -55,28 +55,6 @@ type Room = 'plans' | 'events' | 'overviews' | 'recordings' | 'takes';
 const VERSION = 4;
 const MINE = 'mine';
 
-/** `closed` is told where somebody else changes the base, or the browser closes it. */
-function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevice>> {
-  return openDB<OnDevice>(nameFor(personId), VERSION, {
-    upgrade(base, version, ...[, change]) {
-      if (version < 1) {
-        base.createObjectStore('plans', { keyPath: 'id' });
-        base.createObjectStore('events', { keyPath: 'id' });
-        base.createObjectStore('overviews');
-      }
-      if (version < 2) base.createObjectStore('recordings', { keyPath: 'songId' });
-      if (version < 4) base.createObjectStore('takes', { keyPath: 'id' });
-      // What an older Harvu had worked out lacks what a newer one shows of it; it comes anew.
-      void change.objectStore('overviews').clear();
-    },
-    blocking(_current, _blocked, { target }) {
-      (target as IDBDatabase).close();
-      closed();
-    },
-    terminated: closed,
-  });
-}
-
 /** Every person's things are kept apart: a tablet is often shared. */
 export function nameFor(personId: string): string {
   return `harvu ${personId}`;
@@ -171,4 +149,26 @@ export class Device {
   private writing(write: (base: IDBPDatabase<OnDevice>) => Promise<unknown>): Promise<unknown> {
     return this.reading(write, undefined);
   }
+}
+
+/** `closed` is told where somebody else changes the base, or the browser closes it. */
+function open(personId: string, closed: () => void): Promise<IDBPDatabase<OnDevice>> {
+  return openDB<OnDevice>(nameFor(personId), VERSION, {
+    upgrade(base, version, ...[, change]) {
+      if (version < 1) {
+        base.createObjectStore('plans', { keyPath: 'id' });
+        base.createObjectStore('events', { keyPath: 'id' });
+        base.createObjectStore('overviews');
+      }
+      if (version < 2) base.createObjectStore('recordings', { keyPath: 'songId' });
+      if (version < 4) base.createObjectStore('takes', { keyPath: 'id' });
+      // What an older Harvu had worked out lacks what a newer one shows of it; it comes anew.
+      void change.objectStore('overviews').clear();
+    },
+    blocking(_current, _blocked, { target }) {
+      (target as IDBDatabase).close();
+      closed();
+    },
+    terminated: closed,
+  });
 }

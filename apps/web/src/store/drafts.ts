@@ -13,16 +13,6 @@ export interface Draft {
   readonly keptAt: string;
 }
 
-function isDraft(value: unknown): value is Draft {
-  const { text, baseText, baseRevision, keptAt } = (value ?? {}) as Partial<Draft>;
-  return (
-    typeof text === 'string' &&
-    typeof baseText === 'string' &&
-    typeof baseRevision === 'number' &&
-    typeof keptAt === 'string'
-  );
-}
-
 /**
  * Keeps what is written and not saved yet on this device. It is kept in one go, so that it stands even
  * where the page is closed at this moment; a browser that keeps nothing is like one that has nothing.
@@ -69,4 +59,14 @@ export class Drafts {
   private keyFor(songId: string): string {
     return `harvu-draft-${this.session.person()?.id ?? 'nobody'}-${songId}`;
   }
+}
+
+function isDraft(value: unknown): value is Draft {
+  const { text, baseText, baseRevision, keptAt } = (value ?? {}) as Partial<Draft>;
+  return (
+    typeof text === 'string' &&
+    typeof baseText === 'string' &&
+    typeof baseRevision === 'number' &&
+    typeof keptAt === 'string'
+  );
 }

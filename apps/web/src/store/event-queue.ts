@@ -31,21 +31,6 @@ const BATCH = 200;
 /** What the studio itself says of what it will not take; anything else was said by something in between. */
 const REFUSALS: readonly string[] = ['bad-request', 'not-allowed', 'not-found', 'conflict'];
 
-/** Tells whether sending again can help: no answer, a server that is not well, or a word not its own. */
-function isPassing({ code }: Problem): boolean {
-  return !REFUSALS.includes(code);
-}
-
-function batchesOf(waiting: readonly WaitingEvent[]): readonly (readonly WaitingEvent[])[] {
-  const plans = new Set(waiting.map(({ planId }) => planId));
-  return [...plans].flatMap((planId) => {
-    const all = waiting.filter((one) => one.planId === planId);
-    return Array.from({ length: Math.ceil(all.length / BATCH) }, (_, index) =>
-      all.slice(index * BATCH, (index + 1) * BATCH),
-    );
-  });
-}
-
 type Refused = EventsTaken['refused'][number];
 
 /**
@@ -208,4 +193,19 @@ export class EventQueue {
     if (first) this.refusal.set(first.problem);
     return true;
   }
+}
+
+/** Tells whether sending again can help: no answer, a server that is not well, or a word not its own. */
+function isPassing({ code }: Problem): boolean {
+  return !REFUSALS.includes(code);
+}
+
+function batchesOf(waiting: readonly WaitingEvent[]): readonly (readonly WaitingEvent[])[] {
+  const plans = new Set(waiting.map(({ planId }) => planId));
+  return [...plans].flatMap((planId) => {
+    const all = waiting.filter((one) => one.planId === planId);
+    return Array.from({ length: Math.ceil(all.length / BATCH) }, (_, index) =>
+      all.slice(index * BATCH, (index + 1) * BATCH),
+    );
+  });
 }

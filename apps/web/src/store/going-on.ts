@@ -20,13 +20,6 @@ interface KeptTime extends Unended {
 /** A page that has not noted anything for so long is gone; it does so every few seconds. */
 const GONE_AFTER_MS = 20_000;
 
-function isKept(found: unknown): found is KeptTime {
-  const { planId, event, notedAt } = fieldsIn<keyof KeptTime>(found);
-  const { id, at } = fieldsIn<'id' | 'at'>(event);
-  const words = [planId, id, at];
-  return words.every((one) => typeof one === 'string') && typeof notedAt === 'number';
-}
-
 /**
  * What is being played at this moment, noted every few seconds, so that it counts though the page is closed
  * or the device dies. It has its id from the start: whoever writes it down, it is one event.
@@ -76,4 +69,11 @@ export class GoingOn {
   private name(): string {
     return `harvu-going-on-${this.session.person()?.id ?? 'nobody'}`;
   }
+}
+
+function isKept(found: unknown): found is KeptTime {
+  const { planId, event, notedAt } = fieldsIn<keyof KeptTime>(found);
+  const { id, at } = fieldsIn<'id' | 'at'>(event);
+  const words = [planId, id, at];
+  return words.every((one) => typeof one === 'string') && typeof notedAt === 'number';
 }

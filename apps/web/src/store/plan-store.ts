@@ -34,16 +34,6 @@ import { PlansApi, withNews } from './plans.api';
 /** More songs than these nobody practises in a week. */
 const MOST_KEPT = 12;
 
-/** What is not sent yet reads as the server will tell it. */
-function toStored(event: NewEvent, isTeaching: boolean): StoredEvent {
-  const told = { ...event, source: isTeaching ? 'teacher' : 'self' };
-  return { ...told, receivedAt: event.at } as StoredEvent;
-}
-
-function isSame(plan: Plan, news: PlanNews): boolean {
-  return plan.version === news.version && plan.revision === news.revision;
-}
-
 /**
  * Plans and overviews as they are known here: what this device has at once, then what the server says.
  * Without a connection the first is all there is; what happened and was not sent yet is in both.
@@ -173,4 +163,14 @@ export class PlanStore {
       defaultIfEmpty(song),
     );
   }
+}
+
+/** What is not sent yet reads as the server will tell it. */
+function toStored(event: NewEvent, isTeaching: boolean): StoredEvent {
+  const told = { ...event, source: isTeaching ? 'teacher' : 'self' };
+  return { ...told, receivedAt: event.at } as StoredEvent;
+}
+
+function isSame(plan: Plan, news: PlanNews): boolean {
+  return plan.version === news.version && plan.revision === news.revision;
 }

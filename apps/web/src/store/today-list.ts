@@ -26,24 +26,6 @@ interface Begun {
 
 const KEPT_AS = 'harvu-today';
 
-function isCard(value: unknown): value is ListedCard {
-  const card = value as Partial<Record<keyof ListedCard, unknown>> | null;
-  const words = [card?.planId, card?.stepId, card?.title, card?.song];
-  const figures = [card?.minutes, card?.spentS];
-  return (
-    words.every((one) => typeof one === 'string') &&
-    figures.every((one) => typeof one === 'number' && one >= 0) &&
-    typeof card?.isOver === 'boolean' &&
-    typeof card.isVisit === 'boolean'
-  );
-}
-
-function read(found: unknown): Begun | null {
-  const { personId, day, cards } = fieldsIn<keyof Begun>(found);
-  const isBegun = typeof personId === 'string' && typeof day === 'string' && Array.isArray(cards);
-  return isBegun && cards.every(isCard) ? { personId, day: day as Day, cards } : null;
-}
-
 /** Today's list once it was begun: its cards in their order, and how far one is; a closed tab goes on with it. */
 @Injectable({ providedIn: 'root' })
 export class TodayList {
@@ -95,4 +77,22 @@ export class TodayList {
     const cards = begun.cards.map((card, at) => (at === index ? changed(card) : card));
     this.begun.set({ ...begun, cards });
   }
+}
+
+function isCard(value: unknown): value is ListedCard {
+  const card = value as Partial<Record<keyof ListedCard, unknown>> | null;
+  const words = [card?.planId, card?.stepId, card?.title, card?.song];
+  const figures = [card?.minutes, card?.spentS];
+  return (
+    words.every((one) => typeof one === 'string') &&
+    figures.every((one) => typeof one === 'number' && one >= 0) &&
+    typeof card?.isOver === 'boolean' &&
+    typeof card.isVisit === 'boolean'
+  );
+}
+
+function read(found: unknown): Begun | null {
+  const { personId, day, cards } = fieldsIn<keyof Begun>(found);
+  const isBegun = typeof personId === 'string' && typeof day === 'string' && Array.isArray(cards);
+  return isBegun && cards.every(isCard) ? { personId, day: day as Day, cards } : null;
 }

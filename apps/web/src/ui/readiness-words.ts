@@ -18,34 +18,6 @@ const LAYER_WORDS: Readonly<Record<Layer, string>> = {
   ornaments: 'ornaments',
 };
 
-function holes({ holeBars, holeJoins }: ReadinessSummary): string {
-  const words = [
-    holeBars > 0 ? counted(holeBars, 'bar', 'bars') : '',
-    holeJoins > 0 ? counted(holeJoins, 'join', 'joins') : '',
-  ];
-  return words.filter(Boolean).join(' and ');
-}
-
-function heldBackWords({ heldBackBy, gates }: ReadinessSummary, isTeaching: boolean): string {
-  // A student reads the next small win, not what holds them back.
-  if (heldBackBy)
-    return `${isTeaching ? 'Held back by ' : 'What helps most now: '}${heldBackBy.what}`;
-  if (gates.isReady)
-    return `Every section and join is at its goal, and the whole song went on two days${gates.isHeard ? '' : ', by own account'}.`;
-  const left = gates.wholeRunDaysNeeded - gates.wholeRunDays;
-  return gates.parts === 0
-    ? ''
-    : `Play the whole song without a stop on ${counted(left, 'more day', 'more days')}.`;
-}
-
-/** A tempo that has faded is told as what is probably left of it. */
-function wholeWords(songBpm: number, goalBpm: number, left: TempoToday | null): readonly string[] {
-  if (!left) return [`${songBpm} of ${goalBpm} bpm`, 'as fast as its slowest section or join'];
-  const { from, to, was, lastOn } = left;
-  const range = from === to ? String(from) : `${from} to ${to}`;
-  return [`${range} of ${goalBpm} bpm`, `probably; it was ${was} on ${dayWords(lastOn)}`];
-}
-
 /** Says how far a song is in words a person believes: no figure hides a gap, or what has faded. */
 export function readinessWords(
   readiness: ReadinessSummary,
@@ -86,4 +58,32 @@ export function childWords(readiness: ReadinessSummary, next: string | undefined
           ? 'Nothing to play yet'
           : 'Piece by piece';
   return { headline, below: next ? `Next: ${next}` : '', heldBack: '' };
+}
+
+function holes({ holeBars, holeJoins }: ReadinessSummary): string {
+  const words = [
+    holeBars > 0 ? counted(holeBars, 'bar', 'bars') : '',
+    holeJoins > 0 ? counted(holeJoins, 'join', 'joins') : '',
+  ];
+  return words.filter(Boolean).join(' and ');
+}
+
+function heldBackWords({ heldBackBy, gates }: ReadinessSummary, isTeaching: boolean): string {
+  // A student reads the next small win, not what holds them back.
+  if (heldBackBy)
+    return `${isTeaching ? 'Held back by ' : 'What helps most now: '}${heldBackBy.what}`;
+  if (gates.isReady)
+    return `Every section and join is at its goal, and the whole song went on two days${gates.isHeard ? '' : ', by own account'}.`;
+  const left = gates.wholeRunDaysNeeded - gates.wholeRunDays;
+  return gates.parts === 0
+    ? ''
+    : `Play the whole song without a stop on ${counted(left, 'more day', 'more days')}.`;
+}
+
+/** A tempo that has faded is told as what is probably left of it. */
+function wholeWords(songBpm: number, goalBpm: number, left: TempoToday | null): readonly string[] {
+  if (!left) return [`${songBpm} of ${goalBpm} bpm`, 'as fast as its slowest section or join'];
+  const { from, to, was, lastOn } = left;
+  const range = from === to ? String(from) : `${from} to ${to}`;
+  return [`${range} of ${goalBpm} bpm`, `probably; it was ${was} on ${dayWords(lastOn)}`];
 }

@@ -23,6 +23,20 @@ export interface DrawnBlock extends RibbonBlock {
 
 const NEAR = 0.8;
 
+/** Works out how a block is drawn: how full it is, and what it says. */
+export function toDrawn(block: RibbonBlock): DrawnBlock {
+  const level = levelOf(block);
+  const held = level === 'bare' ? block.barerBpm : block.cleanBpm;
+  const share = Math.min(1, (held ?? 0) / (block.goalBpm ?? 1));
+  return {
+    ...block,
+    level,
+    fullPercent: Math.round(share * 100),
+    figure: figureOf(block, level),
+    words: wordsOf(block, level),
+  };
+}
+
 function levelOf({ cleanBpm, barerBpm = null, goalBpm = 1 }: RibbonBlock): Level {
   if (cleanBpm === undefined) return 'none';
   if (cleanBpm === null) return barerBpm === null ? 'new' : 'bare';
@@ -46,18 +60,4 @@ function figureOf({ bars, cleanBpm, barerBpm }: RibbonBlock, level: Level): stri
 function wordsOf(block: RibbonBlock, level: Level): string {
   const bars = `${block.bars} ${block.bars === 1 ? 'bar' : 'bars'}`;
   return `${block.letter} ${block.name}, ${bars}${heldWords(block, level)}`;
-}
-
-/** Works out how a block is drawn: how full it is, and what it says. */
-export function toDrawn(block: RibbonBlock): DrawnBlock {
-  const level = levelOf(block);
-  const held = level === 'bare' ? block.barerBpm : block.cleanBpm;
-  const share = Math.min(1, (held ?? 0) / (block.goalBpm ?? 1));
-  return {
-    ...block,
-    level,
-    fullPercent: Math.round(share * 100),
-    figure: figureOf(block, level),
-    words: wordsOf(block, level),
-  };
 }

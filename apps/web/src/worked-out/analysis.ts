@@ -26,10 +26,6 @@ import type {
 import type { GripWishes } from './grip-search';
 import type { PlanRequest } from './plan-request';
 
-function createWorker(): Worker {
-  return new Worker(new URL('./answers.worker', import.meta.url), { type: 'module' });
-}
-
 /** Has songs worked out in a worker, so that the page never waits; each answer is what answers.ts says. */
 @Injectable({ providedIn: 'root' })
 export class Analysis {
@@ -111,4 +107,8 @@ export class Analysis {
   ): Observable<readonly FoundGrip[]> {
     return defer(() => this.answering.ask((worker) => worker.findGrips(song, name, wishes)));
   }
+}
+
+function createWorker(): Worker {
+  return new Worker(new URL('./answers.worker', import.meta.url), { type: 'module' });
 }

@@ -77,6 +77,51 @@ const LASTS = {
 
 const NOTHING = { planId: null, stepId: null, song: '' };
 
+type Chosen = Candidate & { readonly minutes: number };
+
+const FREE = {
+  id: 'free',
+  kind: 'free' as const,
+  ...NOTHING,
+  title: 'Time that is yours',
+  why: 'nothing else is waiting',
+};
+const CHOOSE: Candidate = {
+  kind: 'choose',
+  ...NOTHING,
+  title: 'Choose a song',
+  why: 'none is in work',
+  ...LASTS.choose,
+};
+
+/**
+ * Suggests what to do in a lesson, so that its minutes add up to the lesson: first what hurts and what came on, what
+ * was asked, what is stuck or holds the song wanted soonest back, the whole song, one new thing (two in a long
+ * lesson), a visit that is due; at the end the cards for the week. What is left over is the teacher's.
+ *
+ * @example
+ * agendaOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', minutes: 30, last: null }).map((one) => `${one.minutes} ${one.title}`) // ['20 Choose a song', '5 Time that is yours', '5 Next week’s cards']
+ */
+export function agendaOf(student: StudentNow, lesson: LessonTime): readonly AgendaItem[] {
+  const { today, minutes, told = dayWords } = lesson;
+  const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
+  const since = sinceLesson(student, { last, today });
+  const isShort = lesson.isChild === true || since.said.some(({ kind }) => kind === 'sore');
+  const bounded = (all: readonly Candidate[]): readonly Candidate[] =>
+    isShort ? all.map(shortened) : all;
+  const first = candidates(student, since, told);
+  const needed = student.songs.length === 0 ? [...first, CHOOSE] : first;
+  const main = spread(fitting(bounded(needed), minutes), minutes);
+  const over = minutes - minutesIn(main);
+  // What only fills is given what nothing else needs.
+  const filling = spread(fitting(bounded(toFill(soonestFirst(student.songs))), over), over);
+  const items = [...main, ...filling].map(toItem);
+  const left = minutes - minutesIn(items);
+  return [...items, ...(left > 0 ? [{ ...FREE, minutes: left }] : [])].toSorted(
+    (a, b) => AGENDA_KINDS.indexOf(a.kind) - AGENDA_KINDS.indexOf(b.kind),
+  );
+}
+
 function ofStep(
   kind: 'hear' | 'work' | 'whole' | 'new' | 'visit',
   { id, short }: Pick<OpenStep, 'id' | 'short'>,
@@ -226,8 +271,6 @@ function candidates(
   ];
 }
 
-type Chosen = Candidate & { readonly minutes: number };
-
 /** What fits, each for its usual time as long as there is some. */
 function fitting(all: readonly Candidate[], minutes: number): readonly Chosen[] {
   let [left, fresh] = [minutes, 0];
@@ -270,21 +313,6 @@ function toItem({ least: _least, usual: _usual, most: _most, ...item }: Chosen):
   return { id: [kind, planId ?? '', stepId ?? ''].join(' '), ...item };
 }
 
-const FREE = {
-  id: 'free',
-  kind: 'free' as const,
-  ...NOTHING,
-  title: 'Time that is yours',
-  why: 'nothing else is waiting',
-};
-const CHOOSE: Candidate = {
-  kind: 'choose',
-  ...NOTHING,
-  title: 'Choose a song',
-  why: 'none is in work',
-  ...LASTS.choose,
-};
-
 function minutesIn(items: readonly { readonly minutes: number }[]): number {
   return items.reduce((sum, one) => sum + one.minutes, 0);
 }
@@ -292,32 +320,4 @@ function minutesIn(items: readonly { readonly minutes: number }[]): number {
 function shortened(one: Candidate): Candidate {
   const { most, usual } = one;
   return { ...one, most: Math.min(most, LONGEST_SHORT), usual: Math.min(usual, LONGEST_SHORT) };
-}
-
-/**
- * Suggests what to do in a lesson, so that its minutes add up to the lesson: first what hurts and what came on, what
- * was asked, what is stuck or holds the song wanted soonest back, the whole song, one new thing (two in a long
- * lesson), a visit that is due; at the end the cards for the week. What is left over is the teacher's.
- *
- * @example
- * agendaOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', minutes: 30, last: null }).map((one) => `${one.minutes} ${one.title}`) // ['20 Choose a song', '5 Time that is yours', '5 Next week’s cards']
- */
-export function agendaOf(student: StudentNow, lesson: LessonTime): readonly AgendaItem[] {
-  const { today, minutes, told = dayWords } = lesson;
-  const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
-  const since = sinceLesson(student, { last, today });
-  const isShort = lesson.isChild === true || since.said.some(({ kind }) => kind === 'sore');
-  const bounded = (all: readonly Candidate[]): readonly Candidate[] =>
-    isShort ? all.map(shortened) : all;
-  const first = candidates(student, since, told);
-  const needed = student.songs.length === 0 ? [...first, CHOOSE] : first;
-  const main = spread(fitting(bounded(needed), minutes), minutes);
-  const over = minutes - minutesIn(main);
-  // What only fills is given what nothing else needs.
-  const filling = spread(fitting(bounded(toFill(soonestFirst(student.songs))), over), over);
-  const items = [...main, ...filling].map(toItem);
-  const left = minutes - minutesIn(items);
-  return [...items, ...(left > 0 ? [{ ...FREE, minutes: left }] : [])].toSorted(
-    (a, b) => AGENDA_KINDS.indexOf(a.kind) - AGENDA_KINDS.indexOf(b.kind),
-  );
 }

@@ -32,6 +32,42 @@ export interface Looking {
 
 const SORE_DAYS = 7;
 
+/**
+ * Tells how much a student needs somebody to look: something hurts, a date is in danger, a step is stuck, nothing
+ * was logged for a week, a lesson is today; each counts once, however often it is so, and the heaviest is told
+ * first. Nothing, and 0, for whom all is well.
+ *
+ * @example
+ * attentionOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', comesToday: true }).score // 1
+ */
+export function attentionOf(student: StudentNow, asked: Looking): Attention {
+  const looking = { constants: USUAL_CONSTANTS, told: dayWords, ...asked };
+  const { today, comesToday, constants } = looking;
+  const deadlines = student.songs.flatMap((song): readonly Omit<Reason, 'weight'>[] => {
+    const words = deadlineReason(song, student, looking);
+    return words === '' ? [] : [{ kind: 'deadline', words, planId: song.planId }];
+  });
+  const found: readonly Omit<Reason, 'weight'>[] = [
+    ...soreReasons(student, looking),
+    ...deadlines,
+    ...stuckReasons(student),
+    ...silentReasons(student, today, constants),
+    ...(comesToday ? [{ kind: 'lesson' as const, words: 'Comes today.', planId: null }] : []),
+  ];
+  const weights: Readonly<Record<Reason['kind'], number>> = {
+    sore: constants.attentionSore,
+    deadline: constants.attentionDeadline,
+    stuck: constants.attentionStuck,
+    silent: constants.attentionSilent,
+    lesson: constants.attentionLesson,
+  };
+  const reasons = found
+    .map((reason) => ({ ...reason, weight: weights[reason.kind] }))
+    .toSorted((a, b) => b.weight - a.weight);
+  const kinds = [...new Set(reasons.map(({ kind }) => kind))];
+  return { score: kinds.reduce((sum, kind) => sum + weights[kind], 0), reasons };
+}
+
 function isReady({ overview }: SongNow): boolean {
   return overview.readiness.gates.isReady;
 }
@@ -91,40 +127,4 @@ function silentReasons(
   const quiet = heard === undefined ? 0 : daysBetween(heard, today);
   if (quiet < silentDays || songs.every(isReady)) return [];
   return [{ kind: 'silent', words: `Nothing logged for ${quiet} days.`, planId: null }];
-}
-
-/**
- * Tells how much a student needs somebody to look: something hurts, a date is in danger, a step is stuck, nothing
- * was logged for a week, a lesson is today; each counts once, however often it is so, and the heaviest is told
- * first. Nothing, and 0, for whom all is well.
- *
- * @example
- * attentionOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', comesToday: true }).score // 1
- */
-export function attentionOf(student: StudentNow, asked: Looking): Attention {
-  const looking = { constants: USUAL_CONSTANTS, told: dayWords, ...asked };
-  const { today, comesToday, constants } = looking;
-  const deadlines = student.songs.flatMap((song): readonly Omit<Reason, 'weight'>[] => {
-    const words = deadlineReason(song, student, looking);
-    return words === '' ? [] : [{ kind: 'deadline', words, planId: song.planId }];
-  });
-  const found: readonly Omit<Reason, 'weight'>[] = [
-    ...soreReasons(student, looking),
-    ...deadlines,
-    ...stuckReasons(student),
-    ...silentReasons(student, today, constants),
-    ...(comesToday ? [{ kind: 'lesson' as const, words: 'Comes today.', planId: null }] : []),
-  ];
-  const weights: Readonly<Record<Reason['kind'], number>> = {
-    sore: constants.attentionSore,
-    deadline: constants.attentionDeadline,
-    stuck: constants.attentionStuck,
-    silent: constants.attentionSilent,
-    lesson: constants.attentionLesson,
-  };
-  const reasons = found
-    .map((reason) => ({ ...reason, weight: weights[reason.kind] }))
-    .toSorted((a, b) => b.weight - a.weight);
-  const kinds = [...new Set(reasons.map(({ kind }) => kind))];
-  return { score: kinds.reduce((sum, kind) => sum + weights[kind], 0), reasons };
 }

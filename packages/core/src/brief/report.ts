@@ -40,36 +40,6 @@ export interface TermReport {
 const WEEK_DAYS = 7;
 const MOST_DAYS = 370;
 
-function daysOf({ from, to }: Term): readonly Day[] {
-  const count = Math.min(MOST_DAYS, Math.max(0, daysBetween(from, to) + 1));
-  return Array.from({ length: count }, (_, index) => dayAfter(from, index));
-}
-
-/** How far a song is, without a word of what is missing. */
-function songLine({ overview }: SongNow): string {
-  const { songBpm, goalBpm, gates, barer } = overview.readiness;
-  if (gates.isReady) return `It is ready${gates.isHeard ? ', and was heard' : ''}.`;
-  if (songBpm !== null) return `The whole song goes at ${songBpm} of ${goalBpm} bpm.`;
-  const whole = barer.findLast((one) => one.songBpm !== null);
-  const parts = `${gates.partsAtGoal} of ${gates.parts} sections and joins are at their goal`;
-  return whole
-    ? `The whole song goes in a barer version at ${whole.songBpm} bpm; ${parts}.`
-    : gates.partsAtGoal > 0
-      ? `${parts.charAt(0).toUpperCase()}${parts.slice(1)}.`
-      : 'It was begun.';
-}
-
-function termLine(minutes: number, days: number, { lessons }: Term): string {
-  const held = lessons.filter(({ state }) => state === 'held').length;
-  const was = held === 1 ? 'was' : 'were';
-  const came = held === 0 ? '' : ` There ${was} ${counted(held, 'lesson')}.`;
-  const practised =
-    minutes < 1
-      ? 'No practice was logged in this time.'
-      : `${counted(Math.round(minutes), 'minute')} of practice on ${counted(days, 'day')}.`;
-  return `${practised}${came}`;
-}
-
 /**
  * Tells a term of one student: what was practised week by week, how often they came, and of each song that was
  * practised how far it is and what was reached; the one with most reached first.
@@ -106,4 +76,34 @@ export function termReport({ songs }: StudentNow, term: Term): TermReport {
       }))
       .toSorted((a, b) => b.reached.length - a.reached.length),
   };
+}
+
+function daysOf({ from, to }: Term): readonly Day[] {
+  const count = Math.min(MOST_DAYS, Math.max(0, daysBetween(from, to) + 1));
+  return Array.from({ length: count }, (_, index) => dayAfter(from, index));
+}
+
+/** How far a song is, without a word of what is missing. */
+function songLine({ overview }: SongNow): string {
+  const { songBpm, goalBpm, gates, barer } = overview.readiness;
+  if (gates.isReady) return `It is ready${gates.isHeard ? ', and was heard' : ''}.`;
+  if (songBpm !== null) return `The whole song goes at ${songBpm} of ${goalBpm} bpm.`;
+  const whole = barer.findLast((one) => one.songBpm !== null);
+  const parts = `${gates.partsAtGoal} of ${gates.parts} sections and joins are at their goal`;
+  return whole
+    ? `The whole song goes in a barer version at ${whole.songBpm} bpm; ${parts}.`
+    : gates.partsAtGoal > 0
+      ? `${parts.charAt(0).toUpperCase()}${parts.slice(1)}.`
+      : 'It was begun.';
+}
+
+function termLine(minutes: number, days: number, { lessons }: Term): string {
+  const held = lessons.filter(({ state }) => state === 'held').length;
+  const was = held === 1 ? 'was' : 'were';
+  const came = held === 0 ? '' : ` There ${was} ${counted(held, 'lesson')}.`;
+  const practised =
+    minutes < 1
+      ? 'No practice was logged in this time.'
+      : `${counted(Math.round(minutes), 'minute')} of practice on ${counted(days, 'day')}.`;
+  return `${practised}${came}`;
 }

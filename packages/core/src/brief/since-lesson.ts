@@ -30,31 +30,6 @@ export interface SinceLesson {
 /** Longer ago than this nobody looks day by day. */
 const MOST_DAYS = 14;
 
-function ofSongs<T>(
-  songs: readonly SongNow[],
-  pick: (song: SongNow) => readonly T[],
-): readonly OfSong<T>[] {
-  return songs.flatMap((song) =>
-    pick(song).map((one) => ({ ...one, planId: song.planId, song: song.title })),
-  );
-}
-
-/** Several rises of one step, as one. */
-function asOne(climbed: readonly ClimbedStep[]): readonly ClimbedStep[] {
-  const steps = new Map<string, ClimbedStep>();
-  for (const one of climbed.toSorted((a, b) => a.on.localeCompare(b.on))) {
-    const known = steps.get(one.id);
-    const isNewlyDone = one.isNewlyDone || known?.isNewlyDone === true;
-    steps.set(one.id, { ...one, isNewlyDone, fromBpm: known ? known.fromBpm : one.fromBpm });
-  }
-  return [...steps.values()];
-}
-
-/** How much a step came on, to tell the most first. */
-function gainOf({ fromBpm, toBpm, isNewlyDone }: ClimbedStep): number {
-  return (toBpm ?? 0) / Math.max(1, fromBpm ?? 1) + (isNewlyDone ? 1000 : 0);
-}
-
 /**
  * Gathers what happened after the day somebody was here last, up to today: minutes day by day beside what was
  * agreed, at most two weeks of them; what came on, the goals that were met first; what was reached, said, is due.
@@ -83,4 +58,29 @@ export function sinceLesson(
     said: ofSongs(songs, ({ overview }) => overview.said.filter(({ on }) => on >= last)),
     visits: ofSongs(songs, ({ overview }) => overview.visits.filter(({ dueOn }) => dueOn <= today)),
   };
+}
+
+function ofSongs<T>(
+  songs: readonly SongNow[],
+  pick: (song: SongNow) => readonly T[],
+): readonly OfSong<T>[] {
+  return songs.flatMap((song) =>
+    pick(song).map((one) => ({ ...one, planId: song.planId, song: song.title })),
+  );
+}
+
+/** Several rises of one step, as one. */
+function asOne(climbed: readonly ClimbedStep[]): readonly ClimbedStep[] {
+  const steps = new Map<string, ClimbedStep>();
+  for (const one of climbed.toSorted((a, b) => a.on.localeCompare(b.on))) {
+    const known = steps.get(one.id);
+    const isNewlyDone = one.isNewlyDone || known?.isNewlyDone === true;
+    steps.set(one.id, { ...one, isNewlyDone, fromBpm: known ? known.fromBpm : one.fromBpm });
+  }
+  return [...steps.values()];
+}
+
+/** How much a step came on, to tell the most first. */
+function gainOf({ fromBpm, toBpm, isNewlyDone }: ClimbedStep): number {
+  return (toBpm ?? 0) / Math.max(1, fromBpm ?? 1) + (isNewlyDone ? 1000 : 0);
 }

@@ -35,6 +35,40 @@ export interface LessonTold {
 
 const CARDS_TOLD = 5;
 
+const TIMES = ['', 'once', 'twice'] as const;
+
+/**
+ * Says the marks of a lesson, each step and tempo in one line, in the order they were made.
+ *
+ * @example
+ * marksTold([]) // []
+ */
+export function marksTold(marks: readonly MarkTold[], isChild = false): readonly string[] {
+  return grouped(marks).map((group) => markWords(group, isChild));
+}
+
+/**
+ * Writes what came of a lesson, to whom it concerns: what was heard, which goals were met, one word for home, the
+ * next cards in exact words, what to show next time, and when that is.
+ *
+ * @example
+ * lessonSummary({ name: 'Bo', day: '2026-11-26', minutes: 30, isChild: false, marks: [], met: [], word: 'Count aloud.', home: null, next: null }) // 'Bo, lesson of 26 Nov, 30 minutes.\n\nFor home: Count aloud.'
+ */
+export function lessonSummary(told: LessonTold): string {
+  const { name, day, minutes, isChild, marks, met, word, home, next } = told;
+  const first = home?.cards.find(({ why }) => why !== 'visit');
+  const gate = first ? [`${first.step.short} (${first.song}): ${first.step.goal}`] : [];
+  return [
+    `${name}, lesson of ${dayWords(day)}, ${counted(minutes, 'minute')}.`,
+    ...part('Heard today:', marksTold(marks, isChild)),
+    ...part(isChild ? 'You reached:' : 'Goals met:', met),
+    ...(word.trim() === '' ? [] : ['', `For home: ${word.trim()}`]),
+    ...homePart(home),
+    ...part('To show next time:', gate),
+    ...(next ? ['', `Next lesson: ${dayWords(next.day)}, ${next.time}.`] : []),
+  ].join('\n');
+}
+
 /** Marks of one step at one tempo, in the order they were made. */
 function grouped(marks: readonly MarkTold[]): readonly (readonly MarkTold[])[] {
   const groups = new Map<string, MarkTold[]>();
@@ -46,8 +80,6 @@ function grouped(marks: readonly MarkTold[]): readonly (readonly MarkTold[])[] {
   }
   return [...groups.values()];
 }
-
-const TIMES = ['', 'once', 'twice'] as const;
 
 function times(count: number): string {
   return TIMES[count] ?? `${count} times`;
@@ -77,16 +109,6 @@ function markWords(marks: readonly MarkTold[], isChild = false): string {
   return `${title}${at}: ${isChild ? forChild : told.join(', ')}`;
 }
 
-/**
- * Says the marks of a lesson, each step and tempo in one line, in the order they were made.
- *
- * @example
- * marksTold([]) // []
- */
-export function marksTold(marks: readonly MarkTold[], isChild = false): readonly string[] {
-  return grouped(marks).map((group) => markWords(group, isChild));
-}
-
 function part(heading: string, lines: readonly string[]): readonly string[] {
   return lines.length === 0 ? [] : ['', heading, ...lines.map((line) => `- ${line}`)];
 }
@@ -95,26 +117,4 @@ function homePart(home: HomeCards | null): readonly string[] {
   const cards = home?.cards.slice(0, CARDS_TOLD) ?? [];
   if (!home || cards.length === 0) return [];
   return part(`At home, from ${dayWords(home.day)}, ${home.minutes} min:`, cards.map(cardWords));
-}
-
-/**
- * Writes what came of a lesson, to whom it concerns: what was heard, which goals were met, one word for home, the
- * next cards in exact words, what to show next time, and when that is.
- *
- * @example
- * lessonSummary({ name: 'Bo', day: '2026-11-26', minutes: 30, isChild: false, marks: [], met: [], word: 'Count aloud.', home: null, next: null }) // 'Bo, lesson of 26 Nov, 30 minutes.\n\nFor home: Count aloud.'
- */
-export function lessonSummary(told: LessonTold): string {
-  const { name, day, minutes, isChild, marks, met, word, home, next } = told;
-  const first = home?.cards.find(({ why }) => why !== 'visit');
-  const gate = first ? [`${first.step.short} (${first.song}): ${first.step.goal}`] : [];
-  return [
-    `${name}, lesson of ${dayWords(day)}, ${counted(minutes, 'minute')}.`,
-    ...part('Heard today:', marksTold(marks, isChild)),
-    ...part(isChild ? 'You reached:' : 'Goals met:', met),
-    ...(word.trim() === '' ? [] : ['', `For home: ${word.trim()}`]),
-    ...homePart(home),
-    ...part('To show next time:', gate),
-    ...(next ? ['', `Next lesson: ${dayWords(next.day)}, ${next.time}.`] : []),
-  ].join('\n');
 }

@@ -29,6 +29,22 @@ export interface KeyChangeAdvice {
 
 const HIGHEST_CAPO = 9;
 
+/**
+ * Lists where a song goes on in another key, with what new grips would take and what moving the capo would: both are
+ * a teacher's to choose. Empty for a song that stays in its key.
+ *
+ * @example
+ * keyChanges(readChart('map: A, A +2\n[A]\n| G | C |').song)[0].capoTo // 2
+ */
+export function keyChanges(
+  song: SongDocument,
+  options: WorkpieceOptions = {},
+): readonly KeyChangeAdvice[] {
+  if (timelineOf(song).occurrences.length < 2) return [];
+  const work = workpieceOf(song, options);
+  return work.timeline.occurrences.flatMap((_, at) => adviceAt(work, at) ?? []);
+}
+
 /** Silence at the end of some bars, in beats, read from the last chord on. */
 function silentBeats(
   chords: readonly { readonly chord: string; readonly beats: number }[],
@@ -82,20 +98,4 @@ function adviceAt(work: Workpiece, at: number): KeyChangeAdvice | undefined {
     secondsNeeded: work.constants.capoMoveSeconds,
     barSeconds: work.meterBeats * beatSeconds,
   };
-}
-
-/**
- * Lists where a song goes on in another key, with what new grips would take and what moving the capo would: both are
- * a teacher's to choose. Empty for a song that stays in its key.
- *
- * @example
- * keyChanges(readChart('map: A, A +2\n[A]\n| G | C |').song)[0].capoTo // 2
- */
-export function keyChanges(
-  song: SongDocument,
-  options: WorkpieceOptions = {},
-): readonly KeyChangeAdvice[] {
-  if (timelineOf(song).occurrences.length < 2) return [];
-  const work = workpieceOf(song, options);
-  return work.timeline.occurrences.flatMap((_, at) => adviceAt(work, at) ?? []);
 }

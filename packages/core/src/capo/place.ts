@@ -54,14 +54,6 @@ const UNHELD_MINUTES = 30;
 const HEARD_LOWER = 3;
 const THIN_FROM = 7;
 
-/** The chords a song plays, in order, as shapes. */
-function chordsOf(song: SongDocument): readonly TimedChord[] {
-  const bars = timelineOf(song).occurrences.flatMap((one) => one.bars);
-  return bars.flatMap((bar) =>
-    bar.chords.map(({ chord, beats }) => ({ name: chord, beats: beatsToNumber(beats) })),
-  );
-}
-
 export function shapesOf(work: Workpiece): readonly CapoShape[] {
   return work.grips.map((grip) => ({
     ...grip,
@@ -105,54 +97,6 @@ export function loadMinutes(
 export function lowestNote({ grips, tuning, capo }: Workpiece): number {
   const notes = grips.flatMap(({ grip }) => soundingNotes(grip, { tuning, capo }));
   return Math.min(Infinity, ...notes.flatMap((note) => note ?? []));
-}
-
-/** Shapes that cannot be played as the name says: their third or seventh is missing. */
-function thinned(work: Workpiece): readonly string[] {
-  return work.grips.flatMap(({ name, grip }) => {
-    const parsed = parseChordName(name);
-    const verdict = parsed && checkGrip(parsed, grip, work).verdict;
-    return verdict === 'omits' ? [`${chordLabel(name)} loses a tone`] : [];
-  });
-}
-
-/** Riffs some of whose notes lie under the capo, or on other strings than they did. */
-function riffsLost(now: SongDocument, moved: SongDocument): readonly string[] {
-  const { tuning } = settledFrame(now.frame);
-  const countIn = ({ riffs = [] }: SongDocument, name: string): number => {
-    const riff = riffs.find((one) => one.name === name);
-    return riff ? readRiff(riff.body, riffFrameOf(riff, tuning.length)).notes.length : 0;
-  };
-  return (now.riffs ?? []).flatMap(({ name }) => {
-    const missing = countIn(now, name) - countIn(moved, name);
-    return missing > 0
-      ? [`riff ${name}: ${missing} ${missing === 1 ? 'note lies' : 'notes lie'} under the capo`]
-      : [];
-  });
-}
-
-function unheld(song: SongDocument, work: Workpiece): readonly string[] {
-  const held = new Set(work.grips.map(({ name }) => name));
-  const names = chordsOf(song).flatMap(({ name }) => (parseChordName(name) ? [name] : []));
-  return [...new Set(names)].filter((name) => !held.has(name));
-}
-
-function whyOf(shapes: readonly CapoShape[], work: Workpiece): string {
-  if (shapes.length === 0) return 'No chord is written yet.';
-  const barred = shapes.filter(({ isBarre }) => isBarre).map(({ name }) => chordLabel(name));
-  const fresh = shapes.filter(({ isOwned }) => !isOwned);
-  const barres = barred.length === 0 ? 'no barre' : `a barre for ${listed(barred)}`;
-  const owned =
-    fresh.length === 0
-      ? ', all known already'
-      : fresh.length < shapes.length
-        ? `, ${shapes.length - fresh.length} of ${shapes.length} known already`
-        : '';
-  const [slowest] = changeTimesOf(work);
-  const change = slowest
-    ? `; the slowest change is ${chordLabel(slowest.from)} → ${chordLabel(slowest.to)}, ${slowest.takes.toFixed(2)} s`
-    : '';
-  return `${listed(shapes.map(({ name }) => chordLabel(name)))}: ${barres}${owned}${change}.`;
 }
 
 /** Where the capo goes, and how much higher the song sounds then. */
@@ -214,4 +158,60 @@ export function optionAt(
     ],
     why: whyOf(shapes, work),
   };
+}
+
+/** The chords a song plays, in order, as shapes. */
+function chordsOf(song: SongDocument): readonly TimedChord[] {
+  const bars = timelineOf(song).occurrences.flatMap((one) => one.bars);
+  return bars.flatMap((bar) =>
+    bar.chords.map(({ chord, beats }) => ({ name: chord, beats: beatsToNumber(beats) })),
+  );
+}
+
+/** Shapes that cannot be played as the name says: their third or seventh is missing. */
+function thinned(work: Workpiece): readonly string[] {
+  return work.grips.flatMap(({ name, grip }) => {
+    const parsed = parseChordName(name);
+    const verdict = parsed && checkGrip(parsed, grip, work).verdict;
+    return verdict === 'omits' ? [`${chordLabel(name)} loses a tone`] : [];
+  });
+}
+
+/** Riffs some of whose notes lie under the capo, or on other strings than they did. */
+function riffsLost(now: SongDocument, moved: SongDocument): readonly string[] {
+  const { tuning } = settledFrame(now.frame);
+  const countIn = ({ riffs = [] }: SongDocument, name: string): number => {
+    const riff = riffs.find((one) => one.name === name);
+    return riff ? readRiff(riff.body, riffFrameOf(riff, tuning.length)).notes.length : 0;
+  };
+  return (now.riffs ?? []).flatMap(({ name }) => {
+    const missing = countIn(now, name) - countIn(moved, name);
+    return missing > 0
+      ? [`riff ${name}: ${missing} ${missing === 1 ? 'note lies' : 'notes lie'} under the capo`]
+      : [];
+  });
+}
+
+function unheld(song: SongDocument, work: Workpiece): readonly string[] {
+  const held = new Set(work.grips.map(({ name }) => name));
+  const names = chordsOf(song).flatMap(({ name }) => (parseChordName(name) ? [name] : []));
+  return [...new Set(names)].filter((name) => !held.has(name));
+}
+
+function whyOf(shapes: readonly CapoShape[], work: Workpiece): string {
+  if (shapes.length === 0) return 'No chord is written yet.';
+  const barred = shapes.filter(({ isBarre }) => isBarre).map(({ name }) => chordLabel(name));
+  const fresh = shapes.filter(({ isOwned }) => !isOwned);
+  const barres = barred.length === 0 ? 'no barre' : `a barre for ${listed(barred)}`;
+  const owned =
+    fresh.length === 0
+      ? ', all known already'
+      : fresh.length < shapes.length
+        ? `, ${shapes.length - fresh.length} of ${shapes.length} known already`
+        : '';
+  const [slowest] = changeTimesOf(work);
+  const change = slowest
+    ? `; the slowest change is ${chordLabel(slowest.from)} → ${chordLabel(slowest.to)}, ${slowest.takes.toFixed(2)} s`
+    : '';
+  return `${listed(shapes.map(({ name }) => chordLabel(name)))}: ${barres}${owned}${change}.`;
 }

@@ -31,21 +31,6 @@ export interface TuningAdvice {
   readonly seconds: number;
 }
 
-function tuned(song: SongDocument, tuning: Tuning, work: Workpiece): TunedSong {
-  const shapes = shapesOf(work);
-  const struck = shapes.flatMap(({ grip }) => grip.filter((fret) => fret !== null));
-  const open = struck.filter((fret) => fret === 0).length;
-  const cost = newGripMinutes(work, shapes) + changeMinutes(work) + loadMinutes(song, work, shapes);
-  return {
-    name: tuningName(tuning),
-    cost: Math.round(cost * 10) / 10,
-    shapes,
-    barres: shapes.filter(({ isBarre }) => isBarre).length,
-    openShare: struck.length === 0 ? 0 : open / struck.length,
-    lowest: lowestNote(work),
-  };
-}
-
 /**
  * Compares a song in an open, dropped or other tuning with the same song in standard tuning; undefined where it is in
  * standard tuning, or has no six strings.
@@ -69,5 +54,20 @@ export function tuningAdvice(
     standard: tuned(inStandard, STANDARD_TUNING, workpieceOf(inStandard, options)),
     strings,
     seconds: strings * work.constants.retuneSeconds,
+  };
+}
+
+function tuned(song: SongDocument, tuning: Tuning, work: Workpiece): TunedSong {
+  const shapes = shapesOf(work);
+  const struck = shapes.flatMap(({ grip }) => grip.filter((fret) => fret !== null));
+  const open = struck.filter((fret) => fret === 0).length;
+  const cost = newGripMinutes(work, shapes) + changeMinutes(work) + loadMinutes(song, work, shapes);
+  return {
+    name: tuningName(tuning),
+    cost: Math.round(cost * 10) / 10,
+    shapes,
+    barres: shapes.filter(({ isBarre }) => isBarre).length,
+    openShare: struck.length === 0 ? 0 : open / struck.length,
+    lowest: lowestNote(work),
   };
 }

@@ -35,11 +35,6 @@ const COUNTS: readonly (readonly [RegExp, string])[] = [
   [/(^|\s)[([]?(?:three|3) times[)\]]?(?=\s|$)/i, '$1x3'],
 ];
 
-function withCounts(text: string): string {
-  const form = COUNTS.find(([one]) => one.test(text));
-  return form ? text.replace(form[0], form[1]).replace(/\s{2,}/g, ' ') : text;
-}
-
 /**
  * Brings a map into the form that is kept: arrows or dashes between sections, counts in any spelling.
  *
@@ -61,6 +56,36 @@ const STRICT = /^(?:riff|grip|pattern|cue|drop)\s|^\d{1,3}\s*[.:]\s*\|/;
 /** "[Verse 2] same as Verse 1" is "[Verse 2 = Verse 1]". */
 const SAME_AS =
   /^\[([^\][=]{1,60})\]\s*(?:same as|as|like|=)\s+\[?([A-Za-z][^\][=|]{0,59}?)\]?\s*$/i;
+
+/**
+ * Brings a line into the form that is kept: counts, slashes, section names without brackets, chords without bar
+ * lines, a first bar line that was left out, a remark behind the last one. Any other line stays as it is.
+ *
+ * @example
+ * asTyped('[Chorus] (x2)').text // '[Chorus] x2'
+ * @example
+ * asTyped('G / / / | D').text // '| G . . . | D'
+ * @example
+ * asTyped('Intro: G D twice') // { head: '[Intro] x2', text: '| G | D |', shift: 2, isRead: true }
+ */
+export function asTyped(line: string, loose: LooseLine = loosely(line)): TypedLine {
+  const text = line.trim();
+  // A riff has bars of its own signs.
+  if (text.startsWith('#') || STRICT.test(text) || loose.kind === 'tab')
+    return { text: line, shift: 0 };
+  if (text.startsWith('[') && loose.kind !== 'row' && isOneBracket(text))
+    return { text: asHead(text), shift: 0 };
+  if (loose.kind === 'heading') return headed(line, loose.heading);
+  if (text.includes('|')) return asBarLine(line);
+  if (loose.kind === 'row') return { text: rowText(loose.row), shift: 2, isRead: true };
+  if (loose.kind === 'grip') return { text: `grip ${loose.name}: ${loose.frets}`, shift: 0 };
+  return { text: line, shift: 0 };
+}
+
+function withCounts(text: string): string {
+  const form = COUNTS.find(([one]) => one.test(text));
+  return form ? text.replace(form[0], form[1]).replace(/\s{2,}/g, ' ') : text;
+}
 
 function asHead(text: string): string {
   const open = OPEN_HEAD.exec(text);
@@ -115,31 +140,6 @@ function lacksFirstLine(text: string): boolean {
 
 function isChordLike(token: string): boolean {
   return /^[./%-]+$/.test(token) || chordAsTyped(token) !== undefined;
-}
-
-/**
- * Brings a line into the form that is kept: counts, slashes, section names without brackets, chords without bar
- * lines, a first bar line that was left out, a remark behind the last one. Any other line stays as it is.
- *
- * @example
- * asTyped('[Chorus] (x2)').text // '[Chorus] x2'
- * @example
- * asTyped('G / / / | D').text // '| G . . . | D'
- * @example
- * asTyped('Intro: G D twice') // { head: '[Intro] x2', text: '| G | D |', shift: 2, isRead: true }
- */
-export function asTyped(line: string, loose: LooseLine = loosely(line)): TypedLine {
-  const text = line.trim();
-  // A riff has bars of its own signs.
-  if (text.startsWith('#') || STRICT.test(text) || loose.kind === 'tab')
-    return { text: line, shift: 0 };
-  if (text.startsWith('[') && loose.kind !== 'row' && isOneBracket(text))
-    return { text: asHead(text), shift: 0 };
-  if (loose.kind === 'heading') return headed(line, loose.heading);
-  if (text.includes('|')) return asBarLine(line);
-  if (loose.kind === 'row') return { text: rowText(loose.row), shift: 2, isRead: true };
-  if (loose.kind === 'grip') return { text: `grip ${loose.name}: ${loose.frets}`, shift: 0 };
-  return { text: line, shift: 0 };
 }
 
 function loosely(line: string): LooseLine {

@@ -12,15 +12,6 @@ export interface BarSlots {
 const OWN_METER = /^(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?\s*:)\s*(.*)$/;
 const SILENCE = '-';
 
-/** The text's tokens, one to each beat; undefined where they fall between the beats. */
-function onBeats(tokens: readonly string[], beats: number): readonly string[] | undefined {
-  const isDotted = tokens.includes('.') && tokens.length > 1;
-  if (isDotted || tokens.length === beats) return tokens.length === beats ? tokens : undefined;
-  const each = beats / tokens.length;
-  if (!Number.isInteger(each)) return undefined;
-  return tokens.flatMap((token) => [token, ...Array<string>(each - 1).fill('.')]);
-}
-
 /**
  * Lays the text of one bar out by beats; undefined where a chord comes between two beats, as only chart
  * text can say it. A silent bar has nothing in its places.
@@ -40,11 +31,6 @@ export function barSlots(text: string, songMeter: Meter): BarSlots | undefined {
   const isFelt = isCompound(meter) && slots.every((one, index) => one === '' || index % 3 === 0);
   const beatsEach = isFelt ? 3 : 1;
   return { meter: own, beatsEach, slots: slots.filter((_, index) => index % beatsEach === 0) };
-}
-
-function ownMeter(own: string): Pick<Meter, 'beats'> & { readonly unit: Meter['unit'] } {
-  const [beats = 4, unit = 4] = (own.match(/\d+/g) ?? []).map(Number);
-  return { beats, unit: unit as Meter['unit'] };
 }
 
 /**
@@ -68,4 +54,18 @@ export function slotsText({ meter, slots, beatsEach }: BarSlots): string {
     ? places.map((place) => said[place])
     : said.flatMap((one) => [one === '' ? '.' : one, ...rest]);
   return [meter, ...tokens].join(' ').trim();
+}
+
+/** The text's tokens, one to each beat; undefined where they fall between the beats. */
+function onBeats(tokens: readonly string[], beats: number): readonly string[] | undefined {
+  const isDotted = tokens.includes('.') && tokens.length > 1;
+  if (isDotted || tokens.length === beats) return tokens.length === beats ? tokens : undefined;
+  const each = beats / tokens.length;
+  if (!Number.isInteger(each)) return undefined;
+  return tokens.flatMap((token) => [token, ...Array<string>(each - 1).fill('.')]);
+}
+
+function ownMeter(own: string): Pick<Meter, 'beats'> & { readonly unit: Meter['unit'] } {
+  const [beats = 4, unit = 4] = (own.match(/\d+/g) ?? []).map(Number);
+  return { beats, unit: unit as Meter['unit'] };
 }

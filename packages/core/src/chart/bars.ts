@@ -34,6 +34,55 @@ const UNREAD: Bar = { id: '', chords: [{ name: '-', span: 1, doubt: true }] };
 
 const NO_CHORD = /^n\.?c\.?$/i;
 
+/** "2/4:" before the first chord of a bar. */
+const BAR_METER = /^(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*(.*)$/;
+
+/** What holds for a whole line of bars. */
+interface LineOfBars extends Letters {
+  /** Said for the line: that of each bar that says none. */
+  readonly meter?: Meter | undefined;
+}
+
+/**
+ * Reads the bars between bar lines; `offset` is how many characters stand before `text` in its line.
+ * An unclosed last bar counts. Nothing between two adjoining bar lines is no bar.
+ *
+ * @example
+ * readBars('| G . A D | % |', 0).bars.length // 2
+ */
+export function readBars(text: string, offset: number, line: LineOfBars = {}): ReadBars {
+  const bars: ReadBar[] = [];
+  const faults: BarFault[] = [];
+  let column = offset + 1;
+  const pieces = text.split('|');
+  for (const [index, piece] of pieces.entries()) {
+    const isBetween = index > 0 && (index < pieces.length - 1 || piece.trim() !== '');
+    if (isBetween && piece !== '') {
+      const isEmpty = piece.trim() === '';
+      const at = isEmpty ? column : column + (piece.length - piece.trimStart().length);
+      const bar = readBar(piece, line);
+      const code = isEmpty ? 'bar-empty' : 'chord-unread';
+      if (typeof bar === 'string') {
+        faults.push({ code, column: at, message: bar, text: piece.trim() });
+        // The bar keeps its place, silent and in doubt.
+        bars.push({ bar: UNREAD, column: at });
+      } else bars.push({ bar, column: at });
+    }
+    column += piece.length + 1;
+  }
+  return { bars, faults };
+}
+
+/**
+ * Writes bars between bar lines, as they are read.
+ *
+ * @example
+ * writeBars([{ id: 'b1', chords: [{ name: 'G', span: 1 }] }, { id: 'b2', repeat: true, chords: [] }]) // '| G | % |'
+ */
+export function writeBars(bars: readonly Bar[]): string {
+  return `| ${bars.map(barText).join(' | ')} |`;
+}
+
 /** A first parenthesis that closes only at the very end is about the whole chord; others are of its name. */
 function isEnclosed(inner: string): boolean {
   let open = 1;
@@ -83,15 +132,6 @@ function readMarks(tokens: readonly string[], letters: Letters): readonly ChordM
   return marks.length <= MOST_CHORDS ? marks : undefined;
 }
 
-/** "2/4:" before the first chord of a bar. */
-const BAR_METER = /^(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*(.*)$/;
-
-/** What holds for a whole line of bars. */
-interface LineOfBars extends Letters {
-  /** Said for the line: that of each bar that says none. */
-  readonly meter?: Meter | undefined;
-}
-
 function readBar(written: string, { meter: lineMeter, ...letters }: LineOfBars): Bar | string {
   const [, told, rest] = BAR_METER.exec(written.trim()) ?? [];
   const meter = told === undefined ? lineMeter : parseMeter(told);
@@ -114,36 +154,6 @@ function readChords(text: string, letters: Letters): Bar | string {
   return isDotted ? { id: '', dotted: true, chords } : { id: '', chords };
 }
 
-/**
- * Reads the bars between bar lines; `offset` is how many characters stand before `text` in its line.
- * An unclosed last bar counts. Nothing between two adjoining bar lines is no bar.
- *
- * @example
- * readBars('| G . A D | % |', 0).bars.length // 2
- */
-export function readBars(text: string, offset: number, line: LineOfBars = {}): ReadBars {
-  const bars: ReadBar[] = [];
-  const faults: BarFault[] = [];
-  let column = offset + 1;
-  const pieces = text.split('|');
-  for (const [index, piece] of pieces.entries()) {
-    const isBetween = index > 0 && (index < pieces.length - 1 || piece.trim() !== '');
-    if (isBetween && piece !== '') {
-      const isEmpty = piece.trim() === '';
-      const at = isEmpty ? column : column + (piece.length - piece.trimStart().length);
-      const bar = readBar(piece, line);
-      const code = isEmpty ? 'bar-empty' : 'chord-unread';
-      if (typeof bar === 'string') {
-        faults.push({ code, column: at, message: bar, text: piece.trim() });
-        // The bar keeps its place, silent and in doubt.
-        bars.push({ bar: UNREAD, column: at });
-      } else bars.push({ bar, column: at });
-    }
-    column += piece.length + 1;
-  }
-  return { bars, faults };
-}
-
 function markText(mark: ChordMark, dotted: boolean): string {
   const sign = `${mark.doubt ? '?' : ''}${mark.hit ? '!' : ''}`;
   const name = mark.optional ? `(${mark.name})` : mark.name;
@@ -153,14 +163,4 @@ function markText(mark: ChordMark, dotted: boolean): string {
 function barText({ repeat, chords, dotted, meter }: Bar): string {
   const text = repeat ? '%' : chords.map((mark) => markText(mark, dotted === true)).join(' ');
   return meter ? `${formatMeter(meter)}: ${text}` : text;
-}
-
-/**
- * Writes bars between bar lines, as they are read.
- *
- * @example
- * writeBars([{ id: 'b1', chords: [{ name: 'G', span: 1 }] }, { id: 'b2', repeat: true, chords: [] }]) // '| G | % |'
- */
-export function writeBars(bars: readonly Bar[]): string {
-  return `| ${bars.map(barText).join(' | ')} |`;
 }

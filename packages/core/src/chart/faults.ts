@@ -26,16 +26,6 @@ export interface BarPlace {
   readonly place: number;
 }
 
-/** Where a fault of a bar stands. */
-function atBar({
-  line,
-  column,
-  section,
-  place,
-}: BarPlace): Pick<ChartFault, 'line' | 'column' | 'section' | 'bar'> {
-  return { line, column, section, bar: place };
-}
-
 /** Where things stand in the text that was read; `mapLine` is 0 when there is no map. */
 export interface ChartPlaces {
   readonly bars: readonly BarPlace[];
@@ -45,6 +35,51 @@ export interface ChartPlaces {
 }
 
 const SYMBOLS_SAID = 4;
+
+/** A section where its head stands. */
+interface Head {
+  readonly section: Section;
+  readonly line: number;
+  readonly column: number;
+}
+
+/**
+ * Finds what does not add up in a chart that was read: beats in a bar, unknown chords, a repeat
+ * with nothing before it, the map against the sections, derivations; empty when all is in order.
+ *
+ * @example
+ * checkChart(EMPTY_SONG, { bars: [], mapLine: 0, heads: [] }) // []
+ */
+export function checkChart(
+  song: SongDocument,
+  { bars, mapLine, heads }: ChartPlaces,
+): readonly ChartFault[] {
+  return [
+    ...bars.flatMap((place) => [...beatsFault(song, place), ...repeatFault(bars, place)]),
+    ...chordFaults(song, bars),
+    ...mapFaults(song, mapLine),
+    ...lengthFault(song, mapLine),
+    ...song.sections.flatMap((section, index) => {
+      const head = { section, line: heads[index] ?? 1, column: 1 };
+      return [
+        ...parentFault(song, head),
+        ...ledgerFault(song, head),
+        ...endingFault(song, head),
+      ].map((fault) => ({ ...fault, section: index }));
+    }),
+    ...gripFaults(song),
+  ];
+}
+
+/** Where a fault of a bar stands. */
+function atBar({
+  line,
+  column,
+  section,
+  place,
+}: BarPlace): Pick<ChartFault, 'line' | 'column' | 'section' | 'bar'> {
+  return { line, column, section, bar: place };
+}
 
 function isNoChord(name: string): boolean {
   return name === '-' || name === 'N.C.' || name === HELD;
@@ -162,13 +197,6 @@ function lengthFault(song: SongDocument, mapLine: number): readonly ChartFault[]
   ];
 }
 
-/** A section where its head stands. */
-interface Head {
-  readonly section: Section;
-  readonly line: number;
-  readonly column: number;
-}
-
 /** The bars of one pass against the count that was stated. */
 function ledgerFault(song: SongDocument, { section, ...at }: Head): readonly ChartFault[] {
   const { statedBars } = section;
@@ -203,34 +231,6 @@ function parentFault(song: SongDocument, { section, ...at }: Head): readonly Cha
     ? `"${section.name}" and "${section.parent}" derive from each other. Write one of them out.`
     : `"${section.name}" derives from "${section.parent}", which is not written. Write it first.`;
   return [{ ...at, code: 'section-parent', message, detail: [section.parent] }];
-}
-
-/**
- * Finds what does not add up in a chart that was read: beats in a bar, unknown chords, a repeat
- * with nothing before it, the map against the sections, derivations; empty when all is in order.
- *
- * @example
- * checkChart(EMPTY_SONG, { bars: [], mapLine: 0, heads: [] }) // []
- */
-export function checkChart(
-  song: SongDocument,
-  { bars, mapLine, heads }: ChartPlaces,
-): readonly ChartFault[] {
-  return [
-    ...bars.flatMap((place) => [...beatsFault(song, place), ...repeatFault(bars, place)]),
-    ...chordFaults(song, bars),
-    ...mapFaults(song, mapLine),
-    ...lengthFault(song, mapLine),
-    ...song.sections.flatMap((section, index) => {
-      const head = { section, line: heads[index] ?? 1, column: 1 };
-      return [
-        ...parentFault(song, head),
-        ...ledgerFault(song, head),
-        ...endingFault(song, head),
-      ].map((fault) => ({ ...fault, section: index }));
-    }),
-    ...gripFaults(song),
-  ];
 }
 
 function gripFaults(song: SongDocument): readonly ChartFault[] {

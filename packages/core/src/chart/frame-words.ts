@@ -23,25 +23,6 @@ const OPEN: Readonly<Partial<Record<keyof Frame, string>>> = {
   length: 'how long?',
 };
 
-/** Beats of a compound meter are eighths; people feel and say the dotted beat. */
-function tempoWords({ tempo, meter }: Frame): string | undefined {
-  if (tempo === undefined) return undefined;
-  return meter && isCompound(meter)
-    ? `${tempo} eighths, ${Math.round(tempo / 3)} dotted`
-    : `${tempo} bpm`;
-}
-
-function keyWords({ key, capo = 0 }: Frame): string | undefined {
-  if (key === undefined) return undefined;
-  if (capo === 0) return `in ${chordLabel(key)}`;
-  return `shapes in ${chordLabel(transposeChordName(key, -capo))}, sounds ${chordLabel(key)}`;
-}
-
-function tuningWords({ tuning }: Frame): string | undefined {
-  if (!tuning) return undefined;
-  return tuning.join() === STANDARD_TUNING.join() ? 'standard tuning' : tuningName(tuning);
-}
-
 /** How each field is said where it was stated, in the order of the sentence. */
 const SAID: Readonly<Partial<Record<keyof Frame, (frame: Frame) => string | undefined>>> = {
   tempo: tempoWords,
@@ -71,4 +52,23 @@ export function frameWords(frame: Frame): readonly FrameWord[] {
     const words = said ?? OPEN[field];
     return words === undefined ? [] : [{ field, words, isOpen: said === undefined }];
   });
+}
+
+/** Beats of a compound meter are eighths; people feel and say the dotted beat. */
+function tempoWords({ tempo, meter }: Frame): string | undefined {
+  if (tempo === undefined) return undefined;
+  return meter && isCompound(meter)
+    ? `${tempo} eighths, ${Math.round(tempo / 3)} dotted`
+    : `${tempo} bpm`;
+}
+
+function keyWords({ key, capo = 0 }: Frame): string | undefined {
+  if (key === undefined) return undefined;
+  if (capo === 0) return `in ${chordLabel(key)}`;
+  return `shapes in ${chordLabel(transposeChordName(key, -capo))}, sounds ${chordLabel(key)}`;
+}
+
+function tuningWords({ tuning }: Frame): string | undefined {
+  if (!tuning) return undefined;
+  return tuning.join() === STANDARD_TUNING.join() ? 'standard tuning' : tuningName(tuning);
 }

@@ -24,46 +24,11 @@ interface FrameLine<Key extends keyof Frame> {
   readonly remedy: string;
 }
 
-function readWhole(text: string, [from, to]: readonly [number, number]): number | undefined {
-  const value = /^\d{1,3}$/.test(text) ? Number(text) : NaN;
-  return value >= from && value <= to ? value : undefined;
-}
-
-/** A key in any of its spellings, written in one: "E minor" is Em. */
-function readKey(text: string): string | undefined {
-  const key = parseKey(text);
-  if (!key) return undefined;
-  const root = /^[a-g][#b]?/i.exec(toPlainSigns(text))?.[0] ?? '';
-  return `${root.charAt(0).toUpperCase()}${root.slice(1)}${key.isMinor ? 'm' : ''}`;
-}
-
 /** Numbers as they are said of a capo. */
 const SAID_NUMBERS = 'zero one two three four five six seven eight nine ten eleven twelve'.split(
   ' ',
 );
 const NO_CAPO = /^(none|no|no capo|without|off|open|-|–|nil)$/i;
-
-/** "2", "2nd fret", "fret 2", "none". */
-function readCapo(text: string): number | undefined {
-  if (NO_CAPO.test(text)) return 0;
-  const said = SAID_NUMBERS.indexOf(text.toLowerCase());
-  if (said >= 0) return said;
-  const [, fret] =
-    /^(?:fret\s*|at\s+|on\s+)?(\d{1,2})(?:st|nd|rd|th)?(?:\s*fret)?\.?$/i.exec(text) ?? [];
-  return fret === undefined ? undefined : readWhole(fret, [0, HIGHEST_CAPO]);
-}
-
-/** "92", "92 bpm", "♩ = 92", "about 92"; a dotted beat is told by `isDottedTempo`. */
-function readTempoLine(text: string): Bpm | undefined {
-  const plain = text
-    .replace(
-      /\b(bpm|beats (a|per) minute|dotted( quarters?| crotchets?)?|quarters?|eighths?|about|around|ca\.?|circa)\b/gi,
-      '',
-    )
-    .replace(/[♩♪~≈=.,]|\bq\b|\.\s*=/gi, ' ')
-    .trim();
-  return readTempo(plain);
-}
 
 /**
  * Tells whether a tempo was said in dotted beats: "60 dotted", "♩. = 60".
@@ -168,13 +133,6 @@ export function writeFrameField(frame: Frame, field: keyof Frame): string {
 const GRIP =
   /^(\S{1,24})\s*:\s*(\S+)((?:\s+or\s+\S+){0,8})(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?(\s+\?)?$/;
 
-/** "frets +2 strings -1" as numbers; what is not said does not move. */
-function readClaim(of: string, moves: string): ShapeClaim {
-  const by = (what: string): number =>
-    Number(new RegExp(`${what}\\s+([+-]\\d{1,2})`).exec(moves)?.[1] ?? 0);
-  return { of: toPlainSigns(of), frets: by('frets'), strings: by('strings') };
-}
-
 /**
  * Writes where a shape is said to come from, as it is read after a grip.
  *
@@ -185,24 +143,6 @@ export function writeClaim({ of, frets, strings }: ShapeClaim): string {
   const signed = (count: number): string => `${count > 0 ? '+' : ''}${count}`;
   const along = frets === 0 ? '' : ` frets ${signed(frets)}`;
   return `as ${of}${along}${strings === 0 ? '' : ` strings ${signed(strings)}`}`;
-}
-
-/** The frets and the fingers of a grip; undefined where they do not go together. */
-function readHeld(
-  frets: string,
-  held: string | undefined,
-): Pick<NamedGrip, 'grip' | 'fingers'> | undefined {
-  const grip = parseGrip(frets);
-  if (!grip || held === undefined) return grip && { grip };
-  const fingers = parseFingers(held);
-  return fingers?.length === grip.length ? { grip, fingers } : undefined;
-}
-
-/** " or x32013 or 332010": others that will do; undefined where one is no grip for so many strings. */
-function readOthers(text: string, strings: number): readonly Grip[] | undefined {
-  const grips = (text.match(/(?<=\sor\s+)\S+/g) ?? []).map(parseGrip);
-  const fitting = grips.flatMap((one) => (one?.length === strings ? [one] : []));
-  return fitting.length === grips.length ? fitting : undefined;
 }
 
 /**
@@ -243,11 +183,6 @@ const PATTERN =
 const MOST_STROKES = 200;
 const LONGEST_STROKE = 40;
 
-/** So many strokes, each so short, as a pattern may have. */
-function areFew(strokes: readonly string[]): boolean {
-  return strokes.length <= MOST_STROKES && strokes.every((one) => one.length <= LONGEST_STROKE);
-}
-
 /**
  * Reads what follows "pattern": a name, its meter, perhaps "free", its strokes, and perhaps how it
  * was told in words; undefined when it is not that.
@@ -268,4 +203,69 @@ export function readNamedPattern(text: string): NamedPattern | undefined {
     ...(free !== undefined && { free: true as const }),
     ...(told !== undefined && { told }),
   };
+}
+
+function readWhole(text: string, [from, to]: readonly [number, number]): number | undefined {
+  const value = /^\d{1,3}$/.test(text) ? Number(text) : NaN;
+  return value >= from && value <= to ? value : undefined;
+}
+
+/** A key in any of its spellings, written in one: "E minor" is Em. */
+function readKey(text: string): string | undefined {
+  const key = parseKey(text);
+  if (!key) return undefined;
+  const root = /^[a-g][#b]?/i.exec(toPlainSigns(text))?.[0] ?? '';
+  return `${root.charAt(0).toUpperCase()}${root.slice(1)}${key.isMinor ? 'm' : ''}`;
+}
+
+/** "2", "2nd fret", "fret 2", "none". */
+function readCapo(text: string): number | undefined {
+  if (NO_CAPO.test(text)) return 0;
+  const said = SAID_NUMBERS.indexOf(text.toLowerCase());
+  if (said >= 0) return said;
+  const [, fret] =
+    /^(?:fret\s*|at\s+|on\s+)?(\d{1,2})(?:st|nd|rd|th)?(?:\s*fret)?\.?$/i.exec(text) ?? [];
+  return fret === undefined ? undefined : readWhole(fret, [0, HIGHEST_CAPO]);
+}
+
+/** "92", "92 bpm", "♩ = 92", "about 92"; a dotted beat is told by `isDottedTempo`. */
+function readTempoLine(text: string): Bpm | undefined {
+  const plain = text
+    .replace(
+      /\b(bpm|beats (a|per) minute|dotted( quarters?| crotchets?)?|quarters?|eighths?|about|around|ca\.?|circa)\b/gi,
+      '',
+    )
+    .replace(/[♩♪~≈=.,]|\bq\b|\.\s*=/gi, ' ')
+    .trim();
+  return readTempo(plain);
+}
+
+/** "frets +2 strings -1" as numbers; what is not said does not move. */
+function readClaim(of: string, moves: string): ShapeClaim {
+  const by = (what: string): number =>
+    Number(new RegExp(`${what}\\s+([+-]\\d{1,2})`).exec(moves)?.[1] ?? 0);
+  return { of: toPlainSigns(of), frets: by('frets'), strings: by('strings') };
+}
+
+/** The frets and the fingers of a grip; undefined where they do not go together. */
+function readHeld(
+  frets: string,
+  held: string | undefined,
+): Pick<NamedGrip, 'grip' | 'fingers'> | undefined {
+  const grip = parseGrip(frets);
+  if (!grip || held === undefined) return grip && { grip };
+  const fingers = parseFingers(held);
+  return fingers?.length === grip.length ? { grip, fingers } : undefined;
+}
+
+/** " or x32013 or 332010": others that will do; undefined where one is no grip for so many strings. */
+function readOthers(text: string, strings: number): readonly Grip[] | undefined {
+  const grips = (text.match(/(?<=\sor\s+)\S+/g) ?? []).map(parseGrip);
+  const fitting = grips.flatMap((one) => (one?.length === strings ? [one] : []));
+  return fitting.length === grips.length ? fitting : undefined;
+}
+
+/** So many strokes, each so short, as a pattern may have. */
+function areFew(strokes: readonly string[]): boolean {
+  return strokes.length <= MOST_STROKES && strokes.every((one) => one.length <= LONGEST_STROKE);
 }

@@ -15,6 +15,43 @@ class IdMaker {
   }
 }
 
+/**
+ * Gives sections and bars the ids they had before, by aligning old and new; new ones get new ids.
+ *
+ * @example
+ * withStableIds(EMPTY_SONG, EMPTY_SONG).nextId // 1
+ */
+export function withStableIds(after: SongDocument, before: SongDocument): SongDocument {
+  const ids = new IdMaker(before.nextId);
+  const pairs = pairSections(after, before);
+  const sections = after.sections.map((section) => {
+    const old = pairs.get(section);
+    const given = alignedIds(old ? writtenBars(old) : [], writtenBars(section), ids);
+    return { ...withBarIds(section, given), id: old?.id ?? ids.next('s') };
+  });
+  return { ...after, sections, nextId: ids.following };
+}
+
+/**
+ * Gives an id to every section and bar that has none yet; a song without such stays the same value.
+ *
+ * @example
+ * withNewIds({ ...EMPTY_SONG, sections: [{ id: '', name: 'A', times: 1, bars: [] }] }).sections[0].id // 's1'
+ */
+export function withNewIds(song: SongDocument): SongDocument {
+  const isComplete = song.sections.every(
+    (section) => section.id !== '' && writtenBars(section).every((bar) => bar.id !== ''),
+  );
+  if (isComplete) return song;
+  const ids = new IdMaker(song.nextId);
+  const sections = song.sections.map((section) => {
+    const id = section.id === '' ? ids.next('s') : section.id;
+    const given = writtenBars(section).map((bar) => (bar.id === '' ? ids.next('b') : bar.id));
+    return { ...withBarIds(section, given), id };
+  });
+  return { ...song, sections, nextId: ids.following };
+}
+
 /** All bars written in a section, in the order of the text. */
 function writtenBars(section: Section): readonly Bar[] {
   return [
@@ -93,41 +130,4 @@ function pairSections(after: SongDocument, before: SongDocument): ReadonlyMap<Se
     if (old && free.delete(old)) pairs.set(section, old);
   }
   return pairs;
-}
-
-/**
- * Gives sections and bars the ids they had before, by aligning old and new; new ones get new ids.
- *
- * @example
- * withStableIds(EMPTY_SONG, EMPTY_SONG).nextId // 1
- */
-export function withStableIds(after: SongDocument, before: SongDocument): SongDocument {
-  const ids = new IdMaker(before.nextId);
-  const pairs = pairSections(after, before);
-  const sections = after.sections.map((section) => {
-    const old = pairs.get(section);
-    const given = alignedIds(old ? writtenBars(old) : [], writtenBars(section), ids);
-    return { ...withBarIds(section, given), id: old?.id ?? ids.next('s') };
-  });
-  return { ...after, sections, nextId: ids.following };
-}
-
-/**
- * Gives an id to every section and bar that has none yet; a song without such stays the same value.
- *
- * @example
- * withNewIds({ ...EMPTY_SONG, sections: [{ id: '', name: 'A', times: 1, bars: [] }] }).sections[0].id // 's1'
- */
-export function withNewIds(song: SongDocument): SongDocument {
-  const isComplete = song.sections.every(
-    (section) => section.id !== '' && writtenBars(section).every((bar) => bar.id !== ''),
-  );
-  if (isComplete) return song;
-  const ids = new IdMaker(song.nextId);
-  const sections = song.sections.map((section) => {
-    const id = section.id === '' ? ids.next('s') : section.id;
-    const given = writtenBars(section).map((bar) => (bar.id === '' ? ids.next('b') : bar.id));
-    return { ...withBarIds(section, given), id };
-  });
-  return { ...song, sections, nextId: ids.following };
 }

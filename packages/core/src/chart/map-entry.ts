@@ -20,20 +20,6 @@ const OPTIONS: readonly (readonly [RegExp, (words: readonly string[]) => Said | 
   [/\s+(fade)$/, () => ({ fade: true })],
 ];
 
-function readTimes(times: number, doubt: string | undefined): Said | undefined {
-  if (times < 1 || times > MOST_TIMES) return undefined;
-  return { times, ...(doubt && { timesDoubt: true as const }) };
-}
-
-function readMove(semitones: number): Said | undefined {
-  return semitones !== 0 && Math.abs(semitones) <= MOST_SEMITONES ? { semitones } : undefined;
-}
-
-function withLayer(word: string): Said | undefined {
-  const layer = readLayer(word);
-  return layer && { layer };
-}
-
 /**
  * Tells whether a name would be taken for something else on the map: for an option, for a section that
  * is played sometimes, or for several sections.
@@ -47,26 +33,6 @@ export function isTakenOnMap(name: string): boolean {
 
 /** "(Bridge)" or "(Bridge x2)": played sometimes; what stands behind the bracket holds too. */
 const SOMETIMES = /^\(([^()]*(?:\([^()]*\))?[^()]*)\)(.*)$/;
-
-/** Reads one entry of the map, such as "Chorus 1 x2" or "Vamp x4 until "back in""; undefined where it is none. */
-function readMapEntry(text: string): MapEntry | undefined {
-  const [, inside, behind = ''] = SOMETIMES.exec(text.trim()) ?? [];
-  let rest = inside === undefined ? text.trim() : `${inside.trim()}${behind}`;
-  let said: Said = inside === undefined ? {} : { sometimes: true };
-  for (;;) {
-    const option = OPTIONS.find(([form]) => form.test(rest));
-    // No section is called by more letters; what is longer is told as one that is not written.
-    if (!option)
-      return rest === '' ? undefined : { section: rest.slice(0, LONGEST_NAME), times: 1, ...said };
-    const [form, read] = option;
-    const match = form.exec(rest);
-    const one = match && read(match.slice(1));
-    if (!one) return undefined;
-    // What stands nearer to the name was said first and holds.
-    said = { ...said, ...one };
-    rest = rest.slice(0, match.index);
-  }
-}
 
 /** Reads a whole map, its entries between commas that stand in no quotation; undefined where one cannot be read. */
 export function readMap(text: string): readonly MapEntry[] | undefined {
@@ -94,4 +60,38 @@ export function writeMapEntry(entry: MapEntry): string {
     fade ? 'fade' : '',
   ];
   return words.filter(Boolean).join(' ');
+}
+
+function readTimes(times: number, doubt: string | undefined): Said | undefined {
+  if (times < 1 || times > MOST_TIMES) return undefined;
+  return { times, ...(doubt && { timesDoubt: true as const }) };
+}
+
+function readMove(semitones: number): Said | undefined {
+  return semitones !== 0 && Math.abs(semitones) <= MOST_SEMITONES ? { semitones } : undefined;
+}
+
+function withLayer(word: string): Said | undefined {
+  const layer = readLayer(word);
+  return layer && { layer };
+}
+
+/** Reads one entry of the map, such as "Chorus 1 x2" or "Vamp x4 until "back in""; undefined where it is none. */
+function readMapEntry(text: string): MapEntry | undefined {
+  const [, inside, behind = ''] = SOMETIMES.exec(text.trim()) ?? [];
+  let rest = inside === undefined ? text.trim() : `${inside.trim()}${behind}`;
+  let said: Said = inside === undefined ? {} : { sometimes: true };
+  for (;;) {
+    const option = OPTIONS.find(([form]) => form.test(rest));
+    // No section is called by more letters; what is longer is told as one that is not written.
+    if (!option)
+      return rest === '' ? undefined : { section: rest.slice(0, LONGEST_NAME), times: 1, ...said };
+    const [form, read] = option;
+    const match = form.exec(rest);
+    const one = match && read(match.slice(1));
+    if (!one) return undefined;
+    // What stands nearer to the name was said first and holds.
+    said = { ...said, ...one };
+    rest = rest.slice(0, match.index);
+  }
 }

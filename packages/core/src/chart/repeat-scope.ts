@@ -47,23 +47,8 @@ export function repeatQuestion({ words }: RepeatWords): string {
   return `"${words}" can mean the last chord, this line or the whole section. Say which.`;
 }
 
-/** The bars of a line, or its last bar alone, written out so many times. */
-function writtenOut({ bars, times }: RepeatWords, scope: 'chord' | 'line'): string {
-  const inner = bars.trim().replace(/^\|/, '').replace(/\|$/, '');
-  const pieces = inner.split('|');
-  const last = pieces.at(-1) ?? '';
-  const more = scope === 'line' ? inner : last;
-  return `|${[inner, ...Array<string>(times - 1).fill(more)].join('|')}|`;
-}
-
 const HEAD = /^\s*\[[^\]]*\]/;
 const TIMES = /(^|\s)x\d{1,2}\??(?=\s|$)/;
-
-function withTimes(head: string, times: number): string {
-  const [name = ''] = HEAD.exec(head) ?? [];
-  const rest = head.slice(name.length);
-  return `${name} x${times}${rest.replace(TIMES, '')}`;
-}
 
 /**
  * Settles a repeat in chart text: the chord or the line is written out, or the section is played so
@@ -126,4 +111,19 @@ export function repeatSigns(line: string): RepeatSigns {
     }),
     ...(times !== null && { times }),
   };
+}
+
+/** The bars of a line, or its last bar alone, written out so many times. */
+function writtenOut({ bars, times }: RepeatWords, scope: 'chord' | 'line'): string {
+  const inner = bars.trim().replace(/^\|/, '').replace(/\|$/, '');
+  const pieces = inner.split('|');
+  const last = pieces.at(-1) ?? '';
+  const more = scope === 'line' ? inner : last;
+  return `|${[inner, ...Array<string>(times - 1).fill(more)].join('|')}|`;
+}
+
+function withTimes(head: string, times: number): string {
+  const [name = ''] = HEAD.exec(head) ?? [];
+  const rest = head.slice(name.length);
+  return `${name} x${times}${rest.replace(TIMES, '')}`;
 }

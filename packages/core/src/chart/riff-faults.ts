@@ -10,21 +10,6 @@ export interface RiffBarPlace {
 
 const BETWEEN = ' | '.length;
 
-/** Where a column of a riff's body stands in the text. */
-function placeOf(
-  places: readonly RiffBarPlace[],
-  column: number,
-): Pick<ChartFault, 'line' | 'column'> {
-  let from = 1;
-  for (const place of places) {
-    const until = from + place.length + BETWEEN;
-    if (column < until || place === places.at(-1))
-      return { line: place.line, column: place.column + Math.max(0, column - from) };
-    from = until;
-  }
-  return { line: 1, column: 1 };
-}
-
 /**
  * Tells what does not add up in the riffs of a song, each with its place in the text. Empty where all does.
  *
@@ -44,4 +29,19 @@ export function riffFaults(
       detail: [riff.name, fault.column],
     })),
   );
+}
+
+/** Where a column of a riff's body stands in the text. */
+function placeOf(
+  places: readonly RiffBarPlace[],
+  column: number,
+): Pick<ChartFault, 'line' | 'column'> {
+  let from = 1;
+  for (const place of places) {
+    const until = from + place.length + BETWEEN;
+    if (column < until || place === places.at(-1))
+      return { line: place.line, column: place.column + Math.max(0, column - from) };
+    from = until;
+  }
+  return { line: 1, column: 1 };
 }

@@ -22,18 +22,6 @@ export interface RiffLine {
   readonly bars: readonly RiffBarText[];
 }
 
-/** The bars of a text, each without the spaces around it; bar lines at either end are none of them. */
-function barsIn(text: string, column: number): readonly RiffBarText[] {
-  const pieces = text.split('|');
-  let at = column;
-  return pieces.flatMap((piece, index) => {
-    const start = at + (piece.length - piece.trimStart().length);
-    at += piece.length + 1;
-    const isEdge = index === 0 || index === pieces.length - 1;
-    return isEdge && piece.trim() === '' ? [] : [{ text: piece.trim(), column: start }];
-  });
-}
-
 /**
  * Reads what follows "riff": a name, its meter, perhaps a pickup, perhaps that all its strokes go down,
  * perhaps the riff it is said to sound like, and its bars; or a name and more bars. Undefined when it is neither.
@@ -51,24 +39,6 @@ export function readRiffLine(text: string): RiffLine | undefined {
   const more = MORE.exec(text);
   const [, name = ''] = more ?? [];
   return more ? { name, bars: barsBehind(text, more.at(-1) ?? '') } : undefined;
-}
-
-/** What is said between the name and the bars; undefined where meter or pickup are none. */
-function readHead(match: RegExpExecArray): RiffLine['head'] {
-  const [, , told = '', pickup, downs, sameAs] = match;
-  const meter = parseMeter(told);
-  const lead = Number(pickup ?? 0);
-  if (!meter || lead >= meter.beats || (pickup !== undefined && lead < 1)) return undefined;
-  return {
-    meter,
-    ...(lead > 0 && { pickup: lead }),
-    ...(downs !== undefined && { downs: true as const }),
-    ...(sameAs !== undefined && { sameAs }),
-  };
-}
-
-function barsBehind(text: string, body: string): readonly RiffBarText[] {
-  return barsIn(body, text.length - body.length + 1);
 }
 
 /**
@@ -94,4 +64,34 @@ export function writeRiffLines({
     const head = line === 0 ? ` ${formatMeter(meter)}${lead}${downs ? ' downs' : ''}${like}` : '';
     return `riff ${name}${head}: ${own}`.trimEnd();
   });
+}
+
+/** The bars of a text, each without the spaces around it; bar lines at either end are none of them. */
+function barsIn(text: string, column: number): readonly RiffBarText[] {
+  const pieces = text.split('|');
+  let at = column;
+  return pieces.flatMap((piece, index) => {
+    const start = at + (piece.length - piece.trimStart().length);
+    at += piece.length + 1;
+    const isEdge = index === 0 || index === pieces.length - 1;
+    return isEdge && piece.trim() === '' ? [] : [{ text: piece.trim(), column: start }];
+  });
+}
+
+/** What is said between the name and the bars; undefined where meter or pickup are none. */
+function readHead(match: RegExpExecArray): RiffLine['head'] {
+  const [, , told = '', pickup, downs, sameAs] = match;
+  const meter = parseMeter(told);
+  const lead = Number(pickup ?? 0);
+  if (!meter || lead >= meter.beats || (pickup !== undefined && lead < 1)) return undefined;
+  return {
+    meter,
+    ...(lead > 0 && { pickup: lead }),
+    ...(downs !== undefined && { downs: true as const }),
+    ...(sameAs !== undefined && { sameAs }),
+  };
+}
+
+function barsBehind(text: string, body: string): readonly RiffBarText[] {
+  return barsIn(body, text.length - body.length + 1);
 }

@@ -11,20 +11,6 @@ const MOST_USES = 64;
 type SectionHead = Omit<Section, 'id' | 'bars'>;
 type Said = Partial<SectionHead>;
 
-/** "NAME for ornaments in 7-8": a pattern, and where it is played; without a place it is the section's own. */
-function readUse([pattern = '', word, first, last]: readonly (string | undefined)[]):
-  Said | undefined {
-  if (word === undefined && first === undefined) return { pattern };
-  const where = { layer: one('layer', readLayer(word ?? 'full')), bars: readRange(first, last) };
-  if (!where.layer || !where.bars) return undefined;
-  const use: PatternUse = {
-    pattern,
-    ...(word !== undefined && where.layer),
-    ...(first !== undefined && { bars: where.bars }),
-  };
-  return { patternUses: [use] };
-}
-
 const RIFF_PLACES = [
   { form: /^for\s+([a-z]+)/, read: ([word = '']) => one('layer', readLayer(word)) },
   {
@@ -39,6 +25,98 @@ const RIFF_PLACES = [
   readonly form: RegExp;
   readonly read: (words: readonly (string | undefined)[]) => Partial<RiffUse> | undefined;
 }[];
+
+/** What may be said behind the name of a section, and how it is read; undefined where it is out of bounds. */
+const OPTIONS: readonly (readonly [
+  RegExp,
+  (words: readonly (string | undefined)[]) => Said | undefined,
+])[] = [
+  [/^x(\d{1,2}\??)/, ([times = '']) => readTimes(times)],
+  [/^bars\s+(\d{1,3})/, ([bars]) => (Number(bars) > 0 ? { statedBars: Number(bars) } : undefined)],
+  [/^part\s+([^\s":]{1,24})/, ([part = '']) => ({ part })],
+  [
+    /^pattern\s+([^\s":]{1,40})(?:\s+for\s+([a-z]+))?(?:\s+in\s+(\d{1,3})(?:-(\d{1,3}))?)?/,
+    readUse,
+  ],
+  [
+    /^riff\s+([^\s":]{1,40})((?:\s+(?:for\s+[a-z]+|in\s+\d{1,3}(?:-\d{1,3})?|as\s+[^\s":]{1,24}))*)/,
+    readRiffUse,
+  ],
+  [/^layer\s+([a-z]+)/, ([word = '']) => one('layer', readLayer(word))],
+  [
+    /^meter\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)/,
+    ([text = '']) => one('meter', parseMeter(text)),
+  ],
+  [/^tempo\s+(\d{2,3})(?:\s+to\s+(\d{2,3}))?/, ([from = '', to]) => readTempos(from, to)],
+  [/^at\s+([\d:.]+)/, ([clock = '']) => one('startsAt', parseClock(clock))],
+  [/^cue\s+"([^"]{0,80})"/, ([cue = '']) => ({ cue })],
+];
+
+/** What was said of a section, and what of it nobody understands. */
+interface ReadOptions {
+  readonly said: Said;
+  readonly unread: string;
+}
+
+/** A section line as it was read, and what of it could not be. */
+export interface ReadHead {
+  readonly head: SectionHead;
+  readonly unread: string;
+}
+
+/**
+ * Reads a section line, "[Chorus 2 = Chorus 1] x2 layer full"; undefined when it names no section. Words
+ * behind the name that mean nothing do not undo it.
+ *
+ * @example
+ * readSectionHead('[Chorus 1] x2') // { head: { name: 'Chorus 1', times: 2 }, unread: '' }
+ * @example
+ * readSectionHead('[End] tempo 92 to 60 softly').unread // 'softly'
+ */
+export function readSectionHead(line: string): ReadHead | undefined {
+  const match = SECTION.exec(line.trim());
+  const name = match?.[1]?.trim() ?? '';
+  if (!match || name === '' || isTakenOnMap(name)) return undefined;
+  const { said, unread } = readOptions(match[3] ?? '');
+  const parent = match[2]?.trim();
+  return { head: { name, times: 1, ...(parent !== undefined && { parent }), ...said }, unread };
+}
+
+/**
+ * Writes a section line as it is read.
+ *
+ * @example
+ * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
+ */
+export function writeSectionHead(section: Section): string {
+  const { name, parent, times, timesDoubt, statedBars, part, meter, startsAt, cue } = section;
+  const words = [
+    parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
+    times > 1 || timesDoubt ? `x${times}${timesDoubt ? '?' : ''}` : '',
+    statedBars === undefined ? '' : `bars ${statedBars}`,
+    part === undefined ? '' : `part ${part}`,
+    ...writeHand(section),
+    meter === undefined ? '' : `meter ${formatMeter(meter)}`,
+    writeTempos(section),
+    startsAt === undefined ? '' : `at ${formatClock(startsAt)}`,
+    cue === undefined ? '' : `cue "${cue}"`,
+  ];
+  return words.filter(Boolean).join(' ');
+}
+
+/** "NAME for ornaments in 7-8": a pattern, and where it is played; without a place it is the section's own. */
+function readUse([pattern = '', word, first, last]: readonly (string | undefined)[]):
+  Said | undefined {
+  if (word === undefined && first === undefined) return { pattern };
+  const where = { layer: one('layer', readLayer(word ?? 'full')), bars: readRange(first, last) };
+  if (!where.layer || !where.bars) return undefined;
+  const use: PatternUse = {
+    pattern,
+    ...(word !== undefined && where.layer),
+    ...(first !== undefined && { bars: where.bars }),
+  };
+  return { patternUses: [use] };
+}
 
 /** "NAME for ornaments in 3-4 as lead": a riff, and where it sounds, in any order. */
 function readRiffUse([riff = '', places = '']: readonly (string | undefined)[]): Said | undefined {
@@ -67,32 +145,6 @@ function readTimes(text: string): Said | undefined {
   if (times < 1 || times > MOST_TIMES) return undefined;
   return { times, ...(text.endsWith('?') && { timesDoubt: true as const }) };
 }
-
-/** What may be said behind the name of a section, and how it is read; undefined where it is out of bounds. */
-const OPTIONS: readonly (readonly [
-  RegExp,
-  (words: readonly (string | undefined)[]) => Said | undefined,
-])[] = [
-  [/^x(\d{1,2}\??)/, ([times = '']) => readTimes(times)],
-  [/^bars\s+(\d{1,3})/, ([bars]) => (Number(bars) > 0 ? { statedBars: Number(bars) } : undefined)],
-  [/^part\s+([^\s":]{1,24})/, ([part = '']) => ({ part })],
-  [
-    /^pattern\s+([^\s":]{1,40})(?:\s+for\s+([a-z]+))?(?:\s+in\s+(\d{1,3})(?:-(\d{1,3}))?)?/,
-    readUse,
-  ],
-  [
-    /^riff\s+([^\s":]{1,40})((?:\s+(?:for\s+[a-z]+|in\s+\d{1,3}(?:-\d{1,3})?|as\s+[^\s":]{1,24}))*)/,
-    readRiffUse,
-  ],
-  [/^layer\s+([a-z]+)/, ([word = '']) => one('layer', readLayer(word))],
-  [
-    /^meter\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)/,
-    ([text = '']) => one('meter', parseMeter(text)),
-  ],
-  [/^tempo\s+(\d{2,3})(?:\s+to\s+(\d{2,3}))?/, ([from = '', to]) => readTempos(from, to)],
-  [/^at\s+([\d:.]+)/, ([clock = '']) => one('startsAt', parseClock(clock))],
-  [/^cue\s+"([^"]{0,80})"/, ([cue = '']) => ({ cue })],
-];
 
 function one<Key extends string, Value>(
   key: Key,
@@ -123,12 +175,6 @@ function withSaid(head: Said, said: Said): Said {
   };
 }
 
-/** What was said of a section, and what of it nobody understands. */
-interface ReadOptions {
-  readonly said: Said;
-  readonly unread: string;
-}
-
 function usesIn({ patternUses = [], riffUses = [] }: Said): number {
   return patternUses.length + riffUses.length;
 }
@@ -146,30 +192,6 @@ function readOptions(text: string): ReadOptions {
     rest = rest.slice(option?.length ?? word.length).trim();
   }
   return { said, unread: unread.join(' ') };
-}
-
-/** A section line as it was read, and what of it could not be. */
-export interface ReadHead {
-  readonly head: SectionHead;
-  readonly unread: string;
-}
-
-/**
- * Reads a section line, "[Chorus 2 = Chorus 1] x2 layer full"; undefined when it names no section. Words
- * behind the name that mean nothing do not undo it.
- *
- * @example
- * readSectionHead('[Chorus 1] x2') // { head: { name: 'Chorus 1', times: 2 }, unread: '' }
- * @example
- * readSectionHead('[End] tempo 92 to 60 softly').unread // 'softly'
- */
-export function readSectionHead(line: string): ReadHead | undefined {
-  const match = SECTION.exec(line.trim());
-  const name = match?.[1]?.trim() ?? '';
-  if (!match || name === '' || isTakenOnMap(name)) return undefined;
-  const { said, unread } = readOptions(match[3] ?? '');
-  const parent = match[2]?.trim();
-  return { head: { name, times: 1, ...(parent !== undefined && { parent }), ...said }, unread };
 }
 
 /** " for ornaments in 3-4": where something is played. */
@@ -193,26 +215,4 @@ function writeHand({
     ),
     layer === undefined ? '' : `layer ${layer}`,
   ];
-}
-
-/**
- * Writes a section line as it is read.
- *
- * @example
- * writeSectionHead({ id: 's1', name: 'Chorus 1', times: 2, bars: [] }) // '[Chorus 1] x2'
- */
-export function writeSectionHead(section: Section): string {
-  const { name, parent, times, timesDoubt, statedBars, part, meter, startsAt, cue } = section;
-  const words = [
-    parent === undefined ? `[${name}]` : `[${name} = ${parent}]`,
-    times > 1 || timesDoubt ? `x${times}${timesDoubt ? '?' : ''}` : '',
-    statedBars === undefined ? '' : `bars ${statedBars}`,
-    part === undefined ? '' : `part ${part}`,
-    ...writeHand(section),
-    meter === undefined ? '' : `meter ${formatMeter(meter)}`,
-    writeTempos(section),
-    startsAt === undefined ? '' : `at ${formatClock(startsAt)}`,
-    cue === undefined ? '' : `cue "${cue}"`,
-  ];
-  return words.filter(Boolean).join(' ');
 }

@@ -9,6 +9,18 @@ import type { Bar, Frame, NamedGrip, NamedPattern, Section, SongDocument } from 
 
 const BARS_A_LINE = 4;
 
+/**
+ * Writes a song as chart text; read again, it is the same song.
+ *
+ * @example
+ * writeChart(readChart('capo: 2\n[Verse]\n|G|C .  . .|').song) // 'capo: 2\n\n[Verse]\n| G | C . . . |\n'
+ */
+export function writeChart(song: SongDocument): string {
+  const head = writeHead(song).join('\n');
+  const blocks = [...(head ? [head] : []), ...song.sections.map(writeSection)];
+  return blocks.length === 0 ? '' : `${blocks.join('\n\n')}\n`;
+}
+
 function inLines(bars: readonly Bar[]): readonly string[] {
   const lines = Math.ceil(bars.length / BARS_A_LINE);
   return Array.from({ length: lines }, (_, index) =>
@@ -55,16 +67,4 @@ function writeHead(song: SongDocument): readonly string[] {
     ...song.patterns.map(writePattern),
     ...(song.riffs ?? []).flatMap(writeRiffLines),
   ];
-}
-
-/**
- * Writes a song as chart text; read again, it is the same song.
- *
- * @example
- * writeChart(readChart('capo: 2\n[Verse]\n|G|C .  . .|').song) // 'capo: 2\n\n[Verse]\n| G | C . . . |\n'
- */
-export function writeChart(song: SongDocument): string {
-  const head = writeHead(song).join('\n');
-  const blocks = [...(head ? [head] : []), ...song.sections.map(writeSection)];
-  return blocks.length === 0 ? '' : `${blocks.join('\n\n')}\n`;
 }

@@ -16,37 +16,6 @@ const CHART_CHECKS: ReadonlySet<string> = new Set<ChartFault['code'] & CheckCode
   'map-cover',
 ]);
 
-/** All bars written in a section, in the order of the text. */
-function writtenIds({ bars, endings = [], differences = [] }: Section): readonly string[] {
-  const more = [...endings, ...differences].flatMap((one) => one.bars);
-  return [...bars, ...more].map((bar) => bar.id);
-}
-
-/** A fault of the map is told there, whatever section it is about. */
-function wordsOf({ code }: ChartFault, section: Section | undefined): string {
-  return code === 'map-cover' || !section ? 'the map' : section.name;
-}
-
-/** What settles a fault of the map: a section that is never played is added or goes, one that is not written is taken off. */
-function mapRemedies(
-  song: SongDocument,
-  { code, detail }: ChartFault,
-  section?: Section,
-): readonly Remedy[] {
-  if (code !== 'map-cover') return [];
-  const [what, name] = detail;
-  if (what === 'unwritten') {
-    const map = song.map.filter((entry) => entry.section !== name);
-    return [{ label: 'Take it off the map', commands: [{ kind: 'set-map', map }] }];
-  }
-  if (what !== 'unplayed' || !section) return [];
-  const map = [...song.map, { section: section.name, times: 1 }];
-  return [
-    { label: 'Add it', commands: [{ kind: 'set-map', map }] },
-    { label: 'Delete it', commands: [{ kind: 'drop-section', section: section.id }] },
-  ];
-}
-
 /**
  * Finds what does not add up in the chart: beats in bars, stated counts, repeats, the map. Empty when
  * all is in order.
@@ -102,4 +71,35 @@ export function unreadIn(song: SongDocument): readonly Unread[] {
       message: fault.message,
       at: song.sections[fault.section ?? -1]?.name ?? 'the head of the chart',
     }));
+}
+
+/** All bars written in a section, in the order of the text. */
+function writtenIds({ bars, endings = [], differences = [] }: Section): readonly string[] {
+  const more = [...endings, ...differences].flatMap((one) => one.bars);
+  return [...bars, ...more].map((bar) => bar.id);
+}
+
+/** A fault of the map is told there, whatever section it is about. */
+function wordsOf({ code }: ChartFault, section: Section | undefined): string {
+  return code === 'map-cover' || !section ? 'the map' : section.name;
+}
+
+/** What settles a fault of the map: a section that is never played is added or goes, one that is not written is taken off. */
+function mapRemedies(
+  song: SongDocument,
+  { code, detail }: ChartFault,
+  section?: Section,
+): readonly Remedy[] {
+  if (code !== 'map-cover') return [];
+  const [what, name] = detail;
+  if (what === 'unwritten') {
+    const map = song.map.filter((entry) => entry.section !== name);
+    return [{ label: 'Take it off the map', commands: [{ kind: 'set-map', map }] }];
+  }
+  if (what !== 'unplayed' || !section) return [];
+  const map = [...song.map, { section: section.name, times: 1 }];
+  return [
+    { label: 'Add it', commands: [{ kind: 'set-map', map }] },
+    { label: 'Delete it', commands: [{ kind: 'drop-section', section: section.id }] },
+  ];
 }

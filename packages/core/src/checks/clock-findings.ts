@@ -9,23 +9,6 @@ const DRIFT_PERCENT = 3;
 /** The tempo of the marks may differ from the stated one by so much. */
 const TEMPO_SHARE = 0.02;
 
-function barsWords(count: number): string {
-  const size = Math.abs(count);
-  return `${size} ${size === 1 ? 'bar' : 'bars'}`;
-}
-
-function lengthFinding(before: MarkedSection, at: MarkedSection, missingBars: number): Finding {
-  const has = missingBars > 0 ? 'lacks' : 'has too many:';
-  const clock = `${formatClock(seconds(before.startsAtS))} to ${formatClock(seconds(at.startsAtS))}`;
-  const message = `From ${clock} the recording ${missingBars > 0 ? 'is longer' : 'is shorter'}: it ${has} ${barsWords(missingBars)} here. Listen again, or move the mark.`;
-  return createFinding('clock', {
-    place: { kind: 'section', id: before.section },
-    at: before.name,
-    message,
-    cause: ['bars', missingBars],
-  });
-}
-
 /**
  * Finds where the bars disagree with the marks on the recording's clock. Empty without marks.
  *
@@ -50,6 +33,23 @@ export function clockFindings(song: SongDocument): readonly Finding[] {
     return missingBars !== 0 && before && at ? [lengthFinding(before, at, missingBars)] : [];
   });
   return [...lengths, ...tempoFindings(song, fit)];
+}
+
+function barsWords(count: number): string {
+  const size = Math.abs(count);
+  return `${size} ${size === 1 ? 'bar' : 'bars'}`;
+}
+
+function lengthFinding(before: MarkedSection, at: MarkedSection, missingBars: number): Finding {
+  const has = missingBars > 0 ? 'lacks' : 'has too many:';
+  const clock = `${formatClock(seconds(before.startsAtS))} to ${formatClock(seconds(at.startsAtS))}`;
+  const message = `From ${clock} the recording ${missingBars > 0 ? 'is longer' : 'is shorter'}: it ${has} ${barsWords(missingBars)} here. Listen again, or move the mark.`;
+  return createFinding('clock', {
+    place: { kind: 'section', id: before.section },
+    at: before.name,
+    message,
+    cause: ['bars', missingBars],
+  });
 }
 
 function tempoFindings(

@@ -77,18 +77,7 @@ export interface Finding {
 /** What a cause is made of: codes, figures, frets, chord names; never words that could be put otherwise. */
 export type Cause = readonly (string | number)[];
 
-function placeKey(place: FindingPlace): string {
-  if ('id' in place) return `${place.kind}:${place.id}`;
-  return 'name' in place ? `${place.kind}:${place.name}` : place.kind;
-}
-
 const PLACE_WORDS = { frame: 'the frame', map: 'the map', song: 'the song' } as const;
-
-/** How a place is told where it has a name of its own or none is given. */
-function placeWords(place: FindingPlace): string {
-  if ('name' in place) return place.name;
-  return 'id' in place ? place.id : PLACE_WORDS[place.kind];
-}
 
 /**
  * Makes a finding; its severity is that of its code, its key is made of code, place and cause.
@@ -115,4 +104,15 @@ export function createFinding(
   const formerKeys = [formerCause, message].map((one) => `${code}|${at}|${one}`);
   const severity = CHECKS[code];
   return { code, severity, key, place, at, message, remedies, patterns, formerKeys };
+}
+
+function placeKey(place: FindingPlace): string {
+  if ('id' in place) return `${place.kind}:${place.id}`;
+  return 'name' in place ? `${place.kind}:${place.name}` : place.kind;
+}
+
+/** How a place is told where it has a name of its own or none is given. */
+function placeWords(place: FindingPlace): string {
+  if ('name' in place) return place.name;
+  return 'id' in place ? place.id : PLACE_WORDS[place.kind];
 }

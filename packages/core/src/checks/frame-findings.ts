@@ -36,11 +36,6 @@ const USUAL: readonly {
 /** A stated key is doubted when another fits better by more than this. */
 const CLEARLY_BETTER = 0.08;
 
-function joined(words: readonly string[]): string {
-  const last = words.at(-1) ?? '';
-  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
-}
-
 /**
  * Finds what the frame leaves unsaid, once the song has bars; empty when all is stated.
  *
@@ -56,6 +51,41 @@ export function frameFindings(song: SongDocument): readonly Finding[] {
 const IN_THREES = 3;
 /** Slower than this, a felt beat is hardly a beat any more. */
 const SLOWEST_FELT_BPM = 25;
+
+/**
+ * Finds a stated key that the sounding chords do not fit, with the one they do; empty where the key
+ * is not stated or fits.
+ *
+ * @example
+ * keyFindings(readChart('key: Eb\n[A]\n| G | C | D7 | G |').song).map((one) => one.code) // ['key-fit']
+ */
+export function keyFindings(song: SongDocument): readonly Finding[] {
+  const stated = song.frame.key;
+  const chords = soundingChords(song);
+  const { best } = findKey(chords);
+  if (stated === undefined || !best || isRelative(stated, best.name)) return [];
+  const fits = keyFit(stated, chords);
+  if (best.fits - fits <= CLEARLY_BETTER) return [];
+  const percent = (share: number): string => `${Math.round(share * 100)} %`;
+  return [
+    createFinding('key-fit', {
+      place: { kind: 'frame' },
+      cause: [stated, best.name],
+      message: `The key is said to be ${chordLabel(stated)}, but what sounds fits ${chordLabel(best.name)} better: ${percent(best.fits)} against ${percent(fits)}.`,
+      remedies: [
+        {
+          label: `Make it ${chordLabel(best.name)}`,
+          commands: [{ kind: 'set-frame', field: 'key', text: best.name }],
+        },
+      ],
+    }),
+  ];
+}
+
+function joined(words: readonly string[]): string {
+  const last = words.at(-1) ?? '';
+  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
+}
 
 /** "60" in 6/8 is seldom sixty eighths: the beat that is felt is meant. */
 function unitFindings({ frame }: SongDocument): readonly Finding[] {
@@ -117,34 +147,4 @@ function isRelative(a: string, b: string): boolean {
   if (!one || !other || one.isMinor === other.isMinor) return false;
   const [major, minor] = one.isMinor ? [other, one] : [one, other];
   return (minor.tonic + 3) % 12 === major.tonic;
-}
-
-/**
- * Finds a stated key that the sounding chords do not fit, with the one they do; empty where the key
- * is not stated or fits.
- *
- * @example
- * keyFindings(readChart('key: Eb\n[A]\n| G | C | D7 | G |').song).map((one) => one.code) // ['key-fit']
- */
-export function keyFindings(song: SongDocument): readonly Finding[] {
-  const stated = song.frame.key;
-  const chords = soundingChords(song);
-  const { best } = findKey(chords);
-  if (stated === undefined || !best || isRelative(stated, best.name)) return [];
-  const fits = keyFit(stated, chords);
-  if (best.fits - fits <= CLEARLY_BETTER) return [];
-  const percent = (share: number): string => `${Math.round(share * 100)} %`;
-  return [
-    createFinding('key-fit', {
-      place: { kind: 'frame' },
-      cause: [stated, best.name],
-      message: `The key is said to be ${chordLabel(stated)}, but what sounds fits ${chordLabel(best.name)} better: ${percent(best.fits)} against ${percent(fits)}.`,
-      remedies: [
-        {
-          label: `Make it ${chordLabel(best.name)}`,
-          commands: [{ kind: 'set-frame', field: 'key', text: best.name }],
-        },
-      ],
-    }),
-  ];
 }

@@ -26,6 +26,59 @@ import { assumed } from '../constants';
 
 const SLIPS_OFFERED = 3;
 
+/** What a grip is judged against. */
+interface Judged extends NamedGrip {
+  readonly chord: ChordName;
+  readonly setup: Setup;
+  readonly hand: Hand;
+  readonly check: GripCheck;
+  readonly words: HandWords;
+  /** The longest the song stays on it, in seconds. */
+  readonly heldS: number;
+}
+
+/** The guitar and hand grips are judged for, and the words of whoever reads. */
+export interface GripFindingsOptions {
+  readonly setup: Setup;
+  readonly hand: Hand;
+  readonly conventions?: Conventions;
+}
+
+/**
+ * Finds what is doubtful about the grips a teacher gave: how they sound their names, how a hand
+ * holds them, twins, and shapes that are not what they are said to be. Empty when all is in order.
+ *
+ * @example
+ * gripFindings(readChart('grip C: x32010\n[A]\n| C |').song, { setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND }) // []
+ */
+export function gripFindings(
+  song: SongDocument,
+  { setup, hand, conventions = USUAL_CONVENTIONS }: GripFindingsOptions,
+): readonly Finding[] {
+  const words = handWords(conventions, setup);
+  const held = longestHeld(song);
+  // Of several that will do, each is judged.
+  const all = song.grips.flatMap((given) => [
+    given,
+    ...(given.others ?? []).map((grip): NamedGrip => ({ name: given.name, grip })),
+  ]);
+  const fitting = all.filter(({ grip }) => grip.length === setup.tuning.length);
+  const own = fitting.flatMap((given): readonly Finding[] => {
+    const chord = parseChordName(given.name);
+    if (!chord) return [];
+    const check = checkGrip(chord, given.grip, setup);
+    const heldS = held.get(given.name) ?? 0;
+    const judged = { ...given, chord, setup, hand, check, words, heldS };
+    const byHand = [...handFindings(judged), ...barreFindings(judged)];
+    const bySound = soundFinding(judged);
+    // Frets counted from the nut make impossible grips; told once, by their cause.
+    return bySound?.code === 'grip-origin' || !bySound
+      ? [...(bySound ? [bySound] : byHand)]
+      : [bySound, ...byHand];
+  });
+  return [...own, ...twinFindings(song), ...claimFindings(song)];
+}
+
 /** How long each chord is stayed on at the longest, in seconds. */
 function longestHeld(song: SongDocument): ReadonlyMap<string, number> {
   const stretch = stretchOf(timelineOf(song).occurrences.flatMap((one) => one.bars));
@@ -40,17 +93,6 @@ function longestHeld(song: SongDocument): ReadonlyMap<string, number> {
     longest.set(chord, Math.max(longest.get(chord) ?? 0, lasts));
   });
   return longest;
-}
-
-/** What a grip is judged against. */
-interface Judged extends NamedGrip {
-  readonly chord: ChordName;
-  readonly setup: Setup;
-  readonly hand: Hand;
-  readonly check: GripCheck;
-  readonly words: HandWords;
-  /** The longest the song stays on it, in seconds. */
-  readonly heldS: number;
 }
 
 function toRemedy(name: string, grip: Grip, label = `Make it ${formatGrip(grip)}`): Remedy {
@@ -322,46 +364,4 @@ function claimFindings(song: SongDocument): readonly Finding[] {
       }),
     ];
   });
-}
-
-/** The guitar and hand grips are judged for, and the words of whoever reads. */
-export interface GripFindingsOptions {
-  readonly setup: Setup;
-  readonly hand: Hand;
-  readonly conventions?: Conventions;
-}
-
-/**
- * Finds what is doubtful about the grips a teacher gave: how they sound their names, how a hand
- * holds them, twins, and shapes that are not what they are said to be. Empty when all is in order.
- *
- * @example
- * gripFindings(readChart('grip C: x32010\n[A]\n| C |').song, { setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND }) // []
- */
-export function gripFindings(
-  song: SongDocument,
-  { setup, hand, conventions = USUAL_CONVENTIONS }: GripFindingsOptions,
-): readonly Finding[] {
-  const words = handWords(conventions, setup);
-  const held = longestHeld(song);
-  // Of several that will do, each is judged.
-  const all = song.grips.flatMap((given) => [
-    given,
-    ...(given.others ?? []).map((grip): NamedGrip => ({ name: given.name, grip })),
-  ]);
-  const fitting = all.filter(({ grip }) => grip.length === setup.tuning.length);
-  const own = fitting.flatMap((given): readonly Finding[] => {
-    const chord = parseChordName(given.name);
-    if (!chord) return [];
-    const check = checkGrip(chord, given.grip, setup);
-    const heldS = held.get(given.name) ?? 0;
-    const judged = { ...given, chord, setup, hand, check, words, heldS };
-    const byHand = [...handFindings(judged), ...barreFindings(judged)];
-    const bySound = soundFinding(judged);
-    // Frets counted from the nut make impossible grips; told once, by their cause.
-    return bySound?.code === 'grip-origin' || !bySound
-      ? [...(bySound ? [bySound] : byHand)]
-      : [bySound, ...byHand];
-  });
-  return [...own, ...twinFindings(song), ...claimFindings(song)];
 }

@@ -4,6 +4,22 @@ import { sectionBars, type SongDocument } from '../song';
 import { songGrips, type SongGrip } from '../player';
 import { createFinding, type Finding } from './finding';
 
+/**
+ * Finds chords without a grip, grips without a chord, and transposed sections whose grips nobody
+ * chose; empty when the chart and the grips are one.
+ *
+ * @example
+ * inventoryFindings(readChart('grip D: xx0232\n[A]\n| G |').song).map((one) => one.at) // ['D']
+ */
+export function inventoryFindings(song: SongDocument): readonly Finding[] {
+  const timeline = timelineOf(song);
+  const bars = timeline.occurrences.flatMap((one) => one.bars);
+  const played = [...new Set([...chordRow(bars), ...chordRow(withOrnaments(bars))])];
+  if (played.length === 0) return [];
+  const grips = songGrips(song, timeline);
+  return [...ungripped(played, grips), ...unused(song, played), ...transposed(song, grips)];
+}
+
 function list(names: readonly string[]): string {
   return names.map(chordLabel).join(', ');
 }
@@ -70,20 +86,4 @@ function transposed(song: SongDocument, grips: readonly SongGrip[]): readonly Fi
       }),
     ];
   });
-}
-
-/**
- * Finds chords without a grip, grips without a chord, and transposed sections whose grips nobody
- * chose; empty when the chart and the grips are one.
- *
- * @example
- * inventoryFindings(readChart('grip D: xx0232\n[A]\n| G |').song).map((one) => one.at) // ['D']
- */
-export function inventoryFindings(song: SongDocument): readonly Finding[] {
-  const timeline = timelineOf(song);
-  const bars = timeline.occurrences.flatMap((one) => one.bars);
-  const played = [...new Set([...chordRow(bars), ...chordRow(withOrnaments(bars))])];
-  if (played.length === 0) return [];
-  const grips = songGrips(song, timeline);
-  return [...ungripped(played, grips), ...unused(song, played), ...transposed(song, grips)];
 }

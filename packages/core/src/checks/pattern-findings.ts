@@ -17,6 +17,24 @@ import { createFinding, type Finding } from './finding';
 /** Slots a beat at which the strumming hand swings down and up evenly. */
 const EVEN_SUBDIVISIONS: readonly number[] = [2, 4];
 
+/**
+ * Finds what is doubtful about the patterns of a song: those that do not fill their bar, strokes
+ * against an even hand, tellings that differ, chords that come between slots, plucks on muted strings. Empty when all is in
+ * order.
+ *
+ * @example
+ * patternFindings(readChart('pattern p 4/4: D U D\n[A]\n| G |').song).map((one) => one.code) // ['pattern-fill']
+ */
+export function patternFindings(song: SongDocument): readonly Finding[] {
+  const own = song.patterns.flatMap((named): readonly Finding[] => {
+    const filled = fillFindings(song, named);
+    const pattern = patternNamed(song, named.name);
+    if (filled.length > 0 || !pattern) return filled;
+    return [...handFindings(named, pattern), ...tellingFindings(named, pattern)];
+  });
+  return [...own, ...unknownFindings(song), ...slotFindings(song), ...mutedFindings(song)];
+}
+
 function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding[] {
   const read = readPattern(named.meter, named.strokes);
   const place = { kind: 'pattern', name: named.name } as const;
@@ -208,22 +226,4 @@ function mutedFindings(song: SongDocument): readonly Finding[] {
       }),
     ];
   });
-}
-
-/**
- * Finds what is doubtful about the patterns of a song: those that do not fill their bar, strokes
- * against an even hand, tellings that differ, chords that come between slots, plucks on muted strings. Empty when all is in
- * order.
- *
- * @example
- * patternFindings(readChart('pattern p 4/4: D U D\n[A]\n| G |').song).map((one) => one.code) // ['pattern-fill']
- */
-export function patternFindings(song: SongDocument): readonly Finding[] {
-  const own = song.patterns.flatMap((named): readonly Finding[] => {
-    const filled = fillFindings(song, named);
-    const pattern = patternNamed(song, named.name);
-    if (filled.length > 0 || !pattern) return filled;
-    return [...handFindings(named, pattern), ...tellingFindings(named, pattern)];
-  });
-  return [...own, ...unknownFindings(song), ...slotFindings(song), ...mutedFindings(song)];
 }

@@ -32,6 +32,35 @@ interface Checked {
   readonly goalBpm: Bpm;
 }
 
+const HIGHEST_FRET = 24;
+
+type LateShift = WorkedRiff['left']['shifts'][number];
+
+/** Why a riff does not sound where it is laid. */
+interface Unheard {
+  readonly cause: 'unwritten' | 'beyond' | 'meter';
+  readonly words: string;
+}
+
+/**
+ * Finds what is wrong or doubtful about the riffs of a song: notes that cannot be read, riffs said to sound
+ * alike that do not, what a hand does not reach in time. Empty when all is in order.
+ *
+ * @example
+ * riffFindings(readChart('riff a 4/4: 3: 2 99').song).map((one) => one.code) // ['riff-count']
+ */
+export function riffFindings(song: SongDocument): readonly Finding[] {
+  const { tuning } = settledFrame(song.frame);
+  const hand = handFor(song);
+  const own = (song.riffs ?? []).flatMap((named) => {
+    const worked = workOutRiff(named.body, { ...named, tuning, hand });
+    const checked = { song, named, worked, goalBpm: goalOf(song, named) };
+    const counted = countFindings(checked);
+    return counted.length > 0 ? counted : [...sameFindings(checked), ...reachFindings(checked)];
+  });
+  return [...own, ...useFindings(song)];
+}
+
 function placeOf({ name }: NamedRiff): Parameters<typeof createFinding>[1]['place'] {
   return { kind: 'riff', name };
 }
@@ -61,8 +90,6 @@ function withFret({ named, worked, song }: Checked, index: number, fret: number)
   const strings = settledFrame(song.frame).tuning.length;
   return { ...named, body: writeRiff({ ...worked, notes }, riffFrameOf(named, strings)) };
 }
-
-const HIGHEST_FRET = 24;
 
 /** Said to sound like another riff: the first note that does not is told, and put right by one click. */
 function sameFindings(checked: Checked): readonly Finding[] {
@@ -159,8 +186,6 @@ function elsewhere(checked: Checked): NamedRiff | undefined {
   return undefined;
 }
 
-type LateShift = WorkedRiff['left']['shifts'][number];
-
 /** A note as it is told: by string, fret and bar. */
 function whereOf(checked: Checked, place: number): string {
   const note = checked.worked.notes[place];
@@ -207,12 +232,6 @@ function reachFindings(checked: Checked): readonly Finding[] {
   ];
 }
 
-/** Why a riff does not sound where it is laid. */
-interface Unheard {
-  readonly cause: 'unwritten' | 'beyond' | 'meter';
-  readonly words: string;
-}
-
 function unheard(song: SongDocument, section: Section, use: RiffUse): Unheard | undefined {
   const named = song.riffs?.find((one) => one.name === use.riff);
   const what = `It is played with the riff “${use.riff}”`;
@@ -255,23 +274,4 @@ function goalOf(song: SongDocument, { name }: NamedRiff): Bpm {
     .filter(({ riffUses = [] }) => riffUses.some((one) => one.riff === name))
     .map((one) => one.tempo ?? tempo);
   return tempos.length === 0 ? tempo : (Math.max(...tempos) as Bpm);
-}
-
-/**
- * Finds what is wrong or doubtful about the riffs of a song: notes that cannot be read, riffs said to sound
- * alike that do not, what a hand does not reach in time. Empty when all is in order.
- *
- * @example
- * riffFindings(readChart('riff a 4/4: 3: 2 99').song).map((one) => one.code) // ['riff-count']
- */
-export function riffFindings(song: SongDocument): readonly Finding[] {
-  const { tuning } = settledFrame(song.frame);
-  const hand = handFor(song);
-  const own = (song.riffs ?? []).flatMap((named) => {
-    const worked = workOutRiff(named.body, { ...named, tuning, hand });
-    const checked = { song, named, worked, goalBpm: goalOf(song, named) };
-    const counted = countFindings(checked);
-    return counted.length > 0 ? counted : [...sameFindings(checked), ...reachFindings(checked)];
-  });
-  return [...own, ...useFindings(song)];
 }

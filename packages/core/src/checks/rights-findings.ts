@@ -5,10 +5,6 @@ import { createFinding, type Finding } from './finding';
 const MOST_CUE_WORDS = 10;
 const MOST_WORDS = 40;
 
-function wordsIn(text: string): number {
-  return (text.match(/\p{L}{2,}/gu) ?? []).length;
-}
-
 /**
  * Notes long words in a song, which are lyrics more likely than cues.
  *
@@ -37,4 +33,8 @@ export function rightsFindings(song: SongDocument): readonly Finding[] {
       formerCause: 'long words',
     }),
   ];
+}
+
+function wordsIn(text: string): number {
+  return (text.match(/\p{L}{2,}/gu) ?? []).length;
 }

@@ -28,6 +28,26 @@ interface Candidate {
   readonly bars: readonly ComparedBar[];
 }
 
+const RANK: Readonly<Record<Comparison['relation'], number>> = {
+  same: 0,
+  transposed: 1,
+  ending: 2,
+  bars: 3,
+  rotated: 4,
+  new: 5,
+};
+
+/**
+ * Finds sections that could be derived from one before them, with what they have in common, and those
+ * said to be another that are not. Empty when neither is so.
+ *
+ * @example
+ * sameFindings(readChart('[A]\n| G | D |\n[B]\n| G | D |').song).map((one) => one.message) // ['B is the same as A.']
+ */
+export function sameFindings(song: SongDocument): readonly Finding[] {
+  return [...falselyDerived(song), ...couldDerive(song)];
+}
+
 function candidateOf(song: SongDocument, section: Section): Candidate {
   const { beats } = settledFrame(song.frame).meter;
   const bars = sectionBars(song, section).map((bar) => {
@@ -64,15 +84,6 @@ function deriveRemedies(
     },
   ];
 }
-
-const RANK: Readonly<Record<Comparison['relation'], number>> = {
-  same: 0,
-  transposed: 1,
-  ending: 2,
-  bars: 3,
-  rotated: 4,
-  new: 5,
-};
 
 /** The section written before that this one is most like, where it is worth deriving from it. */
 function likeBefore(
@@ -148,15 +159,4 @@ function falselyDerived(song: SongDocument): readonly Finding[] {
       }),
     ];
   });
-}
-
-/**
- * Finds sections that could be derived from one before them, with what they have in common, and those
- * said to be another that are not. Empty when neither is so.
- *
- * @example
- * sameFindings(readChart('[A]\n| G | D |\n[B]\n| G | D |').song).map((one) => one.message) // ['B is the same as A.']
- */
-export function sameFindings(song: SongDocument): readonly Finding[] {
-  return [...falselyDerived(song), ...couldDerive(song)];
 }

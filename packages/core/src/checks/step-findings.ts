@@ -3,6 +3,24 @@ import type { StepPlan } from '../plan';
 import { kindOf, type Step, type StepLimit } from '../steps';
 import { createFinding, type Cause, type Finding } from './finding';
 
+/**
+ * Finds what is worth a second look about somebody's steps: an order against what steps need, steps
+ * without a goal, what begins faster than the student has shown; empty for steps that are in order.
+ *
+ * @example
+ * stepFindings(makePlan(readChart('[A]\n| Em | G |').song)) // []
+ */
+export function stepFindings(plan: StepPlan): readonly Finding[] {
+  return [
+    ...frameFindings(plan),
+    ...rateFindings(plan),
+    ...orderFindings(plan),
+    ...droppedFindings(plan),
+    ...goalFindings(plan),
+    ...optionalFindings(plan),
+  ];
+}
+
 function titles(steps: readonly Step[]): string {
   return steps.map((step) => `“${step.title}”`).join(', ');
 }
@@ -109,22 +127,4 @@ function rateFindings({ work, steps }: StepPlan): readonly Finding[] {
       }),
     ];
   });
-}
-
-/**
- * Finds what is worth a second look about somebody's steps: an order against what steps need, steps
- * without a goal, what begins faster than the student has shown; empty for steps that are in order.
- *
- * @example
- * stepFindings(makePlan(readChart('[A]\n| Em | G |').song)) // []
- */
-export function stepFindings(plan: StepPlan): readonly Finding[] {
-  return [
-    ...frameFindings(plan),
-    ...rateFindings(plan),
-    ...orderFindings(plan),
-    ...droppedFindings(plan),
-    ...goalFindings(plan),
-    ...optionalFindings(plan),
-  ];
 }

@@ -12,12 +12,6 @@ export interface ChordName {
 const ROOT_AND_REST = /^([A-G](?:##|bb|#|b)?)(.*)$/;
 const LONGEST_NAME = 24;
 
-function splitBass(rest: string): readonly [suffix: string, bass: PitchClass | undefined] {
-  const slash = rest.lastIndexOf('/');
-  const bass = slash < 0 ? undefined : parseTone(rest.slice(slash + 1));
-  return bass === undefined ? [rest, undefined] : [rest.slice(0, slash), bass];
-}
-
 /**
  * Reads a chord name such as "F#m7b5" or "D/F♯"; undefined when the root or the suffix is unknown.
  *
@@ -56,4 +50,10 @@ export function chordTones(name: ChordName | undefined): readonly PitchClass[] {
  */
 export function chordLabel(name: string): string {
   return name.replace(/#/g, '♯').replace(/(?<=[A-G\d])b/g, '♭');
+}
+
+function splitBass(rest: string): readonly [suffix: string, bass: PitchClass | undefined] {
+  const slash = rest.lastIndexOf('/');
+  const bass = slash < 0 ? undefined : parseTone(rest.slice(slash + 1));
+  return bass === undefined ? [rest, undefined] : [rest.slice(0, slash), bass];
 }

@@ -46,6 +46,50 @@ interface Heard {
   readonly beats: number;
 }
 
+const ALL_KEYS: readonly Key[] = [false, true].flatMap((isMinor) =>
+  Array.from({ length: 12 }, (_, tonic) => ({ tonic, isMinor })),
+);
+
+/**
+ * Finds the key of chords by how far each belongs to it and how long it sounds, over all 24 keys; the
+ * first chord, cadences and the last chord decide between keys that fit alike. Names are shapes, which
+ * a `capo` raises to what sounds.
+ *
+ * @example
+ * findKey([{ name: 'G', beats: 8 }, { name: 'C', beats: 4 }, { name: 'D7', beats: 4 }, { name: 'G', beats: 4 }]).best?.name // 'G'
+ * @example
+ * findKey([{ name: 'G', beats: 4 }, { name: 'D', beats: 4 }, { name: 'G', beats: 4 }], 2).best?.name // 'A'
+ */
+export function findKey(chords: readonly TimedChord[], capo = 0): KeyFinding {
+  const sounding = chords.map((one) => ({ ...one, name: transposeChordName(one.name, capo) }));
+  const heard = hear(sounding);
+  if (heard.length === 0) return { best: undefined, others: [], numerals: chords.map(() => '') };
+  const ranked = ALL_KEYS.map((key) => fitOf(heard, key)).sort((a, b) => b.fits - a.fits);
+  const [best, ...others] = ranked.map(({ key }) => key);
+  return {
+    best,
+    others: others.slice(0, OTHERS),
+    numerals: best
+      ? numeralsOf(
+          sounding.map(({ name }) => parseChordName(name)),
+          best,
+        )
+      : [],
+  };
+}
+
+/**
+ * Tells how well a stated key fits, as `findKey` counts it; 0 when it is no key or nothing sounds.
+ *
+ * @example
+ * keyFit('C', [{ name: 'F#', beats: 4 }]) < keyFit('F#', [{ name: 'F#', beats: 4 }]) // true
+ */
+export function keyFit(key: string, chords: readonly TimedChord[]): number {
+  const parsed = parseKey(key);
+  const heard = hear(chords);
+  return parsed && heard.length > 0 ? fitOf(heard, parsed).key.fits : 0;
+}
+
 /** How well a chord belongs to a key by its degree and its kind, from 0 to 1. */
 function belongs(chord: ChordName, key: Key): number {
   const { tones } = chord.quality;
@@ -106,10 +150,6 @@ function bonus(heard: readonly Heard[], key: Key): number {
   );
 }
 
-const ALL_KEYS: readonly Key[] = [false, true].flatMap((isMinor) =>
-  Array.from({ length: 12 }, (_, tonic) => ({ tonic, isMinor })),
-);
-
 /** A key with its fit as it is shown, and as keys are ranked by it. */
 function fitOf(heard: readonly Heard[], key: Key): { readonly key: KeyFit; readonly fits: number } {
   const fits = Math.max(0, share(heard, key) + bonus(heard, key));
@@ -124,44 +164,4 @@ function hear(chords: readonly TimedChord[]): readonly Heard[] {
     const chord = parseChordName(name);
     return chord && beats > 0 ? [{ chord, beats }] : [];
   });
-}
-
-/**
- * Finds the key of chords by how far each belongs to it and how long it sounds, over all 24 keys; the
- * first chord, cadences and the last chord decide between keys that fit alike. Names are shapes, which
- * a `capo` raises to what sounds.
- *
- * @example
- * findKey([{ name: 'G', beats: 8 }, { name: 'C', beats: 4 }, { name: 'D7', beats: 4 }, { name: 'G', beats: 4 }]).best?.name // 'G'
- * @example
- * findKey([{ name: 'G', beats: 4 }, { name: 'D', beats: 4 }, { name: 'G', beats: 4 }], 2).best?.name // 'A'
- */
-export function findKey(chords: readonly TimedChord[], capo = 0): KeyFinding {
-  const sounding = chords.map((one) => ({ ...one, name: transposeChordName(one.name, capo) }));
-  const heard = hear(sounding);
-  if (heard.length === 0) return { best: undefined, others: [], numerals: chords.map(() => '') };
-  const ranked = ALL_KEYS.map((key) => fitOf(heard, key)).sort((a, b) => b.fits - a.fits);
-  const [best, ...others] = ranked.map(({ key }) => key);
-  return {
-    best,
-    others: others.slice(0, OTHERS),
-    numerals: best
-      ? numeralsOf(
-          sounding.map(({ name }) => parseChordName(name)),
-          best,
-        )
-      : [],
-  };
-}
-
-/**
- * Tells how well a stated key fits, as `findKey` counts it; 0 when it is no key or nothing sounds.
- *
- * @example
- * keyFit('C', [{ name: 'F#', beats: 4 }]) < keyFit('F#', [{ name: 'F#', beats: 4 }]) // true
- */
-export function keyFit(key: string, chords: readonly TimedChord[]): number {
-  const parsed = parseKey(key);
-  const heard = hear(chords);
-  return parsed && heard.length > 0 ? fitOf(heard, parsed).key.fits : 0;
 }

@@ -60,36 +60,11 @@ interface Weighed {
   readonly missing: readonly number[];
 }
 
-function missingCost({ parts, spare, tones }: Quality, interval: number): number {
-  if (interval === 0) return COST.root;
-  if (spare.includes(interval)) return COST.spare;
-  if (parts.third.includes(interval))
-    return parts.sixth.length > 0 && parts.above.includes(NINTH) ? COST.thirdOfTall : COST.third;
-  // A sixth without the fifth is another chord's triad.
-  if (interval === FIFTH)
-    return parts.sixth[0] === SIXTH && tones.length === 4 ? COST.fifthOfSixth : COST.fifth;
-  if (parts.fifth.includes(interval)) return COST.alteredFifth;
-  return parts.sixth.includes(interval) ? COST.seventh : COST.colour;
-}
-
 const WEIGHED: readonly Weighed[] = QUALITIES.map((quality) => ({
   quality,
   bits: toToneSet(quality.tones),
   missing: Array.from({ length: 12 }, (_, interval) => missingCost(quality, interval)),
 }));
-
-function rotated(bits: number, root: PitchClass): number {
-  return ((bits >> root) | (bits << (12 - root))) & 0xfff;
-}
-
-/** Adds the costs of the intervals that are set, one bit after the other. */
-function sumOver(bits: number, costs: readonly number[]): number {
-  let sum = 0;
-  for (let left = bits; left !== 0; left &= left - 1) {
-    sum += costs[31 - Math.clz32(left & -left)] ?? 0;
-  }
-  return sum;
-}
 
 interface Costed {
   readonly quality: Quality;
@@ -108,28 +83,6 @@ interface Seen {
   readonly bits: number;
   readonly bass: number;
   readonly isBassAlone: boolean;
-}
-
-/** Turned over, a suspended chord is another one upright; nobody names it by its bass. */
-function isSuspended({ parts }: Quality): boolean {
-  return parts.third.length > 0 && parts.third.every((tone) => tone === 2 || tone === 5);
-}
-
-function bassCost({ bits, quality }: Weighed, { bass, isBassAlone }: Seen): number {
-  if (bass === 0) return 0;
-  if (hasTone(bits, bass)) return isSuspended(quality) ? COST.suspendedBass : COST.chordToneBass;
-  return isBassAlone ? COST.foreignBass : COST.doubledForeignBass;
-}
-
-function costOf(weighed: Weighed, seen: Seen): number {
-  const missing = weighed.bits & ~seen.bits;
-  const extra = seen.bits & ~weighed.bits & ~(1 << seen.bass);
-  return (
-    weighed.quality.rarity +
-    sumOver(missing, weighed.missing) +
-    toneCount(extra) * COST.extra +
-    bassCost(weighed, seen)
-  );
 }
 
 /** The cheapest so far, in order; most candidates are dropped without a trace. */
@@ -156,6 +109,73 @@ const MOST_A_ROOT = 12;
 const DYAD = 2;
 /** Tones seen from a root are few thousand at most; what was weighed once is not weighed again. */
 const weighedOnce = new Map<number, readonly Costed[]>();
+
+/**
+ * Names the tones that sound, best name first: tones present are weighed against missing and
+ * foreign ones, with the root in the bass and plain names preferred; a slash tells another bass. One tone alone is
+ * called by its note.
+ * Roots are spelled by `key`, else as they are mostly written. Empty when nothing sounds.
+ *
+ * @example
+ * nameTones({ bass: 9, tones: [9, 4, 9, 0, 4] })[0]?.name // 'Am'
+ * @example
+ * nameTones({ bass: 7, tones: [7, 0, 4] })[0]?.name // 'C/G'
+ */
+export function nameTones(
+  sounding: Sounding,
+  { key, count = 6 }: { readonly key?: string | undefined; readonly count?: number } = {},
+): readonly NameFit[] {
+  if (sounding.tones.length === 0) return [];
+  if (new Set(sounding.tones).size === 1) return [noteAlone(sounding.bass, key)];
+  return cheapest(sounding, count).map((one) => toFit(one, sounding, key));
+}
+
+function missingCost({ parts, spare, tones }: Quality, interval: number): number {
+  if (interval === 0) return COST.root;
+  if (spare.includes(interval)) return COST.spare;
+  if (parts.third.includes(interval))
+    return parts.sixth.length > 0 && parts.above.includes(NINTH) ? COST.thirdOfTall : COST.third;
+  // A sixth without the fifth is another chord's triad.
+  if (interval === FIFTH)
+    return parts.sixth[0] === SIXTH && tones.length === 4 ? COST.fifthOfSixth : COST.fifth;
+  if (parts.fifth.includes(interval)) return COST.alteredFifth;
+  return parts.sixth.includes(interval) ? COST.seventh : COST.colour;
+}
+
+function rotated(bits: number, root: PitchClass): number {
+  return ((bits >> root) | (bits << (12 - root))) & 0xfff;
+}
+
+/** Adds the costs of the intervals that are set, one bit after the other. */
+function sumOver(bits: number, costs: readonly number[]): number {
+  let sum = 0;
+  for (let left = bits; left !== 0; left &= left - 1) {
+    sum += costs[31 - Math.clz32(left & -left)] ?? 0;
+  }
+  return sum;
+}
+
+/** Turned over, a suspended chord is another one upright; nobody names it by its bass. */
+function isSuspended({ parts }: Quality): boolean {
+  return parts.third.length > 0 && parts.third.every((tone) => tone === 2 || tone === 5);
+}
+
+function bassCost({ bits, quality }: Weighed, { bass, isBassAlone }: Seen): number {
+  if (bass === 0) return 0;
+  if (hasTone(bits, bass)) return isSuspended(quality) ? COST.suspendedBass : COST.chordToneBass;
+  return isBassAlone ? COST.foreignBass : COST.doubledForeignBass;
+}
+
+function costOf(weighed: Weighed, seen: Seen): number {
+  const missing = weighed.bits & ~seen.bits;
+  const extra = seen.bits & ~weighed.bits & ~(1 << seen.bass);
+  return (
+    weighed.quality.rarity +
+    sumOver(missing, weighed.missing) +
+    toneCount(extra) * COST.extra +
+    bassCost(weighed, seen)
+  );
+}
 
 /** The cheapest qualities for what sounds, seen from one root. */
 function qualitiesFor(seen: Seen): readonly Costed[] {
@@ -231,24 +251,4 @@ function noteAlone(tone: PitchClass, key: string | undefined): NameFit {
   if (!quality) throw new Error('no power chord among the qualities');
   const name = rootName(tone, { key });
   return { name, root: tone, bass: tone, quality, score: 1, missing: [], extra: [] };
-}
-
-/**
- * Names the tones that sound, best name first: tones present are weighed against missing and
- * foreign ones, with the root in the bass and plain names preferred; a slash tells another bass. One tone alone is
- * called by its note.
- * Roots are spelled by `key`, else as they are mostly written. Empty when nothing sounds.
- *
- * @example
- * nameTones({ bass: 9, tones: [9, 4, 9, 0, 4] })[0]?.name // 'Am'
- * @example
- * nameTones({ bass: 7, tones: [7, 0, 4] })[0]?.name // 'C/G'
- */
-export function nameTones(
-  sounding: Sounding,
-  { key, count = 6 }: { readonly key?: string | undefined; readonly count?: number } = {},
-): readonly NameFit[] {
-  if (sounding.tones.length === 0) return [];
-  if (new Set(sounding.tones).size === 1) return [noteAlone(sounding.bass, key)];
-  return cheapest(sounding, count).map((one) => toFit(one, sounding, key));
 }

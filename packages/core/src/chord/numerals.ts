@@ -8,6 +8,38 @@ const MINOR_SCALE: readonly number[] = [0, 2, 3, 5, 7, 8, 10];
 const LEADING_TONE = 11;
 const ROMAN = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'] as const;
 
+/** A chord with where it goes. */
+interface Going {
+  readonly chord: ChordName;
+  /** The next other chord. */
+  readonly next: ChordName | undefined;
+}
+
+/**
+ * Writes chords as degrees of a key: a chord from outside that falls by a fifth to a degree is that
+ * degree's dominant ("V7/ii"), but where the tonic itself is always a seventh (the blues) it stays I7.
+ * Undefined stands for what is no chord, and is "".
+ *
+ * @example
+ * numeralsOf([parseChordName('A7'), parseChordName('Dm')], { tonic: 0, isMinor: false }) // ['V7/ii', 'ii']
+ */
+export function numeralsOf(
+  chords: readonly (ChordName | undefined)[],
+  key: Key,
+): readonly string[] {
+  const heard = chords.filter((chord) => chord !== undefined);
+  const tonics = heard.filter((chord) => isTonic(chord, key));
+  const isBlues = tonics.length > 0 && tonics.every(isDominantSeventh);
+  return chords.map((chord, at) => {
+    if (!chord) return '';
+    const round = [...chords.slice(at + 1), ...chords];
+    const next = round.find((one) => one !== undefined && one.root !== chord.root);
+    const isTonicSeventh = isBlues && chord.root === key.tonic;
+    const goal = isTonicSeventh ? undefined : dominantOf({ chord, next }, key);
+    return goal === undefined ? plainNumeral(chord, key) : `V${chord.quality.suffix}/${goal}`;
+  });
+}
+
 function scaleOf({ isMinor }: Key): readonly number[] {
   return isMinor ? MINOR_SCALE : MAJOR_SCALE;
 }
@@ -56,13 +88,6 @@ function isOwn(chord: ChordName, key: Key): boolean {
   return chord.quality.tones.slice(0, 3).every(own) && (!isDominantSeventh(chord) || own(10));
 }
 
-/** A chord with where it goes. */
-interface Going {
-  readonly chord: ChordName;
-  /** The next other chord. */
-  readonly next: ChordName | undefined;
-}
-
 /** The degree a chord is the dominant of, where it falls to it; undefined where it does not. */
 function dominantOf({ chord, next }: Going, key: Key): string | undefined {
   const target: PitchClass = toPitchClass(chord.root + 5);
@@ -72,29 +97,4 @@ function dominantOf({ chord, next }: Going, key: Key): string | undefined {
   if (interval === 0 || !scaleOf(key).includes(interval) || isDiminished(next)) return undefined;
   const degree = degreeWord(next, key);
   return isMinorish(next) ? degree.toLowerCase() : degree;
-}
-
-/**
- * Writes chords as degrees of a key: a chord from outside that falls by a fifth to a degree is that
- * degree's dominant ("V7/ii"), but where the tonic itself is always a seventh (the blues) it stays I7.
- * Undefined stands for what is no chord, and is "".
- *
- * @example
- * numeralsOf([parseChordName('A7'), parseChordName('Dm')], { tonic: 0, isMinor: false }) // ['V7/ii', 'ii']
- */
-export function numeralsOf(
-  chords: readonly (ChordName | undefined)[],
-  key: Key,
-): readonly string[] {
-  const heard = chords.filter((chord) => chord !== undefined);
-  const tonics = heard.filter((chord) => isTonic(chord, key));
-  const isBlues = tonics.length > 0 && tonics.every(isDominantSeventh);
-  return chords.map((chord, at) => {
-    if (!chord) return '';
-    const round = [...chords.slice(at + 1), ...chords];
-    const next = round.find((one) => one !== undefined && one.root !== chord.root);
-    const isTonicSeventh = isBlues && chord.root === key.tonic;
-    const goal = isTonicSeventh ? undefined : dominantOf({ chord, next }, key);
-    return goal === undefined ? plainNumeral(chord, key) : `V${chord.quality.suffix}/${goal}`;
-  });
 }

@@ -101,6 +101,40 @@ const STACKS = [
   { number: '13', rarity: 0.4, ninths: NINTHS, thirteenths: [''] },
 ] as const;
 
+const DOMINANTS = dominants();
+/** "alt" names whatever a dominant without its plain fifth has altered. */
+const ALTERED = DOMINANTS.filter(([suffix]) => /^7[b#]5[b#]9/.test(suffix));
+
+/** Every quality Harvu gives a name by, the plainest first. */
+export const QUALITIES: readonly Quality[] = [
+  ...[...SAID, ...DOMINANTS].map(([suffix, rarity]) => quality(suffix, rarity)),
+  ...ALTERED.map(([suffix, rarity]) => quality(suffix, rarity + ALT_MORE, '7alt')),
+].sort((a, b) => a.rarity - b.rarity);
+
+const WRITTEN = new Map<string, Quality>();
+for (const one of QUALITIES) if (!WRITTEN.has(keyOf(one.parts))) WRITTEN.set(keyOf(one.parts), one);
+
+const RAREST = 1;
+
+const MOST_REMEMBERED = 2000;
+/** A song says the same few suffixes again and again. */
+const remembered = new Map<string, Quality | undefined>();
+
+/**
+ * Reads a suffix in any usual spelling as a quality, written in the usual one; undefined where it
+ * cannot be read.
+ *
+ * @example
+ * readQuality('(add9)')?.suffix // 'add9'
+ */
+export function readQuality(suffix: string): Quality | undefined {
+  if (remembered.has(suffix)) return remembered.get(suffix);
+  const read = qualityOf(suffix);
+  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+  remembered.set(suffix, read);
+  return read;
+}
+
 /** A fifth that is altered is not altered again an octave higher. */
 function isSensible(fifth: string, eleventh: string, thirteenth: string): boolean {
   return fifth === '' || (eleventh === '' && thirteenth === '');
@@ -135,43 +169,9 @@ function quality(suffix: string, rarity: number, written = suffix): Quality {
   return { suffix: written, tones: tonesOf(parts), parts, spare: parts.spare, rarity };
 }
 
-const DOMINANTS = dominants();
-/** "alt" names whatever a dominant without its plain fifth has altered. */
-const ALTERED = DOMINANTS.filter(([suffix]) => /^7[b#]5[b#]9/.test(suffix));
-
-/** Every quality Harvu gives a name by, the plainest first. */
-export const QUALITIES: readonly Quality[] = [
-  ...[...SAID, ...DOMINANTS].map(([suffix, rarity]) => quality(suffix, rarity)),
-  ...ALTERED.map(([suffix, rarity]) => quality(suffix, rarity + ALT_MORE, '7alt')),
-].sort((a, b) => a.rarity - b.rarity);
-
 function keyOf(parts: ChordParts): string {
   const sorted = (list: readonly number[]): string => [...list].sort((a, b) => a - b).join();
   return [parts.third, parts.fifth, parts.sixth, parts.above].map(sorted).join('|');
-}
-
-const WRITTEN = new Map<string, Quality>();
-for (const one of QUALITIES) if (!WRITTEN.has(keyOf(one.parts))) WRITTEN.set(keyOf(one.parts), one);
-
-const RAREST = 1;
-
-const MOST_REMEMBERED = 2000;
-/** A song says the same few suffixes again and again. */
-const remembered = new Map<string, Quality | undefined>();
-
-/**
- * Reads a suffix in any usual spelling as a quality, written in the usual one; undefined where it
- * cannot be read.
- *
- * @example
- * readQuality('(add9)')?.suffix // 'add9'
- */
-export function readQuality(suffix: string): Quality | undefined {
-  if (remembered.has(suffix)) return remembered.get(suffix);
-  const read = qualityOf(suffix);
-  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-  remembered.set(suffix, read);
-  return read;
 }
 
 function qualityOf(suffix: string): Quality | undefined {

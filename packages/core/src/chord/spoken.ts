@@ -27,24 +27,6 @@ const KINDS: readonly (readonly [sign: RegExp, said: string])[] = [
   [/^\d+/, ''],
 ];
 
-function noteSpoken(letter: string, sign: string): string {
-  return `${letter}${SIGNS[sign] ?? ''}`;
-}
-
-/** The kind of a chord in words, read sign by sign; what is no sign is said as it stands. */
-function kindSpoken(kind: string): readonly string[] {
-  const words: string[] = [];
-  let rest = kind.replace(/[(),/\s]+/g, ' ').trim();
-  while (rest !== '') {
-    const found = KINDS.find(([sign]) => sign.test(rest));
-    const [sign = rest.charAt(0)] = found?.[0].exec(rest) ?? [];
-    const said = found?.[1] ?? '';
-    words.push(said === '' ? sign : said);
-    rest = rest.slice(sign.length).trimStart();
-  }
-  return words;
-}
-
 /**
  * Gives a chord as a screen reader is to speak it, no sign read letter by letter; by the name of its
  * shape or by what sounds.
@@ -62,4 +44,22 @@ export function chordSpoken(name: string, called: Called = { capo: 0, names: 'sh
   if (root === undefined) return said;
   const under = bass === undefined ? [] : [`over ${noteSpoken(bass, bassSign)}`];
   return [noteSpoken(root, sign), ...kindSpoken(kind), ...under].join(' ');
+}
+
+function noteSpoken(letter: string, sign: string): string {
+  return `${letter}${SIGNS[sign] ?? ''}`;
+}
+
+/** The kind of a chord in words, read sign by sign; what is no sign is said as it stands. */
+function kindSpoken(kind: string): readonly string[] {
+  const words: string[] = [];
+  let rest = kind.replace(/[(),/\s]+/g, ' ').trim();
+  while (rest !== '') {
+    const found = KINDS.find(([sign]) => sign.test(rest));
+    const [sign = rest.charAt(0)] = found?.[0].exec(rest) ?? [];
+    const said = found?.[1] ?? '';
+    words.push(said === '' ? sign : said);
+    rest = rest.slice(sign.length).trimStart();
+  }
+  return words;
 }

@@ -39,10 +39,6 @@ const SPELLINGS: readonly (readonly [sign: RegExp, plain: string])[] = [
   [/dominant|dom/g, ''],
 ];
 
-function plain(suffix: string): string {
-  return SPELLINGS.reduce((text, [sign, word]) => text.replace(sign, word), suffix);
-}
-
 type Step = readonly [sign: RegExp, does: (draft: Draft, found: RegExpExecArray) => void];
 
 const seventhOf = (draft: Draft): number =>
@@ -50,40 +46,6 @@ const seventhOf = (draft: Draft): number =>
 const DEGREES: Readonly<Record<string, number>> = { 2: 2, 4: 5, 6: 9, 9: 2, 11: 5, 13: 9 };
 const shift = (sign: string | undefined): number =>
   sign === 'b' || sign === '-' ? -1 : sign === '#' || sign === '+' ? 1 : 0;
-
-function stack(draft: Draft, highest: number): void {
-  draft.sixth = [seventhOf(draft)];
-  if (highest >= 9) draft.above.push(2);
-  if (highest === 11) draft.above.push(5);
-  if (highest === 13) draft.above.push(9);
-  // Of a tall chord the tones between are missed by nobody; a dominant's third under its eleventh neither.
-  if (highest >= 11) draft.spare.push(2);
-  if (highest === 11 && !draft.isMajorSeventh && draft.third[0] === 4) draft.spare.push(4);
-}
-
-function suspend(draft: Draft, degrees: string): void {
-  draft.third = degrees === '2' ? [2] : degrees === '24' || degrees === '42' ? [2, 5] : [5];
-  draft.spare = draft.spare.filter((tone) => tone !== 4);
-}
-
-function alter(draft: Draft, sign: string | undefined, degree: string): void {
-  const by = shift(sign);
-  if (degree === '5') {
-    const altered = 7 + by;
-    draft.fifth = draft.fifth.some((tone) => tone !== 7) ? [...draft.fifth, altered] : [altered];
-    return;
-  }
-  const natural = DEGREES[degree] ?? 0;
-  // A natural ninth gives way to altered ones.
-  draft.above = draft.above.filter((tone) => !(degree === '9' && tone === 2));
-  draft.spare = draft.spare.filter((tone) => !(degree === '9' && tone === 2));
-  draft.above.push((natural + by + 12) % 12);
-}
-
-function add(draft: Draft, sign: string | undefined, degree: string): void {
-  const tone = ((DEGREES[degree] ?? 0) + shift(sign) + 12) % 12;
-  draft.above.push(tone);
-}
 
 /** The beginning of a suffix: minor or major, the number. */
 const HEADS: readonly Step[] = [
@@ -189,26 +151,6 @@ const REST: readonly Step[] = [
   ],
 ];
 
-function readSus(draft: Draft, degrees: string): void {
-  if (degrees === '9') {
-    draft.third = [5];
-    stack(draft, 9);
-    return;
-  }
-  suspend(draft, degrees.replace('sus', ''));
-}
-
-/** Takes the first step whose sign stands at the beginning; gives the rest of the text, or undefined. */
-function take(steps: readonly Step[], text: string, draft: Draft): string | undefined {
-  for (const [sign, does] of steps) {
-    const found = sign.exec(text);
-    if (!found) continue;
-    does(draft, found);
-    return text.slice(found[0].length);
-  }
-  return undefined;
-}
-
 /**
  * Reads a suffix as it is composed: minor or major, a sixth or seventh with what is stacked on it, what is
  * suspended, altered, added and left out, in any usual spelling; undefined where it cannot be read.
@@ -238,4 +180,62 @@ export function readSuffix(suffix: string): ChordParts | undefined {
   }
   const { third, fifth, sixth, above, spare } = draft;
   return { third, fifth, sixth, above: [...new Set(above)], spare };
+}
+
+function plain(suffix: string): string {
+  return SPELLINGS.reduce((text, [sign, word]) => text.replace(sign, word), suffix);
+}
+
+function stack(draft: Draft, highest: number): void {
+  draft.sixth = [seventhOf(draft)];
+  if (highest >= 9) draft.above.push(2);
+  if (highest === 11) draft.above.push(5);
+  if (highest === 13) draft.above.push(9);
+  // Of a tall chord the tones between are missed by nobody; a dominant's third under its eleventh neither.
+  if (highest >= 11) draft.spare.push(2);
+  if (highest === 11 && !draft.isMajorSeventh && draft.third[0] === 4) draft.spare.push(4);
+}
+
+function suspend(draft: Draft, degrees: string): void {
+  draft.third = degrees === '2' ? [2] : degrees === '24' || degrees === '42' ? [2, 5] : [5];
+  draft.spare = draft.spare.filter((tone) => tone !== 4);
+}
+
+function alter(draft: Draft, sign: string | undefined, degree: string): void {
+  const by = shift(sign);
+  if (degree === '5') {
+    const altered = 7 + by;
+    draft.fifth = draft.fifth.some((tone) => tone !== 7) ? [...draft.fifth, altered] : [altered];
+    return;
+  }
+  const natural = DEGREES[degree] ?? 0;
+  // A natural ninth gives way to altered ones.
+  draft.above = draft.above.filter((tone) => !(degree === '9' && tone === 2));
+  draft.spare = draft.spare.filter((tone) => !(degree === '9' && tone === 2));
+  draft.above.push((natural + by + 12) % 12);
+}
+
+function add(draft: Draft, sign: string | undefined, degree: string): void {
+  const tone = ((DEGREES[degree] ?? 0) + shift(sign) + 12) % 12;
+  draft.above.push(tone);
+}
+
+function readSus(draft: Draft, degrees: string): void {
+  if (degrees === '9') {
+    draft.third = [5];
+    stack(draft, 9);
+    return;
+  }
+  suspend(draft, degrees.replace('sus', ''));
+}
+
+/** Takes the first step whose sign stands at the beginning; gives the rest of the text, or undefined. */
+function take(steps: readonly Step[], text: string, draft: Draft): string | undefined {
+  for (const [sign, does] of steps) {
+    const found = sign.exec(text);
+    if (!found) continue;
+    does(draft, found);
+    return text.slice(found[0].length);
+  }
+  return undefined;
 }

@@ -1,6 +1,9 @@
 /** A day of the calendar, ISO 8601, in the studio's time zone: what counts for practice, not the moment. */
 export type Day = `${number}-${number}-${number}`;
 
+/** The days of the week in short, Monday first. */
+export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
 const DAY_MS = 86_400_000;
 const WEEK_DAYS = 7;
 /** 1 January 1970 was a Thursday. */
@@ -10,38 +13,6 @@ const YEARS_A_ROUND = 400;
 const DAYS_A_ROUND = 146_097;
 /** From 1 March of the year 0 to 1 January 1970. */
 const DAYS_BEFORE = 719_468;
-
-/**
- * The number of a day, 0 for 1 January 1970: years begin in March, so that a leap day is their last. Days are counted
- * here by themselves, for a date library takes ten times as long and they are counted everywhere.
- */
-function numberOf(day: string): number {
-  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
-  const fromMarch = (month + 9) % 12;
-  const ownYear = month <= 2 ? year - 1 : year;
-  const round = Math.floor(ownYear / YEARS_A_ROUND);
-  const within = ownYear - round * YEARS_A_ROUND;
-  const ofYear = Math.floor((153 * fromMarch + 2) / 5) + date - 1;
-  const leaps = Math.floor(within / 4) - Math.floor(within / 100);
-  return round * DAYS_A_ROUND + within * 365 + leaps + ofYear - DAYS_BEFORE;
-}
-
-/** The day of a number. */
-function dayOf(number: number): Day {
-  const shifted = number + DAYS_BEFORE;
-  const round = Math.floor(shifted / DAYS_A_ROUND);
-  const left = shifted - round * DAYS_A_ROUND;
-  const within = Math.floor(
-    (left - Math.floor(left / 1460) + Math.floor(left / 36_524) - Math.floor(left / 146_096)) / 365,
-  );
-  const ofYear = left - (365 * within + Math.floor(within / 4) - Math.floor(within / 100));
-  const fromMarch = Math.floor((5 * ofYear + 2) / 153);
-  const date = ofYear - Math.floor((153 * fromMarch + 2) / 5) + 1;
-  const month = ((fromMarch + 2) % 12) + 1;
-  const year = within + round * YEARS_A_ROUND + (month <= 2 ? 1 : 0);
-  const two = (part: number): string => String(part).padStart(2, '0');
-  return `${String(year).padStart(4, '0')}-${two(month)}-${two(date)}` as Day;
-}
 
 const MOMENT = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)(?::(\d\d(?:\.\d+)?))?Z$/;
 
@@ -107,19 +78,6 @@ export function weekdayOf(day: Day): number {
 /** Making a format costs much more than using it. */
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-function formatIn(timeZone: string): Intl.DateTimeFormat {
-  const known = formats.get(timeZone);
-  if (known) return known;
-  const made = new Intl.DateTimeFormat('en-US', {
-    timeZone,
-    calendar: 'gregory',
-    numberingSystem: 'latn',
-    ...({ year: 'numeric', month: '2-digit', day: '2-digit' } as const),
-  });
-  formats.set(timeZone, made);
-  return made;
-}
-
 /**
  * Gives the day it is at a moment (ISO 8601) in a time zone (IANA name), whatever the clock of the
  * device is set to and on both sides of a clock change.
@@ -148,4 +106,49 @@ export function isTimeZone(name: string): boolean {
   } catch {
     return false;
   }
+}
+
+/**
+ * The number of a day, 0 for 1 January 1970: years begin in March, so that a leap day is their last. Days are counted
+ * here by themselves, for a date library takes ten times as long and they are counted everywhere.
+ */
+function numberOf(day: string): number {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  const fromMarch = (month + 9) % 12;
+  const ownYear = month <= 2 ? year - 1 : year;
+  const round = Math.floor(ownYear / YEARS_A_ROUND);
+  const within = ownYear - round * YEARS_A_ROUND;
+  const ofYear = Math.floor((153 * fromMarch + 2) / 5) + date - 1;
+  const leaps = Math.floor(within / 4) - Math.floor(within / 100);
+  return round * DAYS_A_ROUND + within * 365 + leaps + ofYear - DAYS_BEFORE;
+}
+
+/** The day of a number. */
+function dayOf(number: number): Day {
+  const shifted = number + DAYS_BEFORE;
+  const round = Math.floor(shifted / DAYS_A_ROUND);
+  const left = shifted - round * DAYS_A_ROUND;
+  const within = Math.floor(
+    (left - Math.floor(left / 1460) + Math.floor(left / 36_524) - Math.floor(left / 146_096)) / 365,
+  );
+  const ofYear = left - (365 * within + Math.floor(within / 4) - Math.floor(within / 100));
+  const fromMarch = Math.floor((5 * ofYear + 2) / 153);
+  const date = ofYear - Math.floor((153 * fromMarch + 2) / 5) + 1;
+  const month = ((fromMarch + 2) % 12) + 1;
+  const year = within + round * YEARS_A_ROUND + (month <= 2 ? 1 : 0);
+  const two = (part: number): string => String(part).padStart(2, '0');
+  return `${String(year).padStart(4, '0')}-${two(month)}-${two(date)}` as Day;
+}
+
+function formatIn(timeZone: string): Intl.DateTimeFormat {
+  const known = formats.get(timeZone);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat('en-US', {
+    timeZone,
+    calendar: 'gregory',
+    numberingSystem: 'latn',
+    ...({ year: 'numeric', month: '2-digit', day: '2-digit' } as const),
+  });
+  formats.set(timeZone, made);
+  return made;
 }

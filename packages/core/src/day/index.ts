@@ -1,2 +1,11 @@
-export { dayAfter, dayAt, daysBetween, isTimeZone, momentMs, parseDay, weekdayOf } from './day';
+export {
+  dayAfter,
+  dayAt,
+  daysBetween,
+  isTimeZone,
+  momentMs,
+  parseDay,
+  weekdayOf,
+  WEEKDAYS,
+} from './day';
 export type { Day } from './day';

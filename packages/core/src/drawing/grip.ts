@@ -73,6 +73,32 @@ class Neck {
   }
 }
 
+/**
+ * Draws a grip as it is held: strings upright, the lowest at the left or mirrored for a left-handed
+ * player, fingers as numbered dots, a flat finger as one bar, frets counted as the player counts them.
+ *
+ * @example
+ * gripDrawing({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null], setup: { tuning: STANDARD_TUNING, capo: 0 }, conventions: USUAL_CONVENTIONS }).shapes.filter((one) => one.kind === 'disc').length // 3
+ */
+export function gripDrawing(held: HeldGrip): Drawing {
+  const { grip, fingers, setup, conventions, moves = [] } = held;
+  const neck = new Neck(grip, conventions.leftHanded);
+  const shift = conventions.frets === 'nut' ? setup.capo : 0;
+  return {
+    width: neck.right + RIGHT,
+    height: neck.bottom + 4,
+    shapes: [
+      ...grid(neck, grip),
+      ...top(neck, shift),
+      ...marks(neck, grip),
+      ...barres(neck, held),
+      ...ways(neck, moves),
+      ...dots(neck, held),
+    ],
+    words: gripWords(grip, fingers, handWords(conventions, setup)),
+  };
+}
+
 function grid(neck: Neck, grip: Grip): readonly Shape[] {
   const frets = Array.from({ length: neck.fretCount + 1 }, (_, line): Shape => ({
     kind: 'line',
@@ -204,30 +230,4 @@ function dots(neck: Neck, held: HeldGrip): readonly Shape[] {
     };
     return over ? [number] : [dot, number];
   });
-}
-
-/**
- * Draws a grip as it is held: strings upright, the lowest at the left or mirrored for a left-handed
- * player, fingers as numbered dots, a flat finger as one bar, frets counted as the player counts them.
- *
- * @example
- * gripDrawing({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null], setup: { tuning: STANDARD_TUNING, capo: 0 }, conventions: USUAL_CONVENTIONS }).shapes.filter((one) => one.kind === 'disc').length // 3
- */
-export function gripDrawing(held: HeldGrip): Drawing {
-  const { grip, fingers, setup, conventions, moves = [] } = held;
-  const neck = new Neck(grip, conventions.leftHanded);
-  const shift = conventions.frets === 'nut' ? setup.capo : 0;
-  return {
-    width: neck.right + RIGHT,
-    height: neck.bottom + 4,
-    shapes: [
-      ...grid(neck, grip),
-      ...top(neck, shift),
-      ...marks(neck, grip),
-      ...barres(neck, held),
-      ...ways(neck, moves),
-      ...dots(neck, held),
-    ],
-    words: gripWords(grip, fingers, handWords(conventions, setup)),
-  };
 }

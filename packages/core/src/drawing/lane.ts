@@ -44,6 +44,58 @@ export interface LaneDrawing extends Drawing {
 
 const STRAIGHT: Feel = { kind: 'straight' };
 
+/**
+ * Draws a pattern as the hand moves: arrows down and up, ghost strokes where it passes by, notes on
+ * their strings where it is picked, counts below; swung off-beats stand where they fall.
+ *
+ * @example
+ * laneDrawing(usualPattern({ beats: 4, unit: 4, groups: [4] }), { counts: 'syllables' }).width // 320
+ */
+export function laneDrawing(pattern: Pattern, style: LaneStyle): LaneDrawing {
+  const isOnStrings = isPicked(pattern);
+  const slots = placed(pattern, style);
+  const width = Math.max(1, slots.length) * SLOT_WIDTH;
+  const hand = isOnStrings ? stringsHeight(pattern) : LOW + 8;
+  const height = hand + COUNTS;
+  const middle = isOnStrings ? hand / 2 : 30;
+  const centres = slots.map(({ x }) => x);
+
+  function struck(one: PlacedSlot): readonly Shape[] {
+    if (one.slot.kind === 'hit') return hit(one.x, middle);
+    if (one.slot.kind === 'pluck' || (isOnStrings && one.slot.kind === 'rest')) return [];
+    return arrow(one);
+  }
+
+  function labels({ slot, x, isBeat, count }: PlacedSlot): readonly Shape[] {
+    const small = smallOf(slot);
+    const role = slot.kind === 'rest' ? 'soft' : 'ink';
+    const below = { x, y: height - 8, text: count, size: 14, isBold: isBeat, isFigure: true };
+    return [
+      ...(small
+        ? [{ kind: 'text', x, y: 9, text: small, size: 10, role: 'soft', isBold: false } as const]
+        : []),
+      { kind: 'text', role, ...below },
+    ];
+  }
+
+  const barLines = Array.from({ length: pattern.bars - 1 }, (_, bar): Shape => {
+    const x = (bar + 1) * pattern.slotsPerBar * SLOT_WIDTH;
+    return { kind: 'line', path: `M${x} 2V${hand}`, role: 'ink', width: 2 };
+  });
+  return {
+    width,
+    height,
+    centres,
+    words: slots.map(wordsOf).join('; '),
+    shapes: [
+      ...(isOnStrings ? stringLines(pattern, width) : [motion(slots)]),
+      ...(isOnStrings ? pluckedNotes(pattern, centres) : []),
+      ...slots.flatMap((one) => [...struck(one), ...labels(one)]),
+      ...barLines,
+    ],
+  };
+}
+
 function isPicked({ slots }: Pattern): boolean {
   return slots.some((slot) => slot.kind === 'pluck');
 }
@@ -114,56 +166,4 @@ function hit(x: number, y: number): readonly Shape[] {
     { kind: 'ring', x, y, radius: HIT_RADIUS, role: 'ink', width: 1.4 },
     { kind: 'text', x, y: y + 4.5, text: '×', size: 12, role: 'ink', isBold: true },
   ];
-}
-
-/**
- * Draws a pattern as the hand moves: arrows down and up, ghost strokes where it passes by, notes on
- * their strings where it is picked, counts below; swung off-beats stand where they fall.
- *
- * @example
- * laneDrawing(usualPattern({ beats: 4, unit: 4, groups: [4] }), { counts: 'syllables' }).width // 320
- */
-export function laneDrawing(pattern: Pattern, style: LaneStyle): LaneDrawing {
-  const isOnStrings = isPicked(pattern);
-  const slots = placed(pattern, style);
-  const width = Math.max(1, slots.length) * SLOT_WIDTH;
-  const hand = isOnStrings ? stringsHeight(pattern) : LOW + 8;
-  const height = hand + COUNTS;
-  const middle = isOnStrings ? hand / 2 : 30;
-  const centres = slots.map(({ x }) => x);
-
-  function struck(one: PlacedSlot): readonly Shape[] {
-    if (one.slot.kind === 'hit') return hit(one.x, middle);
-    if (one.slot.kind === 'pluck' || (isOnStrings && one.slot.kind === 'rest')) return [];
-    return arrow(one);
-  }
-
-  function labels({ slot, x, isBeat, count }: PlacedSlot): readonly Shape[] {
-    const small = smallOf(slot);
-    const role = slot.kind === 'rest' ? 'soft' : 'ink';
-    const below = { x, y: height - 8, text: count, size: 14, isBold: isBeat, isFigure: true };
-    return [
-      ...(small
-        ? [{ kind: 'text', x, y: 9, text: small, size: 10, role: 'soft', isBold: false } as const]
-        : []),
-      { kind: 'text', role, ...below },
-    ];
-  }
-
-  const barLines = Array.from({ length: pattern.bars - 1 }, (_, bar): Shape => {
-    const x = (bar + 1) * pattern.slotsPerBar * SLOT_WIDTH;
-    return { kind: 'line', path: `M${x} 2V${hand}`, role: 'ink', width: 2 };
-  });
-  return {
-    width,
-    height,
-    centres,
-    words: slots.map(wordsOf).join('; '),
-    shapes: [
-      ...(isOnStrings ? stringLines(pattern, width) : [motion(slots)]),
-      ...(isOnStrings ? pluckedNotes(pattern, centres) : []),
-      ...slots.flatMap((one) => [...struck(one), ...labels(one)]),
-      ...barLines,
-    ],
-  };
 }

@@ -7,14 +7,6 @@ const GAP = 10;
 const FEWEST_STRINGS = 6;
 const NOTE = 8;
 
-/** How many strings a picking pattern is drawn on. */
-function stringCount({ slots }: Pattern): number {
-  const strings = slots.flatMap((slot) =>
-    slot.kind === 'pluck' ? slot.notes.map((one) => one.string ?? 0) : [],
-  );
-  return Math.max(FEWEST_STRINGS, ...strings);
-}
-
 /** The height of the string lines, with room above for the fingers. */
 export function stringsHeight(pattern: Pattern): number {
   return TOP + (stringCount(pattern) - 1) * GAP + 10;
@@ -28,6 +20,25 @@ export function stringLines(pattern: Pattern, width: number): readonly Shape[] {
     role: 'line',
     width: 1,
   }));
+}
+
+/** Plucked notes on the strings they are plucked on, at the middle of their slots. */
+export function pluckedNotes({ slots }: Pattern, centres: readonly number[]): readonly Shape[] {
+  return slots.flatMap((slot, index) =>
+    slot.kind === 'pluck'
+      ? slot.notes.flatMap(({ string = 1, finger }) =>
+          noteShapes(centres[index] ?? 0, string, finger === 'p'),
+        )
+      : [],
+  );
+}
+
+/** How many strings a picking pattern is drawn on. */
+function stringCount({ slots }: Pattern): number {
+  const strings = slots.flatMap((slot) =>
+    slot.kind === 'pluck' ? slot.notes.map((one) => one.string ?? 0) : [],
+  );
+  return Math.max(FEWEST_STRINGS, ...strings);
 }
 
 /** Thumb notes are heavy squares, finger notes open rounds. */
@@ -44,15 +55,4 @@ function noteShapes(x: number, string: number, isThumb: boolean): readonly Shape
     { kind: 'ring', x, y, radius: NOTE, role: 'ink', width: 1.3 },
     { kind: 'text', ...text, role: 'ink' },
   ];
-}
-
-/** Plucked notes on the strings they are plucked on, at the middle of their slots. */
-export function pluckedNotes({ slots }: Pattern, centres: readonly number[]): readonly Shape[] {
-  return slots.flatMap((slot, index) =>
-    slot.kind === 'pluck'
-      ? slot.notes.flatMap(({ string = 1, finger }) =>
-          noteShapes(centres[index] ?? 0, string, finger === 'p'),
-        )
-      : [],
-  );
 }

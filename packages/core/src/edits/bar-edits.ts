@@ -42,11 +42,6 @@ export function moveBars(list: readonly Bar[], range: BarRange, by: -1 | 1): rea
   return insertBars(dropBars(list, range), { at, bars: moved });
 }
 
-/** Chords that share their bar evenly. */
-function evenly(chords: readonly ChordMark[]): Pick<Bar, 'chords'> {
-  return { chords: chords.map((one) => ({ ...one, span: 1 })) };
-}
-
 /**
  * Splits the bar at a place, from 0, into two: its chords go half to each; a single chord is held
  * over both. The second is new and has no id yet.
@@ -81,4 +76,9 @@ export function joinBar(list: readonly Bar[], at: number): readonly Bar[] {
   );
   const bars = [{ ...(bar.meter && { meter: bar.meter }), id: bar.id, ...evenly(chords) }];
   return insertBars(dropBars(list, { from: at, to: at + 1 }), { at, bars });
+}
+
+/** Chords that share their bar evenly. */
+function evenly(chords: readonly ChordMark[]): Pick<Bar, 'chords'> {
+  return { chords: chords.map((one) => ({ ...one, span: 1 })) };
 }

@@ -19,20 +19,6 @@ export function withCapoUnderShapes(song: SongDocument, capo: number): SongDocum
   };
 }
 
-/** Every chord that is written, by how much of its bar it takes. */
-function writtenChords(song: SongDocument): readonly TimedChord[] {
-  const bars = song.sections.flatMap((section) => section.bars);
-  return bars.flatMap(({ chords }) => chords.map(({ name, span }) => ({ name, beats: span })));
-}
-
-/** A riff some semitones along the neck; the notes that the neck does not have are left out. */
-function withRiffMoved(riff: NamedRiff, by: number, tuning: Tuning): NamedRiff {
-  const frame = riffFrameOf(riff, tuning.length);
-  const read = readRiff(riff.body, frame);
-  const notes = movedNotes(read.notes, by, openNotes(tuning));
-  return { ...riff, body: writeRiff({ ...read, notes }, frame) };
-}
-
 /**
  * The sound stays where it was, or is some semitones higher: other shapes, for which no grip has been chosen yet,
  * spelled by the key they come to stand in; riffs go along the neck with them.
@@ -56,4 +42,18 @@ export function withCapoUnderSounds(
   const riffs = song.riffs?.map((riff) => withRiffMoved(riff, moved, tuning));
   const anyGrips = song.anyGrips?.map((name) => transposeChordName(name, moved, shapeKey));
   return { ...shapes, grips: [], frame, ...(riffs && { riffs }), ...(anyGrips && { anyGrips }) };
+}
+
+/** Every chord that is written, by how much of its bar it takes. */
+function writtenChords(song: SongDocument): readonly TimedChord[] {
+  const bars = song.sections.flatMap((section) => section.bars);
+  return bars.flatMap(({ chords }) => chords.map(({ name, span }) => ({ name, beats: span })));
+}
+
+/** A riff some semitones along the neck; the notes that the neck does not have are left out. */
+function withRiffMoved(riff: NamedRiff, by: number, tuning: Tuning): NamedRiff {
+  const frame = riffFrameOf(riff, tuning.length);
+  const read = readRiff(riff.body, frame);
+  const notes = movedNotes(read.notes, by, openNotes(tuning));
+  return { ...riff, body: writeRiff({ ...read, notes }, frame) };
 }

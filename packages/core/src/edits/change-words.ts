@@ -6,6 +6,29 @@ import { ownBars } from '../song';
 import type { Bar, Frame, Section, SongDocument } from '../song';
 import { writeMapEntry, writeSectionHead } from '../chart';
 
+interface Named {
+  readonly name: string;
+}
+
+/**
+ * Says in words what changed between two states of a song, a sentence for each thing; empty where
+ * nothing did.
+ *
+ * @example
+ * changesInWords(readChart('capo: 2').song, readChart('capo: 3').song) // ['The capo was 2, now 3.']
+ */
+export function changesInWords(before: SongDocument, after: SongDocument): readonly string[] {
+  const mapText = ({ map }: SongDocument): string => map.map(writeMapEntry).join(', ');
+  return [
+    ...frameWords(before, after),
+    ...sectionWords(before, after),
+    ...(mapText(before) === mapText(after) ? [] : ['The map was changed.']),
+    ...namedWords('The grip', [before.grips, after.grips]),
+    ...namedWords('The pattern', [before.patterns, after.patterns]),
+    ...namedWords('The riff', [before.riffs ?? [], after.riffs ?? []]),
+  ];
+}
+
 function shown(text: string): string {
   return text === '' ? 'not stated' : chordLabel(text);
 }
@@ -16,10 +39,6 @@ function frameWords(before: SongDocument, after: SongDocument): readonly string[
     const [old, now] = [before, after].map((song) => writeFrameField(song.frame, field));
     return old === now ? [] : [`The ${field} was ${shown(old ?? '')}, now ${shown(now ?? '')}.`];
   });
-}
-
-interface Named {
-  readonly name: string;
 }
 
 /** What was added, taken away or changed among things with a name. */
@@ -89,23 +108,4 @@ function sectionWords(before: SongDocument, after: SongDocument): readonly strin
     .filter((one) => !now.has(one.id))
     .map((one) => `${one.name} was taken away.`);
   return [...changed, ...gone];
-}
-
-/**
- * Says in words what changed between two states of a song, a sentence for each thing; empty where
- * nothing did.
- *
- * @example
- * changesInWords(readChart('capo: 2').song, readChart('capo: 3').song) // ['The capo was 2, now 3.']
- */
-export function changesInWords(before: SongDocument, after: SongDocument): readonly string[] {
-  const mapText = ({ map }: SongDocument): string => map.map(writeMapEntry).join(', ');
-  return [
-    ...frameWords(before, after),
-    ...sectionWords(before, after),
-    ...(mapText(before) === mapText(after) ? [] : ['The map was changed.']),
-    ...namedWords('The grip', [before.grips, after.grips]),
-    ...namedWords('The pattern', [before.patterns, after.patterns]),
-    ...namedWords('The riff', [before.riffs ?? [], after.riffs ?? []]),
-  ];
 }

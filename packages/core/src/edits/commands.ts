@@ -26,6 +26,69 @@ import {
 import { withoutRiff, withRiff, withRiffRenamed, withRiffUsed } from './riff-edits';
 import type { Edit, SongCommand } from './song-command';
 
+type Edits = {
+  readonly [Kind in SongCommand['kind']]: (song: SongDocument, edit: Edit<Kind>) => SongDocument;
+};
+
+/** How each kind of edit is carried out; sections and bars it adds have no id yet. */
+const EDITS: Edits = {
+  'write-chart': (song, { text }) => readChart(text, song).song,
+  'set-frame': (song, { field, text }) => withFrameField(song, field, text),
+  'set-grip': (song, { name, grip, fingers }) =>
+    withGrip(song, fingers ? { name, grip, fingers } : { name, grip }),
+  'doubt-grip': withGripDoubt,
+  'drop-grip': (song, { name }) => ({
+    ...song,
+    grips: song.grips.filter((grip) => grip.name !== name),
+  }),
+  'set-pattern': (song, { pattern }) => withPattern(song, pattern),
+  'rename-pattern': (song, { from, to }) => withPatternRenamed(song, from, to),
+  'drop-pattern': (song, { name }) => withoutPattern(song, name),
+  'assign-pattern': (song, { name, sections }) => withPatternAssigned(song, name, sections),
+  'use-pattern': (song, { section, use }) => withPatternUsed(song, section, use),
+  'set-riff': (song, { riff }) => withRiff(song, riff),
+  'rename-riff': (song, { from, to }) => withRiffRenamed(song, from, to),
+  'drop-riff': (song, { name }) => withoutRiff(song, name),
+  'use-riff': (song, { section, use }) => withRiffUsed(song, section, use),
+  'set-bars': withBars,
+  'set-map': (song, { map }) => ({ ...song, map }),
+  derive: (song, { section, parent }) =>
+    withSection(song, section, (one) => withParent(song, one, parent)),
+  'write-out': (song, { section }) => withSection(song, section, (one) => withoutParent(song, one)),
+  'play-transposed': withTransposedPlay,
+  'add-section': withNewSection,
+  'copy-section': (song, { section }) => withSectionCopied(song, section),
+  'move-section': (song, { section, by }) => withSectionMoved(song, section, by),
+  'drop-section': (song, { section }) => withoutSection(song, section),
+  'rename-section': (song, { section, name }) => withSectionRenamed(song, section, name),
+  'split-section': (song, { section, at }) => withSectionSplit(song, section, at),
+  'join-section': (song, { section }) => withSectionJoined(song, section),
+  'set-section': (song, edit) =>
+    withSection(song, edit.section, (one) => withSectionSet(one, edit)),
+  'rename-chord': (song, { from, to }) => withChordRenamed(song, from, to),
+  'move-capo': (song, edit) =>
+    edit.keeps === 'shapes'
+      ? withCapoUnderShapes(song, edit.capo)
+      : withCapoUnderSounds(song, edit),
+  restore: (song, { song: older }) => ({
+    ...older,
+    nextId: Math.max(song.nextId, older.nextId),
+  }),
+};
+
+/**
+ * Carries out one edit and gives the changed song; the song given stays as it was, so undoing is
+ * going back to it. A frame value that cannot be read changes nothing; an empty one takes it away.
+ *
+ * @example
+ * withCommand(EMPTY_SONG, { kind: 'set-frame', field: 'capo', text: '2' }).frame // { capo: 2 }
+ */
+export function withCommand(song: SongDocument, command: SongCommand): SongDocument {
+  // The table pairs each kind with its own edit; only the pairing is known here.
+  const edit = EDITS[command.kind] as (song: SongDocument, command: SongCommand) => SongDocument;
+  return withNewIds(edit(song, command));
+}
+
 function withFrameField(song: SongDocument, field: keyof Frame, text: string): SongDocument {
   if (text.trim() === '') {
     const { [field]: _left, ...frame } = song.frame;
@@ -120,67 +183,4 @@ function withGripDoubt(song: SongDocument, { name, isOpen }: Edit<'doubt-grip'>)
     return isOpen ? { ...sure, doubt: true as const } : sure;
   });
   return { ...song, grips };
-}
-
-type Edits = {
-  readonly [Kind in SongCommand['kind']]: (song: SongDocument, edit: Edit<Kind>) => SongDocument;
-};
-
-/** How each kind of edit is carried out; sections and bars it adds have no id yet. */
-const EDITS: Edits = {
-  'write-chart': (song, { text }) => readChart(text, song).song,
-  'set-frame': (song, { field, text }) => withFrameField(song, field, text),
-  'set-grip': (song, { name, grip, fingers }) =>
-    withGrip(song, fingers ? { name, grip, fingers } : { name, grip }),
-  'doubt-grip': withGripDoubt,
-  'drop-grip': (song, { name }) => ({
-    ...song,
-    grips: song.grips.filter((grip) => grip.name !== name),
-  }),
-  'set-pattern': (song, { pattern }) => withPattern(song, pattern),
-  'rename-pattern': (song, { from, to }) => withPatternRenamed(song, from, to),
-  'drop-pattern': (song, { name }) => withoutPattern(song, name),
-  'assign-pattern': (song, { name, sections }) => withPatternAssigned(song, name, sections),
-  'use-pattern': (song, { section, use }) => withPatternUsed(song, section, use),
-  'set-riff': (song, { riff }) => withRiff(song, riff),
-  'rename-riff': (song, { from, to }) => withRiffRenamed(song, from, to),
-  'drop-riff': (song, { name }) => withoutRiff(song, name),
-  'use-riff': (song, { section, use }) => withRiffUsed(song, section, use),
-  'set-bars': withBars,
-  'set-map': (song, { map }) => ({ ...song, map }),
-  derive: (song, { section, parent }) =>
-    withSection(song, section, (one) => withParent(song, one, parent)),
-  'write-out': (song, { section }) => withSection(song, section, (one) => withoutParent(song, one)),
-  'play-transposed': withTransposedPlay,
-  'add-section': withNewSection,
-  'copy-section': (song, { section }) => withSectionCopied(song, section),
-  'move-section': (song, { section, by }) => withSectionMoved(song, section, by),
-  'drop-section': (song, { section }) => withoutSection(song, section),
-  'rename-section': (song, { section, name }) => withSectionRenamed(song, section, name),
-  'split-section': (song, { section, at }) => withSectionSplit(song, section, at),
-  'join-section': (song, { section }) => withSectionJoined(song, section),
-  'set-section': (song, edit) =>
-    withSection(song, edit.section, (one) => withSectionSet(one, edit)),
-  'rename-chord': (song, { from, to }) => withChordRenamed(song, from, to),
-  'move-capo': (song, edit) =>
-    edit.keeps === 'shapes'
-      ? withCapoUnderShapes(song, edit.capo)
-      : withCapoUnderSounds(song, edit),
-  restore: (song, { song: older }) => ({
-    ...older,
-    nextId: Math.max(song.nextId, older.nextId),
-  }),
-};
-
-/**
- * Carries out one edit and gives the changed song; the song given stays as it was, so undoing is
- * going back to it. A frame value that cannot be read changes nothing; an empty one takes it away.
- *
- * @example
- * withCommand(EMPTY_SONG, { kind: 'set-frame', field: 'capo', text: '2' }).frame // { capo: 2 }
- */
-export function withCommand(song: SongDocument, command: SongCommand): SongDocument {
-  // The table pairs each kind with its own edit; only the pairing is known here.
-  const edit = EDITS[command.kind] as (song: SongDocument, command: SongCommand) => SongDocument;
-  return withNewIds(edit(song, command));
 }

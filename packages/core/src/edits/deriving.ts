@@ -9,6 +9,58 @@ interface Derivation {
   readonly drops: readonly Drop[];
 }
 
+/**
+ * Gives a section that plays these bars: a derived one keeps its parent and says only what differs, any
+ * other has them written.
+ *
+ * @example
+ * withOwnBars(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }, [{ id: 'b1', chords: [] }]).bars.length // 1
+ */
+export function withOwnBars(song: SongDocument, section: Section, bars: readonly Bar[]): Section {
+  const parent = section.parent === undefined ? undefined : sectionNamed(song, section.parent);
+  if (!parent || !isDerivable(song, section)) return { ...section, bars };
+  const { differences: _differences, drops: _drops, ...rest } = section;
+  const { differences, drops } = derivationOf(ownBars(song, parent), bars);
+  return {
+    ...rest,
+    bars: [],
+    ...(differences.length > 0 && { differences }),
+    ...(drops.length > 0 && { drops }),
+  };
+}
+
+/**
+ * Derives a section from another by its name, so that only what differs is written; a section that is
+ * its own ancestor then, or a parent that is not written, leaves it as it was.
+ *
+ * @example
+ * withParent(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }, 'B').parent // undefined
+ */
+export function withParent(song: SongDocument, section: Section, parent: string): Section {
+  const derived = { ...section, parent };
+  if (parent === section.name || !isDerivable(song, derived)) return section;
+  // Whoever derives from this section must not come round to it again.
+  const from = sectionNamed(song, parent);
+  const isRound = from !== undefined && chainOf(song, from).includes(section.name);
+  return isRound ? section : withOwnBars(song, derived, ownBars(song, section));
+}
+
+/**
+ * Writes a derived section out: its bars as they are played, and no parent; bars that were the
+ * parent's are new ones of its own, without an id yet.
+ *
+ * @example
+ * withoutParent(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }).bars // []
+ */
+export function withoutParent(song: SongDocument, section: Section): Section {
+  const own = new Set((section.differences ?? []).flatMap((one) => one.bars.map((bar) => bar.id)));
+  const bars = ownBars(song, section).map((bar) =>
+    section.parent === undefined || own.has(bar.id) ? bar : { ...bar, id: '' },
+  );
+  const { parent: _parent, differences: _differences, drops: _drops, ...rest } = section;
+  return { ...rest, bars };
+}
+
 function sizeOf({ differences, drops }: Derivation): number {
   const changed = differences.reduce((sum, one) => sum + one.bars.length, 0);
   return drops.reduce((sum, { from, to }) => sum + to - from + 1, changed);
@@ -55,60 +107,8 @@ function derivationOf(parent: readonly Bar[], bars: readonly Bar[]): Derivation 
   return runs && sizeOf(runs) < sizeOf(place) ? runs : place;
 }
 
-/**
- * Gives a section that plays these bars: a derived one keeps its parent and says only what differs, any
- * other has them written.
- *
- * @example
- * withOwnBars(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }, [{ id: 'b1', chords: [] }]).bars.length // 1
- */
-export function withOwnBars(song: SongDocument, section: Section, bars: readonly Bar[]): Section {
-  const parent = section.parent === undefined ? undefined : sectionNamed(song, section.parent);
-  if (!parent || !isDerivable(song, section)) return { ...section, bars };
-  const { differences: _differences, drops: _drops, ...rest } = section;
-  const { differences, drops } = derivationOf(ownBars(song, parent), bars);
-  return {
-    ...rest,
-    bars: [],
-    ...(differences.length > 0 && { differences }),
-    ...(drops.length > 0 && { drops }),
-  };
-}
-
-/**
- * Derives a section from another by its name, so that only what differs is written; a section that is
- * its own ancestor then, or a parent that is not written, leaves it as it was.
- *
- * @example
- * withParent(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }, 'B').parent // undefined
- */
-export function withParent(song: SongDocument, section: Section, parent: string): Section {
-  const derived = { ...section, parent };
-  if (parent === section.name || !isDerivable(song, derived)) return section;
-  // Whoever derives from this section must not come round to it again.
-  const from = sectionNamed(song, parent);
-  const isRound = from !== undefined && chainOf(song, from).includes(section.name);
-  return isRound ? section : withOwnBars(song, derived, ownBars(song, section));
-}
-
 function chainOf(song: SongDocument, section: Section): readonly string[] {
   const next = section.parent === undefined ? undefined : sectionNamed(song, section.parent);
   if (!next || !isDerivable(song, section)) return [section.name];
   return [section.name, ...chainOf(song, next)];
-}
-
-/**
- * Writes a derived section out: its bars as they are played, and no parent; bars that were the
- * parent's are new ones of its own, without an id yet.
- *
- * @example
- * withoutParent(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }).bars // []
- */
-export function withoutParent(song: SongDocument, section: Section): Section {
-  const own = new Set((section.differences ?? []).flatMap((one) => one.bars.map((bar) => bar.id)));
-  const bars = ownBars(song, section).map((bar) =>
-    section.parent === undefined || own.has(bar.id) ? bar : { ...bar, id: '' },
-  );
-  const { parent: _parent, differences: _differences, drops: _drops, ...rest } = section;
-  return { ...rest, bars };
 }

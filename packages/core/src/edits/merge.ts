@@ -28,6 +28,63 @@ const ROW = /^\s*\|([^:#]*[^:#|])\|\s*$/;
 /** Two texts that have more than this apart are two texts. */
 const MOST_EDITS = 600;
 
+/** Each person's changes of one stretch of the base. */
+interface Meeting {
+  readonly mine: readonly Hunk[];
+  readonly theirs: readonly Hunk[];
+}
+
+interface Settled {
+  readonly kept: readonly Piece[];
+  /** What of theirs has no place. */
+  readonly left: readonly Piece[];
+}
+
+const isSame = (a?: Piece, b?: Piece): boolean => a?.key === b?.key;
+
+/**
+ * Brings two people's changes of one chart together, bar by bar and line by line: two who change other
+ * bars of one row both keep theirs. Where both changed the same one, mine stays and theirs is given back,
+ * so that nothing is lost.
+ *
+ * @example
+ * mergeTexts({ base: '| G | D |', mine: '| Em | D |', theirs: '| G | C |' }).text // '| Em | C |'
+ * @example
+ * mergeTexts({ base: 'a', mine: 'b', theirs: 'c' }) // { text: 'b', theirs: ['c'] }
+ */
+export function mergeTexts(texts: {
+  readonly base: string;
+  readonly mine: string;
+  readonly theirs: string;
+}): MergedText {
+  const base = piecesOf(texts.base);
+  const waiting = [
+    ...hunksOf(base, piecesOf(texts.mine)).map((hunk) => ({ ...hunk, isMine: true })),
+    ...hunksOf(base, piecesOf(texts.theirs)).map((hunk) => ({ ...hunk, isMine: false })),
+  ].sort((a, b) => a.from - b.from || a.to - b.to || Number(b.isMine) - Number(a.isMine));
+  const pieces: Piece[] = [];
+  const left: Piece[] = [];
+  let at = 0;
+  for (let next = 0; next < waiting.length;) {
+    const first = waiting[next];
+    if (!first) break;
+    let reach: Hunk = first;
+    const group = [first];
+    for (let other = waiting[(next += 1)]; other && meet(reach, other); other = waiting[next]) {
+      group.push(other);
+      reach = { ...reach, to: Math.max(reach.to, other.to) };
+      next += 1;
+    }
+    const [mine, theirs] = [true, false].map((isMine) => group.filter((h) => h.isMine === isMine));
+    const settled = settle(base, reach, { mine: mine ?? [], theirs: theirs ?? [] });
+    pieces.push(...base.slice(at, reach.from), ...settled.kept);
+    left.push(...settled.left);
+    at = reach.to;
+  }
+  pieces.push(...base.slice(at));
+  return { text: linesOf(pieces).join('\n'), theirs: linesOf(left) };
+}
+
 function piecesOf(text: string): readonly Piece[] {
   return text.split('\n').flatMap((line): readonly Piece[] => {
     const bars = ROW.exec(line)?.[1]?.split('|');
@@ -108,20 +165,6 @@ function over(
   return [...pieces, ...base.slice(at, to)];
 }
 
-/** Each person's changes of one stretch of the base. */
-interface Meeting {
-  readonly mine: readonly Hunk[];
-  readonly theirs: readonly Hunk[];
-}
-
-interface Settled {
-  readonly kept: readonly Piece[];
-  /** What of theirs has no place. */
-  readonly left: readonly Piece[];
-}
-
-const isSame = (a?: Piece, b?: Piece): boolean => a?.key === b?.key;
-
 /** What only one changed is as they made it; else piece by piece where each stands for the one it was; else mine. */
 function settle(base: readonly Piece[], reach: Hunk, meeting: Meeting): Settled {
   const was = base.slice(reach.from, reach.to);
@@ -135,47 +178,4 @@ function settle(base: readonly Piece[], reach: Hunk, meeting: Meeting): Settled 
   const kept = mine.map((one, at) => (isSame(one, was[at]) ? (theirs[at] ?? one) : one));
   const left = theirs.filter((one, at) => !isSame(one, was[at]) && !isSame(one, kept[at]));
   return { kept, left };
-}
-
-/**
- * Brings two people's changes of one chart together, bar by bar and line by line: two who change other
- * bars of one row both keep theirs. Where both changed the same one, mine stays and theirs is given back,
- * so that nothing is lost.
- *
- * @example
- * mergeTexts({ base: '| G | D |', mine: '| Em | D |', theirs: '| G | C |' }).text // '| Em | C |'
- * @example
- * mergeTexts({ base: 'a', mine: 'b', theirs: 'c' }) // { text: 'b', theirs: ['c'] }
- */
-export function mergeTexts(texts: {
-  readonly base: string;
-  readonly mine: string;
-  readonly theirs: string;
-}): MergedText {
-  const base = piecesOf(texts.base);
-  const waiting = [
-    ...hunksOf(base, piecesOf(texts.mine)).map((hunk) => ({ ...hunk, isMine: true })),
-    ...hunksOf(base, piecesOf(texts.theirs)).map((hunk) => ({ ...hunk, isMine: false })),
-  ].sort((a, b) => a.from - b.from || a.to - b.to || Number(b.isMine) - Number(a.isMine));
-  const pieces: Piece[] = [];
-  const left: Piece[] = [];
-  let at = 0;
-  for (let next = 0; next < waiting.length;) {
-    const first = waiting[next];
-    if (!first) break;
-    let reach: Hunk = first;
-    const group = [first];
-    for (let other = waiting[(next += 1)]; other && meet(reach, other); other = waiting[next]) {
-      group.push(other);
-      reach = { ...reach, to: Math.max(reach.to, other.to) };
-      next += 1;
-    }
-    const [mine, theirs] = [true, false].map((isMine) => group.filter((h) => h.isMine === isMine));
-    const settled = settle(base, reach, { mine: mine ?? [], theirs: theirs ?? [] });
-    pieces.push(...base.slice(at, reach.from), ...settled.kept);
-    left.push(...settled.left);
-    at = reach.to;
-  }
-  pieces.push(...base.slice(at));
-  return { text: linesOf(pieces).join('\n'), theirs: linesOf(left) };
 }

@@ -4,14 +4,6 @@ import { HELD, type Bar } from '../song';
 /** Names that are no chord move nowhere. */
 const UNMOVED = new Set([HELD, '-']);
 
-function moved(name: string, semitones: number): string {
-  return UNMOVED.has(name) ? name : transposeChordName(name, semitones);
-}
-
-function withNames(bar: Bar, toName: (name: string) => string): Bar {
-  return { ...bar, chords: bar.chords.map((mark) => ({ ...mark, name: toName(mark.name) })) };
-}
-
 /**
  * Gives written bars as they sound where their section is moved so many semitones up.
  *
@@ -41,4 +33,12 @@ export function writtenBars(
   return sounding.map((bar) =>
     withNames(bar, (name) => known.get(name) ?? moved(name, -semitones)),
   );
+}
+
+function moved(name: string, semitones: number): string {
+  return UNMOVED.has(name) ? name : transposeChordName(name, semitones);
+}
+
+function withNames(bar: Bar, toName: (name: string) => string): Bar {
+  return { ...bar, chords: bar.chords.map((mark) => ({ ...mark, name: toName(mark.name) })) };
 }

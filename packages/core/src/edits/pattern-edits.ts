@@ -9,23 +9,6 @@ export function withPattern(song: SongDocument, pattern: NamedPattern): SongDocu
   return { ...song, patterns };
 }
 
-/** The same song with the name of a pattern changed wherever it is used; an empty name is no use at all. */
-function withUsesNamed(song: SongDocument, name: (old: string) => string): SongDocument {
-  const sections = song.sections.map((section) => {
-    const { pattern, patternUses, ...rest } = section;
-    const own = pattern === undefined ? '' : name(pattern);
-    const uses = (patternUses ?? [])
-      .map((use) => ({ ...use, pattern: name(use.pattern) }))
-      .filter((use) => use.pattern !== '');
-    return {
-      ...rest,
-      ...(own !== '' && { pattern: own }),
-      ...(uses.length > 0 && { patternUses: uses }),
-    };
-  });
-  return { ...song, sections };
-}
-
 /** A name that is taken, or that chart text could not hold, changes nothing. */
 export function withPatternRenamed(song: SongDocument, from: string, to: string): SongDocument {
   const pattern = song.patterns.find((one) => one.name === from);
@@ -59,6 +42,29 @@ export function withPatternAssigned(
   };
 }
 
+/** Lays a pattern over a place of one section, by name; an empty pattern takes it away. */
+export function withPatternUsed(song: SongDocument, name: string, use: PatternUse): SongDocument {
+  const sections = song.sections.map((one) => (one.name === name ? withUse(one, use) : one));
+  return { ...song, sections };
+}
+
+/** The same song with the name of a pattern changed wherever it is used; an empty name is no use at all. */
+function withUsesNamed(song: SongDocument, name: (old: string) => string): SongDocument {
+  const sections = song.sections.map((section) => {
+    const { pattern, patternUses, ...rest } = section;
+    const own = pattern === undefined ? '' : name(pattern);
+    const uses = (patternUses ?? [])
+      .map((use) => ({ ...use, pattern: name(use.pattern) }))
+      .filter((use) => use.pattern !== '');
+    return {
+      ...rest,
+      ...(own !== '' && { pattern: own }),
+      ...(uses.length > 0 && { patternUses: uses }),
+    };
+  });
+  return { ...song, sections };
+}
+
 function isSamePlace(a: PatternUse, b: PatternUse): boolean {
   const isSameBars = a.bars?.from === b.bars?.from && a.bars?.to === b.bars?.to;
   return a.layer === b.layer && isSameBars;
@@ -76,10 +82,4 @@ function withUse(section: Section, use: PatternUse): Section {
     ...(own !== '' && { pattern: own }),
     ...(uses.length > 0 && { patternUses: uses }),
   };
-}
-
-/** Lays a pattern over a place of one section, by name; an empty pattern takes it away. */
-export function withPatternUsed(song: SongDocument, name: string, use: PatternUse): SongDocument {
-  const sections = song.sections.map((one) => (one.name === name ? withUse(one, use) : one));
-  return { ...song, sections };
 }

@@ -1,10 +1,5 @@
 import type { NamedRiff, RiffUse, Section, SectionId, SongDocument } from '../song';
 
-function withRiffs(song: SongDocument, riffs: readonly NamedRiff[]): SongDocument {
-  const { riffs: _riffs, ...rest } = song;
-  return riffs.length > 0 ? { ...rest, riffs } : rest;
-}
-
 /** Writes a riff, in place of the one of its name. */
 export function withRiff(song: SongDocument, riff: NamedRiff): SongDocument {
   const riffs = song.riffs ?? [];
@@ -13,25 +8,6 @@ export function withRiff(song: SongDocument, riff: NamedRiff): SongDocument {
     song,
     isKnown ? riffs.map((one) => (one.name === riff.name ? riff : one)) : [...riffs, riff],
   );
-}
-
-function withUses(section: Section, uses: readonly RiffUse[]): Section {
-  const { riffUses: _uses, ...rest } = section;
-  return uses.length > 0 ? { ...rest, riffUses: uses } : rest;
-}
-
-/** The same song with the uses of its riffs changed; what gives nothing is a use no more. */
-function withUsesChanged(
-  song: SongDocument,
-  change: (use: RiffUse) => RiffUse | undefined,
-): SongDocument {
-  const sections = song.sections.map((section) =>
-    withUses(
-      section,
-      (section.riffUses ?? []).flatMap((use) => change(use) ?? []),
-    ),
-  );
-  return { ...song, sections };
 }
 
 /** A name that is taken, or that chart text could not hold, changes nothing. */
@@ -60,11 +36,6 @@ export function withoutRiff(song: SongDocument, name: string): SongDocument {
   return withRiffs(unused, left);
 }
 
-function isSamePlace(a: RiffUse, b: RiffUse): boolean {
-  const isSameBars = a.bars?.from === b.bars?.from && a.bars?.to === b.bars?.to;
-  return isSameBars && a.layer === b.layer && a.part === b.part;
-}
-
 /** Lays a riff over a place of a section; an empty name takes away what lies there. */
 export function withRiffUsed(song: SongDocument, id: SectionId, use: RiffUse): SongDocument {
   const sections = song.sections.map((section) => {
@@ -73,4 +44,33 @@ export function withRiffUsed(song: SongDocument, id: SectionId, use: RiffUse): S
     return withUses(section, use.riff === '' ? others : [...others, use]);
   });
   return { ...song, sections };
+}
+
+function withRiffs(song: SongDocument, riffs: readonly NamedRiff[]): SongDocument {
+  const { riffs: _riffs, ...rest } = song;
+  return riffs.length > 0 ? { ...rest, riffs } : rest;
+}
+
+function withUses(section: Section, uses: readonly RiffUse[]): Section {
+  const { riffUses: _uses, ...rest } = section;
+  return uses.length > 0 ? { ...rest, riffUses: uses } : rest;
+}
+
+/** The same song with the uses of its riffs changed; what gives nothing is a use no more. */
+function withUsesChanged(
+  song: SongDocument,
+  change: (use: RiffUse) => RiffUse | undefined,
+): SongDocument {
+  const sections = song.sections.map((section) =>
+    withUses(
+      section,
+      (section.riffUses ?? []).flatMap((use) => change(use) ?? []),
+    ),
+  );
+  return { ...song, sections };
+}
+
+function isSamePlace(a: RiffUse, b: RiffUse): boolean {
+  const isSameBars = a.bars?.from === b.bars?.from && a.bars?.to === b.bars?.to;
+  return isSameBars && a.layer === b.layer && a.part === b.part;
 }

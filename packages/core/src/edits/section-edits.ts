@@ -4,35 +4,6 @@ import { withoutParent } from './deriving';
 import { mapOf } from '../song';
 import type { Section, SectionId, SongDocument } from '../song';
 
-function placeOf({ sections }: SongDocument, id: SectionId): number {
-  return sections.findIndex((one) => one.id === id);
-}
-
-/** A name that no section has: the given one, or the next number behind it. */
-function freeName(song: SongDocument, wished: string): string {
-  const taken = new Set(song.sections.map((one) => one.name));
-  if (!taken.has(wished)) return wished;
-  const stem = wished.replace(/\s+\d+$/, '');
-  let number = 2;
-  while (taken.has(`${stem} ${number}`)) number += 1;
-  return `${stem} ${number}`;
-}
-
-/** A new section after another, on the written map behind it too. */
-function withSectionAfter(song: SongDocument, place: number, section: Section): SongDocument {
-  const before = song.sections[place];
-  const sections = song.sections.toSpliced(place + 1, 0, section);
-  const entry = song.map.findIndex((one) => one.section === before?.name);
-  const map =
-    song.map.length === 0
-      ? song.map
-      : song.map.toSpliced(entry < 0 ? song.map.length : entry + 1, 0, {
-          section: section.name,
-          times: 1,
-        });
-  return { ...song, sections, map };
-}
-
 /**
  * Adds an empty section (a bar of silence), or one like another, after a section, or at the end where
  * that is not there; a name that is taken gets the next number.
@@ -81,10 +52,6 @@ export function withSectionCopied(song: SongDocument, id: SectionId): SongDocume
       endings: section.endings.map((one) => ({ ...one, bars: one.bars.map(withoutId) })),
     }),
   });
-}
-
-function withoutId<Thing extends { readonly id: string }>(thing: Thing): Thing {
-  return { ...thing, id: '' };
 }
 
 /**
@@ -166,14 +133,6 @@ export function withSectionSplit(song: SongDocument, id: SectionId, at: number):
   return { ...free, sections: sections.toSpliced(place + 1, 0, tail), map };
 }
 
-/** A section that stands alone, and so does everything that derived from it. */
-function freed(song: SongDocument, section: Section): SongDocument {
-  const sections = song.sections.map((one) =>
-    one === section || one.parent === section.name ? withoutParent(song, one) : one,
-  );
-  return { ...song, sections };
-}
-
 /**
  * Joins a section with the one written after it, which then is no more; what derived from either is
  * written out. The last section changes nothing.
@@ -191,4 +150,45 @@ export function withSectionJoined(song: SongDocument, id: SectionId): SongDocume
     .filter((one) => one.id !== next.id)
     .map((one) => (one.id === id ? { ...one, bars: [...one.bars, ...second.bars] } : one));
   return { ...free, sections, map: free.map.filter((entry) => entry.section !== next.name) };
+}
+
+function placeOf({ sections }: SongDocument, id: SectionId): number {
+  return sections.findIndex((one) => one.id === id);
+}
+
+/** A name that no section has: the given one, or the next number behind it. */
+function freeName(song: SongDocument, wished: string): string {
+  const taken = new Set(song.sections.map((one) => one.name));
+  if (!taken.has(wished)) return wished;
+  const stem = wished.replace(/\s+\d+$/, '');
+  let number = 2;
+  while (taken.has(`${stem} ${number}`)) number += 1;
+  return `${stem} ${number}`;
+}
+
+/** A new section after another, on the written map behind it too. */
+function withSectionAfter(song: SongDocument, place: number, section: Section): SongDocument {
+  const before = song.sections[place];
+  const sections = song.sections.toSpliced(place + 1, 0, section);
+  const entry = song.map.findIndex((one) => one.section === before?.name);
+  const map =
+    song.map.length === 0
+      ? song.map
+      : song.map.toSpliced(entry < 0 ? song.map.length : entry + 1, 0, {
+          section: section.name,
+          times: 1,
+        });
+  return { ...song, sections, map };
+}
+
+function withoutId<Thing extends { readonly id: string }>(thing: Thing): Thing {
+  return { ...thing, id: '' };
+}
+
+/** A section that stands alone, and so does everything that derived from it. */
+function freed(song: SongDocument, section: Section): SongDocument {
+  const sections = song.sections.map((one) =>
+    one === section || one.parent === section.name ? withoutParent(song, one) : one,
+  );
+  return { ...song, sections };
 }

@@ -18,54 +18,10 @@ export interface Salvaged {
 type Value = Readonly<Record<string, unknown>>;
 type Step = string | number;
 
-function stepsOf(path: string): readonly Step[] {
-  return [...path.matchAll(/([^.[\]]+)|\[(\d+)\]/g)].map(([, name, at]) =>
-    at === undefined ? (name ?? '') : Number(at),
-  );
-}
-
-function at(value: unknown, step: Step): unknown {
-  return typeof value === 'object' && value !== null
-    ? (value as Readonly<Record<Step, unknown>>)[step]
-    : undefined;
-}
-
-/** A copy in which what lies at the end of a way is something else, or left out. */
-function withAt(value: unknown, steps: readonly Step[], next: unknown): unknown {
-  const [step, ...rest] = steps;
-  if (step === undefined) return next;
-  const inner = withAt(at(value, step), rest, next);
-  if (Array.isArray(value)) {
-    const all: readonly unknown[] = value;
-    return inner === undefined
-      ? all.filter((_, index) => index !== step)
-      : all.map((one, index) => (index === step ? inner : one));
-  }
-  const { [String(step)]: _old, ...others } = (value ?? {}) as Value;
-  return inner === undefined ? others : { ...others, [step]: inner };
-}
-
-/** What is called so, or has this id, in a list as it was before. */
-function sameIn(list: unknown, one: unknown): unknown {
-  const [id, name] = [at(one, 'id'), at(one, 'name')];
-  const isSame = (other: unknown): boolean =>
-    id === undefined ? at(other, 'name') === name : at(other, 'id') === id;
-  return Array.isArray(list) ? (list as readonly unknown[]).find(isSame) : undefined;
-}
-
 const SILENT = (bar: Bar | undefined): Bar => ({
   id: bar?.id ?? 'b1',
   chords: [{ name: '-', span: 1, doubt: true }],
 });
-
-function barsIn(song: SongDocument): ReadonlyMap<string, Bar> {
-  const all = song.sections.flatMap(({ bars, endings = [], differences = [] }) => [
-    ...bars,
-    ...endings.flatMap((ending) => ending.bars),
-    ...differences.flatMap((difference) => difference.bars),
-  ]);
-  return new Map(all.map((bar) => [bar.id, bar]));
-}
 
 /** What has a name, and what has none, by the fields of a song. */
 const NAMED: ReadonlyMap<string, SongPlace['kind']> = new Map([
@@ -85,28 +41,9 @@ const FIELDS: ReadonlyMap<string, SongPlace['kind']> = new Map([
   ] as const),
 ]);
 
-function nameOf(value: unknown): string {
-  const name = at(value, 'name');
-  return typeof name === 'string' ? name.slice(0, 60) : '';
-}
-
 interface BarOn {
   readonly way: readonly Step[];
   readonly number: number;
-}
-
-/** The way to the bar in which something lies, and its number; undefined for what lies in no bar. */
-function barOn(song: SongDocument, steps: readonly Step[]): BarOn | undefined {
-  const last = steps.lastIndexOf('bars');
-  const index = steps[last + 1];
-  if (steps[0] !== 'sections' || typeof index !== 'number') return undefined;
-  const way = steps.slice(0, last + 2);
-  const difference =
-    steps[2] === 'differences'
-      ? at(at(at(song, 'sections'), steps[1] ?? 0), 'differences')
-      : undefined;
-  const from = Number(at(at(difference, steps[3] ?? 0), 'at') ?? 1);
-  return { way, number: from + index };
 }
 
 /**
@@ -148,4 +85,67 @@ export function withoutFault(
   if (field !== undefined && steps.length > 1)
     return put(steps.slice(0, 2), undefined, { kind: field, name: '' });
   return undefined;
+}
+
+function stepsOf(path: string): readonly Step[] {
+  return [...path.matchAll(/([^.[\]]+)|\[(\d+)\]/g)].map(([, name, at]) =>
+    at === undefined ? (name ?? '') : Number(at),
+  );
+}
+
+function at(value: unknown, step: Step): unknown {
+  return typeof value === 'object' && value !== null
+    ? (value as Readonly<Record<Step, unknown>>)[step]
+    : undefined;
+}
+
+/** A copy in which what lies at the end of a way is something else, or left out. */
+function withAt(value: unknown, steps: readonly Step[], next: unknown): unknown {
+  const [step, ...rest] = steps;
+  if (step === undefined) return next;
+  const inner = withAt(at(value, step), rest, next);
+  if (Array.isArray(value)) {
+    const all: readonly unknown[] = value;
+    return inner === undefined
+      ? all.filter((_, index) => index !== step)
+      : all.map((one, index) => (index === step ? inner : one));
+  }
+  const { [String(step)]: _old, ...others } = (value ?? {}) as Value;
+  return inner === undefined ? others : { ...others, [step]: inner };
+}
+
+/** What is called so, or has this id, in a list as it was before. */
+function sameIn(list: unknown, one: unknown): unknown {
+  const [id, name] = [at(one, 'id'), at(one, 'name')];
+  const isSame = (other: unknown): boolean =>
+    id === undefined ? at(other, 'name') === name : at(other, 'id') === id;
+  return Array.isArray(list) ? (list as readonly unknown[]).find(isSame) : undefined;
+}
+
+function barsIn(song: SongDocument): ReadonlyMap<string, Bar> {
+  const all = song.sections.flatMap(({ bars, endings = [], differences = [] }) => [
+    ...bars,
+    ...endings.flatMap((ending) => ending.bars),
+    ...differences.flatMap((difference) => difference.bars),
+  ]);
+  return new Map(all.map((bar) => [bar.id, bar]));
+}
+
+function nameOf(value: unknown): string {
+  const name = at(value, 'name');
+  return typeof name === 'string' ? name.slice(0, 60) : '';
+}
+
+/** The way to the bar in which something lies, and its number; undefined for what lies in no bar. */
+function barOn(song: SongDocument, steps: readonly Step[]): BarOn | undefined {
+  const last = steps.lastIndexOf('bars');
+  const index = steps[last + 1];
+  if (steps[0] !== 'sections' || typeof index !== 'number') return undefined;
+  const way = steps.slice(0, last + 2);
+  const difference =
+    steps[2] === 'differences'
+      ? at(at(at(song, 'sections'), steps[1] ?? 0), 'differences')
+      : undefined;
+  const from = Number(at(at(difference, steps[3] ?? 0), 'at') ?? 1);
+  return { way, number: from + index };
 }

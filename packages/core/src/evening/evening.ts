@@ -28,16 +28,6 @@ const TWICE_SECONDS = 120;
 const MOST_EXACT = 12;
 const MOST_ROUNDS = 60;
 
-/** Strings of one tuning that another has otherwise; all of them where the guitar is another. */
-function retuned(from: Tuning, to: Tuning): readonly string[] {
-  const [before, after] = [openNotes(from), openNotes(to)];
-  return after.flatMap((note, place) =>
-    before.length === after.length && before[place] === note
-      ? []
-      : [`string ${after.length - place} to ${to[place] ?? ''}`],
-  );
-}
-
 /**
  * Tells what has to be done between two items on one guitar: strings to retune, the capo to move, and how long it
  * takes.
@@ -87,6 +77,39 @@ export function orderCost(
   return { seconds, twiceInARow };
 }
 
+/** What is left of an order: what it costs, and which item comes next; -1 where none is left. */
+interface Way {
+  readonly cost: number;
+  readonly next: number;
+}
+
+/**
+ * Puts the items of an evening in the order that takes least time between them, and in which nobody plays twice in a
+ * row if it can be helped: the best there is for up to twelve items, a good one for more. One guitar goes round.
+ *
+ * @example
+ * bestOrder([]) // []
+ */
+export function bestOrder<Item extends EveningItem>(
+  items: readonly Item[],
+  constants: StageConstants = USUAL_CONSTANTS,
+): readonly Item[] {
+  if (items.length < 2) return items;
+  const costs = costsOf(items, constants);
+  const order = items.length <= MOST_EXACT ? exactOrder(costs) : goodOrder(costs);
+  return order.flatMap((at) => items[at] ?? []);
+}
+
+/** Strings of one tuning that another has otherwise; all of them where the guitar is another. */
+function retuned(from: Tuning, to: Tuning): readonly string[] {
+  const [before, after] = [openNotes(from), openNotes(to)];
+  return after.flatMap((note, place) =>
+    before.length === after.length && before[place] === note
+      ? []
+      : [`string ${after.length - place} to ${to[place] ?? ''}`],
+  );
+}
+
 /** Seconds from each item to each other, playing twice in a row counted in. */
 function costsOf(
   items: readonly EveningItem[],
@@ -98,12 +121,6 @@ function costsOf(
       return seconds + (isTwiceInARow ? TWICE_SECONDS : 0);
     }),
   );
-}
-
-/** What is left of an order: what it costs, and which item comes next; -1 where none is left. */
-interface Way {
-  readonly cost: number;
-  readonly next: number;
 }
 
 /** The cheapest way through all items: of every item with every set of those still left, worked out once. */
@@ -159,21 +176,4 @@ function goodOrder(costs: readonly (readonly number[])[]): readonly number[] {
     if (costOf(best, costs) >= before) break;
   }
   return best;
-}
-
-/**
- * Puts the items of an evening in the order that takes least time between them, and in which nobody plays twice in a
- * row if it can be helped: the best there is for up to twelve items, a good one for more. One guitar goes round.
- *
- * @example
- * bestOrder([]) // []
- */
-export function bestOrder<Item extends EveningItem>(
-  items: readonly Item[],
-  constants: StageConstants = USUAL_CONSTANTS,
-): readonly Item[] {
-  if (items.length < 2) return items;
-  const costs = costsOf(items, constants);
-  const order = items.length <= MOST_EXACT ? exactOrder(costs) : goodOrder(costs);
-  return order.flatMap((at) => items[at] ?? []);
 }

@@ -184,12 +184,6 @@ export type PlanEvent =
   | Stuck
   | Changed;
 
-/** Moments are written in one form, so that their letters stand in their order. */
-function byTime(a: PlanEvent, b: PlanEvent): number {
-  if (a.at !== b.at) return a.at < b.at ? -1 : 1;
-  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
-}
-
 /** A clock at home may be a little ahead of the server's; more than this is a wrong date. */
 const AHEAD_MS = 10 * 60_000;
 const DAY_MS = 86_400_000;
@@ -235,34 +229,7 @@ export function isImpossible({
   return source === 'self' && passes > 1 && seconds < passes * SHORTEST_PASS_S;
 }
 
-/** Events that count, each once and in their order. */
-function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
-  const once = new Map(events.map((one) => [one.id, one]));
-  return [...once.values()].filter((one) => !isDatedAhead(one)).sort(byTime);
-}
-
 const isOwnWord = ({ source }: Happened): boolean => source === 'self';
-
-/** What was said afterwards of each try: the last word holds, and a teacher's over a student's own. */
-function lastWords<Word extends Correction | Where>(
-  words: readonly Word[],
-): ReadonlyMap<string, Word> {
-  const last = new Map<string, Word>();
-  for (const word of words) {
-    const before = last.get(word.of);
-    if (!before || isOwnWord(before) || !isOwnWord(word)) last.set(word.of, word);
-  }
-  return last;
-}
-
-/** A student corrects their own word, and not what a teacher heard. */
-function wordOn<Word extends Correction | Where>(
-  one: TryEvent,
-  words: ReadonlyMap<string, Word>,
-): Word | undefined {
-  const word = words.get(one.id);
-  return word && (isOwnWord(one) || !isOwnWord(word)) ? word : undefined;
-}
 
 /**
  * Gives the corrections of a log that hold: of several of one try the last, a teacher's over a student's;
@@ -345,13 +312,6 @@ export function playedIn(events: readonly PlanEvent[]): readonly Played[] {
   return [...triesIn(events), ...unmarked];
 }
 
-/** Of each grip that was heard string by string, the last time; none where every string rang. */
-function stillDull(events: readonly PlanEvent[]): readonly RingCheck[] {
-  const last = new Map<string, RingCheck>();
-  for (const one of events) if (one.kind === 'ring') last.set(one.grip, one);
-  return [...last.values()].filter(({ dull }) => dull.length > 0);
-}
-
 /**
  * Gives what a student said in the practice room since a day, that day too: what hurts, where it does not go
  * on, which string of a grip still does not ring; the latest first.
@@ -372,4 +332,44 @@ export function saidSince(
     )
     .filter((one) => one.day >= day)
     .toReversed();
+}
+
+/** Moments are written in one form, so that their letters stand in their order. */
+function byTime(a: PlanEvent, b: PlanEvent): number {
+  if (a.at !== b.at) return a.at < b.at ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}
+
+/** Events that count, each once and in their order. */
+function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
+  const once = new Map(events.map((one) => [one.id, one]));
+  return [...once.values()].filter((one) => !isDatedAhead(one)).sort(byTime);
+}
+
+/** What was said afterwards of each try: the last word holds, and a teacher's over a student's own. */
+function lastWords<Word extends Correction | Where>(
+  words: readonly Word[],
+): ReadonlyMap<string, Word> {
+  const last = new Map<string, Word>();
+  for (const word of words) {
+    const before = last.get(word.of);
+    if (!before || isOwnWord(before) || !isOwnWord(word)) last.set(word.of, word);
+  }
+  return last;
+}
+
+/** A student corrects their own word, and not what a teacher heard. */
+function wordOn<Word extends Correction | Where>(
+  one: TryEvent,
+  words: ReadonlyMap<string, Word>,
+): Word | undefined {
+  const word = words.get(one.id);
+  return word && (isOwnWord(one) || !isOwnWord(word)) ? word : undefined;
+}
+
+/** Of each grip that was heard string by string, the last time; none where every string rang. */
+function stillDull(events: readonly PlanEvent[]): readonly RingCheck[] {
+  const last = new Map<string, RingCheck>();
+  for (const one of events) if (one.kind === 'ring') last.set(one.grip, one);
+  return [...last.values()].filter(({ dull }) => dull.length > 0);
 }

@@ -79,6 +79,68 @@ const AFTER_SHOWN = 3;
 const EASED = 1.75;
 const WORDS_SHOWN = 3;
 
+type Found = Pick<
+  Fit,
+  'gripCount' | 'newGrips' | 'slowest' | 'weeks' | 'verdict' | 'simpler' | 'after' | 'stops'
+>;
+
+const STOP_WORDS: Readonly<Record<Stop, string>> = {
+  new: 'much is new at once',
+  tight: 'its changes are tight',
+  long: 'it takes long',
+};
+
+/**
+ * Weighs a song for a student as it would be taught: whole first and in full, unless the teaching says otherwise. It
+ * fits now where the plan is done in the weeks a song usually gets, or by the day it is wanted for, where not too much
+ * is new at once, and where its changes are not too tight for the hand (assumptions table); with a simpler version
+ * where that is so; otherwise later. A song without bars fits now.
+ *
+ * @example
+ * fitFor(readChart('[A]\n| G | D |').song, { practice: { minutesByWeekday: [15, 15, 15, 15, 15, 15, 15], today: '2026-11-27' } }).verdict // 'now'
+ */
+export function fitFor(song: SongDocument, options: FitOptions): Fit {
+  const { practice, wantedOn } = options;
+  const plan = makePlan(song, options);
+  const { work, time } = plan;
+  const { low, minutes, high } = time;
+  const by = wantedOn ?? dayAfter(practice.today, work.constants.fitWeeks * DAYS_A_WEEK);
+  const bounds = { by, mostNew: mostNew(work) };
+  const weekMinutes = practice.minutesByWeekday.reduce((sum, one) => sum + one, 0);
+  const newGrips = work.grips.filter((grip) => !isGripOwned(work, grip)).map(({ name }) => name);
+  const newChanges = newChangesOf(plan);
+  const stops = stopsOf(plan, practice, bounds);
+  const simpler =
+    stops.length === 0 || weekMinutes <= 0 ? null : firstSimpler(song, options, bounds);
+  const verdict: FitVerdict = stops.length === 0 ? 'now' : simpler ? 'simpler' : 'later';
+  const weeksOf = (some: number): number => some / weekMinutes;
+  const found: Found = {
+    gripCount: work.grips.length,
+    newGrips,
+    slowest: slowestOf(plan),
+    verdict,
+    simpler,
+    weeks:
+      weekMinutes > 0 ? { low: weeksOf(low), likely: weeksOf(minutes), high: weeksOf(high) } : null,
+    after: verdict === 'later' ? firstNeeded(plan, { newGrips, newChanges }) : [],
+    stops,
+  };
+  return {
+    ...found,
+    newChanges,
+    time,
+    goalBpm: work.goalBpm,
+    startBpm: startsOf(song, plan, options),
+    owned: ownedShare(plan, newGrips.length, newChanges.length),
+    readyOn: {
+      from: finishOn(low, practice),
+      likely: finishOn(minutes, practice),
+      to: finishOn(high, practice),
+    },
+    because: because(found, weekMinutes),
+  };
+}
+
 function pairKey({ from, to }: Pick<WindowedChange, 'from' | 'to'>): string {
   return [from, to].toSorted().join(' ');
 }
@@ -159,11 +221,6 @@ function weeksWords(weeks: number): string {
   return counted(whole, 'week', 'weeks');
 }
 
-type Found = Pick<
-  Fit,
-  'gripCount' | 'newGrips' | 'slowest' | 'weeks' | 'verdict' | 'simpler' | 'after' | 'stops'
->;
-
 function newWords({ gripCount, newGrips, slowest }: Found): string {
   const grips =
     newGrips.length === 0
@@ -173,12 +230,6 @@ function newWords({ gripCount, newGrips, slowest }: Found): string {
   const change = `${chordLabel(slowest.from)} → ${chordLabel(slowest.to)}`;
   return `${grips}; the slowest change is ${change}, ${slowest.seconds.toFixed(2)} s where there are ${slowest.windowSeconds.toFixed(2)}`;
 }
-
-const STOP_WORDS: Readonly<Record<Stop, string>> = {
-  new: 'much is new at once',
-  tight: 'its changes are tight',
-  long: 'it takes long',
-};
 
 /** The reason of a verdict, in a sentence or two. */
 function because(found: Found, weekMinutes: number): string {
@@ -213,55 +264,4 @@ function firstSimpler(song: SongDocument, options: FitOptions, bounds: Bounds): 
     return stopsOf(plan, practice, eased).length === 0;
   });
   return fits ? { ...fits, deadline: deadlineOf(fits.time, bounds.by, practice) } : null;
-}
-
-/**
- * Weighs a song for a student as it would be taught: whole first and in full, unless the teaching says otherwise. It
- * fits now where the plan is done in the weeks a song usually gets, or by the day it is wanted for, where not too much
- * is new at once, and where its changes are not too tight for the hand (assumptions table); with a simpler version
- * where that is so; otherwise later. A song without bars fits now.
- *
- * @example
- * fitFor(readChart('[A]\n| G | D |').song, { practice: { minutesByWeekday: [15, 15, 15, 15, 15, 15, 15], today: '2026-11-27' } }).verdict // 'now'
- */
-export function fitFor(song: SongDocument, options: FitOptions): Fit {
-  const { practice, wantedOn } = options;
-  const plan = makePlan(song, options);
-  const { work, time } = plan;
-  const { low, minutes, high } = time;
-  const by = wantedOn ?? dayAfter(practice.today, work.constants.fitWeeks * DAYS_A_WEEK);
-  const bounds = { by, mostNew: mostNew(work) };
-  const weekMinutes = practice.minutesByWeekday.reduce((sum, one) => sum + one, 0);
-  const newGrips = work.grips.filter((grip) => !isGripOwned(work, grip)).map(({ name }) => name);
-  const newChanges = newChangesOf(plan);
-  const stops = stopsOf(plan, practice, bounds);
-  const simpler =
-    stops.length === 0 || weekMinutes <= 0 ? null : firstSimpler(song, options, bounds);
-  const verdict: FitVerdict = stops.length === 0 ? 'now' : simpler ? 'simpler' : 'later';
-  const weeksOf = (some: number): number => some / weekMinutes;
-  const found: Found = {
-    gripCount: work.grips.length,
-    newGrips,
-    slowest: slowestOf(plan),
-    verdict,
-    simpler,
-    weeks:
-      weekMinutes > 0 ? { low: weeksOf(low), likely: weeksOf(minutes), high: weeksOf(high) } : null,
-    after: verdict === 'later' ? firstNeeded(plan, { newGrips, newChanges }) : [],
-    stops,
-  };
-  return {
-    ...found,
-    newChanges,
-    time,
-    goalBpm: work.goalBpm,
-    startBpm: startsOf(song, plan, options),
-    owned: ownedShare(plan, newGrips.length, newChanges.length),
-    readyOn: {
-      from: finishOn(low, practice),
-      likely: finishOn(minutes, practice),
-      to: finishOn(high, practice),
-    },
-    because: because(found, weekMinutes),
-  };
 }

@@ -63,6 +63,74 @@ const VERDICT_WORDS: Readonly<Record<FitVerdict, string>> = {
   later: 'is for later',
 };
 
+/**
+ * Ranks what is asked for: requests for one song stand together however its title was written, and the song that is
+ * worth taking up first comes first, by how well it fits who asks, how many ask, how long they wait, when it is
+ * wanted, what is prepared and how much of it other songs share; weights by the assumptions table.
+ *
+ * @example
+ * queueOf([], { today: '2026-11-27', inWork: [] }) // []
+ */
+export function queueOf<One extends Wish>(
+  wishes: readonly One[],
+  { today, inWork, constants = USUAL_CONSTANTS }: QueueOptions,
+): readonly QueueEntry<One>[] {
+  const groups = joined(wishes);
+  const entries = groups.map((group): QueueEntry<One> => {
+    const others = groups
+      .filter((one) => one !== group)
+      .map((one) => one.flatMap(({ grips }) => grips));
+    const reasons = [
+      fitReason(group, constants.requestFit),
+      asksReason(group, constants.requestAsks),
+      waitsReason(group, today, constants.requestWaits),
+      wantedReason(group, today, constants.requestWanted),
+      preparedReason(group, constants.requestPrepared),
+      sharedReason(group, [...inWork, ...others], constants.requestShared),
+    ]
+      .filter(({ words }) => words !== '')
+      // To a tenth, so that what is shown adds up.
+      .map((reason) => ({ ...reason, points: tenths(reason.points) }))
+      .toSorted((a, b) => b.points - a.points);
+    const score = tenths(reasons.reduce((sum, { points }) => sum + points, 0));
+    return { title: titleOf(group), wishes: group, score, reasons };
+  });
+  const asked = ({ wishes: [first] }: QueueEntry<One>): string => first?.askedOn ?? '';
+  return entries.toSorted((a, b) => b.score - a.score || asked(a).localeCompare(asked(b)));
+}
+
+/** A song that teaches some of what another one needs. */
+export interface LeadingSong {
+  readonly title: string;
+  /** Of the chords that are new, those it teaches. */
+  readonly teaches: readonly string[];
+}
+
+const MOST_LEADING = 2;
+
+/**
+ * Finds songs that lead to one that is for later: those that teach most of its new chords, of such the ones with
+ * fewest others that are new too.
+ *
+ * @example
+ * leadingTo({ newGrips: ['F', 'Bm'], grips: ['F', 'Bm', 'G'] }, [{ title: 'Waltz', grips: ['F', 'C'] }]) // [{ title: 'Waltz', teaches: ['F'] }]
+ */
+export function leadingTo(
+  { newGrips, grips }: { readonly newGrips: readonly string[]; readonly grips: readonly string[] },
+  songs: readonly { readonly title: string; readonly grips: readonly string[] }[],
+): readonly LeadingSong[] {
+  return songs
+    .map((song) => ({
+      title: song.title,
+      teaches: newGrips.filter((name) => song.grips.includes(name)),
+      foreign: song.grips.filter((name) => !grips.includes(name)).length,
+    }))
+    .filter(({ teaches }) => teaches.length > 0 && teaches.length < grips.length)
+    .toSorted((a, b) => b.teaches.length - a.teaches.length || a.foreign - b.foreign)
+    .slice(0, MOST_LEADING)
+    .map(({ title, teaches }) => ({ title, teaches }));
+}
+
 function isSameSong(a: Wish, b: Wish): boolean {
   const isByOthers = a.playedBy !== '' && b.playedBy !== '' && !isSameTitle(a.playedBy, b.playedBy);
   return isSameTitle(a.title, b.title) && !isByOthers;
@@ -152,72 +220,4 @@ function sharedReason(
   const shared = own.filter((name) => elsewhere.has(name)).length;
   const words = `${shared} of ${counted(own.length, 'chord', 'chords')} in other songs asked for or in work`;
   return { kind: 'shared', points: (weight * shared) / own.length, words };
-}
-
-/**
- * Ranks what is asked for: requests for one song stand together however its title was written, and the song that is
- * worth taking up first comes first, by how well it fits who asks, how many ask, how long they wait, when it is
- * wanted, what is prepared and how much of it other songs share; weights by the assumptions table.
- *
- * @example
- * queueOf([], { today: '2026-11-27', inWork: [] }) // []
- */
-export function queueOf<One extends Wish>(
-  wishes: readonly One[],
-  { today, inWork, constants = USUAL_CONSTANTS }: QueueOptions,
-): readonly QueueEntry<One>[] {
-  const groups = joined(wishes);
-  const entries = groups.map((group): QueueEntry<One> => {
-    const others = groups
-      .filter((one) => one !== group)
-      .map((one) => one.flatMap(({ grips }) => grips));
-    const reasons = [
-      fitReason(group, constants.requestFit),
-      asksReason(group, constants.requestAsks),
-      waitsReason(group, today, constants.requestWaits),
-      wantedReason(group, today, constants.requestWanted),
-      preparedReason(group, constants.requestPrepared),
-      sharedReason(group, [...inWork, ...others], constants.requestShared),
-    ]
-      .filter(({ words }) => words !== '')
-      // To a tenth, so that what is shown adds up.
-      .map((reason) => ({ ...reason, points: tenths(reason.points) }))
-      .toSorted((a, b) => b.points - a.points);
-    const score = tenths(reasons.reduce((sum, { points }) => sum + points, 0));
-    return { title: titleOf(group), wishes: group, score, reasons };
-  });
-  const asked = ({ wishes: [first] }: QueueEntry<One>): string => first?.askedOn ?? '';
-  return entries.toSorted((a, b) => b.score - a.score || asked(a).localeCompare(asked(b)));
-}
-
-/** A song that teaches some of what another one needs. */
-export interface LeadingSong {
-  readonly title: string;
-  /** Of the chords that are new, those it teaches. */
-  readonly teaches: readonly string[];
-}
-
-const MOST_LEADING = 2;
-
-/**
- * Finds songs that lead to one that is for later: those that teach most of its new chords, of such the ones with
- * fewest others that are new too.
- *
- * @example
- * leadingTo({ newGrips: ['F', 'Bm'], grips: ['F', 'Bm', 'G'] }, [{ title: 'Waltz', grips: ['F', 'C'] }]) // [{ title: 'Waltz', teaches: ['F'] }]
- */
-export function leadingTo(
-  { newGrips, grips }: { readonly newGrips: readonly string[]; readonly grips: readonly string[] },
-  songs: readonly { readonly title: string; readonly grips: readonly string[] }[],
-): readonly LeadingSong[] {
-  return songs
-    .map((song) => ({
-      title: song.title,
-      teaches: newGrips.filter((name) => song.grips.includes(name)),
-      foreign: song.grips.filter((name) => !grips.includes(name)).length,
-    }))
-    .filter(({ teaches }) => teaches.length > 0 && teaches.length < grips.length)
-    .toSorted((a, b) => b.teaches.length - a.teaches.length || a.foreign - b.foreign)
-    .slice(0, MOST_LEADING)
-    .map(({ title, teaches }) => ({ title, teaches }));
 }

@@ -21,14 +21,25 @@ const WEIGHT = { open: 1, barre: 2, firstBarre: 3, moved: 0.5 } as const;
 const OWNED_FOR_ONE_MORE = 8;
 const MOST_MORE = 3;
 
-function isBarre({ fingers }: SongGrip): boolean {
-  return isFullBarre(fingers);
-}
-
 /** What may be new at once: more for who owns many grips. */
 export function mostNew({ constants, student }: Workpiece): number {
   const more = Math.min(MOST_MORE, student.ownedGrips.length / OWNED_FOR_ONE_MORE);
   return constants.fitNewGrips + more;
+}
+
+/** What speaks against a plan now; nothing where it fits. */
+export function stopsOf(plan: StepPlan, practice: Practice, bounds: Bounds): readonly Stop[] {
+  const { verdict } = deadlineOf(plan.time, bounds.by, practice);
+  const stops: Readonly<Record<Stop, boolean>> = {
+    new: newness(plan.work) > bounds.mostNew,
+    tight: tightness(plan) > plan.work.constants.fitTightness,
+    long: plan.time.minutes > 0 && verdict === 'misses',
+  };
+  return (['new', 'tight', 'long'] as const).filter((one) => stops[one]);
+}
+
+function isBarre({ fingers }: SongGrip): boolean {
+  return isFullBarre(fingers);
 }
 
 /** How much is new, in open grips: the first barre is three of them, a known shape elsewhere half a one. */
@@ -49,15 +60,4 @@ function newness(work: Workpiece): number {
 function tightness({ work, goal }: StepPlan): number {
   const [slow] = changeTimesOf(work, goal);
   return slow ? slow.takes / slow.has : 0;
-}
-
-/** What speaks against a plan now; nothing where it fits. */
-export function stopsOf(plan: StepPlan, practice: Practice, bounds: Bounds): readonly Stop[] {
-  const { verdict } = deadlineOf(plan.time, bounds.by, practice);
-  const stops: Readonly<Record<Stop, boolean>> = {
-    new: newness(plan.work) > bounds.mostNew,
-    tight: tightness(plan) > plan.work.constants.fitTightness,
-    long: plan.time.minutes > 0 && verdict === 'misses',
-  };
-  return (['new', 'tight', 'long'] as const).filter((one) => stops[one]);
 }

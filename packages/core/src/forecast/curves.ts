@@ -12,23 +12,11 @@ export interface Curve {
 /** Curves of one kind; each kind is as likely before anything is known. */
 export type Family = readonly Curve[];
 
-function grid<A, B, C>(
-  as: readonly A[],
-  bs: readonly B[],
-  cs: readonly C[],
-): readonly (readonly [A, B, C])[] {
-  return as.flatMap((a) => bs.flatMap((b) => cs.map((c) => [a, b, c] as const)));
-}
-
 /** Where it began, about the first that was seen. */
 const ABOUT = [-0.06, -0.03, 0, 0.03];
 const CEILINGS = [1.04, 1.08, 1.2, 1.5];
 const TAUS = [0.15, 0.25, 0.4, 0.6, 0.9, 1.3, 2, 3, 4.5, 7, 11];
 const GAINS = [0.02, 0.04, 0.06, 0.09, 0.12, 0.16, 0.2, 0.25, 0.3, 0.37, 0.45, 0.55];
-
-function saturating(start: number, ceiling: number, tau: number): Curve['at'] {
-  return (x) => ceiling - (ceiling - start) * Math.exp(-x / tau);
-}
 
 /** Whoever practises gets there with so many times the practice that was watched. */
 const LONGEST_WAY = 8;
@@ -37,24 +25,6 @@ const WHEN = [0.3, 0.6, 0.85, 1.05, 1.25, 1.5, 1.9, 2.4];
 const AFTER = [0.1, 0.3, 0.7];
 const STILL = 0.03;
 const JUMP_TAKES = 0.06;
-
-/** Standing nearly still, then up at once, and on from there. */
-function jumping({
-  start,
-  by,
-  when,
-  after,
-}: {
-  readonly start: number;
-  readonly by: number;
-  readonly when: number;
-  readonly after: number;
-}): Curve['at'] {
-  return (x) => {
-    const since = Math.max(0, x - when);
-    return start + STILL * Math.min(x, when) + by * Math.min(1, since / JUMP_TAKES) + after * since;
-  };
-}
 
 /**
  * Gives the kinds of curves by which learning goes, all from about a first share of the goal: towards a ceiling
@@ -94,4 +64,34 @@ export function familiesFrom(first: number): readonly Family[] {
   return [ceiling, power, line, jump, forgetful, dip].map((family) =>
     family.filter(({ at }) => at(LONGEST_WAY) >= 1),
   );
+}
+
+function grid<A, B, C>(
+  as: readonly A[],
+  bs: readonly B[],
+  cs: readonly C[],
+): readonly (readonly [A, B, C])[] {
+  return as.flatMap((a) => bs.flatMap((b) => cs.map((c) => [a, b, c] as const)));
+}
+
+function saturating(start: number, ceiling: number, tau: number): Curve['at'] {
+  return (x) => ceiling - (ceiling - start) * Math.exp(-x / tau);
+}
+
+/** Standing nearly still, then up at once, and on from there. */
+function jumping({
+  start,
+  by,
+  when,
+  after,
+}: {
+  readonly start: number;
+  readonly by: number;
+  readonly when: number;
+  readonly after: number;
+}): Curve['at'] {
+  return (x) => {
+    const since = Math.max(0, x - when);
+    return start + STILL * Math.min(x, when) + by * Math.min(1, since / JUMP_TAKES) + after * since;
+  };
 }

@@ -55,6 +55,43 @@ interface Course {
   readonly idleDays: number;
 }
 
+/** A curve, and the chance that it is one of those before it or itself. */
+interface Weighed {
+  readonly curve: Curve;
+  readonly upTo: number;
+}
+
+/**
+ * Foretells when a tempo is reached: curves of six kinds weighed by how well they fit what was clean after how
+ * much practice, and days of practice like those of the last four weeks. The same request gives the same answer.
+ *
+ * @example
+ * forecast({ goalBpm: 92, tries: [], minutesByDay: [], today: '2026-11-26', seed: 1 }) // { enough: false, need: '4 more results with a tempo' }
+ */
+export function forecast(request: ForecastRequest): Forecast {
+  const ordered = request.tries
+    .filter(({ on, cleanBpm }) => daysBetween(on, request.today) >= 0 && cleanBpm > 0)
+    .toSorted((a, b) => a.on.localeCompare(b.on));
+  const need = needed(ordered);
+  if (need !== undefined) return { enough: false, need };
+  const recent = request.minutesByDay.slice(-LOOK_BACK_DAYS);
+  if (!recent.some((one) => one > 0))
+    return { enough: false, need: 'practice in the last four weeks' };
+  const random = seeded(request.seed);
+  const course = courseOf(request, ordered);
+  const weighed = weigh(course);
+  const days = Array.from({ length: DRAWS }, () => {
+    const at = random();
+    const { curve } = weighed.find(({ upTo }) => upTo >= at) ?? { curve: undefined };
+    return curve ? daysToGoal(curve, { course, recent, random }) : Infinity;
+  }).toSorted((a, b) => a - b);
+  const at = (share: number): Day | null => {
+    const count = days[Math.round(share * (DRAWS - 1))] ?? Infinity;
+    return Number.isFinite(count) ? dayAfter(request.today, count) : null;
+  };
+  return { enough: true, p10: at(0.1), p50: at(0.5), p90: at(0.9) };
+}
+
 function minutesOn(day: Day, { minutesByDay, today, tries }: ForecastRequest): number {
   const back = daysBetween(day, today);
   const own = tries.filter(({ on }) => on === day).reduce((sum, one) => sum + one.minutes, 0);
@@ -100,12 +137,6 @@ function logLikelihood(curve: Curve, seen: readonly Seen[]): number {
   );
   const most = Math.max(...logs);
   return most + Math.log(logs.reduce((sum, one) => sum + Math.exp(one - most), 0) / logs.length);
-}
-
-/** A curve, and the chance that it is one of those before it or itself. */
-interface Weighed {
-  readonly curve: Curve;
-  readonly upTo: number;
 }
 
 function weigh(course: Course): readonly Weighed[] {
@@ -156,35 +187,4 @@ function needed(ordered: readonly ForecastTry[]): string | undefined {
   return span < LEAST_DAYS
     ? `results over ${LEAST_DAYS} days; so far they are over ${span}`
     : undefined;
-}
-
-/**
- * Foretells when a tempo is reached: curves of six kinds weighed by how well they fit what was clean after how
- * much practice, and days of practice like those of the last four weeks. The same request gives the same answer.
- *
- * @example
- * forecast({ goalBpm: 92, tries: [], minutesByDay: [], today: '2026-11-26', seed: 1 }) // { enough: false, need: '4 more results with a tempo' }
- */
-export function forecast(request: ForecastRequest): Forecast {
-  const ordered = request.tries
-    .filter(({ on, cleanBpm }) => daysBetween(on, request.today) >= 0 && cleanBpm > 0)
-    .toSorted((a, b) => a.on.localeCompare(b.on));
-  const need = needed(ordered);
-  if (need !== undefined) return { enough: false, need };
-  const recent = request.minutesByDay.slice(-LOOK_BACK_DAYS);
-  if (!recent.some((one) => one > 0))
-    return { enough: false, need: 'practice in the last four weeks' };
-  const random = seeded(request.seed);
-  const course = courseOf(request, ordered);
-  const weighed = weigh(course);
-  const days = Array.from({ length: DRAWS }, () => {
-    const at = random();
-    const { curve } = weighed.find(({ upTo }) => upTo >= at) ?? { curve: undefined };
-    return curve ? daysToGoal(curve, { course, recent, random }) : Infinity;
-  }).toSorted((a, b) => a - b);
-  const at = (share: number): Day | null => {
-    const count = days[Math.round(share * (DRAWS - 1))] ?? Infinity;
-    return Number.isFinite(count) ? dayAfter(request.today, count) : null;
-  };
-  return { enough: true, p10: at(0.1), p50: at(0.5), p90: at(0.9) };
 }

@@ -5,24 +5,6 @@ import type { HandWords } from './hand-words';
 /** So many fingers are told where they go; more are only named. */
 const MOST_TOLD = 2;
 
-function fingersIn(moves: readonly FingerMove[]): string {
-  return listed(moves.map(({ finger }) => (finger === 'T' ? 'thumb' : String(finger))));
-}
-
-function wayWords({ finger, to, does }: FingerMove, words: HandWords): string {
-  if (!to) return '';
-  const who = finger === 'T' ? 'Thumb' : String(finger);
-  const fret = words.fret(to.fret);
-  return does === 'slides'
-    ? `${who} slides to ${fret}.`
-    : `${who} to ${words.string(to.place)} ${fret}.`;
-}
-
-function flatWords({ finger, to, does }: FingerMove, words: HandWords): string {
-  const fret = to ? words.fret(to.fret) : '';
-  return does === 'slides' ? `Slide ${finger} flat to ${fret}.` : `Lay ${finger} flat at ${fret}.`;
-}
-
 /**
  * Says a change so short that it is read from a metre away while one plays: what stays, what lies flat,
  * where one or two fingers go; of more fingers only which.
@@ -49,4 +31,22 @@ export function shortLine({ moves, shapeMove, line }: Change, words: HandWords):
       : '',
   ].filter(Boolean);
   return said.join(' ') || 'Nothing moves.';
+}
+
+function fingersIn(moves: readonly FingerMove[]): string {
+  return listed(moves.map(({ finger }) => (finger === 'T' ? 'thumb' : String(finger))));
+}
+
+function wayWords({ finger, to, does }: FingerMove, words: HandWords): string {
+  if (!to) return '';
+  const who = finger === 'T' ? 'Thumb' : String(finger);
+  const fret = words.fret(to.fret);
+  return does === 'slides'
+    ? `${who} slides to ${fret}.`
+    : `${who} to ${words.string(to.place)} ${fret}.`;
+}
+
+function flatWords({ finger, to, does }: FingerMove, words: HandWords): string {
+  const fret = to ? words.fret(to.fret) : '';
+  return does === 'slides' ? `Slide ${finger} flat to ${fret}.` : `Lay ${finger} flat at ${fret}.`;
 }

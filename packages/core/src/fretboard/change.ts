@@ -42,16 +42,103 @@ export interface Change {
 
 const FINGER_ORDER = ['T', 1, 2, 3, 4] as const;
 
-function fingersOf(held: HeldGrip, hand: Hand): Fingers {
-  return held.fingers ?? fingeringOf(held.grip, hand)?.fingers ?? held.grip.map(() => null);
-}
-
 /** One finger as it lies: on a string, or flat over several at one fret. */
 interface Lying {
   readonly finger: Exclude<Finger, null>;
   readonly fret: number;
   readonly lowest: number;
   readonly highest: number;
+}
+
+interface Hands {
+  readonly before: readonly Lying[];
+  readonly after: readonly Lying[];
+}
+
+const WORDS = [
+  'no',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+] as const;
+
+interface Words extends HandWords {
+  readonly stringCount: number;
+}
+
+/** Whose change it is, and how it is said. */
+export interface ChangeOptions {
+  readonly hand: Hand;
+  /** How much slower than usual this player is; 1 by default. */
+  readonly paceFactor?: number;
+  /** The words for strings and frets; numbers, frets from the capo by default. */
+  readonly words?: HandWords;
+}
+
+/**
+ * Works out how to get from one grip to the next: what each finger does, how long it takes a usual
+ * player times `paceFactor` (1 by default), and one line of words. Time formula: assumptions table.
+ *
+ * @example
+ * changeBetween({ grip: parseGrip('022000') }, { grip: parseGrip('022100') }, { hand: USUAL_HAND }).moves.length // 3
+ */
+export function changeBetween(
+  from: HeldGrip,
+  to: HeldGrip,
+  { hand, paceFactor = 1, words = plainWords(to.grip) }: ChangeOptions,
+): Change {
+  const hands = handsOf(from, to, hand);
+  const moves = movesOf(hands, hand);
+  const shape = wholeMove(from, to, hand);
+  const said = { ...words, stringCount: to.grip.length };
+  const struck = struckWord(from.grip, to.grip, said);
+  return {
+    moves,
+    shapeMove: shape,
+    barre: barreMove(hands),
+    seconds: seconds(predictedSeconds(moves, hands, shape) * paceFactor),
+    line: shape
+      ? [shapeLine(shape), struck].filter(Boolean).join(' ')
+      : lineOf(moves, said, struck),
+  };
+}
+
+/**
+ * Lists the fingers that stay where they are in a change.
+ *
+ * @example
+ * stayingFingers(changeBetween({ grip: parseGrip('320033') }, { grip: parseGrip('310033') }, { hand: USUAL_HAND })) // [2, 3, 4]
+ */
+export function stayingFingers({ moves }: Change): readonly FingerMove['finger'][] {
+  return moves.flatMap((move) => (move.does === 'stays' ? [move.finger] : []));
+}
+
+/** The way of one finger along or across the neck. */
+export interface FingerWay {
+  readonly from: Place;
+  readonly to: Place;
+}
+
+/**
+ * Lists the ways of the fingers that slide or move in a change, for arrows.
+ *
+ * @example
+ * fingerWays(changeBetween({ grip: parseGrip('000000') }, { grip: parseGrip('022000') }, { hand: USUAL_HAND })) // []
+ */
+export function fingerWays({ moves }: Change): readonly FingerWay[] {
+  return moves.flatMap(({ does, from, to }) =>
+    (does === 'moves' || does === 'slides') && from && to ? [{ from, to }] : [],
+  );
+}
+
+function fingersOf(held: HeldGrip, hand: Hand): Fingers {
+  return held.fingers ?? fingeringOf(held.grip, hand)?.fingers ?? held.grip.map(() => null);
 }
 
 function lyingOf(finger: Lying['finger'], held: HeldGrip, fingers: Fingers): Lying | undefined {
@@ -105,11 +192,6 @@ function moveOf(
   const isAlong = isFlat(a) === isFlat(b) && (isFlat(a) || a.lowest === b.lowest);
   const mm = reachBetween(centreOf(a), centreOf(b), hand);
   return { does: isAlong ? 'slides' : 'moves', ...ends, mm };
-}
-
-interface Hands {
-  readonly before: readonly Lying[];
-  readonly after: readonly Lying[];
 }
 
 function handsOf(from: HeldGrip, to: HeldGrip, hand: Hand): Hands {
@@ -215,19 +297,6 @@ function goalWord(move: FingerMove, words: Words): string {
   return move.does === 'moves' ? `${who} moves to ${target}.` : `${who} lands on ${target}.`;
 }
 
-const WORDS = [
-  'no',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-] as const;
-
 function numberWord(count: number): string {
   return WORDS[count] ?? String(count);
 }
@@ -254,10 +323,6 @@ function isSameHand(from: HeldGrip, to: HeldGrip, hand: Hand): boolean {
 function wholeMove(from: HeldGrip, to: HeldGrip, hand: Hand): ShapeMove | null {
   const move = shapeMove(from.grip, to.grip);
   return move && isSameHand(from, to, hand) ? move : null;
-}
-
-interface Words extends HandWords {
-  readonly stringCount: number;
 }
 
 /** Which strings are struck, each by itself: never all of them where one is muted. Nothing where they are those of before. */
@@ -291,69 +356,4 @@ function lineOf(moves: readonly FingerMove[], words: Words, struck: string): str
   ];
   const said = parts.filter(Boolean).join(' ') || 'Nothing moves.';
   return [said, struck].filter(Boolean).join(' ');
-}
-
-/** Whose change it is, and how it is said. */
-export interface ChangeOptions {
-  readonly hand: Hand;
-  /** How much slower than usual this player is; 1 by default. */
-  readonly paceFactor?: number;
-  /** The words for strings and frets; numbers, frets from the capo by default. */
-  readonly words?: HandWords;
-}
-
-/**
- * Works out how to get from one grip to the next: what each finger does, how long it takes a usual
- * player times `paceFactor` (1 by default), and one line of words. Time formula: assumptions table.
- *
- * @example
- * changeBetween({ grip: parseGrip('022000') }, { grip: parseGrip('022100') }, { hand: USUAL_HAND }).moves.length // 3
- */
-export function changeBetween(
-  from: HeldGrip,
-  to: HeldGrip,
-  { hand, paceFactor = 1, words = plainWords(to.grip) }: ChangeOptions,
-): Change {
-  const hands = handsOf(from, to, hand);
-  const moves = movesOf(hands, hand);
-  const shape = wholeMove(from, to, hand);
-  const said = { ...words, stringCount: to.grip.length };
-  const struck = struckWord(from.grip, to.grip, said);
-  return {
-    moves,
-    shapeMove: shape,
-    barre: barreMove(hands),
-    seconds: seconds(predictedSeconds(moves, hands, shape) * paceFactor),
-    line: shape
-      ? [shapeLine(shape), struck].filter(Boolean).join(' ')
-      : lineOf(moves, said, struck),
-  };
-}
-
-/**
- * Lists the fingers that stay where they are in a change.
- *
- * @example
- * stayingFingers(changeBetween({ grip: parseGrip('320033') }, { grip: parseGrip('310033') }, { hand: USUAL_HAND })) // [2, 3, 4]
- */
-export function stayingFingers({ moves }: Change): readonly FingerMove['finger'][] {
-  return moves.flatMap((move) => (move.does === 'stays' ? [move.finger] : []));
-}
-
-/** The way of one finger along or across the neck. */
-export interface FingerWay {
-  readonly from: Place;
-  readonly to: Place;
-}
-
-/**
- * Lists the ways of the fingers that slide or move in a change, for arrows.
- *
- * @example
- * fingerWays(changeBetween({ grip: parseGrip('000000') }, { grip: parseGrip('022000') }, { hand: USUAL_HAND })) // []
- */
-export function fingerWays({ moves }: Change): readonly FingerWay[] {
-  return moves.flatMap(({ does, from, to }) =>
-    (does === 'moves' || does === 'slides') && from && to ? [{ from, to }] : [],
-  );
 }

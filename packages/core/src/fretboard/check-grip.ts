@@ -44,18 +44,47 @@ const FIFTH = 7;
 const MAJOR_THIRD = 4;
 const FOURTH = 5;
 
-/** A fourth right above a major third rubs: it is a finger that slipped, whatever it could be called. */
-function isColour({ quality }: ChordName, interval: number): boolean {
-  const rubs = interval === FOURTH && quality.tones.includes(MAJOR_THIRD);
-  return COLOURS.includes(interval) && !rubs;
-}
-
 interface Compared {
   readonly missing: readonly number[];
   readonly extra: readonly number[];
   readonly bass: number;
   /** All that is struck, the lowest first. */
   readonly sounding: readonly number[];
+}
+
+/** Frets between the fingers of one hand. */
+const HAND_SPAN = 3;
+
+const KIND_ORDER: readonly SlipKind[] = ['moved', 'forgotten', 'extra', 'shape'];
+
+/**
+ * Lays a grip beside the name it is taught by, as a shape: does it sound the name, leave out its
+ * third or seventh, sound more, or sound something else; and which slip makes the name true when it is
+ * mended: a finger one string or one fret off, one forgotten or too many, the whole shape a string off. A missing plain fifth still agrees.
+ *
+ * @example
+ * checkGrip(parseChordName('C'), [null, 3, 2, 0, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).verdict // 'agrees'
+ * @example
+ * checkGrip(parseChordName('C'), [null, 3, 0, 2, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).slips.map((slip) => formatGrip(slip.grip)) // ['x32010', 'x32x10']
+ */
+export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck {
+  const compared = compare(name, soundingTones(grip, { ...setup, capo: 0 }));
+  const verdict = isBassAlone(name, compared) ? 'bass' : verdictOf(name, compared);
+  const toTone = (interval: number): PitchClass => toPitchClass(interval + name.root);
+  return {
+    verdict,
+    missing: compared.missing.map(toTone),
+    extra: compared.extra.map(toTone),
+    sounds: nameGrip(grip, { ...setup, capo: 0 }, { count: 1 }).shape[0]?.name ?? '',
+    slips:
+      verdict === 'agrees' || verdict === 'bass' ? [] : slipsOf({ name, grip, verdict }, setup),
+  };
+}
+
+/** A fourth right above a major third rubs: it is a finger that slipped, whatever it could be called. */
+function isColour({ quality }: ChordName, interval: number): boolean {
+  const rubs = interval === FOURTH && quality.tones.includes(MAJOR_THIRD);
+  return COLOURS.includes(interval) && !rubs;
 }
 
 /** What is missing and extra, in semitones above the taught root. */
@@ -193,11 +222,6 @@ function shapeSlips(grip: Grip): readonly GripSlip[] {
   }));
 }
 
-/** Frets between the fingers of one hand. */
-const HAND_SPAN = 3;
-
-const KIND_ORDER: readonly SlipKind[] = ['moved', 'forgotten', 'extra', 'shape'];
-
 /** The likeliest first: what becomes a shape everybody knows, then the smallest slip that leaves most ringing. */
 function inOrder(slips: readonly GripSlip[], known: ReadonlySet<string>): readonly GripSlip[] {
   const rank = ({ grip, kind }: GripSlip): number =>
@@ -236,28 +260,4 @@ function slipsOf(
 
 function isHeld(grip: Grip): boolean {
   return fingeringOf(grip, USUAL_HAND, { thumb: true }) !== undefined;
-}
-
-/**
- * Lays a grip beside the name it is taught by, as a shape: does it sound the name, leave out its
- * third or seventh, sound more, or sound something else; and which slip makes the name true when it is
- * mended: a finger one string or one fret off, one forgotten or too many, the whole shape a string off. A missing plain fifth still agrees.
- *
- * @example
- * checkGrip(parseChordName('C'), [null, 3, 2, 0, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).verdict // 'agrees'
- * @example
- * checkGrip(parseChordName('C'), [null, 3, 0, 2, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).slips.map((slip) => formatGrip(slip.grip)) // ['x32010', 'x32x10']
- */
-export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck {
-  const compared = compare(name, soundingTones(grip, { ...setup, capo: 0 }));
-  const verdict = isBassAlone(name, compared) ? 'bass' : verdictOf(name, compared);
-  const toTone = (interval: number): PitchClass => toPitchClass(interval + name.root);
-  return {
-    verdict,
-    missing: compared.missing.map(toTone),
-    extra: compared.extra.map(toTone),
-    sounds: nameGrip(grip, { ...setup, capo: 0 }, { count: 1 }).shape[0]?.name ?? '',
-    slips:
-      verdict === 'agrees' || verdict === 'bass' ? [] : slipsOf({ name, grip, verdict }, setup),
-  };
 }

@@ -70,21 +70,6 @@ interface Wanted {
   readonly bass: PitchClass;
 }
 
-function wantedOf({ name, colours }: GripSearch): Wanted {
-  const { root, quality, bass } = name;
-  const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...quality.spare];
-  const needed = quality.tones.filter((tone) => !spare.includes(tone));
-  const toTones = (intervals: readonly number[]): ToneSet =>
-    toToneSet(intervals.map((one) => root + one));
-  const tones = toToneSet(chordTones(name));
-  return {
-    tones,
-    needed: toTones(needed) | (1 << bass),
-    allowed: colours ? tones | toTones(COLOURS) : tones,
-    bass,
-  };
-}
-
 const MUTED = -1;
 
 /** One string in a position: its open note, the frets that may be held, and the tones they give. */
@@ -207,6 +192,50 @@ class PositionSearch {
   }
 }
 
+/**
+ * Finds grips that sound a chord name as a shape (as if the capo were the nut), those a teacher shows
+ * first, then the easiest, each with how it is held and what it loses or gains; empty when this tuning and hand offer none.
+ *
+ * @example
+ * findGrips({ name: parseChordName('Em'), setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND, count: 1 }).map((found) => formatGrip(found.grip)) // ['022000']
+ */
+export function findGrips(search: GripSearch): readonly FoundGrip[] {
+  const wanted = wantedOf(search);
+  const open = openNotes(search.setup.tuning);
+  const positions = new PositionSearch(search);
+  for (let position = 1; position <= HIGHEST_POSITION; position++) positions.at(position);
+  const priced = (grip: Grip): Priced => {
+    const bits = soundBits(grip, open);
+    const effort = effortOf(grip, bits, wanted);
+    return { grip, bits, effort, rough: roughCost(grip, effort) };
+  };
+  const usual = usualShapes(search.name, search.setup.tuning).map(priced);
+  const shown = new Set(usual.map(({ grip }) => grip.join()));
+  const likely = positions.found
+    .map(priced)
+    .filter(({ grip }) => !shown.has(grip.join()))
+    .sort((a, b) => a.rough - b.rough)
+    .slice(0, TRIED);
+  const hold = (isUsual: boolean) => (one: Priced) => held(one, { search, wanted, isUsual });
+  const others = likely.flatMap(hold(false)).sort((a, b) => a.cost - b.cost);
+  return [...usual.flatMap(hold(true)), ...others].slice(0, search.count);
+}
+
+function wantedOf({ name, colours }: GripSearch): Wanted {
+  const { root, quality, bass } = name;
+  const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...quality.spare];
+  const needed = quality.tones.filter((tone) => !spare.includes(tone));
+  const toTones = (intervals: readonly number[]): ToneSet =>
+    toToneSet(intervals.map((one) => root + one));
+  const tones = toToneSet(chordTones(name));
+  return {
+    tones,
+    needed: toTones(needed) | (1 << bass),
+    allowed: colours ? tones | toTones(COLOURS) : tones,
+    bass,
+  };
+}
+
 /** Muted strings between struck ones, which a fingertip has to touch. */
 function innerMutedOf(grip: Grip): number {
   const first = grip.findIndex((fret) => fret !== null);
@@ -246,35 +275,6 @@ function roughCost(grip: Grip, effort: number): number {
   const frets = grip.filter((fret): fret is number => !!fret);
   const span = frets.length === 0 ? 0 : Math.max(...frets) - Math.min(...frets);
   return effort + Math.min(4, frets.length) * COST.fretted + span * COST.span;
-}
-
-/**
- * Finds grips that sound a chord name as a shape (as if the capo were the nut), those a teacher shows
- * first, then the easiest, each with how it is held and what it loses or gains; empty when this tuning and hand offer none.
- *
- * @example
- * findGrips({ name: parseChordName('Em'), setup: { tuning: STANDARD_TUNING, capo: 0 }, hand: USUAL_HAND, count: 1 }).map((found) => formatGrip(found.grip)) // ['022000']
- */
-export function findGrips(search: GripSearch): readonly FoundGrip[] {
-  const wanted = wantedOf(search);
-  const open = openNotes(search.setup.tuning);
-  const positions = new PositionSearch(search);
-  for (let position = 1; position <= HIGHEST_POSITION; position++) positions.at(position);
-  const priced = (grip: Grip): Priced => {
-    const bits = soundBits(grip, open);
-    const effort = effortOf(grip, bits, wanted);
-    return { grip, bits, effort, rough: roughCost(grip, effort) };
-  };
-  const usual = usualShapes(search.name, search.setup.tuning).map(priced);
-  const shown = new Set(usual.map(({ grip }) => grip.join()));
-  const likely = positions.found
-    .map(priced)
-    .filter(({ grip }) => !shown.has(grip.join()))
-    .sort((a, b) => a.rough - b.rough)
-    .slice(0, TRIED);
-  const hold = (isUsual: boolean) => (one: Priced) => held(one, { search, wanted, isUsual });
-  const others = likely.flatMap(hold(false)).sort((a, b) => a.cost - b.cost);
-  return [...usual.flatMap(hold(true)), ...others].slice(0, search.count);
 }
 
 interface Priced {

@@ -55,12 +55,52 @@ const COST = {
   reach: 2,
 } as const;
 
+const THUMB_SPAN = 2;
+
+/** What a way of holding is built for. */
+interface Holding {
+  readonly grip: Grip;
+  readonly places: readonly Place[];
+  readonly hand: Hand;
+}
+
+const MANY_BETWEEN = 2;
+
+/**
+ * Lists the ways to hold a grip, easiest first; none when this hand cannot hold it.
+ *
+ * @example
+ * fingeringsOf(parseGrip('022000'), USUAL_HAND).length > 1 // true
+ */
+export function fingeringsOf(
+  grip: Grip,
+  hand: Hand,
+  options: FingeringOptions = {},
+): readonly Fingering[] {
+  return waysOf(grip, hand, options)
+    .map((held) => toFingering(grip, held, hand))
+    .sort((a, b) => a.cost - b.cost);
+}
+
+/**
+ * Finds the easiest way to hold a grip with four fingers: fingers in fret order, one place each or
+ * a barre; undefined when this hand cannot hold it.
+ *
+ * @example
+ * formatFingers(fingeringOf(parseGrip('x32010'), USUAL_HAND).fingers) // '.32.1.'
+ */
+export function fingeringOf(
+  grip: Grip,
+  hand: Hand,
+  options?: FingeringOptions,
+): Fingering | undefined {
+  return fingeringsOf(grip, hand, options)[0];
+}
+
 function frettedPlaces(grip: Grip): readonly Place[] {
   const places = grip.flatMap((fret, place) => (fret ? [{ fret, place }] : []));
   return places.sort((a, b) => a.fret - b.fret || a.place - b.place);
 }
-
-const THUMB_SPAN = 2;
 
 /**
  * A finger can lie over two strings only if nothing between them sounds lower than its fret; a muted
@@ -79,13 +119,6 @@ function canBarre(grip: Grip, [a, b]: readonly [Place, Place], finger: number): 
 function isLiftedByBarre(held: readonly Held[], next: Place, finger: number): boolean {
   const laid = held.filter((one) => one.finger === finger);
   return laid.length > 0 && finger !== 1 && Math.abs((laid[0]?.place ?? 0) - next.place) > 3;
-}
-
-/** What a way of holding is built for. */
-interface Holding {
-  readonly grip: Grip;
-  readonly places: readonly Place[];
-  readonly hand: Hand;
 }
 
 /** A finger too far from one that is down already rules out everything that follows. */
@@ -153,8 +186,6 @@ function barreCost(grip: Grip, barre: Barre): number {
   const open = grip[to + 1] === 0 ? COST.besideOpen : among;
   return laid + muted * COST.mutedUnder + open;
 }
-
-const MANY_BETWEEN = 2;
 
 /**
  * Two tips at the lowest fret with a handful held further up between them: there finger 1 lies flat.
@@ -227,35 +258,4 @@ function waysOf(grip: Grip, hand: Hand, options: FingeringOptions): readonly (re
   const isNear = rest.every((one) => Math.abs(one.fret - low.fret) <= THUMB_SPAN);
   const thumbed = isNear ? assign({ grip, places: rest, hand }, []) : [];
   return [...ways, ...thumbed.map((held) => [...held, { ...low, finger: 'T' as const }])];
-}
-
-/**
- * Lists the ways to hold a grip, easiest first; none when this hand cannot hold it.
- *
- * @example
- * fingeringsOf(parseGrip('022000'), USUAL_HAND).length > 1 // true
- */
-export function fingeringsOf(
-  grip: Grip,
-  hand: Hand,
-  options: FingeringOptions = {},
-): readonly Fingering[] {
-  return waysOf(grip, hand, options)
-    .map((held) => toFingering(grip, held, hand))
-    .sort((a, b) => a.cost - b.cost);
-}
-
-/**
- * Finds the easiest way to hold a grip with four fingers: fingers in fret order, one place each or
- * a barre; undefined when this hand cannot hold it.
- *
- * @example
- * formatFingers(fingeringOf(parseGrip('x32010'), USUAL_HAND).fingers) // '.32.1.'
- */
-export function fingeringOf(
-  grip: Grip,
-  hand: Hand,
-  options?: FingeringOptions,
-): Fingering | undefined {
-  return fingeringsOf(grip, hand, options)[0];
 }

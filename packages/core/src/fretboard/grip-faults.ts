@@ -25,6 +25,39 @@ interface Fingered {
 
 const HIGHEST_FROM_NUT = 24;
 
+/**
+ * Finds what is wrong with holding a grip: fingers on strings that are not held, one finger in two
+ * places, frets beyond the neck, more than four fingers can hold, reaches over comfortable. Empty
+ * for a grip that is in order.
+ *
+ * @example
+ * gripFaults({ grip: parseGrip('x32010') }, USUAL_HAND) // []
+ * @example
+ * gripFaults({ grip: parseGrip('x32010'), fingers: parseFingers('132.1.') }, USUAL_HAND).map((fault) => fault.string) // [6]
+ */
+export function gripFaults(
+  { grip, fingers }: GivenGrip,
+  hand: Hand,
+  words: HandWords = plainWords(grip),
+): readonly GripFault[] {
+  const said = [
+    ...neckFaults(grip, hand, words),
+    ...(fingers ? fingerFaults({ grip, fingers }, words) : []),
+  ];
+  if (said.length > 0) return said;
+  const usual = mostComfortable(grip, hand) ?? fingeringOf(grip, hand, { thumb: true });
+  if (!usual) {
+    return [
+      {
+        code: 'grip-conflict',
+        message:
+          'Four fingers and the thumb cannot hold this: it is too far to reach. Leave a string out.',
+      },
+    ];
+  }
+  return reachFaults(grip, withFingers(usual, fingers), hand);
+}
+
 function places(grip: Grip, fingers: Fingers, finger: Finger): readonly number[] {
   return grip.flatMap((_, place) => (fingers[place] === finger ? [place] : []));
 }
@@ -125,39 +158,6 @@ function reachFaults(grip: Grip, fingering: Fingering, hand: Hand): readonly Gri
 function mostComfortable(grip: Grip, hand: Hand): Fingering | undefined {
   const ways = fingeringsOf(grip, hand);
   return ways.find((way) => widestOver(grip, way, hand) <= 1) ?? ways[0];
-}
-
-/**
- * Finds what is wrong with holding a grip: fingers on strings that are not held, one finger in two
- * places, frets beyond the neck, more than four fingers can hold, reaches over comfortable. Empty
- * for a grip that is in order.
- *
- * @example
- * gripFaults({ grip: parseGrip('x32010') }, USUAL_HAND) // []
- * @example
- * gripFaults({ grip: parseGrip('x32010'), fingers: parseFingers('132.1.') }, USUAL_HAND).map((fault) => fault.string) // [6]
- */
-export function gripFaults(
-  { grip, fingers }: GivenGrip,
-  hand: Hand,
-  words: HandWords = plainWords(grip),
-): readonly GripFault[] {
-  const said = [
-    ...neckFaults(grip, hand, words),
-    ...(fingers ? fingerFaults({ grip, fingers }, words) : []),
-  ];
-  if (said.length > 0) return said;
-  const usual = mostComfortable(grip, hand) ?? fingeringOf(grip, hand, { thumb: true });
-  if (!usual) {
-    return [
-      {
-        code: 'grip-conflict',
-        message:
-          'Four fingers and the thumb cannot hold this: it is too far to reach. Leave a string out.',
-      },
-    ];
-  }
-  return reachFaults(grip, withFingers(usual, fingers), hand);
 }
 
 /** Fingers that were said stand; those left out are the usual ones. */

@@ -8,19 +8,6 @@ export interface HandWords {
   readonly fret: (fret: number) => string;
 }
 
-/** Letters of the open strings, lowest first; the higher of two alike is written small, as players do. */
-function letters(tuning: Tuning): readonly string[] {
-  const tones = openNotes(tuning).map((note) => noteName(note).replace(/-?\d$/, ''));
-  return tones.map((tone, place) => {
-    const isAgain = tones.slice(0, place).includes(tone) && place === tones.length - 1;
-    return isAgain
-      ? `high ${tone}`
-      : tones.includes(tone, place + 1) && place === 0
-        ? `low ${tone}`
-        : tone;
-  });
-}
-
 /**
  * Makes the words for strings and frets that a person is used to.
  *
@@ -55,4 +42,17 @@ export function plainWords(grip: Grip): HandWords {
     string: (place) => `string ${stringNumber(grip, place)}`,
     fret: (fret) => `fret ${fret}`,
   };
+}
+
+/** Letters of the open strings, lowest first; the higher of two alike is written small, as players do. */
+function letters(tuning: Tuning): readonly string[] {
+  const tones = openNotes(tuning).map((note) => noteName(note).replace(/-?\d$/, ''));
+  return tones.map((tone, place) => {
+    const isAgain = tones.slice(0, place).includes(tone) && place === tones.length - 1;
+    return isAgain
+      ? `high ${tone}`
+      : tones.includes(tone, place + 1) && place === 0
+        ? `low ${tone}`
+        : tone;
+  });
 }

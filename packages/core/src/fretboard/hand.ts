@@ -45,10 +45,6 @@ export function fretPosition(fretFromNut: number, scaleLengthMm: number): Millim
 const NUT_MM = assumed('stringSpacingNutMm');
 const BRIDGE_MM = assumed('stringSpacingBridgeMm');
 
-function spacingAt(x: number, hand: Hand): number {
-  return NUT_MM + (BRIDGE_MM - NUT_MM) * (x / hand.scaleLengthMm);
-}
-
 /**
  * Measures how far apart two fingertips are, along the neck and across its strings.
  *
@@ -86,4 +82,8 @@ const FURTHEST_NEXT = assumed('reachMaximalNextRatio');
 export function furthestReach(a: Finger, b: Finger, hand: Hand): Millimetres {
   const isNext = a !== 1 && b !== 1 && Math.abs(Number(a) - Number(b)) === 1;
   return millimetres(comfortableReach(a, b, hand) * (isNext ? FURTHEST_NEXT : FURTHEST));
+}
+
+function spacingAt(x: number, hand: Hand): number {
+  return NUT_MM + (BRIDGE_MM - NUT_MM) * (x / hand.scaleLengthMm);
 }

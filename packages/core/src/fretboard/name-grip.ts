@@ -20,15 +20,6 @@ export interface NamingOptions {
   readonly count?: number;
 }
 
-function fitsOf(notes: readonly Midi[], options: NamingOptions): readonly NameFit[] {
-  const lowest = Math.min(...notes);
-  return nameTones({ bass: toPitchClass(lowest), tones: notes.map(toPitchClass) }, options);
-}
-
-function struckNotes(grip: Grip, setup: Setup): readonly Midi[] {
-  return soundingNotes(grip, setup).filter((note) => note !== null);
-}
-
 /**
  * Names a grip from what its struck strings sound, in any tuning and with any capo; no names when
  * every string is muted.
@@ -45,4 +36,13 @@ export function nameGrip(grip: Grip, setup: Setup, options: NamingOptions = {}):
     sounding: fitsOf(notes, options),
     notes,
   };
+}
+
+function fitsOf(notes: readonly Midi[], options: NamingOptions): readonly NameFit[] {
+  const lowest = Math.min(...notes);
+  return nameTones({ bass: toPitchClass(lowest), tones: notes.map(toPitchClass) }, options);
+}
+
+function struckNotes(grip: Grip, setup: Setup): readonly Midi[] {
+  return soundingNotes(grip, setup).filter((note) => note !== null);
 }

@@ -6,11 +6,6 @@ export interface ShapeMove {
   readonly strings: number;
 }
 
-/** Held places by string; open and muted strings are not part of the shape. */
-function shapeOf(grip: Grip): readonly { readonly place: number; readonly fret: number }[] {
-  return grip.flatMap((fret, place) => (fret ? [{ place, fret }] : []));
-}
-
 /**
  * Finds how one shape becomes another as a whole, k frets along and j strings over; null where it
  * does not, where fewer than two fingers hold it, or where nothing moves. Only what fingers hold
@@ -48,4 +43,9 @@ export function withShapeMoved(grip: Grip, { frets, strings }: ShapeMove): Grip 
     moved[on] = at;
   }
   return moved;
+}
+
+/** Held places by string; open and muted strings are not part of the shape. */
+function shapeOf(grip: Grip): readonly { readonly place: number; readonly fret: number }[] {
+  return grip.flatMap((fret, place) => (fret ? [{ place, fret }] : []));
 }

@@ -14,12 +14,6 @@ export interface GripChange {
 /** Rounds of choosing after which nothing changes any more in practice. */
 const MOST_ROUNDS = 6;
 
-function toldWay({ grip, fingers }: HeldGrip, hand: Hand): readonly Fingering[] {
-  if (!fingers) return worthyWays(grip, hand);
-  const told = fingeringsOf(grip, hand).find((one) => one.fingers.join() === fingers.join());
-  return [told ?? { fingers, barres: [], cost: 0, reachMm: 0 as Fingering['reachMm'] }];
-}
-
 /** Weighs one way of holding each grip over a whole song. */
 class Choice {
   private readonly times: ChangeTimes;
@@ -92,4 +86,10 @@ export function fingerSong(
   hand: Hand,
 ): readonly (Fingers | undefined)[] {
   return new Choice(grips, changes, hand).settle();
+}
+
+function toldWay({ grip, fingers }: HeldGrip, hand: Hand): readonly Fingering[] {
+  if (!fingers) return worthyWays(grip, hand);
+  const told = fingeringsOf(grip, hand).find((one) => one.fingers.join() === fingers.join());
+  return [told ?? { fingers, barres: [], cost: 0, reachMm: 0 as Fingering['reachMm'] }];
 }

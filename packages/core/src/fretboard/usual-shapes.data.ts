@@ -145,47 +145,12 @@ const ON_FIFTH: Readonly<Record<string, Shape>> = {
 
 const STANDARD_STEPS = '5 5 5 4 5';
 
-/** Open strings as far apart as in standard tuning, whatever they sound. */
-function hasStandardSteps(tuning: Tuning): boolean {
-  const open = openNotes(tuning);
-  const steps = open.slice(1).map((note, index) => note - (open[index] ?? 0));
-  return steps.join(' ') === STANDARD_STEPS;
-}
-
 const keyOf = ({ root, quality, bass }: ChordName): string => `${root} ${quality.suffix} ${bass}`;
-
-function byName(table: Readonly<Record<string, string>>): ReadonlyMap<string, Grip> {
-  return new Map(
-    Object.entries(table).flatMap(([name, text]) => {
-      const [parsed, grip] = [parseChordName(name), parseGrip(text)];
-      return parsed && grip ? [[keyOf(parsed), grip] as const] : [];
-    }),
-  );
-}
 
 const OPEN_GRIPS = byName(OPEN);
 const GRIPS_WITHOUT_BARRE = byName(WITHOUT_BARRE);
 const STANDARD_SIXTH = 4;
 const STANDARD_FIFTH = 9;
-
-function moved(shape: Shape | undefined, fret: number): readonly Grip[] {
-  const grip = shape?.map((step) => (step === null ? null : step + fret));
-  return grip?.every((one) => one === null || one >= 0) ? [grip] : [];
-}
-
-/** On the sixth string or the fifth, the one that lies lower on the neck first. */
-function movable({ root, quality, bass }: ChordName): readonly Grip[] {
-  if (bass !== root) return [];
-  const sixth = toPitchClass(root - STANDARD_SIXTH);
-  const fifth = toPitchClass(root - STANDARD_FIFTH);
-  const ways = [
-    ...moved(ON_SIXTH[quality.suffix], sixth).map((grip) => ({ grip, fret: sixth })),
-    ...moved(ON_FIFTH[quality.suffix], fifth).map((grip) => ({ grip, fret: fifth })),
-  ];
-  // At the nut the shape is an open grip, which is known by its own name.
-  const held = ways.filter(({ fret }) => fret > 0);
-  return held.sort((a, b) => a.fret - b.fret).map(({ grip }) => grip);
-}
 
 /**
  * Lists the shapes of a name that a teacher shows first, in their order: the open one, then those that
@@ -207,4 +172,39 @@ export function usualShapes(name: ChordName, tuning: Tuning): readonly Grip[] {
   const all = [OPEN_GRIPS.get(key), ...movable(shown), GRIPS_WITHOUT_BARRE.get(key)];
   const once = new Map(all.flatMap((grip) => (grip ? [[grip.join(), grip] as const] : [])));
   return [...once.values()];
+}
+
+/** Open strings as far apart as in standard tuning, whatever they sound. */
+function hasStandardSteps(tuning: Tuning): boolean {
+  const open = openNotes(tuning);
+  const steps = open.slice(1).map((note, index) => note - (open[index] ?? 0));
+  return steps.join(' ') === STANDARD_STEPS;
+}
+
+function byName(table: Readonly<Record<string, string>>): ReadonlyMap<string, Grip> {
+  return new Map(
+    Object.entries(table).flatMap(([name, text]) => {
+      const [parsed, grip] = [parseChordName(name), parseGrip(text)];
+      return parsed && grip ? [[keyOf(parsed), grip] as const] : [];
+    }),
+  );
+}
+
+function moved(shape: Shape | undefined, fret: number): readonly Grip[] {
+  const grip = shape?.map((step) => (step === null ? null : step + fret));
+  return grip?.every((one) => one === null || one >= 0) ? [grip] : [];
+}
+
+/** On the sixth string or the fifth, the one that lies lower on the neck first. */
+function movable({ root, quality, bass }: ChordName): readonly Grip[] {
+  if (bass !== root) return [];
+  const sixth = toPitchClass(root - STANDARD_SIXTH);
+  const fifth = toPitchClass(root - STANDARD_FIFTH);
+  const ways = [
+    ...moved(ON_SIXTH[quality.suffix], sixth).map((grip) => ({ grip, fret: sixth })),
+    ...moved(ON_FIFTH[quality.suffix], fifth).map((grip) => ({ grip, fret: fifth })),
+  ];
+  // At the nut the shape is an open grip, which is known by its own name.
+  const held = ways.filter(({ fret }) => fret > 0);
+  return held.sort((a, b) => a.fret - b.fret).map(({ grip }) => grip);
 }

@@ -1,18 +1,6 @@
 import { stringNumber, type Fingers, type Grip } from './grip';
 import type { HandWords } from './hand-words';
 
-/** The places a finger lies flat over, from the lowest; none where it is a tip. */
-function flatOver(fingers: Fingers, finger: Fingers[number]): readonly number[] {
-  const places = fingers.flatMap((one, place) => (one === finger ? [place] : []));
-  return finger === null || finger === 'T' || places.length < 2 ? [] : places;
-}
-
-/** "strings 6 to 1", or the strings by their letters. */
-function acrossWords(from: string, to: string): string {
-  const [first, last] = [from, to].map((one) => /^string (\d+)$/.exec(one)?.[1]);
-  return first && last ? `strings ${first} to ${last}` : `${from} to ${to}`;
-}
-
 /**
  * Says a grip for a screen reader, from the lowest string to the thinnest; a finger that lies flat over
  * several strings is said once, where it begins.
@@ -39,4 +27,16 @@ export function gripWords(grip: Grip, fingers: Fingers = [], said?: HandWords): 
     return [`${string(place)} ${at}${who}`];
   });
   return words.join('; ');
+}
+
+/** The places a finger lies flat over, from the lowest; none where it is a tip. */
+function flatOver(fingers: Fingers, finger: Fingers[number]): readonly number[] {
+  const places = fingers.flatMap((one, place) => (one === finger ? [place] : []));
+  return finger === null || finger === 'T' || places.length < 2 ? [] : places;
+}
+
+/** "strings 6 to 1", or the strings by their letters. */
+function acrossWords(from: string, to: string): string {
+  const [first, last] = [from, to].map((one) => /^string (\d+)$/.exec(one)?.[1]);
+  return first && last ? `strings ${first} to ${last}` : `${from} to ${to}`;
 }

@@ -82,11 +82,6 @@ interface Ringing {
   readonly untilS: number;
 }
 
-function harmonicMidi(open: number, fret: number): number {
-  const times = HARMONICS[fret];
-  return times === undefined ? open + fret + 12 : open + 12 * Math.log2(times);
-}
-
 /** When a note comes, how long it lasts, and what it sounds. */
 interface PlacedNote {
   readonly midi: number;
@@ -95,64 +90,6 @@ interface PlacedNote {
 }
 
 type Sounds = Omit<StringEvent, 'kind' | 'atS' | 'string'>;
-
-function pluck(atS: number): Pick<StringEvent, 'kind' | 'atS'> {
-  return { kind: 'pluck', atS };
-}
-
-/** How a note of a riff sounds, however it is brought in. */
-function soundsOf(note: HeardNote['note'], { midi, atS, lasts }: PlacedNote): Sounds {
-  const open = note.how === 'harmonic' ? 0.85 : 0.5;
-  const vibrato = { fromS: atS + Math.min(0.15, lasts / 3), untilS: atS + lasts };
-  const ways = bendOf(note.bend, { midi, atS, lasts });
-  return {
-    midi,
-    loud: PLUCK_LOUD,
-    ringsS: note.palmMuted ? PALM_S : RINGS_S,
-    bright: note.palmMuted ? 0.15 : open,
-    ...(ways && { ways }),
-    ...(note.vibrato && { vibrato }),
-    ...(note.swells && { swellS: lasts * 0.6 }),
-  };
-}
-
-/** Up to the bent note in the first part of it, and back in the last where it is let down. */
-function bendOf(
-  bend: HeardNote['note']['bend'],
-  { midi, atS, lasts }: PlacedNote,
-): readonly PitchWay[] | undefined {
-  if (!bend) return undefined;
-  const top = midi + bend.quarterTones / 2;
-  const fromS = atS + lasts * 0.08;
-  const untilS = fromS + Math.min(LONGEST_BEND_S, lasts * 0.35);
-  const up = { fromS, untilS, fromMidi: midi, toMidi: top };
-  if (!bend.isReleased) return [up];
-  const down = { fromS: atS + lasts * 0.6, untilS: atS + lasts * 0.9, fromMidi: top, toMidi: midi };
-  return [up, down];
-}
-
-/** Plucked, hammered or pulled on a string that rings, slid to from the note before or from nowhere. */
-function broughtIn(
-  how: HeardNote['note']['how'],
-  { midi, atS, lasts, before }: PlacedNote & { readonly before: Ringing | undefined },
-  sounds: Sounds,
-): readonly Omit<StringEvent, 'string'>[] {
-  if (how === 'slid up' || how === 'slid down') {
-    if (before) {
-      const fromS = atS - Math.min(LONGEST_SLIDE_S, (atS - before.atS) * 0.4);
-      const way = { fromS, untilS: atS, fromMidi: before.midi, toMidi: midi };
-      const slide = { ...sounds, kind: 'slide', atS: fromS, ways: [way] } as const;
-      // The finger that arrives presses the string anew: however little rang before, the note is heard.
-      return [slide, { ...sounds, kind: 'fret', atS, loud: sounds.loud * ARRIVING_LOUD }];
-    }
-    const fromMidi = midi + (how === 'slid up' ? -FROM_NOWHERE : FROM_NOWHERE);
-    const untilS = atS + Math.min(LONGEST_SLIDE_S, lasts * 0.3);
-    const way = { fromS: atS, untilS, fromMidi, toMidi: midi };
-    return [{ ...sounds, ...pluck(atS), ways: [way, ...(sounds.ways ?? [])] }];
-  }
-  const isFretted = (how === 'hammered' || how === 'pulled off') && before !== undefined;
-  return [{ ...sounds, kind: isFretted ? 'fret' : 'pluck', atS }];
-}
 
 /** Plays strokes one after the other; what rings from before lives here. */
 class Hands {
@@ -298,22 +235,6 @@ class Hands {
   }
 }
 
-/** A string that is damped just when it is struck anew is not damped. */
-function withoutVainMutes(events: readonly GuideEvent[]): readonly GuideEvent[] {
-  const struck = new Map<number, number[]>();
-  for (const one of events) {
-    if (one.kind === 'hit' || one.kind === 'mute') continue;
-    const times = struck.get(one.string) ?? [];
-    struck.set(one.string, times);
-    times.push(one.atS);
-  }
-  return events.filter(
-    (one) =>
-      one.kind !== 'mute' ||
-      !(struck.get(one.string) ?? []).some((atS) => Math.abs(atS - one.atS) < ADJOINING_S),
-  );
-}
-
 /**
  * Turns strokes into what the strings of a guitar do: a down-stroke meets the thick strings first, an
  * up-stroke the thin ones; fingers that leave a string damp it; a hammer, a pull, a slide and a bend need
@@ -355,4 +276,83 @@ export function otherGuitar(events: readonly GuideEvent[]): readonly GuideEvent[
       ? { ...event, loud }
       : { ...event, loud, string: event.string + OTHER_GUITAR };
   });
+}
+
+function harmonicMidi(open: number, fret: number): number {
+  const times = HARMONICS[fret];
+  return times === undefined ? open + fret + 12 : open + 12 * Math.log2(times);
+}
+
+function pluck(atS: number): Pick<StringEvent, 'kind' | 'atS'> {
+  return { kind: 'pluck', atS };
+}
+
+/** How a note of a riff sounds, however it is brought in. */
+function soundsOf(note: HeardNote['note'], { midi, atS, lasts }: PlacedNote): Sounds {
+  const open = note.how === 'harmonic' ? 0.85 : 0.5;
+  const vibrato = { fromS: atS + Math.min(0.15, lasts / 3), untilS: atS + lasts };
+  const ways = bendOf(note.bend, { midi, atS, lasts });
+  return {
+    midi,
+    loud: PLUCK_LOUD,
+    ringsS: note.palmMuted ? PALM_S : RINGS_S,
+    bright: note.palmMuted ? 0.15 : open,
+    ...(ways && { ways }),
+    ...(note.vibrato && { vibrato }),
+    ...(note.swells && { swellS: lasts * 0.6 }),
+  };
+}
+
+/** Up to the bent note in the first part of it, and back in the last where it is let down. */
+function bendOf(
+  bend: HeardNote['note']['bend'],
+  { midi, atS, lasts }: PlacedNote,
+): readonly PitchWay[] | undefined {
+  if (!bend) return undefined;
+  const top = midi + bend.quarterTones / 2;
+  const fromS = atS + lasts * 0.08;
+  const untilS = fromS + Math.min(LONGEST_BEND_S, lasts * 0.35);
+  const up = { fromS, untilS, fromMidi: midi, toMidi: top };
+  if (!bend.isReleased) return [up];
+  const down = { fromS: atS + lasts * 0.6, untilS: atS + lasts * 0.9, fromMidi: top, toMidi: midi };
+  return [up, down];
+}
+
+/** Plucked, hammered or pulled on a string that rings, slid to from the note before or from nowhere. */
+function broughtIn(
+  how: HeardNote['note']['how'],
+  { midi, atS, lasts, before }: PlacedNote & { readonly before: Ringing | undefined },
+  sounds: Sounds,
+): readonly Omit<StringEvent, 'string'>[] {
+  if (how === 'slid up' || how === 'slid down') {
+    if (before) {
+      const fromS = atS - Math.min(LONGEST_SLIDE_S, (atS - before.atS) * 0.4);
+      const way = { fromS, untilS: atS, fromMidi: before.midi, toMidi: midi };
+      const slide = { ...sounds, kind: 'slide', atS: fromS, ways: [way] } as const;
+      // The finger that arrives presses the string anew: however little rang before, the note is heard.
+      return [slide, { ...sounds, kind: 'fret', atS, loud: sounds.loud * ARRIVING_LOUD }];
+    }
+    const fromMidi = midi + (how === 'slid up' ? -FROM_NOWHERE : FROM_NOWHERE);
+    const untilS = atS + Math.min(LONGEST_SLIDE_S, lasts * 0.3);
+    const way = { fromS: atS, untilS, fromMidi, toMidi: midi };
+    return [{ ...sounds, ...pluck(atS), ways: [way, ...(sounds.ways ?? [])] }];
+  }
+  const isFretted = (how === 'hammered' || how === 'pulled off') && before !== undefined;
+  return [{ ...sounds, kind: isFretted ? 'fret' : 'pluck', atS }];
+}
+
+/** A string that is damped just when it is struck anew is not damped. */
+function withoutVainMutes(events: readonly GuideEvent[]): readonly GuideEvent[] {
+  const struck = new Map<number, number[]>();
+  for (const one of events) {
+    if (one.kind === 'hit' || one.kind === 'mute') continue;
+    const times = struck.get(one.string) ?? [];
+    struck.set(one.string, times);
+    times.push(one.atS);
+  }
+  return events.filter(
+    (one) =>
+      one.kind !== 'mute' ||
+      !(struck.get(one.string) ?? []).some((atS) => Math.abs(atS - one.atS) < ADJOINING_S),
+  );
 }

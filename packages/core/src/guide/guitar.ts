@@ -18,10 +18,6 @@ const BODY: readonly { readonly hertz: number; readonly width: number; readonly 
 const KNOCK_S = 0.12;
 const KNOCK_HERTZ = 92;
 
-function hertzOf(midi: number): number {
-  return A4_HERTZ * 2 ** ((midi - A4_MIDI) / 12);
-}
-
 /** A resonance of two poles, as the body has some. */
 class Resonance {
   private one = 0;
@@ -200,4 +196,8 @@ export class Guitar {
     const noise = (this.random() * 2 - 1) * Math.exp(-180 * seconds) * 0.5;
     return this.knock.loud * (thud + noise);
   }
+}
+
+function hertzOf(midi: number): number {
+  return A4_HERTZ * 2 ** ((midi - A4_MIDI) / 12);
 }

@@ -32,25 +32,6 @@ const STIFFNESS = 0.12;
 const MOST_KEPT = 0.99995;
 const LN_1000 = Math.log(1000);
 
-/** How much of the highs is lost at each round; less on high notes, which go round more often. */
-function dampOf(hertz: number, bright: number): number {
-  return (0.62 - 0.42 * bright) * Math.min(1, 150 / hertz) ** 0.75;
-}
-
-/** Phase delay, in samples, of a one-pole lowpass y = (1 − a)·x + a·y₁ at an angular frequency. */
-function lowpassDelay(a: number, w: number): number {
-  return Math.atan2(a * Math.sin(w), 1 - a * Math.cos(w)) / w;
-}
-
-/** Phase delay, in samples, of a first-order allpass with coefficient c at an angular frequency. */
-function allpassDelay(c: number, w: number): number {
-  const [s, k] = [Math.sin(w), Math.cos(w)];
-  // H = (c + z⁻¹)/(1 + c·z⁻¹)
-  const top = Math.atan2(-s, c + k);
-  const bottom = Math.atan2(-c * s, 1 + c * k);
-  return (bottom - top) / w;
-}
-
 /**
  * One string of the guide guitar: a burst of noise that goes round a delay line and loses a little of
  * itself, most of the highs, at every round (digital waveguide after Karplus and Strong, with the fraction
@@ -255,4 +236,23 @@ export class StringVoice {
     }
     this.keep = Math.min(MOST_KEPT, Math.exp(-LN_1000 / (hertz * this.ringsS)));
   }
+}
+
+/** How much of the highs is lost at each round; less on high notes, which go round more often. */
+function dampOf(hertz: number, bright: number): number {
+  return (0.62 - 0.42 * bright) * Math.min(1, 150 / hertz) ** 0.75;
+}
+
+/** Phase delay, in samples, of a one-pole lowpass y = (1 − a)·x + a·y₁ at an angular frequency. */
+function lowpassDelay(a: number, w: number): number {
+  return Math.atan2(a * Math.sin(w), 1 - a * Math.cos(w)) / w;
+}
+
+/** Phase delay, in samples, of a first-order allpass with coefficient c at an angular frequency. */
+function allpassDelay(c: number, w: number): number {
+  const [s, k] = [Math.sin(w), Math.cos(w)];
+  // H = (c + z⁻¹)/(1 + c·z⁻¹)
+  const top = Math.atan2(-s, c + k);
+  const bottom = Math.atan2(-c * s, 1 + c * k);
+  return (bottom - top) / w;
 }

@@ -17,11 +17,6 @@ export interface DayRange {
 
 const MOST_DAYS = 400;
 
-function daysIn({ from, to }: DayRange): readonly Day[] {
-  const count = Math.min(MOST_DAYS, Math.max(0, daysBetween(from, to) + 1));
-  return Array.from({ length: count }, (_, index) => dayAfter(from, index));
-}
-
 /**
  * Gives the break a day falls into; undefined on a day with lessons.
  *
@@ -30,14 +25,6 @@ function daysIn({ from, to }: DayRange): readonly Day[] {
  */
 export function breakOn(day: Day, breaks: readonly StudioBreak[]): StudioBreak | undefined {
   return breaks.find(({ from, to }) => from <= day && day <= to);
-}
-
-/** A student's slot on a day, where the day is one of it. */
-function slotLesson({ studentId, teacherId, slot }: SlotOf, day: Day): readonly Lesson[] {
-  if (slot?.weekday !== weekdayOf(day)) return [];
-  const { time, minutes } = slot;
-  const id = slotLessonId(studentId, day);
-  return [{ id, studentId, teacherId, slotDay: day, day, time, minutes, state: 'planned' }];
 }
 
 /**
@@ -61,4 +48,17 @@ export function lessonsBetween(plan: LessonPlan, range: DayRange): readonly Less
       a.time.localeCompare(b.time) ||
       a.studentId.localeCompare(b.studentId),
   );
+}
+
+function daysIn({ from, to }: DayRange): readonly Day[] {
+  const count = Math.min(MOST_DAYS, Math.max(0, daysBetween(from, to) + 1));
+  return Array.from({ length: count }, (_, index) => dayAfter(from, index));
+}
+
+/** A student's slot on a day, where the day is one of it. */
+function slotLesson({ studentId, teacherId, slot }: SlotOf, day: Day): readonly Lesson[] {
+  if (slot?.weekday !== weekdayOf(day)) return [];
+  const { time, minutes } = slot;
+  const id = slotLessonId(studentId, day);
+  return [{ id, studentId, teacherId, slotDay: day, day, time, minutes, state: 'planned' }];
 }

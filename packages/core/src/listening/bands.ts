@@ -23,35 +23,6 @@ interface Band {
   readonly weights: Float64Array;
 }
 
-/** Triangles that overlap by half, each at least one bin wide. */
-function triangles(size: number, sampleRate: number): readonly Band[] {
-  const top = Math.min(HIGHEST_HERTZ, sampleRate * 0.45);
-  const count = Math.floor(Math.log2(top / LOWEST_HERTZ) * BANDS_AN_OCTAVE);
-  const binOf = (place: number): number =>
-    (LOWEST_HERTZ * 2 ** (place / BANDS_AN_OCTAVE) * size) / sampleRate;
-  const bands: Band[] = [];
-  for (let place = 1; place < count; place += 1) {
-    const [low, middle, high] = [binOf(place - 1), binOf(place), binOf(place + 1)];
-    const reach = Math.max(1, high - middle);
-    const down = Math.max(1, middle - low);
-    const from = Math.max(1, Math.ceil(middle - down));
-    const until = Math.min(size / 2 - 1, Math.floor(middle + reach));
-    const weights = Float64Array.from({ length: Math.max(0, until - from + 1) }, (_, at) => {
-      const off = from + at - middle;
-      return Math.max(0, 1 - Math.abs(off) / (off < 0 ? down : reach));
-    });
-    if (weights.length > 0) bands.push({ hertz: (middle * sampleRate) / size, from, weights });
-  }
-  return bands;
-}
-
-function windowOf(size: number): Float64Array {
-  return Float64Array.from(
-    { length: size },
-    (_, at) => (0.5 - 0.5 * Math.cos((2 * Math.PI * at) / size)) * (2 / size),
-  );
-}
-
 /** Takes the spectrum about one moment after the other; what it needs for that is made once. */
 class Spectrum {
   private readonly fft: FFT;
@@ -85,12 +56,6 @@ class Spectrum {
   }
 }
 
-function weighed({ from, weights }: Band, loud: Float64Array): number {
-  let sum = 0;
-  for (let at = 0; at < weights.length; at += 1) sum += (loud[from + at] ?? 0) * (weights[at] ?? 0);
-  return sum;
-}
-
 /**
  * Splits a sound into bands (short-time Fourier transform by a library, Hann window of about 46 ms, every
  * 8 ms). Frame n is the sound about `n × secondsAFrame`; no frames for no samples.
@@ -113,4 +78,39 @@ export function bandsOf(samples: Float32Array, sampleRate: number): Bands {
     }
   }
   return { rows, hertz: bands.map((one) => one.hertz), frames, secondsAFrame: hop / sampleRate };
+}
+
+/** Triangles that overlap by half, each at least one bin wide. */
+function triangles(size: number, sampleRate: number): readonly Band[] {
+  const top = Math.min(HIGHEST_HERTZ, sampleRate * 0.45);
+  const count = Math.floor(Math.log2(top / LOWEST_HERTZ) * BANDS_AN_OCTAVE);
+  const binOf = (place: number): number =>
+    (LOWEST_HERTZ * 2 ** (place / BANDS_AN_OCTAVE) * size) / sampleRate;
+  const bands: Band[] = [];
+  for (let place = 1; place < count; place += 1) {
+    const [low, middle, high] = [binOf(place - 1), binOf(place), binOf(place + 1)];
+    const reach = Math.max(1, high - middle);
+    const down = Math.max(1, middle - low);
+    const from = Math.max(1, Math.ceil(middle - down));
+    const until = Math.min(size / 2 - 1, Math.floor(middle + reach));
+    const weights = Float64Array.from({ length: Math.max(0, until - from + 1) }, (_, at) => {
+      const off = from + at - middle;
+      return Math.max(0, 1 - Math.abs(off) / (off < 0 ? down : reach));
+    });
+    if (weights.length > 0) bands.push({ hertz: (middle * sampleRate) / size, from, weights });
+  }
+  return bands;
+}
+
+function windowOf(size: number): Float64Array {
+  return Float64Array.from(
+    { length: size },
+    (_, at) => (0.5 - 0.5 * Math.cos((2 * Math.PI * at) / size)) * (2 / size),
+  );
+}
+
+function weighed({ from, weights }: Band, loud: Float64Array): number {
+  let sum = 0;
+  for (let at = 0; at < weights.length; at += 1) sum += (loud[from + at] ?? 0) * (weights[at] ?? 0);
+  return sum;
 }

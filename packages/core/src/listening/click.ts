@@ -39,93 +39,11 @@ const LASTS = 12;
 const ELSEWHERE_SHARE = 0.04;
 const TWICE = 1.6;
 
-function valueAt(rows: readonly Float32Array[], band: number, frame: number): number {
-  return rows[band]?.[frame] ?? 0;
-}
-
-function isBlip({ rows }: Bands, band: number, frame: number): boolean {
-  const own = valueAt(rows, band, frame);
-  const sides = Math.max(valueAt(rows, band, frame - BEFORE), valueAt(rows, band, frame + AFTER));
-  if (own < OVER_SIDES * sides) return false;
-  if (own < valueAt(rows, band, frame - 1) || own <= valueAt(rows, band, frame + 1)) return false;
-  const beside = Math.max(valueAt(rows, band - 1, frame), valueAt(rows, band + 1, frame));
-  if (own < beside) return false;
-  const rise = (place: number): number =>
-    valueAt(rows, place, frame) - valueAt(rows, place, frame - BEFORE);
-  const elsewhere = Math.max(
-    ...[-ELSEWHERE - 1, -ELSEWHERE, ELSEWHERE, ELSEWHERE + 1].map((off) => rise(band + off)),
-  );
-  return own > OVER_ELSEWHERE * elsewhere;
-}
-
-function blipsIn(bands: Bands): readonly Blip[] {
-  const loudest = bands.rows.reduce(
-    (top, row) => row.reduce((most, one) => Math.max(most, one), top),
-    0,
-  );
-  return bands.hertz.flatMap((hertz, band) => {
-    if (hertz < LOWEST_HERTZ || hertz > HIGHEST_HERTZ) return [];
-    const row = bands.rows[band] ?? new Float32Array(0);
-    return Array.from(row.keys()).flatMap((frame) => {
-      const loud = row[frame] ?? 0;
-      return loud > SOFTEST * loudest && isBlip(bands, band, frame) ? [{ frame, band, loud }] : [];
-    });
-  });
-}
-
 /** A beat that is as even as a clock: every so many frames from one. */
 interface Grid {
   readonly from: number;
   readonly every: number;
   readonly on: readonly Blip[];
-}
-
-function offGrid(frame: number, from: number, every: number): number {
-  const beats = (frame - from) / every;
-  return Math.abs(beats - Math.round(beats)) * every;
-}
-
-/** Fits a grid to some blips again, from those that lie on it. */
-function fitted(blips: readonly Blip[], from: number, every: number): Grid {
-  const on = blips.filter(({ frame }) => offGrid(frame, from, every) <= OFF_FRAMES * 2);
-  const beats = on.map(({ frame }) => Math.round((frame - from) / every));
-  const meanBeat = beats.reduce((sum, one) => sum + one, 0) / on.length;
-  const meanFrame = on.reduce((sum, one) => sum + one.frame, 0) / on.length;
-  const spread = beats.reduce((sum, one) => sum + (one - meanBeat) ** 2, 0);
-  const slope = on.reduce(
-    (sum, one, at) => sum + ((beats[at] ?? 0) - meanBeat) * (one.frame - meanFrame),
-    0,
-  );
-  const exact = spread > 0 ? slope / spread : every;
-  const start = meanFrame - exact * meanBeat;
-  return {
-    from: start,
-    every: exact,
-    on: blips.filter(({ frame }) => offGrid(frame, start, exact) <= OFF_FRAMES),
-  };
-}
-
-/** The beat that most blips of a band keep; undefined where they keep none. */
-function gridOf(blips: readonly Blip[], { secondsAFrame }: Bands): Grid | undefined {
-  let best: Grid | undefined;
-  blips.forEach((one, at) => {
-    for (const other of blips.slice(at + 1, at + 5)) {
-      for (const parts of [1, 2, 3, 4]) {
-        const every = (other.frame - one.frame) / parts;
-        const seconds = every * secondsAFrame;
-        if (seconds < SHORTEST_S || seconds > LONGEST_S) continue;
-        const grid = fitted(blips, one.frame, every);
-        // A finer grid fits more by chance; it has to fit more indeed.
-        if (
-          grid.on.length > (best?.on.length ?? 0) ||
-          (grid.on.length === best?.on.length && grid.every > best.every * 1.2)
-        )
-          best = grid;
-      }
-    }
-  });
-  const isRegular = best && best.on.length >= Math.max(LEAST_BLIPS, LEAST_REGULAR * blips.length);
-  return isRegular ? best : undefined;
 }
 
 /**
@@ -210,4 +128,86 @@ export function withoutClick(bands: Bands, click: HeardClick): Bands {
     return out;
   });
   return { ...bands, rows };
+}
+
+function valueAt(rows: readonly Float32Array[], band: number, frame: number): number {
+  return rows[band]?.[frame] ?? 0;
+}
+
+function isBlip({ rows }: Bands, band: number, frame: number): boolean {
+  const own = valueAt(rows, band, frame);
+  const sides = Math.max(valueAt(rows, band, frame - BEFORE), valueAt(rows, band, frame + AFTER));
+  if (own < OVER_SIDES * sides) return false;
+  if (own < valueAt(rows, band, frame - 1) || own <= valueAt(rows, band, frame + 1)) return false;
+  const beside = Math.max(valueAt(rows, band - 1, frame), valueAt(rows, band + 1, frame));
+  if (own < beside) return false;
+  const rise = (place: number): number =>
+    valueAt(rows, place, frame) - valueAt(rows, place, frame - BEFORE);
+  const elsewhere = Math.max(
+    ...[-ELSEWHERE - 1, -ELSEWHERE, ELSEWHERE, ELSEWHERE + 1].map((off) => rise(band + off)),
+  );
+  return own > OVER_ELSEWHERE * elsewhere;
+}
+
+function blipsIn(bands: Bands): readonly Blip[] {
+  const loudest = bands.rows.reduce(
+    (top, row) => row.reduce((most, one) => Math.max(most, one), top),
+    0,
+  );
+  return bands.hertz.flatMap((hertz, band) => {
+    if (hertz < LOWEST_HERTZ || hertz > HIGHEST_HERTZ) return [];
+    const row = bands.rows[band] ?? new Float32Array(0);
+    return Array.from(row.keys()).flatMap((frame) => {
+      const loud = row[frame] ?? 0;
+      return loud > SOFTEST * loudest && isBlip(bands, band, frame) ? [{ frame, band, loud }] : [];
+    });
+  });
+}
+
+function offGrid(frame: number, from: number, every: number): number {
+  const beats = (frame - from) / every;
+  return Math.abs(beats - Math.round(beats)) * every;
+}
+
+/** Fits a grid to some blips again, from those that lie on it. */
+function fitted(blips: readonly Blip[], from: number, every: number): Grid {
+  const on = blips.filter(({ frame }) => offGrid(frame, from, every) <= OFF_FRAMES * 2);
+  const beats = on.map(({ frame }) => Math.round((frame - from) / every));
+  const meanBeat = beats.reduce((sum, one) => sum + one, 0) / on.length;
+  const meanFrame = on.reduce((sum, one) => sum + one.frame, 0) / on.length;
+  const spread = beats.reduce((sum, one) => sum + (one - meanBeat) ** 2, 0);
+  const slope = on.reduce(
+    (sum, one, at) => sum + ((beats[at] ?? 0) - meanBeat) * (one.frame - meanFrame),
+    0,
+  );
+  const exact = spread > 0 ? slope / spread : every;
+  const start = meanFrame - exact * meanBeat;
+  return {
+    from: start,
+    every: exact,
+    on: blips.filter(({ frame }) => offGrid(frame, start, exact) <= OFF_FRAMES),
+  };
+}
+
+/** The beat that most blips of a band keep; undefined where they keep none. */
+function gridOf(blips: readonly Blip[], { secondsAFrame }: Bands): Grid | undefined {
+  let best: Grid | undefined;
+  blips.forEach((one, at) => {
+    for (const other of blips.slice(at + 1, at + 5)) {
+      for (const parts of [1, 2, 3, 4]) {
+        const every = (other.frame - one.frame) / parts;
+        const seconds = every * secondsAFrame;
+        if (seconds < SHORTEST_S || seconds > LONGEST_S) continue;
+        const grid = fitted(blips, one.frame, every);
+        // A finer grid fits more by chance; it has to fit more indeed.
+        if (
+          grid.on.length > (best?.on.length ?? 0) ||
+          (grid.on.length === best?.on.length && grid.every > best.every * 1.2)
+        )
+          best = grid;
+      }
+    }
+  });
+  const isRegular = best && best.on.length >= Math.max(LEAST_BLIPS, LEAST_REGULAR * blips.length);
+  return isRegular ? best : undefined;
 }

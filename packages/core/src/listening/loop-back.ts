@@ -20,19 +20,6 @@ const LEAST_HEARD = 6;
 /** Clicks that come at more different times than this were not these. */
 const MOST_SPREAD_S = 0.006;
 
-/** How loud what is about as high as a click is, a figure a millisecond: a hum says nothing of one. */
-function loudnessOf(samples: Float32Array, sampleRate: number): Float64Array {
-  const size = Math.max(1, Math.round(sampleRate * FRAME_S));
-  const out = new Float64Array(Math.floor(samples.length / size));
-  const back = Math.max(1, Math.round(sampleRate / LOUDEST_HERTZ / 2));
-  for (let at = back; at < out.length * size; at += 1) {
-    const step = (samples[at] ?? 0) - (samples[at - back] ?? 0);
-    const frame = Math.floor(at / size);
-    out[frame] = (out[frame] ?? 0) + step * step;
-  }
-  return out.map((one) => Math.sqrt(one / size));
-}
-
 /**
  * Measures how late a device hears its own clicks, from the times in seconds at which they were played, 0
  * being the first sample: the middle of them. Undefined where fewer than six are heard, or at times that do
@@ -59,4 +46,17 @@ export function loopBackOf(
   const spreadS = middleOf(late.map((one) => Math.abs(one - latencyS)));
   if (late.length < LEAST_HEARD || spreadS > MOST_SPREAD_S) return undefined;
   return { latencyS, giveOrTakeS: Math.max(FRAME_S, spreadS) };
+}
+
+/** How loud what is about as high as a click is, a figure a millisecond: a hum says nothing of one. */
+function loudnessOf(samples: Float32Array, sampleRate: number): Float64Array {
+  const size = Math.max(1, Math.round(sampleRate * FRAME_S));
+  const out = new Float64Array(Math.floor(samples.length / size));
+  const back = Math.max(1, Math.round(sampleRate / LOUDEST_HERTZ / 2));
+  for (let at = back; at < out.length * size; at += 1) {
+    const step = (samples[at] ?? 0) - (samples[at - back] ?? 0);
+    const frame = Math.floor(at / size);
+    out[frame] = (out[frame] ?? 0) + step * step;
+  }
+  return out.map((one) => Math.sqrt(one / size));
 }

@@ -28,6 +28,55 @@ const SOFTEST = 0.01;
 /** Strings are at most so stiff. */
 const STIFFEST = 0.0006;
 
+interface Look {
+  readonly from: number;
+  readonly loud: number;
+  readonly pitch: HeardPitch | undefined;
+}
+
+/**
+ * Hears which single note a sound is, from all of it that rings: the pitch of its windows, looked at closely
+ * over its first partials; undefined for silence, noise, chords, and what is shorter than a sixth of a
+ * second. At most the first 30 seconds are heard.
+ *
+ * @example
+ * noteIn(Float32Array.from({ length: 44100 }, (_, at) => Math.sin((2 * Math.PI * 110 * at) / 44100)), 44100).midi // 45
+ */
+export function noteIn(samples: Float32Array, sampleRate: number): HeardNote | undefined {
+  const heard = samples.slice(0, LONGEST_S * sampleRate);
+  const looks = looksAt(heard, sampleRate);
+  const pitched = looks.flatMap(({ from, pitch }) => (pitch ? [{ from, ...pitch }] : []));
+  const exact = (one: HeardPitch): number => one.midi + one.cents / 100;
+  const sorted = pitched.map(exact).sort((a, b) => a - b);
+  const middle = sorted[Math.floor(sorted.length / 2)];
+  if (middle === undefined) return undefined;
+  const agreeing = pitched.filter((one) => Math.abs(exact(one) - middle) * 100 < AGREE_CENTS);
+  const share = agreeing.length / looks.length;
+  const [first] = agreeing;
+  if (share < LEAST_AGREEING || !first) return undefined;
+  const about = { from: first.from, hertz: 440 * 2 ** ((middle - 69) / 12) };
+  const clarity = agreeing.reduce((sum, one) => sum + one.clarity, 0) / agreeing.length;
+  return { ...pitchOf(refined(heard, sampleRate, about), clarity), confidence: clarity * share };
+}
+
+/**
+ * Hears which single note sounds now, in the last moments of some samples, and then looks at all of them
+ * closely: exact to a tenth of a hundredth of a semitone on a string that rings evenly. Undefined as
+ * `heardPitch` is.
+ *
+ * @example
+ * heardClosely(Float32Array.from({ length: 16384 }, (_, at) => Math.sin((2 * Math.PI * 110 * at) / 44100)), 44100).midi // 45
+ */
+export function heardClosely(
+  samples: Float32Array<ArrayBuffer>,
+  sampleRate: number,
+): HeardPitch | undefined {
+  const size = Math.min(samples.length, powerOfTwo(WINDOW_S * sampleRate));
+  const now = heardPitch(samples.slice(samples.length - size), sampleRate);
+  if (!now) return undefined;
+  return pitchOf(refined(samples, sampleRate, { from: 0, hertz: now.hertz }), now.clarity);
+}
+
 function powerOfTwo(samples: number): number {
   return 2 ** Math.round(Math.log2(Math.max(2, samples)));
 }
@@ -40,12 +89,6 @@ function pitchOf(hertz: number, clarity: number): HeardPitch {
 
 function loudnessOf(samples: Float32Array): number {
   return Math.sqrt(samples.reduce((sum, one) => sum + one * one, 0) / Math.max(1, samples.length));
-}
-
-interface Look {
-  readonly from: number;
-  readonly loud: number;
-  readonly pitch: HeardPitch | undefined;
 }
 
 function looksAt(samples: Float32Array, sampleRate: number): readonly Look[] {
@@ -132,47 +175,4 @@ function refined(
   const stiff = Math.min(STIFFEST * each, Math.max(0, slope));
   const hertz = ((each - stiff * square) * sampleRate) / size;
   return Math.abs(Math.log2(hertz / about.hertz)) * 1200 > AGREE_CENTS ? about.hertz : hertz;
-}
-
-/**
- * Hears which single note a sound is, from all of it that rings: the pitch of its windows, looked at closely
- * over its first partials; undefined for silence, noise, chords, and what is shorter than a sixth of a
- * second. At most the first 30 seconds are heard.
- *
- * @example
- * noteIn(Float32Array.from({ length: 44100 }, (_, at) => Math.sin((2 * Math.PI * 110 * at) / 44100)), 44100).midi // 45
- */
-export function noteIn(samples: Float32Array, sampleRate: number): HeardNote | undefined {
-  const heard = samples.slice(0, LONGEST_S * sampleRate);
-  const looks = looksAt(heard, sampleRate);
-  const pitched = looks.flatMap(({ from, pitch }) => (pitch ? [{ from, ...pitch }] : []));
-  const exact = (one: HeardPitch): number => one.midi + one.cents / 100;
-  const sorted = pitched.map(exact).sort((a, b) => a - b);
-  const middle = sorted[Math.floor(sorted.length / 2)];
-  if (middle === undefined) return undefined;
-  const agreeing = pitched.filter((one) => Math.abs(exact(one) - middle) * 100 < AGREE_CENTS);
-  const share = agreeing.length / looks.length;
-  const [first] = agreeing;
-  if (share < LEAST_AGREEING || !first) return undefined;
-  const about = { from: first.from, hertz: 440 * 2 ** ((middle - 69) / 12) };
-  const clarity = agreeing.reduce((sum, one) => sum + one.clarity, 0) / agreeing.length;
-  return { ...pitchOf(refined(heard, sampleRate, about), clarity), confidence: clarity * share };
-}
-
-/**
- * Hears which single note sounds now, in the last moments of some samples, and then looks at all of them
- * closely: exact to a tenth of a hundredth of a semitone on a string that rings evenly. Undefined as
- * `heardPitch` is.
- *
- * @example
- * heardClosely(Float32Array.from({ length: 16384 }, (_, at) => Math.sin((2 * Math.PI * 110 * at) / 44100)), 44100).midi // 45
- */
-export function heardClosely(
-  samples: Float32Array<ArrayBuffer>,
-  sampleRate: number,
-): HeardPitch | undefined {
-  const size = Math.min(samples.length, powerOfTwo(WINDOW_S * sampleRate));
-  const now = heardPitch(samples.slice(samples.length - size), sampleRate);
-  if (!now) return undefined;
-  return pitchOf(refined(samples, sampleRate, { from: 0, hertz: now.hertz }), now.clarity);
 }

@@ -45,6 +45,25 @@ const BEFORE_NEXT = 4;
 /** So much of a rise has to stay when the click is gone. */
 const STAYS = 1.5;
 
+/**
+ * Hears when strings are struck, in seconds from the first sample, in order; a rolled chord is one stroke.
+ * Nothing for silence. Several bands, each beside its own noise; nothing of what is to be expected goes in.
+ *
+ * @example
+ * onsetsIn(new Float32Array(44100), 44100) // []
+ */
+export function onsetsIn(samples: Float32Array, sampleRate: number): readonly number[] {
+  const bands = bandsOf(unclipped(samples), sampleRate);
+  const click = clickIn(bands);
+  if (isSteady(bands)) return [];
+  const heard = candidatesOf(risesOf(click ? withoutClick(bands, click) : bands));
+  // What the end of a recording cuts off sounds like a stroke.
+  const end = bands.frames - AT_END;
+  const sure = heard.filter((one) => one.sure > SURE && one.frame < end);
+  const struck = click ? besideClick(sure, bands, click) : sure;
+  return strokesOf(struck.map(({ frame }) => Math.max(0, (frame - 1) * bands.secondsAFrame)));
+}
+
 function risesMost(all: Float32Array, frame: number): boolean {
   const own = all[frame] ?? 0;
   if (own < LEAST_RISE_DB) return false;
@@ -159,23 +178,4 @@ function isSteady({ rows, frames }: Bands): boolean {
   for (const row of rows) row.forEach((one, at) => (loud[at] = (loud[at] ?? 0) + one));
   const [quiet, most] = [quantileOf(loud, 0.02), quantileOf(loud, 0.98)];
   return !(most > LEAST_LOUDER * quiet);
-}
-
-/**
- * Hears when strings are struck, in seconds from the first sample, in order; a rolled chord is one stroke.
- * Nothing for silence. Several bands, each beside its own noise; nothing of what is to be expected goes in.
- *
- * @example
- * onsetsIn(new Float32Array(44100), 44100) // []
- */
-export function onsetsIn(samples: Float32Array, sampleRate: number): readonly number[] {
-  const bands = bandsOf(unclipped(samples), sampleRate);
-  const click = clickIn(bands);
-  if (isSteady(bands)) return [];
-  const heard = candidatesOf(risesOf(click ? withoutClick(bands, click) : bands));
-  // What the end of a recording cuts off sounds like a stroke.
-  const end = bands.frames - AT_END;
-  const sure = heard.filter((one) => one.sure > SURE && one.frame < end);
-  const struck = click ? besideClick(sure, bands, click) : sure;
-  return strokesOf(struck.map(({ frame }) => Math.max(0, (frame - 1) * bands.secondsAFrame)));
 }

@@ -22,12 +22,6 @@ const HIGHEST_HERTZ = 1500;
 
 const detectors = new Map<number, PitchDetector<Float32Array<ArrayBuffer>>>();
 
-function detectorOf(size: number): PitchDetector<Float32Array<ArrayBuffer>> {
-  const known = detectors.get(size) ?? PitchDetector.forFloat32Array(size);
-  detectors.set(size, known);
-  return known;
-}
-
 /**
  * Hears which single note some samples sound (McLeod's pitch method, by a library); undefined for silence,
  * noise, chords, and for less than a few rounds of the lowest string.
@@ -46,4 +40,10 @@ export function heardPitch(
   const exact = A4_MIDI + 12 * Math.log2(hertz / A4_HERTZ);
   const midi = Math.round(exact);
   return { hertz, midi, cents: (exact - midi) * 100, clarity };
+}
+
+function detectorOf(size: number): PitchDetector<Float32Array<ArrayBuffer>> {
+  const known = detectors.get(size) ?? PitchDetector.forFloat32Array(size);
+  detectors.set(size, known);
+  return known;
 }

@@ -28,41 +28,6 @@ export function quantileOf(values: ArrayLike<number>, share: number): number {
   return sorted[Math.floor(share * (sorted.length - 1))] ?? 0;
 }
 
-/** Each band in dB, no lower than its own noise: the least it is compared with (adaptive whitening). */
-function overNoise({ rows }: Bands): readonly Float32Array[] {
-  const loudest = rows.reduce((top, row) => row.reduce((most, one) => Math.max(most, one), top), 0);
-  return rows.map((row) => {
-    const floor = Math.max(quantileOf(row, QUIET_SHARE) * OVER_NOISE, loudest * SOFTEST, 1e-9);
-    return row.map((one) => 20 * Math.log10(Math.max(one, floor)));
-  });
-}
-
-function groupsOf(bands: Bands): readonly number[] {
-  return bands.hertz.map((one) => GROUP_HERTZ.findLastIndex((from) => one >= from));
-}
-
-/** Adds how far a row rises over itself and its neighbours a moment ago. */
-function addRises(
-  into: Float32Array,
-  rows: readonly Float32Array[],
-  {
-    place,
-    weight,
-    most,
-  }: { readonly place: number; readonly weight: number; readonly most: number },
-): void {
-  const row = rows[place];
-  if (!row) return;
-  const below = rows[place - 1] ?? row;
-  const above = rows[place + 1] ?? row;
-  for (let at = LAG; at < row.length; at += 1) {
-    const then = at - LAG;
-    const before = Math.max(row[then] ?? 0, below[then] ?? 0, above[then] ?? 0);
-    const rise = (row[at] ?? 0) - before;
-    if (rise > 0) into[at] = (into[at] ?? 0) + weight * Math.min(most, rise);
-  }
-}
-
 /**
  * Works out how suddenly the bands of a sound rise (log-spectral flux over a maximum of neighbouring
  * bands); all zero for silence.
@@ -114,4 +79,39 @@ export function stayingRises(bands: Bands, moments: readonly Between[]): readonl
     });
     return sums;
   });
+}
+
+/** Each band in dB, no lower than its own noise: the least it is compared with (adaptive whitening). */
+function overNoise({ rows }: Bands): readonly Float32Array[] {
+  const loudest = rows.reduce((top, row) => row.reduce((most, one) => Math.max(most, one), top), 0);
+  return rows.map((row) => {
+    const floor = Math.max(quantileOf(row, QUIET_SHARE) * OVER_NOISE, loudest * SOFTEST, 1e-9);
+    return row.map((one) => 20 * Math.log10(Math.max(one, floor)));
+  });
+}
+
+function groupsOf(bands: Bands): readonly number[] {
+  return bands.hertz.map((one) => GROUP_HERTZ.findLastIndex((from) => one >= from));
+}
+
+/** Adds how far a row rises over itself and its neighbours a moment ago. */
+function addRises(
+  into: Float32Array,
+  rows: readonly Float32Array[],
+  {
+    place,
+    weight,
+    most,
+  }: { readonly place: number; readonly weight: number; readonly most: number },
+): void {
+  const row = rows[place];
+  if (!row) return;
+  const below = rows[place - 1] ?? row;
+  const above = rows[place + 1] ?? row;
+  for (let at = LAG; at < row.length; at += 1) {
+    const then = at - LAG;
+    const before = Math.max(row[then] ?? 0, below[then] ?? 0, above[then] ?? 0);
+    const rise = (row[at] ?? 0) - before;
+    if (rise > 0) into[at] = (into[at] ?? 0) + weight * Math.min(most, rise);
+  }
 }

@@ -3,6 +3,23 @@ const CUT = 0.998;
 /** Fewer samples in a row are a peak, and no cut. */
 const LEAST_RUN = 3;
 
+/**
+ * Gives a sound without the corners of what was recorded too loud: the bursts these make sound like strokes.
+ * The same sound where nothing was cut off.
+ *
+ * @example
+ * unclipped(Float32Array.of(0, 0.8, 1, 1, 1, 0.8, 0))[3] > 1 // true
+ */
+export function unclipped(samples: Float32Array): Float32Array {
+  let top = 0;
+  for (const one of samples) top = Math.max(top, Math.abs(one));
+  const cuts = top > 0 ? cutsIn(samples, CUT * top) : [];
+  if (cuts.length === 0) return samples;
+  const out = samples.slice();
+  for (const [from, until] of cuts) draw(out, from, until);
+  return out;
+}
+
 /** Draws what was cut off between two samples: a curve that goes on as the sound went before and after. */
 function draw(out: Float32Array, from: number, until: number): void {
   const [start, end] = [from - 1, until];
@@ -38,21 +55,4 @@ function cutsIn(samples: Float32Array, level: number): readonly (readonly [numbe
     [from, now] = [at, next];
   }
   return cuts;
-}
-
-/**
- * Gives a sound without the corners of what was recorded too loud: the bursts these make sound like strokes.
- * The same sound where nothing was cut off.
- *
- * @example
- * unclipped(Float32Array.of(0, 0.8, 1, 1, 1, 0.8, 0))[3] > 1 // true
- */
-export function unclipped(samples: Float32Array): Float32Array {
-  let top = 0;
-  for (const one of samples) top = Math.max(top, Math.abs(one));
-  const cuts = top > 0 ? cutsIn(samples, CUT * top) : [];
-  if (cuts.length === 0) return samples;
-  const out = samples.slice();
-  for (const [from, until] of cuts) draw(out, from, until);
-  return out;
 }

@@ -30,14 +30,6 @@ export function keySigns(key: string | undefined): Signs | undefined {
 
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'] as const;
 
-/** Spells a tone so many letters above another; undefined where one sign is not enough for it. */
-function spelledAbove(from: string, letters: number, tone: PitchClass): string | undefined {
-  const at = LETTERS.findIndex((letter) => from.startsWith(letter));
-  const letter = LETTERS[(at + letters) % LETTERS.length] ?? 'C';
-  const sign = ['', '#', 'b'].find((one) => parseTone(letter + one) === toPitchClass(tone));
-  return sign === undefined ? undefined : letter + sign;
-}
-
 /** How many letters above the root a tone is written, by its semitones: 3 is a minor third, 6 a flat fifth. */
 const LETTERS_OVER_ROOT = [0, 1, 1, 2, 2, 3, 4, 4, 5, 5, 6, 6] as const;
 /** The same for roots over the tonic of a major key: between fourth and fifth stands a raised fourth. */
@@ -61,15 +53,6 @@ export function toneOver(root: string, tone: PitchClass): string {
   return spelledAbove(plain, LETTERS_OVER_ROOT[interval] ?? 0, tone) ?? toneName(tone, signs);
 }
 
-/** The tonic of the major key that a key shares its signs with; undefined where it cannot be read. */
-function signTonic(key: string | undefined): string | undefined {
-  const plain = toPlainSigns(key ?? '').trim();
-  const tonic = plain.replace(/m$/, '');
-  const tone = parseTone(tonic);
-  if (tone === undefined) return undefined;
-  return plain.endsWith('m') ? toneOver(tonic, toPitchClass(tone + 3)) : tonic;
-}
-
 /**
  * Names the root of a chord as a key spells it, else as it is mostly written.
  *
@@ -89,4 +72,21 @@ export function rootName(
   const interval = toPitchClass(root - (parseTone(tonic) ?? 0));
   const letters = (isMinor ? LETTERS_IN_KEY_MINOR : LETTERS_IN_KEY)[interval] ?? 0;
   return spelledAbove(tonic, letters, root) ?? toneName(root, keySigns(key));
+}
+
+/** Spells a tone so many letters above another; undefined where one sign is not enough for it. */
+function spelledAbove(from: string, letters: number, tone: PitchClass): string | undefined {
+  const at = LETTERS.findIndex((letter) => from.startsWith(letter));
+  const letter = LETTERS[(at + letters) % LETTERS.length] ?? 'C';
+  const sign = ['', '#', 'b'].find((one) => parseTone(letter + one) === toPitchClass(tone));
+  return sign === undefined ? undefined : letter + sign;
+}
+
+/** The tonic of the major key that a key shares its signs with; undefined where it cannot be read. */
+function signTonic(key: string | undefined): string | undefined {
+  const plain = toPlainSigns(key ?? '').trim();
+  const tonic = plain.replace(/m$/, '');
+  const tone = parseTone(tonic);
+  if (tone === undefined) return undefined;
+  return plain.endsWith('m') ? toneOver(tonic, toPitchClass(tone + 3)) : tonic;
 }

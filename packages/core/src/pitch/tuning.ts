@@ -19,38 +19,6 @@ const USUAL: Readonly<Record<number, readonly number[]>> = {
   8: [30, 35, 40, 45, 50, 55, 59, 64],
 };
 
-function nearest(tone: number, usual: number): Midi {
-  const up = (((tone - usual) % 12) + 12) % 12;
-  return midi(up > 6 ? usual + up - 12 : usual + up);
-}
-
-/** A name as people say it: "Dropped D tuning", "1/2 step down", "tuned down a whole step". */
-function namedTuning(text: string): string | undefined {
-  const said = text
-    .toLowerCase()
-    .replace(/\b(tuning|tuned|guitar|down by|a|an)\b/g, ' ')
-    .replace(/dropped/g, 'drop')
-    .replace(/1\/2|one half|½/g, 'half')
-    .replace(/full step|two half steps|1 step|tone/g, 'whole step')
-    .replace(/semitone/g, 'half step')
-    .replace(/♭/g, 'b')
-    .replace(/♯/g, '#')
-    .replace(/[-\s]+/g, ' ')
-    .trim()
-    .replace(/^down (half|whole) step$/, '$1 step down');
-  return Object.hasOwn(NAMED_TUNINGS, said) ? NAMED_TUNINGS[said] : undefined;
-}
-
-/** "DADGAD" in one word: each letter a string, with its sign; a small b behind a large letter is a flat. */
-function spelledOut(text: string): string {
-  const plain = text.trim();
-  const isOneWord = /^[A-G#b♯♭]{4,16}$/i.test(plain);
-  const note = /[A-G]/.test(plain) ? /[A-G][#b♯♭]?/g : /[a-g][#♯♭]?/g;
-  const notes = isOneWord ? plain.match(note) : null;
-  if (notes?.join('') !== plain) return plain;
-  return notes.map((one) => one.charAt(0).toUpperCase() + one.slice(1)).join(' ');
-}
-
 /**
  * Reads a tuning written low to high, with or without octaves ("D A D G B E", "DADGAD"), or by its name
  * ("drop D"); undefined for an unknown note or fewer than 4 or more than 8 strings.
@@ -112,4 +80,36 @@ export function tuningName(tuning: Tuning): string {
   return name.replace(/\b[a-g][b#]?m?$/, (note) =>
     (note.charAt(0).toUpperCase() + note.slice(1)).replace('#', '♯').replace(/b$/, '♭'),
   );
+}
+
+function nearest(tone: number, usual: number): Midi {
+  const up = (((tone - usual) % 12) + 12) % 12;
+  return midi(up > 6 ? usual + up - 12 : usual + up);
+}
+
+/** A name as people say it: "Dropped D tuning", "1/2 step down", "tuned down a whole step". */
+function namedTuning(text: string): string | undefined {
+  const said = text
+    .toLowerCase()
+    .replace(/\b(tuning|tuned|guitar|down by|a|an)\b/g, ' ')
+    .replace(/dropped/g, 'drop')
+    .replace(/1\/2|one half|½/g, 'half')
+    .replace(/full step|two half steps|1 step|tone/g, 'whole step')
+    .replace(/semitone/g, 'half step')
+    .replace(/♭/g, 'b')
+    .replace(/♯/g, '#')
+    .replace(/[-\s]+/g, ' ')
+    .trim()
+    .replace(/^down (half|whole) step$/, '$1 step down');
+  return Object.hasOwn(NAMED_TUNINGS, said) ? NAMED_TUNINGS[said] : undefined;
+}
+
+/** "DADGAD" in one word: each letter a string, with its sign; a small b behind a large letter is a flat. */
+function spelledOut(text: string): string {
+  const plain = text.trim();
+  const isOneWord = /^[A-G#b♯♭]{4,16}$/i.test(plain);
+  const note = /[A-G]/.test(plain) ? /[A-G][#b♯♭]?/g : /[a-g][#♯♭]?/g;
+  const notes = isOneWord ? plain.match(note) : null;
+  if (notes?.join('') !== plain) return plain;
+  return notes.map((one) => one.charAt(0).toUpperCase() + one.slice(1)).join(' ');
 }

@@ -11,11 +11,6 @@ export interface Practice {
 
 const MOST_DAYS = 3650;
 
-/** The minutes of a day, so many days after another. */
-function minutesOn(day: Day, { minutesByWeekday }: Pick<Practice, 'minutesByWeekday'>): number {
-  return minutesByWeekday[weekdayOf(day)] ?? 0;
-}
-
 /**
  * Finds the day on which so many minutes of practice, above 0, will have been reached, today counted in;
  * null where nobody practises or it takes over ten years. Nothing to practise is done today.
@@ -74,4 +69,9 @@ export function practiceUntil(day: Day, practice: Practice): Until {
 export function nextLessonOn(today: Day, weekday: number | null): Day {
   const away = weekday === null ? 0 : (weekday - weekdayOf(today) + 7) % 7;
   return dayAfter(today, away === 0 ? 7 : away);
+}
+
+/** The minutes of a day, so many days after another. */
+function minutesOn(day: Day, { minutesByWeekday }: Pick<Practice, 'minutesByWeekday'>): number {
+  return minutesByWeekday[weekdayOf(day)] ?? 0;
 }

@@ -13,11 +13,6 @@ export interface Deadline {
   readonly finishOn: Day | null;
 }
 
-function verdictOf({ minutes, high }: PlanTime, there: number): Deadline['verdict'] {
-  if (high <= there) return 'fits';
-  return minutes <= there ? 'close' : 'misses';
-}
-
 /**
  * Tells whether something that takes a range of minutes will be learnt before a day.
  *
@@ -32,4 +27,9 @@ export function deadlineOf(time: PlanTime, wantedOn: Day, practice: Practice): D
     minutesADay: days === 0 ? null : Math.ceil(time.minutes / days),
     finishOn: finishOn(time.minutes, practice),
   };
+}
+
+function verdictOf({ minutes, high }: PlanTime, there: number): Deadline['verdict'] {
+  if (high <= there) return 'fits';
+  return minutes <= there ? 'close' : 'misses';
 }

@@ -34,6 +34,34 @@ const HARDLY_LONGER = 1.1;
 /** Reach that nobody feels. */
 const ABOUT_THE_SAME_MM = 1;
 
+/**
+ * Finds a grip of the same name that is easier for this hand: a song's changes go quicker from it, or it
+ * takes less of a barre, and it never asks for more stretch; undefined where the song's own is the
+ * easiest, or the name cannot be read.
+ *
+ * @example
+ * easierGrip(workpieceOf(readChart('grip G: 355433\n[A]\n| G | D |').song), 'G').losesTones // false
+ */
+export function easierGrip(work: Workpiece, name: string): EasierGrip | undefined {
+  const own = work.grips.find((grip) => grip.name === name);
+  const others = neighbours(work, name);
+  if (!own || others.length === 0) return undefined;
+  const [now, barredNow] = [secondsWith(own, others, work), barred(own, work)];
+  const best = offered(own, name, work)
+    .filter((found) => isKinder(found, own, work))
+    .map((found) => ({ found, ratio: secondsWith(found, others, work) / now }))
+    .filter(
+      ({ found, ratio }) =>
+        ratio <= QUICKER || (ratio <= HARDLY_LONGER && barred(found, work) < barredNow),
+    )
+    .toSorted(
+      (a, b) => Number(b.found.usual) - Number(a.found.usual) || a.found.cost - b.found.cost,
+    )[0];
+  if (!best) return undefined;
+  const { grip, fingers, missing } = best.found;
+  return { name, grip, fingers, insteadOf: own, ratio: best.ratio, losesTones: missing.length > 0 };
+}
+
 /** A string muted between two that sound makes strumming harder than the grip makes changing easier. */
 function isStrummable(grip: Grip): boolean {
   const first = grip.findIndex((fret) => fret !== null);
@@ -98,32 +126,4 @@ function offered(own: SongGrip, name: string, work: Workpiece): readonly FoundGr
       isStrummable(grip) &&
       (usual || !hasUsual || isPartOf(grip, own.grip)),
   );
-}
-
-/**
- * Finds a grip of the same name that is easier for this hand: a song's changes go quicker from it, or it
- * takes less of a barre, and it never asks for more stretch; undefined where the song's own is the
- * easiest, or the name cannot be read.
- *
- * @example
- * easierGrip(workpieceOf(readChart('grip G: 355433\n[A]\n| G | D |').song), 'G').losesTones // false
- */
-export function easierGrip(work: Workpiece, name: string): EasierGrip | undefined {
-  const own = work.grips.find((grip) => grip.name === name);
-  const others = neighbours(work, name);
-  if (!own || others.length === 0) return undefined;
-  const [now, barredNow] = [secondsWith(own, others, work), barred(own, work)];
-  const best = offered(own, name, work)
-    .filter((found) => isKinder(found, own, work))
-    .map((found) => ({ found, ratio: secondsWith(found, others, work) / now }))
-    .filter(
-      ({ found, ratio }) =>
-        ratio <= QUICKER || (ratio <= HARDLY_LONGER && barred(found, work) < barredNow),
-    )
-    .toSorted(
-      (a, b) => Number(b.found.usual) - Number(a.found.usual) || a.found.cost - b.found.cost,
-    )[0];
-  if (!best) return undefined;
-  const { grip, fingers, missing } = best.found;
-  return { name, grip, fingers, insteadOf: own, ratio: best.ratio, losesTones: missing.length > 0 };
 }

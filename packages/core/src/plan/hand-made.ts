@@ -20,6 +20,71 @@ type Outcome = Draft | string;
 
 const GONE = 'The step is no longer there.';
 
+/** What changes by hand are made to. */
+interface HandMaking {
+  readonly work: Workpiece;
+  readonly goal: Layer;
+}
+
+/** Steps with everything done to them by hand but their order, and what could not be done. */
+export function withHandMade(
+  steps: readonly Step[],
+  changes: readonly PlanChange[],
+  making: HandMaking,
+): Draft & { readonly unmet: readonly UnmetChange[] } {
+  let draft: Draft = { steps, dropped: [] };
+  const unmet: UnmetChange[] = [];
+  for (const change of changes) {
+    const outcome = withChange(draft, change, making);
+    if (typeof outcome === 'string') unmet.push({ change, why: outcome });
+    else draft = outcome;
+  }
+  return { ...draft, unmet };
+}
+
+type Placing = Extract<PlanChange, { kind: 'move' | 'own' }>;
+
+/**
+ * Counts how often a step stands before something it needs, or behind something that needs it.
+ *
+ * @example
+ * brokenBy([], 'grip:G') // 0
+ */
+export function brokenBy(steps: readonly Step[], id: string): number {
+  const place = steps.findIndex((step) => step.id === id);
+  const needs = new Set(steps[place]?.needs ?? []);
+  return steps.filter(
+    (step, other) =>
+      (other > place && needs.has(step.id)) || (other < place && step.needs.includes(id)),
+  ).length;
+}
+
+/**
+ * Steps in the order they were put into by hand. A move that was made under another school and would
+ * now break what a step needs is left out and told; under its own school it is kept.
+ */
+export function inHandMadeOrder(
+  steps: readonly Step[],
+  changes: readonly PlanChange[],
+  school: School,
+): { readonly steps: readonly Step[]; readonly unmet: readonly UnmetChange[] } {
+  let order = steps;
+  const unmet: UnmetChange[] = [];
+  for (const change of changes) {
+    if (change.kind !== 'move' && change.kind !== 'own') continue;
+    const next = placed(order, change);
+    if (!next) {
+      if (change.kind === 'move') unmet.push({ change, why: GONE });
+      continue;
+    }
+    const breaks = brokenBy(next, change.step) > brokenBy(order, change.step);
+    if (change.kind === 'move' && change.school !== school && breaks) {
+      unmet.push({ change, why: 'In this order it would come before what it needs.' });
+    } else order = next;
+  }
+  return { steps: order, unmet };
+}
+
 function find({ steps }: Pick<Draft, 'steps'>, id: string): Step | undefined {
   return findStep(steps, id);
 }
@@ -130,12 +195,6 @@ function marked(draft: Draft, id: string, mark: Pick<Step, 'note' | 'isOptional'
   return { ...draft, steps };
 }
 
-/** What changes by hand are made to. */
-interface HandMaking {
-  readonly work: Workpiece;
-  readonly goal: Layer;
-}
-
 function withChange(draft: Draft, change: PlanChange, { work, goal }: HandMaking): Outcome {
   switch (change.kind) {
     case 'drop':
@@ -155,39 +214,6 @@ function withChange(draft: Draft, change: PlanChange, { work, goal }: HandMaking
   }
 }
 
-/** Steps with everything done to them by hand but their order, and what could not be done. */
-export function withHandMade(
-  steps: readonly Step[],
-  changes: readonly PlanChange[],
-  making: HandMaking,
-): Draft & { readonly unmet: readonly UnmetChange[] } {
-  let draft: Draft = { steps, dropped: [] };
-  const unmet: UnmetChange[] = [];
-  for (const change of changes) {
-    const outcome = withChange(draft, change, making);
-    if (typeof outcome === 'string') unmet.push({ change, why: outcome });
-    else draft = outcome;
-  }
-  return { ...draft, unmet };
-}
-
-type Placing = Extract<PlanChange, { kind: 'move' | 'own' }>;
-
-/**
- * Counts how often a step stands before something it needs, or behind something that needs it.
- *
- * @example
- * brokenBy([], 'grip:G') // 0
- */
-export function brokenBy(steps: readonly Step[], id: string): number {
-  const place = steps.findIndex((step) => step.id === id);
-  const needs = new Set(steps[place]?.needs ?? []);
-  return steps.filter(
-    (step, other) =>
-      (other > place && needs.has(step.id)) || (other < place && step.needs.includes(id)),
-  ).length;
-}
-
 function placed(steps: readonly Step[], { step: id, after }: Placing): readonly Step[] | undefined {
   const step = find({ steps }, id);
   const rest = steps.filter((one) => one !== step);
@@ -195,30 +221,4 @@ function placed(steps: readonly Step[], { step: id, after }: Placing): readonly 
   const anchor = before ? rest.indexOf(before) : -1;
   if (!step || (after !== null && anchor < 0)) return undefined;
   return rest.toSpliced(anchor + 1, 0, step);
-}
-
-/**
- * Steps in the order they were put into by hand. A move that was made under another school and would
- * now break what a step needs is left out and told; under its own school it is kept.
- */
-export function inHandMadeOrder(
-  steps: readonly Step[],
-  changes: readonly PlanChange[],
-  school: School,
-): { readonly steps: readonly Step[]; readonly unmet: readonly UnmetChange[] } {
-  let order = steps;
-  const unmet: UnmetChange[] = [];
-  for (const change of changes) {
-    if (change.kind !== 'move' && change.kind !== 'own') continue;
-    const next = placed(order, change);
-    if (!next) {
-      if (change.kind === 'move') unmet.push({ change, why: GONE });
-      continue;
-    }
-    const breaks = brokenBy(next, change.step) > brokenBy(order, change.step);
-    if (change.kind === 'move' && change.school !== school && breaks) {
-      unmet.push({ change, why: 'In this order it would come before what it needs.' });
-    } else order = next;
-  }
-  return { steps: order, unmet };
 }

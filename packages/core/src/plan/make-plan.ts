@@ -27,29 +27,6 @@ export interface StepPlan {
   readonly time: PlanTime;
 }
 
-/** Takes out what is owned already; what needed it does not wait for it. */
-function withoutOwned(
-  steps: readonly Step[],
-  work: Workpiece,
-  { changes }: Teaching,
-): { readonly left: readonly Step[]; readonly skipped: readonly Step[] } {
-  const back = new Set(changes.flatMap((one) => (one.kind === 'bring-back' ? [one.step] : [])));
-  const skipped = steps.filter((step) => !back.has(step.id) && isOwned(step, work));
-  if (skipped.length === 0) return { left: steps, skipped };
-  const gone = new Set(skipped.map((step) => step.id));
-  const left = steps
-    .filter((step) => !gone.has(step.id))
-    .map((step) => ({ ...step, needs: step.needs.filter((id) => !gone.has(id)) }));
-  return { left, skipped };
-}
-
-/** Slow, then straight to the goal. */
-function onTwoRungs(step: Step): Step {
-  const [first, last] = [step.rungs[0], step.rungs.at(-1)];
-  if (first === undefined || last === undefined || first === last) return step;
-  return { ...step, rungs: [first, last] };
-}
-
 /**
  * Makes the steps of a song for a student: what they own is skipped, their own changes and hand set
  * the tempos, the school orders them, and the teacher's changes by hand are kept where they still make
@@ -81,4 +58,27 @@ export function makePlan(song: SongDocument, options: PlanOptions = {}): StepPla
     unmet: [...made.unmet, ...ordered.unmet],
     time: timeOf(steps, work.constants),
   };
+}
+
+/** Takes out what is owned already; what needed it does not wait for it. */
+function withoutOwned(
+  steps: readonly Step[],
+  work: Workpiece,
+  { changes }: Teaching,
+): { readonly left: readonly Step[]; readonly skipped: readonly Step[] } {
+  const back = new Set(changes.flatMap((one) => (one.kind === 'bring-back' ? [one.step] : [])));
+  const skipped = steps.filter((step) => !back.has(step.id) && isOwned(step, work));
+  if (skipped.length === 0) return { left: steps, skipped };
+  const gone = new Set(skipped.map((step) => step.id));
+  const left = steps
+    .filter((step) => !gone.has(step.id))
+    .map((step) => ({ ...step, needs: step.needs.filter((id) => !gone.has(id)) }));
+  return { left, skipped };
+}
+
+/** Slow, then straight to the goal. */
+function onTwoRungs(step: Step): Step {
+  const [first, last] = [step.rungs[0], step.rungs.at(-1)];
+  if (first === undefined || last === undefined || first === last) return step;
+  return { ...step, rungs: [first, last] };
 }

@@ -11,10 +11,6 @@ export interface Milestones {
   readonly end: number;
 }
 
-function isWhole(step: Step, layer: Layer): boolean {
-  return step.layer === layer && kindOf(step).matter === 'whole';
-}
-
 /**
  * Works out how soon the milestones of a plan come, in minutes of practice in the order of its steps.
  *
@@ -34,4 +30,8 @@ export function milestonesOf(steps: readonly Step[], goal: Layer): Milestones {
     whole: reached((step) => isWhole(step, goal)),
     end: minutes,
   };
+}
+
+function isWhole(step: Step, layer: Layer): boolean {
+  return step.layer === layer && kindOf(step).matter === 'whole';
 }

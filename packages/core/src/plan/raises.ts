@@ -12,6 +12,27 @@ export type Raise =
   | { readonly kind: 'barer-layer'; readonly limitBpm: number; readonly layer: Layer }
   | { readonly kind: 'open-stroke'; readonly limitBpm: number; readonly windowBeats: number };
 
+/**
+ * Lists what would let a step start faster where a change limits it under the goal: an easier grip, a
+ * barer layer, a stroke on open strings during the change; the fastest first, with the tempo that this
+ * change then allows. Empty where nothing limits it, or nothing helps.
+ *
+ * @example
+ * raisesOf(makeSteps(workpieceOf(EMPTY_SONG))[0], workpieceOf(EMPTY_SONG)) // []
+ */
+export function raisesOf(step: Step | undefined, work: Workpiece): readonly Raise[] {
+  const change = step?.limit?.change;
+  if (!step || !change) return [];
+  const isMusic = kindOf(step).matter === 'part';
+  const raises = [
+    ...withEasierGrips(work, change),
+    ...(isMusic ? inBarerLayer(work, step, change) : []),
+    ...(isMusic ? withOpenStroke(work, step, change) : []),
+  ];
+  const now = bpmWithin(change.windowBeats, change.seconds);
+  return raises.filter((one) => one.limitBpm > now).toSorted((a, b) => b.limitBpm - a.limitBpm);
+}
+
 function withEasierGrips(work: Workpiece, change: WindowedChange): readonly Raise[] {
   const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
   return [change.from, change.to].flatMap((name): readonly Raise[] => {
@@ -81,25 +102,4 @@ function withOpenStroke(work: Workpiece, step: Step, change: WindowedChange): re
   if (!wider || wider.windowBeats <= change.windowBeats) return [];
   const { windowBeats } = wider;
   return [{ kind: 'open-stroke', windowBeats, limitBpm: bpmWithin(windowBeats, change.seconds) }];
-}
-
-/**
- * Lists what would let a step start faster where a change limits it under the goal: an easier grip, a
- * barer layer, a stroke on open strings during the change; the fastest first, with the tempo that this
- * change then allows. Empty where nothing limits it, or nothing helps.
- *
- * @example
- * raisesOf(makeSteps(workpieceOf(EMPTY_SONG))[0], workpieceOf(EMPTY_SONG)) // []
- */
-export function raisesOf(step: Step | undefined, work: Workpiece): readonly Raise[] {
-  const change = step?.limit?.change;
-  if (!step || !change) return [];
-  const isMusic = kindOf(step).matter === 'part';
-  const raises = [
-    ...withEasierGrips(work, change),
-    ...(isMusic ? inBarerLayer(work, step, change) : []),
-    ...(isMusic ? withOpenStroke(work, step, change) : []),
-  ];
-  const now = bpmWithin(change.windowBeats, change.seconds);
-  return raises.filter((one) => one.limitBpm > now).toSorted((a, b) => b.limitBpm - a.limitBpm);
 }

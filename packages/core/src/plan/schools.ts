@@ -17,23 +17,6 @@ const BARER_WHOLE = 6;
 /** What is pulled in by the step that needs it; it comes by itself only when nothing does. */
 const WHEN_NEEDED = 7.5;
 
-function layerRank({ layer }: Step): number {
-  return layer === undefined ? -1 : LAYERS.indexOf(layer);
-}
-
-function isBarerWhole(step: Step, goal: Layer): boolean {
-  return kindOf(step).matter === 'whole' && step.layer !== goal;
-}
-
-/** How near a step's limit is to its goal: the lower, the harder. */
-function headroom({ rungs, limit }: Step): number {
-  return (limit?.limitBpm ?? Infinity) / (rungs.at(-1) ?? 1);
-}
-
-function rankOf(step: Step): number {
-  return kindOf(step).rank;
-}
-
 /** Sections, halves and differences, and the teacher's own steps among them. */
 const PARTS_RANK = 5;
 
@@ -82,6 +65,42 @@ const RULES: Readonly<Record<School, Rule>> = {
   'hand-first': handFirst,
 };
 
+/**
+ * Orders the steps of a song as a school would, each still after what it needs: the steps stay the
+ * same ones.
+ *
+ * @example
+ * inSchoolOrder([], workpieceOf(EMPTY_SONG), { school: 'hardest-first', goal: 'full' }) // []
+ */
+export function inSchoolOrder(
+  steps: readonly Step[],
+  work: Workpiece,
+  { school, goal }: { readonly school: School; readonly goal: Layer },
+): readonly Step[] {
+  const rule = RULES[school];
+  const ordering = { placeOf: placesIn(work), goal };
+  const keyed = steps.map((step) => ({ step, priority: rule(step, ordering) }));
+  const sorted = [...keyed].sort((a, b) => compare(a.priority, b.priority));
+  return withNeedsFirst(sorted.map((one) => one.step));
+}
+
+function layerRank({ layer }: Step): number {
+  return layer === undefined ? -1 : LAYERS.indexOf(layer);
+}
+
+function isBarerWhole(step: Step, goal: Layer): boolean {
+  return kindOf(step).matter === 'whole' && step.layer !== goal;
+}
+
+/** How near a step's limit is to its goal: the lower, the harder. */
+function headroom({ rungs, limit }: Step): number {
+  return (limit?.limitBpm ?? Infinity) / (rungs.at(-1) ?? 1);
+}
+
+function rankOf(step: Step): number {
+  return kindOf(step).rank;
+}
+
 function compare(a: Priority, b: Priority): number {
   const place = a.findIndex((value, index) => value !== b[index]);
   return place < 0 ? 0 : (a[place] ?? 0) < (b[place] ?? 0) ? -1 : 1;
@@ -100,23 +119,4 @@ function placesIn(work: Workpiece): (step: Step) => number {
     const isJoin = kindOf(step).matter === 'join';
     return firsts.get(isJoin ? step.atoms.join(' ') : (step.atoms[0] ?? '')) ?? -1;
   };
-}
-
-/**
- * Orders the steps of a song as a school would, each still after what it needs: the steps stay the
- * same ones.
- *
- * @example
- * inSchoolOrder([], workpieceOf(EMPTY_SONG), { school: 'hardest-first', goal: 'full' }) // []
- */
-export function inSchoolOrder(
-  steps: readonly Step[],
-  work: Workpiece,
-  { school, goal }: { readonly school: School; readonly goal: Layer },
-): readonly Step[] {
-  const rule = RULES[school];
-  const ordering = { placeOf: placesIn(work), goal };
-  const keyed = steps.map((step) => ({ step, priority: rule(step, ordering) }));
-  const sorted = [...keyed].sort((a, b) => compare(a.priority, b.priority));
-  return withNeedsFirst(sorted.map((one) => one.step));
 }

@@ -15,6 +15,27 @@ export interface SlowRemedy {
 
 type Change = Pick<WindowedChange, 'from' | 'to'>;
 
+interface Place {
+  readonly section: string;
+  readonly bar: number;
+  readonly pattern: string;
+}
+
+/**
+ * Lists what would win time for one change: an easier grip for either chord, or the last stroke before
+ * it on open strings while the hand is on its way; empty where neither is there to be had.
+ *
+ * @example
+ * slowRemedies(EMPTY_SONG, workpieceOf(EMPTY_SONG), { from: 'G', to: 'D' }) // []
+ */
+export function slowRemedies(
+  song: SongDocument,
+  work: Workpiece,
+  change: Change,
+): readonly SlowRemedy[] {
+  return [...easierGrips(work, change), ...openStrokes(song, work, change)];
+}
+
 function easierGrips(work: Workpiece, { from, to }: Change): readonly SlowRemedy[] {
   return [from, to].flatMap((name): readonly SlowRemedy[] => {
     const easier = easierGrip(work, name);
@@ -33,12 +54,6 @@ function openedAtEnd(pattern: Pattern): Pattern | undefined {
   const isStrum = slot?.kind === 'strum' && slot.sound !== 'open';
   if (pattern.bars !== 1 || !isStrum || last <= pattern.slots.length / 2) return undefined;
   return { ...pattern, slots: pattern.slots.with(last, { ...slot, sound: 'open' }) };
-}
-
-interface Place {
-  readonly section: string;
-  readonly bar: number;
-  readonly pattern: string;
 }
 
 function isChangeAt(bars: readonly StruckBar[], index: number, { from, to }: Change): boolean {
@@ -105,19 +120,4 @@ function openStrokes(song: SongDocument, work: Workpiece, change: Change): reado
       },
     ];
   });
-}
-
-/**
- * Lists what would win time for one change: an easier grip for either chord, or the last stroke before
- * it on open strings while the hand is on its way; empty where neither is there to be had.
- *
- * @example
- * slowRemedies(EMPTY_SONG, workpieceOf(EMPTY_SONG), { from: 'G', to: 'D' }) // []
- */
-export function slowRemedies(
-  song: SongDocument,
-  work: Workpiece,
-  change: Change,
-): readonly SlowRemedy[] {
-  return [...easierGrips(work, change), ...openStrokes(song, work, change)];
 }

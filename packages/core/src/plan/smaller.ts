@@ -29,55 +29,7 @@ interface Reduction {
 const LEAST_PLAYED = 0.5;
 const MOST_EASIER = 4;
 
-function withSimplerGrips(plan: StepPlan, teaching: Teaching): Reduction | undefined {
-  const found = plan.work.grips
-    .flatMap(({ name }) => easierGrip(plan.work, name) ?? [])
-    .toSorted((a, b) => a.ratio - b.ratio)
-    .slice(0, MOST_EASIER);
-  if (found.length === 0) return undefined;
-  const grips = found.map(({ name, grip, fingers }): PlanChange => ({
-    kind: 'grip',
-    name,
-    grip,
-    fingers,
-  }));
-  return {
-    words: `simpler grips for ${found.map(({ name }) => chordLabel(name)).join(', ')}`,
-    teaching: { ...teaching, changes: [...teaching.changes, ...grips] },
-  };
-}
-
-/** The layers under the goal, fullest first. */
-function barerGoals(teaching: Teaching): readonly Reduction[] {
-  return LAYERS.slice(0, LAYERS.indexOf(teaching.goal))
-    .toReversed()
-    .map((goal) => ({ words: `only ${layerWords(goal)}`, teaching: { ...teaching, goal } }));
-}
-
 const INTRO = /^(intro|vorspiel|opening|pick-?up)/i;
-
-/** What the song is: its first part that is no intro, what is played longest, and what others derive from. */
-function essentialParts({ work }: StepPlan, playedOf: (part: Part) => number): ReadonlySet<string> {
-  const first = work.parts.find(({ name }) => !INTRO.test(name));
-  const longest = work.parts.toSorted((a, b) => playedOf(b) - playedOf(a))[0];
-  const parents = work.parts.flatMap(({ parent }) => parent ?? []);
-  return new Set([first?.id ?? '', longest?.id ?? '', ...parents]);
-}
-
-/** The part that takes most minutes for the time it is played, among those the song is still itself without. */
-function costliestPart(plan: StepPlan, least: number): Part | undefined {
-  const { work, steps } = plan;
-  const playedOf = (part: Part): number =>
-    (work.comes.get(part.id) ?? []).reduce((sum, one) => sum + one.lasts, 0);
-  const minutesOf = (part: Part): number =>
-    steps.filter((step) => step.atoms.includes(part.id)).reduce((sum, one) => sum + one.minutes, 0);
-  const essential = essentialParts(plan, playedOf);
-  return work.parts
-    .filter((part) => !essential.has(part.id))
-    .filter((part) => work.timeline.lasts - playedOf(part) >= least)
-    .map((part) => ({ part, cost: minutesOf(part) / Math.max(1, playedOf(part)) }))
-    .toSorted((a, b) => b.cost - a.cost)[0]?.part;
-}
 
 /**
  * Lists smaller ways to learn a song, each smaller than the one before, up to the first that would be
@@ -122,4 +74,52 @@ export function smallerPlans(
     const changes = [...teaching.changes, change];
     take({ words: `without ${names.join(' and ')}`, teaching: { ...teaching, changes } });
   }
+}
+
+function withSimplerGrips(plan: StepPlan, teaching: Teaching): Reduction | undefined {
+  const found = plan.work.grips
+    .flatMap(({ name }) => easierGrip(plan.work, name) ?? [])
+    .toSorted((a, b) => a.ratio - b.ratio)
+    .slice(0, MOST_EASIER);
+  if (found.length === 0) return undefined;
+  const grips = found.map(({ name, grip, fingers }): PlanChange => ({
+    kind: 'grip',
+    name,
+    grip,
+    fingers,
+  }));
+  return {
+    words: `simpler grips for ${found.map(({ name }) => chordLabel(name)).join(', ')}`,
+    teaching: { ...teaching, changes: [...teaching.changes, ...grips] },
+  };
+}
+
+/** The layers under the goal, fullest first. */
+function barerGoals(teaching: Teaching): readonly Reduction[] {
+  return LAYERS.slice(0, LAYERS.indexOf(teaching.goal))
+    .toReversed()
+    .map((goal) => ({ words: `only ${layerWords(goal)}`, teaching: { ...teaching, goal } }));
+}
+
+/** What the song is: its first part that is no intro, what is played longest, and what others derive from. */
+function essentialParts({ work }: StepPlan, playedOf: (part: Part) => number): ReadonlySet<string> {
+  const first = work.parts.find(({ name }) => !INTRO.test(name));
+  const longest = work.parts.toSorted((a, b) => playedOf(b) - playedOf(a))[0];
+  const parents = work.parts.flatMap(({ parent }) => parent ?? []);
+  return new Set([first?.id ?? '', longest?.id ?? '', ...parents]);
+}
+
+/** The part that takes most minutes for the time it is played, among those the song is still itself without. */
+function costliestPart(plan: StepPlan, least: number): Part | undefined {
+  const { work, steps } = plan;
+  const playedOf = (part: Part): number =>
+    (work.comes.get(part.id) ?? []).reduce((sum, one) => sum + one.lasts, 0);
+  const minutesOf = (part: Part): number =>
+    steps.filter((step) => step.atoms.includes(part.id)).reduce((sum, one) => sum + one.minutes, 0);
+  const essential = essentialParts(plan, playedOf);
+  return work.parts
+    .filter((part) => !essential.has(part.id))
+    .filter((part) => work.timeline.lasts - playedOf(part) >= least)
+    .map((part) => ({ part, cost: minutesOf(part) / Math.max(1, playedOf(part)) }))
+    .toSorted((a, b) => b.cost - a.cost)[0]?.part;
 }

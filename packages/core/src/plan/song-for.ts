@@ -5,6 +5,24 @@ import { workpieceOf } from '../steps';
 import { slowRemedies } from './slow-remedies';
 import type { PlanChange } from './teaching';
 
+/**
+ * Gives the song as one student learns it: with their own grips, without the parts they leave out, strummed where
+ * they do not pick, with a stroke left open before a change. The studio's song stays as it is.
+ *
+ * @example
+ * songFor(readChart('[A]\n| G |\n[B]\n| D |').song, [{ kind: 'leave-out', part: 's4' }]).map.map((entry) => entry.section) // ['A']
+ */
+export function songFor(song: SongDocument, changes: readonly PlanChange[]): SongDocument {
+  return changes.reduce((own, change) => {
+    if (change.kind === 'leave-out') return withoutPart(own, change.part, change.section);
+    if (change.kind === 'strummed') return strummed(own, change.what);
+    if (change.kind === 'open-stroke') return withOpenStroke(own, change);
+    if (change.kind !== 'grip') return own;
+    const { name, grip, fingers } = change;
+    return withGrip(own, { name, grip, ...(fingers && { fingers }) });
+  }, song);
+}
+
 function withGrip(song: SongDocument, grip: NamedGrip): SongDocument {
   const others = song.grips.filter((one) => one.name !== grip.name);
   return { ...song, grips: [...others, grip] };
@@ -47,22 +65,4 @@ function withOpenStroke(
     .filter(({ kind }) => kind === 'open-stroke')
     .flatMap(({ commands }) => commands)
     .reduce(withCommand, song);
-}
-
-/**
- * Gives the song as one student learns it: with their own grips, without the parts they leave out, strummed where
- * they do not pick, with a stroke left open before a change. The studio's song stays as it is.
- *
- * @example
- * songFor(readChart('[A]\n| G |\n[B]\n| D |').song, [{ kind: 'leave-out', part: 's4' }]).map.map((entry) => entry.section) // ['A']
- */
-export function songFor(song: SongDocument, changes: readonly PlanChange[]): SongDocument {
-  return changes.reduce((own, change) => {
-    if (change.kind === 'leave-out') return withoutPart(own, change.part, change.section);
-    if (change.kind === 'strummed') return strummed(own, change.what);
-    if (change.kind === 'open-stroke') return withOpenStroke(own, change);
-    if (change.kind !== 'grip') return own;
-    const { name, grip, fingers } = change;
-    return withGrip(own, { name, grip, ...(fingers && { fingers }) });
-  }, song);
 }

@@ -30,6 +30,34 @@ interface Staging {
 
 type Run = readonly Step[];
 
+const WITH_OTHERS: Readonly<Partial<Record<Step['kind'], string>>> = {
+  recording: 'with the recording',
+  sing: 'singing',
+  perform: 'for somebody',
+};
+
+/**
+ * Gathers the steps of a plan, in their order, into three to seven stages, each ending in something a
+ * teacher can hear; fewer where there are fewer steps, none for none.
+ *
+ * @example
+ * stagesOf([], { work: workpieceOf(EMPTY_SONG), goal: 'full' }) // []
+ */
+export function stagesOf(steps: Run, staging: Staging): readonly Stage[] {
+  let runs = withGripsFirst(runsOf(steps, staging));
+  while (runs.length > MOST) runs = withOneLess(runs);
+  const longest = LONGEST_SHARE * minutesOf(steps);
+  for (let tries = 0; tries < MOST && runs.length < MOST; tries++)
+    runs = withOneMore(runs, runs.length < LEAST ? 0 : longest);
+  return runs.map((run) => ({
+    title: titleOf(run, staging, true),
+    untimed: titleOf(run, staging, false),
+    goal: goalOf(run),
+    minutes: minutesOf(run),
+    steps: run.map((step) => step.id),
+  }));
+}
+
 /** What steps of one stage have alike: the hands' work, music in a layer, the whole of it, for others. */
 function topicOf(step: Step, { goal }: Staging): string {
   const { matter } = kindOf(step);
@@ -114,12 +142,6 @@ function partNames(run: Run, { work }: Staging): string {
   return listed([...new Set(names)]);
 }
 
-const WITH_OTHERS: Readonly<Partial<Record<Step['kind'], string>>> = {
-  recording: 'with the recording',
-  sing: 'singing',
-  perform: 'for somebody',
-};
-
 /** What is played with others or for them. */
 function withOthers(run: Run): string {
   return listed(run.flatMap(({ kind }) => WITH_OTHERS[kind] ?? []));
@@ -157,26 +179,4 @@ function titleOf(run: Run, staging: Staging, isTimed: boolean): string {
 function goalOf(run: Run): string {
   const last = run.findLast(isAudible) ?? run.findLast((step) => step.goal.words !== '');
   return last?.goal.words ?? '';
-}
-
-/**
- * Gathers the steps of a plan, in their order, into three to seven stages, each ending in something a
- * teacher can hear; fewer where there are fewer steps, none for none.
- *
- * @example
- * stagesOf([], { work: workpieceOf(EMPTY_SONG), goal: 'full' }) // []
- */
-export function stagesOf(steps: Run, staging: Staging): readonly Stage[] {
-  let runs = withGripsFirst(runsOf(steps, staging));
-  while (runs.length > MOST) runs = withOneLess(runs);
-  const longest = LONGEST_SHARE * minutesOf(steps);
-  for (let tries = 0; tries < MOST && runs.length < MOST; tries++)
-    runs = withOneMore(runs, runs.length < LEAST ? 0 : longest);
-  return runs.map((run) => ({
-    title: titleOf(run, staging, true),
-    untimed: titleOf(run, staging, false),
-    goal: goalOf(run),
-    minutes: minutesOf(run),
-    steps: run.map((step) => step.id),
-  }));
 }

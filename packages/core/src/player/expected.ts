@@ -33,14 +33,6 @@ export interface ExpectedRequest {
   readonly to?: number;
 }
 
-function occurrencesOf(song: SongDocument, name: string | undefined): readonly Occurrence[] {
-  const { occurrences } = timelineOf(song);
-  if (name === undefined) return occurrences;
-  const section = sectionNamed(song, name);
-  const first = occurrences.find((one) => one.section === section?.id);
-  return first ? [first] : section ? [occurrenceOf(song, section)] : [];
-}
-
 /**
  * Lays out what of a song is looked at, as its layer plays it; no bars for a section nobody wrote.
  *
@@ -86,4 +78,12 @@ export function expectedOf(song: SongDocument, request: ExpectedRequest = {}): E
   );
   const clicks = clicksOf(stretch).map((one) => ({ ...one, atS: seconds(one.atS * slower) }));
   return { strokes, clicks, seconds: seconds(stretch.lasts * slower) };
+}
+
+function occurrencesOf(song: SongDocument, name: string | undefined): readonly Occurrence[] {
+  const { occurrences } = timelineOf(song);
+  if (name === undefined) return occurrences;
+  const section = sectionNamed(song, name);
+  const first = occurrences.find((one) => one.section === section?.id);
+  return first ? [first] : section ? [occurrenceOf(song, section)] : [];
 }

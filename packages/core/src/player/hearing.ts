@@ -51,19 +51,6 @@ export interface Held {
   readonly grips: readonly Pick<SongGrip, 'name' | 'grip'>[];
 }
 
-/** The lower or the higher half of the strings that sound, as the brush meets them. */
-function brushed(sounding: readonly number[], { strings }: Strum): readonly number[] {
-  const half = Math.ceil(sounding.length / 2);
-  const byPitch = [...sounding].sort((a, b) => b - a);
-  if (strings === 'low') return byPitch.slice(0, half);
-  return strings === 'high' ? byPitch.slice(-half) : byPitch;
-}
-
-function kindOf(what: Slot): ExpectedStroke['kind'] {
-  if (what.kind === 'strum') return what.sound === 'muted' ? 'mute' : what.direction;
-  return what.kind === 'pluck' ? 'pluck' : 'hit';
-}
-
 /** Hears strokes one after the other; the chord before and what was picked over a grip live here. */
 class Hearer {
   private readonly sounding: ReadonlyMap<string, readonly number[]>;
@@ -117,23 +104,6 @@ class Hearer {
   }
 }
 
-/** Seconds from the first beat of a note to its end, in the tempo of its bar. */
-function lastingS(laid: Stretch['bars'][number], { at, beats }: RiffNote): Seconds {
-  return seconds(secondsAt(laid, addBeats(at, beats)) - secondsAt(laid, at));
-}
-
-/** Hears strokes of a stretch one after the other. */
-function heardOf(stretch: Stretch, strokes: readonly Stroke[], held: Held): readonly HeardStroke[] {
-  const hearer = new Hearer(held);
-  return strokes.flatMap((stroke) => {
-    const laid = stretch.bars[stroke.bar];
-    if (!laid) return [];
-    const heard = hearer.hear(stroke, laid.bar.struck, secondsAt(laid, stroke.at));
-    const notes = stroke.notes?.map((note) => ({ note, lastsS: lastingS(laid, note) }));
-    return [notes ? { ...heard, notes } : heard];
-  });
-}
-
 /**
  * Hears a stretch as it is played: every stroke with its strings, its chord and its time from the first
  * bar, the thumb on the bass of each grip, the notes of riffs with how long they last. The one reading of
@@ -154,4 +124,34 @@ export function hearStretch(stretch: Stretch, held: Held): readonly HeardStroke[
  */
 export function hearBeside(stretch: Stretch, held: Held): readonly HeardStroke[] {
   return heardOf(stretch, besideIn(stretch).flat(), held);
+}
+
+/** The lower or the higher half of the strings that sound, as the brush meets them. */
+function brushed(sounding: readonly number[], { strings }: Strum): readonly number[] {
+  const half = Math.ceil(sounding.length / 2);
+  const byPitch = [...sounding].sort((a, b) => b - a);
+  if (strings === 'low') return byPitch.slice(0, half);
+  return strings === 'high' ? byPitch.slice(-half) : byPitch;
+}
+
+function kindOf(what: Slot): ExpectedStroke['kind'] {
+  if (what.kind === 'strum') return what.sound === 'muted' ? 'mute' : what.direction;
+  return what.kind === 'pluck' ? 'pluck' : 'hit';
+}
+
+/** Seconds from the first beat of a note to its end, in the tempo of its bar. */
+function lastingS(laid: Stretch['bars'][number], { at, beats }: RiffNote): Seconds {
+  return seconds(secondsAt(laid, addBeats(at, beats)) - secondsAt(laid, at));
+}
+
+/** Hears strokes of a stretch one after the other. */
+function heardOf(stretch: Stretch, strokes: readonly Stroke[], held: Held): readonly HeardStroke[] {
+  const hearer = new Hearer(held);
+  return strokes.flatMap((stroke) => {
+    const laid = stretch.bars[stroke.bar];
+    if (!laid) return [];
+    const heard = hearer.hear(stroke, laid.bar.struck, secondsAt(laid, stroke.at));
+    const notes = stroke.notes?.map((note) => ({ note, lastsS: lastingS(laid, note) }));
+    return [notes ? { ...heard, notes } : heard];
+  });
 }

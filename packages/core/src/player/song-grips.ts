@@ -46,81 +46,13 @@ interface Gripped extends HeldGrip {
   readonly isProposed: boolean;
 }
 
-function isOwned(name: string, grip: Grip, { ownedGrips }: Student): boolean {
-  return ownedGrips.includes(`${name} ${formatGrip(grip)}`);
-}
-
-/** The teacher's grip; of several that will do, the one the student owns. */
-function givenGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
-  const given = song.grips.find((one) => one.name === name);
-  if (!given) return undefined;
-  const own = given.others?.find((grip) => isOwned(name, grip, student));
-  if (own && !isOwned(name, given.grip, student)) return { name, grip: own, isProposed: false };
-  return { name, grip: given.grip, fingers: given.fingers, isProposed: false };
-}
-
-/** Where any grip will do, the student's own. */
-function ownGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
-  if (!song.anyGrips?.includes(name)) return undefined;
-  const strings = settledFrame(song.frame).tuning.length;
-  const shapes = student.ownedGrips
-    .filter((one) => one.startsWith(`${name} `))
-    .map((one) => parseGrip(one.slice(name.length + 1)));
-  const grip = shapes.find((one) => one?.length === strings);
-  return grip && { name, grip, isProposed: true };
-}
-
 /** The easiest grip of a name never changes for one tuning and hand, and is asked for at every keystroke. */
 const remembered = new Map<string, FoundGrip | undefined>();
 const MOST_REMEMBERED = 5000;
 
-function easiestGrip(song: SongDocument, name: string, hand: Hand): FoundGrip | undefined {
-  const setup = settledFrame(song.frame);
-  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, ...setup.tuning].join(' ');
-  if (!remembered.has(key)) {
-    if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-    const parsed = parseChordName(name);
-    const [found] = parsed ? findGrips({ name: parsed, setup, hand, count: 1 }) : [];
-    remembered.set(key, found);
-  }
-  return remembered.get(key);
-}
-
-function proposedGrip(song: SongDocument, name: string, hand: Hand): Gripped | undefined {
-  const found = easiestGrip(song, name, hand);
-  return found && { name, grip: found.grip, isProposed: true };
-}
-
-/** How often each chord follows which, by their places among the grips. */
-function changesIn(row: readonly string[], grips: readonly Gripped[]): readonly GripChange[] {
-  const placeOf = new Map(grips.map(({ name }, place) => [name, place]));
-  const counted = new Map<string, GripChange>();
-  row.forEach((name, at) => {
-    const [from, to] = [placeOf.get(row[at - 1] ?? ''), placeOf.get(name)];
-    if (from === undefined || to === undefined || from === to) return;
-    const key = `${from} ${to}`;
-    counted.set(key, { from, to, times: (counted.get(key)?.times ?? 0) + 1 });
-  });
-  return [...counted.values()];
-}
-
 /** The same song is fingered at every keystroke in it. */
 const fingered = new Map<string, readonly (Fingers | undefined)[]>();
 const MOST_FINGERED = 200;
-
-function fingersFor(
-  grips: readonly Gripped[],
-  changes: readonly GripChange[],
-  hand: Hand,
-): readonly (Fingers | undefined)[] {
-  const key = JSON.stringify([grips.map(({ grip, fingers }) => [grip, fingers]), changes, hand]);
-  const known = fingered.get(key);
-  if (known) return known;
-  if (fingered.size >= MOST_FINGERED) fingered.clear();
-  const chosen = fingerSong(grips, changes, hand);
-  fingered.set(key, chosen);
-  return chosen;
-}
 
 /**
  * Gives a grip for every chord a song plays, in playing order: the teacher's own, else the shape shown
@@ -153,4 +85,72 @@ export function songGrips(
     isProposed,
     fingers: fingers[place] ?? grip.map(() => null),
   }));
+}
+
+function isOwned(name: string, grip: Grip, { ownedGrips }: Student): boolean {
+  return ownedGrips.includes(`${name} ${formatGrip(grip)}`);
+}
+
+/** The teacher's grip; of several that will do, the one the student owns. */
+function givenGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
+  const given = song.grips.find((one) => one.name === name);
+  if (!given) return undefined;
+  const own = given.others?.find((grip) => isOwned(name, grip, student));
+  if (own && !isOwned(name, given.grip, student)) return { name, grip: own, isProposed: false };
+  return { name, grip: given.grip, fingers: given.fingers, isProposed: false };
+}
+
+/** Where any grip will do, the student's own. */
+function ownGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
+  if (!song.anyGrips?.includes(name)) return undefined;
+  const strings = settledFrame(song.frame).tuning.length;
+  const shapes = student.ownedGrips
+    .filter((one) => one.startsWith(`${name} `))
+    .map((one) => parseGrip(one.slice(name.length + 1)));
+  const grip = shapes.find((one) => one?.length === strings);
+  return grip && { name, grip, isProposed: true };
+}
+
+function easiestGrip(song: SongDocument, name: string, hand: Hand): FoundGrip | undefined {
+  const setup = settledFrame(song.frame);
+  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, ...setup.tuning].join(' ');
+  if (!remembered.has(key)) {
+    if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+    const parsed = parseChordName(name);
+    const [found] = parsed ? findGrips({ name: parsed, setup, hand, count: 1 }) : [];
+    remembered.set(key, found);
+  }
+  return remembered.get(key);
+}
+
+function proposedGrip(song: SongDocument, name: string, hand: Hand): Gripped | undefined {
+  const found = easiestGrip(song, name, hand);
+  return found && { name, grip: found.grip, isProposed: true };
+}
+
+/** How often each chord follows which, by their places among the grips. */
+function changesIn(row: readonly string[], grips: readonly Gripped[]): readonly GripChange[] {
+  const placeOf = new Map(grips.map(({ name }, place) => [name, place]));
+  const counted = new Map<string, GripChange>();
+  row.forEach((name, at) => {
+    const [from, to] = [placeOf.get(row[at - 1] ?? ''), placeOf.get(name)];
+    if (from === undefined || to === undefined || from === to) return;
+    const key = `${from} ${to}`;
+    counted.set(key, { from, to, times: (counted.get(key)?.times ?? 0) + 1 });
+  });
+  return [...counted.values()];
+}
+
+function fingersFor(
+  grips: readonly Gripped[],
+  changes: readonly GripChange[],
+  hand: Hand,
+): readonly (Fingers | undefined)[] {
+  const key = JSON.stringify([grips.map(({ grip, fingers }) => [grip, fingers]), changes, hand]);
+  const known = fingered.get(key);
+  if (known) return known;
+  if (fingered.size >= MOST_FINGERED) fingered.clear();
+  const chosen = fingerSong(grips, changes, hand);
+  fingered.set(key, chosen);
+  return chosen;
 }

@@ -57,13 +57,6 @@ export function paceFactorOf(changes: readonly Compared[], shrink: number): numb
   return weight > 0 ? Math.exp(sum / weight) : 1;
 }
 
-function isEitherWay(
-  { from, to }: Pick<MeasuredChange, 'from' | 'to'>,
-  one: Pick<MeasuredChange, 'from' | 'to'>,
-): boolean {
-  return (one.from === from && one.to === to) || (one.from === to && one.to === from);
-}
-
 /**
  * Finds the time that was measured for a change; one measured the other way round serves too, as a
  * drill goes both ways. Undefined when neither was.
@@ -93,4 +86,11 @@ export function secondsAtMost(
 ): number {
   const bounds = changes.filter((one) => one.atMost && isEitherWay(change, one));
   return Math.min(Infinity, ...bounds.map(({ seconds }) => seconds));
+}
+
+function isEitherWay(
+  { from, to }: Pick<MeasuredChange, 'from' | 'to'>,
+  one: Pick<MeasuredChange, 'from' | 'to'>,
+): boolean {
+  return (one.from === from && one.to === to) || (one.from === to && one.to === from);
 }

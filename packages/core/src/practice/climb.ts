@@ -34,6 +34,62 @@ type ByPiece = ReadonlyMap<string, readonly Placed[]>;
 /** A plan has many steps, and each is asked for its own tries of the same log: the log is gone through once. */
 const gathered = new WeakMap<readonly Try[], ByPiece>();
 
+/**
+ * Gives the attempts that bear on what a step practises, in the order they were made: its own, and what was clean
+ * in a fuller layer.
+ *
+ * @example
+ * attemptsOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []) // []
+ */
+export function attemptsOf(step: Step, tries: readonly Try[]): readonly Attempt[] {
+  return attemptsAt(piecesOf(step.id), tries);
+}
+
+/** As often in a row as a section asks; its kind says the same (a test compares), but weighs more than the room may load. */
+export const SECTION_IN_ROW = 3;
+
+/** By the kind of the piece; the others are brought by nothing. */
+const BROUGHT: Readonly<
+  Record<
+    string,
+    (
+      piece: { readonly parts: readonly string[]; readonly layer: Layer },
+      tries: readonly Try[],
+    ) => number | null
+  >
+> = {
+  join: ({ parts, layer }, tries) => {
+    const held = parts.map((part) => heldOfPiece({ key: `section:${part}`, layer }, tries));
+    const known = held.flatMap((one) => one ?? []);
+    return known.length < held.length || known.length === 0
+      ? null
+      : Math.min(...known) * assumed('knownStartShare');
+  },
+  section: ({ parts, layer }, tries) => {
+    const key = ['section', ...parts].join(':');
+    const barer = LAYERS.slice(0, LAYERS.indexOf(layer)).flatMap(
+      (one) => heldOfPiece({ key, layer: one }, tries) ?? [],
+    );
+    return barer.length === 0 ? null : Math.max(...barer) * assumed('newStartShare');
+  },
+};
+
+/**
+ * Works out where a student is with a step from all tries ever made: the tempo held is what was played
+ * clean often enough in a row, whatever the ladder was then; a fuller layer proves a barer one; two
+ * failed tries step one rung down. What was never held begins where its sections, or its barer layers, have brought
+ * somebody. The order the tries are given in does not matter.
+ *
+ * @example
+ * climbOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []).isDone // false
+ */
+export function climbOf(step: Step, tries: readonly Try[]): Climb {
+  const climbs = piecesOf(step.id).map((piece) => climbPiece(step, piece, tries));
+  const least = leastOf(climbs);
+  if (!least) throw new Error('a step is always made of something');
+  return least;
+}
+
 function byTime(a: Try, b: Try): number {
   if (a.at !== b.at) return a.at < b.at ? -1 : 1;
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
@@ -81,20 +137,6 @@ function attemptsAt(pieces: readonly Piece[], tries: readonly Try[]): readonly A
   });
 }
 
-/**
- * Gives the attempts that bear on what a step practises, in the order they were made: its own, and what was clean
- * in a fuller layer.
- *
- * @example
- * attemptsOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []) // []
- */
-export function attemptsOf(step: Step, tries: readonly Try[]): readonly Attempt[] {
-  return attemptsAt(piecesOf(step.id), tries);
-}
-
-/** As often in a row as a section asks; its kind says the same (a test compares), but weighs more than the room may load. */
-export const SECTION_IN_ROW = 3;
-
 /** What is held of a section by its id alone, however long its ladder is. */
 function heldOfPiece(piece: Piece, tries: readonly Try[]): number | null {
   const asked = { cleanInRow: SECTION_IN_ROW, goalBpm: Infinity };
@@ -110,32 +152,6 @@ function broughtTo({ key, layer }: Piece, tries: readonly Try[]): number | null 
   if (layer === undefined) return null;
   return BROUGHT[kind ?? '']?.({ parts, layer }, tries) ?? null;
 }
-
-/** By the kind of the piece; the others are brought by nothing. */
-const BROUGHT: Readonly<
-  Record<
-    string,
-    (
-      piece: { readonly parts: readonly string[]; readonly layer: Layer },
-      tries: readonly Try[],
-    ) => number | null
-  >
-> = {
-  join: ({ parts, layer }, tries) => {
-    const held = parts.map((part) => heldOfPiece({ key: `section:${part}`, layer }, tries));
-    const known = held.flatMap((one) => one ?? []);
-    return known.length < held.length || known.length === 0
-      ? null
-      : Math.min(...known) * assumed('knownStartShare');
-  },
-  section: ({ parts, layer }, tries) => {
-    const key = ['section', ...parts].join(':');
-    const barer = LAYERS.slice(0, LAYERS.indexOf(layer)).flatMap(
-      (one) => heldOfPiece({ key, layer: one }, tries) ?? [],
-    );
-    return barer.length === 0 ? null : Math.max(...barer) * assumed('newStartShare');
-  },
-};
 
 /** Where a ladder is begun: at the last rung that what is known already reaches. */
 function firstRung(rungs: readonly Bpm[], brought: number | null): number {
@@ -195,20 +211,4 @@ function leastOf(climbs: readonly Climb[]): Climb | undefined {
     }),
     first,
   );
-}
-
-/**
- * Works out where a student is with a step from all tries ever made: the tempo held is what was played
- * clean often enough in a row, whatever the ladder was then; a fuller layer proves a barer one; two
- * failed tries step one rung down. What was never held begins where its sections, or its barer layers, have brought
- * somebody. The order the tries are given in does not matter.
- *
- * @example
- * climbOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], []).isDone // false
- */
-export function climbOf(step: Step, tries: readonly Try[]): Climb {
-  const climbs = piecesOf(step.id).map((piece) => climbPiece(step, piece, tries));
-  const least = leastOf(climbs);
-  if (!least) throw new Error('a step is always made of something');
-  return least;
 }

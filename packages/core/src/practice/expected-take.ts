@@ -5,23 +5,6 @@ import type { Pass } from '../steps';
 /** Names of the patterns of a song that are played freely. */
 type Free = ReadonlySet<string>;
 
-/** Moments of a score to the tenth of a millisecond, so that no rounding parts them. */
-function moment(atS: number): number {
-  return Math.round(atS * 1e4);
-}
-
-/** What notes of a riff sound; of dead ones and harmonics the fret does not tell. */
-function soundingOf(
-  notes: NonNullable<GuideScore['strokes'][number]['notes']>,
-  open: GuideScore['setup']['open'],
-): readonly number[] {
-  return notes.flatMap(({ note }) =>
-    note.how === 'dead' || note.how === 'harmonic'
-      ? []
-      : [(open[open.length - note.string] ?? 0) + note.fret],
-  );
-}
-
 /**
  * Lists what is expected of one pass at its written tempo, in seconds from its first bar: the strokes that
  * are seen, clicked and heard, with their grips and bars (from 0); of a pattern that is played freely, only
@@ -58,4 +41,21 @@ export function expectedTake(
       ...(mayMiss && { mayMiss: true as const }),
     };
   });
+}
+
+/** Moments of a score to the tenth of a millisecond, so that no rounding parts them. */
+function moment(atS: number): number {
+  return Math.round(atS * 1e4);
+}
+
+/** What notes of a riff sound; of dead ones and harmonics the fret does not tell. */
+function soundingOf(
+  notes: NonNullable<GuideScore['strokes'][number]['notes']>,
+  open: GuideScore['setup']['open'],
+): readonly number[] {
+  return notes.flatMap(({ note }) =>
+    note.how === 'dead' || note.how === 'harmonic'
+      ? []
+      : [(open[open.length - note.string] ?? 0) + note.fret],
+  );
 }

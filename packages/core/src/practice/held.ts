@@ -54,6 +54,27 @@ export function askedOf({
   return { cleanInRow: goal.cleanInRow, goalBpm: rungs.at(-1) ?? 0 };
 }
 
+/**
+ * Adds up attempts at one piece, in the order they were made: held is the highest tempo at which so many
+ * clean passes came in a row on one day, whatever ladder there was; two failed tries in a row at a tempo
+ * that was held lower it by a rung. It goes on from what was held before, where that is given.
+ *
+ * @example
+ * heldOf([{ clean: true, passes: 3, day: '2026-11-26', bpm: 92 }], { cleanInRow: 3, goalBpm: 92 }).bpm // 92
+ */
+export function heldOf(attempts: readonly Attempt[], asked: Asked, before: Held = NOTHING): Held {
+  return attempts.reduce<Held>(
+    (held, one) => (one.clean ? afterClean(held, one, asked) : afterStumble(held, one)),
+    before,
+  );
+}
+
+/** Clean passes of the run that goes on, at a tempo or faster. */
+export function passesAt({ run }: Held, bpm: number): number {
+  const slower = run.findLastIndex((one) => one.bpm < bpm);
+  return passesIn(run.slice(slower + 1));
+}
+
 function passesIn(run: readonly Attempt[]): number {
   return run.reduce((sum, { passes }) => sum + passes, 0);
 }
@@ -94,25 +115,4 @@ function afterStumble(held: Held, one: Attempt): Held {
   const isHeld = held.bpm !== null && one.bpm > 0 && one.bpm <= held.bpm;
   const lowered = { bpm: Math.floor(one.bpm / assumed('rungRatio')), below: one.bpm };
   return { ...stumbled, failsInRow: 0, ...(isHeld ? lowered : { eased: held.eased + 1 }) };
-}
-
-/**
- * Adds up attempts at one piece, in the order they were made: held is the highest tempo at which so many
- * clean passes came in a row on one day, whatever ladder there was; two failed tries in a row at a tempo
- * that was held lower it by a rung. It goes on from what was held before, where that is given.
- *
- * @example
- * heldOf([{ clean: true, passes: 3, day: '2026-11-26', bpm: 92 }], { cleanInRow: 3, goalBpm: 92 }).bpm // 92
- */
-export function heldOf(attempts: readonly Attempt[], asked: Asked, before: Held = NOTHING): Held {
-  return attempts.reduce<Held>(
-    (held, one) => (one.clean ? afterClean(held, one, asked) : afterStumble(held, one)),
-    before,
-  );
-}
-
-/** Clean passes of the run that goes on, at a tempo or faster. */
-export function passesAt({ run }: Held, bpm: number): number {
-  const slower = run.findLastIndex((one) => one.bpm < bpm);
-  return passesIn(run.slice(slower + 1));
 }

@@ -16,6 +16,42 @@ const REST: Slot = { kind: 'rest' };
 const GRIDS = [1, 2, 3, 4, 6];
 const NEAR = 1e-6;
 
+/** What a bar plays, slot by slot, and where the hand is still: after a single hit, in silence. */
+interface PlayedSlots {
+  readonly slots: readonly Slot[];
+  readonly still: readonly boolean[];
+}
+
+/** What all bars are drawn from; what is alike is drawn once. */
+interface Drawn extends Pick<Pass, 'spans'> {
+  readonly counts: CountSchool;
+  readonly known: Map<string, LaneDrawing>;
+}
+
+/**
+ * Draws what the picking hand plays in each bar of a pass, from the strokes that are heard in it: a single
+ * hit is one stroke and the hand is still after it, in silence there are only the counts. Null for a bar
+ * that a riff takes whole.
+ *
+ * @example
+ * lanesOf(EMPTY_PASS, [], 'syllables') // []
+ */
+export function lanesOf(
+  { stretch, spans }: Pass,
+  strokes: readonly HeardStroke[],
+  counts: CountSchool,
+): readonly (DrawnLane | null)[] {
+  const byBar = stretch.bars.map((): HeardStroke[] => []);
+  for (const stroke of strokes) byBar[stroke.bar]?.push(stroke);
+  const all = { spans, counts, known: new Map<string, LaneDrawing>() };
+  let index = 0;
+  return groupsOf(stretch.bars).flatMap((group) => {
+    const lane = drawGroup(group, byBar.slice(index, index + group.length), all);
+    index += group.length;
+    return group.map(() => lane);
+  });
+}
+
 /** Whether a whole bar goes on with the pattern that the whole bar before it began. */
 function goesOn({ struck, beats, meter, riff }: LaidBar['bar'], before: LaidBar['bar']): boolean {
   const isWhole = beats === meter.beats && before.beats === beats && !riff && !before.riff;
@@ -46,12 +82,6 @@ function perBeatOf({ bar, from }: LaidBar, strokes: readonly HeardStroke[]): num
     });
   if (isOn(own)) return own;
   return GRIDS.find((per) => per % own === 0 && isOn(per)) ?? own;
-}
-
-/** What a bar plays, slot by slot, and where the hand is still: after a single hit, in silence. */
-interface PlayedSlots {
-  readonly slots: readonly Slot[];
-  readonly still: readonly boolean[];
 }
 
 /** The hand goes on over the chords that the pattern is played over, and over nothing else. */
@@ -95,12 +125,6 @@ function playedSlots(
   return { slots, still };
 }
 
-/** What all bars are drawn from; what is alike is drawn once. */
-interface Drawn extends Pick<Pass, 'spans'> {
-  readonly counts: CountSchool;
-  readonly known: Map<string, LaneDrawing>;
-}
-
 function drawnOnce(
   pattern: Pattern,
   stopped: ReadonlySet<number>,
@@ -134,28 +158,4 @@ function drawGroup(
   const drawing = drawnOnce(pattern, stopped, { ...all, feel });
   const times = slotTimes(pattern, feel);
   return { drawing, beats: times.map((at) => first.from + at) };
-}
-
-/**
- * Draws what the picking hand plays in each bar of a pass, from the strokes that are heard in it: a single
- * hit is one stroke and the hand is still after it, in silence there are only the counts. Null for a bar
- * that a riff takes whole.
- *
- * @example
- * lanesOf(EMPTY_PASS, [], 'syllables') // []
- */
-export function lanesOf(
-  { stretch, spans }: Pass,
-  strokes: readonly HeardStroke[],
-  counts: CountSchool,
-): readonly (DrawnLane | null)[] {
-  const byBar = stretch.bars.map((): HeardStroke[] => []);
-  for (const stroke of strokes) byBar[stroke.bar]?.push(stroke);
-  const all = { spans, counts, known: new Map<string, LaneDrawing>() };
-  let index = 0;
-  return groupsOf(stretch.bars).flatMap((group) => {
-    const lane = drawGroup(group, byBar.slice(index, index + group.length), all);
-    index += group.length;
-    return group.map(() => lane);
-  });
 }

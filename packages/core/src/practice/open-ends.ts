@@ -13,12 +13,6 @@ interface Written {
   readonly lastsS: number;
 }
 
-/** Bars of a section until it begins anew. */
-function barsInRound({ bars }: Occurrence): number {
-  const second = bars.findIndex(({ inPass }, index) => index > 0 && inPass === 1);
-  return second < 0 ? bars.length : second;
-}
-
 /**
  * Gives the sections that go round until a cue, in the order they are played: one round of each, and where the
  * song goes on after the rounds that are likely.
@@ -39,4 +33,10 @@ export function openEndsOf(
     const untilS = at(begins + barsInRound(one));
     return [{ fromS: at(begins), untilS, thenS: at(ends), cue: one.until }];
   });
+}
+
+/** Bars of a section until it begins anew. */
+function barsInRound({ bars }: Occurrence): number {
+  const second = bars.findIndex(({ inPass }, index) => index > 0 && inPass === 1);
+  return second < 0 ? bars.length : second;
 }

@@ -8,15 +8,6 @@ export interface Piece {
   readonly layer: Layer | undefined;
 }
 
-function isLayer(word: string): word is Layer {
-  return (LAYERS as readonly string[]).includes(word);
-}
-
-function toPiece({ kind, parts }: StepName): Piece {
-  const layer = parts.find(isLayer);
-  return { key: [kind, ...parts.filter((part) => !isLayer(part))].join(':'), layer };
-}
-
 /** Ids come again with every try. */
 const known = new Map<string, readonly Piece[]>();
 const MOST_KNOWN = 5000;
@@ -45,4 +36,13 @@ export function bearing(practised: Piece, piece: Piece): 'same' | 'fuller' | und
   if (practised.layer === piece.layer) return 'same';
   if (practised.layer === undefined || piece.layer === undefined) return undefined;
   return LAYERS.indexOf(practised.layer) > LAYERS.indexOf(piece.layer) ? 'fuller' : undefined;
+}
+
+function isLayer(word: string): word is Layer {
+  return (LAYERS as readonly string[]).includes(word);
+}
+
+function toPiece({ kind, parts }: StepName): Piece {
+  const layer = parts.find(isLayer);
+  return { key: [kind, ...parts.filter((part) => !isLayer(part))].join(':'), layer };
 }

@@ -21,10 +21,6 @@ export interface RingingGrip {
   readonly strings: readonly RingingString[];
 }
 
-function upper(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}
-
 /**
  * Gives the strings of each grip that are to ring, from the thickest, each with what helps where it does not.
  *
@@ -53,4 +49,8 @@ export function ringingGrips(
           ],
     ),
   }));
+}
+
+function upper(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

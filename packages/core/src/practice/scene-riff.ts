@@ -13,17 +13,6 @@ export interface SceneRiff extends Pick<WorkedRiff, 'notes' | 'left' | 'phrases'
   readonly runs: readonly { readonly from: number; readonly to: number }[];
 }
 
-function runsOf({ stretch }: Pass): SceneRiff['runs'] {
-  const runs: { from: number; to: number }[] = [];
-  stretch.bars.forEach(({ bar }, index) => {
-    if (!bar.riff) return;
-    const last = runs.at(-1);
-    if (last?.to === index - 1) last.to = index;
-    else runs.push({ from: index, to: index });
-  });
-  return runs;
-}
-
 /** Gives what of a pass is played as a riff; null where nothing is. */
 export function sceneRiff(
   pass: Pass,
@@ -48,4 +37,15 @@ export function sceneRiff(
     ),
     runs,
   };
+}
+
+function runsOf({ stretch }: Pass): SceneRiff['runs'] {
+  const runs: { from: number; to: number }[] = [];
+  stretch.bars.forEach(({ bar }, index) => {
+    if (!bar.riff) return;
+    const last = runs.at(-1);
+    if (last?.to === index - 1) last.to = index;
+    else runs.push({ from: index, to: index });
+  });
+  return runs;
 }

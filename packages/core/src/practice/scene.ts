@@ -123,14 +123,84 @@ export interface Stage {
   readonly taps?: readonly RecordedStart[];
 }
 
+const USUAL = openNotes(STANDARD_TUNING);
+
+const NO_WHOLE = { map: [], openEnds: [], recordedS: [] };
+
+/**
+ * Works out all that is seen and heard while a step is practised, so that nothing has to be worked out
+ * while somebody plays.
+ *
+ * @example
+ * sceneOf(makeSteps(workpieceOf(readChart("[A]\n| G |").song))[0], { song: EMPTY_SONG, work: workpieceOf(EMPTY_SONG), conventions: USUAL_CONVENTIONS }).strings.length // 6
+ */
+export function sceneOf(step: Step, stage: Stage): Scene {
+  const { song, work, conventions, only } = stage;
+  const { scene, rungUnit, cleanWord, drill, matter, isWholeSong } = kindOf(step);
+  const { tuning, capo } = settledFrame(song.frame);
+  const setup = { tuning, capo };
+  const pass = passOf(step, work, only);
+  const { picking } = settledFrame(song.frame);
+  const held = { strings: tuning.length, picking, grips: work.grips };
+  const strokes = hearStretch(pass.stretch, held);
+  const beside = hearBeside(pass.stretch, held);
+  const names = [...new Set(pass.spans.map((one) => one.chord))];
+  const own = scoreOf(pass.stretch, strokes, {
+    open: openNotes(tuning).map((note) => note + capo),
+    grips: work.grips.map(({ name, grip }) => ({ name, grip })),
+  });
+  const echoes = echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({
+    effect,
+    ms,
+  }));
+  const [echo] = echoes;
+  const score = {
+    ...own,
+    ...(beside.length > 0 && { beside }),
+    // A pass is written in its own tempo; the echo fits the goal's.
+    ...(echo && { echoS: echo.ms / 1000 }),
+  };
+  const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
+  const grips = names.flatMap((name) => byName.get(name) ?? []);
+  return {
+    scene,
+    rungUnit,
+    cleanWord,
+    step,
+    pass,
+    capo,
+    feltIn: feltIn(pass),
+    ...(drill && { drill }),
+    listenBpm: matter === 'listening' ? work.goalBpm : null,
+    strings: stringsOf(setup, conventions),
+    chords: Object.fromEntries(names.map((name) => [name, said(name, capo, conventions)])),
+    grips: Object.fromEntries(
+      grips.map((grip) => [grip.name, gripDrawing({ ...grip, setup, conventions })]),
+    ),
+    ringing: cleanWord === 'ringing' ? ringingGrips(grips, setup, conventions) : [],
+    changes: changesIn(pass.spans, byName, stage),
+    score,
+    lanes: lanesOf(pass, strokes, conventions.counts),
+    riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
+    tuning,
+    sound: effectWords(work.sound),
+    goalBpm: work.goalBpm,
+    echoes,
+    expected: expectedTake(
+      { score, pass },
+      song.patterns.flatMap((one) => (one.free ? [one.name] : [])),
+    ),
+    loading: grips.filter((one) => loadsHand(one, work)).map(({ name }) => name),
+    ...(isWholeSong ? wholeOf(stage, score) : NO_WHOLE),
+  };
+}
+
 function said(name: string, capo: number, { names }: Conventions): SaidChord {
   return {
     name: chordSaid(name, { capo, names }),
     other: otherChordSaid(name, { capo, names }),
   };
 }
-
-const USUAL = openNotes(STANDARD_TUNING);
 
 function stringsOf({ tuning, capo }: Setup, conventions: Conventions): readonly TunedString[] {
   const named = (midi: number): string =>
@@ -210,75 +280,5 @@ function wholeOf(stage: Stage, score: GuideScore): Pick<Scene, 'map' | 'openEnds
     map: mapOf(stage).slice(from, only?.to),
     openEnds: only ? [] : openEndsOf(work.timeline.occurrences, score),
     recordedS: recordedOf(stage).slice(from, only && only.to + 1),
-  };
-}
-
-const NO_WHOLE = { map: [], openEnds: [], recordedS: [] };
-
-/**
- * Works out all that is seen and heard while a step is practised, so that nothing has to be worked out
- * while somebody plays.
- *
- * @example
- * sceneOf(makeSteps(workpieceOf(readChart("[A]\n| G |").song))[0], { song: EMPTY_SONG, work: workpieceOf(EMPTY_SONG), conventions: USUAL_CONVENTIONS }).strings.length // 6
- */
-export function sceneOf(step: Step, stage: Stage): Scene {
-  const { song, work, conventions, only } = stage;
-  const { scene, rungUnit, cleanWord, drill, matter, isWholeSong } = kindOf(step);
-  const { tuning, capo } = settledFrame(song.frame);
-  const setup = { tuning, capo };
-  const pass = passOf(step, work, only);
-  const { picking } = settledFrame(song.frame);
-  const held = { strings: tuning.length, picking, grips: work.grips };
-  const strokes = hearStretch(pass.stretch, held);
-  const beside = hearBeside(pass.stretch, held);
-  const names = [...new Set(pass.spans.map((one) => one.chord))];
-  const own = scoreOf(pass.stretch, strokes, {
-    open: openNotes(tuning).map((note) => note + capo),
-    grips: work.grips.map(({ name, grip }) => ({ name, grip })),
-  });
-  const echoes = echoesIn(work.sound, { bpm: work.goalBpm }).map(({ effect, ms }) => ({
-    effect,
-    ms,
-  }));
-  const [echo] = echoes;
-  const score = {
-    ...own,
-    ...(beside.length > 0 && { beside }),
-    // A pass is written in its own tempo; the echo fits the goal's.
-    ...(echo && { echoS: echo.ms / 1000 }),
-  };
-  const byName = new Map(work.grips.map((grip) => [grip.name, grip]));
-  const grips = names.flatMap((name) => byName.get(name) ?? []);
-  return {
-    scene,
-    rungUnit,
-    cleanWord,
-    step,
-    pass,
-    capo,
-    feltIn: feltIn(pass),
-    ...(drill && { drill }),
-    listenBpm: matter === 'listening' ? work.goalBpm : null,
-    strings: stringsOf(setup, conventions),
-    chords: Object.fromEntries(names.map((name) => [name, said(name, capo, conventions)])),
-    grips: Object.fromEntries(
-      grips.map((grip) => [grip.name, gripDrawing({ ...grip, setup, conventions })]),
-    ),
-    ringing: cleanWord === 'ringing' ? ringingGrips(grips, setup, conventions) : [],
-    changes: changesIn(pass.spans, byName, stage),
-    score,
-    lanes: lanesOf(pass, strokes, conventions.counts),
-    riff: sceneRiff(pass, work, scene === 'riff' || scene === 'ear'),
-    tuning,
-    sound: effectWords(work.sound),
-    goalBpm: work.goalBpm,
-    echoes,
-    expected: expectedTake(
-      { score, pass },
-      song.patterns.flatMap((one) => (one.free ? [one.name] : [])),
-    ),
-    loading: grips.filter((one) => loadsHand(one, work)).map(({ name }) => name),
-    ...(isWholeSong ? wholeOf(stage, score) : NO_WHOLE),
   };
 }

@@ -18,28 +18,6 @@ const MOST_PIECES = 9;
 /** Less time than this is not worth beginning something new. */
 const LEAST_MINUTES = 4;
 
-/** What is left of a step: the rungs above those that are held. */
-function leftOf({ step, climb }: StepProgress): number {
-  const rungs = step.rungs.length;
-  return rungs < 2 ? step.minutes : (step.minutes * (rungs - climb.rung)) / rungs;
-}
-
-function pieceOf(progress: StepProgress, minutes: number): LessonPiece {
-  const { step, climb } = progress;
-  const left = leftOf(progress);
-  const isWhole = minutes >= left;
-  const { rungs } = step;
-  const climbed = isWhole ? rungs.length : (minutes / left) * (rungs.length - climb.rung);
-  const to = isWhole ? rungs.length - 1 : climb.rung + Math.max(0, Math.floor(climbed) - 1);
-  return {
-    step,
-    isWhole,
-    minutes: Math.min(left, minutes),
-    fromBpm: rungs[climb.rung] ?? null,
-    toBpm: rungs[to] ?? null,
-  };
-}
-
 /**
  * Gives the next steps of a plan that fit the minutes there are until a lesson, in the plan's order;
  * the last may be a stretch of its ladder. Steps that wait for one that does not fit are left for later.
@@ -66,4 +44,26 @@ export function untilLesson(
     if (piece.isWhole) done.add(one.step.id);
   }
   return pieces;
+}
+
+/** What is left of a step: the rungs above those that are held. */
+function leftOf({ step, climb }: StepProgress): number {
+  const rungs = step.rungs.length;
+  return rungs < 2 ? step.minutes : (step.minutes * (rungs - climb.rung)) / rungs;
+}
+
+function pieceOf(progress: StepProgress, minutes: number): LessonPiece {
+  const { step, climb } = progress;
+  const left = leftOf(progress);
+  const isWhole = minutes >= left;
+  const { rungs } = step;
+  const climbed = isWhole ? rungs.length : (minutes / left) * (rungs.length - climb.rung);
+  const to = isWhole ? rungs.length - 1 : climb.rung + Math.max(0, Math.floor(climbed) - 1);
+  return {
+    step,
+    isWhole,
+    minutes: Math.min(left, minutes),
+    fromBpm: rungs[climb.rung] ?? null,
+    toBpm: rungs[to] ?? null,
+  };
 }

@@ -49,11 +49,6 @@ export function heldByDay(step: Step, tries: readonly Try[]): readonly HeldOn[] 
   });
 }
 
-function tempoOf({ bpm }: Held, { rungs }: Step): Bpm | null {
-  // Held is a tempo that was played, or 0 without a click.
-  return bpm === null || rungs.length === 0 ? null : (bpm as Bpm);
-}
-
 /**
  * Lists what came on since a day, that day too: a tempo that rose, a goal that was met; in the order of the plan,
  * each step once, from where it was before to where it is now.
@@ -82,4 +77,9 @@ export function climbedSince(
         return [{ id, title, rungUnit, on: day, fromBpm, toBpm, isNewlyDone }];
       });
     });
+}
+
+function tempoOf({ bpm }: Held, { rungs }: Step): Bpm | null {
+  // Held is a tempo that was played, or 0 without a click.
+  return bpm === null || rungs.length === 0 ? null : (bpm as Bpm);
 }

@@ -20,22 +20,6 @@ export interface DoneStep {
   readonly isNewlyDone: boolean;
 }
 
-function stepOf(event: PlanEvent): string | undefined {
-  const { stepId } = event as { readonly stepId?: string | null };
-  return stepId ?? undefined;
-}
-
-/** In the order in which they were practised. */
-function stepsOn(steps: readonly Step[], events: readonly PlanEvent[], day: Day): readonly Step[] {
-  const today = events.filter((one) => one.day === day);
-  const order = [
-    ...new Set(
-      today.toSorted((a, b) => a.at.localeCompare(b.at)).flatMap((one) => stepOf(one) ?? []),
-    ),
-  ];
-  return order.flatMap((id) => steps.find((step) => step.id === id) ?? []);
-}
-
 /**
  * Tells what was done on a day, step by step in the order they were practised: the minutes, what was clean, and
  * how the tempo moved. Empty for a day without practice.
@@ -75,4 +59,20 @@ export function doneOn(
       },
     ];
   });
+}
+
+function stepOf(event: PlanEvent): string | undefined {
+  const { stepId } = event as { readonly stepId?: string | null };
+  return stepId ?? undefined;
+}
+
+/** In the order in which they were practised. */
+function stepsOn(steps: readonly Step[], events: readonly PlanEvent[], day: Day): readonly Step[] {
+  const today = events.filter((one) => one.day === day);
+  const order = [
+    ...new Set(
+      today.toSorted((a, b) => a.at.localeCompare(b.at)).flatMap((one) => stepOf(one) ?? []),
+    ),
+  ];
+  return order.flatMap((id) => steps.find((step) => step.id === id) ?? []);
 }

@@ -23,6 +23,37 @@ export interface HeldBack {
   readonly what: string;
 }
 
+const PRACTISED: readonly string[] = ['hands', 'part', 'join', 'whole'];
+
+/** The steps of a song, and what was done with them. */
+interface Practised {
+  readonly steps: readonly Step[];
+  readonly tries: readonly Try[];
+  /** The layer that is the goal. */
+  readonly goal: Layer;
+  /** The tempo of parts, by their step's id, that clean runs of the whole song showed. */
+  readonly shown?: ReadonlyMap<string, Bpm>;
+}
+
+/**
+ * Finds what holds a song back: of the grips, changes, parts and joins that can be practised now, the one
+ * with most minutes left; undefined when nothing is left.
+ *
+ * @example
+ * heldBackBy({ steps: [], tries: [], goal: 'full' }, workpieceOf(EMPTY_SONG)) // undefined
+ */
+export function heldBackBy(practised: Practised, work: Workpiece): HeldBack | undefined {
+  const left = practisable(practised).map((one) => heldBack(one, work));
+  return left.toSorted((a, b) => b.minutes - a.minutes)[0];
+}
+
+/** Whether somebody else than the student heard the whole song at its goal. */
+export function isHeard(whole: Step | undefined, tries: readonly Try[]): boolean {
+  if (!whole) return false;
+  const heard = tries.filter(({ source }) => source !== 'self');
+  return climbOf({ ...whole, goal: { ...whole.goal, days: 1 } }, heard).isDone;
+}
+
 /** The bars that are new in a part that differs from another; none where all of it is practised. */
 function newBars(step: Step): readonly number[] {
   return kindOf(step).holdsPart === true ? (step.bars ?? []) : [];
@@ -65,8 +96,6 @@ function whatOf(step: Step, climb: Climb, work: Workpiece): string {
   const joined = newBars(step).length > 0 ? ' ' : ', which ';
   return `${named(step)}${joined}${leftWords(step, climb)}.${hardest(step, climb, work)}`;
 }
-
-const PRACTISED: readonly string[] = ['hands', 'part', 'join', 'whole'];
 
 function isPractised(step: Step): boolean {
   return PRACTISED.includes(kindOf(step).matter);
@@ -130,37 +159,8 @@ function isAtGoal({ step, climb }: StepProgress): boolean {
   return climb.isDone && (climb.cleanBpm === null || climb.cleanBpm >= (step.rungs.at(-1) ?? 0));
 }
 
-/** The steps of a song, and what was done with them. */
-interface Practised {
-  readonly steps: readonly Step[];
-  readonly tries: readonly Try[];
-  /** The layer that is the goal. */
-  readonly goal: Layer;
-  /** The tempo of parts, by their step's id, that clean runs of the whole song showed. */
-  readonly shown?: ReadonlyMap<string, Bpm>;
-}
-
 function heldBack({ step, climb }: StepProgress, work: Workpiece): HeldBack {
   const goalBpm = bpm(step.rungs.at(-1) ?? work.goalBpm);
   const minutes = minutesLeft(step, climb.cleanBpm, work);
   return { step, cleanBpm: climb.cleanBpm, goalBpm, minutes, what: whatOf(step, climb, work) };
-}
-
-/**
- * Finds what holds a song back: of the grips, changes, parts and joins that can be practised now, the one
- * with most minutes left; undefined when nothing is left.
- *
- * @example
- * heldBackBy({ steps: [], tries: [], goal: 'full' }, workpieceOf(EMPTY_SONG)) // undefined
- */
-export function heldBackBy(practised: Practised, work: Workpiece): HeldBack | undefined {
-  const left = practisable(practised).map((one) => heldBack(one, work));
-  return left.toSorted((a, b) => b.minutes - a.minutes)[0];
-}
-
-/** Whether somebody else than the student heard the whole song at its goal. */
-export function isHeard(whole: Step | undefined, tries: readonly Try[]): boolean {
-  if (!whole) return false;
-  const heard = tries.filter(({ source }) => source !== 'self');
-  return climbOf({ ...whole, goal: { ...whole.goal, days: 1 } }, heard).isDone;
 }

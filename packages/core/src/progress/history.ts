@@ -16,24 +16,6 @@ export interface TempoLine {
   readonly points: readonly TempoPoint[];
 }
 
-function minutesUpTo(tries: readonly Try[]): readonly number[] {
-  let seconds = 0;
-  return tries.map((one) => (seconds += one.seconds) / 60);
-}
-
-function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): TempoLine {
-  const asked = askedOf(step);
-  let held = heldOf([], asked);
-  const points: TempoPoint[] = [];
-  tries.forEach((one, index) => {
-    if (one.stepId !== step.id) return;
-    held = heldOf(attemptsOf(step, [one]), asked, held);
-    // Held is a tempo that was played.
-    if (held.bpm !== null) points.push({ minutes: minutes[index] ?? 0, bpm: held.bpm as Bpm });
-  });
-  return { step, points };
-}
-
 /**
  * Traces how the clean tempo of each section grew in the layer that is the goal over the minutes practised on the song; sections
  * never played clean are left out.
@@ -52,4 +34,22 @@ export function tempoLines(
     .filter((step) => step.layer === goal && kindOf(step).holdsPart)
     .map((step) => lineOf(step, inOrder, minutes))
     .filter((line) => line.points.length > 0);
+}
+
+function minutesUpTo(tries: readonly Try[]): readonly number[] {
+  let seconds = 0;
+  return tries.map((one) => (seconds += one.seconds) / 60);
+}
+
+function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): TempoLine {
+  const asked = askedOf(step);
+  let held = heldOf([], asked);
+  const points: TempoPoint[] = [];
+  tries.forEach((one, index) => {
+    if (one.stepId !== step.id) return;
+    held = heldOf(attemptsOf(step, [one]), asked, held);
+    // Held is a tempo that was played.
+    if (held.bpm !== null) points.push({ minutes: minutes[index] ?? 0, bpm: held.bpm as Bpm });
+  });
+  return { step, points };
 }

@@ -23,6 +23,33 @@ export interface Memory {
 /** Days, and nothing left to chance. */
 const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
 
+/** The same log is asked about the same step for visits and for what is left of a song: it is gone through once. */
+const known = new WeakMap<readonly Try[], Map<Step, Card | null>>();
+
+const SHOW_AGAIN = assumed('showAgain');
+const MOST_DAYS = 3650;
+
+/**
+ * Tells how well a student still has what a step practises, by the spaced-review scheduler: one review a day, by
+ * what went worst of what was held. Null before it was held at any tempo.
+ *
+ * @example
+ * memoryOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], [], '2026-11-26') // null
+ */
+export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory | null {
+  const card = cardOf(step, tries);
+  if (!card?.last_review) return null;
+  const lastOn = card.last_review.toISOString().slice(0, 10) as Day;
+  const now = daysBetween(lastOn, today) > 0 ? today : lastOn;
+  return {
+    retrievability: SCHEDULER.get_retrievability(card, noonOf(now), false),
+    stabilityDays: card.stability,
+    lastOn,
+    dueOn: dayAfter(lastOn, Math.max(1, card.scheduled_days)),
+    fadesOn: dayAfter(lastOn, daysUntilFaded(card, lastOn)),
+  };
+}
+
 function noonOf(day: Day): Date {
   return parseISO(`${day}T12:00:00Z`);
 }
@@ -59,9 +86,6 @@ function reviewed(step: Step, tries: readonly Try[]): Card | null {
   return card;
 }
 
-/** The same log is asked about the same step for visits and for what is left of a song: it is gone through once. */
-const known = new WeakMap<readonly Try[], Map<Step, Card | null>>();
-
 function cardOf(step: Step, tries: readonly Try[]): Card | null {
   const own = known.get(tries) ?? new Map<Step, Card | null>();
   known.set(tries, own);
@@ -71,9 +95,6 @@ function cardOf(step: Step, tries: readonly Try[]): Card | null {
   own.set(step, made);
   return made;
 }
-
-const SHOW_AGAIN = assumed('showAgain');
-const MOST_DAYS = 3650;
 
 /** How many days after a review it goes in fewer than seven of ten runs; ten years at most. */
 function daysUntilFaded(card: Card, lastOn: Day): number {
@@ -85,25 +106,4 @@ function daysUntilFaded(card: Card, lastOn: Day): number {
     else low = days + 1;
   }
   return low;
-}
-
-/**
- * Tells how well a student still has what a step practises, by the spaced-review scheduler: one review a day, by
- * what went worst of what was held. Null before it was held at any tempo.
- *
- * @example
- * memoryOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0], [], '2026-11-26') // null
- */
-export function memoryOf(step: Step, tries: readonly Try[], today: Day): Memory | null {
-  const card = cardOf(step, tries);
-  if (!card?.last_review) return null;
-  const lastOn = card.last_review.toISOString().slice(0, 10) as Day;
-  const now = daysBetween(lastOn, today) > 0 ? today : lastOn;
-  return {
-    retrievability: SCHEDULER.get_retrievability(card, noonOf(now), false),
-    stabilityDays: card.stability,
-    lastOn,
-    dueOn: dayAfter(lastOn, Math.max(1, card.scheduled_days)),
-    fadesOn: dayAfter(lastOn, daysUntilFaded(card, lastOn)),
-  };
 }

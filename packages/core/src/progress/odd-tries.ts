@@ -30,34 +30,6 @@ const LOOK_BACK_DAYS = 14;
 
 const SHOWN = 'd MMM yyyy';
 
-/** Which date a wrong clock gave it. */
-function dateOf({ at, day, receivedAt = at }: TryEvent): string {
-  const isToCome = at > receivedAt || day > receivedAt.slice(0, 10);
-  const says = format(parseISO(at > receivedAt ? at : day), SHOWN);
-  return isToCome
-    ? `it says ${says}, which was still to come: it is not counted`
-    : `it says ${says}, which is not the day it was played: it is not counted`;
-}
-
-function impossibleOf({ bpm, passes, seconds }: TryEvent): string {
-  return passes > 1 ? `${passes} passes in ${Math.round(seconds)} seconds` : `at ${bpm ?? 0}`;
-}
-
-function whyOdd(one: TryEvent, step: Step | undefined): string {
-  const { bpm, seconds, passes } = one;
-  if (isDatedAhead(one)) return dateOf(one);
-  if (isImpossible(one)) return `${impossibleOf(one)}: it is not counted`;
-  if (!step) return 'this step is not in the plan any more';
-  const goalBpm = step.rungs.at(-1);
-  if (goalBpm !== undefined && bpm !== null && bpm > goalBpm * FAR_OVER) {
-    return `at ${bpm}, where the goal is ${goalBpm}`;
-  }
-  if (seconds > LONGEST_S) return `${Math.round(seconds / 60)} minutes in one go`;
-  return passes > 1 && seconds > 0 && seconds / passes < 1
-    ? `${passes} passes in ${Math.round(seconds)} seconds`
-    : '';
-}
-
 /**
  * Finds tries of the last two weeks that can hardly be as they were logged, the latest first: in the future, far over
  * their goal, of absurd length, of a step that is not in the plan; nothing that was corrected already.
@@ -87,4 +59,32 @@ export function oddTries(
       return why === '' ? [] : [{ id: one.id, title, on: one.day, why }];
     })
     .toReversed();
+}
+
+/** Which date a wrong clock gave it. */
+function dateOf({ at, day, receivedAt = at }: TryEvent): string {
+  const isToCome = at > receivedAt || day > receivedAt.slice(0, 10);
+  const says = format(parseISO(at > receivedAt ? at : day), SHOWN);
+  return isToCome
+    ? `it says ${says}, which was still to come: it is not counted`
+    : `it says ${says}, which is not the day it was played: it is not counted`;
+}
+
+function impossibleOf({ bpm, passes, seconds }: TryEvent): string {
+  return passes > 1 ? `${passes} passes in ${Math.round(seconds)} seconds` : `at ${bpm ?? 0}`;
+}
+
+function whyOdd(one: TryEvent, step: Step | undefined): string {
+  const { bpm, seconds, passes } = one;
+  if (isDatedAhead(one)) return dateOf(one);
+  if (isImpossible(one)) return `${impossibleOf(one)}: it is not counted`;
+  if (!step) return 'this step is not in the plan any more';
+  const goalBpm = step.rungs.at(-1);
+  if (goalBpm !== undefined && bpm !== null && bpm > goalBpm * FAR_OVER) {
+    return `at ${bpm}, where the goal is ${goalBpm}`;
+  }
+  if (seconds > LONGEST_S) return `${Math.round(seconds / 60)} minutes in one go`;
+  return passes > 1 && seconds > 0 && seconds / passes < 1
+    ? `${passes} passes in ${Math.round(seconds)} seconds`
+    : '';
 }

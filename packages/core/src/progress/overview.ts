@@ -207,61 +207,6 @@ interface Telling {
   readonly heldBackBy: string | undefined;
 }
 
-function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
-  const { work, tries, heldBackBy } = telling;
-  const { id, title, rungs, goal } = step;
-  const { rungUnit, matter } = kindOf(step);
-  return {
-    id,
-    title,
-    short: shortTitle(step.about),
-    rungs,
-    rungUnit,
-    cleanBpm: climb.cleanBpm,
-    minutes: minutesLeft(step, climb.cleanBpm, work),
-    isBegun: climb.triesCount > 0,
-    holdsBack: id === heldBackBy,
-    isPlayed: matter !== 'listening' && matter !== 'frame',
-    isListening: matter === 'listening',
-    nowBpm: rungs[climb.rung] ?? null,
-    cleanInRow: climb.cleanInRow,
-    goalInRow: goal.cleanInRow,
-    goal: goal.words,
-    isWholeSong: kindOf(step).isWholeSong === true,
-    stuck: (climb.isDone ? undefined : notComingOn(step, tries)) ?? null,
-  };
-}
-
-/** The first few, and what holds the song back wherever it stands. */
-function firstOpen(
-  open: readonly StepProgress[],
-  heldBackBy: string | undefined,
-): readonly StepProgress[] {
-  const first = open.slice(0, OPEN_SHOWN);
-  const holding = open.slice(OPEN_SHOWN).find(({ step }) => step.id === heldBackBy);
-  return holding ? [...first.slice(0, -1), holding] : first;
-}
-
-function lastDayOf(played: readonly { readonly day: Day }[]): Day | null {
-  return played.reduce<Day | null>(
-    (last, { day }) => (last === null || day > last ? day : last),
-    null,
-  );
-}
-
-/** When each step that asks something of the hands was tried first, if that was lately. */
-function begunSince(steps: readonly Step[], tries: readonly Try[], since: Day): readonly Day[] {
-  const first = new Map<string, Day>();
-  for (const { stepId, day } of tries) {
-    const known = first.get(stepId);
-    if (known === undefined || day < known) first.set(stepId, day);
-  }
-  return steps
-    .filter((step) => !EASY.includes(kindOf(step).matter))
-    .flatMap(({ id }) => first.get(id) ?? [])
-    .filter((day) => day >= since);
-}
-
 /** Parts that a correction of the song has changed, and that were not played clean since. */
 export interface CheckAgain {
   readonly on: Day;
@@ -287,30 +232,6 @@ export function toCheckAgain(
   );
   const names = last.names.filter((_, index) => holes.has(last.parts[index] ?? ''));
   return names.length === 0 ? null : { on: last.day, names };
-}
-
-function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>> {
-  const minutes: Record<Day, number> = {};
-  for (const { day, seconds } of played) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
-  return minutes;
-}
-
-function isPlayed({ step }: StepProgress): boolean {
-  const { matter } = kindOf(step);
-  return matter !== 'listening' && matter !== 'frame';
-}
-
-/** Where nothing that sounds is open yet, the first that waits for nothing but getting ready and listening. */
-function firstSound(progress: readonly StepProgress[]): readonly StepProgress[] {
-  if (progress.some((one) => one.state === 'open' && isPlayed(one))) return [];
-  const inTheWay = new Set(
-    progress.filter((one) => one.state !== 'done' && isPlayed(one)).map(({ step }) => step.id),
-  );
-  const first = progress.find(
-    (one) =>
-      one.state === 'later' && isPlayed(one) && !one.step.needs.some((id) => inTheWay.has(id)),
-  );
-  return first ? [first] : [];
 }
 
 /**
@@ -370,4 +291,83 @@ export function overviewOf(
     checkAgain: toCheckAgain(events, readiness),
     said: sayingsIn(events, steps),
   };
+}
+
+function toOpenStep({ step, climb }: StepProgress, telling: Telling): OpenStep {
+  const { work, tries, heldBackBy } = telling;
+  const { id, title, rungs, goal } = step;
+  const { rungUnit, matter } = kindOf(step);
+  return {
+    id,
+    title,
+    short: shortTitle(step.about),
+    rungs,
+    rungUnit,
+    cleanBpm: climb.cleanBpm,
+    minutes: minutesLeft(step, climb.cleanBpm, work),
+    isBegun: climb.triesCount > 0,
+    holdsBack: id === heldBackBy,
+    isPlayed: matter !== 'listening' && matter !== 'frame',
+    isListening: matter === 'listening',
+    nowBpm: rungs[climb.rung] ?? null,
+    cleanInRow: climb.cleanInRow,
+    goalInRow: goal.cleanInRow,
+    goal: goal.words,
+    isWholeSong: kindOf(step).isWholeSong === true,
+    stuck: (climb.isDone ? undefined : notComingOn(step, tries)) ?? null,
+  };
+}
+
+/** The first few, and what holds the song back wherever it stands. */
+function firstOpen(
+  open: readonly StepProgress[],
+  heldBackBy: string | undefined,
+): readonly StepProgress[] {
+  const first = open.slice(0, OPEN_SHOWN);
+  const holding = open.slice(OPEN_SHOWN).find(({ step }) => step.id === heldBackBy);
+  return holding ? [...first.slice(0, -1), holding] : first;
+}
+
+function lastDayOf(played: readonly { readonly day: Day }[]): Day | null {
+  return played.reduce<Day | null>(
+    (last, { day }) => (last === null || day > last ? day : last),
+    null,
+  );
+}
+
+/** When each step that asks something of the hands was tried first, if that was lately. */
+function begunSince(steps: readonly Step[], tries: readonly Try[], since: Day): readonly Day[] {
+  const first = new Map<string, Day>();
+  for (const { stepId, day } of tries) {
+    const known = first.get(stepId);
+    if (known === undefined || day < known) first.set(stepId, day);
+  }
+  return steps
+    .filter((step) => !EASY.includes(kindOf(step).matter))
+    .flatMap(({ id }) => first.get(id) ?? [])
+    .filter((day) => day >= since);
+}
+
+function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>> {
+  const minutes: Record<Day, number> = {};
+  for (const { day, seconds } of played) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
+  return minutes;
+}
+
+function isPlayed({ step }: StepProgress): boolean {
+  const { matter } = kindOf(step);
+  return matter !== 'listening' && matter !== 'frame';
+}
+
+/** Where nothing that sounds is open yet, the first that waits for nothing but getting ready and listening. */
+function firstSound(progress: readonly StepProgress[]): readonly StepProgress[] {
+  if (progress.some((one) => one.state === 'open' && isPlayed(one))) return [];
+  const inTheWay = new Set(
+    progress.filter((one) => one.state !== 'done' && isPlayed(one)).map(({ step }) => step.id),
+  );
+  const first = progress.find(
+    (one) =>
+      one.state === 'later' && isPlayed(one) && !one.step.needs.some((id) => inTheWay.has(id)),
+  );
+  return first ? [first] : [];
 }

@@ -23,6 +23,38 @@ const HALF = 0.5;
 /** Keeps half of the seconds from being a little less. */
 const ROUNDING = 1e-9;
 
+/**
+ * Lists the milestones a student has reached, each with its day, the earliest first: the first section that sounds
+ * like the song, the first join, half the song, all of it bare, all of it, with the recording, on the night. Where
+ * the goal is the barest layer, all of it is told once.
+ *
+ * @example
+ * reachedMilestones([], workpieceOf(EMPTY_SONG), 'full') // []
+ */
+export function reachedMilestones(
+  progress: readonly StepProgress[],
+  work: Workpiece,
+  goal: Layer,
+): readonly ReachedMilestone[] {
+  const isWhole = (step: Step, layer: Layer): boolean =>
+    kindOf(step).matter === 'whole' && step.layer === layer;
+  const days: readonly (readonly [MilestoneKind, Day | undefined])[] = [
+    ['first section', firstOf(progress, (step) => step.layer === goal && !!kindOf(step).holdsPart)],
+    ['first join', firstOf(progress, (step) => kindOf(step).matter === 'join')],
+    ['half', halfOn(progress, work, goal)],
+    [
+      'whole bare',
+      goal === 'bare' ? undefined : firstOf(progress, (step) => isWhole(step, 'bare')),
+    ],
+    ['whole', firstOf(progress, (step) => isWhole(step, goal))],
+    ['with the recording', firstOf(progress, ({ kind }) => kind === 'recording')],
+    ['on the night', firstOf(progress, ({ kind }) => kind === 'perform')],
+  ];
+  return days
+    .flatMap(([kind, on]) => (on ? [{ kind, on }] : []))
+    .toSorted((a, b) => a.on.localeCompare(b.on));
+}
+
 /** The day a step's goal had been met as often as it asks. */
 function doneOnDay({ step, climb }: StepProgress): Day | undefined {
   return climb.isDone ? climb.goalDays.toSorted()[step.goal.days - 1] : undefined;
@@ -58,36 +90,4 @@ function halfOn(
     const lasts = timeline.occurrences.filter(({ part }) => held.has(part.id));
     return lasts.reduce((sum, one) => sum + one.lasts, 0) >= HALF * total - ROUNDING;
   })?.on;
-}
-
-/**
- * Lists the milestones a student has reached, each with its day, the earliest first: the first section that sounds
- * like the song, the first join, half the song, all of it bare, all of it, with the recording, on the night. Where
- * the goal is the barest layer, all of it is told once.
- *
- * @example
- * reachedMilestones([], workpieceOf(EMPTY_SONG), 'full') // []
- */
-export function reachedMilestones(
-  progress: readonly StepProgress[],
-  work: Workpiece,
-  goal: Layer,
-): readonly ReachedMilestone[] {
-  const isWhole = (step: Step, layer: Layer): boolean =>
-    kindOf(step).matter === 'whole' && step.layer === layer;
-  const days: readonly (readonly [MilestoneKind, Day | undefined])[] = [
-    ['first section', firstOf(progress, (step) => step.layer === goal && !!kindOf(step).holdsPart)],
-    ['first join', firstOf(progress, (step) => kindOf(step).matter === 'join')],
-    ['half', halfOn(progress, work, goal)],
-    [
-      'whole bare',
-      goal === 'bare' ? undefined : firstOf(progress, (step) => isWhole(step, 'bare')),
-    ],
-    ['whole', firstOf(progress, (step) => isWhole(step, goal))],
-    ['with the recording', firstOf(progress, ({ kind }) => kind === 'recording')],
-    ['on the night', firstOf(progress, ({ kind }) => kind === 'perform')],
-  ];
-  return days
-    .flatMap(([kind, on]) => (on ? [{ kind, on }] : []))
-    .toSorted((a, b) => a.on.localeCompare(b.on));
 }

@@ -56,6 +56,72 @@ export interface Readiness {
   };
 }
 
+/** What a student holds of the steps of a song. */
+interface Held {
+  readonly steps: readonly Step[];
+  readonly tries: readonly Try[];
+  readonly goalBpm: Bpm;
+}
+
+/** The whole song in a layer, and how far it is climbed. */
+interface Run {
+  readonly step: Step;
+  readonly climb: Climb;
+}
+
+/** Keeps 92/92 of 92 from being rounded down. */
+const ROUNDING = 1e-9;
+
+/** What memory of a step does not depend on: the day one looks. */
+const ANY_DAY = '1970-01-01';
+
+/** What a student did with the steps of a song, up to the layer that is the goal. */
+export interface Played {
+  readonly steps: readonly Step[];
+  readonly tries: readonly Try[];
+  /** Full by default. */
+  readonly goal?: Layer;
+}
+
+/**
+ * Works out how far a student is with a song: the whole song goes as fast as the slowest of its
+ * sections and joins, and a part never played clean is a hole. Steps are those made of this song.
+ *
+ * @example
+ * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
+ */
+export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Played): Readiness {
+  const { goalBpm, timeline } = work;
+  const held = { steps, tries, goalBpm };
+  const runs = steps.filter(isWhole).map((step): Run => ({ step, climb: climbOf(step, tries) }));
+  const run = runs.find(({ step }) => step.layer === goal);
+  const parts = steps
+    .filter((step) => isSection(step) || isJoin(step))
+    .filter((step) => step.layer === goal)
+    .map((step) => partProgress(step, held, run));
+  const shown = new Map(
+    parts.flatMap(({ step }) => {
+      const inRun = shownInRun(step, held, run);
+      return inRun === null ? [] : [[step.id, inRun] as const];
+    }),
+  );
+  const low = slowest(parts);
+  const rest = slowest(parts.filter((one) => one.cleanBpm !== null));
+  return {
+    songBpm: inSongBpm(low, goalBpm),
+    restBpm: inSongBpm(rest, goalBpm),
+    goalBpm,
+    holes: holesIn(work, parts),
+    share: shareAtGoal(timeline.occurrences, parts),
+    heldBackBy: heldBackBy({ steps, tries, goal, shown }, work),
+    parts,
+    kept: parts.flatMap((part) => keptPart(part, run?.step, held)),
+    barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),
+    barerParts: barerParts(steps, tries, goal),
+    gates: gatesOf(parts, run, tries),
+  };
+}
+
 function faster(a: Bpm | null, b: Bpm | null): Bpm | null {
   return a === null || b === null ? (a ?? b) : bpm(Math.max(a, b));
 }
@@ -63,13 +129,6 @@ function faster(a: Bpm | null, b: Bpm | null): Bpm | null {
 /** The slower of two tempos; none where one of them is a hole. */
 function slower(a: Bpm | null, b: Bpm | null): Bpm | null {
   return a === null || b === null ? null : bpm(Math.min(a, b));
-}
-
-/** What a student holds of the steps of a song. */
-interface Held {
-  readonly steps: readonly Step[];
-  readonly tries: readonly Try[];
-  readonly goalBpm: Bpm;
 }
 
 /** A part that differs from another is held only as far as both what is new and the other are. */
@@ -93,12 +152,6 @@ function partProgress(step: Step, held: Held, run: Run | undefined): PartProgres
   return { step, goalBpm, cleanBpm };
 }
 
-/** The whole song in a layer, and how far it is climbed. */
-interface Run {
-  readonly step: Step;
-  readonly climb: Climb;
-}
-
 function isSection(step: Step): boolean {
   return kindOf(step).holdsPart === true;
 }
@@ -115,9 +168,6 @@ function isWhole(step: Step): boolean {
 function heldShare({ cleanBpm, goalBpm }: PartProgress): number {
   return (cleanBpm ?? 0) / goalBpm;
 }
-
-/** Keeps 92/92 of 92 from being rounded down. */
-const ROUNDING = 1e-9;
 
 /** The tempo of the whole song at which a part is as fast as it is held. */
 function inSongBpm(part: PartProgress | undefined, songGoal: Bpm): Bpm | null {
@@ -196,9 +246,6 @@ function barerSong({ step: whole, climb }: Run, held: Held): Readiness['barer'] 
   return [{ layer, songBpm: inSongBpm(slowest(sections), held.goalBpm) }];
 }
 
-/** What memory of a step does not depend on: the day one looks. */
-const ANY_DAY = '1970-01-01';
-
 /** A part is remembered by its own step, or by whole runs where they keep it longer. */
 function keptPart(
   part: PartProgress,
@@ -212,53 +259,6 @@ function keptPart(
   const [longest] = memories;
   if (songBpm === null || !longest) return [];
   return [{ songBpm, lastOn: longest.lastOn, stabilityDays: longest.stabilityDays }];
-}
-
-/** What a student did with the steps of a song, up to the layer that is the goal. */
-export interface Played {
-  readonly steps: readonly Step[];
-  readonly tries: readonly Try[];
-  /** Full by default. */
-  readonly goal?: Layer;
-}
-
-/**
- * Works out how far a student is with a song: the whole song goes as fast as the slowest of its
- * sections and joins, and a part never played clean is a hole. Steps are those made of this song.
- *
- * @example
- * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
- */
-export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Played): Readiness {
-  const { goalBpm, timeline } = work;
-  const held = { steps, tries, goalBpm };
-  const runs = steps.filter(isWhole).map((step): Run => ({ step, climb: climbOf(step, tries) }));
-  const run = runs.find(({ step }) => step.layer === goal);
-  const parts = steps
-    .filter((step) => isSection(step) || isJoin(step))
-    .filter((step) => step.layer === goal)
-    .map((step) => partProgress(step, held, run));
-  const shown = new Map(
-    parts.flatMap(({ step }) => {
-      const inRun = shownInRun(step, held, run);
-      return inRun === null ? [] : [[step.id, inRun] as const];
-    }),
-  );
-  const low = slowest(parts);
-  const rest = slowest(parts.filter((one) => one.cleanBpm !== null));
-  return {
-    songBpm: inSongBpm(low, goalBpm),
-    restBpm: inSongBpm(rest, goalBpm),
-    goalBpm,
-    holes: holesIn(work, parts),
-    share: shareAtGoal(timeline.occurrences, parts),
-    heldBackBy: heldBackBy({ steps, tries, goal, shown }, work),
-    parts,
-    kept: parts.flatMap((part) => keptPart(part, run?.step, held)),
-    barer: runs.filter((one) => one !== run).flatMap((one) => barerSong(one, held)),
-    barerParts: barerParts(steps, tries, goal),
-    gates: gatesOf(parts, run, tries),
-  };
 }
 
 function barerParts(

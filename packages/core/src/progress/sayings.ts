@@ -15,15 +15,6 @@ export interface Saying {
 
 const SHOWN = 6;
 
-function isAsked(event: PlanEvent): event is NoteEvent {
-  return event.kind === 'note' && event.source === 'self' && !isDatedAhead(event);
-}
-
-/** "strings 2 and 4" */
-function stringWords(dull: readonly number[]): string {
-  return `${dull.length === 1 ? 'string' : 'strings'} ${dull.join(' and ')}`;
-}
-
 /**
  * Gives what a student said, the latest first: what hurts, where it does not go on, which string of a grip does not
  * ring, what they ask; a few of it.
@@ -48,4 +39,13 @@ export function sayingsIn(events: readonly PlanEvent[], steps: readonly Step[]):
       const bar = one.bar === null ? '' : `bar ${one.bar}`;
       return { id, on, kind: 'stuck', words: [title, bar].filter(Boolean).join(', ') };
     });
+}
+
+function isAsked(event: PlanEvent): event is NoteEvent {
+  return event.kind === 'note' && event.source === 'self' && !isDatedAhead(event);
+}
+
+/** "strings 2 and 4" */
+function stringWords(dull: readonly number[]): string {
+  return `${dull.length === 1 ? 'string' : 'strings'} ${dull.join(' and ')}`;
 }

@@ -19,6 +19,42 @@ export interface PractisedSong {
   readonly takes?: readonly TakeEvent[];
 }
 
+/**
+ * A first stroke that comes later than this, and than a tenth of the time there is, shows the limit; sooner,
+ * only that the change took at most so long.
+ */
+const LATE_MS = 60;
+const LATE_SHARE = 0.1;
+const LEAST_STROKES = 8;
+
+/**
+ * Gathers what somebody has shown in songs they practised: grips that rang as often as their goal asks,
+ * changes in the time that was measured by the clock,
+ * or that a drill or a clean section proves at most, patterns played at their song's tempo, the fastest
+ * strokes in them, and what strokes were measured at last. Nothing for no songs.
+ *
+ * @example
+ * shownBy([]) // { ownedGrips: [], ownedPatterns: [], changes: [] }
+ */
+export function shownBy(songs: readonly PractisedSong[]): Shown {
+  const all = songs.flatMap(shownIn);
+  const takes = songs.flatMap((one) => one.takes ?? []);
+  const rates = [...all.flatMap((one) => one.strokesAtLeast ?? []), ...ratesTaken(takes)];
+  const bounds = takes.flatMap(changesTaken).filter((one) => one.atMost);
+  const shown = [...all.flatMap((one) => one.changes ?? []), ...bounds];
+  const drills = songs
+    .flatMap((one) => one.drills ?? [])
+    .toSorted((a, b) => a.at.localeCompare(b.at));
+  const strokes = drills.findLast((one) => one.kind === 'strokes');
+  return {
+    ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
+    ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
+    changes: [...measured(drills, takes), ...quickest(shown)],
+    ...(rates.length > 0 && { strokesAtLeast: Math.max(...rates) }),
+    ...(strokes && { strokesPerSecond: strokes.perSecond }),
+  };
+}
+
 /** Tries by the id of their step. */
 function byStep(tries: readonly Try[]): ReadonlyMap<string, readonly Try[]> {
   const steps = new Map<string, Try[]>();
@@ -82,14 +118,6 @@ function quickest(changes: readonly MeasuredChange[]): readonly MeasuredChange[]
   return [...best.values()];
 }
 
-/**
- * A first stroke that comes later than this, and than a tenth of the time there is, shows the limit; sooner,
- * only that the change took at most so long.
- */
-const LATE_MS = 60;
-const LATE_SHARE = 0.1;
-const LEAST_STROKES = 8;
-
 /** What a take shows of its changes. */
 function changesTaken({ changes }: TakeEvent): readonly MeasuredChange[] {
   return changes.flatMap(({ from, to, lateMs, leavesS }) => {
@@ -125,32 +153,4 @@ function ratesTaken(takes: readonly TakeEvent[]): readonly number[] {
   return takes.flatMap(({ clean, strokes, seconds }) =>
     clean && strokes > LEAST_STROKES && seconds > 0 ? [strokes / seconds] : [],
   );
-}
-
-/**
- * Gathers what somebody has shown in songs they practised: grips that rang as often as their goal asks,
- * changes in the time that was measured by the clock,
- * or that a drill or a clean section proves at most, patterns played at their song's tempo, the fastest
- * strokes in them, and what strokes were measured at last. Nothing for no songs.
- *
- * @example
- * shownBy([]) // { ownedGrips: [], ownedPatterns: [], changes: [] }
- */
-export function shownBy(songs: readonly PractisedSong[]): Shown {
-  const all = songs.flatMap(shownIn);
-  const takes = songs.flatMap((one) => one.takes ?? []);
-  const rates = [...all.flatMap((one) => one.strokesAtLeast ?? []), ...ratesTaken(takes)];
-  const bounds = takes.flatMap(changesTaken).filter((one) => one.atMost);
-  const shown = [...all.flatMap((one) => one.changes ?? []), ...bounds];
-  const drills = songs
-    .flatMap((one) => one.drills ?? [])
-    .toSorted((a, b) => a.at.localeCompare(b.at));
-  const strokes = drills.findLast((one) => one.kind === 'strokes');
-  return {
-    ownedGrips: [...new Set(all.flatMap((one) => one.ownedGrips ?? []))],
-    ownedPatterns: [...new Set(all.flatMap((one) => one.ownedPatterns ?? []))],
-    changes: [...measured(drills, takes), ...quickest(shown)],
-    ...(rates.length > 0 && { strokesAtLeast: Math.max(...rates) }),
-    ...(strokes && { strokesPerSecond: strokes.perSecond }),
-  };
 }

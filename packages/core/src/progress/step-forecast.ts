@@ -7,18 +7,6 @@ const LOOK_BACK_DAYS = 28;
 /** The same log gives the same answer. */
 const SEED = 1;
 
-/** The best that was clean on each day a step was practised, with its minutes. */
-function resultsOf(step: Pick<Step, 'id'>, events: readonly PlanEvent[]): readonly ForecastTry[] {
-  const days = new Map<Day, ForecastTry>();
-  for (const { stepId, day, seconds, clean, bpm } of evidenceIn(events)) {
-    if (stepId !== step.id) continue;
-    const before = days.get(day) ?? { on: day, minutes: 0, cleanBpm: 0 };
-    const cleanBpm = Math.max(before.cleanBpm, clean ? (bpm ?? 0) : 0);
-    days.set(day, { on: day, minutes: before.minutes + seconds / 60, cleanBpm });
-  }
-  return [...days.values()];
-}
-
 /**
  * Foretells when a step reaches its goal, from what was clean on it and from how much it was practised in the last
  * four weeks, or since it was begun; undefined for a step without a tempo.
@@ -42,4 +30,16 @@ export function stepForecast(
     (_, index) => minutes.get(dayAfter(today, index - days)) ?? 0,
   );
   return forecast({ goalBpm, tries, minutesByDay, today, seed: SEED });
+}
+
+/** The best that was clean on each day a step was practised, with its minutes. */
+function resultsOf(step: Pick<Step, 'id'>, events: readonly PlanEvent[]): readonly ForecastTry[] {
+  const days = new Map<Day, ForecastTry>();
+  for (const { stepId, day, seconds, clean, bpm } of evidenceIn(events)) {
+    if (stepId !== step.id) continue;
+    const before = days.get(day) ?? { on: day, minutes: 0, cleanBpm: 0 };
+    const cleanBpm = Math.max(before.cleanBpm, clean ? (bpm ?? 0) : 0);
+    days.set(day, { on: day, minutes: before.minutes + seconds / 60, cleanBpm });
+  }
+  return [...days.values()];
 }

@@ -22,21 +22,6 @@ const GAIN = assumed('stuckGainShare');
 const DAYS = assumed('stuckDays');
 const MINUTES = assumed('stuckMinutes');
 
-function minutesSince(own: readonly Try[], day: Day): number {
-  return own.reduce((sum, one) => sum + (one.day >= day ? one.seconds : 0), 0) / 60;
-}
-
-function worstBar(own: readonly Try[]): number | null {
-  const counts = new Map<number, number>();
-  for (const { clean, failedBar } of own) {
-    if (!clean && failedBar !== undefined) {
-      counts.set(failedBar, (counts.get(failedBar) ?? 0) + 1);
-    }
-  }
-  const [worst] = [...counts].toSorted(([, a], [, b]) => b - a);
-  return worst && worst[1] > 1 ? worst[0] : null;
-}
-
 /**
  * Tells whether a step is stuck: over its last three days of practice and 20 minutes, or more, what is held rose by
  * less than 2 %; undefined where it comes on, or was practised less than that.
@@ -66,4 +51,19 @@ export function notComingOn(step: Step, tries: readonly Try[]): NotComingOn | un
     atBpm: step.rungs.length === 0 ? null : (now as Bpm | null),
     bar: worstBar(own.filter(({ day }) => day >= first.day)),
   };
+}
+
+function minutesSince(own: readonly Try[], day: Day): number {
+  return own.reduce((sum, one) => sum + (one.day >= day ? one.seconds : 0), 0) / 60;
+}
+
+function worstBar(own: readonly Try[]): number | null {
+  const counts = new Map<number, number>();
+  for (const { clean, failedBar } of own) {
+    if (!clean && failedBar !== undefined) {
+      counts.set(failedBar, (counts.get(failedBar) ?? 0) + 1);
+    }
+  }
+  const [worst] = [...counts].toSorted(([, a], [, b]) => b - a);
+  return worst && worst[1] > 1 ? worst[0] : null;
 }

@@ -42,20 +42,6 @@ export interface Tried {
   readonly isAhead: boolean;
 }
 
-function lastCorrections(events: readonly PlanEvent[]): ReadonlyMap<string, CorrectedTry> {
-  return new Map(
-    [...correctionsIn(events)].map(([of, { day: on, source, clean }]) => [
-      of,
-      { on, source, clean },
-    ]),
-  );
-}
-
-function markOf(one: TryEvent, step: Step | undefined): NonNullable<Tried['marked']> {
-  const { clean, stopped = false, bpm, passes, failedBar: bar = null } = one;
-  return { clean, stopped, bpm, passes, bar, rungUnit: step ? kindOf(step).rungUnit : 'bpm' };
-}
-
 /**
  * Lists every try and sign-off of a song, the latest first: who says so, and what was corrected by whom; nothing is
  * left out.
@@ -87,4 +73,18 @@ export function triedIn(steps: readonly Step[], events: readonly PlanEvent[]): r
         isAhead: isDatedAhead(one),
       };
     });
+}
+
+function lastCorrections(events: readonly PlanEvent[]): ReadonlyMap<string, CorrectedTry> {
+  return new Map(
+    [...correctionsIn(events)].map(([of, { day: on, source, clean }]) => [
+      of,
+      { on, source, clean },
+    ]),
+  );
+}
+
+function markOf(one: TryEvent, step: Step | undefined): NonNullable<Tried['marked']> {
+  const { clean, stopped = false, bpm, passes, failedBar: bar = null } = one;
+  return { clean, stopped, bpm, passes, bar, rungUnit: step ? kindOf(step).rungUnit : 'bpm' };
 }

@@ -16,6 +16,27 @@ export interface DueVisit {
   readonly fadesOn: Day;
 }
 
+/**
+ * Lists what was learned and when it wants a visit, the earliest first; nothing that is still being learned.
+ *
+ * @example
+ * visitsOf([], []) // []
+ */
+export function visitsOf(
+  progress: readonly StepProgress[],
+  tries: readonly Try[],
+): readonly DueVisit[] {
+  return worthVisiting(progress)
+    .flatMap((one) => {
+      // When it is due does not depend on the day one looks.
+      const memory = memoryOf(one.step, tries, '1970-01-01');
+      if (!memory) return [];
+      const { lastOn, dueOn, fadesOn } = memory;
+      return [{ progress: one, lastOn, dueOn, fadesOn }];
+    })
+    .toSorted((a, b) => a.dueOn.localeCompare(b.dueOn));
+}
+
 function layerOf({ layer }: Step): number {
   return layer === undefined ? -1 : LAYERS.indexOf(layer);
 }
@@ -41,25 +62,4 @@ function worthVisiting(progress: readonly StepProgress[]): readonly StepProgress
   const most = Math.max(-1, ...parts.map(({ step }) => layerOf(step)));
   const whole = done.findLast((one) => isWhole(one) && layerOf(one.step) >= most);
   return whole ? [whole] : parts;
-}
-
-/**
- * Lists what was learned and when it wants a visit, the earliest first; nothing that is still being learned.
- *
- * @example
- * visitsOf([], []) // []
- */
-export function visitsOf(
-  progress: readonly StepProgress[],
-  tries: readonly Try[],
-): readonly DueVisit[] {
-  return worthVisiting(progress)
-    .flatMap((one) => {
-      // When it is due does not depend on the day one looks.
-      const memory = memoryOf(one.step, tries, '1970-01-01');
-      if (!memory) return [];
-      const { lastOn, dueOn, fadesOn } = memory;
-      return [{ progress: one, lastOn, dueOn, fadesOn }];
-    })
-    .toSorted((a, b) => a.dueOn.localeCompare(b.dueOn));
 }

@@ -12,11 +12,6 @@ export interface MarkedSection extends ClockMark {
   readonly name: string;
 }
 
-/** Beats as they would be at the song's own tempo, so that a slower section takes more of them. */
-function steadyBeats({ lasts }: Occurrence, songTempo: Bpm): number {
-  return (lasts * songTempo) / 60;
-}
-
 /**
  * Lists the sections that are marked on the recording's clock, in the order they are played, each with
  * the beats up to the next mark; a section that comes again is marked where it comes first.
@@ -54,4 +49,9 @@ export function clockMarks(song: SongDocument, timeline: Timeline): readonly Mar
  */
 export function songClock(song: SongDocument, timeline: Timeline): ClockFit | undefined {
   return fitClock(clockMarks(song, timeline), settledFrame(song.frame).meter.beats);
+}
+
+/** Beats as they would be at the song's own tempo, so that a slower section takes more of them. */
+function steadyBeats({ lasts }: Occurrence, songTempo: Bpm): number {
+  return (lasts * songTempo) / 60;
 }

@@ -1,4 +1,4 @@
-import { median } from './median';
+import { median } from '../units';
 
 /** A section of the song: how many beats it is written with, and where the recording begins it. */
 export interface ClockMark {
@@ -21,6 +21,44 @@ const LEAST_FOR_DRIFT = 4;
 const MOST_ROUNDS = 12;
 /** Tempos that are tried to begin with. */
 const MOST_SEEDS = 24;
+
+interface Guess {
+  readonly missing: readonly number[];
+  readonly secondsABeat: number;
+  /** How badly the marks fit, in beats: sections that are wrong, bars they are wrong by, and what is left over. */
+  readonly misfit: number;
+}
+
+/**
+ * Fits the bars that are written to the recording's clock: a robust line (Theil–Sen) of seconds over
+ * beats gives the tempo; where a mark jumps by whole bars from the one before, the section between
+ * lacks them (+) or has them too many (−), and the line is fitted anew with them counted. Undefined
+ * for fewer than two marks, marks that do not rise, or sections without beats between them.
+ *
+ * @example
+ * fitClock([0, 8, 16, 26].map((startsAtS) => ({ beats: 16, startsAtS })), 4)?.residuals.map((one) => one.missingBars) // [0, 0, 0, 1]
+ */
+export function fitClock(marks: readonly ClockMark[], beatsPerBar: number): ClockFit | undefined {
+  const isRising = marks
+    .slice(1)
+    .every(({ startsAtS }, index) => startsAtS > (marks[index]?.startsAtS ?? 0));
+  const hasBeats = marks.slice(0, -1).every(({ beats }) => beats > 0);
+  if (marks.length < 2 || !isRising || !hasBeats || beatsPerBar <= 0) return undefined;
+  const written = beatsAt(marks, { missing: [], beatsPerBar });
+  const seeds = [slopeOf(marks, written), ...sectionSlopes(marks)];
+  const [best] = seeds
+    .map((seed) => settle(marks, beatsPerBar, seed))
+    .sort((a, b) => a.misfit - b.misfit);
+  if (!best) return undefined;
+  const { missing, secondsABeat } = best;
+  const beats = beatsAt(marks, { missing, beatsPerBar });
+  const firstBeatS = startOf(marks, beats, secondsABeat);
+  const residuals = marks.map(({ startsAtS }, index) => ({
+    beats: (startsAtS - firstBeatS) / secondsABeat - (written[index] ?? 0),
+    missingBars: missing[index] ?? 0,
+  }));
+  return { bpm: 60 / secondsABeat, firstBeatS, driftPercent: driftOf(marks, beats), residuals };
+}
 
 /** The beat each mark stands at, with so many bars more or fewer before it. */
 function beatsAt(
@@ -60,13 +98,6 @@ function sectionSlopes(marks: readonly ClockMark[]): readonly number[] {
     { length: Math.min(MOST_SEEDS, slopes.length) },
     (_, index) => slopes[Math.floor(index * step)] ?? 0,
   );
-}
-
-interface Guess {
-  readonly missing: readonly number[];
-  readonly secondsABeat: number;
-  /** How badly the marks fit, in beats: sections that are wrong, bars they are wrong by, and what is left over. */
-  readonly misfit: number;
 }
 
 /** Tells for each section how many whole bars it lacks, as the tempo has it. */
@@ -140,35 +171,4 @@ function driftOf(marks: readonly ClockMark[], beats: readonly number[]): number 
   const straight = dot(seconds, line) / dot(line, line);
   if (size < 1e-12 || straight <= 0) return 0;
   return (-2 * dot(seconds, bend) * 100) / (size * straight);
-}
-
-/**
- * Fits the bars that are written to the recording's clock: a robust line (Theil–Sen) of seconds over
- * beats gives the tempo; where a mark jumps by whole bars from the one before, the section between
- * lacks them (+) or has them too many (−), and the line is fitted anew with them counted. Undefined
- * for fewer than two marks, marks that do not rise, or sections without beats between them.
- *
- * @example
- * fitClock([0, 8, 16, 26].map((startsAtS) => ({ beats: 16, startsAtS })), 4)?.residuals.map((one) => one.missingBars) // [0, 0, 0, 1]
- */
-export function fitClock(marks: readonly ClockMark[], beatsPerBar: number): ClockFit | undefined {
-  const isRising = marks
-    .slice(1)
-    .every(({ startsAtS }, index) => startsAtS > (marks[index]?.startsAtS ?? 0));
-  const hasBeats = marks.slice(0, -1).every(({ beats }) => beats > 0);
-  if (marks.length < 2 || !isRising || !hasBeats || beatsPerBar <= 0) return undefined;
-  const written = beatsAt(marks, { missing: [], beatsPerBar });
-  const seeds = [slopeOf(marks, written), ...sectionSlopes(marks)];
-  const [best] = seeds
-    .map((seed) => settle(marks, beatsPerBar, seed))
-    .sort((a, b) => a.misfit - b.misfit);
-  if (!best) return undefined;
-  const { missing, secondsABeat } = best;
-  const beats = beatsAt(marks, { missing, beatsPerBar });
-  const firstBeatS = startOf(marks, beats, secondsABeat);
-  const residuals = marks.map(({ startsAtS }, index) => ({
-    beats: (startsAtS - firstBeatS) / secondsABeat - (written[index] ?? 0),
-    missingBars: missing[index] ?? 0,
-  }));
-  return { bpm: 60 / secondsABeat, firstBeatS, driftPercent: driftOf(marks, beats), residuals };
 }

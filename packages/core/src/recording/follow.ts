@@ -1,4 +1,4 @@
-import { median } from './median';
+import { median } from '../units';
 
 /** Where a bar begins in a recording. */
 export interface RecordedStart {
@@ -11,16 +11,6 @@ export interface RecordedStart {
 export interface WrittenBars {
   readonly barsS: readonly number[];
   readonly lastsS: number;
-}
-
-/** Of starts in the order of their bars, those that go on in time, too. */
-function rising(starts: readonly RecordedStart[]): readonly RecordedStart[] {
-  const kept: RecordedStart[] = [];
-  for (const one of starts) {
-    const last = kept.at(-1);
-    if (!last || (one.bar > last.bar && one.atS > last.atS)) kept.push(one);
-  }
-  return kept;
 }
 
 /**
@@ -77,4 +67,14 @@ export function barsInRecording(
     const slope = until ? (until.atS - from.atS) / (until.writtenS - from.writtenS) : usual;
     return from.atS + (writtenS - from.writtenS) * slope;
   });
+}
+
+/** Of starts in the order of their bars, those that go on in time, too. */
+function rising(starts: readonly RecordedStart[]): readonly RecordedStart[] {
+  const kept: RecordedStart[] = [];
+  for (const one of starts) {
+    const last = kept.at(-1);
+    if (!last || (one.bar > last.bar && one.atS > last.atS)) kept.push(one);
+  }
+  return kept;
 }

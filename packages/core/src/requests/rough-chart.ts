@@ -4,6 +4,7 @@ import { readLoose, type LooseLine, type Row } from '../loose';
 export interface RoughChart {
   /** Chart text; empty where no chord was read. */
   readonly text: string;
+  /** As they are played: those of a section that is played twice count twice. */
   readonly bars: number;
   /** Words that are no chords, each once. */
   readonly unread: readonly string[];
@@ -58,22 +59,14 @@ class Gathering {
   }
 
   private row({ bars, times }: Row): void {
+    const section = this.sections.at(-1) ?? { name: 'Song', times: 1, rows: [] };
     const all = Array.from({ length: times }, () => bars).flat();
-    const kept = all.slice(0, MOST_BARS - this.bars);
+    const kept = all.slice(0, Math.floor((MOST_BARS - this.bars) / section.times));
     if (kept.length === 0) return;
-    this.bars += kept.length;
-    if (this.sections.length === 0) this.sections.push({ name: 'Song', times: 1, rows: [] });
-    this.sections.at(-1)?.rows.push(`| ${kept.map((bar) => bar.join(' ')).join(' | ')} |`);
+    this.bars += kept.length * section.times;
+    if (this.sections.length === 0) this.sections.push(section);
+    section.rows.push(`| ${kept.map((bar) => bar.join(' ')).join(' | ')} |`);
   }
-}
-
-/** A section's name, told apart where one comes again. */
-function nameFor(name: string, taken: readonly RoughSection[]): string {
-  const names = taken.map((one) => one.name);
-  if (!names.includes(name)) return name;
-  let number = 2;
-  while (names.includes(`${name} ${number}`)) number += 1;
-  return `${name} ${number}`;
 }
 
 /**
@@ -107,4 +100,13 @@ export function roughChart(pasted: string, frame: RoughFrame = {}): RoughChart {
     ...(tempo !== undefined && { tempo }),
     ...(meter !== undefined && { meter }),
   };
+}
+
+/** A section's name, told apart where one comes again. */
+function nameFor(name: string, taken: readonly RoughSection[]): string {
+  const names = taken.map((one) => one.name);
+  if (!names.includes(name)) return name;
+  let number = 2;
+  while (names.includes(`${name} ${number}`)) number += 1;
+  return `${name} ${number}`;
 }

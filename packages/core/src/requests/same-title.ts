@@ -22,6 +22,27 @@ const NUMBERS: Readonly<Record<string, string>> = {
   n: '&',
 };
 
+/**
+ * Tells whether two titles are probably one song's, written a little differently: signs, capitals, articles, what
+ * stands in brackets, words run together or turned about, and a letter off for every five there are (by edit
+ * distance). Numbers must agree.
+ *
+ * @example
+ * isSameTitle('The Pebble Road (live)', 'Peble Road') // true
+ * @example
+ * isSameTitle('Part 2', 'Part 3') // false
+ */
+export function isSameTitle(a: string, b: string): boolean {
+  const [one, other] = [plainTitle(a), plainTitle(b)];
+  if (one === '' || other === '' || figuresIn(one) !== figuresIn(other)) return false;
+  const [joined, otherJoined] = [one.replaceAll(' ', ''), other.replaceAll(' ', '')];
+  const sorted = (title: string): string => title.split(' ').toSorted().join(' ');
+  if (joined === otherJoined || sorted(one) === sorted(other)) return true;
+  const length = Math.max(joined.length, otherJoined.length);
+  if (Math.min(joined.length, otherJoined.length) <= SHORT) return false;
+  return distance(joined, otherJoined) <= Math.floor(length / LETTERS_FOR_ONE);
+}
+
 /** A title as it is compared: without signs, articles and what is said beside it. */
 function plainTitle(title: string): string {
   const bare = title
@@ -42,25 +63,4 @@ function plainTitle(title: string): string {
 /** Figures in a title are no slip: part 2 is not part 3. */
 function figuresIn(title: string): string {
   return (title.match(/\d+/g) ?? []).join(' ');
-}
-
-/**
- * Tells whether two titles are probably one song's, written a little differently: signs, capitals, articles, what
- * stands in brackets, words run together or turned about, and a letter off for every five there are (by edit
- * distance). Numbers must agree.
- *
- * @example
- * isSameTitle('The Pebble Road (live)', 'Peble Road') // true
- * @example
- * isSameTitle('Part 2', 'Part 3') // false
- */
-export function isSameTitle(a: string, b: string): boolean {
-  const [one, other] = [plainTitle(a), plainTitle(b)];
-  if (one === '' || other === '' || figuresIn(one) !== figuresIn(other)) return false;
-  const [joined, otherJoined] = [one.replaceAll(' ', ''), other.replaceAll(' ', '')];
-  const sorted = (title: string): string => title.split(' ').toSorted().join(' ');
-  if (joined === otherJoined || sorted(one) === sorted(other)) return true;
-  const length = Math.max(joined.length, otherJoined.length);
-  if (Math.min(joined.length, otherJoined.length) <= SHORT) return false;
-  return distance(joined, otherJoined) <= Math.floor(length / LETTERS_FOR_ONE);
 }

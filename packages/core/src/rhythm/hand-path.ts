@@ -5,11 +5,6 @@ export type HandMotion = 'down' | 'up' | 'waits';
 
 const OTHER = { down: 'up', up: 'down' } as const;
 
-function struckWay(slot: Slot): 'down' | 'up' | undefined {
-  if (slot.kind === 'strum') return slot.direction;
-  return slot.kind === 'hit' ? 'down' : undefined;
-}
-
 /**
  * Gives how the hand moves through the slots of a pattern that goes round: between two strokes it swings
  * to and fro, so that no two strokes the same way follow each other without a way back; where that does
@@ -38,4 +33,9 @@ export function handPath(slots: readonly Slot[]): readonly HandMotion[] {
     }
   });
   return path;
+}
+
+function struckWay(slot: Slot): 'down' | 'up' | undefined {
+  if (slot.kind === 'strum') return slot.direction;
+  return slot.kind === 'hit' ? 'down' : undefined;
 }

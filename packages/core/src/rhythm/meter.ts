@@ -32,14 +32,6 @@ export function isFeltInThrees({ beats, unit, groups }: Meter): boolean {
   return isCompound({ beats, unit }) && groups.every((group) => group === 3);
 }
 
-function usualGroups(beats: number, unit: number): readonly number[] {
-  if (isCompound({ beats, unit })) return Array<number>(beats / 3).fill(3);
-  if (unit >= 8 && beats > 4 && beats % 2 === 1) {
-    return [...Array<number>((beats - 3) / 2).fill(2), 3];
-  }
-  return [beats];
-}
-
 /**
  * Reads a meter such as "4/4", "6/8" or "7/8 (3+2+2)"; undefined when it is not one, or its groups
  * do not add up.
@@ -83,4 +75,12 @@ export function accentedBeats(meter: Meter): readonly number[] {
   return meter.groups.map((_, index) =>
     meter.groups.slice(0, index).reduce((sum, group) => sum + group, 0),
   );
+}
+
+function usualGroups(beats: number, unit: number): readonly number[] {
+  if (isCompound({ beats, unit })) return Array<number>(beats / 3).fill(3);
+  if (unit >= 8 && beats > 4 && beats % 2 === 1) {
+    return [...Array<number>((beats - 3) / 2).fill(2), 3];
+  }
+  return [beats];
 }

@@ -24,35 +24,6 @@ export type PatternReading =
 /** Slots a beat that hands play in. */
 const SUBDIVISIONS = [1, 2, 3, 4, 6] as const;
 
-/** The pattern grids of a meter, in slots a bar, coarsest first. */
-function gridsOf({ beats }: Meter): readonly number[] {
-  return SUBDIVISIONS.map((slots) => beats * slots);
-}
-
-function cut(strokes: readonly string[]): readonly (readonly string[])[] {
-  return strokes.reduce<readonly (readonly string[])[]>(
-    (bars, stroke) =>
-      stroke === '|' ? [...bars, []] : [...bars.slice(0, -1), [...(bars.at(-1) ?? []), stroke]],
-    [[]],
-  );
-}
-
-function fillFault(meter: Meter, count: number): PatternReading {
-  const grids = gridsOf(meter);
-  const next = grids.find((grid) => grid > count);
-  const before = grids.findLast((grid) => grid < count);
-  const wants = [
-    next === undefined ? '' : `${next - count} more for ${next}`,
-    before === undefined ? '' : `${count - before} fewer for ${before}`,
-  ].filter(Boolean);
-  const bar = `${meter.beats}/${meter.unit}`;
-  return {
-    ok: false,
-    code: 'pattern-fill',
-    message: `${count} strokes and rests do not fill a bar of ${bar}: it takes ${wants.join(', or ')}.`,
-  };
-}
-
 /**
  * Reads strokes into a pattern: a slot for each stroke or rest, "|" between bars; the bars have to
  * be alike and each fill its meter with 1, 2, 3, 4 or 6 slots a beat.
@@ -93,15 +64,6 @@ export function strokesOf({ slots, slotsPerBar }: Pattern): readonly string[] {
 
 /** Slots a beat that a swung feel bends: the off-beat comes late, what stands between is halved. */
 const SWUNG_SUBDIVISIONS: readonly number[] = [2, 4];
-
-/** Where slot `slot` of `perBeat` in a beat falls, swung: the first half of the beat takes long/(long + short) of it. */
-function swungInBeat(slot: number, perBeat: number, feel: Extract<Feel, { kind: 'swing' }>): Beats {
-  const { long, short } = feel;
-  const whole = perBeat * (long + short);
-  const isFirstHalf = 2 * slot <= perBeat;
-  const parts = isFirstHalf ? 2 * slot * long : perBeat * long + (2 * slot - perBeat) * short;
-  return shareBeats(parts, whole);
-}
 
 /**
  * Gives where each slot of one bar of a pattern falls, in beats from the bar's start, exact. Swung 2:1, an
@@ -157,4 +119,42 @@ export function soundsChord(slot: Slot): boolean {
 export function strokeRate({ meter, bars, slots }: Pattern, tempoBpm: number): number {
   const strokes = slots.filter((slot) => slot.kind !== 'rest').length;
   return (strokes * tempoBpm) / (meter.beats * bars * 60);
+}
+
+/** The pattern grids of a meter, in slots a bar, coarsest first. */
+function gridsOf({ beats }: Meter): readonly number[] {
+  return SUBDIVISIONS.map((slots) => beats * slots);
+}
+
+function cut(strokes: readonly string[]): readonly (readonly string[])[] {
+  return strokes.reduce<readonly (readonly string[])[]>(
+    (bars, stroke) =>
+      stroke === '|' ? [...bars, []] : [...bars.slice(0, -1), [...(bars.at(-1) ?? []), stroke]],
+    [[]],
+  );
+}
+
+function fillFault(meter: Meter, count: number): PatternReading {
+  const grids = gridsOf(meter);
+  const next = grids.find((grid) => grid > count);
+  const before = grids.findLast((grid) => grid < count);
+  const wants = [
+    next === undefined ? '' : `${next - count} more for ${next}`,
+    before === undefined ? '' : `${count - before} fewer for ${before}`,
+  ].filter(Boolean);
+  const bar = `${meter.beats}/${meter.unit}`;
+  return {
+    ok: false,
+    code: 'pattern-fill',
+    message: `${count} strokes and rests do not fill a bar of ${bar}: it takes ${wants.join(', or ')}.`,
+  };
+}
+
+/** Where slot `slot` of `perBeat` in a beat falls, swung: the first half of the beat takes long/(long + short) of it. */
+function swungInBeat(slot: number, perBeat: number, feel: Extract<Feel, { kind: 'swing' }>): Beats {
+  const { long, short } = feel;
+  const whole = perBeat * (long + short);
+  const isFirstHalf = 2 * slot <= perBeat;
+  const parts = isFirstHalf ? 2 * slot * long : perBeat * long + (2 * slot - perBeat) * short;
+  return shareBeats(parts, whole);
 }

@@ -45,16 +45,6 @@ export function formatPicking(hand: PickingHand): string {
   return PICKING_FINGERS.map((finger) => `${finger}${hand[finger].join('')}`).join(' ');
 }
 
-/** A note with its string and its finger, each from the other where only one is written. */
-function settled({ string, finger }: Plucked, hand: PickingHand): Required<Plucked> {
-  const owner = finger ?? PICKING_FINGERS.find((one) => hand[one].includes(string ?? 0)) ?? 'p';
-  return { string: string ?? hand[owner][0] ?? 1, finger: owner };
-}
-
-function mapNotes(slot: Slot, change: (note: Plucked) => Plucked): Slot {
-  return slot.kind === 'pluck' ? { ...slot, notes: slot.notes.map(change) } : slot;
-}
-
 /**
  * Gives every plucked note of a pattern its string and its finger, as the picking hand has them.
  *
@@ -64,14 +54,6 @@ function mapNotes(slot: Slot, change: (note: Plucked) => Plucked): Slot {
 export function settledPicking(pattern: Pattern, hand: PickingHand): Pattern {
   const slots = pattern.slots.map((slot) => mapNotes(slot, (note) => settled(note, hand)));
   return { ...pattern, slots };
-}
-
-function thumbStrings({ slots }: Pattern): readonly number[] {
-  return slots.flatMap((slot) =>
-    slot.kind === 'pluck'
-      ? slot.notes.flatMap((one) => (one.finger === 'p' && one.string ? [one.string] : []))
-      : [],
-  );
 }
 
 /**
@@ -97,4 +79,22 @@ export function pickedOver(
     ),
   );
   return { ...written, slots };
+}
+
+/** A note with its string and its finger, each from the other where only one is written. */
+function settled({ string, finger }: Plucked, hand: PickingHand): Required<Plucked> {
+  const owner = finger ?? PICKING_FINGERS.find((one) => hand[one].includes(string ?? 0)) ?? 'p';
+  return { string: string ?? hand[owner][0] ?? 1, finger: owner };
+}
+
+function mapNotes(slot: Slot, change: (note: Plucked) => Plucked): Slot {
+  return slot.kind === 'pluck' ? { ...slot, notes: slot.notes.map(change) } : slot;
+}
+
+function thumbStrings({ slots }: Pattern): readonly number[] {
+  return slots.flatMap((slot) =>
+    slot.kind === 'pluck'
+      ? slot.notes.flatMap((one) => (one.finger === 'p' && one.string ? [one.string] : []))
+      : [],
+  );
 }

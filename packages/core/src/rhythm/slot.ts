@@ -30,6 +30,49 @@ const NOTE = /^([1-8])?([pima])?$/;
 const STRINGS = { l: 'low', h: 'high' } as const;
 const SOUNDS = { m: 'muted', p: 'palm', r: 'ring', o: 'open' } as const;
 
+/**
+ * Reads one stroke as chart text writes it: "D" and "U" with ">" accent, "l" low or "h" high
+ * strings, "m" muted, "p" palm-muted, "r" ringing, "o" open strings; "x" a hit; "-" a rest;
+ * plucks by string and finger, pinched with "+": "5p+1a". Undefined when it is none of these.
+ *
+ * @example
+ * parseSlot('D>l') // { kind: 'strum', direction: 'down', accent: true, strings: 'low' }
+ * @example
+ * parseSlot('5p+1a') // { kind: 'pluck', notes: [{ string: 5, finger: 'p' }, { string: 1, finger: 'a' }] }
+ * @example
+ * parseSlot('Q') // undefined
+ */
+export function parseSlot(text: string): Slot | undefined {
+  if (text === '-') return { kind: 'rest' };
+  if (text === 'x') return { kind: 'hit' };
+  const strum = STRUM.exec(text);
+  if (strum) return readStrum(strum);
+  const notes = text.split('+').map(readNote);
+  return notes.every((note) => note !== undefined) ? { kind: 'pluck', notes } : undefined;
+}
+
+/**
+ * Writes one stroke as it is read.
+ *
+ * @example
+ * formatSlot({ kind: 'strum', direction: 'up', sound: 'open' }) // 'Uo'
+ */
+export function formatSlot(slot: Slot): string {
+  switch (slot.kind) {
+    case 'rest':
+      return '-';
+    case 'hit':
+      return 'x';
+    case 'pluck':
+      return slot.notes.map(({ string, finger }) => `${string ?? ''}${finger ?? ''}`).join('+');
+    case 'strum': {
+      const { direction, accent, strings, sound } = slot;
+      const signs = `${accent ? '>' : ''}${signOf(STRINGS, strings)}${signOf(SOUNDS, sound)}`;
+      return `${direction === 'down' ? 'D' : 'U'}${signs}`;
+    }
+  }
+}
+
 function isKey<Key extends string>(
   table: Readonly<Record<Key, unknown>>,
   sign: string,
@@ -60,52 +103,9 @@ function readNote(text: string): Plucked | undefined {
   };
 }
 
-/**
- * Reads one stroke as chart text writes it: "D" and "U" with ">" accent, "l" low or "h" high
- * strings, "m" muted, "p" palm-muted, "r" ringing, "o" open strings; "x" a hit; "-" a rest;
- * plucks by string and finger, pinched with "+": "5p+1a". Undefined when it is none of these.
- *
- * @example
- * parseSlot('D>l') // { kind: 'strum', direction: 'down', accent: true, strings: 'low' }
- * @example
- * parseSlot('5p+1a') // { kind: 'pluck', notes: [{ string: 5, finger: 'p' }, { string: 1, finger: 'a' }] }
- * @example
- * parseSlot('Q') // undefined
- */
-export function parseSlot(text: string): Slot | undefined {
-  if (text === '-') return { kind: 'rest' };
-  if (text === 'x') return { kind: 'hit' };
-  const strum = STRUM.exec(text);
-  if (strum) return readStrum(strum);
-  const notes = text.split('+').map(readNote);
-  return notes.every((note) => note !== undefined) ? { kind: 'pluck', notes } : undefined;
-}
-
 function signOf<Value extends string>(
   table: Readonly<Record<string, Value>>,
   value: Value | undefined,
 ): string {
   return Object.keys(table).find((sign) => table[sign] === value) ?? '';
-}
-
-/**
- * Writes one stroke as it is read.
- *
- * @example
- * formatSlot({ kind: 'strum', direction: 'up', sound: 'open' }) // 'Uo'
- */
-export function formatSlot(slot: Slot): string {
-  switch (slot.kind) {
-    case 'rest':
-      return '-';
-    case 'hit':
-      return 'x';
-    case 'pluck':
-      return slot.notes.map(({ string, finger }) => `${string ?? ''}${finger ?? ''}`).join('+');
-    case 'strum': {
-      const { direction, accent, strings, sound } = slot;
-      const signs = `${accent ? '>' : ''}${signOf(STRINGS, strings)}${signOf(SOUNDS, sound)}`;
-      return `${direction === 'down' ? 'D' : 'U'}${signs}`;
-    }
-  }
 }

@@ -16,12 +16,6 @@ export function barOf(beat: number, { meterBeats, pickup }: RiffMeter): number {
   return Math.floor(into / meterBeats + 1e-9) + 1;
 }
 
-/** "beat 2", or "the & of 2" half a beat later; smaller parts are told by the beat they are in. */
-function beatWords(into: number): string {
-  const beat = Math.floor(into + 1e-9);
-  return Math.abs(into - beat - 0.5) < 1e-9 ? `the & of ${beat}` : `beat ${beat}`;
-}
-
 /**
  * Says where a beat of a riff falls: "bar 3", or "bar 3 beat 2" where it is not the first.
  *
@@ -52,4 +46,10 @@ export function placeWithin(
   if (bar > 1) return placeWords(within, meter);
   const start = bar === 1 ? (meter.pickup ?? 0) : begins - (first - 1) * meter.meterBeats;
   return beatWords(within - start + 1);
+}
+
+/** "beat 2", or "the & of 2" half a beat later; smaller parts are told by the beat they are in. */
+function beatWords(into: number): string {
+  const beat = Math.floor(into + 1e-9);
+  return Math.abs(into - beat - 0.5) < 1e-9 ? `the & of ${beat}` : `beat ${beat}`;
 }

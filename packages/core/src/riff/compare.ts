@@ -23,6 +23,40 @@ export interface CompareWords {
 
 type Notes = readonly RiffNote[];
 
+interface Told {
+  readonly words: CompareWords;
+  readonly options: PhraseOptions;
+}
+
+type Alike = Pick<RiffComparison, 'line' | 'alike'>;
+
+/**
+ * Compares two riffs in words: as wholes, and the phrases of the second with those of the first.
+ *
+ * @example
+ * compareRiffs(readRiff('3: 2 4 5 7', { meterBeats: 4, strings: 6 }).notes, readRiff('3: 2 4 5 7', { meterBeats: 4, strings: 6 }).notes, { options: { meterBeats: 4, sounds: () => 0 }, words: { first: 'the first', second: 'the second', string: (one) => `string ${one}` } }).line // 'the second is the first, note for note.'
+ */
+export function compareRiffs(
+  a: Notes,
+  b: Notes,
+  told: { readonly options: PhraseOptions; readonly words: CompareWords },
+): RiffComparison {
+  const { options, words } = told;
+  const cut = (notes: Notes): readonly Notes[] =>
+    phrasesOf(notes, options).map(({ from, to }) => notes.slice(from, to + 1));
+  const known = cut(a);
+  const phrases = cut(b).map((own, index) => {
+    const found = known
+      .map((other, at) => ({ at, as: comparedNotes(own, other, options)?.words }))
+      .find((one) => one.as !== undefined);
+    const name = `Phrase ${index + 1} of ${words.second}`;
+    return found
+      ? `${name} is phrase ${found.at + 1} of ${words.first}: ${found.as}.`
+      : `${name} is new.`;
+  });
+  return { phrases, ...lineOf(a, b, told) };
+}
+
 function beatOf(note: RiffNote | undefined): number {
   return note ? beatsToNumber(note.at) : 0;
 }
@@ -53,13 +87,6 @@ function endWords(b: Notes, from: number, { words, options }: Told): string {
   return isShort ? `then it ends on ${words.string(last.string)}` : 'then it goes on differently';
 }
 
-interface Told {
-  readonly words: CompareWords;
-  readonly options: PhraseOptions;
-}
-
-type Alike = Pick<RiffComparison, 'line' | 'alike'>;
-
 function lineOf(a: Notes, b: Notes, told: Told): Alike {
   const { words, options } = told;
   const head = `${words.second} is ${words.first}`;
@@ -88,31 +115,4 @@ function lineOf(a: Notes, b: Notes, told: Told): Alike {
     return { line, alike: 'end' };
   }
   return { line: `${words.second} is another riff than ${words.first}.`, alike: 'nothing' };
-}
-
-/**
- * Compares two riffs in words: as wholes, and the phrases of the second with those of the first.
- *
- * @example
- * compareRiffs(readRiff('3: 2 4 5 7', { meterBeats: 4, strings: 6 }).notes, readRiff('3: 2 4 5 7', { meterBeats: 4, strings: 6 }).notes, { options: { meterBeats: 4, sounds: () => 0 }, words: { first: 'the first', second: 'the second', string: (one) => `string ${one}` } }).line // 'the second is the first, note for note.'
- */
-export function compareRiffs(
-  a: Notes,
-  b: Notes,
-  told: { readonly options: PhraseOptions; readonly words: CompareWords },
-): RiffComparison {
-  const { options, words } = told;
-  const cut = (notes: Notes): readonly Notes[] =>
-    phrasesOf(notes, options).map(({ from, to }) => notes.slice(from, to + 1));
-  const known = cut(a);
-  const phrases = cut(b).map((own, index) => {
-    const found = known
-      .map((other, at) => ({ at, as: comparedNotes(own, other, options)?.words }))
-      .find((one) => one.as !== undefined);
-    const name = `Phrase ${index + 1} of ${words.second}`;
-    return found
-      ? `${name} is phrase ${found.at + 1} of ${words.first}: ${found.as}.`
-      : `${name} is new.`;
-  });
-  return { phrases, ...lineOf(a, b, told) };
 }

@@ -38,6 +38,113 @@ const MOST_BENT = 8;
 
 type Notes = readonly RiffNote[];
 
+/** A note among the others, and the neck it is on. */
+interface Edited {
+  readonly notes: Notes;
+  readonly place: number;
+  readonly note: RiffNote;
+  readonly neck: EditedNeck;
+}
+
+type Does = {
+  readonly [Kind in RiffEdit['kind']]: (
+    of: Edited,
+    edit: Extract<RiffEdit, { readonly kind: Kind }>,
+  ) => Notes;
+};
+
+/** How each edit is carried out. */
+const DOES: Does = {
+  fret: (of, { fret }) => atFret(of, fret),
+  along: (of, { by }) => atFret(of, of.note.fret + by),
+  across: ({ notes, place, neck: { open } }, { by }) =>
+    withNote(notes, place, across(notes, place, { by, open })),
+  length: ({ notes, place }, { by }) => lengthened(notes, place, by),
+  how: ({ notes, place, note }, { how }) =>
+    withNote(notes, place, {
+      how: note.how === how ? 'picked' : how,
+      ...(how === 'dead' && { fret: 0 }),
+    }),
+  sign: (of, { sign }) => put(of, toggled(of.note, sign)),
+  bend: (of, { quarterTones }) =>
+    put(
+      of,
+      quarterTones < 1 || quarterTones > MOST_BENT
+        ? without(of.note, 'bend')
+        : { ...of.note, bend: { quarterTones, isReleased: false } },
+    ),
+  finger: (of, { finger }) =>
+    put(of, of.note.finger === finger ? without(of.note, 'finger') : { ...of.note, finger }),
+  remove: ({ notes, place }) => notes.filter((_, index) => index !== place),
+  add: ({ notes, place }) => added(notes, place),
+};
+
+/**
+ * Carries out an edit of one note of a riff, by its place from 0; what cannot be done leaves the riff as
+ * it is. What moves behind the last bar gets bars of its own.
+ *
+ * @example
+ * withRiffEdit(readRiff('3: 2 4', { meterBeats: 4, strings: 6 }), 0, { edit: { kind: 'along', by: 3 }, neck: { open: openNotes(STANDARD_TUNING), meterBeats: 4 } }).notes[0].fret // 5
+ */
+export function withRiffEdit(
+  riff: Riff,
+  place: number,
+  how: { readonly edit: RiffEdit; readonly neck: EditedNeck },
+): Riff {
+  const notes = edited(riff.notes, place, how);
+  if (notes === riff.notes) return riff;
+  return { ...riff, notes, bars: barsFor(notes, how.neck, riff.bars) };
+}
+
+/**
+ * Adds notes behind a riff, from its next bar on; a riff with no notes is only them.
+ *
+ * @example
+ * withNotesBehind(readRiff('3: 2', { meterBeats: 4, strings: 6 }), [{ at: 0, beats: 1, string: 1, fret: 0, how: 'picked' }], { meterBeats: 4 }).notes[1].at // 4
+ */
+export function withNotesBehind(riff: Riff, notes: Notes, frame: RiffBars): Riff {
+  const isEmpty = riff.notes.length === 0;
+  const bars = isEmpty ? 0 : riff.bars;
+  const from = barStart(isEmpty ? { meterBeats: frame.meterBeats } : frame, bars);
+  const last = Math.max(0, ...notes.map((one) => beatsToNumber(one.at)));
+  const moved = notes.map((one) => ({ ...one, at: addBeats(one.at, from) }));
+  const more = Math.floor(last / frame.meterBeats) + 1;
+  return { ...riff, notes: [...riff.notes, ...moved], bars: Math.min(MOST_BARS, bars + more) };
+}
+
+/**
+ * Gives notes the rhythm of taps, one tap a note: each lasts until the next, the last to the end of its bar.
+ * `slots` are the taps on a grid of so many slots a beat; as many notes are laid as were tapped.
+ *
+ * @example
+ * tappedNotes([{ string: 3, fret: 2 }, { string: 3, fret: 4 }], { slots: [0, 1], slotsPerBeat: 2, meterBeats: 4 }).map((one) => one.at) // [0, '1/2']
+ */
+export function tappedNotes(
+  places: readonly { readonly string: number; readonly fret: number }[],
+  {
+    slots,
+    slotsPerBeat,
+    meterBeats,
+  }: {
+    readonly slots: readonly number[];
+    readonly slotsPerBeat: number;
+    readonly meterBeats: number;
+  },
+): readonly RiffNote[] {
+  const atSlot = (slot: number): Beats => {
+    const whole = Math.floor(slot / slotsPerBeat);
+    const rest = slot - whole * slotsPerBeat;
+    return rest === 0 ? whole : addBeats(whole, `${rest}/${slotsPerBeat}`);
+  };
+  const count = Math.min(places.length, slots.length);
+  return places.slice(0, count).map((place, index): RiffNote => {
+    const at = atSlot(slots[index] ?? 0);
+    const bars = Math.floor(beatsToNumber(at) / meterBeats) + 1;
+    const next = index + 1 < count ? atSlot(slots[index + 1] ?? 0) : bars * meterBeats;
+    return { at, beats: subtractBeats(next, at), ...place, how: 'picked' };
+  });
+}
+
 function isTaken(notes: Notes, place: number, string: number): boolean {
   const at = notes[place]?.at;
   return notes.some((one, other) => other !== place && one.at === at && one.string === string);
@@ -108,14 +215,6 @@ function added(notes: Notes, place: number): Notes {
   );
 }
 
-/** A note among the others, and the neck it is on. */
-interface Edited {
-  readonly notes: Notes;
-  readonly place: number;
-  readonly note: RiffNote;
-  readonly neck: EditedNeck;
-}
-
 function atFret({ notes, place, note }: Edited, fret: number): Notes {
   if (fret < 0 || fret > LAST_FRET) return notes;
   return withNote(notes, place, { fret, ...(note.how === 'dead' && { how: 'picked' }) });
@@ -124,39 +223,6 @@ function atFret({ notes, place, note }: Edited, fret: number): Notes {
 function put({ notes, place }: Edited, note: RiffNote): Notes {
   return notes.map((other, index) => (index === place ? note : other));
 }
-
-type Does = {
-  readonly [Kind in RiffEdit['kind']]: (
-    of: Edited,
-    edit: Extract<RiffEdit, { readonly kind: Kind }>,
-  ) => Notes;
-};
-
-/** How each edit is carried out. */
-const DOES: Does = {
-  fret: (of, { fret }) => atFret(of, fret),
-  along: (of, { by }) => atFret(of, of.note.fret + by),
-  across: ({ notes, place, neck: { open } }, { by }) =>
-    withNote(notes, place, across(notes, place, { by, open })),
-  length: ({ notes, place }, { by }) => lengthened(notes, place, by),
-  how: ({ notes, place, note }, { how }) =>
-    withNote(notes, place, {
-      how: note.how === how ? 'picked' : how,
-      ...(how === 'dead' && { fret: 0 }),
-    }),
-  sign: (of, { sign }) => put(of, toggled(of.note, sign)),
-  bend: (of, { quarterTones }) =>
-    put(
-      of,
-      quarterTones < 1 || quarterTones > MOST_BENT
-        ? without(of.note, 'bend')
-        : { ...of.note, bend: { quarterTones, isReleased: false } },
-    ),
-  finger: (of, { finger }) =>
-    put(of, of.note.finger === finger ? without(of.note, 'finger') : { ...of.note, finger }),
-  remove: ({ notes, place }) => notes.filter((_, index) => index !== place),
-  add: ({ notes, place }) => added(notes, place),
-};
 
 function edited(
   notes: Notes,
@@ -176,70 +242,4 @@ function barsFor(notes: Notes, { meterBeats, pickup }: EditedNeck, bars: number)
   const lead = pickup ?? 0;
   const needed = Math.ceil((last - lead) / meterBeats - 1e-9) + (pickup === undefined ? 0 : 1);
   return Math.min(MOST_BARS, Math.max(bars, needed));
-}
-
-/**
- * Carries out an edit of one note of a riff, by its place from 0; what cannot be done leaves the riff as
- * it is. What moves behind the last bar gets bars of its own.
- *
- * @example
- * withRiffEdit(readRiff('3: 2 4', { meterBeats: 4, strings: 6 }), 0, { edit: { kind: 'along', by: 3 }, neck: { open: openNotes(STANDARD_TUNING), meterBeats: 4 } }).notes[0].fret // 5
- */
-export function withRiffEdit(
-  riff: Riff,
-  place: number,
-  how: { readonly edit: RiffEdit; readonly neck: EditedNeck },
-): Riff {
-  const notes = edited(riff.notes, place, how);
-  if (notes === riff.notes) return riff;
-  return { ...riff, notes, bars: barsFor(notes, how.neck, riff.bars) };
-}
-
-/**
- * Adds notes behind a riff, from its next bar on; a riff with no notes is only them.
- *
- * @example
- * withNotesBehind(readRiff('3: 2', { meterBeats: 4, strings: 6 }), [{ at: 0, beats: 1, string: 1, fret: 0, how: 'picked' }], { meterBeats: 4 }).notes[1].at // 4
- */
-export function withNotesBehind(riff: Riff, notes: Notes, frame: RiffBars): Riff {
-  const isEmpty = riff.notes.length === 0;
-  const bars = isEmpty ? 0 : riff.bars;
-  const from = barStart(isEmpty ? { meterBeats: frame.meterBeats } : frame, bars);
-  const last = Math.max(0, ...notes.map((one) => beatsToNumber(one.at)));
-  const moved = notes.map((one) => ({ ...one, at: addBeats(one.at, from) }));
-  const more = Math.floor(last / frame.meterBeats) + 1;
-  return { ...riff, notes: [...riff.notes, ...moved], bars: Math.min(MOST_BARS, bars + more) };
-}
-
-/**
- * Gives notes the rhythm of taps, one tap a note: each lasts until the next, the last to the end of its bar.
- * `slots` are the taps on a grid of so many slots a beat; as many notes are laid as were tapped.
- *
- * @example
- * tappedNotes([{ string: 3, fret: 2 }, { string: 3, fret: 4 }], { slots: [0, 1], slotsPerBeat: 2, meterBeats: 4 }).map((one) => one.at) // [0, '1/2']
- */
-export function tappedNotes(
-  places: readonly { readonly string: number; readonly fret: number }[],
-  {
-    slots,
-    slotsPerBeat,
-    meterBeats,
-  }: {
-    readonly slots: readonly number[];
-    readonly slotsPerBeat: number;
-    readonly meterBeats: number;
-  },
-): readonly RiffNote[] {
-  const atSlot = (slot: number): Beats => {
-    const whole = Math.floor(slot / slotsPerBeat);
-    const rest = slot - whole * slotsPerBeat;
-    return rest === 0 ? whole : addBeats(whole, `${rest}/${slotsPerBeat}`);
-  };
-  const count = Math.min(places.length, slots.length);
-  return places.slice(0, count).map((place, index): RiffNote => {
-    const at = atSlot(slots[index] ?? 0);
-    const bars = Math.floor(beatsToNumber(at) / meterBeats) + 1;
-    const next = index + 1 < count ? atSlot(slots[index + 1] ?? 0) : bars * meterBeats;
-    return { at, beats: subtractBeats(next, at), ...place, how: 'picked' };
-  });
 }

@@ -9,23 +9,6 @@ export interface FingeredNotes {
   readonly fingers: readonly RiffFinger[];
 }
 
-/** What the hand still holds at the end of a riff, or first holds in it, as if it were a grip. */
-function heldAt({ notes, fingers }: FingeredNotes, strings: number, isEnd: boolean): HeldGrip {
-  const fretted = notes.flatMap((note, index) =>
-    note.fret > 0 && note.how !== 'dead' ? [{ note, finger: fingers[index] ?? null }] : [],
-  );
-  const beats = fretted.map(({ note }) => beatsToNumber(note.at));
-  const at = isEnd ? Math.max(...beats) : Math.min(...beats);
-  const own = fretted.filter(({ note }) => beatsToNumber(note.at) === at);
-  const grip: (number | null)[] = Array<number | null>(strings).fill(null);
-  const held: Finger[] = Array<Finger>(strings).fill(null);
-  for (const { note, finger } of own) {
-    grip[strings - note.string] = note.fret;
-    held[strings - note.string] = finger === 0 ? null : finger;
-  }
-  return { grip: grip, fingers: held };
-}
-
 /** Fingers that stay between a riff and a grip, and how the hand gets from one to the other. */
 export type IntoGrip = Pick<Change, 'moves' | 'seconds'> & {
   /** What stays, to be said and drawn: each finger with its string and fret. */
@@ -56,4 +39,21 @@ export function intoGrip(
     does === 'stays' && place ? [{ finger, string: strings - place.place, fret: place.fret }] : [],
   );
   return { moves, seconds, stays };
+}
+
+/** What the hand still holds at the end of a riff, or first holds in it, as if it were a grip. */
+function heldAt({ notes, fingers }: FingeredNotes, strings: number, isEnd: boolean): HeldGrip {
+  const fretted = notes.flatMap((note, index) =>
+    note.fret > 0 && note.how !== 'dead' ? [{ note, finger: fingers[index] ?? null }] : [],
+  );
+  const beats = fretted.map(({ note }) => beatsToNumber(note.at));
+  const at = isEnd ? Math.max(...beats) : Math.min(...beats);
+  const own = fretted.filter(({ note }) => beatsToNumber(note.at) === at);
+  const grip: (number | null)[] = Array<number | null>(strings).fill(null);
+  const held: Finger[] = Array<Finger>(strings).fill(null);
+  for (const { note, finger } of own) {
+    grip[strings - note.string] = note.fret;
+    held[strings - note.string] = finger === 0 ? null : finger;
+  }
+  return { grip: grip, fingers: held };
 }

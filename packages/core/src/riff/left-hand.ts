@@ -48,29 +48,6 @@ const SHIFT = { base: assumed('shiftBaseSeconds'), travel: assumed('shiftTravelS
 const MOST_TOGETHER = 4;
 const FINGERS = [1, 2, 3, 4] as const;
 
-function isFretted({ fret, how }: RiffNote): boolean {
-  return fret > 0 && how !== 'dead';
-}
-
-/** The fretted notes by when they begin, with what lies between them. */
-function chordsOf(notes: readonly RiffNote[]): readonly Chord[] {
-  const chords: { notes: number[]; at: number; isFree: boolean; since: number }[] = [];
-  let end = 0;
-  notes.forEach((note, index) => {
-    const at = beatsToNumber(note.at);
-    const last = chords.at(-1);
-    if (!isFretted(note)) return;
-    if (last?.at === at) last.notes.push(index);
-    else {
-      const between = notes.slice((last?.notes.at(-1) ?? -1) + 1, index);
-      const isFree = !last || at > end + 1e-9 || between.some((one) => !isFretted(one));
-      chords.push({ notes: [index], at, isFree, since: at - (last?.at ?? 0) });
-    }
-    end = Math.max(at + beatsToNumber(note.beats), end);
-  });
-  return chords;
-}
-
 const MOST_FRETS = 37;
 
 /** A neck under one hand: how far it is along it, and how each fret can be held, each worked out once. */
@@ -123,6 +100,84 @@ class Neck {
     const [from, to] = finger === 4 ? [position, fret] : [fret, position + 3];
     return this.travelMm(from, to) <= furthestReach(1, 4, this.hand) ? EFFORT.stretch : undefined;
   }
+}
+
+/**
+ * Gives how long the hand takes along the neck from one fret to another, from the capo.
+ *
+ * @example
+ * Math.round(shiftSeconds(3, 10, USUAL_HAND) * 1000) // 410
+ */
+export function shiftSeconds(from: number, to: number, hand: Hand): Seconds {
+  return new Neck(hand).shiftSeconds(from, to);
+}
+
+interface Going {
+  readonly chord: Chord;
+  readonly before: Chord;
+  readonly notes: readonly RiffNote[];
+  readonly neck: Neck;
+}
+
+/** A way up to some chord: what it cost, and the hold before it. */
+interface Way {
+  readonly hold: Hold;
+  readonly cost: number;
+  readonly from: Way | undefined;
+}
+
+/**
+ * Fingers a riff for a hand: one shortest path over all of it, a finger a fret within a position, a
+ * shift where the position changes. Open strings take no finger, dead ones none either.
+ *
+ * @example
+ * leftHandOf(readRiff('3: 2 4 2: 3', { meterBeats: 4, strings: 6 }).notes, USUAL_HAND).fingers // [1, 3, 2]
+ */
+export function leftHandOf(notes: readonly RiffNote[], hand: Hand): LeftHand {
+  const chords = chordsOf(notes);
+  const neck = new Neck(hand);
+  const path = pathOver(chords, notes, neck);
+  const fingers = notes.map((note): RiffFinger => (note.how === 'dead' ? null : 0));
+  const shifts: Shift[] = [];
+  let cost = 0;
+  chords.forEach((chord, index) => {
+    const [hold, last] = [path[index], path[index - 1]];
+    chord.notes.forEach((note, place) => {
+      fingers[note] = hold?.fingers[place] ?? null;
+    });
+    cost += hold?.effort ?? 1;
+    if (!hold || !last || hold.position === last.position) return;
+    const mm = neck.travelMm(last.position, hold.position);
+    const takes = neck.shiftSeconds(last.position, hold.position);
+    cost += chord.isFree ? 0.1 : takes;
+    if (!chord.isFree) {
+      shifts.push({ before: chord.notes[0] ?? 0, mm, seconds: takes, windowBeats: chord.since });
+    }
+  });
+  return { fingers, shifts, cost };
+}
+
+function isFretted({ fret, how }: RiffNote): boolean {
+  return fret > 0 && how !== 'dead';
+}
+
+/** The fretted notes by when they begin, with what lies between them. */
+function chordsOf(notes: readonly RiffNote[]): readonly Chord[] {
+  const chords: { notes: number[]; at: number; isFree: boolean; since: number }[] = [];
+  let end = 0;
+  notes.forEach((note, index) => {
+    const at = beatsToNumber(note.at);
+    const last = chords.at(-1);
+    if (!isFretted(note)) return;
+    if (last?.at === at) last.notes.push(index);
+    else {
+      const between = notes.slice((last?.notes.at(-1) ?? -1) + 1, index);
+      const isFree = !last || at > end + 1e-9 || between.some((one) => !isFretted(one));
+      chords.push({ notes: [index], at, isFree, since: at - (last?.at ?? 0) });
+    }
+    end = Math.max(at + beatsToNumber(note.beats), end);
+  });
+  return chords;
 }
 
 /** Two notes under one finger lie at one fret; two fingers never cross on the neck. */
@@ -179,16 +234,6 @@ function holdsOf(chord: Chord, notes: readonly RiffNote[], neck: Neck): readonly
 }
 
 /**
- * Gives how long the hand takes along the neck from one fret to another, from the capo.
- *
- * @example
- * Math.round(shiftSeconds(3, 10, USUAL_HAND) * 1000) // 410
- */
-export function shiftSeconds(from: number, to: number, hand: Hand): Seconds {
-  return new Neck(hand).shiftSeconds(from, to);
-}
-
-/**
  * Counts fingers that would pass over another where the hand goes along a string: one goes up the neck to
  * finger 1, and down it to finger 3 or 4.
  */
@@ -225,20 +270,6 @@ function goingCost(from: Hold, to: Hold, { chord, notes, before, neck }: Going):
   });
   const crossed = chord.isFree ? 0 : EFFORT.crossed * crossings(from, to, { chord, notes, before });
   return shift + travel + crossed + (chord.isFree ? 0 : jumps.reduce((sum, one) => sum + one, 0));
-}
-
-interface Going {
-  readonly chord: Chord;
-  readonly before: Chord;
-  readonly notes: readonly RiffNote[];
-  readonly neck: Neck;
-}
-
-/** A way up to some chord: what it cost, and the hold before it. */
-interface Way {
-  readonly hold: Hold;
-  readonly cost: number;
-  readonly from: Way | undefined;
 }
 
 function cheapest(ways: readonly Way[]): Way | undefined {
@@ -279,35 +310,4 @@ function pathOver(
   const path: Hold[] = [];
   for (let way = cheapest(ways); way; way = way.from) path.unshift(way.hold);
   return path;
-}
-
-/**
- * Fingers a riff for a hand: one shortest path over all of it, a finger a fret within a position, a
- * shift where the position changes. Open strings take no finger, dead ones none either.
- *
- * @example
- * leftHandOf(readRiff('3: 2 4 2: 3', { meterBeats: 4, strings: 6 }).notes, USUAL_HAND).fingers // [1, 3, 2]
- */
-export function leftHandOf(notes: readonly RiffNote[], hand: Hand): LeftHand {
-  const chords = chordsOf(notes);
-  const neck = new Neck(hand);
-  const path = pathOver(chords, notes, neck);
-  const fingers = notes.map((note): RiffFinger => (note.how === 'dead' ? null : 0));
-  const shifts: Shift[] = [];
-  let cost = 0;
-  chords.forEach((chord, index) => {
-    const [hold, last] = [path[index], path[index - 1]];
-    chord.notes.forEach((note, place) => {
-      fingers[note] = hold?.fingers[place] ?? null;
-    });
-    cost += hold?.effort ?? 1;
-    if (!hold || !last || hold.position === last.position) return;
-    const mm = neck.travelMm(last.position, hold.position);
-    const takes = neck.shiftSeconds(last.position, hold.position);
-    cost += chord.isFree ? 0.1 : takes;
-    if (!chord.isFree) {
-      shifts.push({ before: chord.notes[0] ?? 0, mm, seconds: takes, windowBeats: chord.since });
-    }
-  });
-  return { fingers, shifts, cost };
 }

@@ -20,10 +20,6 @@ interface Bound {
   readonly words: string;
 }
 
-function place({ string, fret }: RiffNote): string {
-  return `string ${string} fret ${fret}`;
-}
-
 /**
  * Finds the tempo limit of a riff: the least of 60·beats/t over all neighbours, both hands.
  *
@@ -60,4 +56,8 @@ export function riffLimit(
     words: least.words,
     note: least.note,
   };
+}
+
+function place({ string, fret }: RiffNote): string {
+  return `string ${string} fret ${fret}`;
 }

@@ -2,29 +2,6 @@ import type { RiffNote } from './note';
 
 const HIGHEST_FRET = 24;
 
-/** Where a note lies that sounds some semitones elsewhere: on its string, else on the nearest that has it free. */
-function movedNote(
-  note: RiffNote,
-  {
-    by,
-    open,
-    taken,
-  }: {
-    readonly by: number;
-    readonly open: readonly number[];
-    readonly taken: ReadonlySet<number>;
-  },
-): RiffNote | undefined {
-  if (note.how === 'dead') return note;
-  const soundOf = (string: number): number => open[open.length - string] ?? 0;
-  const sounds = soundOf(note.string) + note.fret + by;
-  const [place] = open
-    .map((_, index) => ({ string: index + 1, fret: sounds - soundOf(index + 1) }))
-    .filter(({ string, fret }) => fret >= 0 && fret <= HIGHEST_FRET && !taken.has(string))
-    .sort((a, b) => Math.abs(a.string - note.string) - Math.abs(b.string - note.string));
-  return place && { ...note, ...place };
-}
-
 /**
  * Moves all notes of a riff by some semitones: along their strings, over to the next where a string ends.
  * `open` are the notes of the open strings, low to high, as MIDI numbers; a note the neck does not have is
@@ -47,4 +24,27 @@ export function movedNotes(
     if (moved) own.add(moved.string);
     return moved ?? [];
   });
+}
+
+/** Where a note lies that sounds some semitones elsewhere: on its string, else on the nearest that has it free. */
+function movedNote(
+  note: RiffNote,
+  {
+    by,
+    open,
+    taken,
+  }: {
+    readonly by: number;
+    readonly open: readonly number[];
+    readonly taken: ReadonlySet<number>;
+  },
+): RiffNote | undefined {
+  if (note.how === 'dead') return note;
+  const soundOf = (string: number): number => open[open.length - string] ?? 0;
+  const sounds = soundOf(note.string) + note.fret + by;
+  const [place] = open
+    .map((_, index) => ({ string: index + 1, fret: sounds - soundOf(index + 1) }))
+    .filter(({ string, fret }) => fret >= 0 && fret <= HIGHEST_FRET && !taken.has(string))
+    .sort((a, b) => Math.abs(a.string - note.string) - Math.abs(b.string - note.string));
+  return place && { ...note, ...place };
 }

@@ -49,6 +49,95 @@ const LONG = 2;
 /** Fewer notes alike are chance. */
 const LEAST_ALIKE = 3;
 
+/** The phrases up to a note: what they cost, and where the last of them begins. */
+interface Cut {
+  readonly cost: number;
+  readonly from: number;
+}
+
+type Notes = readonly RiffNote[];
+
+/** Tells whether two notes are the same place of the neck, brought to sound the same way. */
+export function isSameNote(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
+  return a !== undefined && a.string === b?.string && a.fret === b.fret && a.how === b.how;
+}
+
+interface Compared {
+  readonly relation: PhraseRelation;
+  readonly words: string;
+  readonly beside: Phrase['beside'];
+  readonly rank: number;
+  /** Notes from the first that need not be learnt again. */
+  readonly known: number;
+}
+
+/**
+ * Tells what some notes are beside others, in words too: "the same shape 2 frets higher"; undefined where
+ * they have no more than their rhythm in common.
+ *
+ * @example
+ * comparedNotes([], [], { meterBeats: 4, sounds: () => 0 }).words // 'the same'
+ */
+export function comparedNotes(
+  a: Notes,
+  b: Notes,
+  options: PhraseOptions,
+): Pick<Compared, 'relation' | 'words'> | undefined {
+  const found = compared(a, b, options);
+  return found && found.rank < 6 ? found : undefined;
+}
+
+/**
+ * Cuts a riff into phrases, at breaths and else by least cost, and says of each how it stands to one
+ * before it. No note is in two phrases or in none.
+ *
+ * @example
+ * phrasesOf([], { meterBeats: 4, sounds: () => 0 }) // []
+ */
+export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): readonly Phrase[] {
+  const starts = startsOf(notes, options);
+  const runs = starts.map((from, index) => ({ from, to: (starts[index + 1] ?? notes.length) - 1 }));
+  return runs.map(({ from, to }, index): Phrase => {
+    const own = notes.slice(from, to + 1);
+    const [best] = runs
+      .slice(0, index)
+      .flatMap((other, of) => {
+        const found = compared(own, notes.slice(other.from, other.to + 1), options);
+        return found ? [{ ...found, of }] : [];
+      })
+      .sort((a, b) => a.rank - b.rank);
+    if (!best)
+      return {
+        from,
+        to,
+        relation: 'new',
+        known: 0,
+        words: '',
+        beside: ['', ''],
+        line: `Phrase ${index + 1} is new.`,
+      };
+    const { relation, words, beside, of, known } = best;
+    const line =
+      relation === 'same'
+        ? `Phrase ${index + 1} is phrase ${of + 1} again.`
+        : relation === 'same until'
+          ? `Phrase ${index + 1} is phrase ${of + 1}: ${words}.`
+          : `Phrase ${index + 1} beside phrase ${of + 1}: ${words}.`;
+    return { from, to, relation, of, known, words, beside, line };
+  });
+}
+
+/**
+ * Counts the notes of a riff that are to learn: what a phrase has from one before it is not, be it
+ * elsewhere on the neck.
+ *
+ * @example
+ * notesToLearn([{ from: 0, to: 3, known: 0 }, { from: 4, to: 7, known: 3 }]) // 5
+ */
+export function notesToLearn(phrases: readonly Pick<Phrase, 'from' | 'to' | 'known'>[]): number {
+  return phrases.reduce((sum, { from, to, known }) => sum + to - from + 1 - known, 0);
+}
+
 function start(note: RiffNote | undefined): number {
   return note ? beatsToNumber(note.at) : 0;
 }
@@ -116,12 +205,6 @@ function lengthCost(beats: number, meterBeats: number): number {
   return bars > 2 + 1e-9 ? COST.over * (bars - 2) : 0;
 }
 
-/** The phrases up to a note: what they cost, and where the last of them begins. */
-interface Cut {
-  readonly cost: number;
-  readonly from: number;
-}
-
 /** Where phrases begin, by least cost; a breath always ends one. */
 function startsOf(notes: readonly RiffNote[], options: PhraseOptions): readonly number[] {
   const { breaths = [] } = options;
@@ -155,8 +238,6 @@ function startsOf(notes: readonly RiffNote[], options: PhraseOptions): readonly 
   return starts;
 }
 
-type Notes = readonly RiffNote[];
-
 function isRhythmAlike(a: Notes, b: Notes): boolean {
   return (
     a.length === b.length &&
@@ -166,11 +247,6 @@ function isRhythmAlike(a: Notes, b: Notes): boolean {
       return other !== undefined && Math.abs(from - begun) < 1e-9 && one.beats === other.beats;
     })
   );
-}
-
-/** Tells whether two notes are the same place of the neck, brought to sound the same way. */
-export function isSameNote(a: RiffNote | undefined, b: RiffNote | undefined): boolean {
-  return a !== undefined && a.string === b?.string && a.fret === b.fret && a.how === b.how;
 }
 
 /** How many notes two phrases have alike from their beginning, in rhythm and place. */
@@ -187,15 +263,6 @@ function alikeFromStart(a: Notes, b: Notes): number {
 function constant(steps: readonly number[]): number | undefined {
   const [first] = steps;
   return steps.every((one) => one === first) ? first : undefined;
-}
-
-interface Compared {
-  readonly relation: PhraseRelation;
-  readonly words: string;
-  readonly beside: Phrase['beside'];
-  readonly rank: number;
-  /** Notes from the first that need not be learnt again. */
-  readonly known: number;
 }
 
 function frets(count: number): string {
@@ -277,71 +344,4 @@ function compared(a: Notes, b: Notes, options: PhraseOptions): Compared | undefi
     };
   }
   return inRhythm;
-}
-
-/**
- * Tells what some notes are beside others, in words too: "the same shape 2 frets higher"; undefined where
- * they have no more than their rhythm in common.
- *
- * @example
- * comparedNotes([], [], { meterBeats: 4, sounds: () => 0 }).words // 'the same'
- */
-export function comparedNotes(
-  a: Notes,
-  b: Notes,
-  options: PhraseOptions,
-): Pick<Compared, 'relation' | 'words'> | undefined {
-  const found = compared(a, b, options);
-  return found && found.rank < 6 ? found : undefined;
-}
-
-/**
- * Cuts a riff into phrases, at breaths and else by least cost, and says of each how it stands to one
- * before it. No note is in two phrases or in none.
- *
- * @example
- * phrasesOf([], { meterBeats: 4, sounds: () => 0 }) // []
- */
-export function phrasesOf(notes: readonly RiffNote[], options: PhraseOptions): readonly Phrase[] {
-  const starts = startsOf(notes, options);
-  const runs = starts.map((from, index) => ({ from, to: (starts[index + 1] ?? notes.length) - 1 }));
-  return runs.map(({ from, to }, index): Phrase => {
-    const own = notes.slice(from, to + 1);
-    const [best] = runs
-      .slice(0, index)
-      .flatMap((other, of) => {
-        const found = compared(own, notes.slice(other.from, other.to + 1), options);
-        return found ? [{ ...found, of }] : [];
-      })
-      .sort((a, b) => a.rank - b.rank);
-    if (!best)
-      return {
-        from,
-        to,
-        relation: 'new',
-        known: 0,
-        words: '',
-        beside: ['', ''],
-        line: `Phrase ${index + 1} is new.`,
-      };
-    const { relation, words, beside, of, known } = best;
-    const line =
-      relation === 'same'
-        ? `Phrase ${index + 1} is phrase ${of + 1} again.`
-        : relation === 'same until'
-          ? `Phrase ${index + 1} is phrase ${of + 1}: ${words}.`
-          : `Phrase ${index + 1} beside phrase ${of + 1}: ${words}.`;
-    return { from, to, relation, of, known, words, beside, line };
-  });
-}
-
-/**
- * Counts the notes of a riff that are to learn: what a phrase has from one before it is not, be it
- * elsewhere on the neck.
- *
- * @example
- * notesToLearn([{ from: 0, to: 3, known: 0 }, { from: 4, to: 7, known: 3 }]) // 5
- */
-export function notesToLearn(phrases: readonly Pick<Phrase, 'from' | 'to' | 'known'>[]): number {
-  return phrases.reduce((sum, { from, to, known }) => sum + to - from + 1 - known, 0);
 }

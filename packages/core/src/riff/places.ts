@@ -50,17 +50,6 @@ const TASTES: readonly Taste[] = [
   { open: 1.5, high: -0.04, along: 0.3 },
 ];
 
-/** Every place where a note sounds. */
-function placesFor(
-  midi: number,
-  { tuning, hand, lastFret = LAST_FRET }: PlacingOptions,
-): readonly NeckPlace[] {
-  const open = openNotes(tuning);
-  return open
-    .map((note, place) => ({ string: open.length - place, fret: midi - note - hand.capo }))
-    .filter(({ fret }) => fret >= 0 && fret <= lastFret);
-}
-
 /**
  * Gives the place of a note that is nearest to another place, as the hand goes: fewest frets along, then
  * fewest strings across, on none of the strings that are taken; undefined where it is nowhere on the neck.
@@ -88,6 +77,45 @@ interface Way {
   readonly around: number;
   readonly cost: number;
   readonly from: Way | undefined;
+}
+
+/**
+ * Lays bare notes on the neck, easiest for the hand first; none where a note is nowhere on it. Every way
+ * sounds the same.
+ *
+ * @example
+ * placeNotes([{ midi: 64, beats: 1 }], { tuning: STANDARD_TUNING, hand: USUAL_HAND })[0].places // [{ string: 1, fret: 0 }]
+ */
+export function placeNotes(
+  notes: readonly BareNote[],
+  options: PlacingOptions,
+): readonly Placing[] {
+  const known = new Map<number, readonly NeckPlace[]>();
+  const all = notes.map(({ midi }) => {
+    const places = known.get(midi) ?? placesFor(midi, options);
+    known.set(midi, places);
+    return places;
+  });
+  const ways = new Map<string, readonly NeckPlace[]>();
+  for (const taste of TASTES) {
+    const path = pathFor(all, taste);
+    if (path) ways.set(path.map(({ string, fret }) => `${string}:${fret}`).join(' '), path);
+  }
+  return [...ways.values()]
+    .map((places): Placing => ({ places, ...leftHandOf(laid(notes, places), options.hand) }))
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, options.count ?? ways.size);
+}
+
+/** Every place where a note sounds. */
+function placesFor(
+  midi: number,
+  { tuning, hand, lastFret = LAST_FRET }: PlacingOptions,
+): readonly NeckPlace[] {
+  const open = openNotes(tuning);
+  return open
+    .map((note, place) => ({ string: open.length - place, fret: midi - note - hand.capo }))
+    .filter(({ fret }) => fret >= 0 && fret <= lastFret);
 }
 
 function stepCost(from: Way, place: NeckPlace, taste: Taste): number {
@@ -126,34 +154,6 @@ function pathFor(
   );
   for (let way = best; way; way = way.from) path.unshift(way.place);
   return path;
-}
-
-/**
- * Lays bare notes on the neck, easiest for the hand first; none where a note is nowhere on it. Every way
- * sounds the same.
- *
- * @example
- * placeNotes([{ midi: 64, beats: 1 }], { tuning: STANDARD_TUNING, hand: USUAL_HAND })[0].places // [{ string: 1, fret: 0 }]
- */
-export function placeNotes(
-  notes: readonly BareNote[],
-  options: PlacingOptions,
-): readonly Placing[] {
-  const known = new Map<number, readonly NeckPlace[]>();
-  const all = notes.map(({ midi }) => {
-    const places = known.get(midi) ?? placesFor(midi, options);
-    known.set(midi, places);
-    return places;
-  });
-  const ways = new Map<string, readonly NeckPlace[]>();
-  for (const taste of TASTES) {
-    const path = pathFor(all, taste);
-    if (path) ways.set(path.map(({ string, fret }) => `${string}:${fret}`).join(' '), path);
-  }
-  return [...ways.values()]
-    .map((places): Placing => ({ places, ...leftHandOf(laid(notes, places), options.hand) }))
-    .sort((a, b) => a.cost - b.cost)
-    .slice(0, options.count ?? ways.size);
 }
 
 /** The notes at their places, one after the other. */

@@ -28,31 +28,6 @@ export interface PlayedOn {
 /** Nearer together than this, notes are struck at once. */
 const TOGETHER_S = 0.04;
 
-/** What is struck at once, the highest first. */
-function struckAt(played: readonly PlayedNote[]): readonly (readonly PlayedNote[])[] {
-  const groups: PlayedNote[][] = [];
-  for (const one of played.toSorted((a, b) => a.atS - b.atS)) {
-    const last = groups.at(-1);
-    if (last?.[0] && one.atS - last[0].atS < TOGETHER_S) last.push(one);
-    else groups.push([one]);
-  }
-  return groups.map((group) => group.toSorted((a, b) => b.midi - a.midi));
-}
-
-/** The other notes of what is struck at once, each on a string of its own. */
-function beside(
-  top: NeckPlace,
-  others: readonly PlayedNote[],
-  { tuning, hand }: PlayedOn,
-): readonly NeckPlace[] {
-  const taken = [top];
-  for (const { midi } of others) {
-    const place = placeNear(midi, top, { tuning, hand, taken });
-    if (place) taken.push(place);
-  }
-  return taken;
-}
-
 /**
  * Makes a riff of notes that were played, as from MIDI: strings and frets by the easiest way for the hand,
  * the rhythm as taps are read (half a beat each, where there are too few or too many to say). Nothing for
@@ -86,4 +61,29 @@ export function playedNotes(played: readonly PlayedNote[], on: PlayedOn): Played
     })),
   );
   return { notes, nowhere: played.filter((one) => !isOnNeck(one)).map(({ midi }) => midi) };
+}
+
+/** What is struck at once, the highest first. */
+function struckAt(played: readonly PlayedNote[]): readonly (readonly PlayedNote[])[] {
+  const groups: PlayedNote[][] = [];
+  for (const one of played.toSorted((a, b) => a.atS - b.atS)) {
+    const last = groups.at(-1);
+    if (last?.[0] && one.atS - last[0].atS < TOGETHER_S) last.push(one);
+    else groups.push([one]);
+  }
+  return groups.map((group) => group.toSorted((a, b) => b.midi - a.midi));
+}
+
+/** The other notes of what is struck at once, each on a string of its own. */
+function beside(
+  top: NeckPlace,
+  others: readonly PlayedNote[],
+  { tuning, hand }: PlayedOn,
+): readonly NeckPlace[] {
+  const taken = [top];
+  for (const { midi } of others) {
+    const place = placeNear(midi, top, { tuning, hand, taken });
+    if (place) taken.push(place);
+  }
+  return taken;
 }

@@ -49,64 +49,8 @@ const TOKEN = /\{[^{}|]*\}|\([^()|]*\)|[^\s{}]+/g;
 const STRING_ONLY = /^(\d):$/;
 const NO_TIME = /^(,|\d:)$/;
 
-function fault(column: number, message: string): RiffFault {
-  return { code: 'riff-count', column, message };
-}
-
-function tokensIn(text: string, column: number): readonly Token[] {
-  return [...text.matchAll(/\S+/g)].map((found) => ({
-    text: found[0],
-    column: column + found.index,
-  }));
-}
-
 /** "2h4p2" is three notes, each in its own time. */
 const JOINED = /^(?:\d:)?\d{1,2}(?:[hp/\\]\d{1,2})+$/;
-
-/** A string that is said with a note is said on its own: "4:2" is "4: 2"; inside a chord it is that note's. */
-function apart(token: Token): readonly Token[] {
-  if (JOINED.test(token.text)) return joinedApart(token);
-  const [, string, rest] = /^(\d:)([^+]+)$/.exec(token.text) ?? [];
-  if (string === undefined || rest === undefined) return [token];
-  return [
-    { text: string, column: token.column },
-    { text: rest, column: token.column + string.length },
-  ];
-}
-
-function joinedApart({ text, column }: Token): readonly Token[] {
-  return [...text.matchAll(/\d:|[hp/\\]?\d{1,2}/g)].map((found) => ({
-    text: found[0],
-    column: column + found.index,
-  }));
-}
-
-/** The bars of a body, each with its slots; a brace holds what shares one slot. */
-function barsOf(body: string): readonly Bar[] {
-  const bars: Bar[] = [];
-  let column = 1;
-  const pieces = body.split('|');
-  pieces.forEach((piece, index) => {
-    const isEdge = index === 0 || index === pieces.length - 1;
-    if (!(isEdge && piece.trim() === '' && pieces.length > 1)) {
-      const slots = [...piece.matchAll(TOKEN)].flatMap((found): readonly Slot[] => {
-        const at = column + found.index;
-        if (found[0].startsWith('{'))
-          return [tokensIn(found[0].slice(1, -1), at + 1).flatMap(apart)];
-        // "(6: 3)" is one note, however it is spaced.
-        const text = found[0].startsWith('(') ? found[0].replaceAll(/\s+/g, '') : found[0];
-        return apart({ text, column: at }).map((one) => [one]);
-      });
-      bars.push({ slots, column });
-    }
-    column += piece.length + 1;
-  });
-  return bars;
-}
-
-function takesTime(slot: Slot): boolean {
-  return slot.some((token) => !NO_TIME.test(token.text));
-}
 
 /** Reads bar after bar: the string in force, what sounds, what was wrong. */
 class RiffReader {
@@ -266,4 +210,60 @@ export function readRiff(body: string, frame: RiffFrame): RiffReading {
   if (beyond)
     faults.push(fault(beyond.column, `A riff has ${MOST_BARS} bars at most. Make two of it.`));
   return { notes, faults, breaths, bars: bars.length };
+}
+
+function fault(column: number, message: string): RiffFault {
+  return { code: 'riff-count', column, message };
+}
+
+function tokensIn(text: string, column: number): readonly Token[] {
+  return [...text.matchAll(/\S+/g)].map((found) => ({
+    text: found[0],
+    column: column + found.index,
+  }));
+}
+
+/** A string that is said with a note is said on its own: "4:2" is "4: 2"; inside a chord it is that note's. */
+function apart(token: Token): readonly Token[] {
+  if (JOINED.test(token.text)) return joinedApart(token);
+  const [, string, rest] = /^(\d:)([^+]+)$/.exec(token.text) ?? [];
+  if (string === undefined || rest === undefined) return [token];
+  return [
+    { text: string, column: token.column },
+    { text: rest, column: token.column + string.length },
+  ];
+}
+
+function joinedApart({ text, column }: Token): readonly Token[] {
+  return [...text.matchAll(/\d:|[hp/\\]?\d{1,2}/g)].map((found) => ({
+    text: found[0],
+    column: column + found.index,
+  }));
+}
+
+/** The bars of a body, each with its slots; a brace holds what shares one slot. */
+function barsOf(body: string): readonly Bar[] {
+  const bars: Bar[] = [];
+  let column = 1;
+  const pieces = body.split('|');
+  pieces.forEach((piece, index) => {
+    const isEdge = index === 0 || index === pieces.length - 1;
+    if (!(isEdge && piece.trim() === '' && pieces.length > 1)) {
+      const slots = [...piece.matchAll(TOKEN)].flatMap((found): readonly Slot[] => {
+        const at = column + found.index;
+        if (found[0].startsWith('{'))
+          return [tokensIn(found[0].slice(1, -1), at + 1).flatMap(apart)];
+        // "(6: 3)" is one note, however it is spaced.
+        const text = found[0].startsWith('(') ? found[0].replaceAll(/\s+/g, '') : found[0];
+        return apart({ text, column: at }).map((one) => [one]);
+      });
+      bars.push({ slots, column });
+    }
+    column += piece.length + 1;
+  });
+  return bars;
+}
+
+function takesTime(slot: Slot): boolean {
+  return slot.some((token) => !NO_TIME.test(token.text));
 }

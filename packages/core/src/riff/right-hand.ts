@@ -20,11 +20,6 @@ export interface NeededPluck {
 
 const SILENT_HOWS: readonly RiffNote['how'][] = ['hammered', 'pulled off', 'slid up', 'slid down'];
 
-/** Whether a note has to be struck; hammered, pulled and slid ones are not. */
-function isPlucked({ how }: RiffNote): boolean {
-  return !SILENT_HOWS.includes(how);
-}
-
 /**
  * Gives what each pluck needs after the one before: the hand's rate, more for each string it crosses
  * over, and for a finger that plucks twice in a row. Notes struck together are one pluck.
@@ -50,4 +45,9 @@ export function neededPlucks(
       windowBeats: beatsToNumber(note.at) - beatsToNumber(before.at),
     };
   });
+}
+
+/** Whether a note has to be struck; hammered, pulled and slid ones are not. */
+function isPlucked({ how }: RiffNote): boolean {
+  return !SILENT_HOWS.includes(how);
 }

@@ -8,6 +8,40 @@ const REACHED: Readonly<Partial<Record<RiffNote['how'], string>>> = {
   'slid down': 'slide down to',
 };
 
+/** A note with how often it comes in a row. */
+interface Run {
+  readonly note: RiffNote;
+  readonly isWithNext: boolean;
+  count: number;
+}
+
+/**
+ * Says a riff aloud, in a person's own words for strings and frets; a string is said when it changes,
+ * and what comes again is counted.
+ *
+ * @example
+ * riffSaid(readRiff('3: 2 h4 2: 3 3', { meterBeats: 4, strings: 6 }).notes, { words: handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 }), strings: 6 }) // 'string 3 fret 2, hammer to fret 4, string 2 fret 3 twice'
+ */
+export function riffSaid(
+  notes: readonly RiffNote[],
+  { words, strings }: { readonly words: HandWords; readonly strings: number },
+): string {
+  let string = 0;
+  const runs = runsOf(notes);
+  return runs
+    .map(({ note, count, isWithNext }, index) => {
+      const reached = REACHED[note.how];
+      const isSame = note.string === string;
+      string = note.string;
+      const where = isSame && !isWithNext ? '' : `${words.string(strings - note.string)} `;
+      const how = reached === undefined ? '' : `${reached} `;
+      const last = index === runs.length - 1;
+      const joint = isWithNext ? ' together with ' : last ? '' : ', ';
+      return `${isSame && reached !== undefined ? '' : where}${how}${fretWords(note, words)}${times(count)}${extras(note)}${joint}`;
+    })
+    .join('');
+}
+
 function fretWords(note: RiffNote, words: HandWords): string {
   if (note.how === 'dead') return 'dead';
   const fret = note.fret === 0 ? 'open' : words.fret(note.fret);
@@ -43,13 +77,6 @@ function times(count: number): string {
   return count === 1 ? '' : count === 2 ? ' twice' : ` ${count} times`;
 }
 
-/** A note with how often it comes in a row. */
-interface Run {
-  readonly note: RiffNote;
-  readonly isWithNext: boolean;
-  count: number;
-}
-
 function isAgain(a: RiffNote, b: RiffNote): boolean {
   const isPlain = b.how === 'picked' || b.how === 'dead';
   return (
@@ -70,31 +97,4 @@ function runsOf(notes: readonly RiffNote[]): readonly Run[] {
     else runs.push({ note, isWithNext, count: 1 });
   });
   return runs;
-}
-
-/**
- * Says a riff aloud, in a person's own words for strings and frets; a string is said when it changes,
- * and what comes again is counted.
- *
- * @example
- * riffSaid(readRiff('3: 2 h4 2: 3 3', { meterBeats: 4, strings: 6 }).notes, { words: handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 }), strings: 6 }) // 'string 3 fret 2, hammer to fret 4, string 2 fret 3 twice'
- */
-export function riffSaid(
-  notes: readonly RiffNote[],
-  { words, strings }: { readonly words: HandWords; readonly strings: number },
-): string {
-  let string = 0;
-  const runs = runsOf(notes);
-  return runs
-    .map(({ note, count, isWithNext }, index) => {
-      const reached = REACHED[note.how];
-      const isSame = note.string === string;
-      string = note.string;
-      const where = isSame && !isWithNext ? '' : `${words.string(strings - note.string)} `;
-      const how = reached === undefined ? '' : `${reached} `;
-      const last = index === runs.length - 1;
-      const joint = isWithNext ? ' together with ' : last ? '' : ', ';
-      return `${isSame && reached !== undefined ? '' : where}${how}${fretWords(note, words)}${times(count)}${extras(note)}${joint}`;
-    })
-    .join('');
 }

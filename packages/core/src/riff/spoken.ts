@@ -97,66 +97,6 @@ interface Word {
   readonly column: number;
 }
 
-function wordsOf(text: string): readonly Word[] {
-  return [...text.matchAll(WORD)].map((found) => ({ text: found[0], column: found.index + 1 }));
-}
-
-/** The letter of a string that a word says; a small one only where a string or a fret comes behind it. */
-function letterAt(words: readonly Word[], at: number): string | undefined {
-  const said = words[at]?.text.replace('♯', '#').replace('♭', 'b') ?? '';
-  if (/^[A-G][#b]?$/.test(said)) return said;
-  const isTold = SIDES.has(words[at - 1]?.text.toLowerCase() ?? '') || isAhead(words, at);
-  return /^[a-g]$/.test(said) && isTold ? said.toUpperCase() : undefined;
-}
-
-/** A string by its letter: "G", "low E", "high E", "e"; of two alike the lower one where nothing is said. */
-function stringByLetter(words: readonly Word[], at: number, tuning: Tuning): number | undefined {
-  const names = openNotes(tuning).map((note) => noteName(note).replace(/-?\d$/, ''));
-  const letter = letterAt(words, at);
-  const places = names.flatMap((name, place) => (name === letter ? [place] : []));
-  const side = words[at - 1]?.text.toLowerCase();
-  // A small letter is the thin string, as above tab.
-  const isHigh = side === 'high' || (letter !== words[at]?.text && side !== 'low');
-  const place = isHigh ? places.at(-1) : places[0];
-  return place === undefined ? undefined : names.length - place;
-}
-
-/** A string is named where "string" or a fret comes next. */
-function isAhead(words: readonly Word[], at: number): boolean {
-  const next = words[at + 1]?.text.toLowerCase() ?? '';
-  return next === 'string' || next === 'open' || numberOf(next) !== undefined;
-}
-
-function ordinalOf(text: string | undefined): number | undefined {
-  const word = text?.toLowerCase() ?? '';
-  const numbered = /^(\d+)(?:st|nd|rd|th)$/.exec(word)?.[1];
-  return ORDINALS.get(word) ?? (numbered === undefined ? undefined : Number(numbered));
-}
-
-/** A string by its number: "third string", "3rd string", "string 3", "string three"; in "third string 2" the 2 is a fret, and so is "third fret". */
-function stringByNumber(words: readonly Word[], at: number): number | undefined {
-  const text = words[at]?.text ?? '';
-  const ordinal = ordinalOf(text);
-  if (ordinal !== undefined) return isFretNext(words, at) ? undefined : ordinal;
-  if (words[at - 1]?.text.toLowerCase() !== 'string' || isStringSaid(words[at - 2]?.text))
-    return undefined;
-  const number = numberOf(text) ?? 0;
-  return number > 0 && number <= MOST_STRINGS ? number : undefined;
-}
-
-/** In "third string 2" the string was said before the word. */
-function isStringSaid(text = ''): boolean {
-  return ordinalOf(text) !== undefined || /^[A-Ga-g][#b]?$/.test(text);
-}
-
-function isFretNext(words: readonly Word[], at: number): boolean {
-  return words[at + 1]?.text.toLowerCase() === 'fret';
-}
-
-function numberOf(text: string): number | undefined {
-  return /^\d+$/.test(text) ? Number(text) : NUMBERS.get(text.toLowerCase());
-}
-
 /** A note as it was said. */
 interface SpokenNote {
   readonly string: number;
@@ -296,4 +236,64 @@ export function readSpoken(text: string, options: SpokenOptions): SpokenReading 
     notes[index - 1]?.string === string ? token : `${string}: ${token}`,
   );
   return { riff: tokens.join(' '), faults };
+}
+
+function wordsOf(text: string): readonly Word[] {
+  return [...text.matchAll(WORD)].map((found) => ({ text: found[0], column: found.index + 1 }));
+}
+
+/** The letter of a string that a word says; a small one only where a string or a fret comes behind it. */
+function letterAt(words: readonly Word[], at: number): string | undefined {
+  const said = words[at]?.text.replace('♯', '#').replace('♭', 'b') ?? '';
+  if (/^[A-G][#b]?$/.test(said)) return said;
+  const isTold = SIDES.has(words[at - 1]?.text.toLowerCase() ?? '') || isAhead(words, at);
+  return /^[a-g]$/.test(said) && isTold ? said.toUpperCase() : undefined;
+}
+
+/** A string by its letter: "G", "low E", "high E", "e"; of two alike the lower one where nothing is said. */
+function stringByLetter(words: readonly Word[], at: number, tuning: Tuning): number | undefined {
+  const names = openNotes(tuning).map((note) => noteName(note).replace(/-?\d$/, ''));
+  const letter = letterAt(words, at);
+  const places = names.flatMap((name, place) => (name === letter ? [place] : []));
+  const side = words[at - 1]?.text.toLowerCase();
+  // A small letter is the thin string, as above tab.
+  const isHigh = side === 'high' || (letter !== words[at]?.text && side !== 'low');
+  const place = isHigh ? places.at(-1) : places[0];
+  return place === undefined ? undefined : names.length - place;
+}
+
+/** A string is named where "string" or a fret comes next. */
+function isAhead(words: readonly Word[], at: number): boolean {
+  const next = words[at + 1]?.text.toLowerCase() ?? '';
+  return next === 'string' || next === 'open' || numberOf(next) !== undefined;
+}
+
+function ordinalOf(text: string | undefined): number | undefined {
+  const word = text?.toLowerCase() ?? '';
+  const numbered = /^(\d+)(?:st|nd|rd|th)$/.exec(word)?.[1];
+  return ORDINALS.get(word) ?? (numbered === undefined ? undefined : Number(numbered));
+}
+
+/** A string by its number: "third string", "3rd string", "string 3", "string three"; in "third string 2" the 2 is a fret, and so is "third fret". */
+function stringByNumber(words: readonly Word[], at: number): number | undefined {
+  const text = words[at]?.text ?? '';
+  const ordinal = ordinalOf(text);
+  if (ordinal !== undefined) return isFretNext(words, at) ? undefined : ordinal;
+  if (words[at - 1]?.text.toLowerCase() !== 'string' || isStringSaid(words[at - 2]?.text))
+    return undefined;
+  const number = numberOf(text) ?? 0;
+  return number > 0 && number <= MOST_STRINGS ? number : undefined;
+}
+
+/** In "third string 2" the string was said before the word. */
+function isStringSaid(text = ''): boolean {
+  return ordinalOf(text) !== undefined || /^[A-Ga-g][#b]?$/.test(text);
+}
+
+function isFretNext(words: readonly Word[], at: number): boolean {
+  return words[at + 1]?.text.toLowerCase() === 'fret';
+}
+
+function numberOf(text: string): number | undefined {
+  return /^\d+$/.test(text) ? Number(text) : NUMBERS.get(text.toLowerCase());
 }

@@ -16,11 +16,6 @@ export interface TabReading {
 }
 
 const LINE = /^\s*([A-Ga-g][#b♯♭]?)?\s*[|:]?(.*-.*)$/;
-/** A fret with how it is reached, what it is bent to and let down to, and whether it shakes. */
-/** A string of tab, its name apart; null for any other line. Without a dash there is none to be looked for. */
-function partsOfLine(line: string): RegExpExecArray | null {
-  return line.includes('-') ? LINE.exec(line.trimStart()) : null;
-}
 
 const NOTE = /\(?([hp/\\s]?)(\d{1,2}|[xX])(?:[b^](\d{1,2})?(r\d{0,2})?)?(~+|v)?\)?/g;
 /** A bend that does not say how far is a whole tone. */
@@ -38,6 +33,49 @@ interface TabNote {
 interface TabLine {
   readonly name: string;
   readonly bars: readonly string[];
+}
+
+/**
+ * Reads lines of tab, the thinnest string on top, into the body of a riff: columns become slots, so the
+ * rhythm is a guess. What is no line of tab is told by its number, from 1.
+ *
+ * @example
+ * readTab('e|--0-|\nB|1---|\nG|----|\nD|----|\nA|----|\nE|----|').riff // '2:1 1:0'
+ */
+export function readTab(text: string): TabReading {
+  const rows = text.split('\n').map((line, index) => ({ line, index, read: lineOf(line) }));
+  const faults = rows
+    .filter(({ line, read }) => line.trim() !== '' && !read)
+    .map(({ index }): TabFault => ({
+      code: 'tab-line',
+      line: index + 1,
+      message: 'This is no line of tab. Write one line for each string, as e|--0-3--|.',
+    }));
+  const lines = rows.flatMap(({ read }) => read ?? []);
+  const strings = lines.length >= 4 && lines.length <= 8 ? lines.length : 6;
+  const systems = Array.from({ length: Math.floor(lines.length / strings) }, (_, at) =>
+    lines.slice(at * strings, (at + 1) * strings),
+  );
+  const bars = systems.flatMap((system) => {
+    const count = Math.max(0, ...system.map((line) => line.bars.length));
+    return Array.from({ length: count }, (_, at) => barText(system, at));
+  });
+  const names = (systems[0] ?? []).map((line) => line.name).reverse();
+  const tuning =
+    names.every((name) => name !== '') && names.length > 0 ? names.map(capital) : undefined;
+  if (lines.length % strings !== 0) {
+    faults.push({
+      code: 'tab-strings',
+      line: rows.length,
+      message: `There are ${lines.length} lines; write one for each of ${strings} strings.`,
+    });
+  }
+  return { riff: bars.join(' | '), ...(tuning && { tuning }), guessed: true, faults };
+}
+/** A fret with how it is reached, what it is bent to and let down to, and whether it shakes. */
+/** A string of tab, its name apart; null for any other line. Without a dash there is none to be looked for. */
+function partsOfLine(line: string): RegExpExecArray | null {
+  return line.includes('-') ? LINE.exec(line.trimStart()) : null;
 }
 
 function lineOf(text: string): TabLine | undefined {
@@ -99,44 +137,6 @@ function barText(lines: readonly TabLine[], at: number): string {
     tokens[slot] = here.map((one) => `${one.string}:${one.word}`).join('+');
   }
   return tokens.join(' ');
-}
-
-/**
- * Reads lines of tab, the thinnest string on top, into the body of a riff: columns become slots, so the
- * rhythm is a guess. What is no line of tab is told by its number, from 1.
- *
- * @example
- * readTab('e|--0-|\nB|1---|\nG|----|\nD|----|\nA|----|\nE|----|').riff // '2:1 1:0'
- */
-export function readTab(text: string): TabReading {
-  const rows = text.split('\n').map((line, index) => ({ line, index, read: lineOf(line) }));
-  const faults = rows
-    .filter(({ line, read }) => line.trim() !== '' && !read)
-    .map(({ index }): TabFault => ({
-      code: 'tab-line',
-      line: index + 1,
-      message: 'This is no line of tab. Write one line for each string, as e|--0-3--|.',
-    }));
-  const lines = rows.flatMap(({ read }) => read ?? []);
-  const strings = lines.length >= 4 && lines.length <= 8 ? lines.length : 6;
-  const systems = Array.from({ length: Math.floor(lines.length / strings) }, (_, at) =>
-    lines.slice(at * strings, (at + 1) * strings),
-  );
-  const bars = systems.flatMap((system) => {
-    const count = Math.max(0, ...system.map((line) => line.bars.length));
-    return Array.from({ length: count }, (_, at) => barText(system, at));
-  });
-  const names = (systems[0] ?? []).map((line) => line.name).reverse();
-  const tuning =
-    names.every((name) => name !== '') && names.length > 0 ? names.map(capital) : undefined;
-  if (lines.length % strings !== 0) {
-    faults.push({
-      code: 'tab-strings',
-      line: rows.length,
-      message: `There are ${lines.length} lines; write one for each of ${strings} strings.`,
-    });
-  }
-  return { riff: bars.join(' | '), ...(tuning && { tuning }), guessed: true, faults };
 }
 
 function capital(name: string): string {

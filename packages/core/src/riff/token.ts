@@ -15,25 +15,6 @@ const HOWS: Readonly<Record<string, RiffNote['how']>> = {
   '\\': 'slid down',
 };
 
-function howOf(sign: string, fret: string, harmonic: string): RiffNote['how'] {
-  if (fret === 'x') return 'dead';
-  return harmonic === '' ? (HOWS[sign] ?? 'picked') : 'harmonic';
-}
-
-/** What is said behind the fret: how it sounds, and which finger plucks it. */
-function soundOf(
-  signs: string,
-  plucked: string | undefined,
-): Pick<ReadNote, 'vibrato' | 'palmMuted' | 'rings' | 'swells' | 'plucked'> {
-  return {
-    ...(signs.includes('v') && { vibrato: true as const }),
-    ...(signs.includes('m') && { palmMuted: true as const }),
-    ...(signs.includes('k') && { rings: true as const }),
-    ...(signs.includes('w') && { swells: true as const }),
-    ...(plucked !== undefined && { plucked }),
-  };
-}
-
 /**
  * Reads one note: perhaps its string, how it is reached (h hammered, p pulled off, / slid up, \ slid
  * down), its fret or x, then o harmonic, b2 bent by two quarter-tones (r and released), v vibrato, m
@@ -70,5 +51,24 @@ export function readOne(word: string): ReadNote | string {
     }),
     ...(finger !== undefined && { finger: Number(finger) as 1 | 2 | 3 | 4 }),
     ...soundOf(signs, plucked),
+  };
+}
+
+function howOf(sign: string, fret: string, harmonic: string): RiffNote['how'] {
+  if (fret === 'x') return 'dead';
+  return harmonic === '' ? (HOWS[sign] ?? 'picked') : 'harmonic';
+}
+
+/** What is said behind the fret: how it sounds, and which finger plucks it. */
+function soundOf(
+  signs: string,
+  plucked: string | undefined,
+): Pick<ReadNote, 'vibrato' | 'palmMuted' | 'rings' | 'swells' | 'plucked'> {
+  return {
+    ...(signs.includes('v') && { vibrato: true as const }),
+    ...(signs.includes('m') && { palmMuted: true as const }),
+    ...(signs.includes('k') && { rings: true as const }),
+    ...(signs.includes('w') && { swells: true as const }),
+    ...(plucked !== undefined && { plucked }),
   };
 }

@@ -25,48 +25,6 @@ interface Struck {
   readonly notes: readonly RiffNote[];
 }
 
-function struckIn(notes: readonly RiffNote[]): readonly Struck[] {
-  const starts = [...new Set(notes.map((note) => note.at))];
-  return starts.map((at) => {
-    const own = notes.filter((note) => note.at === at);
-    return { at, until: addBeats(at, own[0]?.beats ?? 0), notes: own };
-  });
-}
-
-/** One note without its string. */
-function noteText({
-  fret,
-  how,
-  bend,
-  vibrato,
-  palmMuted,
-  rings,
-  swells,
-  finger,
-  plucked,
-}: RiffNote): string {
-  const bent = bend ? `b${bend.quarterTones}${bend.isReleased ? 'r' : ''}` : '';
-  const signs = [vibrato && 'v', palmMuted && 'm', rings && 'k', swells && 'w']
-    .filter(Boolean)
-    .join('');
-  const place = how === 'dead' ? 'x' : `${fret}${how === 'harmonic' ? 'o' : ''}`;
-  return `${REACHED[how] ?? ''}${place}${bent}${signs}${finger === undefined ? '' : `_${finger}`}${plucked === undefined ? '' : `'${plucked}`}`;
-}
-
-function isMultiple(beats: Beats, slot: Beats): boolean {
-  const count = beatsToNumber(beats) / beatsToNumber(slot);
-  return Math.abs(count - Math.round(count)) < 1e-9;
-}
-
-/** The fewest slots in which everything that begins or ends in a bar has its place. */
-function slotsFor(marks: readonly Beats[], meterBeats: number): number {
-  for (let slots = 1; slots <= MOST_SLOTS; slots += 1) {
-    const slot = shareBeats(meterBeats, slots);
-    if (marks.every((one) => isMultiple(one, slot))) return slots;
-  }
-  return MOST_SLOTS;
-}
-
 /** How long the bars of a riff are. */
 export type RiffBars = Pick<RiffFrame, 'meterBeats' | 'pickup'>;
 
@@ -160,4 +118,46 @@ export function writeRiff({ notes, breaths, bars }: Riff, frame: RiffBars): stri
   const written = Array.from({ length: bars }, (_, index) => writer.bar(index)).join(' | ');
   const end = barStart(frame, bars);
   return breaths.some((one) => one === end) ? `${written} ,` : written;
+}
+
+function struckIn(notes: readonly RiffNote[]): readonly Struck[] {
+  const starts = [...new Set(notes.map((note) => note.at))];
+  return starts.map((at) => {
+    const own = notes.filter((note) => note.at === at);
+    return { at, until: addBeats(at, own[0]?.beats ?? 0), notes: own };
+  });
+}
+
+/** One note without its string. */
+function noteText({
+  fret,
+  how,
+  bend,
+  vibrato,
+  palmMuted,
+  rings,
+  swells,
+  finger,
+  plucked,
+}: RiffNote): string {
+  const bent = bend ? `b${bend.quarterTones}${bend.isReleased ? 'r' : ''}` : '';
+  const signs = [vibrato && 'v', palmMuted && 'm', rings && 'k', swells && 'w']
+    .filter(Boolean)
+    .join('');
+  const place = how === 'dead' ? 'x' : `${fret}${how === 'harmonic' ? 'o' : ''}`;
+  return `${REACHED[how] ?? ''}${place}${bent}${signs}${finger === undefined ? '' : `_${finger}`}${plucked === undefined ? '' : `'${plucked}`}`;
+}
+
+function isMultiple(beats: Beats, slot: Beats): boolean {
+  const count = beatsToNumber(beats) / beatsToNumber(slot);
+  return Math.abs(count - Math.round(count)) < 1e-9;
+}
+
+/** The fewest slots in which everything that begins or ends in a bar has its place. */
+function slotsFor(marks: readonly Beats[], meterBeats: number): number {
+  for (let slots = 1; slots <= MOST_SLOTS; slots += 1) {
+    const slot = shareBeats(meterBeats, slots);
+    if (marks.every((one) => isMultiple(one, slot))) return slots;
+  }
+  return MOST_SLOTS;
 }

@@ -9,6 +9,31 @@ export interface Compared {
   readonly b: { readonly name: string; readonly bars: readonly ComparedBar[] };
 }
 
+/**
+ * Says in one sentence how the second section stands to the first.
+ *
+ * @example
+ * compareLine(compareBars([], []), { a: { name: 'Verse 1', bars: [] }, b: { name: 'Verse 2', bars: [] } }) // 'Verse 2 is the same as Verse 1.'
+ */
+export function compareLine(comparison: Comparison, compared: Compared): string {
+  const { a, b } = compared;
+  const { relation, semitones, beginsAt } = comparison;
+  const moved = semitones === 0 ? '' : `, ${upOrDown(semitones)}`;
+  switch (relation) {
+    case 'same':
+      return `${b.name} is the same as ${a.name}.`;
+    case 'transposed':
+      return `${b.name} is ${a.name}${moved}.`;
+    case 'rotated':
+      return `${b.name} is ${a.name}, beginning with its bar ${beginsAt}.`;
+    case 'ending':
+    case 'bars':
+      return `${b.name} ${differenceWords(comparison, compared)}${moved}.`;
+    case 'new':
+      return `${b.name} is other music than ${a.name}.`;
+  }
+}
+
 function barsIn(numbers: readonly number[]): string {
   return `${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers.map(String))}`;
 }
@@ -51,29 +76,4 @@ function differenceWords({ changedBars, droppedBars }: Comparison, { a, b }: Com
 function upOrDown(semitones: number): string {
   const size = Math.abs(semitones);
   return `${size} ${size === 1 ? 'semitone' : 'semitones'} ${semitones > 0 ? 'up' : 'down'}`;
-}
-
-/**
- * Says in one sentence how the second section stands to the first.
- *
- * @example
- * compareLine(compareBars([], []), { a: { name: 'Verse 1', bars: [] }, b: { name: 'Verse 2', bars: [] } }) // 'Verse 2 is the same as Verse 1.'
- */
-export function compareLine(comparison: Comparison, compared: Compared): string {
-  const { a, b } = compared;
-  const { relation, semitones, beginsAt } = comparison;
-  const moved = semitones === 0 ? '' : `, ${upOrDown(semitones)}`;
-  switch (relation) {
-    case 'same':
-      return `${b.name} is the same as ${a.name}.`;
-    case 'transposed':
-      return `${b.name} is ${a.name}${moved}.`;
-    case 'rotated':
-      return `${b.name} is ${a.name}, beginning with its bar ${beginsAt}.`;
-    case 'ending':
-    case 'bars':
-      return `${b.name} ${differenceWords(comparison, compared)}${moved}.`;
-    case 'new':
-      return `${b.name} is other music than ${a.name}.`;
-  }
 }

@@ -70,6 +70,49 @@ class Costs {
   }
 }
 
+const SHIFTS = [1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6] as const;
+
+const PLAIN = { semitones: 0, changedBars: [], droppedBars: [], beginsAt: 1 } as const;
+
+/**
+ * Compares two sections bar by bar, also after transposing: the same, the same some semitones up or
+ * down, a rotation, the same with another ending, the same but for some bars (at most half of the
+ * longer one), or new. Two empty ones are the same.
+ *
+ * @example
+ * compareBars([], []).relation // 'same'
+ */
+export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]): Comparison {
+  const [keys, others] = [shiftedKeys(a, 0), shiftedKeys(b, 0)];
+  const exact = exactly(a, keys, others);
+  if (exact) return exact;
+  const plain = compareAt(keys, others, 0);
+  if (plain) return plain;
+  for (const shift of SHIFTS) {
+    const shifted = shiftedKeys(a, shift);
+    if (!mayAgree(shifted, others)) continue;
+    const moved = compareAt(shifted, others, shift);
+    if (moved && moved.similarity >= MOVED_SIMILARITY) return moved;
+  }
+  const { changedBars, droppedBars, similarity } = differences(keys, others);
+  return { relation: 'new', semitones: 0, changedBars, droppedBars, beginsAt: 1, similarity };
+}
+
+/**
+ * Finds the shortest run of bars a section repeats from its start, in bars; undefined where nothing
+ * comes twice. The last time may be cut short.
+ *
+ * @example
+ * repeatingCell([]) // undefined
+ */
+export function repeatingCell(bars: readonly ComparedBar[]): number | undefined {
+  const keys = shiftedKeys(bars, 0);
+  const half = Math.floor(bars.length / 2);
+  return Array.from({ length: half }, (_, index) => index + 1).find((cell) =>
+    isSame(keys.slice(cell), keys.slice(0, -cell)),
+  );
+}
+
 /** Cheapest way from one row of bars to the other, walked back from its end. */
 function align(a: readonly BarKeys[], b: readonly BarKeys[]): Alignment {
   const costs = new Costs(a, b);
@@ -123,8 +166,6 @@ function rotationOf(a: readonly BarKeys[], b: readonly BarKeys[]): number | unde
   return start === undefined ? undefined : start + 1;
 }
 
-const SHIFTS = [1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6] as const;
-
 function shiftedKeys(bars: readonly ComparedBar[], semitones: number): readonly BarKeys[] {
   return bars.map((bar) => barKeys(bar, semitones));
 }
@@ -159,8 +200,6 @@ function mayAgree(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
   return common >= MOVED_SIMILARITY * Math.max(a.length, b.length);
 }
 
-const PLAIN = { semitones: 0, changedBars: [], droppedBars: [], beginsAt: 1 } as const;
-
 function exactly(
   a: readonly ComparedBar[],
   keys: readonly BarKeys[],
@@ -176,43 +215,4 @@ function exactly(
   return beginsAt === undefined
     ? undefined
     : { ...PLAIN, relation: 'rotated', beginsAt, similarity: 1 };
-}
-
-/**
- * Compares two sections bar by bar, also after transposing: the same, the same some semitones up or
- * down, a rotation, the same with another ending, the same but for some bars (at most half of the
- * longer one), or new. Two empty ones are the same.
- *
- * @example
- * compareBars([], []).relation // 'same'
- */
-export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]): Comparison {
-  const [keys, others] = [shiftedKeys(a, 0), shiftedKeys(b, 0)];
-  const exact = exactly(a, keys, others);
-  if (exact) return exact;
-  const plain = compareAt(keys, others, 0);
-  if (plain) return plain;
-  for (const shift of SHIFTS) {
-    const shifted = shiftedKeys(a, shift);
-    if (!mayAgree(shifted, others)) continue;
-    const moved = compareAt(shifted, others, shift);
-    if (moved && moved.similarity >= MOVED_SIMILARITY) return moved;
-  }
-  const { changedBars, droppedBars, similarity } = differences(keys, others);
-  return { relation: 'new', semitones: 0, changedBars, droppedBars, beginsAt: 1, similarity };
-}
-
-/**
- * Finds the shortest run of bars a section repeats from its start, in bars; undefined where nothing
- * comes twice. The last time may be cut short.
- *
- * @example
- * repeatingCell([]) // undefined
- */
-export function repeatingCell(bars: readonly ComparedBar[]): number | undefined {
-  const keys = shiftedKeys(bars, 0);
-  const half = Math.floor(bars.length / 2);
-  return Array.from({ length: half }, (_, index) => index + 1).find((cell) =>
-    isSame(keys.slice(cell), keys.slice(0, -cell)),
-  );
 }

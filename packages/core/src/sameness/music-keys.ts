@@ -17,12 +17,6 @@ export interface BarKeys {
   readonly layer: string;
 }
 
-/** A chord by its pitch class, quality and bass, so that F# is Gb; a name nobody knows by its letters. */
-function chordKey(chord: string): string {
-  const name = parseChordName(chord);
-  return name ? `${name.root}:${name.quality.suffix}:${name.bass}` : chord;
-}
-
 /** Sections are compared each with each, so a bar's keys are worked out once for every interval. */
 const known = new WeakMap<ComparedBar, Map<number, BarKeys>>();
 
@@ -37,18 +31,6 @@ export function barKeys(bar: ComparedBar, semitones = 0): BarKeys {
   const keys = byShift.get(semitones) ?? workOutKeys(bar, semitones);
   known.set(bar, byShift.set(semitones, keys));
   return keys;
-}
-
-function workOutKeys(
-  { chords, beats, pattern = '', layer = '' }: ComparedBar,
-  semitones: number,
-): BarKeys {
-  const named = chords.map(({ chord, hit, held }) => {
-    const moved = semitones === 0 ? chord : transposeChordName(chord, semitones);
-    return `${chordKey(moved)}${hit ? '!' : ''}${held ? '~' : ''}`;
-  });
-  const durations = [beats, ...chords.map((one) => one.beats)].join(' ');
-  return { chords: named.join(' '), durations, pattern, layer };
 }
 
 /** What a difference of each kind costs. */
@@ -69,4 +51,22 @@ const COSTS: Readonly<Record<keyof BarKeys, number>> = {
 export function barCost(a: BarKeys, b: BarKeys): number {
   const kinds = Object.keys(COSTS) as (keyof BarKeys)[];
   return kinds.reduce((sum, kind) => (a[kind] === b[kind] ? sum : sum + COSTS[kind]), 0);
+}
+
+/** A chord by its pitch class, quality and bass, so that F# is Gb; a name nobody knows by its letters. */
+function chordKey(chord: string): string {
+  const name = parseChordName(chord);
+  return name ? `${name.root}:${name.quality.suffix}:${name.bass}` : chord;
+}
+
+function workOutKeys(
+  { chords, beats, pattern = '', layer = '' }: ComparedBar,
+  semitones: number,
+): BarKeys {
+  const named = chords.map(({ chord, hit, held }) => {
+    const moved = semitones === 0 ? chord : transposeChordName(chord, semitones);
+    return `${chordKey(moved)}${hit ? '!' : ''}${held ? '~' : ''}`;
+  });
+  const durations = [beats, ...chords.map((one) => one.beats)].join(' ');
+  return { chords: named.join(' '), durations, pattern, layer };
 }

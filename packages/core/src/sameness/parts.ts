@@ -69,60 +69,8 @@ const RAISED: Readonly<Record<string, string>> = {
   '9': '⁹',
 };
 
-function barText(
-  { meter, beats, chords, ornamented = [], riffs }: PlayedBar,
-  taught: string | undefined,
-): string {
-  const music = [...chords, ...ornamented].map((one) => [
-    one.chord,
-    one.beats,
-    one.hit,
-    one.held,
-    one.optional,
-  ]);
-  // What another guitar plays beside the chords makes them no other music.
-  const own = riffs?.filter(({ bar, part }) => bar >= 0 && (part === undefined || part === taught));
-  return JSON.stringify([meter.unit, beats, music, ...(own?.length ? [own] : [])]);
-}
-
-/** The nth letter, from 0: A to Z, then A2, B2 and on. */
-function letterAt(index: number): string {
-  const round = Math.floor(index / ALPHABET.length);
-  return `${ALPHABET.charAt(index % ALPHABET.length)}${round === 0 ? '' : round + 1}`;
-}
-
-function signed(count: number): string {
-  return `${count > 0 ? '+' : ''}${count}`;
-}
-
-function changedBars(
-  bars: readonly PlayedBar[],
-  parent: Part | undefined,
-  taught?: string,
-): readonly number[] {
-  const numbers = bars.map((_, index) => index + 1);
-  if (!parent) return numbers;
-  return numbers.filter((number) => {
-    const [bar, old] = [bars[number - 1], parent.bars[number - 1]];
-    return !bar || !old || barText(bar, taught) !== barText(old, taught);
-  });
-}
-
 /** How an occurrence differs from its section as it is written: moved, in another tempo, or both. */
 type Variant = Pick<MapEntry, 'semitones' | 'tempo' | 'tempoTo'>;
-
-function movedId(semitones: number): string {
-  return semitones === 0 ? '' : signed(semitones);
-}
-
-function movedSign(semitones: number): string {
-  return [...movedId(semitones)].map((one) => RAISED[one] ?? one).join('');
-}
-
-function timedId(timed: Tempos | undefined): string {
-  if (!timed) return '';
-  return `@${timed.tempo}${timed.tempoTo === timed.tempo ? '' : `-${timed.tempoTo}`}`;
-}
 
 class PartFinder {
   private readonly byMusic = new Map<string, Part>();
@@ -245,4 +193,56 @@ export function partsOf(song: SongDocument, timeline: Timeline = timelineOf(song
     bySection: finder.bySection,
     parts: [...new Set([...played, ...written])],
   };
+}
+
+function barText(
+  { meter, beats, chords, ornamented = [], riffs }: PlayedBar,
+  taught: string | undefined,
+): string {
+  const music = [...chords, ...ornamented].map((one) => [
+    one.chord,
+    one.beats,
+    one.hit,
+    one.held,
+    one.optional,
+  ]);
+  // What another guitar plays beside the chords makes them no other music.
+  const own = riffs?.filter(({ bar, part }) => bar >= 0 && (part === undefined || part === taught));
+  return JSON.stringify([meter.unit, beats, music, ...(own?.length ? [own] : [])]);
+}
+
+/** The nth letter, from 0: A to Z, then A2, B2 and on. */
+function letterAt(index: number): string {
+  const round = Math.floor(index / ALPHABET.length);
+  return `${ALPHABET.charAt(index % ALPHABET.length)}${round === 0 ? '' : round + 1}`;
+}
+
+function signed(count: number): string {
+  return `${count > 0 ? '+' : ''}${count}`;
+}
+
+function changedBars(
+  bars: readonly PlayedBar[],
+  parent: Part | undefined,
+  taught?: string,
+): readonly number[] {
+  const numbers = bars.map((_, index) => index + 1);
+  if (!parent) return numbers;
+  return numbers.filter((number) => {
+    const [bar, old] = [bars[number - 1], parent.bars[number - 1]];
+    return !bar || !old || barText(bar, taught) !== barText(old, taught);
+  });
+}
+
+function movedId(semitones: number): string {
+  return semitones === 0 ? '' : signed(semitones);
+}
+
+function movedSign(semitones: number): string {
+  return [...movedId(semitones)].map((one) => RAISED[one] ?? one).join('');
+}
+
+function timedId(timed: Tempos | undefined): string {
+  if (!timed) return '';
+  return `@${timed.tempo}${timed.tempoTo === timed.tempo ? '' : `-${timed.tempoTo}`}`;
 }

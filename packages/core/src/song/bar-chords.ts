@@ -17,10 +17,6 @@ export interface BarChord {
 /** What is written for a chord that sounds on over the bar line. */
 export const HELD = '.';
 
-function lengthOf(mark: ChordMark, bar: Bar, meterBeats: number): Beats {
-  return bar.dotted ? mark.span : shareBeats(meterBeats, bar.chords.length);
-}
-
 /**
  * Gives the chords of a bar with their beats; `meterBeats` is what a full bar has. A chord held over
  * from the bar before is still called ".".
@@ -69,4 +65,8 @@ export function withoutOptional(chords: readonly BarChord[]): readonly BarChord[
  */
 export function barBeats(bar: Bar, meterBeats: number): number {
   return bar.dotted ? bar.chords.reduce((sum, mark) => sum + mark.span, 0) : meterBeats;
+}
+
+function lengthOf(mark: ChordMark, bar: Bar, meterBeats: number): Beats {
+  return bar.dotted ? mark.span : shareBeats(meterBeats, bar.chords.length);
 }

@@ -43,6 +43,29 @@ export function isDerivable(song: SongDocument, section: Section): boolean {
   return oldest.parent === undefined;
 }
 
+/**
+ * Gives the bars of a section before its endings, derived ones worked out and repeats written out.
+ *
+ * @example
+ * ownBars(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }) // []
+ */
+export function ownBars(song: SongDocument, section: Section): readonly Bar[] {
+  return withoutRepeats(writtenBars(song, section));
+}
+
+/**
+ * Gives the bars of one pass of a section: derived ones worked out, repeats written out, the
+ * ending of that pass (counted from 1) at the end. A pass without its own ending takes the last one.
+ *
+ * @example
+ * sectionBars(readChart('[A]\n| G | % |').song, readChart('[A]\n| G | % |').song.sections[0]).map((bar) => bar.chords[0].name) // ['G', 'G']
+ */
+export function sectionBars(song: SongDocument, section: Section, pass = 1): readonly Bar[] {
+  const endings = section.endings ?? [];
+  const ending = endings.find((one) => one.pass === pass) ?? endings.at(-1);
+  return withoutRepeats([...writtenBars(song, section), ...(ending?.bars ?? [])]);
+}
+
 function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[] {
   const changed: Bar[] = [...bars];
   for (const { at, bars: instead } of section.differences ?? []) {
@@ -55,16 +78,6 @@ function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[]
   return changed.filter(
     (_, index) => !drops.some(({ from, to }) => index >= from - 1 && index < to),
   );
-}
-
-/**
- * Gives the bars of a section before its endings, derived ones worked out and repeats written out.
- *
- * @example
- * ownBars(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }) // []
- */
-export function ownBars(song: SongDocument, section: Section): readonly Bar[] {
-  return withoutRepeats(writtenBars(song, section));
 }
 
 function writtenBars(song: SongDocument, section: Section): readonly Bar[] {
@@ -87,17 +100,4 @@ function withoutRepeats(bars: readonly Bar[]): readonly Bar[] {
     done.push(bar.repeat ? again : bar);
   }
   return done;
-}
-
-/**
- * Gives the bars of one pass of a section: derived ones worked out, repeats written out, the
- * ending of that pass (counted from 1) at the end. A pass without its own ending takes the last one.
- *
- * @example
- * sectionBars(readChart('[A]\n| G | % |').song, readChart('[A]\n| G | % |').song.sections[0]).map((bar) => bar.chords[0].name) // ['G', 'G']
- */
-export function sectionBars(song: SongDocument, section: Section, pass = 1): readonly Bar[] {
-  const endings = section.endings ?? [];
-  const ending = endings.find((one) => one.pass === pass) ?? endings.at(-1);
-  return withoutRepeats([...writtenBars(song, section), ...(ending?.bars ?? [])]);
 }

@@ -4,15 +4,6 @@ import { parentsOf } from './derive';
 import type { MapEntry, Section, SongDocument } from './document';
 import { settledFrame } from './frame';
 
-/** Of a section and what it derives from, the nearest that says something. */
-function said<Value>(
-  song: SongDocument,
-  section: Section,
-  read: (one: Section) => Value | undefined,
-): Value | undefined {
-  return [section, ...parentsOf(song, section)].map(read).find((value) => value !== undefined);
-}
-
 /**
  * Gives the meter a section is in: its own, that of what it derives from, else the song's.
  *
@@ -47,4 +38,13 @@ export function temposOf(
   const { tempo: usual, meter } = settledFrame(song.frame);
   const tempo = teller?.tempo ?? bpm((usual * meterOf(song, section).unit) / meter.unit);
   return { tempo, tempoTo: entry.tempoTo ?? teller?.tempoTo ?? tempo };
+}
+
+/** Of a section and what it derives from, the nearest that says something. */
+function said<Value>(
+  song: SongDocument,
+  section: Section,
+  read: (one: Section) => Value | undefined,
+): Value | undefined {
+  return [section, ...parentsOf(song, section)].map(read).find((value) => value !== undefined);
 }

@@ -28,11 +28,6 @@ const VALUES: readonly (readonly [name: string, quarters: number])[] = [
   ['thirty-second', 0.125],
 ];
 
-function roundedTo(value: number, digits: number): number {
-  const factor = 10 ** digits;
-  return Math.round(value * factor) / factor;
-}
-
 /**
  * Puts an echo time beside the tempo: the nearest note value (a quarter lasts 60000/bpm ms), how far off
  * it is, and what it becomes at a practice tempo. `bpm` counts quarters; all figures above 0.
@@ -72,4 +67,9 @@ export function echoOf({
  */
 export function isEchoOff({ offPercent }: Pick<Echo, 'offPercent'>): boolean {
   return Math.abs(offPercent) > assumed('echoOffPercent');
+}
+
+function roundedTo(value: number, digits: number): number {
+  const factor = 10 ** digits;
+  return Math.round(value * factor) / factor;
 }

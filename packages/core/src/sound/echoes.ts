@@ -9,12 +9,6 @@ export interface EchoTime extends Echo {
 
 const ECHO = /echo|delay|repeat/i;
 
-function millisecondsOf({ settings }: Effect): number | undefined {
-  const time = settings.find(({ unit }) => unit === 'ms' || unit === 's');
-  if (typeof time?.value !== 'number' || time.value <= 0) return undefined;
-  return time.unit === 's' ? time.value * 1000 : time.value;
-}
-
 /**
  * Finds the echoes of a chain whose time is said, each beside the tempo in quarters a minute and, where one
  * is given, as it has to be at a practice tempo.
@@ -32,4 +26,10 @@ export function echoesIn(
       const ms = millisecondsOf(effect);
       return ms === undefined ? [] : [{ ...echoOf({ ...tempo, ms }), effect: effect.name, ms }];
     });
+}
+
+function millisecondsOf({ settings }: Effect): number | undefined {
+  const time = settings.find(({ unit }) => unit === 'ms' || unit === 's');
+  if (typeof time?.value !== 'number' || time.value <= 0) return undefined;
+  return time.unit === 's' ? time.value * 1000 : time.value;
 }

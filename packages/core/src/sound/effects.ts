@@ -24,6 +24,49 @@ const WORD = /^([^\s\d]\S{0,23})\s+([^,">:]{1,40})$/;
 const AT_ONCE = /^(.{1,24}?)\s+(-?\d[\d.]*\s*[%A-Za-z]{0,12})((?:\s*,.*)?)$/;
 const TIME_UNITS = ['ms', 's'];
 
+/**
+ * Reads a chain of effects in the order the sound goes through them; undefined when it is not one.
+ *
+ * @example
+ * readEffects('overdrive: gain 30 % "just breaking" > echo 536 ms')?.map((one) => one.name) // ['overdrive', 'echo']
+ */
+export function readEffects(text: string): readonly Effect[] | undefined {
+  const effects = pieces(text).map(readEffect);
+  if (effects.length === 0 || effects.length > MOST_EFFECTS) return undefined;
+  const read = effects.flatMap((one) => one ?? []);
+  return read.length === effects.length ? read : undefined;
+}
+
+/**
+ * Writes a chain of effects as it is read.
+ *
+ * @example
+ * writeEffects([{ name: 'echo', settings: [{ name: 'time', value: 536, unit: 'ms' }] }]) // 'echo: time 536 ms'
+ */
+export function writeEffects(effects: readonly Effect[]): string {
+  return effects
+    .map(({ name, settings, why }) => {
+      const told = settings.map(settingText).join(', ');
+      return `${name}${told === '' ? '' : `: ${told}`}${why === undefined ? '' : ` "${why}"`}`;
+    })
+    .join(' > ');
+}
+
+/**
+ * Says a chain in words, in the order the sound goes through it; empty for none.
+ *
+ * @example
+ * effectWords([{ name: 'swell', settings: [] }, { name: 'echo', settings: [{ name: 'time', value: 536, unit: 'ms' }] }]) // 'swell, then echo (time 536 ms)'
+ */
+export function effectWords(effects: readonly Effect[]): string {
+  return effects
+    .map(({ name, settings, why }) => {
+      const told = settings.map(settingText).join(', ');
+      return `${name}${told === '' ? '' : ` (${told})`}${why === undefined ? '' : `, ${why}`}`;
+    })
+    .join(', then ');
+}
+
 function readSetting(text: string): EffectSetting | undefined {
   const [, name, value, unit = ''] = FIGURE.exec(text) ?? [];
   if (value !== undefined) {
@@ -60,49 +103,6 @@ function pieces(text: string): readonly string[] {
   return (text.match(/(?:"[^"]*"|[^">])+/g) ?? []).map((one) => one.trim());
 }
 
-/**
- * Reads a chain of effects in the order the sound goes through them; undefined when it is not one.
- *
- * @example
- * readEffects('overdrive: gain 30 % "just breaking" > echo 536 ms')?.map((one) => one.name) // ['overdrive', 'echo']
- */
-export function readEffects(text: string): readonly Effect[] | undefined {
-  const effects = pieces(text).map(readEffect);
-  if (effects.length === 0 || effects.length > MOST_EFFECTS) return undefined;
-  const read = effects.flatMap((one) => one ?? []);
-  return read.length === effects.length ? read : undefined;
-}
-
 function settingText({ name, value, unit }: EffectSetting): string {
   return `${name} ${value}${unit === undefined ? '' : ` ${unit}`}`;
-}
-
-/**
- * Writes a chain of effects as it is read.
- *
- * @example
- * writeEffects([{ name: 'echo', settings: [{ name: 'time', value: 536, unit: 'ms' }] }]) // 'echo: time 536 ms'
- */
-export function writeEffects(effects: readonly Effect[]): string {
-  return effects
-    .map(({ name, settings, why }) => {
-      const told = settings.map(settingText).join(', ');
-      return `${name}${told === '' ? '' : `: ${told}`}${why === undefined ? '' : ` "${why}"`}`;
-    })
-    .join(' > ');
-}
-
-/**
- * Says a chain in words, in the order the sound goes through it; empty for none.
- *
- * @example
- * effectWords([{ name: 'swell', settings: [] }, { name: 'echo', settings: [{ name: 'time', value: 536, unit: 'ms' }] }]) // 'swell, then echo (time 536 ms)'
- */
-export function effectWords(effects: readonly Effect[]): string {
-  return effects
-    .map(({ name, settings, why }) => {
-      const told = settings.map(settingText).join(', ');
-      return `${name}${told === '' ? '' : ` (${told})`}${why === undefined ? '' : `, ${why}`}`;
-    })
-    .join(', then ');
 }

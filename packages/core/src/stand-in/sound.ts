@@ -7,22 +7,6 @@ import type { StandInTake } from './stand-in';
 const TAIL_S = 2;
 const PIECE = 8192;
 
-/** The strokes as they were played: at their own moments, without those left out, with those too many. */
-function playedStrokes(
-  strokes: readonly HeardStroke[],
-  { playedS, extraS }: StandInTake,
-): readonly HeardStroke[] {
-  const own = strokes.flatMap((stroke, at) => {
-    const atS = playedS[at];
-    return atS === null || atS === undefined ? [] : [{ ...stroke, atS: seconds(Math.max(0, atS)) }];
-  });
-  const extra = extraS.flatMap((atS) => {
-    const near = own.findLast((one) => one.atS <= atS) ?? own[0];
-    return near ? [{ ...near, atS: seconds(Math.max(0, atS)) }] : [];
-  });
-  return [...own, ...extra].sort((a, b) => a.atS - b.atS);
-}
-
 /**
  * Renders what somebody played who is not there, on the guide guitar, from −1 to 1; the last chord rings on
  * for two seconds. `seed` makes no two takes sound quite alike.
@@ -42,4 +26,20 @@ export function renderStandIn(
   const out = new Float32Array(Math.round((lastS + TAIL_S) * sampleRate));
   for (let at = 0; at < out.length; at += PIECE) guitar.take(out.subarray(at, at + PIECE));
   return out;
+}
+
+/** The strokes as they were played: at their own moments, without those left out, with those too many. */
+function playedStrokes(
+  strokes: readonly HeardStroke[],
+  { playedS, extraS }: StandInTake,
+): readonly HeardStroke[] {
+  const own = strokes.flatMap((stroke, at) => {
+    const atS = playedS[at];
+    return atS === null || atS === undefined ? [] : [{ ...stroke, atS: seconds(Math.max(0, atS)) }];
+  });
+  const extra = extraS.flatMap((atS) => {
+    const near = own.findLast((one) => one.atS <= atS) ?? own[0];
+    return near ? [{ ...near, atS: seconds(Math.max(0, atS)) }] : [];
+  });
+  return [...own, ...extra].sort((a, b) => a.atS - b.atS);
 }

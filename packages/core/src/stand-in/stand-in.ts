@@ -98,23 +98,6 @@ class StandIn {
   }
 }
 
-/** How late each change comes, by the place of its first stroke. */
-function slowAt(
-  expected: readonly ExpectedTime[],
-  changes: readonly SlowChange[],
-): ReadonlyMap<number, number> {
-  const late = new Map<number, number>();
-  let held: string | undefined;
-  expected.forEach(({ chord, chordChange }, at) => {
-    const own = changes.find(
-      (one) => one.to === chord && (one.from === undefined || one.from === held),
-    );
-    if (chordChange && held !== undefined && own) late.set(at, own.lateMs / 1000);
-    if (chord !== undefined) held = chord;
-  });
-  return late;
-}
-
 /**
  * Plays strokes as somebody would who is described: the same for the same seed. Nothing for no strokes.
  *
@@ -170,4 +153,21 @@ export function playStandIn(
       slow: [...slow.keys()],
     },
   };
+}
+
+/** How late each change comes, by the place of its first stroke. */
+function slowAt(
+  expected: readonly ExpectedTime[],
+  changes: readonly SlowChange[],
+): ReadonlyMap<number, number> {
+  const late = new Map<number, number>();
+  let held: string | undefined;
+  expected.forEach(({ chord, chordChange }, at) => {
+    const own = changes.find(
+      (one) => one.to === chord && (one.from === undefined || one.from === held),
+    );
+    if (chordChange && held !== undefined && own) late.set(at, own.lateMs / 1000);
+    if (chord !== undefined) held = chord;
+  });
+  return late;
 }

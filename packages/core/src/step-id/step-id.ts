@@ -38,10 +38,6 @@ export function stepId(kind: StepKind, parts: readonly string[]): string {
   return [kind === 'difference' ? 'section' : kind, ...parts].join(':');
 }
 
-function isKind(word: string | undefined): word is StepKind {
-  return (STEP_KINDS as readonly (string | undefined)[]).includes(word);
-}
-
 /**
  * Takes the id of a step apart; one that was made of several gives each of them, one of no known kind
  * nothing.
@@ -80,4 +76,8 @@ export function findStep<Named extends { readonly id: string }>(
     step.id.split(PIECES).filter((piece) => pieces.includes(piece)).length;
   const [best] = steps.toSorted((a, b) => shared(b) - shared(a));
   return best && shared(best) > 0 && shared(best) * 2 >= pieces.length ? best : undefined;
+}
+
+function isKind(word: string | undefined): word is StepKind {
+  return (STEP_KINDS as readonly (string | undefined)[]).includes(word);
 }

@@ -1,16 +1,5 @@
 import type { BarRange } from '../edits';
 
-function rangesOf(bars: readonly number[]): readonly BarRange[] {
-  return [...new Set(bars)]
-    .sort((a, b) => a - b)
-    .reduce<readonly BarRange[]>((ranges, bar) => {
-      const last = ranges.at(-1);
-      return last && bar === last.to + 1
-        ? [...ranges.slice(0, -1), { from: last.from, to: bar }]
-        : [...ranges, { from: bar, to: bar }];
-    }, []);
-}
-
 /**
  * Gives the stretches in which some bars are practised: each with the bar before and after it, where
  * there is one.
@@ -34,4 +23,15 @@ export function barsAround(bars: readonly number[], barCount: number): readonly 
 export function rangeWords(bars: readonly number[]): string {
   const words = rangesOf(bars).map(({ from, to }) => (from === to ? `${from}` : `${from}–${to}`));
   return `${bars.length === 1 ? 'bar' : 'bars'} ${words.join(', ')}`;
+}
+
+function rangesOf(bars: readonly number[]): readonly BarRange[] {
+  return [...new Set(bars)]
+    .sort((a, b) => a - b)
+    .reduce<readonly BarRange[]>((ranges, bar) => {
+      const last = ranges.at(-1);
+      return last && bar === last.to + 1
+        ? [...ranges.slice(0, -1), { from: last.from, to: bar }]
+        : [...ranges, { from: bar, to: bar }];
+    }, []);
 }

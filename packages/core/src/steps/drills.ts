@@ -45,64 +45,6 @@ export function hinders(
 
 const rememberedPairs = createMemory<ReadonlyMap<string, WindowedChange>>();
 
-/** Each pair of grips once: the slower way, the tighter window. */
-function tightestPairs(
-  work: Workpiece,
-  layer: Layer,
-  goal: Layer,
-): ReadonlyMap<string, WindowedChange> {
-  return rememberedPairs(work, `${layer} ${goal}`, () => findTightestPairs(work, layer, goal));
-}
-
-function findTightestPairs(
-  work: Workpiece,
-  layer: Layer,
-  goal: Layer,
-): ReadonlyMap<string, WindowedChange> {
-  const least = new Map<string, number>();
-  const take = (key: string, windowBeats: number): void => {
-    least.set(key, Math.min(windowBeats, least.get(key) ?? Infinity));
-  };
-  for (const { id, goalBpm } of work.parts) {
-    // In beats of the song's own tempo, wherever in the song it is.
-    for (const [key, beats] of tightestOfPart(work, id, layer))
-      take(key, (beats * work.goalBpm) / goalBpm);
-  }
-  // Parts are joined only in the layer that is the goal.
-  for (const pair of layer === goal ? followingParts(work) : []) {
-    for (const { from, to, windowBeats } of crossingChanges(work, pair, layer))
-      take(changeKey({ from, to }), windowBeats);
-  }
-  const pairs = new Map<string, WindowedChange>();
-  for (const change of work.changes.toSorted((a, b) => b.seconds - a.seconds)) {
-    const windowBeats = least.get(changeKey(change));
-    if (windowBeats === undefined) continue;
-    const known = pairs.get(pairKey(change)) ?? { ...change, windowBeats, atBeat: 0 };
-    pairs.set(pairKey(change), { ...known, windowBeats: Math.min(known.windowBeats, windowBeats) });
-  }
-  return pairs;
-}
-
-/** The first change of the song that lays a full barre, where the student has none yet. */
-function firstBarrePair(work: Workpiece): string | undefined {
-  if (ownsFullBarre(work)) return undefined;
-  const barred = new Set(
-    work.grips.filter(({ fingers }) => isFullBarre(fingers)).map(({ name }) => name),
-  );
-  const first = work.changes.find(({ from, to }) => barred.has(to) && !barred.has(from));
-  return first && pairKey(first);
-}
-
-function layerBefore(work: Workpiece, pair: string, goal: Layer): Layer | undefined {
-  const { startShare, startLeastShare } = work.constants;
-  return LAYERS.slice(0, LAYERS.indexOf(goal) + 1).find((layer) => {
-    const change = tightestPairs(work, layer, goal).get(pair);
-    if (!change) return false;
-    const startBpm = startShare * bpmWithin(change.windowBeats, change.seconds);
-    return startBpm < startLeastShare * work.goalBpm;
-  });
-}
-
 const remembered = createMemory<readonly Drill[]>();
 
 /**
@@ -160,4 +102,62 @@ export function drilledFor(
     return [[`${a} ${b}`, both] as const, [`${b} ${a}`, both] as const];
   });
   return withGuaranteed(work, new Map(guaranteed));
+}
+
+/** Each pair of grips once: the slower way, the tighter window. */
+function tightestPairs(
+  work: Workpiece,
+  layer: Layer,
+  goal: Layer,
+): ReadonlyMap<string, WindowedChange> {
+  return rememberedPairs(work, `${layer} ${goal}`, () => findTightestPairs(work, layer, goal));
+}
+
+function findTightestPairs(
+  work: Workpiece,
+  layer: Layer,
+  goal: Layer,
+): ReadonlyMap<string, WindowedChange> {
+  const least = new Map<string, number>();
+  const take = (key: string, windowBeats: number): void => {
+    least.set(key, Math.min(windowBeats, least.get(key) ?? Infinity));
+  };
+  for (const { id, goalBpm } of work.parts) {
+    // In beats of the song's own tempo, wherever in the song it is.
+    for (const [key, beats] of tightestOfPart(work, id, layer))
+      take(key, (beats * work.goalBpm) / goalBpm);
+  }
+  // Parts are joined only in the layer that is the goal.
+  for (const pair of layer === goal ? followingParts(work) : []) {
+    for (const { from, to, windowBeats } of crossingChanges(work, pair, layer))
+      take(changeKey({ from, to }), windowBeats);
+  }
+  const pairs = new Map<string, WindowedChange>();
+  for (const change of work.changes.toSorted((a, b) => b.seconds - a.seconds)) {
+    const windowBeats = least.get(changeKey(change));
+    if (windowBeats === undefined) continue;
+    const known = pairs.get(pairKey(change)) ?? { ...change, windowBeats, atBeat: 0 };
+    pairs.set(pairKey(change), { ...known, windowBeats: Math.min(known.windowBeats, windowBeats) });
+  }
+  return pairs;
+}
+
+/** The first change of the song that lays a full barre, where the student has none yet. */
+function firstBarrePair(work: Workpiece): string | undefined {
+  if (ownsFullBarre(work)) return undefined;
+  const barred = new Set(
+    work.grips.filter(({ fingers }) => isFullBarre(fingers)).map(({ name }) => name),
+  );
+  const first = work.changes.find(({ from, to }) => barred.has(to) && !barred.has(from));
+  return first && pairKey(first);
+}
+
+function layerBefore(work: Workpiece, pair: string, goal: Layer): Layer | undefined {
+  const { startShare, startLeastShare } = work.constants;
+  return LAYERS.slice(0, LAYERS.indexOf(goal) + 1).find((layer) => {
+    const change = tightestPairs(work, layer, goal).get(pair);
+    if (!change) return false;
+    const startBpm = startShare * bpmWithin(change.windowBeats, change.seconds);
+    return startBpm < startLeastShare * work.goalBpm;
+  });
 }

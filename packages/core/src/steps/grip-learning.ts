@@ -35,13 +35,6 @@ export function ownsFullBarre(work: Workpiece): boolean {
   });
 }
 
-/** Tells whether a finger comes down in front of one on the same string, which may stay where it is. */
-function isOnTop(a: FingerMove, b: FingerMove): boolean {
-  const [lift, land] = a.does === 'lifts' ? [a, b] : [b, a];
-  const isSameString = lift.from?.place === land.to?.place;
-  return lift.does === 'lifts' && land.does === 'lands' && isSameString;
-}
-
 /** Tells whether one finger laid or lifted makes one grip the other, while the rest stays. */
 export function isOneFingerOff(a: SongGrip, b: SongGrip, { hand }: Workpiece): boolean {
   const { moves, barre } = changeBetween(a, b, { hand });
@@ -49,11 +42,6 @@ export function isOneFingerOff(a: SongGrip, b: SongGrip, { hand }: Workpiece): b
   const [first, second, ...more] = moves.filter(({ does }) => does !== 'stays');
   if (!first || more.length > 0 || stays === 0 || barre !== null) return false;
   return second ? isOnTop(first, second) : first.does === 'lands' || first.does === 'lifts';
-}
-
-/** Tells whether one grip is the other further along the neck, with the same fingers. */
-function isSameShape(a: SongGrip, b: SongGrip): boolean {
-  return shapeMove(a.grip, b.grip)?.strings === 0 && a.fingers.join() === b.fingers.join();
 }
 
 /** Over so many frets a wide reach is felt; side by side at one fret it is none. */
@@ -70,19 +58,6 @@ export function loadsHand(grip: SongGrip, work: Workpiece): boolean {
   const span = Math.max(0, ...pressed) - Math.min(...pressed, Infinity);
   const isFelt = span >= FELT_FRETS && isWide(grip, work);
   return isFullBarre(grip.fingers) || isFelt || grip.fingers.includes('T');
-}
-
-function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
-  const held = grip.flatMap((fret, place) => {
-    const finger = fingers[place];
-    return fret && finger ? [{ fret, place, finger }] : [];
-  });
-  return held.some((a, at) =>
-    held.slice(at + 1).some((b) => {
-      const isOne = a.finger === b.finger;
-      return !isOne && reachBetween(a, b, hand) > comfortableReach(a.finger, b.finger, hand);
-    }),
-  );
 }
 
 /**
@@ -104,4 +79,29 @@ export function gripMinutes(grip: SongGrip, before: readonly SongGrip[], work: W
   const fingers = new Set(grip.fingers.filter((one) => one !== null)).size;
   const minutes = constants.gripMinutes + constants.gripFingerMinutes * fingers + barre;
   return (minutes + (isWide(grip, work) ? constants.gripReachMinutes : 0)) * pace;
+}
+
+/** Tells whether a finger comes down in front of one on the same string, which may stay where it is. */
+function isOnTop(a: FingerMove, b: FingerMove): boolean {
+  const [lift, land] = a.does === 'lifts' ? [a, b] : [b, a];
+  const isSameString = lift.from?.place === land.to?.place;
+  return lift.does === 'lifts' && land.does === 'lands' && isSameString;
+}
+
+/** Tells whether one grip is the other further along the neck, with the same fingers. */
+function isSameShape(a: SongGrip, b: SongGrip): boolean {
+  return shapeMove(a.grip, b.grip)?.strings === 0 && a.fingers.join() === b.fingers.join();
+}
+
+function isWide({ grip, fingers }: SongGrip, { hand }: Workpiece): boolean {
+  const held = grip.flatMap((fret, place) => {
+    const finger = fingers[place];
+    return fret && finger ? [{ fret, place, finger }] : [];
+  });
+  return held.some((a, at) =>
+    held.slice(at + 1).some((b) => {
+      const isOne = a.finger === b.finger;
+      return !isOne && reachBetween(a, b, hand) > comfortableReach(a.finger, b.finger, hand);
+    }),
+  );
 }

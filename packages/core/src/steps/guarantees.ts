@@ -6,19 +6,6 @@ import { tightestOfPart, withGuaranteed, type Guaranteed, type Workpiece } from 
 /** What some music guarantees of changes, by "from to". */
 type Guarantees = ReadonlyMap<string, Guaranteed>;
 
-/** Takes up what a part shows of its changes once it holds its goal: each took at most its window. */
-function takeUp(
-  held: Map<string, Guaranteed>,
-  work: Workpiece,
-  { part, layer }: { readonly part: Part; readonly layer: Layer },
-): void {
-  for (const [key, windowBeats] of tightestOfPart(work, part.id, layer)) {
-    const seconds = secondsAt(windowBeats, part.goalBpm);
-    if (seconds > 0 && seconds < (held.get(key)?.seconds ?? Infinity))
-      held.set(key, { seconds, by: 'music' });
-  }
-}
-
 /** What is guaranteed when a part begins in a layer, and when all of them hold it. */
 export interface MusicGuarantees {
   readonly workFor: (part: Part, layer: Layer) => Workpiece;
@@ -67,4 +54,17 @@ export function musicGuarantees(
       withGuaranteed(workIn(layer), before.get(`${part.id} ${layer}`) ?? none),
     workAfter: (layer) => withGuaranteed(workIn(layer), after.get(layer) ?? none),
   };
+}
+
+/** Takes up what a part shows of its changes once it holds its goal: each took at most its window. */
+function takeUp(
+  held: Map<string, Guaranteed>,
+  work: Workpiece,
+  { part, layer }: { readonly part: Part; readonly layer: Layer },
+): void {
+  for (const [key, windowBeats] of tightestOfPart(work, part.id, layer)) {
+    const seconds = secondsAt(windowBeats, part.goalBpm);
+    if (seconds > 0 && seconds < (held.get(key)?.seconds ?? Infinity))
+      held.set(key, { seconds, by: 'music' });
+  }
 }

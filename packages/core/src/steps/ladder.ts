@@ -19,19 +19,6 @@ const FASTEST = 1000;
 /** Keeps ln(goal/start)/ln(ratio) from rounding a whole number of rungs up by one. */
 const ROUNDING = 1e-9;
 
-function isTempo(value: number): boolean {
-  return value > 0 && value <= FASTEST;
-}
-
-function rungsBetween(start: number, goal: number, ratio: number): readonly Bpm[] {
-  const count = Math.ceil(Math.log(goal / start) / Math.log(ratio) - ROUNDING);
-  const below = Array.from({ length: count }, (_, i) =>
-    Math.round(start * (goal / start) ** (i / count)),
-  );
-  const rising = below.filter((rung, i) => rung < goal && (i === 0 || rung > (below[i - 1] ?? 0)));
-  return [...rising, goal].map(bpm);
-}
-
 /**
  * Makes the ladder of practice tempos: n = ⌈ln(goal/start)/ln ratio⌉ equal steps in pitch of speed,
  * rounded to whole bpm, strictly rising, ending at the goal. A start at or over the goal gives the
@@ -74,4 +61,17 @@ export function ladder({
 export function rungsTo(goalBpm: number, startBpm: number, ratio?: number): readonly Bpm[] {
   const made = ladder({ startBpm, goalBpm, ...(ratio !== undefined && { ratio }) });
   return made.ok ? made.rungs : [bpm(goalBpm)];
+}
+
+function isTempo(value: number): boolean {
+  return value > 0 && value <= FASTEST;
+}
+
+function rungsBetween(start: number, goal: number, ratio: number): readonly Bpm[] {
+  const count = Math.ceil(Math.log(goal / start) / Math.log(ratio) - ROUNDING);
+  const below = Array.from({ length: count }, (_, i) =>
+    Math.round(start * (goal / start) ** (i / count)),
+  );
+  const rising = below.filter((rung, i) => rung < goal && (i === 0 || rung > (below[i - 1] ?? 0)));
+  return [...rising, goal].map(bpm);
 }

@@ -45,6 +45,45 @@ interface HandSteps {
   readonly handsFor: (music: HandsMusic) => readonly string[];
 }
 
+/** A song of few bars has few steps; each bar more may bring a few more. */
+const MOST_STEPS = 30;
+const FEW_BARS = 14;
+const STEPS_A_BAR = 3;
+/** Ever fewer drills and joins by themselves, and no pulse in the end, until the plan can be read. */
+const NARROWER: readonly Bounds[] = [
+  { drills: Infinity, joins: Infinity, hasPulse: true },
+  { drills: Infinity, joins: 4, hasPulse: true },
+  { drills: 6, joins: 3, hasPulse: true },
+  { drills: 4, joins: 2, hasPulse: true },
+  { drills: 3, joins: 1, hasPulse: true },
+  { drills: 4, joins: 2, hasPulse: false },
+  { drills: 2, joins: 1, hasPulse: false },
+  { drills: 1, joins: 0, hasPulse: false },
+];
+
+/**
+ * Makes the steps of a song, each after what it needs: getting ready and listening, grips, drills,
+ * patterns, sections by layer, joins, the whole song, with the recording, for others; every distinct
+ * part is taught once in each of its layers, up to the one that is the goal. Empty for a song that
+ * plays no bar. The same song always gives the same steps.
+ *
+ * @example
+ * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['ready', 'listen', 'grip:Em', 'section:s3:full', 'whole:full', 'recording', 'perform']
+ */
+export function makeSteps(work: Workpiece, wishes: StepWishes = {}): readonly Step[] {
+  if (work.timeline.barCount === 0) return [];
+  const bars = distinctBars(work.timeline.occurrences.flatMap((one) => one.bars)).length;
+  const most = MOST_STEPS + STEPS_A_BAR * Math.max(0, bars - FEW_BARS);
+  const { mostDrills } = work.constants;
+  let steps: readonly Step[] = [];
+  for (const bounds of NARROWER) {
+    const drills = Math.min(bounds.drills, mostDrills);
+    steps = stepsWithin(work, wishes, { ...bounds, drills });
+    if (steps.length <= most) return steps;
+  }
+  return steps;
+}
+
 /** The steps of grips, changes and patterns, and which of them some music waits for. */
 function makeHandSteps(
   work: Workpiece,
@@ -128,43 +167,4 @@ function stepsWithin(work: Workpiece, wishes: StepWishes, bounds: Bounds): reado
     ...(sings ? [makeSing(work, goal)] : []),
     makePerform(work, goal),
   ]);
-}
-
-/** A song of few bars has few steps; each bar more may bring a few more. */
-const MOST_STEPS = 30;
-const FEW_BARS = 14;
-const STEPS_A_BAR = 3;
-/** Ever fewer drills and joins by themselves, and no pulse in the end, until the plan can be read. */
-const NARROWER: readonly Bounds[] = [
-  { drills: Infinity, joins: Infinity, hasPulse: true },
-  { drills: Infinity, joins: 4, hasPulse: true },
-  { drills: 6, joins: 3, hasPulse: true },
-  { drills: 4, joins: 2, hasPulse: true },
-  { drills: 3, joins: 1, hasPulse: true },
-  { drills: 4, joins: 2, hasPulse: false },
-  { drills: 2, joins: 1, hasPulse: false },
-  { drills: 1, joins: 0, hasPulse: false },
-];
-
-/**
- * Makes the steps of a song, each after what it needs: getting ready and listening, grips, drills,
- * patterns, sections by layer, joins, the whole song, with the recording, for others; every distinct
- * part is taught once in each of its layers, up to the one that is the goal. Empty for a song that
- * plays no bar. The same song always gives the same steps.
- *
- * @example
- * makeSteps(workpieceOf(readChart('[A]\n| Em | Em |').song)).map((step) => step.id) // ['ready', 'listen', 'grip:Em', 'section:s3:full', 'whole:full', 'recording', 'perform']
- */
-export function makeSteps(work: Workpiece, wishes: StepWishes = {}): readonly Step[] {
-  if (work.timeline.barCount === 0) return [];
-  const bars = distinctBars(work.timeline.occurrences.flatMap((one) => one.bars)).length;
-  const most = MOST_STEPS + STEPS_A_BAR * Math.max(0, bars - FEW_BARS);
-  const { mostDrills } = work.constants;
-  let steps: readonly Step[] = [];
-  for (const bounds of NARROWER) {
-    const drills = Math.min(bounds.drills, mostDrills);
-    steps = stepsWithin(work, wishes, { ...bounds, drills });
-    if (steps.length <= most) return steps;
-  }
-  return steps;
 }

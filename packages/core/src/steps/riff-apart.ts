@@ -54,6 +54,51 @@ interface Neighbours {
   readonly behind: string | undefined;
 }
 
+const LEAST_BARS_HALVED = 4;
+
+const MOST_PLACES = 3;
+
+interface Context {
+  readonly song: SongDocument;
+  readonly named: NamedRiff;
+  readonly worked: WorkedRiff;
+  readonly work: Workpiece;
+  readonly words: HandWords;
+}
+
+/**
+ * Takes a riff of a song apart for the bench: its notes and hands, how it is said, what stays into the next
+ * grip, what it is like, and where else its notes lie.
+ *
+ * @example
+ * riffApart(readChart('riff a 4/4: 3: 2 4').song, readChart('riff a 4/4: 3: 2 4').song.riffs[0], { work: workpieceOf(EMPTY_SONG), words: handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 }) }).said // ['string 3 fret 2, fret 4']
+ */
+export function riffApart(
+  song: SongDocument,
+  named: NamedRiff,
+  { work, words }: { readonly work: Workpiece; readonly words: HandWords },
+): RiffApart {
+  const { tuning } = settledFrame(song.frame);
+  const worked = workOutRiff(named.body, {
+    ...named,
+    tuning,
+    hand: handFor(song),
+    ...(named.downs && { pace: { isOneWay: true } }),
+  });
+  const context = { song, named, worked, work, words };
+  return {
+    named,
+    worked,
+    said: worked.phrases.map(({ from, to }) =>
+      riffSaid(worked.notes.slice(from, to + 1), { words, strings: tuning.length }),
+    ),
+    toLearn: notesToLearn(worked.phrases),
+    joins: joinsOf(context, neighboursOf(work, named.name)),
+    beside: [...halvesOf(context), ...besideOf(context)],
+    elsewhere: elsewhereOf(context),
+  };
+}
+
 function lastChord(bar: StruckBar | undefined): string | undefined {
   const chord = bar?.riff ? undefined : bar?.chords.at(-1)?.chord;
   return chord === undefined || isSilence(chord) ? undefined : chord;
@@ -113,8 +158,6 @@ function joinsOf(
   });
 }
 
-const LEAST_BARS_HALVED = 4;
-
 /** How the second half of a riff stands to its first; nothing for one of odd bars. */
 function halvesOf({ named, worked, work, words }: Context): readonly string[] {
   const { notes, bars } = worked;
@@ -161,8 +204,6 @@ function besideOf({ song, named, worked, work, words }: Context): readonly strin
   });
 }
 
-const MOST_PLACES = 3;
-
 /** What one gains by another place, in few words. */
 function gainWords(
   notes: readonly RiffNote[],
@@ -205,45 +246,4 @@ function elsewhereOf({ named, worked, work }: Context): readonly RiffElsewhere[]
     })
     .filter(({ riff }) => riff.body !== own)
     .slice(0, MOST_PLACES);
-}
-
-interface Context {
-  readonly song: SongDocument;
-  readonly named: NamedRiff;
-  readonly worked: WorkedRiff;
-  readonly work: Workpiece;
-  readonly words: HandWords;
-}
-
-/**
- * Takes a riff of a song apart for the bench: its notes and hands, how it is said, what stays into the next
- * grip, what it is like, and where else its notes lie.
- *
- * @example
- * riffApart(readChart('riff a 4/4: 3: 2 4').song, readChart('riff a 4/4: 3: 2 4').song.riffs[0], { work: workpieceOf(EMPTY_SONG), words: handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 }) }).said // ['string 3 fret 2, fret 4']
- */
-export function riffApart(
-  song: SongDocument,
-  named: NamedRiff,
-  { work, words }: { readonly work: Workpiece; readonly words: HandWords },
-): RiffApart {
-  const { tuning } = settledFrame(song.frame);
-  const worked = workOutRiff(named.body, {
-    ...named,
-    tuning,
-    hand: handFor(song),
-    ...(named.downs && { pace: { isOneWay: true } }),
-  });
-  const context = { song, named, worked, work, words };
-  return {
-    named,
-    worked,
-    said: worked.phrases.map(({ from, to }) =>
-      riffSaid(worked.notes.slice(from, to + 1), { words, strings: tuning.length }),
-    ),
-    toLearn: notesToLearn(worked.phrases),
-    joins: joinsOf(context, neighboursOf(work, named.name)),
-    beside: [...halvesOf(context), ...besideOf(context)],
-    elsewhere: elsewhereOf(context),
-  };
 }

@@ -41,6 +41,39 @@ interface Use {
   readonly isBeside: boolean;
 }
 
+/** Gives the riffs a song plays, in the order they come, worked out for somebody's hands. */
+export function riffMatters(
+  timeline: PartedSong,
+  { riffs, part }: Pick<SongPatterns, 'riffs' | 'part'>,
+  { tuning, hand, student }: RiffHands,
+): readonly RiffMatter[] {
+  return [...usesIn(timeline, part)].flatMap(([name, use]) => {
+    const riff = riffs[name];
+    if (!riff) return [];
+    const { named } = riff;
+    const worked = workOutRiff(named.body, {
+      ...named,
+      tuning,
+      hand,
+      pace: paceOf(named, student),
+    });
+    return worked.notes.length > 0 ? [{ name, riff, worked, ...use }] : [];
+  });
+}
+
+/** The tempo limit of some of the notes of a riff, by their places. */
+export function limitOver(
+  { worked, riff }: RiffMatter,
+  places: readonly number[],
+  student: Student,
+): RiffLimit {
+  const notes = places.flatMap((place) => worked.notes[place] ?? []);
+  return riffLimit(notes, {
+    hand: handOver(worked.left, places),
+    pace: paceOf(riff.named, student),
+  });
+}
+
 function barer(a: Layer, b: Layer): Layer {
   return LAYERS.indexOf(a) < LAYERS.indexOf(b) ? a : b;
 }
@@ -79,26 +112,6 @@ function paceOf(
   return { plucksPerSecond, ...(downs && { isOneWay: true }) };
 }
 
-/** Gives the riffs a song plays, in the order they come, worked out for somebody's hands. */
-export function riffMatters(
-  timeline: PartedSong,
-  { riffs, part }: Pick<SongPatterns, 'riffs' | 'part'>,
-  { tuning, hand, student }: RiffHands,
-): readonly RiffMatter[] {
-  return [...usesIn(timeline, part)].flatMap(([name, use]) => {
-    const riff = riffs[name];
-    if (!riff) return [];
-    const { named } = riff;
-    const worked = workOutRiff(named.body, {
-      ...named,
-      tuning,
-      hand,
-      pace: paceOf(named, student),
-    });
-    return worked.notes.length > 0 ? [{ name, riff, worked, ...use }] : [];
-  });
-}
-
 /** The hands over some of the notes, each shift with the place its note has among them. */
 function handOver({ fingers, shifts, cost }: LeftHand, places: readonly number[]): LeftHand {
   const within = new Map(places.map((place, index) => [place, index]));
@@ -110,17 +123,4 @@ function handOver({ fingers, shifts, cost }: LeftHand, places: readonly number[]
       return before === undefined || before === 0 ? [] : [{ ...one, before }];
     }),
   };
-}
-
-/** The tempo limit of some of the notes of a riff, by their places. */
-export function limitOver(
-  { worked, riff }: RiffMatter,
-  places: readonly number[],
-  student: Student,
-): RiffLimit {
-  const notes = places.flatMap((place) => worked.notes[place] ?? []);
-  return riffLimit(notes, {
-    hand: handOver(worked.left, places),
-    pace: paceOf(riff.named, student),
-  });
 }

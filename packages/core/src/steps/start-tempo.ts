@@ -21,6 +21,42 @@ export interface Demand {
   readonly limits?: readonly RiffLimit[];
 }
 
+/** What is known of some bars before they are practised. */
+export type Known = 'new' | 'in a barer layer' | 'by its parts';
+
+/** Where a ladder starts, and what decided it. */
+export interface Start {
+  readonly rungs: Step['rungs'];
+  readonly limit: StepLimit;
+  /** Why it starts slower than it could; undefined where what limits it decided. */
+  readonly slowFirst?: Known;
+  /** Nothing slows it that is asked of it. */
+  readonly isFree: boolean;
+  readonly needsBarerLayer: boolean;
+}
+
+/** Decides where a ladder starts: under what limits it, and under what is new in it. */
+export function startOf(work: Workpiece, demand: Demand, known: Known | undefined): Start {
+  const found = limitOf(work, demand);
+  const { startBpm, limitBpm, needsBarerLayer } = found;
+  const most = Math.floor(mostShare(work, known) * demand.goalBpm + ROUNDING);
+  const rungs = rungsTo(demand.goalBpm, Math.min(startBpm, most), rungRatio(work));
+  const isHeldBack = limitBpm !== null && startBpm <= most;
+  const isFast = limitBpm === null || limitBpm >= demand.goalBpm;
+  return {
+    rungs,
+    limit: toStepLimit(found, demand),
+    ...(known && !isHeldBack && { slowFirst: known }),
+    isFree: limitBpm === null || (known !== undefined && isFast),
+    needsBarerLayer,
+  };
+}
+
+/** How much faster each rung is: the student's own, else the studio's. */
+export function rungRatio({ student, constants }: Workpiece): number {
+  return student.rungRatio ?? constants.rungRatio;
+}
+
 /** The limit some changes and strokes set to this student. */
 function limitOf({ student, constants }: Workpiece, demand: Demand): TempoLimit {
   const changes = demand.changes.map(({ seconds, windowBeats }) => ({
@@ -65,45 +101,9 @@ function toStepLimit({ limitBpm, because }: TempoLimit, demand: Demand): StepLim
   }
 }
 
-/** What is known of some bars before they are practised. */
-export type Known = 'new' | 'in a barer layer' | 'by its parts';
-
 /** The most of the goal something begins at, by what is known of it before. */
 function mostShare({ constants }: Workpiece, known: Known | undefined): number {
   if (known === 'new') return constants.newStartShare;
   if (known === 'in a barer layer') return constants.knownStartShare;
   return known === 'by its parts' ? constants.wholeStartShare : 1;
-}
-
-/** Where a ladder starts, and what decided it. */
-export interface Start {
-  readonly rungs: Step['rungs'];
-  readonly limit: StepLimit;
-  /** Why it starts slower than it could; undefined where what limits it decided. */
-  readonly slowFirst?: Known;
-  /** Nothing slows it that is asked of it. */
-  readonly isFree: boolean;
-  readonly needsBarerLayer: boolean;
-}
-
-/** Decides where a ladder starts: under what limits it, and under what is new in it. */
-export function startOf(work: Workpiece, demand: Demand, known: Known | undefined): Start {
-  const found = limitOf(work, demand);
-  const { startBpm, limitBpm, needsBarerLayer } = found;
-  const most = Math.floor(mostShare(work, known) * demand.goalBpm + ROUNDING);
-  const rungs = rungsTo(demand.goalBpm, Math.min(startBpm, most), rungRatio(work));
-  const isHeldBack = limitBpm !== null && startBpm <= most;
-  const isFast = limitBpm === null || limitBpm >= demand.goalBpm;
-  return {
-    rungs,
-    limit: toStepLimit(found, demand),
-    ...(known && !isHeldBack && { slowFirst: known }),
-    isFree: limitBpm === null || (known !== undefined && isFast),
-    needsBarerLayer,
-  };
-}
-
-/** How much faster each rung is: the student's own, else the studio's. */
-export function rungRatio({ student, constants }: Workpiece): number {
-  return student.rungRatio ?? constants.rungRatio;
 }

@@ -36,15 +36,6 @@ export interface ClimbedStep {
   readonly tauMinutes: number;
 }
 
-/** Playing what the goal asks for at every rung, with the passes that are not clean. */
-function playingMinutes(
-  { rungs, goal, passBeats }: ClimbedStep,
-  { playedAgain }: Constants,
-): number {
-  const once = rungs.reduce((sum, bpm) => sum + passBeats / bpm, 0);
-  return once * goal.cleanInRow * playedAgain;
-}
-
 /**
  * Gives the minutes a step with a ladder takes: finding what is new and climbing to the goal, and at
  * least what playing its passes takes. In minutes, above 0 for a step that is played at all.
@@ -81,4 +72,13 @@ export function minutesLeft(
       ? 0
       : minutes
     : minutes * Math.min(1, climb(cleanBpm) / whole);
+}
+
+/** Playing what the goal asks for at every rung, with the passes that are not clean. */
+function playingMinutes(
+  { rungs, goal, passBeats }: ClimbedStep,
+  { playedAgain }: Constants,
+): number {
+  const once = rungs.reduce((sum, bpm) => sum + passBeats / bpm, 0);
+  return once * goal.cleanInRow * playedAgain;
 }

@@ -34,6 +34,21 @@ export function beatWords(beats: number): string {
   return `${Number(beats.toFixed(2))} beats`;
 }
 
+const SLOW_FIRST: Readonly<Record<Known, string>> = {
+  new: 'What is new is played slowly first',
+  'in a barer layer': 'The bars are known, the strokes are new: it begins a little slower',
+  'by its parts': 'Its parts are at the goal by then; a little slower, no crossing surprises',
+};
+
+/** Why a ladder starts where it does. */
+export function whyWords(work: Workpiece, demand: Demand, start: Start): string {
+  const { rungs, limit, slowFirst, isFree, needsBarerLayer } = start;
+  const held = isFree ? freeWords(demand) : because(work, limit);
+  const slow = slowFirst ? ` ${SLOW_FIRST[slowFirst]}: from ${rungs[0]} bpm.` : '';
+  const barer = needsBarerLayer ? ' The barer layer comes first, until it is quicker.' : '';
+  return held + slow + barer;
+}
+
 /** Where neither changes nor riffs hold one back: what there is of them. */
 function freeWords({ changes, limits = [] }: Demand): string {
   const isRiff = changes.length === 0 && limits.length > 0;
@@ -50,19 +65,4 @@ function because(work: Workpiece, { limitBpm, change, strokes, riff }: StepLimit
   return change
     ? `${inWords(change, work)}; ${beatWords(change.windowBeats)} for it allows ${fastest}.`
     : '';
-}
-
-const SLOW_FIRST: Readonly<Record<Known, string>> = {
-  new: 'What is new is played slowly first',
-  'in a barer layer': 'The bars are known, the strokes are new: it begins a little slower',
-  'by its parts': 'Its parts are at the goal by then; a little slower, no crossing surprises',
-};
-
-/** Why a ladder starts where it does. */
-export function whyWords(work: Workpiece, demand: Demand, start: Start): string {
-  const { rungs, limit, slowFirst, isFree, needsBarerLayer } = start;
-  const held = isFree ? freeWords(demand) : because(work, limit);
-  const slow = slowFirst ? ` ${SLOW_FIRST[slowFirst]}: from ${rungs[0]} bpm.` : '';
-  const barer = needsBarerLayer ? ' The barer layer comes first, until it is quicker.' : '';
-  return held + slow + barer;
 }

@@ -46,24 +46,6 @@ interface Limit {
   readonly because: TempoLimit['because'];
 }
 
-function limitsOf(request: LimitRequest): readonly Limit[] {
-  const changes = request.changes.map((change, index): Limit => ({
-    bpm: bpmWithin(change.windowBeats, change.seconds),
-    because: { kind: 'change', index, change },
-  }));
-  const riffs = (request.riffBpms ?? []).map((bpm, index): Limit => ({
-    bpm,
-    because: { kind: 'riff', index },
-  }));
-  const { strokesPerBeat, strokesPerSecond } = request;
-  if (!strokesPerBeat || strokesPerSecond === undefined) return [...changes, ...riffs];
-  const hand: Limit = {
-    bpm: (60 * strokesPerSecond) / strokesPerBeat,
-    because: { kind: 'strokes', strokesPerBeat, strokesPerSecond },
-  };
-  return [...changes, ...riffs, hand];
-}
-
 /**
  * Works out the tempo limit of a part, min over its changes of 60·window/t and of the hand's
  * 60·strokes a second/strokes a beat, and the start tempo: 0.9 of it rounded down, at most the
@@ -125,4 +107,22 @@ export function neededRate({
  */
 export function drillRate(changeSeconds: number): number {
   return 60 / (changeSeconds + USUAL_CONSTANTS.drillStrumSeconds);
+}
+
+function limitsOf(request: LimitRequest): readonly Limit[] {
+  const changes = request.changes.map((change, index): Limit => ({
+    bpm: bpmWithin(change.windowBeats, change.seconds),
+    because: { kind: 'change', index, change },
+  }));
+  const riffs = (request.riffBpms ?? []).map((bpm, index): Limit => ({
+    bpm,
+    because: { kind: 'riff', index },
+  }));
+  const { strokesPerBeat, strokesPerSecond } = request;
+  if (!strokesPerBeat || strokesPerSecond === undefined) return [...changes, ...riffs];
+  const hand: Limit = {
+    bpm: (60 * strokesPerSecond) / strokesPerBeat,
+    because: { kind: 'strokes', strokesPerBeat, strokesPerSecond },
+  };
+  return [...changes, ...riffs, hand];
 }

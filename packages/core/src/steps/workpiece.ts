@@ -90,58 +90,6 @@ interface PredictedChange extends ChordChange {
   readonly predicted: number;
 }
 
-function predictedChanges(
-  { occurrences }: PartedSong,
-  grips: readonly SongGrip[],
-  hand: Hand,
-): readonly PredictedChange[] {
-  const byName = new Map(grips.map((grip) => [grip.name, grip]));
-  const bars = occurrences.flatMap((one) => one.bars);
-  const plain = changesOf(bars);
-  const ornamented = withOrnaments(bars);
-  const isKnown = (one: ChordChange): boolean =>
-    plain.some(({ from, to }) => from === one.from && to === one.to);
-  // Changes that only the optional chords bring come behind the others.
-  const more = ornamented === bars ? [] : changesOf(ornamented).filter((one) => !isKnown(one));
-  return [...plain, ...more].flatMap(({ from, to }) => {
-    const [a, b] = [byName.get(from), byName.get(to)];
-    return a && b ? [{ from, to, predicted: changeBetween(a, b, { hand }).seconds }] : [];
-  });
-}
-
-/** What the student's own changes in this song say of all the others. */
-function paceOf(
-  changes: readonly PredictedChange[],
-  { changes: shown, paceFactor }: Student,
-  { paceShrink }: Constants,
-): number {
-  if (paceFactor !== undefined) return paceFactor;
-  const compared = changes.flatMap((one) => {
-    const measured = measuredSeconds(shown, one);
-    return measured === undefined ? [] : [{ measured, predicted: one.predicted }];
-  });
-  return paceFactorOf(compared, paceShrink);
-}
-
-function timedChanges(
-  changes: readonly PredictedChange[],
-  student: Student,
-  pace: number,
-): readonly TimedSongChange[] {
-  return changes.map(({ from, to, predicted }) => {
-    const change = { from, to };
-    const measured = measuredSeconds(student.changes, change);
-    const atMost = secondsAtMost(student.changes, change);
-    if (measured !== undefined) {
-      return { ...change, seconds: Math.min(measured, atMost), isShown: true };
-    }
-    const seconds = predicted * pace;
-    return atMost < seconds
-      ? { ...change, seconds: atMost, isShown: true }
-      : { ...change, seconds };
-  });
-}
-
 /**
  * Takes a song apart: what is played, its parts, grips and timed changes; for a usual student who
  * names chords by shape, unless told otherwise.
@@ -209,16 +157,6 @@ export function withGuaranteed(
   return { ...work, changes, timed };
 }
 
-function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartOccurrence[]> {
-  const comes = new Map<string, PartOccurrence[]>();
-  for (const one of occurrences) {
-    const known = comes.get(one.part.id) ?? [];
-    comes.set(one.part.id, known);
-    known.push(one);
-  }
-  return comes;
-}
-
 /**
  * Remembers what was worked out of a workpiece, which never changes: its steps ask for the same bars and
  * changes many times.
@@ -236,18 +174,6 @@ export function createMemory<T>(): (of: object, key: string, make: () => T) => T
 
 const rememberedPlays = createMemory<readonly (readonly StruckBar[])[]>();
 const rememberedWindows = createMemory<readonly ChangeWindow[]>();
-
-/** The bars of a part in a layer, each time it comes. */
-function playsOf(work: Workpiece, partId: string, layer: Layer): readonly (readonly StruckBar[])[] {
-  // What is played does not depend on how quick anybody is: it is the same for every time guaranteed.
-  return rememberedPlays(work.timeline, `${partId} ${layer}`, () =>
-    occurrencesOf(work, partId).map((one) => barsInLayer(one, layer, work.patterns)),
-  );
-}
-
-function occurrencesOf(work: Workpiece, partId: string): readonly PartOccurrence[] {
-  return work.comes.get(partId) ?? [];
-}
 
 /**
  * Gives the bars a part is played with in a layer, wherever it comes in the song (transposed ones
@@ -296,16 +222,6 @@ export function windowedChanges(
   return timedWindows(work, windowsOf(bars));
 }
 
-function timedWindows(
-  work: Workpiece,
-  windows: readonly ChangeWindow[],
-): readonly WindowedChange[] {
-  return windows.flatMap(({ from, to, windowBeats, atBeat }) => {
-    const one = work.timed.get(changeKey({ from, to }));
-    return one ? [{ ...one, windowBeats, atBeat }] : [];
-  });
-}
-
 /**
  * Gives the changes of a part wherever it is played, in one layer.
  *
@@ -318,12 +234,6 @@ export function changesOfPart(
   layer: Layer,
 ): readonly WindowedChange[] {
   return timedWindows(work, windowsOfPart(work, partId, layer));
-}
-
-function windowsOfPart(work: Workpiece, partId: string, layer: Layer): readonly ChangeWindow[] {
-  return rememberedWindows(work.timeline, `${partId} ${layer}`, () =>
-    playsOf(work, partId, layer).flatMap((bars) => windowsOf(bars)),
-  );
 }
 
 const rememberedTightest = createMemory<ReadonlyMap<string, number>>();
@@ -383,6 +293,112 @@ export function followingParts({ timeline }: Workpiece): readonly (readonly [str
   return [...pairs.values()];
 }
 
+/** A change of a song beside the least time there is for it at the song's tempo. */
+export type SongChangeTime = WindowedChange & ChangeTime;
+
+/**
+ * Gives every change of a song once, beside the least time there is for it anywhere in a layer at the song's tempo;
+ * what lacks most comes first.
+ *
+ * @example
+ * changeTimesOf(workpieceOf(readChart('tempo: 60\n[A]\n| G | D |').song)).map((one) => one.has) // [0.5]
+ */
+export function changeTimesOf(work: Workpiece, layer: Layer = 'full'): readonly SongChangeTime[] {
+  return mostLacking(
+    tightestChanges(work, layer).map((one) => ({ ...one, ...changeTime(one, work.goalBpm) })),
+  );
+}
+
+function predictedChanges(
+  { occurrences }: PartedSong,
+  grips: readonly SongGrip[],
+  hand: Hand,
+): readonly PredictedChange[] {
+  const byName = new Map(grips.map((grip) => [grip.name, grip]));
+  const bars = occurrences.flatMap((one) => one.bars);
+  const plain = changesOf(bars);
+  const ornamented = withOrnaments(bars);
+  const isKnown = (one: ChordChange): boolean =>
+    plain.some(({ from, to }) => from === one.from && to === one.to);
+  // Changes that only the optional chords bring come behind the others.
+  const more = ornamented === bars ? [] : changesOf(ornamented).filter((one) => !isKnown(one));
+  return [...plain, ...more].flatMap(({ from, to }) => {
+    const [a, b] = [byName.get(from), byName.get(to)];
+    return a && b ? [{ from, to, predicted: changeBetween(a, b, { hand }).seconds }] : [];
+  });
+}
+
+/** What the student's own changes in this song say of all the others. */
+function paceOf(
+  changes: readonly PredictedChange[],
+  { changes: shown, paceFactor }: Student,
+  { paceShrink }: Constants,
+): number {
+  if (paceFactor !== undefined) return paceFactor;
+  const compared = changes.flatMap((one) => {
+    const measured = measuredSeconds(shown, one);
+    return measured === undefined ? [] : [{ measured, predicted: one.predicted }];
+  });
+  return paceFactorOf(compared, paceShrink);
+}
+
+function timedChanges(
+  changes: readonly PredictedChange[],
+  student: Student,
+  pace: number,
+): readonly TimedSongChange[] {
+  return changes.map(({ from, to, predicted }) => {
+    const change = { from, to };
+    const measured = measuredSeconds(student.changes, change);
+    const atMost = secondsAtMost(student.changes, change);
+    if (measured !== undefined) {
+      return { ...change, seconds: Math.min(measured, atMost), isShown: true };
+    }
+    const seconds = predicted * pace;
+    return atMost < seconds
+      ? { ...change, seconds: atMost, isShown: true }
+      : { ...change, seconds };
+  });
+}
+
+function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartOccurrence[]> {
+  const comes = new Map<string, PartOccurrence[]>();
+  for (const one of occurrences) {
+    const known = comes.get(one.part.id) ?? [];
+    comes.set(one.part.id, known);
+    known.push(one);
+  }
+  return comes;
+}
+
+/** The bars of a part in a layer, each time it comes. */
+function playsOf(work: Workpiece, partId: string, layer: Layer): readonly (readonly StruckBar[])[] {
+  // What is played does not depend on how quick anybody is: it is the same for every time guaranteed.
+  return rememberedPlays(work.timeline, `${partId} ${layer}`, () =>
+    occurrencesOf(work, partId).map((one) => barsInLayer(one, layer, work.patterns)),
+  );
+}
+
+function occurrencesOf(work: Workpiece, partId: string): readonly PartOccurrence[] {
+  return work.comes.get(partId) ?? [];
+}
+
+function timedWindows(
+  work: Workpiece,
+  windows: readonly ChangeWindow[],
+): readonly WindowedChange[] {
+  return windows.flatMap(({ from, to, windowBeats, atBeat }) => {
+    const one = work.timed.get(changeKey({ from, to }));
+    return one ? [{ ...one, windowBeats, atBeat }] : [];
+  });
+}
+
+function windowsOfPart(work: Workpiece, partId: string, layer: Layer): readonly ChangeWindow[] {
+  return rememberedWindows(work.timeline, `${partId} ${layer}`, () =>
+    playsOf(work, partId, layer).flatMap((bars) => windowsOf(bars)),
+  );
+}
+
 /** Every change of a song once, with the least beats there are for it anywhere in a layer; in the order they come. */
 function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly WindowedChange[] {
   const windows = new Map<string, Pick<WindowedChange, 'windowBeats' | 'atBeat'>>();
@@ -401,22 +417,6 @@ function tightestChanges(work: Workpiece, layer: Layer = 'full'): readonly Windo
     const tightest = windows.get(changeKey(one));
     return tightest ? [{ ...one, ...tightest }] : [];
   });
-}
-
-/** A change of a song beside the least time there is for it at the song's tempo. */
-export type SongChangeTime = WindowedChange & ChangeTime;
-
-/**
- * Gives every change of a song once, beside the least time there is for it anywhere in a layer at the song's tempo;
- * what lacks most comes first.
- *
- * @example
- * changeTimesOf(workpieceOf(readChart('tempo: 60\n[A]\n| G | D |').song)).map((one) => one.has) // [0.5]
- */
-export function changeTimesOf(work: Workpiece, layer: Layer = 'full'): readonly SongChangeTime[] {
-  return mostLacking(
-    tightestChanges(work, layer).map((one) => ({ ...one, ...changeTime(one, work.goalBpm) })),
-  );
 }
 
 /** A window in beats of the song's own tempo, wherever in the song it is. */

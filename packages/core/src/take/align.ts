@@ -40,12 +40,6 @@ const CHEAP = 0.3;
 /** More strokes than these are aligned at no other pace than the one expected. */
 const MOST_AT_ANY_PACE = 400;
 
-function middleGap(timesS: readonly number[]): number {
-  const gaps = timesS.slice(1).map((one, at) => one - (timesS[at] ?? 0));
-  gaps.sort((a, b) => a - b);
-  return gaps[Math.floor(gaps.length / 2)] ?? SLOWEST_S;
-}
-
 /** The cheapest way through all pairs, by how evenly each follows the one before (dynamic programming). */
 class Aligner {
   private readonly costs: Float64Array;
@@ -146,4 +140,10 @@ export function alignStrokes(
     if (best.cost <= enough) break;
   }
   return best ?? { pairs: [], pace: 1 };
+}
+
+function middleGap(timesS: readonly number[]): number {
+  const gaps = timesS.slice(1).map((one, at) => one - (timesS[at] ?? 0));
+  gaps.sort((a, b) => a - b);
+  return gaps[Math.floor(gaps.length / 2)] ?? SLOWEST_S;
 }

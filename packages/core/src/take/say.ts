@@ -25,6 +25,77 @@ const HALF = 0.67;
 /** Of fewer strokes nothing is said of their evenness. */
 const FEW = 6;
 
+/** All there is to say a spot with. */
+interface Told {
+  readonly strokes: readonly ExpectedTime[];
+  readonly measures: TakeMeasures;
+  readonly clean: boolean;
+  readonly spot: Spot;
+  readonly words: TakeWords;
+  /** "in bar 3" */
+  readonly where: string;
+  /** ", at the change to C", where it is at one. */
+  readonly at: string;
+}
+
+/** Each thing there may be to fix, as the end of a sentence. */
+const WORDS: Readonly<Record<SpotKind, (told: Told) => string>> = {
+  change: ({ spot, where, words }) => changeWords(spot, where, words),
+  stumble: ({ strokes, measures, spot, where, at }) =>
+    partly(strokes, measures, spot) ?? `there was a stop ${where}${at}`,
+  sparse: ({ spot, strokes }) => `${spot.by} of ${strokes.length} strokes are missing, all through`,
+  lost: () =>
+    'it could not be followed: the strokes do not lie on this pattern. Look at it once more, and play it slower',
+  late: ({ spot, where }) => `a stroke ${where} comes ${spot.by} ms late`,
+  early: ({ spot, where }) => `a stroke ${where} comes ${-spot.by} ms early`,
+  missed: ({ words, where, at }) =>
+    words.isExact ? `a stroke ${where} is missing${at}` : `a stroke ${where} was not heard${at}`,
+  note: ({ strokes, spot, where, words }) => {
+    const [asked] = strokes[spot.stroke]?.asks ?? [];
+    const { placed } = words;
+    return placed && asked !== undefined
+      ? `${where} it was ${placed(spot.by, spot.stroke)}, and ${placed(asked, spot.stroke)} is written`
+      : `another note than the one written was played ${where}`;
+  },
+  extra: ({ where }) => `there is a stroke too many ${where}`,
+  uneven: ({ spot, clean }) =>
+    `the strokes lie ${spot.by} ms before and after the beat${clean ? '' : ': play it slower, with a nod on each beat'}`,
+  slower: ({ spot }) => `it goes ${paceWords(spot.by)}`,
+  faster: ({ spot }) => `it hurries: ${paceWords(-spot.by)}`,
+};
+
+/**
+ * Says a take: clean or not yet, the one thing to fix, and the figures it was measured by.
+ *
+ * @example
+ * sayTake([], { measures: measuresOf([], []), verdict: judgeTake([], measuresOf([], []), { isExact: true }) }, { isExact: true, called: (name) => name }).verdict // 'Nothing was heard: play nearer to the device, or a little louder.'
+ */
+export function sayTake(
+  strokes: readonly ExpectedTime[],
+  { measures, verdict }: { readonly measures: TakeMeasures; readonly verdict: Verdict },
+  words: TakeWords,
+): TakeSaid {
+  const heard = measures.lateMs.filter((late) => late !== null).length;
+  if (heard === 0)
+    return {
+      verdict: `${UNHEARD}: play nearer to the device, or a little louder.`,
+      begins: UNHEARD,
+      figures: '',
+    };
+  const { clean, worst } = verdict;
+  const begins = clean ? 'Clean' : 'Not clean yet';
+  const fix = worst
+    ? `${clean ? ';' : ':'} ${spotWords({ strokes, measures, clean, spot: worst, words })}.`
+    : ': every stroke came in time.';
+  const half = Math.round(measures.spreadMs * HALF);
+  const about = heard < FEW ? '' : ` half of them within ${half} ms of the beat,`;
+  return {
+    verdict: begins + fix,
+    begins,
+    figures: `${heard} of ${strokes.length} strokes,${about} ${paceWords(measures.driftPercent)}.`,
+  };
+}
+
 function seconds(value: number): string {
   return `${value.toFixed(2)} s`;
 }
@@ -68,80 +139,9 @@ function partly(
   return stroke > last ? `it ends ${bar(last)}` : undefined;
 }
 
-/** All there is to say a spot with. */
-interface Told {
-  readonly strokes: readonly ExpectedTime[];
-  readonly measures: TakeMeasures;
-  readonly clean: boolean;
-  readonly spot: Spot;
-  readonly words: TakeWords;
-  /** "in bar 3" */
-  readonly where: string;
-  /** ", at the change to C", where it is at one. */
-  readonly at: string;
-}
-
-/** Each thing there may be to fix, as the end of a sentence. */
-const WORDS: Readonly<Record<SpotKind, (told: Told) => string>> = {
-  change: ({ spot, where, words }) => changeWords(spot, where, words),
-  stumble: ({ strokes, measures, spot, where, at }) =>
-    partly(strokes, measures, spot) ?? `there was a stop ${where}${at}`,
-  sparse: ({ spot, strokes }) => `${spot.by} of ${strokes.length} strokes are missing, all through`,
-  lost: () =>
-    'it could not be followed: the strokes do not lie on this pattern. Look at it once more, and play it slower',
-  late: ({ spot, where }) => `a stroke ${where} comes ${spot.by} ms late`,
-  early: ({ spot, where }) => `a stroke ${where} comes ${-spot.by} ms early`,
-  missed: ({ words, where, at }) =>
-    words.isExact ? `a stroke ${where} is missing${at}` : `a stroke ${where} was not heard${at}`,
-  note: ({ strokes, spot, where, words }) => {
-    const [asked] = strokes[spot.stroke]?.asks ?? [];
-    const { placed } = words;
-    return placed && asked !== undefined
-      ? `${where} it was ${placed(spot.by, spot.stroke)}, and ${placed(asked, spot.stroke)} is written`
-      : `another note than the one written was played ${where}`;
-  },
-  extra: ({ where }) => `there is a stroke too many ${where}`,
-  uneven: ({ spot, clean }) =>
-    `the strokes lie ${spot.by} ms before and after the beat${clean ? '' : ': play it slower, with a nod on each beat'}`,
-  slower: ({ spot }) => `it goes ${paceWords(spot.by)}`,
-  faster: ({ spot }) => `it hurries: ${paceWords(-spot.by)}`,
-};
-
 /** The one thing to fix, as the end of a sentence. */
 function spotWords(told: Omit<Told, 'where' | 'at'>): string {
   const { strokes, spot, words } = told;
   const at = spot.change ? `, at the change to ${words.called(spot.change.to)}` : '';
   return WORDS[spot.what]({ ...told, at, where: barOf(strokes, spot) });
-}
-
-/**
- * Says a take: clean or not yet, the one thing to fix, and the figures it was measured by.
- *
- * @example
- * sayTake([], { measures: measuresOf([], []), verdict: judgeTake([], measuresOf([], []), { isExact: true }) }, { isExact: true, called: (name) => name }).verdict // 'Nothing was heard: play nearer to the device, or a little louder.'
- */
-export function sayTake(
-  strokes: readonly ExpectedTime[],
-  { measures, verdict }: { readonly measures: TakeMeasures; readonly verdict: Verdict },
-  words: TakeWords,
-): TakeSaid {
-  const heard = measures.lateMs.filter((late) => late !== null).length;
-  if (heard === 0)
-    return {
-      verdict: `${UNHEARD}: play nearer to the device, or a little louder.`,
-      begins: UNHEARD,
-      figures: '',
-    };
-  const { clean, worst } = verdict;
-  const begins = clean ? 'Clean' : 'Not clean yet';
-  const fix = worst
-    ? `${clean ? ';' : ':'} ${spotWords({ strokes, measures, clean, spot: worst, words })}.`
-    : ': every stroke came in time.';
-  const half = Math.round(measures.spreadMs * HALF);
-  const about = heard < FEW ? '' : ` half of them within ${half} ms of the beat,`;
-  return {
-    verdict: begins + fix,
-    begins,
-    figures: `${heard} of ${strokes.length} strokes,${about} ${paceWords(measures.driftPercent)}.`,
-  };
 }

@@ -62,6 +62,71 @@ export interface HeardBy {
 /** Later than this beside what it may be, a stroke is worth a word. */
 const WORTH_A_WORD = 0.5;
 
+/** Further off than this in the end, the click is lost. */
+const CLICK_LOST_S = 0.3;
+/** Strokes that lie so far about the beat are not those of this pattern. */
+const NOT_THIS_MS = 130;
+const NOT_THIS_WEIGHT = 20;
+/** Where so many are missing, in so many of the bars, it is the pattern that is missing. */
+const SPARSE_SHARE = 0.2;
+const SPARSE_BARS = 0.6;
+const SPARSE_WEIGHT = 10;
+
+const MOST_IN_A_ROW = 0.4;
+
+/**
+ * Judges a take: clean where nothing in it weighs 1 or more, and the one thing to fix, which is a change
+ * that comes late each time before one stroke that did so once. Nothing heard is not clean.
+ *
+ * @example
+ * judgeTake([{ atS: 0 }, { atS: 1 }], measuresOf([{ atS: 0 }, { atS: 1 }], [0, 1]), { isExact: true }).clean // true
+ */
+export function judgeTake(
+  expected: readonly ExpectedTime[],
+  measures: TakeMeasures,
+  by: HeardBy,
+): Verdict {
+  const changes = changesIn(expected, measures);
+  const changeAt = new Map(changes.flatMap((one) => one.at.map((place) => [place, one] as const)));
+  const stumbles = measures.stumbles.map((stroke): Spot => ({
+    what: 'stumble',
+    stroke,
+    by: measures.lateMs[stroke] ?? 0,
+    weight: assumed('takeStumbleWeight'),
+  }));
+  const single = expected.flatMap((_, at) => strokeSpot(expected, measures, at));
+  const all = [
+    ...stumbles,
+    ...single,
+    ...missedSpots(expected, measures, by),
+    ...measures.others.map(({ stroke, played }): Spot => ({
+      what: 'note',
+      stroke,
+      by: played,
+      weight: assumed('takeNoteWeight'),
+    })),
+    ...extraSpots(expected, measures, by),
+    ...wholeSpots(expected, measures, by),
+    ...sparseSpots(expected, measures),
+  ].map((spot): Spot => {
+    const found = changeAt.get(spot.stroke);
+    const isOfChange =
+      found && (spot.what === 'change' || spot.what === 'stumble' || spot.what === 'missed');
+    if (!isOfChange) return spot;
+    const { at: _, ...change } = found;
+    return { ...spot, change };
+  });
+  const spots = all.toSorted((a, b) => b.weight - a.weight || a.stroke - b.stroke);
+  const heard = measures.lateMs.some((late) => late !== null);
+  const [worst] = spots;
+  return {
+    clean: heard && !spots.some(({ weight }) => weight >= 1),
+    ...(worst && { worst }),
+    spots,
+    changes: changes.map(({ at: _, ...change }) => change),
+  };
+}
+
 function gapBefore(expected: readonly ExpectedTime[], at: number): number {
   return (expected[at]?.atS ?? 0) - (expected[at - 1]?.atS ?? -Infinity);
 }
@@ -160,18 +225,6 @@ function extraSpots(
   return own.map((stroke): Spot => ({ what: 'extra', stroke, by: 0, weight: isMany ? 1.5 : 0.55 }));
 }
 
-/** Further off than this in the end, the click is lost. */
-const CLICK_LOST_S = 0.3;
-/** Strokes that lie so far about the beat are not those of this pattern. */
-const NOT_THIS_MS = 130;
-const NOT_THIS_WEIGHT = 20;
-/** Where so many are missing, in so many of the bars, it is the pattern that is missing. */
-const SPARSE_SHARE = 0.2;
-const SPARSE_BARS = 0.6;
-const SPARSE_WEIGHT = 10;
-
-const MOST_IN_A_ROW = 0.4;
-
 function longestRun(places: readonly number[]): number {
   let [run, most] = [0, 0];
   places.forEach((one, at) => {
@@ -220,57 +273,4 @@ function wholeSpots(
     },
   ];
   return spots.filter(({ weight }) => weight >= WORTH_A_WORD);
-}
-
-/**
- * Judges a take: clean where nothing in it weighs 1 or more, and the one thing to fix, which is a change
- * that comes late each time before one stroke that did so once. Nothing heard is not clean.
- *
- * @example
- * judgeTake([{ atS: 0 }, { atS: 1 }], measuresOf([{ atS: 0 }, { atS: 1 }], [0, 1]), { isExact: true }).clean // true
- */
-export function judgeTake(
-  expected: readonly ExpectedTime[],
-  measures: TakeMeasures,
-  by: HeardBy,
-): Verdict {
-  const changes = changesIn(expected, measures);
-  const changeAt = new Map(changes.flatMap((one) => one.at.map((place) => [place, one] as const)));
-  const stumbles = measures.stumbles.map((stroke): Spot => ({
-    what: 'stumble',
-    stroke,
-    by: measures.lateMs[stroke] ?? 0,
-    weight: assumed('takeStumbleWeight'),
-  }));
-  const single = expected.flatMap((_, at) => strokeSpot(expected, measures, at));
-  const all = [
-    ...stumbles,
-    ...single,
-    ...missedSpots(expected, measures, by),
-    ...measures.others.map(({ stroke, played }): Spot => ({
-      what: 'note',
-      stroke,
-      by: played,
-      weight: assumed('takeNoteWeight'),
-    })),
-    ...extraSpots(expected, measures, by),
-    ...wholeSpots(expected, measures, by),
-    ...sparseSpots(expected, measures),
-  ].map((spot): Spot => {
-    const found = changeAt.get(spot.stroke);
-    const isOfChange =
-      found && (spot.what === 'change' || spot.what === 'stumble' || spot.what === 'missed');
-    if (!isOfChange) return spot;
-    const { at: _, ...change } = found;
-    return { ...spot, change };
-  });
-  const spots = all.toSorted((a, b) => b.weight - a.weight || a.stroke - b.stroke);
-  const heard = measures.lateMs.some((late) => late !== null);
-  const [worst] = spots;
-  return {
-    clean: heard && !spots.some(({ weight }) => weight >= 1),
-    ...(worst && { worst }),
-    spots,
-    changes: changes.map(({ at: _, ...change }) => change),
-  };
 }

@@ -22,36 +22,6 @@ export interface Placements {
 const USUAL_MOST = 12;
 const MOST_SLOTS = 192;
 
-/** The hand swings evenly: downs fall on even slots, ups on odd ones. */
-function fits(stroke: ToldStroke | undefined, slot: number): boolean {
-  return stroke === (slot % 2 === 0 ? 'D' : 'U');
-}
-
-/** ways[i][slot]: placements of the strokes from i on, the i-th not before that slot. */
-function countTable({ strokes, slots }: PlacementRequest): readonly (readonly number[])[] {
-  let after: readonly number[] = Array<number>(slots + 1).fill(1);
-  const table: (readonly number[])[] = [after];
-  for (let i = strokes.length - 1; i >= 0; i--) {
-    const here = Array<number>(slots + 1).fill(0);
-    for (let slot = slots - 1; slot >= 0; slot--) {
-      const placed = fits(strokes[i], slot) ? (after[slot + 1] ?? 0) : 0;
-      here[slot] = (here[slot + 1] ?? 0) + placed;
-    }
-    table.unshift(here);
-    after = here;
-  }
-  return table;
-}
-
-/** The fewest slots the strokes from each one on take up, that stroke's own included. */
-function leastSpans(strokes: readonly ToldStroke[]): readonly number[] {
-  const spans = Array<number>(strokes.length).fill(1);
-  for (let i = strokes.length - 2; i >= 0; i--) {
-    spans[i] = (spans[i + 1] ?? 1) + (strokes[i] === strokes[i + 1] ? 2 : 1);
-  }
-  return spans;
-}
-
 /** Walks through the placements that end on one slot, the earliest first. */
 class Walk {
   readonly found: (readonly number[])[] = [];
@@ -82,23 +52,6 @@ class Walk {
   }
 }
 
-function bestPlacements({
-  strokes,
-  slots,
-  startsOnBeat = true,
-  most = USUAL_MOST,
-}: PlacementRequest): readonly (readonly number[])[] {
-  const walk = new Walk(strokes, most);
-  const firsts = startsOnBeat ? 1 : slots;
-  for (let span = strokes.length; span <= slots; span++) {
-    for (let first = 0; first < firsts && first + span <= slots; first++) {
-      walk.from(first, first + span - 1);
-    }
-    if (walk.found.length >= most) break;
-  }
-  return walk.found.slice(0, most);
-}
-
 /**
  * Places told strokes on a grid: downs on even slots, ups on odd ones, in order, the first on the
  * beat unless told otherwise. No strokes, or a grid outside 1 to 192 slots, have no placement.
@@ -115,4 +68,51 @@ export function placeStrokes(request: PlacementRequest): Placements {
   const onBeat = fits(strokes[0], 0) ? (table[1]?.[1] ?? 0) : 0;
   const count = startsOnBeat ? onBeat : (table[0]?.[0] ?? 0);
   return { count, placements: count === 0 ? [] : bestPlacements(request) };
+}
+
+/** The hand swings evenly: downs fall on even slots, ups on odd ones. */
+function fits(stroke: ToldStroke | undefined, slot: number): boolean {
+  return stroke === (slot % 2 === 0 ? 'D' : 'U');
+}
+
+/** ways[i][slot]: placements of the strokes from i on, the i-th not before that slot. */
+function countTable({ strokes, slots }: PlacementRequest): readonly (readonly number[])[] {
+  let after: readonly number[] = Array<number>(slots + 1).fill(1);
+  const table: (readonly number[])[] = [after];
+  for (let i = strokes.length - 1; i >= 0; i--) {
+    const here = Array<number>(slots + 1).fill(0);
+    for (let slot = slots - 1; slot >= 0; slot--) {
+      const placed = fits(strokes[i], slot) ? (after[slot + 1] ?? 0) : 0;
+      here[slot] = (here[slot + 1] ?? 0) + placed;
+    }
+    table.unshift(here);
+    after = here;
+  }
+  return table;
+}
+
+/** The fewest slots the strokes from each one on take up, that stroke's own included. */
+function leastSpans(strokes: readonly ToldStroke[]): readonly number[] {
+  const spans = Array<number>(strokes.length).fill(1);
+  for (let i = strokes.length - 2; i >= 0; i--) {
+    spans[i] = (spans[i + 1] ?? 1) + (strokes[i] === strokes[i + 1] ? 2 : 1);
+  }
+  return spans;
+}
+
+function bestPlacements({
+  strokes,
+  slots,
+  startsOnBeat = true,
+  most = USUAL_MOST,
+}: PlacementRequest): readonly (readonly number[])[] {
+  const walk = new Walk(strokes, most);
+  const firsts = startsOnBeat ? 1 : slots;
+  for (let span = strokes.length; span <= slots; span++) {
+    for (let first = 0; first < firsts && first + span <= slots; first++) {
+      walk.from(first, first + span - 1);
+    }
+    if (walk.found.length >= most) break;
+  }
+  return walk.found.slice(0, most);
 }

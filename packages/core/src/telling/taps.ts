@@ -31,7 +31,46 @@ interface Grid {
   readonly error: number;
 }
 
-function median(values: readonly number[]): number {
+interface Reading extends Grid {
+  readonly subdivision: 1 | 2 | 3 | 4;
+  readonly bpm: number;
+  readonly cost: number;
+}
+
+/**
+ * Finds the tempo and grid that explain taps best (seconds, rising), the first tap on a beat, and
+ * how sure that is; undefined for fewer than three taps, more than 500, or times that do not rise.
+ *
+ * @example
+ * readTaps([0, 0.5, 1, 1.5]).bpm // 120
+ * @example
+ * readTaps([0, 1]) // undefined
+ */
+export function readTaps(
+  tapsS: readonly number[],
+  { beatsPerBar = 4 }: { readonly beatsPerBar?: number } = {},
+): TappedRhythm | undefined {
+  const isRising = tapsS.every(
+    (tap, i) => Number.isFinite(tap) && (i === 0 || tap > (tapsS[i - 1] ?? 0)),
+  );
+  if (tapsS.length < FEWEST || tapsS.length > MOST || !isRising) return undefined;
+  const readings = gridsFor(tapsS).flatMap((grid) => readingsOf(grid, beatsPerBar));
+  const best = readings.reduce<Reading | undefined>(
+    (low, one) => (low && low.cost <= one.cost ? low : one),
+    undefined,
+  );
+  if (!best) return undefined;
+  const closeness = Math.max(0, 1 - best.error * 4);
+  return {
+    bpm: bpm(Math.round(best.bpm * 10) / 10),
+    subdivision: best.subdivision,
+    slots: best.slots,
+    confidence: Math.round(closeness * 100) / 100,
+  };
+}
+
+/** The value in the middle, always one that was tapped: between two of them lies no rhythm. */
+function middleOf(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.floor(sorted.length / 2)] ?? 0;
 }
@@ -69,14 +108,8 @@ function gridsFor(times: readonly number[]): readonly Grid[] {
   const gaps = times.slice(1).map((time, i) => time - (times[i] ?? 0));
   const shortest = Math.min(...gaps);
   const near = gaps.filter((gap) => gap < shortest * 1.35);
-  const bases = [median(near), median(gaps)];
+  const bases = [middleOf(near), middleOf(gaps)];
   return bases.flatMap((base) => DIVISORS.flatMap((by) => fitted(times, base / by) ?? []));
-}
-
-interface Reading extends Grid {
-  readonly subdivision: 1 | 2 | 3 | 4;
-  readonly bpm: number;
-  readonly cost: number;
 }
 
 function greatestStep(slots: readonly number[]): number {
@@ -102,36 +135,4 @@ function readingsOf(grid: Grid, beatsPerBar: number): readonly Reading[] {
       endsOdd;
     return { ...grid, subdivision, bpm: tempo, cost };
   });
-}
-
-/**
- * Finds the tempo and grid that explain taps best (seconds, rising), the first tap on a beat, and
- * how sure that is; undefined for fewer than three taps, more than 500, or times that do not rise.
- *
- * @example
- * readTaps([0, 0.5, 1, 1.5]).bpm // 120
- * @example
- * readTaps([0, 1]) // undefined
- */
-export function readTaps(
-  tapsS: readonly number[],
-  { beatsPerBar = 4 }: { readonly beatsPerBar?: number } = {},
-): TappedRhythm | undefined {
-  const isRising = tapsS.every(
-    (tap, i) => Number.isFinite(tap) && (i === 0 || tap > (tapsS[i - 1] ?? 0)),
-  );
-  if (tapsS.length < FEWEST || tapsS.length > MOST || !isRising) return undefined;
-  const readings = gridsFor(tapsS).flatMap((grid) => readingsOf(grid, beatsPerBar));
-  const best = readings.reduce<Reading | undefined>(
-    (low, one) => (low && low.cost <= one.cost ? low : one),
-    undefined,
-  );
-  if (!best) return undefined;
-  const closeness = Math.max(0, 1 - best.error * 4);
-  return {
-    bpm: bpm(Math.round(best.bpm * 10) / 10),
-    subdivision: best.subdivision,
-    slots: best.slots,
-    confidence: Math.round(closeness * 100) / 100,
-  };
 }

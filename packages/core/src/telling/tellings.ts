@@ -25,113 +25,12 @@ interface Grid {
   readonly empty: Pattern;
 }
 
-/** The grids that are tried: a bar at two slots a beat (one in x/8), two bars of it, and twice as fine. */
-function gridsFor(meter: Meter): readonly Grid[] {
-  const coarse = meter.unit >= 8 ? meter.beats : meter.beats * 2;
-  const grid = (label: string, slotsPerBar: number, bars: number): Grid => {
-    const slots = Array<Slot>(slotsPerBar * bars).fill(REST);
-    return { label: `${label} in ${slotsPerBar}`, empty: { meter, bars, slotsPerBar, slots } };
-  };
-  return [grid('one bar', coarse, 1), grid('two bars', coarse, 2), grid('one bar', coarse * 2, 1)];
-}
-
-function strummed(direction: ToldStroke): Slot {
-  return { kind: 'strum', direction: direction === 'D' ? 'down' : 'up' };
-}
-
-function slotOf({ direction, what }: Told): Slot {
-  if (what === 'miss') return REST;
-  if (what === 'hit') return { kind: 'hit' };
-  const strum = strummed(direction);
-  return what === 'muted' && strum.kind === 'strum' ? { ...strum, sound: 'muted' } : strum;
-}
-
-function directions(told: readonly Told[]): readonly ToldStroke[] {
-  return told.map(({ direction }) => direction);
-}
-
-function waysOn(told: readonly Told[], { label, empty }: Grid): readonly PatternWay[] {
-  const strokes = directions(told);
-  const { count, placements } = placeStrokes({ strokes, slots: empty.slots.length });
-  return placements.slice(0, WAYS_A_GRID).map((placed) => {
-    const struck = new Map(placed.map((slot, index) => [slot, told[index]]));
-    const slots = empty.slots.map((rest, slot) => {
-      const stroke = struck.get(slot);
-      return stroke ? slotOf(stroke) : rest;
-    });
-    return { label: `${label}, ${counted(count, 'way')}`, pattern: { ...empty, slots } };
-  });
-}
-
 /** Meters that may have been meant where the strokes do not fill the song's own. */
 const OTHER_METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '12/8'] as const;
-
-/** The other meters whose bar the strokes fill in one way only, so that they may be what is meant. */
-function otherMeters(strokes: readonly ToldStroke[], own: Meter): readonly string[] {
-  return OTHER_METERS.flatMap((text) => {
-    const meter = parseMeter(text);
-    const [grid] = meter ? gridsFor(meter) : [];
-    const isOwn = meter?.beats === own.beats && meter.unit === own.unit;
-    if (!grid || isOwn) return [];
-    return placeStrokes({ strokes, slots: grid.empty.slots.length }).count === 1 ? [text] : [];
-  });
-}
-
-function tellStrokes(told: readonly Told[], meter: Meter): PatternTelling {
-  const strokes = directions(told);
-  // The first grid that takes the words at all is meant; finer ones only where it does not.
-  const grids = gridsFor(meter);
-  const ways = grids.map((grid) => waysOn(told, grid)).find((some) => some.length > 0) ?? [];
-  const [coarse] = grids;
-  const fits = coarse ? placeStrokes({ strokes, slots: coarse.empty.slots.length }).count : 0;
-  const where = coarse?.label ?? '';
-  if (fits > 0) return { ways, says: `It fits ${where} in ${counted(fits, 'way')}.` };
-  const others = otherMeters(strokes, meter);
-  const other = others.length === 0 ? '' : ` In ${others.join(' or ')} it would fill one bar.`;
-  const says =
-    ways.length > 0
-      ? `It does not fit ${where} with the hand swinging evenly; it needs two bars or a finer grid.${other} Choose, or tap it.`
-      : `${strokes.length} strokes fit no grid here with the hand swinging evenly.${other} Tap it, or write it as a free pattern.`;
-  return { ways, says };
-}
 
 /** "all downs", "down on every beat". */
 const ALL_DOWNS =
   /^(all|only|just) downs?(strokes|strums)?$|^downs? (on )?(every|each|all|the) beats?$/i;
-
-function allDowns({ beats }: Meter): readonly Told[] {
-  return Array.from({ length: beats }, () => ({ direction: 'D', what: 'strum' }));
-}
-
-/** A picking pattern said as a row, "5 2 3 1" or "p m i a"; empty when it is none. */
-function rowOf(text: string): readonly Slot[] {
-  const slots = text
-    .trim()
-    .split(/[\s,]+/)
-    .map(parseSlot);
-  const isPicked = slots.some((slot) => slot?.kind === 'pluck');
-  return isPicked && slots.every((slot) => slot !== undefined) ? slots : [];
-}
-
-function tellRow(row: readonly Slot[], grids: readonly Grid[]): PatternTelling {
-  const ways = grids.flatMap(({ label, empty }): readonly PatternWay[] => {
-    const count = empty.slots.length;
-    const parts = cellsOver(row.length, count);
-    const whole = count - (count % row.length);
-    const cut = empty.slots.map((rest, slot) => row[slot % row.length] ?? rest);
-    const sum = `${label}: ${parts.join(' + ')}`;
-    if (whole === count) return [{ label: sum, pattern: { ...empty, slots: cut } }];
-    const ringing = cut.map((one, slot) => (slot < whole ? one : REST));
-    return [
-      { label: `${sum}, its end cut short`, pattern: { ...empty, slots: cut } },
-      { label: `${sum}, its end left to ring`, pattern: { ...empty, slots: ringing } },
-    ];
-  });
-  const says = `A row of ${row.length}, repeated until the bar is full.`;
-  return ways.some(({ label }) => label.includes('end'))
-    ? { ways, says: `${says} Say how it ends where it does not divide the bar.` }
-    : { ways, says };
-}
 
 /**
  * Reads a pattern as teachers say it, "down-up down-up" or "DU DU D DU", or as a row of strings or
@@ -176,4 +75,105 @@ export function patternOfTaps(tapsS: readonly number[], meter: Meter): PatternWa
   const sure = Math.round(read.confidence * 100);
   const label = `tapped at ${Math.round(read.bpm)} bpm, ${read.subdivision} a beat, ${sure} % on the grid`;
   return { label, pattern: { meter, bars, slotsPerBar, slots } };
+}
+
+/** The grids that are tried: a bar at two slots a beat (one in x/8), two bars of it, and twice as fine. */
+function gridsFor(meter: Meter): readonly Grid[] {
+  const coarse = meter.unit >= 8 ? meter.beats : meter.beats * 2;
+  const grid = (label: string, slotsPerBar: number, bars: number): Grid => {
+    const slots = Array<Slot>(slotsPerBar * bars).fill(REST);
+    return { label: `${label} in ${slotsPerBar}`, empty: { meter, bars, slotsPerBar, slots } };
+  };
+  return [grid('one bar', coarse, 1), grid('two bars', coarse, 2), grid('one bar', coarse * 2, 1)];
+}
+
+function strummed(direction: ToldStroke): Slot {
+  return { kind: 'strum', direction: direction === 'D' ? 'down' : 'up' };
+}
+
+function slotOf({ direction, what }: Told): Slot {
+  if (what === 'miss') return REST;
+  if (what === 'hit') return { kind: 'hit' };
+  const strum = strummed(direction);
+  return what === 'muted' && strum.kind === 'strum' ? { ...strum, sound: 'muted' } : strum;
+}
+
+function directions(told: readonly Told[]): readonly ToldStroke[] {
+  return told.map(({ direction }) => direction);
+}
+
+function waysOn(told: readonly Told[], { label, empty }: Grid): readonly PatternWay[] {
+  const strokes = directions(told);
+  const { count, placements } = placeStrokes({ strokes, slots: empty.slots.length });
+  return placements.slice(0, WAYS_A_GRID).map((placed) => {
+    const struck = new Map(placed.map((slot, index) => [slot, told[index]]));
+    const slots = empty.slots.map((rest, slot) => {
+      const stroke = struck.get(slot);
+      return stroke ? slotOf(stroke) : rest;
+    });
+    return { label: `${label}, ${counted(count, 'way')}`, pattern: { ...empty, slots } };
+  });
+}
+
+/** The other meters whose bar the strokes fill in one way only, so that they may be what is meant. */
+function otherMeters(strokes: readonly ToldStroke[], own: Meter): readonly string[] {
+  return OTHER_METERS.flatMap((text) => {
+    const meter = parseMeter(text);
+    const [grid] = meter ? gridsFor(meter) : [];
+    const isOwn = meter?.beats === own.beats && meter.unit === own.unit;
+    if (!grid || isOwn) return [];
+    return placeStrokes({ strokes, slots: grid.empty.slots.length }).count === 1 ? [text] : [];
+  });
+}
+
+function tellStrokes(told: readonly Told[], meter: Meter): PatternTelling {
+  const strokes = directions(told);
+  // The first grid that takes the words at all is meant; finer ones only where it does not.
+  const grids = gridsFor(meter);
+  const ways = grids.map((grid) => waysOn(told, grid)).find((some) => some.length > 0) ?? [];
+  const [coarse] = grids;
+  const fits = coarse ? placeStrokes({ strokes, slots: coarse.empty.slots.length }).count : 0;
+  const where = coarse?.label ?? '';
+  if (fits > 0) return { ways, says: `It fits ${where} in ${counted(fits, 'way')}.` };
+  const others = otherMeters(strokes, meter);
+  const other = others.length === 0 ? '' : ` In ${others.join(' or ')} it would fill one bar.`;
+  const says =
+    ways.length > 0
+      ? `It does not fit ${where} with the hand swinging evenly; it needs two bars or a finer grid.${other} Choose, or tap it.`
+      : `${strokes.length} strokes fit no grid here with the hand swinging evenly.${other} Tap it, or write it as a free pattern.`;
+  return { ways, says };
+}
+
+function allDowns({ beats }: Meter): readonly Told[] {
+  return Array.from({ length: beats }, () => ({ direction: 'D', what: 'strum' }));
+}
+
+/** A picking pattern said as a row, "5 2 3 1" or "p m i a"; empty when it is none. */
+function rowOf(text: string): readonly Slot[] {
+  const slots = text
+    .trim()
+    .split(/[\s,]+/)
+    .map(parseSlot);
+  const isPicked = slots.some((slot) => slot?.kind === 'pluck');
+  return isPicked && slots.every((slot) => slot !== undefined) ? slots : [];
+}
+
+function tellRow(row: readonly Slot[], grids: readonly Grid[]): PatternTelling {
+  const ways = grids.flatMap(({ label, empty }): readonly PatternWay[] => {
+    const count = empty.slots.length;
+    const parts = cellsOver(row.length, count);
+    const whole = count - (count % row.length);
+    const cut = empty.slots.map((rest, slot) => row[slot % row.length] ?? rest);
+    const sum = `${label}: ${parts.join(' + ')}`;
+    if (whole === count) return [{ label: sum, pattern: { ...empty, slots: cut } }];
+    const ringing = cut.map((one, slot) => (slot < whole ? one : REST));
+    return [
+      { label: `${sum}, its end cut short`, pattern: { ...empty, slots: cut } },
+      { label: `${sum}, its end left to ring`, pattern: { ...empty, slots: ringing } },
+    ];
+  });
+  const says = `A row of ${row.length}, repeated until the bar is full.`;
+  return ways.some(({ label }) => label.includes('end'))
+    ? { ways, says: `${says} Say how it ends where it does not divide the bar.` }
+    : { ways, says };
 }

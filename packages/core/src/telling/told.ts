@@ -26,23 +26,6 @@ const WORD = new RegExp(
 );
 const FILLERS = /\b(and|then|strums?|stroke|again|the|a|strings?|beats?|on|of)\b|&/gi;
 
-function isDown(word: string): boolean {
-  return /^(d|↓)/i.test(word);
-}
-
-/** What a word says, after what was told before it. */
-function toldBy(match: RegExpMatchArray, before: Told | undefined): Told {
-  const [, , mutedFirst, stroke, muted, hit] = match;
-  if (stroke !== undefined) {
-    const what = mutedFirst === undefined ? 'strum' : 'muted';
-    return { direction: isDown(stroke) ? 'D' : 'U', what };
-  }
-  // A chuck or a slap falls on the beat; a swing that misses is the one that would come next.
-  if (muted !== undefined) return { direction: 'D', what: 'muted' };
-  if (hit !== undefined) return { direction: 'D', what: 'hit' };
-  return { direction: before?.direction === 'D' ? 'U' : 'D', what: 'miss' };
-}
-
 /**
  * Reads strokes as teachers say them, "down-up, down down-up", "DU D DU", "down chuck up", "four downs":
  * chucks and dead strokes are muted, slaps hit the wood, a miss swings through the air; undefined when a
@@ -67,4 +50,21 @@ export function parseTold(said: string): readonly Told[] | undefined {
     for (let time = 0; time < times; time++) told.push(toldBy(match, told.at(-1)));
   }
   return told;
+}
+
+function isDown(word: string): boolean {
+  return /^(d|↓)/i.test(word);
+}
+
+/** What a word says, after what was told before it. */
+function toldBy(match: RegExpMatchArray, before: Told | undefined): Told {
+  const [, , mutedFirst, stroke, muted, hit] = match;
+  if (stroke !== undefined) {
+    const what = mutedFirst === undefined ? 'strum' : 'muted';
+    return { direction: isDown(stroke) ? 'D' : 'U', what };
+  }
+  // A chuck or a slap falls on the beat; a swing that misses is the one that would come next.
+  if (muted !== undefined) return { direction: 'D', what: 'muted' };
+  if (hit !== undefined) return { direction: 'D', what: 'hit' };
+  return { direction: before?.direction === 'D' ? 'U' : 'D', what: 'miss' };
 }

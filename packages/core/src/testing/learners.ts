@@ -25,6 +25,39 @@ const LONGEST_DAYS = 500;
 
 type Random = () => number;
 
+/**
+ * Watches a made-up student for some weeks: minutes of each day, results with noise on some of them. Undefined
+ * where they were there already, or get there too late to be told.
+ */
+export function watchLearner(kind: Learner, seed: string): WatchedLearner | undefined {
+  const random = seedrandom(`${kind} ${seed}`);
+  const goalBpm = Math.round(between(random, 70, 150));
+  const [often, usual] = [between(random, 0.45, 0.95), between(random, 6, 28)];
+  const hasBreak = random() < 0.3;
+  const breakAt = Math.floor(between(random, 10, 60));
+  const minutes = Array.from({ length: LONGEST_DAYS }, (_, day) => {
+    const isOff = hasBreak && day >= breakAt && day < breakAt + 8;
+    return !isOff && random() < often ? Math.round(usual * between(random, 0.5, 1.5)) : 0;
+  });
+  const shares = realCourse(kind, minutes, random);
+  const there = shares.findIndex((one) => one >= 1);
+  const watched = Math.floor(between(random, 14, 45));
+  if (there < 0 || there <= watched || there - watched > 380) return undefined;
+  const noise = between(random, 0.01, 0.045);
+  const normal = (): number =>
+    Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const tries = minutes.slice(0, watched).flatMap((today, day): readonly ForecastTry[] => {
+    if (today === 0 || random() < 0.25) return [];
+    const cleanBpm = Math.round(goalBpm * ((shares[day] ?? 0) + noise * normal()));
+    return [{ on: dayAfter(START, day), minutes: today, cleanBpm }];
+  });
+  const today = dayAfter(START, watched);
+  return {
+    request: { goalBpm, tries, minutesByDay: minutes.slice(0, watched), today, seed: 1 },
+    daysLeft: there - watched,
+  };
+}
+
 function between(random: Random, low: number, high: number): number {
   return low + (high - low) * random();
 }
@@ -69,37 +102,4 @@ function realCourse(kind: Learner, minutes: readonly number[], random: Random): 
         return towards(practised) - deep * (practised / turn) * Math.exp(1 - practised / turn);
     }
   });
-}
-
-/**
- * Watches a made-up student for some weeks: minutes of each day, results with noise on some of them. Undefined
- * where they were there already, or get there too late to be told.
- */
-export function watchLearner(kind: Learner, seed: string): WatchedLearner | undefined {
-  const random = seedrandom(`${kind} ${seed}`);
-  const goalBpm = Math.round(between(random, 70, 150));
-  const [often, usual] = [between(random, 0.45, 0.95), between(random, 6, 28)];
-  const hasBreak = random() < 0.3;
-  const breakAt = Math.floor(between(random, 10, 60));
-  const minutes = Array.from({ length: LONGEST_DAYS }, (_, day) => {
-    const isOff = hasBreak && day >= breakAt && day < breakAt + 8;
-    return !isOff && random() < often ? Math.round(usual * between(random, 0.5, 1.5)) : 0;
-  });
-  const shares = realCourse(kind, minutes, random);
-  const there = shares.findIndex((one) => one >= 1);
-  const watched = Math.floor(between(random, 14, 45));
-  if (there < 0 || there <= watched || there - watched > 380) return undefined;
-  const noise = between(random, 0.01, 0.045);
-  const normal = (): number =>
-    Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-  const tries = minutes.slice(0, watched).flatMap((today, day): readonly ForecastTry[] => {
-    if (today === 0 || random() < 0.25) return [];
-    const cleanBpm = Math.round(goalBpm * ((shares[day] ?? 0) + noise * normal()));
-    return [{ on: dayAfter(START, day), minutes: today, cleanBpm }];
-  });
-  const today = dayAfter(START, watched);
-  return {
-    request: { goalBpm, tries, minutesByDay: minutes.slice(0, watched), today, seed: 1 },
-    daysLeft: there - watched,
-  };
 }

@@ -27,27 +27,6 @@ export interface CountIn {
   readonly lasts: Seconds;
 }
 
-/** What a beat of a meter is, by its place in the bar, from 0. */
-function weightsOf(meter: Meter): readonly Pick<TimedClick, 'weight' | 'count'>[] {
-  const accents = accentedBeats(meter);
-  const isInThrees = isFeltInThrees(meter);
-  return Array.from({ length: meter.beats }, (_, place) => {
-    const group = accents.indexOf(place);
-    const weight = place === 0 ? 'bar' : group > 0 ? 'group' : isInThrees ? 'inner' : 'beat';
-    const felt = group >= 0 ? group + 1 : null;
-    return { weight, count: isInThrees ? felt : place + 1 };
-  });
-}
-
-function isAccent(weight: ClickWeight): boolean {
-  return weight === 'bar' || weight === 'group';
-}
-
-/** Beats that a first bar lacks: it is a pickup, and its beats are the last of a bar. */
-function missingBeats({ bar: { meter, beats }, from }: LaidBar): number {
-  return from === 0 ? Math.max(0, meter.beats - beats) : 0;
-}
-
 /**
  * Lists the clicks of a stretch, one a beat in each bar's own meter and tempo, the first beat of every group
  * accented. A pickup's beats are the last of a bar. Empty for no bars.
@@ -70,11 +49,6 @@ export function clicksOf({ bars }: Stretch): readonly TimedClick[] {
       };
     });
   });
-}
-
-/** Where the off-beat of a beat falls in it: in the middle, or later where it is swung. */
-function offBeatIn({ feel }: StruckBar): Beats {
-  return feel.kind === 'swing' ? shareBeats(feel.long, feel.long + feel.short) : '1/2';
 }
 
 /**
@@ -119,4 +93,30 @@ export function countInOf({ bars: [first] }: Stretch, bars: number): CountIn {
     return { beat, atS: seconds(beat * beatS), weight, count, accent: isAccent(weight) };
   });
   return { clicks, lasts: seconds(length * beatS) };
+}
+
+/** What a beat of a meter is, by its place in the bar, from 0. */
+function weightsOf(meter: Meter): readonly Pick<TimedClick, 'weight' | 'count'>[] {
+  const accents = accentedBeats(meter);
+  const isInThrees = isFeltInThrees(meter);
+  return Array.from({ length: meter.beats }, (_, place) => {
+    const group = accents.indexOf(place);
+    const weight = place === 0 ? 'bar' : group > 0 ? 'group' : isInThrees ? 'inner' : 'beat';
+    const felt = group >= 0 ? group + 1 : null;
+    return { weight, count: isInThrees ? felt : place + 1 };
+  });
+}
+
+function isAccent(weight: ClickWeight): boolean {
+  return weight === 'bar' || weight === 'group';
+}
+
+/** Beats that a first bar lacks: it is a pickup, and its beats are the last of a bar. */
+function missingBeats({ bar: { meter, beats }, from }: LaidBar): number {
+  return from === 0 ? Math.max(0, meter.beats - beats) : 0;
+}
+
+/** Where the off-beat of a beat falls in it: in the middle, or later where it is swung. */
+function offBeatIn({ feel }: StruckBar): Beats {
+  return feel.kind === 'swing' ? shareBeats(feel.long, feel.long + feel.short) : '1/2';
 }

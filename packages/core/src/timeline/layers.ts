@@ -15,6 +15,32 @@ export function barerLayer(a: Layer, b: Layer): Layer {
   return LAYERS.indexOf(a) <= LAYERS.indexOf(b) ? a : b;
 }
 
+/**
+ * Gives the bars of an occurrence as they are played in a layer, or in the barer one its recording
+ * has: by the pattern said for the layer and the bar, else by the section's own; the bare and the
+ * pulse layer are made by themselves where nothing is said.
+ *
+ * @example
+ * barsInLayer(timelineOf(readChart('[A]\n| G | D |').song).occurrences[0], 'pulse', songPatterns(EMPTY_SONG))[0].struck.pattern.slots.length // 4
+ */
+export function barsInLayer(
+  occurrence: Pick<Occurrence, 'bars' | 'layer' | 'pattern' | 'patternUses'>,
+  layer: Layer,
+  patterns: SongPatterns,
+): readonly StruckBar[] {
+  const played = barerLayer(layer, occurrence.layer ?? layer);
+  return occurrence.bars.map((written) => {
+    const bar = withRiffs(inChords(written, played), played, patterns);
+    const use = useFor(occurrence, bar, played);
+    const own = ownPattern(use, bar, patterns);
+    const pattern = own ?? automatic(bar, patterns, played);
+    if (!pattern) return bar;
+    const place = bar.inPass - (own ? (use?.bars?.from ?? 1) : 1);
+    const struck = { pattern, bar: place % pattern.bars };
+    return { ...bar, struck: own && use ? { ...struck, name: use.pattern } : struck };
+  });
+}
+
 /** How closely a use speaks of a bar in a layer; 0 when it does not. */
 function weightOf({ layer, bars }: PatternUse, inPass: number, played: Layer): number {
   if (bars && (inPass < bars.from || inPass > bars.to)) return 0;
@@ -69,30 +95,4 @@ function withRiffs(bar: PlayedBar, played: Layer, patterns: SongPatterns): Struc
 /** Optional chords sound in the ornaments layer alone. */
 function inChords(bar: PlayedBar, played: Layer): PlayedBar {
   return played === 'ornaments' && bar.ornamented ? { ...bar, chords: bar.ornamented } : bar;
-}
-
-/**
- * Gives the bars of an occurrence as they are played in a layer, or in the barer one its recording
- * has: by the pattern said for the layer and the bar, else by the section's own; the bare and the
- * pulse layer are made by themselves where nothing is said.
- *
- * @example
- * barsInLayer(timelineOf(readChart('[A]\n| G | D |').song).occurrences[0], 'pulse', songPatterns(EMPTY_SONG))[0].struck.pattern.slots.length // 4
- */
-export function barsInLayer(
-  occurrence: Pick<Occurrence, 'bars' | 'layer' | 'pattern' | 'patternUses'>,
-  layer: Layer,
-  patterns: SongPatterns,
-): readonly StruckBar[] {
-  const played = barerLayer(layer, occurrence.layer ?? layer);
-  return occurrence.bars.map((written) => {
-    const bar = withRiffs(inChords(written, played), played, patterns);
-    const use = useFor(occurrence, bar, played);
-    const own = ownPattern(use, bar, patterns);
-    const pattern = own ?? automatic(bar, patterns, played);
-    if (!pattern) return bar;
-    const place = bar.inPass - (own ? (use?.bars?.from ?? 1) : 1);
-    const struck = { pattern, bar: place % pattern.bars };
-    return { ...bar, struck: own && use ? { ...struck, name: use.pattern } : struck };
-  });
 }

@@ -28,14 +28,6 @@ export function patternNamed(song: SongDocument, name: string | undefined): Patt
   return read?.ok ? read.pattern : undefined;
 }
 
-/** Where the beats are felt: every beat, or the first of each group where the beat is an eighth. */
-function feltBeats({ beats, unit, groups }: Meter): ReadonlySet<number> {
-  if (unit < 8) return new Set(Array.from({ length: beats }, (_, beat) => beat));
-  return new Set(
-    groups.map((_, index) => groups.slice(0, index).reduce((sum, one) => sum + one, 0)),
-  );
-}
-
 /**
  * Makes the pulse layer of any meter: one down-stroke on every beat, or on the first of each group
  * where the beat is an eighth.
@@ -86,4 +78,12 @@ export function songPatterns(song: SongDocument): SongPatterns {
     riffs: songRiffs(song),
     ...(song.frame.part !== undefined && { part: song.frame.part }),
   };
+}
+
+/** Where the beats are felt: every beat, or the first of each group where the beat is an eighth. */
+function feltBeats({ beats, unit, groups }: Meter): ReadonlySet<number> {
+  if (unit < 8) return new Set(Array.from({ length: beats }, (_, beat) => beat));
+  return new Set(
+    groups.map((_, index) => groups.slice(0, index).reduce((sum, one) => sum + one, 0)),
+  );
 }

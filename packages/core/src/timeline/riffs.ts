@@ -19,19 +19,6 @@ export interface SongRiff {
 /** What was asked of a riff before is asked again for every bar. */
 const remembered = new WeakMap<SongRiff, Map<string, readonly RiffNote[]>>();
 
-function once(riff: SongRiff, key: string, make: () => readonly RiffNote[]): readonly RiffNote[] {
-  const known = remembered.get(riff) ?? new Map<string, readonly RiffNote[]>();
-  remembered.set(riff, known);
-  const notes = known.get(key) ?? make();
-  known.set(key, notes);
-  return notes;
-}
-
-function isWithin(at: Beats, [from, until]: readonly [Beats, Beats]): boolean {
-  const beat = beatsToNumber(at);
-  return beat >= beatsToNumber(from) - 1e-9 && beat < beatsToNumber(until) - 1e-9;
-}
-
 /**
  * Reads a riff of a song for playing; what cannot be read of it is left out.
  *
@@ -71,6 +58,38 @@ export function songRiffs(song: SongDocument): Readonly<Record<string, SongRiff>
   );
 }
 
+/** What a bar plays of its riffs in a layer: in place of strokes, and beside them by another guitar. */
+export function riffsInLayer(
+  bar: PlayedBar,
+  played: Layer,
+  { riffs, part }: { readonly riffs: Readonly<Record<string, SongRiff>>; readonly part?: string },
+): { readonly riff?: BarRiff; readonly beside?: BarRiff } {
+  const heard = (bar.riffs ?? []).filter((one) => isHeardIn(one, played));
+  const find = (isOwn: boolean): BarRiff | undefined =>
+    heard
+      .filter((one) => (one.part === undefined || one.part === part) === isOwn)
+      .flatMap((one) => {
+        const riff = riffs[one.name];
+        return (riff && barRiff(one, { bar, riff, played })) ?? [];
+      })
+      .at(0);
+  const [riff, beside] = [find(true), find(false)];
+  return { ...(riff && { riff }), ...(beside && { beside }) };
+}
+
+function once(riff: SongRiff, key: string, make: () => readonly RiffNote[]): readonly RiffNote[] {
+  const known = remembered.get(riff) ?? new Map<string, readonly RiffNote[]>();
+  remembered.set(riff, known);
+  const notes = known.get(key) ?? make();
+  known.set(key, notes);
+  return notes;
+}
+
+function isWithin(at: Beats, [from, until]: readonly [Beats, Beats]): boolean {
+  const beat = beatsToNumber(at);
+  return beat >= beatsToNumber(from) - 1e-9 && beat < beatsToNumber(until) - 1e-9;
+}
+
 function isHeardIn({ layer }: LaidRiff, played: Layer): boolean {
   return LAYERS.indexOf(played) >= LAYERS.indexOf(layer);
 }
@@ -103,23 +122,4 @@ function barRiff(
 
 function addFrom(at: Beats, from: number): Beats {
   return from === 0 ? at : subtractBeats(at, -from);
-}
-
-/** What a bar plays of its riffs in a layer: in place of strokes, and beside them by another guitar. */
-export function riffsInLayer(
-  bar: PlayedBar,
-  played: Layer,
-  { riffs, part }: { readonly riffs: Readonly<Record<string, SongRiff>>; readonly part?: string },
-): { readonly riff?: BarRiff; readonly beside?: BarRiff } {
-  const heard = (bar.riffs ?? []).filter((one) => isHeardIn(one, played));
-  const find = (isOwn: boolean): BarRiff | undefined =>
-    heard
-      .filter((one) => (one.part === undefined || one.part === part) === isOwn)
-      .flatMap((one) => {
-        const riff = riffs[one.name];
-        return (riff && barRiff(one, { bar, riff, played })) ?? [];
-      })
-      .at(0);
-  const [riff, beside] = [find(true), find(false)];
-  return { ...(riff && { riff }), ...(beside && { beside }) };
 }

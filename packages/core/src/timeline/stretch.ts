@@ -21,13 +21,6 @@ export interface Stretch {
   readonly lasts: Seconds;
 }
 
-function secondsOf(bar: StruckBar, upTo: Beats): number {
-  const { bend, intoBend, sectionBeats = 1 } = bar;
-  const counted = beatsToNumber(upTo) * sectionBeats;
-  if (bend.tempo === bend.tempoTo) return secondsInto(bend, counted);
-  return secondsInto(bend, intoBend + counted) - secondsInto(bend, intoBend);
-}
-
 /**
  * Lays bars one after the other; the one place where positions are added up.
  *
@@ -53,4 +46,11 @@ export function stretchOf(bars: readonly StruckBar[]): Stretch {
  */
 export function secondsAt({ bar, startsAt }: LaidBar, at: Beats): Seconds {
   return seconds(startsAt + secondsOf(bar, at));
+}
+
+function secondsOf(bar: StruckBar, upTo: Beats): number {
+  const { bend, intoBend, sectionBeats = 1 } = bar;
+  const counted = beatsToNumber(upTo) * sectionBeats;
+  if (bend.tempo === bend.tempoTo) return secondsInto(bend, counted);
+  return secondsInto(bend, intoBend + counted) - secondsInto(bend, intoBend);
 }

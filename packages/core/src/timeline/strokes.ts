@@ -37,6 +37,43 @@ const known = new WeakMap<
   { readonly feel: Feel; readonly places: readonly SlotPlace[] }
 >();
 
+/** A bar where it stands, with the chords it holds. */
+interface ChordedBar extends LaidBar {
+  /** Its index in the stretch, from 0. */
+  readonly index: number;
+  readonly spans: readonly ChordSpan[];
+}
+
+/**
+ * Lists the strokes of a stretch, bar by bar: a shorter bar takes the part of its pattern that fits, a
+ * single hit stands alone, silence and what is held over are not struck, and a bar without a pattern
+ * strikes each new chord once.
+ *
+ * @example
+ * strokesIn(stretchOf([])) // []
+ */
+export function strokesIn(
+  stretch: Stretch,
+  spans: readonly (readonly ChordSpan[])[] = chordSpans(stretch),
+): readonly (readonly Stroke[])[] {
+  return stretch.bars.map((laid, index) =>
+    strokesOfBar({ ...laid, index, spans: spans[index] ?? [] }),
+  );
+}
+
+/**
+ * Lists the strokes of what another guitar plays beside a stretch, bar by bar; none where it plays nothing.
+ *
+ * @example
+ * besideIn(stretchOf([])) // []
+ */
+export function besideIn(stretch: Stretch): readonly (readonly Stroke[])[] {
+  const spans = chordSpans(stretch);
+  return stretch.bars.map((laid, index) =>
+    riffStrokes(laid.bar.beside, { ...laid, index, spans: spans[index] ?? [] }),
+  );
+}
+
 function placesOf(pattern: Pattern, feel: Feel): readonly SlotPlace[] {
   const kept = known.get(pattern);
   if (kept && isSameFeel(kept.feel, feel)) return kept.places;
@@ -48,13 +85,6 @@ function placesOf(pattern: Pattern, feel: Feel): readonly SlotPlace[] {
 function isSameFeel(a: Feel, b: Feel): boolean {
   if (a.kind === 'straight' || b.kind === 'straight') return a.kind === b.kind;
   return a.long === b.long && a.short === b.short;
-}
-
-/** A bar where it stands, with the chords it holds. */
-interface ChordedBar extends LaidBar {
-  /** Its index in the stretch, from 0. */
-  readonly index: number;
-  readonly spans: readonly ChordSpan[];
 }
 
 /** The part of a bar's pattern that fits the bar, where it goes on. */
@@ -123,34 +153,4 @@ function strokesOfBar(laid: ChordedBar): readonly Stroke[] {
     strokes.push({ bar: laid.index, at, beat: from, what: ONCE, chord });
   }
   return strokes.sort((a, b) => a.beat - b.beat);
-}
-
-/**
- * Lists the strokes of a stretch, bar by bar: a shorter bar takes the part of its pattern that fits, a
- * single hit stands alone, silence and what is held over are not struck, and a bar without a pattern
- * strikes each new chord once.
- *
- * @example
- * strokesIn(stretchOf([])) // []
- */
-export function strokesIn(
-  stretch: Stretch,
-  spans: readonly (readonly ChordSpan[])[] = chordSpans(stretch),
-): readonly (readonly Stroke[])[] {
-  return stretch.bars.map((laid, index) =>
-    strokesOfBar({ ...laid, index, spans: spans[index] ?? [] }),
-  );
-}
-
-/**
- * Lists the strokes of what another guitar plays beside a stretch, bar by bar; none where it plays nothing.
- *
- * @example
- * besideIn(stretchOf([])) // []
- */
-export function besideIn(stretch: Stretch): readonly (readonly Stroke[])[] {
-  const spans = chordSpans(stretch);
-  return stretch.bars.map((laid, index) =>
-    riffStrokes(laid.bar.beside, { ...laid, index, spans: spans[index] ?? [] }),
-  );
 }

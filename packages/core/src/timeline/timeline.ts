@@ -61,50 +61,6 @@ interface WrittenBar {
   readonly inPass: number;
 }
 
-function writtenBars(
-  song: SongDocument,
-  section: Section,
-  { passes, most }: { readonly passes: readonly number[]; readonly most: number },
-): readonly WrittenBar[] {
-  const written: WrittenBar[] = [];
-  for (const pass of passes) {
-    if (written.length >= most) break;
-    const bars = sectionBars(song, section, pass);
-    for (const [place, bar] of bars.entries()) written.push({ bar, inPass: place + 1 });
-  }
-  return written.slice(0, most);
-}
-
-function saysPattern({ pattern, patternUses }: Section): boolean {
-  return pattern !== undefined || patternUses !== undefined;
-}
-
-/** A derived section that says no pattern is played with its parent's. */
-function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
-  const teller = [section, ...parentsOf(song, section)].find(saysPattern);
-  const { pattern, patternUses = [] } = teller ?? section;
-  return { ...(pattern !== undefined && { pattern }), patternUses };
-}
-
-/** Its riffs are its parent's only where it says nothing of its hand at all: a pattern takes their place. */
-function riffUsesOf(song: SongDocument, section: Section): readonly RiffUse[] {
-  const sections = [section, ...parentsOf(song, section)];
-  return sections.find((one) => saysPattern(one) || one.riffUses)?.riffUses ?? [];
-}
-
-/** Bars that a riff goes round in, without its pickup. */
-function barsOfRiff({ body, pickup }: NamedRiff): number {
-  return body.split(' | ').length - (pickup === undefined ? 0 : 1);
-}
-
-/** Whether a use speaks of a bar of its pass, counted from 1, and which bar of its riff falls there. */
-function riffBarAt({ bars }: RiffUse, riff: NamedRiff, inPass: number): number | undefined {
-  const { from, to } = bars ?? { from: 1, to: Infinity };
-  const count = barsOfRiff(riff);
-  if (inPass < from || inPass > to || count < 1) return undefined;
-  return (inPass - from) % count;
-}
-
 /** The riffs of a song by name, for the sections that use some. */
 class RiffLayer {
   private readonly byName: ReadonlyMap<string, NamedRiff>;
@@ -131,14 +87,6 @@ class RiffLayer {
   private laid({ riff, layer = 'full', part }: RiffUse, bar: number, semitones: number): LaidRiff {
     return { name: riff, bar, semitones, layer, ...(part !== undefined && { part }) };
   }
-}
-
-/** Each bar with the pickup that leads into the bar after it; its own riff, if it has one, comes first. */
-function withPickups(bars: readonly PlayedBar[], layer: RiffLayer): readonly PlayedBar[] {
-  return bars.map((bar, index) => {
-    const pickups = layer.pickupsInto(bars[index + 1]?.riffs);
-    return pickups.length === 0 ? bar : { ...bar, riffs: [...(bar.riffs ?? []), ...pickups] };
-  });
 }
 
 /** Plays bars one after the other; what is only known on the way lives here. */
@@ -315,4 +263,56 @@ export function occurrenceOf(
   entry: Partial<MapEntry> = {},
 ): Occurrence {
   return new Player(song).play(section, { section: section.name, times: 1, ...entry }, 0);
+}
+
+function writtenBars(
+  song: SongDocument,
+  section: Section,
+  { passes, most }: { readonly passes: readonly number[]; readonly most: number },
+): readonly WrittenBar[] {
+  const written: WrittenBar[] = [];
+  for (const pass of passes) {
+    if (written.length >= most) break;
+    const bars = sectionBars(song, section, pass);
+    for (const [place, bar] of bars.entries()) written.push({ bar, inPass: place + 1 });
+  }
+  return written.slice(0, most);
+}
+
+function saysPattern({ pattern, patternUses }: Section): boolean {
+  return pattern !== undefined || patternUses !== undefined;
+}
+
+/** A derived section that says no pattern is played with its parent's. */
+function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
+  const teller = [section, ...parentsOf(song, section)].find(saysPattern);
+  const { pattern, patternUses = [] } = teller ?? section;
+  return { ...(pattern !== undefined && { pattern }), patternUses };
+}
+
+/** Its riffs are its parent's only where it says nothing of its hand at all: a pattern takes their place. */
+function riffUsesOf(song: SongDocument, section: Section): readonly RiffUse[] {
+  const sections = [section, ...parentsOf(song, section)];
+  return sections.find((one) => saysPattern(one) || one.riffUses)?.riffUses ?? [];
+}
+
+/** Bars that a riff goes round in, without its pickup. */
+function barsOfRiff({ body, pickup }: NamedRiff): number {
+  return body.split(' | ').length - (pickup === undefined ? 0 : 1);
+}
+
+/** Whether a use speaks of a bar of its pass, counted from 1, and which bar of its riff falls there. */
+function riffBarAt({ bars }: RiffUse, riff: NamedRiff, inPass: number): number | undefined {
+  const { from, to } = bars ?? { from: 1, to: Infinity };
+  const count = barsOfRiff(riff);
+  if (inPass < from || inPass > to || count < 1) return undefined;
+  return (inPass - from) % count;
+}
+
+/** Each bar with the pickup that leads into the bar after it; its own riff, if it has one, comes first. */
+function withPickups(bars: readonly PlayedBar[], layer: RiffLayer): readonly PlayedBar[] {
+  return bars.map((bar, index) => {
+    const pickups = layer.pickupsInto(bars[index + 1]?.riffs);
+    return pickups.length === 0 ? bar : { ...bar, riffs: [...(bar.riffs ?? []), ...pickups] };
+  });
 }

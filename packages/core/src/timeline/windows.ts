@@ -21,35 +21,6 @@ export interface ChangeWindow {
 /** A moment in a stretch: where, and in which bar. */
 type Moment = Pick<Stroke, 'bar' | 'at' | 'beat'>;
 
-function toMoment({ bar, at, from: beat }: ChordSpan): Moment {
-  return { bar, at, beat };
-}
-
-function tempoOf(stretch: Stretch, { bar, at }: Moment): Bpm {
-  const laid = stretch.bars[bar]?.bar;
-  if (!laid) return 1 as Bpm;
-  const { bend, intoBend, sectionBeats = 1 } = laid;
-  return tempoAt(bend, intoBend + beatsToNumber(at) * sectionBeats);
-}
-
-/** All bars of a stretch that go at one tempo in one meter's unit: beats there are as good as seconds. */
-function isSteady({ bars }: Stretch): boolean {
-  const first = bars[0]?.bar;
-  return bars.every(
-    ({ bar: { bend, meter } }) =>
-      bend.tempo === bend.tempoTo &&
-      bend.tempo === first?.bend.tempo &&
-      meter.unit === first.meter.unit,
-  );
-}
-
-/** Beats of the tempo that a window ends in. */
-function beatsBetween(stretch: Stretch, from: Moment, to: Moment): number {
-  const [a, b] = [stretch.bars[from.bar], stretch.bars[to.bar]];
-  if (!a || !b) return 0;
-  return ((secondsAt(b, to.at) - secondsAt(a, from.at)) * tempoOf(stretch, to)) / 60;
-}
-
 /**
  * Works out the change windows of a stretch: beats from the last stroke that sounds the old chord to
  * the first of the new one. Strokes on open strings and hits leave the hand free, silence widens the
@@ -129,4 +100,33 @@ export function changesOffSlot(bars: readonly StruckBar[]): readonly OffSlot[] {
  */
 export function windowsOf(bars: readonly StruckBar[]): readonly ChangeWindow[] {
   return changeWindows(stretchOf(bars));
+}
+
+function toMoment({ bar, at, from: beat }: ChordSpan): Moment {
+  return { bar, at, beat };
+}
+
+function tempoOf(stretch: Stretch, { bar, at }: Moment): Bpm {
+  const laid = stretch.bars[bar]?.bar;
+  if (!laid) return 1 as Bpm;
+  const { bend, intoBend, sectionBeats = 1 } = laid;
+  return tempoAt(bend, intoBend + beatsToNumber(at) * sectionBeats);
+}
+
+/** All bars of a stretch that go at one tempo in one meter's unit: beats there are as good as seconds. */
+function isSteady({ bars }: Stretch): boolean {
+  const first = bars[0]?.bar;
+  return bars.every(
+    ({ bar: { bend, meter } }) =>
+      bend.tempo === bend.tempoTo &&
+      bend.tempo === first?.bend.tempo &&
+      meter.unit === first.meter.unit,
+  );
+}
+
+/** Beats of the tempo that a window ends in. */
+function beatsBetween(stretch: Stretch, from: Moment, to: Moment): number {
+  const [a, b] = [stretch.bars[from.bar], stretch.bars[to.bar]];
+  if (!a || !b) return 0;
+  return ((secondsAt(b, to.at) - secondsAt(a, from.at)) * tempoOf(stretch, to)) / 60;
 }

@@ -50,6 +50,34 @@ const MOST_NEW = assumed('newADay');
 const MOST_NEW_A_WEEK = assumed('newAWeek');
 const WEEK_DAYS = 7;
 
+/** So many cards a day are aimed at, where there is enough to do. */
+const USUAL_CARDS = 3;
+const SHORTEST_CARD = 4;
+
+/** Of the time, so much is for what was learned before. */
+const VISIT_SHARE = assumed('visitShare');
+
+/**
+ * Lists what is to be practised today over all songs, so that it fits the minutes there are: of each song in turn,
+ * the one wanted soonest first, what holds it back before what was begun and what is new; three things where there
+ * are so many, nothing longer than twelve minutes at once, at most two new things, in a week too as long as
+ * something else is there to practise; then, for a fifth of the time,
+ * what was learned before and is due a visit, and more of it where nothing else is left to do. Where something
+ * hurts, only what is listened to. Empty where there is no time, or nothing is open or due.
+ *
+ * @example
+ * todaysCards([], { today: '2026-11-26', minutes: 15, isSore: false }) // []
+ */
+export function todaysCards(songs: readonly SongToday[], time: TodaysTime): readonly TodaysCard[] {
+  const due = visitsDue(songs, time);
+  const kept = fitting(due, Math.max(LEAST_MINUTES, time.minutes * VISIT_SHARE));
+  const forOpen = time.minutes - minutesOf(kept);
+  const open = extended(chosen(songs, { ...time, minutes: forOpen }), forOpen);
+  const left = time.minutes - minutesOf(open);
+  const visits = fitting(due, left).slice(0, Math.max(0, MOST_CARDS - open.length));
+  return [...open, ...visits];
+}
+
 function reasonOf(step: OpenStep, { wantedOn }: SongToday): CardReason {
   if (step.isListening) return 'listening';
   if (!step.isBegun) return 'new';
@@ -78,10 +106,6 @@ function inTurn(songs: readonly SongToday[]): readonly (readonly [SongToday, Ope
     }),
   ).flat();
 }
-
-/** So many cards a day are aimed at, where there is enough to do. */
-const USUAL_CARDS = 3;
-const SHORTEST_CARD = 4;
 
 /** How many new things there may be today: two, and two in seven days; one where else there would be nothing. */
 function newToday(songs: readonly SongToday[], today: Day): number {
@@ -141,9 +165,6 @@ function chosen(
   return cards;
 }
 
-/** Of the time, so much is for what was learned before. */
-const VISIT_SHARE = assumed('visitShare');
-
 /** What is due a visit, the longest due first, as much as fits; in what is left over, more. */
 function visitsDue(
   songs: readonly SongToday[],
@@ -180,27 +201,6 @@ function fitting(cards: readonly TodaysCard[], minutes: number): readonly Todays
 
 function minutesOf(cards: readonly TodaysCard[]): number {
   return cards.reduce((sum, one) => sum + one.minutes, 0);
-}
-
-/**
- * Lists what is to be practised today over all songs, so that it fits the minutes there are: of each song in turn,
- * the one wanted soonest first, what holds it back before what was begun and what is new; three things where there
- * are so many, nothing longer than twelve minutes at once, at most two new things, in a week too as long as
- * something else is there to practise; then, for a fifth of the time,
- * what was learned before and is due a visit, and more of it where nothing else is left to do. Where something
- * hurts, only what is listened to. Empty where there is no time, or nothing is open or due.
- *
- * @example
- * todaysCards([], { today: '2026-11-26', minutes: 15, isSore: false }) // []
- */
-export function todaysCards(songs: readonly SongToday[], time: TodaysTime): readonly TodaysCard[] {
-  const due = visitsDue(songs, time);
-  const kept = fitting(due, Math.max(LEAST_MINUTES, time.minutes * VISIT_SHARE));
-  const forOpen = time.minutes - minutesOf(kept);
-  const open = extended(chosen(songs, { ...time, minutes: forOpen }), forOpen);
-  const left = time.minutes - minutesOf(open);
-  const visits = fitting(due, left).slice(0, Math.max(0, MOST_CARDS - open.length));
-  return [...open, ...visits];
 }
 
 /** What is left over goes to the first that need it. */

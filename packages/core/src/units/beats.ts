@@ -9,15 +9,6 @@ export type Beats = number | `${number}/${number}`;
 const MAX_TERM = 1_000_000;
 const BEATS_TEXT = /^-?\d{1,7}(\/\d{1,7})?$/;
 
-function toBeats(value: Fraction): Beats {
-  return value.d === 1n ? Number(value.s * value.n) : (value.toFraction() as Beats);
-}
-
-/** Most positions are whole; only the others are worth a fraction. */
-function isWhole(beats: Beats): beats is number {
-  return typeof beats === 'number';
-}
-
 /**
  * Reads beats from unknown JSON; returns undefined for anything but a whole number or "n/d".
  *
@@ -95,4 +86,13 @@ export function beatsToNumber(beats: Beats): number {
   if (isWhole(beats)) return beats;
   const [over = '0', under = '1'] = beats.split('/');
   return Number(over) / Number(under);
+}
+
+function toBeats(value: Fraction): Beats {
+  return value.d === 1n ? Number(value.s * value.n) : (value.toFraction() as Beats);
+}
+
+/** Most positions are whole; only the others are worth a fraction. */
+function isWhole(beats: Beats): beats is number {
+  return typeof beats === 'number';
 }

@@ -12,3 +12,4 @@ export { formatClock, parseClock } from './clock-text';
 export { middleOf } from './middle';
 export { bpm, midi, millimetres, seconds } from './quantities';
 export type { Bpm, Midi, Millimetres, Seconds } from './quantities';
+export { median } from './median';

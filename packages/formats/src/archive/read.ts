@@ -29,6 +29,32 @@ const DAMAGED = 'The file is damaged. Take another copy, or export it once more.
 
 class Refused extends Error {}
 
+/** What a row that cannot be read is told with; undefined for any other error. */
+export function whyRefused(error: unknown): string | undefined {
+  return error instanceof Refused ? error.message : undefined;
+}
+
+/**
+ * Opens an archive of one form: every table is there as its checksum says, or the reason why not. Its rows
+ * are read one by one, however many there are.
+ *
+ * @example
+ * openArchive(new Uint8Array([1, 2]), { form: 'f', tables: [] }, () => '').ok // false
+ */
+export function openArchive(
+  bytes: Uint8Array,
+  expected: { readonly form: string; readonly tables: readonly ArchiveTable[] },
+  digest: Digest,
+): ReadArchive {
+  try {
+    return opened(bytes, expected, digest);
+  } catch (error) {
+    const why = whyRefused(error);
+    if (why === undefined) throw error;
+    return { ok: false, why };
+  }
+}
+
 function refuse(why: string): never {
   throw new Refused(why);
 }
@@ -137,30 +163,4 @@ function opened(
     exportedAt: typeof exportedAt === 'string' ? exportedAt : '',
     rowsOf: (table) => rowsIn(fileOf(table)),
   };
-}
-
-/** What a row that cannot be read is told with; undefined for any other error. */
-export function whyRefused(error: unknown): string | undefined {
-  return error instanceof Refused ? error.message : undefined;
-}
-
-/**
- * Opens an archive of one form: every table is there as its checksum says, or the reason why not. Its rows
- * are read one by one, however many there are.
- *
- * @example
- * openArchive(new Uint8Array([1, 2]), { form: 'f', tables: [] }, () => '').ok // false
- */
-export function openArchive(
-  bytes: Uint8Array,
-  expected: { readonly form: string; readonly tables: readonly ArchiveTable[] },
-  digest: Digest,
-): ReadArchive {
-  try {
-    return opened(bytes, expected, digest);
-  } catch (error) {
-    const why = whyRefused(error);
-    if (why === undefined) throw error;
-    return { ok: false, why };
-  }
 }

@@ -14,30 +14,6 @@ import {
 /** Too large for a spreadsheet, or of no use in one. */
 const NOT_IN_TABLES: readonly ArchiveColumn['kind'][] = ['document', 'secret'];
 
-function cellOf(value: unknown): Cell {
-  if (value === null || value === undefined) return null;
-  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')
-    return value;
-  return JSON.stringify(value);
-}
-
-function tableText({ columns }: ArchiveTable, rows: readonly ArchiveRow[]): string {
-  const shown = columns.filter(({ kind }) => !NOT_IN_TABLES.includes(kind));
-  return writeTable(
-    shown.map(({ name }) => name),
-    rows.map((row) => shown.map(({ name }) => cellOf(row[name]))),
-  );
-}
-
-/** One row a line, so that two archives can be compared line by line. */
-function rowsText(rows: readonly ArchiveRow[]): string {
-  return `[${rows.map((row) => `\n${JSON.stringify(row)}`).join(',')}\n]\n`;
-}
-
-function pretty(value: unknown): string {
-  return `${JSON.stringify(value, undefined, 2)}\n`;
-}
-
 /** The forms of columns as a reader of another program is told them. */
 const KINDS: Readonly<Record<ArchiveColumn['kind'], string>> = {
   id: 'text: a UUID; the same id is the same thing in every table',
@@ -80,4 +56,28 @@ export function writeArchive(archive: Archive, digest: Digest): Uint8Array<Array
   }));
   const manifest: Manifest = { form, exportedAt, files: listed };
   return zipSync({ [MANIFEST]: strToU8(pretty(manifest)), ...files }, { mtime: exportedAt });
+}
+
+function cellOf(value: unknown): Cell {
+  if (value === null || value === undefined) return null;
+  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')
+    return value;
+  return JSON.stringify(value);
+}
+
+function tableText({ columns }: ArchiveTable, rows: readonly ArchiveRow[]): string {
+  const shown = columns.filter(({ kind }) => !NOT_IN_TABLES.includes(kind));
+  return writeTable(
+    shown.map(({ name }) => name),
+    rows.map((row) => shown.map(({ name }) => cellOf(row[name]))),
+  );
+}
+
+/** One row a line, so that two archives can be compared line by line. */
+function rowsText(rows: readonly ArchiveRow[]): string {
+  return `[${rows.map((row) => `\n${JSON.stringify(row)}`).join(',')}\n]\n`;
+}
+
+function pretty(value: unknown): string {
+  return `${JSON.stringify(value, undefined, 2)}\n`;
 }

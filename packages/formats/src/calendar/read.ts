@@ -56,6 +56,26 @@ interface Turn {
   readonly end: ICAL.Time;
 }
 
+const two = (part: number): string => String(part).padStart(2, '0');
+
+/**
+ * Reads a calendar (iCalendar): whole days as days off, and what comes every week at the same hour as weekly hours,
+ * by the studio's clock; dates outside the days that are looked at are left out. What is no calendar is refused.
+ *
+ * @example
+ * readCalendar('hello', { timeZone: 'UTC', from: '2026-11-01', to: '2027-11-01' }).ok // false
+ */
+export function readCalendar(text: string, options: CalendarOptions): ReadCalendar {
+  if (text.length > LARGEST) return { ok: false, why: 'The calendar is larger than 20 MB.' };
+  if (daysBetween(options.from, options.to) < 0)
+    return { ok: false, why: 'The last day is before the first.' };
+  try {
+    return read(text.replace(/^\ufeff/, ''), options);
+  } catch {
+    return { ok: false, why: 'This is no calendar. Save it as an .ics file, and choose that.' };
+  }
+}
+
 function titleOf(event: ICAL.Event): string {
   const text: unknown = event.summary;
   return typeof text === 'string' ? text.trim().slice(0, LONGEST_TITLE) : '';
@@ -64,8 +84,6 @@ function titleOf(event: ICAL.Event): string {
 function dayOf({ year, month, day }: ICAL.Time): Day {
   return `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}` as Day;
 }
-
-const two = (part: number): string => String(part).padStart(2, '0');
 
 /**
  * A moment as the studio's clock shows it: of a zone the file describes, of one it only names, or, where it
@@ -240,22 +258,4 @@ function read(text: string, options: CalendarOptions): ReadCalendar {
       ...(budget.left > 0 ? [] : ['dates that come so often that not all were looked at']),
     ],
   };
-}
-
-/**
- * Reads a calendar (iCalendar): whole days as days off, and what comes every week at the same hour as weekly hours,
- * by the studio's clock; dates outside the days that are looked at are left out. What is no calendar is refused.
- *
- * @example
- * readCalendar('hello', { timeZone: 'UTC', from: '2026-11-01', to: '2027-11-01' }).ok // false
- */
-export function readCalendar(text: string, options: CalendarOptions): ReadCalendar {
-  if (text.length > LARGEST) return { ok: false, why: 'The calendar is larger than 20 MB.' };
-  if (daysBetween(options.from, options.to) < 0)
-    return { ok: false, why: 'The last day is before the first.' };
-  try {
-    return read(text.replace(/^\ufeff/, ''), options);
-  } catch {
-    return { ok: false, why: 'This is no calendar. Save it as an .ics file, and choose that.' };
-  }
 }

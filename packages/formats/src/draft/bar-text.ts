@@ -17,15 +17,41 @@ export interface BarFrame {
 
 const UNITS = [2, 4, 8, 16] as const;
 
-function isWhole(value: number): boolean {
-  return Math.abs(value - Math.round(value)) < 1e-6;
-}
-
 /** A meter as long as a bar really is; undefined where none is that long. */
 export function meterFor({ meter, beats }: Pick<DraftBar, 'meter' | 'beats'>): Meter | undefined {
   if (Math.abs(beats - meter.beats) < 1e-6) return meter;
   const unit = UNITS.find((one) => one >= meter.unit && isWhole((beats * one) / meter.unit));
   return unit && parseMeter(`${Math.round((beats * unit) / meter.unit)}/${unit}`);
+}
+
+/** Writes one bar between its lines, its own meter before it where it has one. */
+export function barText(
+  bar: DraftBar,
+  before: BarBefore,
+  { meter, pickup, report }: BarFrame,
+): BarBefore {
+  const own = pickup === undefined ? meterFor(bar) : { ...meter, beats: pickup };
+  if (!own)
+    report.guess('a bar of a length no meter has is written as a whole one', `bar ${bar.number}`);
+  const beats = own ? (own.beats * bar.meter.unit) / own.unit : bar.meter.beats;
+  const scale = own ? own.unit / bar.meter.unit : 1;
+  const chords = bar.chords
+    .filter(({ at }) => at < beats - 1e-6)
+    .map((one) => ({ ...one, at: one.at * scale }));
+  const text =
+    bar.repeat && chords.length === 0
+      ? before.text
+      : chordsText({ ...bar, chords }, beats * scale, { held: before.chord, report });
+  const isOwn = pickup === undefined && own && formatMeter(own) !== formatMeter(meter);
+  const names = text.split(' ').filter((one) => one !== '.');
+  return {
+    chord: (names.at(-1) ?? before.chord).replace(/\?$/, ''),
+    text: isOwn ? `${formatMeter(own)}: ${text}` : text,
+  };
+}
+
+function isWhole(value: number): boolean {
+  return Math.abs(value - Math.round(value)) < 1e-6;
 }
 
 function nameOf({ name, doubt }: DraftChord): string {
@@ -70,30 +96,4 @@ function chordsText(
     report.guess('a chord between two beats stands on the one it leads to', `bar ${bar.number}`);
   const all = tokens(chords, beats, held);
   return all.length === 1 ? (all[0] ?? held) : all.join(' ');
-}
-
-/** Writes one bar between its lines, its own meter before it where it has one. */
-export function barText(
-  bar: DraftBar,
-  before: BarBefore,
-  { meter, pickup, report }: BarFrame,
-): BarBefore {
-  const own = pickup === undefined ? meterFor(bar) : { ...meter, beats: pickup };
-  if (!own)
-    report.guess('a bar of a length no meter has is written as a whole one', `bar ${bar.number}`);
-  const beats = own ? (own.beats * bar.meter.unit) / own.unit : bar.meter.beats;
-  const scale = own ? own.unit / bar.meter.unit : 1;
-  const chords = bar.chords
-    .filter(({ at }) => at < beats - 1e-6)
-    .map((one) => ({ ...one, at: one.at * scale }));
-  const text =
-    bar.repeat && chords.length === 0
-      ? before.text
-      : chordsText({ ...bar, chords }, beats * scale, { held: before.chord, report });
-  const isOwn = pickup === undefined && own && formatMeter(own) !== formatMeter(meter);
-  const names = text.split(' ').filter((one) => one !== '.');
-  return {
-    chord: (names.at(-1) ?? before.chord).replace(/\?$/, ''),
-    text: isOwn ? `${formatMeter(own)}: ${text}` : text,
-  };
 }

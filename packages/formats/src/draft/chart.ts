@@ -22,56 +22,6 @@ const LONGEST_NAME = 40;
 const LONGEST_CUE = 40;
 const STRINGS = 6;
 
-/** A name a section may have: nothing in it means something else in a chart. */
-function plainName(text: string): string {
-  return text
-    .replace(/[[\]=,|#"()<>?{}]/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, LONGEST_NAME)
-    .trim();
-}
-
-/** Names that are each used once: the second Chorus is Chorus 2. */
-function namesFor(bars: readonly DraftBar[], pieces: readonly Piece[]): readonly string[] {
-  const used = new Set<string>();
-  return pieces.map((piece, at) => {
-    const own = plainName(bars[piece.from]?.starts ?? '') || `Part ${at + 1}`;
-    let name = own;
-    for (let count = 2; used.has(name.toLowerCase()); count += 1) name = `${own} ${count}`;
-    used.add(name.toLowerCase());
-    return name;
-  });
-}
-
-/** The meter most bars of a piece have. */
-function meterOf(bars: readonly DraftBar[]): Meter {
-  const counts = new Map<string, { meter: Meter; count: number }>();
-  for (const { meter } of bars) {
-    const key = formatMeter(meter);
-    counts.set(key, { meter, count: (counts.get(key)?.count ?? 0) + 1 });
-  }
-  const [most] = [...counts.values()].sort((a, b) => b.count - a.count);
-  return most?.meter ?? { beats: 4, unit: 4, groups: [4] };
-}
-
-/** Quarters a minute as beats of a meter's unit. */
-function beatsIn(quarters: number, { unit }: Meter): number {
-  return Math.round((quarters * unit) / 4);
-}
-
-/** The bars of a riff on lines no longer than a chart reads them. */
-function linesOf(body: string): readonly string[] {
-  const lines: string[] = [];
-  for (const bar of body.split(' | ')) {
-    const last = lines.at(-1);
-    if (last !== undefined && last.length + bar.length < LONGEST_LINE)
-      lines[lines.length - 1] = `${last} | ${bar}`;
-    else lines.push(bar);
-  }
-  return lines;
-}
-
 /** Writes the pieces of a draft one after the other. */
 class ChartWriter {
   private before: BarBefore = { chord: '-', text: '-' };
@@ -174,6 +124,85 @@ class ChartWriter {
   }
 }
 
+/** Writes a draft as chart text; where names of sections cannot be read again they are numbered instead. */
+export function writeDraft(draft: Draft, report: Report): WrittenDraft {
+  const pieces = piecesOf(draft.bars);
+  const said = namesFor(draft.bars, pieces);
+  const isReadable = areReadable(said);
+  const names = isReadable ? said : pieces.map((_, at) => `Part ${at + 1}`);
+  if (!isReadable)
+    report.guess('names of sections a chart cannot have are numbers', 'the sections');
+  const writer = new ChartWriter(draft, names, report);
+  const sections = pieces.map((piece, at) => writer.section(piece, at));
+  const played = orderOf(draft.bars, pieces);
+  const map = mapText(played, names);
+  const chart = [
+    ...headLines(draft, writer.songMeter(), map),
+    ...writer.allRiffs,
+    '',
+    ...sections.flatMap((lines) => [...lines, '']),
+  ].join('\n');
+  // What the bench would find fault with is told here already.
+  for (const { message, line } of readChart(chart).faults)
+    report.guess(message, `line ${line} of the chart`);
+  return {
+    chart: `${chart.trimEnd()}\n`,
+    sections: pieces.length,
+    riffs: writer.riffCount,
+    riffNotes: writer.riffNotes,
+  };
+}
+
+/** A name a section may have: nothing in it means something else in a chart. */
+function plainName(text: string): string {
+  return text
+    .replace(/[[\]=,|#"()<>?{}]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, LONGEST_NAME)
+    .trim();
+}
+
+/** Names that are each used once: the second Chorus is Chorus 2. */
+function namesFor(bars: readonly DraftBar[], pieces: readonly Piece[]): readonly string[] {
+  const used = new Set<string>();
+  return pieces.map((piece, at) => {
+    const own = plainName(bars[piece.from]?.starts ?? '') || `Part ${at + 1}`;
+    let name = own;
+    for (let count = 2; used.has(name.toLowerCase()); count += 1) name = `${own} ${count}`;
+    used.add(name.toLowerCase());
+    return name;
+  });
+}
+
+/** The meter most bars of a piece have. */
+function meterOf(bars: readonly DraftBar[]): Meter {
+  const counts = new Map<string, { meter: Meter; count: number }>();
+  for (const { meter } of bars) {
+    const key = formatMeter(meter);
+    counts.set(key, { meter, count: (counts.get(key)?.count ?? 0) + 1 });
+  }
+  const [most] = [...counts.values()].sort((a, b) => b.count - a.count);
+  return most?.meter ?? { beats: 4, unit: 4, groups: [4] };
+}
+
+/** Quarters a minute as beats of a meter's unit. */
+function beatsIn(quarters: number, { unit }: Meter): number {
+  return Math.round((quarters * unit) / 4);
+}
+
+/** The bars of a riff on lines no longer than a chart reads them. */
+function linesOf(body: string): readonly string[] {
+  const lines: string[] = [];
+  for (const bar of body.split(' | ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && last.length + bar.length < LONGEST_LINE)
+      lines[lines.length - 1] = `${last} | ${bar}`;
+    else lines.push(bar);
+  }
+  return lines;
+}
+
 /** The order of playing, as it stands on a map; empty where it is the order they are written in. */
 function mapText(played: readonly Played[], names: readonly string[]): string {
   const isPlain =
@@ -224,33 +253,4 @@ function areReadable(names: readonly string[]): boolean {
     song.sections.length === names.length &&
     map.song.map.every((one, at) => one.section === names[at])
   );
-}
-
-/** Writes a draft as chart text; where names of sections cannot be read again they are numbered instead. */
-export function writeDraft(draft: Draft, report: Report): WrittenDraft {
-  const pieces = piecesOf(draft.bars);
-  const said = namesFor(draft.bars, pieces);
-  const isReadable = areReadable(said);
-  const names = isReadable ? said : pieces.map((_, at) => `Part ${at + 1}`);
-  if (!isReadable)
-    report.guess('names of sections a chart cannot have are numbers', 'the sections');
-  const writer = new ChartWriter(draft, names, report);
-  const sections = pieces.map((piece, at) => writer.section(piece, at));
-  const played = orderOf(draft.bars, pieces);
-  const map = mapText(played, names);
-  const chart = [
-    ...headLines(draft, writer.songMeter(), map),
-    ...writer.allRiffs,
-    '',
-    ...sections.flatMap((lines) => [...lines, '']),
-  ].join('\n');
-  // What the bench would find fault with is told here already.
-  for (const { message, line } of readChart(chart).faults)
-    report.guess(message, `line ${line} of the chart`);
-  return {
-    chart: `${chart.trimEnd()}\n`,
-    sections: pieces.length,
-    riffs: writer.riffCount,
-    riffNotes: writer.riffNotes,
-  };
 }

@@ -31,6 +31,44 @@ export interface Repeat {
 
 const MOST_TIMES = 32;
 
+/** Cuts a score into pieces: at what is marked, and where repeats begin and end. */
+export function piecesOf(bars: readonly DraftBar[]): readonly Piece[] {
+  const repeats = repeatsIn(bars);
+  const cuts = new Set(marksIn(bars, repeats));
+  const whole = new Map<number, Repeat>();
+  for (const repeat of repeats) {
+    cuts.add(repeat.from).add(repeat.until);
+    const common = repeat.endings[0]?.from ?? repeat.until;
+    const inner = [...cuts].some((cut) => cut > repeat.from && cut < repeat.until);
+    if (!inner && common > repeat.from) whole.set(repeat.from, repeat);
+    else for (const one of repeat.endings) cuts.add(one.from).add(one.until);
+  }
+  const sorted = [...cuts].filter((cut) => cut < bars.length).sort((a, b) => a - b);
+  return sorted.map((from, place): Piece => {
+    const until = sorted[place + 1] ?? bars.length;
+    const own = whole.get(from);
+    if (own) {
+      const common = own.endings[0]?.from ?? own.until;
+      return { from, until: common, times: own.times, endings: own.endings };
+    }
+    const within = repeats.find((one) => one.from <= from && from < one.until);
+    const rounds = within?.endings.find((one) => one.from <= from && from < one.until)?.rounds;
+    return {
+      from,
+      until,
+      times: 1,
+      endings: [],
+      ...(within && { within }),
+      ...(rounds && { rounds }),
+    };
+  });
+}
+
+/** The bar after the last one of a piece, its endings with it. */
+export function endOf(piece: Piece): number {
+  return piece.endings.at(-1)?.until ?? piece.until;
+}
+
 function roundsAt(bars: readonly DraftBar[], at: number): readonly number[] {
   return bars[at]?.ending ?? [];
 }
@@ -107,42 +145,4 @@ function marksIn(bars: readonly DraftBar[], repeats: readonly Repeat[]): Readonl
     if (at > 0 && bar.tempo !== undefined) marks.add(at);
   });
   return marks;
-}
-
-/** Cuts a score into pieces: at what is marked, and where repeats begin and end. */
-export function piecesOf(bars: readonly DraftBar[]): readonly Piece[] {
-  const repeats = repeatsIn(bars);
-  const cuts = new Set(marksIn(bars, repeats));
-  const whole = new Map<number, Repeat>();
-  for (const repeat of repeats) {
-    cuts.add(repeat.from).add(repeat.until);
-    const common = repeat.endings[0]?.from ?? repeat.until;
-    const inner = [...cuts].some((cut) => cut > repeat.from && cut < repeat.until);
-    if (!inner && common > repeat.from) whole.set(repeat.from, repeat);
-    else for (const one of repeat.endings) cuts.add(one.from).add(one.until);
-  }
-  const sorted = [...cuts].filter((cut) => cut < bars.length).sort((a, b) => a - b);
-  return sorted.map((from, place): Piece => {
-    const until = sorted[place + 1] ?? bars.length;
-    const own = whole.get(from);
-    if (own) {
-      const common = own.endings[0]?.from ?? own.until;
-      return { from, until: common, times: own.times, endings: own.endings };
-    }
-    const within = repeats.find((one) => one.from <= from && from < one.until);
-    const rounds = within?.endings.find((one) => one.from <= from && from < one.until)?.rounds;
-    return {
-      from,
-      until,
-      times: 1,
-      endings: [],
-      ...(within && { within }),
-      ...(rounds && { rounds }),
-    };
-  });
-}
-
-/** The bar after the last one of a piece, its endings with it. */
-export function endOf(piece: Piece): number {
-  return piece.endings.at(-1)?.until ?? piece.until;
 }

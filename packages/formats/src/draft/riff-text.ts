@@ -29,6 +29,21 @@ interface Run {
 
 const LONGEST_RIFF_BARS = 64;
 
+/** What riffs are written for. */
+interface RiffHow {
+  readonly strings: number;
+  readonly report: Report;
+}
+
+/** Writes the notes of a section as riffs; what cannot be written is told. */
+export function riffsOf(bars: readonly LaidDraftBar[], how: RiffHow): readonly DraftRiff[] {
+  const kept = bars.map(({ bar, meter }) => ({
+    meter,
+    bar: { ...bar, notes: barNotes(bar, meter, how) },
+  }));
+  return runsOf(kept).flatMap(writtenRun);
+}
+
 /** Tells whether a note of some bars is held over their end. */
 function soundsOn({ meter, bars }: Run): boolean {
   return bars.some((bar, at) =>
@@ -121,21 +136,6 @@ function barNotes(bar: DraftBar, meter: Meter, { strings, report }: RiffHow): re
   for (const _ of alone)
     report.lose('note', `bar ${bar.number}`, 'its rhythm is finer than a riff is written');
   return [];
-}
-
-/** What riffs are written for. */
-interface RiffHow {
-  readonly strings: number;
-  readonly report: Report;
-}
-
-/** Writes the notes of a section as riffs; what cannot be written is told. */
-export function riffsOf(bars: readonly LaidDraftBar[], how: RiffHow): readonly DraftRiff[] {
-  const kept = bars.map(({ bar, meter }) => ({
-    meter,
-    bar: { ...bar, notes: barNotes(bar, meter, how) },
-  }));
-  return runsOf(kept).flatMap(writtenRun);
 }
 
 /** Writes a run as one riff, or as two where one line does not hold it. */

@@ -14,17 +14,6 @@ export interface GridNote {
 
 const TWELFTHS = 12;
 
-function gridFor(offsets: readonly number[]): number {
-  const costs = GRIDS.map((grid) => ({
-    grid,
-    cost:
-      offsets.reduce((sum, one) => sum + Math.abs(one * grid - Math.round(one * grid)) / grid, 0) /
-        offsets.length +
-      grid * FINER,
-  }));
-  return costs.reduce((best, one) => (one.cost < best.cost ? one : best)).grid;
-}
-
 /** Puts notes on the grid their beat has: what was played by hand is a little off it. */
 export function onGrid(notes: readonly TrackNote[], ticksPerQuarter: number): readonly GridNote[] {
   const beatOf = ({ at }: TrackNote): number => Math.floor(at / ticksPerQuarter + 1 / 12);
@@ -39,4 +28,15 @@ export function onGrid(notes: readonly TrackNote[], ticksPerQuarter: number): re
       return { at: Math.max(0, from), until: Math.max(from + slot, end), midi };
     });
   });
+}
+
+function gridFor(offsets: readonly number[]): number {
+  const costs = GRIDS.map((grid) => ({
+    grid,
+    cost:
+      offsets.reduce((sum, one) => sum + Math.abs(one * grid - Math.round(one * grid)) / grid, 0) /
+        offsets.length +
+      grid * FINER,
+  }));
+  return costs.reduce((best, one) => (one.cost < best.cost ? one : best)).grid;
 }

@@ -36,6 +36,71 @@ interface TickBar {
   readonly meter: Meter;
 }
 
+const LOWEST = 40;
+const HIGHEST = 64 + 15;
+/** So many notes at once are a strummed chord, and stand in the bar, not in a riff. */
+const STRUMMED = 4;
+
+interface DraftedMidi {
+  readonly tempo: number | undefined;
+  readonly bars: readonly DraftBar[];
+}
+
+/**
+ * Reads a MIDI file of format 0 or 1: its meters, tempi and marks, chords guessed from its notes (each needs
+ * listening), the notes of one track as riffs with places found for them. A file that counts frames of a
+ * film, or is damaged, is refused with the reason.
+ *
+ * @example
+ * readMidi(new Uint8Array(0)).song // null
+ */
+export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported {
+  const midi = readTracks(bytes);
+  if ('why' in midi) return refused(midi.why);
+  if (soundingIn(midi).length === 0)
+    return refused('There are no notes in this MIDI file but drums.');
+  const report = new Report();
+  const voice = chosenVoice(midi, options.part);
+  const { tempo, bars } = draftBars(midi, voice, report);
+  guessIn(midi, voice, report);
+  const { title, copyright, keys } = midi;
+  const { chart, sections, riffs, riffNotes } = writeDraft(
+    {
+      remarks: copyright ? [copyright] : [],
+      grips: [],
+      bars,
+      ...(tempo !== undefined && { tempo }),
+      ...(keys[0] && { key: keys[0].value }),
+    },
+    report,
+  );
+  return {
+    song: chart,
+    ...(title !== undefined && { title }),
+    ...(copyright && { copyright }),
+    kept: {
+      parts: midi.voices.length,
+      bars: bars.length,
+      meters: midi.meters.length,
+      tempi: midi.tempos.length,
+      keys: keys.length,
+      markers: midi.markers.length,
+      chords: bars.reduce((sum, one) => sum + one.chords.length, 0),
+      sections,
+      riffs,
+      notes: riffNotes,
+    },
+    lost: report.lost(),
+    guessed: report.guessed(),
+    parts: midi.voices.map((one) => ({
+      id: one.id,
+      name: one.name,
+      notes: one.notes.length,
+      taken: one === voice,
+    })),
+  };
+}
+
 function barsOf(midi: ReadMidi, report: Report): readonly TickBar[] {
   const bars: TickBar[] = [];
   let meter = FOUR;
@@ -124,11 +189,6 @@ function groupsOf(notes: readonly GridNote[]): readonly (readonly GridNote[])[] 
     .sort(([a], [b]) => a - b)
     .map(([, own]) => own.toSorted((a, b) => b.midi - a.midi));
 }
-
-const LOWEST = 40;
-const HIGHEST = 64 + 15;
-/** So many notes at once are a strummed chord, and stand in the bar, not in a riff. */
-const STRUMMED = 4;
 
 /** The notes of a voice in the bars they begin in. */
 function notesIn(
@@ -250,71 +310,11 @@ function draftBars(midi: ReadMidi, voice: Voice | undefined, report: Report): Dr
   return { tempo, bars: drafted };
 }
 
-interface DraftedMidi {
-  readonly tempo: number | undefined;
-  readonly bars: readonly DraftBar[];
-}
-
 /** All notes but those of drums, in the order they begin. */
 function soundingIn({ voices }: ReadMidi): readonly TrackNote[] {
   return voices
     .flatMap(({ isDrums, notes }) => (isDrums ? [] : notes))
     .toSorted((a, b) => a.at - b.at);
-}
-
-/**
- * Reads a MIDI file of format 0 or 1: its meters, tempi and marks, chords guessed from its notes (each needs
- * listening), the notes of one track as riffs with places found for them. A file that counts frames of a
- * film, or is damaged, is refused with the reason.
- *
- * @example
- * readMidi(new Uint8Array(0)).song // null
- */
-export function readMidi(bytes: Uint8Array, options: MidiOptions = {}): Imported {
-  const midi = readTracks(bytes);
-  if ('why' in midi) return refused(midi.why);
-  if (soundingIn(midi).length === 0)
-    return refused('There are no notes in this MIDI file but drums.');
-  const report = new Report();
-  const voice = chosenVoice(midi, options.part);
-  const { tempo, bars } = draftBars(midi, voice, report);
-  guessIn(midi, voice, report);
-  const { title, copyright, keys } = midi;
-  const { chart, sections, riffs, riffNotes } = writeDraft(
-    {
-      remarks: copyright ? [copyright] : [],
-      grips: [],
-      bars,
-      ...(tempo !== undefined && { tempo }),
-      ...(keys[0] && { key: keys[0].value }),
-    },
-    report,
-  );
-  return {
-    song: chart,
-    ...(title !== undefined && { title }),
-    ...(copyright && { copyright }),
-    kept: {
-      parts: midi.voices.length,
-      bars: bars.length,
-      meters: midi.meters.length,
-      tempi: midi.tempos.length,
-      keys: keys.length,
-      markers: midi.markers.length,
-      chords: bars.reduce((sum, one) => sum + one.chords.length, 0),
-      sections,
-      riffs,
-      notes: riffNotes,
-    },
-    lost: report.lost(),
-    guessed: report.guessed(),
-    parts: midi.voices.map((one) => ({
-      id: one.id,
-      name: one.name,
-      notes: one.notes.length,
-      taken: one === voice,
-    })),
-  };
 }
 
 /** A long note sounds no longer than so many notes that begin after it. */

@@ -87,13 +87,6 @@ class TrackReading {
   }
 }
 
-function plain(text: string): string {
-  return [...text]
-    .filter((sign) => sign >= ' ')
-    .join('')
-    .trim();
-}
-
 /** What all tracks say together. */
 class Collected {
   readonly tempos: At<number>[] = [];
@@ -116,35 +109,6 @@ class Collected {
       this.markers.push({ at, value: plain(event.text) });
     else if (event.type === 'copyrightNotice') this.copyright ??= plain(event.text);
   }
-}
-
-function voicesOf(track: TrackReading, place: number): readonly Voice[] {
-  const channels = [...track.notes.keys()];
-  return channels.map((channel) => {
-    const program = track.programs.get(channel) ?? 0;
-    const isDrums = channel === DRUMS;
-    const name = track.name || `Track ${place + 1}`;
-    return {
-      id: channels.length > 1 ? `${place + 1}.${channel + 1}` : String(place + 1),
-      name: channels.length > 1 ? `${name}, channel ${channel + 1}` : name,
-      isDrums,
-      isGuitar:
-        !isDrums &&
-        ((program >= GUITARS[0] && program <= GUITARS[1]) || /guit|gtr|gitar/i.test(name)),
-      notes: (track.notes.get(channel) ?? []).toSorted((a, b) => a.at - b.at || b.midi - a.midi),
-    };
-  });
-}
-
-/** The file inside a wrapper some systems put about it. */
-function unwrapped(bytes: Uint8Array): Uint8Array {
-  const isWrapped =
-    bytes[0] === 0x52 && bytes[1] === 0x49 && bytes[8] === 0x52 && bytes[9] === 0x4d;
-  return isWrapped ? bytes.subarray(20) : bytes;
-}
-
-function sorted<T>(all: readonly At<T>[]): readonly At<T>[] {
-  return all.toSorted((a, b) => a.at - b.at);
 }
 
 /** Reads a MIDI file; why it cannot be. */
@@ -190,4 +154,40 @@ export function readTracks(bytes: Uint8Array): ReadMidi | { readonly why: string
     title: first && !hasNotes(first) && first.name ? first.name : undefined,
     voices: tracks.flatMap(voicesOf),
   };
+}
+
+function plain(text: string): string {
+  return [...text]
+    .filter((sign) => sign >= ' ')
+    .join('')
+    .trim();
+}
+
+function voicesOf(track: TrackReading, place: number): readonly Voice[] {
+  const channels = [...track.notes.keys()];
+  return channels.map((channel) => {
+    const program = track.programs.get(channel) ?? 0;
+    const isDrums = channel === DRUMS;
+    const name = track.name || `Track ${place + 1}`;
+    return {
+      id: channels.length > 1 ? `${place + 1}.${channel + 1}` : String(place + 1),
+      name: channels.length > 1 ? `${name}, channel ${channel + 1}` : name,
+      isDrums,
+      isGuitar:
+        !isDrums &&
+        ((program >= GUITARS[0] && program <= GUITARS[1]) || /guit|gtr|gitar/i.test(name)),
+      notes: (track.notes.get(channel) ?? []).toSorted((a, b) => a.at - b.at || b.midi - a.midi),
+    };
+  });
+}
+
+/** The file inside a wrapper some systems put about it. */
+function unwrapped(bytes: Uint8Array): Uint8Array {
+  const isWrapped =
+    bytes[0] === 0x52 && bytes[1] === 0x49 && bytes[8] === 0x52 && bytes[9] === 0x4d;
+  return isWrapped ? bytes.subarray(20) : bytes;
+}
+
+function sorted<T>(all: readonly At<T>[]): readonly At<T>[] {
+  return all.toSorted((a, b) => a.at - b.at);
 }

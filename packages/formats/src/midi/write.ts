@@ -72,6 +72,44 @@ class Clock {
   }
 }
 
+/**
+ * Writes a song as a MIDI file of format 1: tempo map, meters and sections, the click, and what the guide
+ * guitar plays. What MIDI has no place for is told.
+ *
+ * @example
+ * writeMidi(readChart('[A]\n| G |').song).bytes[0] // 77
+ */
+export function writeMidi(song: SongDocument, { title = 'Song' }: MidiCredits = {}): WrittenFile {
+  const score = songScore(song);
+  const { occurrences, lasts } = timelineOf(song);
+  const clock = new Clock(
+    occurrences.flatMap(({ bars }) => bars),
+    lasts,
+  );
+  const named = (name: string): Placed => meta(0, { type: 'trackName', text: name });
+  const program: Placed = {
+    at: 0,
+    order: 1,
+    event: {
+      type: 'programChange',
+      channel: GUITAR_CHANNEL,
+      programNumber: GUITAR_PROGRAM,
+    } as MidiEvent,
+  };
+  const tracks = [
+    track(conductor(clock, occurrences, plain(title))),
+    track([named('Click'), ...clicks(clock, score)]),
+    track([named('Guitar'), program, ...guide(clock, score)]),
+  ];
+  const header = { format: 1 as const, numTracks: tracks.length, ticksPerBeat: TICKS_A_QUARTER };
+  const lost = lostOf(
+    song,
+    ['layers', 'sound', 'clock', 'others', 'open', 'grips', 'doubts', 'beside'],
+    'MIDI holds what sounds, and nothing else',
+  );
+  return { bytes: Uint8Array.from(writeEvents({ header, tracks })), lost };
+}
+
 function ticksOf({ beats, meter }: PlayedBar): number {
   return Math.round((beats * TICKS_A_QUARTER * 4) / meter.unit);
 }
@@ -186,42 +224,4 @@ function track(placed: readonly Placed[]): MidiEvent[] {
       return { ...event, deltaTime } as MidiEvent;
     });
   return [...events, { deltaTime: 0, meta: true, type: 'endOfTrack' }];
-}
-
-/**
- * Writes a song as a MIDI file of format 1: tempo map, meters and sections, the click, and what the guide
- * guitar plays. What MIDI has no place for is told.
- *
- * @example
- * writeMidi(readChart('[A]\n| G |').song).bytes[0] // 77
- */
-export function writeMidi(song: SongDocument, { title = 'Song' }: MidiCredits = {}): WrittenFile {
-  const score = songScore(song);
-  const { occurrences, lasts } = timelineOf(song);
-  const clock = new Clock(
-    occurrences.flatMap(({ bars }) => bars),
-    lasts,
-  );
-  const named = (name: string): Placed => meta(0, { type: 'trackName', text: name });
-  const program: Placed = {
-    at: 0,
-    order: 1,
-    event: {
-      type: 'programChange',
-      channel: GUITAR_CHANNEL,
-      programNumber: GUITAR_PROGRAM,
-    } as MidiEvent,
-  };
-  const tracks = [
-    track(conductor(clock, occurrences, plain(title))),
-    track([named('Click'), ...clicks(clock, score)]),
-    track([named('Guitar'), program, ...guide(clock, score)]),
-  ];
-  const header = { format: 1 as const, numTracks: tracks.length, ticksPerBeat: TICKS_A_QUARTER };
-  const lost = lostOf(
-    song,
-    ['layers', 'sound', 'clock', 'others', 'open', 'grips', 'doubts', 'beside'],
-    'MIDI holds what sounds, and nothing else',
-  );
-  return { bytes: Uint8Array.from(writeEvents({ header, tracks })), lost };
 }

@@ -5,12 +5,6 @@ import { child, childrenOf, numberOf, textOf, toNumber, type Element } from './x
 const FEWEST_STRINGS = 4;
 const MOST_STRINGS = 8;
 
-/** Meters of other units are told in one Harvu has: 3/1 is 6/2, 6/32 is 3/16. */
-function inUnits(beats: number, unit: number): readonly [number, number] {
-  if (unit === 1) return [beats * 2, 2];
-  return unit === 32 && beats % 2 === 0 ? [beats / 2, 16] : [beats, unit];
-}
-
 /** Reads a time signature, added ones as one; undefined where there is none or it is none Harvu has. */
 export function meterOf(time: Element): Meter | undefined {
   const beats = childrenOf(time, 'beats').map((one) => one.text);
@@ -68,10 +62,6 @@ export function tuningOf(details: Element): Tuning | undefined {
   return read?.every((note, at) => note === notes[at]) ? read : notesIfAll(notes);
 }
 
-function notesIfAll(notes: readonly string[]): Tuning | undefined {
-  return notes.every((note) => /^[A-G](#|b)?\d$/.test(note)) ? notes : undefined;
-}
-
 /** Semitones a part sounds away from where it is written. */
 export function movedBy(attributes: Element): number | undefined {
   const transpose = child(attributes, 'transpose');
@@ -97,4 +87,14 @@ export function metronomeOf(metronome: Element): number | undefined {
   if (unit === undefined || minute === undefined) return undefined;
   const dots = childrenOf(metronome, 'beat-unit-dot').length;
   return Number(minute) * unit * (2 - 0.5 ** dots);
+}
+
+/** Meters of other units are told in one Harvu has: 3/1 is 6/2, 6/32 is 3/16. */
+function inUnits(beats: number, unit: number): readonly [number, number] {
+  if (unit === 1) return [beats * 2, 2];
+  return unit === 32 && beats % 2 === 0 ? [beats / 2, 16] : [beats, unit];
+}
+
+function notesIfAll(notes: readonly string[]): Tuning | undefined {
+  return notes.every((note) => /^[A-G](#|b)?\d$/.test(note)) ? notes : undefined;
 }

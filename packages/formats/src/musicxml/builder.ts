@@ -20,63 +20,6 @@ interface Together {
   readonly meter: Meter;
 }
 
-/** The chords of a bar, whichever part says them; of two names at one moment the first holds. */
-function chordsOf(
-  { all, meter }: Together,
-  report: Report,
-): readonly (DraftChord & { said: number })[] {
-  const placed = new Map<number, { chord: PlacedChord; said: number }>();
-  for (const { chords, number } of all)
-    for (const chord of chords) {
-      const known = placed.get(chord.at);
-      if (!known) placed.set(chord.at, { chord, said: 1 });
-      else if (known.chord.name === chord.name) known.said += 1;
-      else
-        report.lose(
-          'chord symbol',
-          `bar ${number}`,
-          `${chord.name} stands where ${known.chord.name} does`,
-        );
-    }
-  return [...placed.values()]
-    .toSorted((a, b) => a.chord.at - b.chord.at)
-    .map(({ chord: { at, name, doubt }, said }) => ({
-      at: beatsToNumber(beatsOf(at, meter)),
-      name,
-      said,
-      ...(doubt && { doubt }),
-    }));
-}
-
-function anyOf(all: readonly ReadMeasure[], is: (signs: ReadSigns) => boolean): boolean {
-  return all.some(({ signs }) => is(signs));
-}
-
-function firstOf<T>(
-  all: readonly ReadMeasure[],
-  of: (one: ReadMeasure) => T | undefined,
-): T | undefined {
-  for (const one of all) {
-    const found = of(one);
-    if (found !== undefined) return found;
-  }
-  return undefined;
-}
-
-/** Where one goes on from a bar, and what is gone to. */
-function jumpsOf(all: readonly ReadMeasure[]): DraftSigns {
-  const back = firstOf(all, ({ signs }) => signs.back);
-  const toCoda = anyOf(all, (one) => one.toCoda);
-  const isCoda = !toCoda && anyOf(all, (one) => one.coda || one.codaSign);
-  return {
-    ...(anyOf(all, ({ segno }) => segno) && { segno: true }),
-    ...(isCoda && { coda: true }),
-    ...(toCoda && { toCoda }),
-    ...(anyOf(all, ({ fine }) => fine) && { fine: true }),
-    ...(back && { back }),
-  };
-}
-
 /** Puts the bars of all parts together, and the notes of one of them into them. */
 export class ScoreBuilder {
   private meter: Meter = FOUR;
@@ -234,4 +177,61 @@ export class ScoreBuilder {
     const words = sung?.trim().split(/\s+/).slice(0, 4).join(' ');
     return words ? { cue: words } : {};
   }
+}
+
+/** The chords of a bar, whichever part says them; of two names at one moment the first holds. */
+function chordsOf(
+  { all, meter }: Together,
+  report: Report,
+): readonly (DraftChord & { said: number })[] {
+  const placed = new Map<number, { chord: PlacedChord; said: number }>();
+  for (const { chords, number } of all)
+    for (const chord of chords) {
+      const known = placed.get(chord.at);
+      if (!known) placed.set(chord.at, { chord, said: 1 });
+      else if (known.chord.name === chord.name) known.said += 1;
+      else
+        report.lose(
+          'chord symbol',
+          `bar ${number}`,
+          `${chord.name} stands where ${known.chord.name} does`,
+        );
+    }
+  return [...placed.values()]
+    .toSorted((a, b) => a.chord.at - b.chord.at)
+    .map(({ chord: { at, name, doubt }, said }) => ({
+      at: beatsToNumber(beatsOf(at, meter)),
+      name,
+      said,
+      ...(doubt && { doubt }),
+    }));
+}
+
+function anyOf(all: readonly ReadMeasure[], is: (signs: ReadSigns) => boolean): boolean {
+  return all.some(({ signs }) => is(signs));
+}
+
+function firstOf<T>(
+  all: readonly ReadMeasure[],
+  of: (one: ReadMeasure) => T | undefined,
+): T | undefined {
+  for (const one of all) {
+    const found = of(one);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
+/** Where one goes on from a bar, and what is gone to. */
+function jumpsOf(all: readonly ReadMeasure[]): DraftSigns {
+  const back = firstOf(all, ({ signs }) => signs.back);
+  const toCoda = anyOf(all, (one) => one.toCoda);
+  const isCoda = !toCoda && anyOf(all, (one) => one.coda || one.codaSign);
+  return {
+    ...(anyOf(all, ({ segno }) => segno) && { segno: true }),
+    ...(isCoda && { coda: true }),
+    ...(toCoda && { toCoda }),
+    ...(anyOf(all, ({ fine }) => fine) && { fine: true }),
+    ...(back && { back }),
+  };
 }

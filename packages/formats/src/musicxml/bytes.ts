@@ -12,6 +12,18 @@ const WIDE: readonly (readonly [first: number, second: number, coding: string])[
   [0x3c, 0, 'utf-16le'],
 ];
 
+/** The text of a score, packed or not; why it cannot be read. */
+export function scoreText(bytes: Uint8Array): string | Unreadable {
+  if (bytes.length > LARGEST_BYTES) return { why: 'The file is larger than 60 MB.' };
+  if (!isZip(bytes)) return decoded(bytes);
+  try {
+    const score = unpacked(bytes);
+    return score instanceof Uint8Array ? decoded(score) : score;
+  } catch {
+    return { why: 'The packed file is damaged. Export it once more.' };
+  }
+}
+
 function codingOf(bytes: Uint8Array): string {
   const wide = WIDE.find(([first, second]) => bytes[0] === first && bytes[1] === second);
   if (wide) return wide[2];
@@ -51,16 +63,4 @@ function unpacked(bytes: Uint8Array): Uint8Array | Unreadable {
   const name = named ?? Object.keys(files).find((one) => !one.startsWith('META-INF'));
   const found = name === undefined ? undefined : files[name];
   return found ?? { why: 'There is no score in this packed file.' };
-}
-
-/** The text of a score, packed or not; why it cannot be read. */
-export function scoreText(bytes: Uint8Array): string | Unreadable {
-  if (bytes.length > LARGEST_BYTES) return { why: 'The file is larger than 60 MB.' };
-  if (!isZip(bytes)) return decoded(bytes);
-  try {
-    const score = unpacked(bytes);
-    return score instanceof Uint8Array ? decoded(score) : score;
-  } catch {
-    return { why: 'The packed file is damaged. Export it once more.' };
-  }
 }

@@ -15,16 +15,6 @@ interface FrameNote {
   readonly finger: Finger;
 }
 
-function noteOf(note: Element): readonly FrameNote[] {
-  const [string, fret] = [numberOf(note, 'string'), numberOf(note, 'fret')];
-  if (string === undefined || fret === undefined || string < 1 || string > STRINGS) return [];
-  return [{ place: STRINGS - string, fret, finger: fingerOf(numberOf(note, 'fingering')) }];
-}
-
-function fingerOf(value: number | undefined): Finger {
-  return value === 1 || value === 2 || value === 3 || value === 4 ? value : null;
-}
-
 /** Reads a drawn grip; undefined where it is of other than six strings, or none. */
 export function readFrame(frame: Element): ReadFrame | undefined {
   if ((numberOf(frame, 'frame-strings') ?? STRINGS) !== STRINGS) return undefined;
@@ -35,4 +25,14 @@ export function readFrame(frame: Element): ReadFrame | undefined {
   if (!grip || notes.length === 0) return undefined;
   const fingers = places.map((place) => at(place)?.finger ?? null);
   return fingers.some((one) => one !== null) ? { grip, fingers } : { grip };
+}
+
+function noteOf(note: Element): readonly FrameNote[] {
+  const [string, fret] = [numberOf(note, 'string'), numberOf(note, 'fret')];
+  if (string === undefined || fret === undefined || string < 1 || string > STRINGS) return [];
+  return [{ place: STRINGS - string, fret, finger: fingerOf(numberOf(note, 'fingering')) }];
+}
+
+function fingerOf(value: number | undefined): Finger {
+  return value === 1 || value === 2 || value === 3 || value === 4 ? value : null;
 }

@@ -12,6 +12,26 @@ export interface ReadChord {
 
 const SIGNS: Readonly<Record<string, string>> = { '-2': 'bb', '-1': 'b', 0: '', 1: '#', 2: '##' };
 
+/** Reads a chord symbol; undefined for one that is none, which is told. */
+export function readHarmony(
+  harmony: Element,
+  where: string,
+  report: Report,
+): ReadChord | undefined {
+  if (textOf(harmony, 'kind') === 'none') return { name: 'N.C.' };
+  const root = tone(child(harmony, 'root'), 'root-step', 'root-alter');
+  if (root === undefined) {
+    const isNumber = child(harmony, 'numeral') ?? child(harmony, 'function');
+    report.lose('chord symbol', where, isNumber ? 'a numeral without a root' : 'it has no root');
+    return undefined;
+  }
+  const bass = tone(child(harmony, 'bass'), 'bass-step', 'bass-alter');
+  const read = named(harmony, root, bass === undefined || bass === root ? '' : `/${bass}`);
+  if (read.doubt)
+    report.guess('a chord whose added tones have no name here is written without them', where);
+  return read;
+}
+
 function tone(of: Element | undefined, step: string, alter: string): string | undefined {
   const letter = textOf(of, step)?.toUpperCase();
   if (letter === undefined || !/^[A-G]$/.test(letter)) return undefined;
@@ -63,24 +83,4 @@ function named(harmony: Element, root: string, over: string): ReadChord {
   if (name !== undefined) return { name };
   const plain = [`${root}${suffix}${over}`, `${root}${over}`].find((one) => parseChordName(one));
   return { name: plain ?? root, doubt: true };
-}
-
-/** Reads a chord symbol; undefined for one that is none, which is told. */
-export function readHarmony(
-  harmony: Element,
-  where: string,
-  report: Report,
-): ReadChord | undefined {
-  if (textOf(harmony, 'kind') === 'none') return { name: 'N.C.' };
-  const root = tone(child(harmony, 'root'), 'root-step', 'root-alter');
-  if (root === undefined) {
-    const isNumber = child(harmony, 'numeral') ?? child(harmony, 'function');
-    report.lose('chord symbol', where, isNumber ? 'a numeral without a root' : 'it has no root');
-    return undefined;
-  }
-  const bass = tone(child(harmony, 'bass'), 'bass-step', 'bass-alter');
-  const read = named(harmony, root, bass === undefined || bass === root ? '' : `/${bass}`);
-  if (read.doubt)
-    report.guess('a chord whose added tones have no name here is written without them', where);
-  return read;
 }

@@ -52,6 +52,31 @@ const BY_SUFFIX = Object.entries(KINDS)
 
 const DEGREE = /^\(?(add|no|)(##|bb|#|b|)(2|3|4|5|6|7|9|11|13)\)?/;
 
+/** Tones above a dominant that are altered, and the degree each is. */
+const ALTERED: Readonly<Record<number, readonly [value: number, alter: number]>> = {
+  1: [9, -1],
+  3: [9, 1],
+  6: [5, -1],
+  8: [5, 1],
+};
+
+/** Spells a chord name for a score; undefined for what is no chord, such as silence. */
+export function spelledChord(name: string): SpelledChord | undefined {
+  const read = parseChordName(name);
+  const [, root = '', suffix = '', bass] = NAME.exec(name) ?? [];
+  if (!read || root === '') return undefined;
+  const kind =
+    kindOf(suffix) ??
+    kindOf(read.quality.suffix) ??
+    (suffix.includes('alt') ? alteredOf(read.quality.tones) : { kind: 'other', degrees: [] });
+  return {
+    root: toneOf(root),
+    text: suffix,
+    ...kind,
+    ...(bass !== undefined && { bass: toneOf(bass) }),
+  };
+}
+
 function toneOf(name: string): SpelledTone {
   const [, step = 'C', sign = ''] = TONE.exec(name) ?? [];
   return { step, alter: ALTERS[sign] ?? 0 };
@@ -88,14 +113,6 @@ function kindOf(suffix: string): Pick<SpelledChord, 'kind' | 'degrees'> | undefi
   return undefined;
 }
 
-/** Tones above a dominant that are altered, and the degree each is. */
-const ALTERED: Readonly<Record<number, readonly [value: number, alter: number]>> = {
-  1: [9, -1],
-  3: [9, 1],
-  6: [5, -1],
-  8: [5, 1],
-};
-
 /** "alt" says that all of it is altered, by the tones it has. */
 function alteredOf(tones: readonly number[]): Pick<SpelledChord, 'kind' | 'degrees'> {
   const degrees = tones.flatMap((tone): readonly SpelledDegree[] => {
@@ -104,21 +121,4 @@ function alteredOf(tones: readonly number[]): Pick<SpelledChord, 'kind' | 'degre
     return [{ value, alter, type: value === 5 ? 'alter' : 'add' }];
   });
   return { kind: 'dominant', degrees };
-}
-
-/** Spells a chord name for a score; undefined for what is no chord, such as silence. */
-export function spelledChord(name: string): SpelledChord | undefined {
-  const read = parseChordName(name);
-  const [, root = '', suffix = '', bass] = NAME.exec(name) ?? [];
-  if (!read || root === '') return undefined;
-  const kind =
-    kindOf(suffix) ??
-    kindOf(read.quality.suffix) ??
-    (suffix.includes('alt') ? alteredOf(read.quality.tones) : { kind: 'other', degrees: [] });
-  return {
-    root: toneOf(root),
-    text: suffix,
-    ...kind,
-    ...(bass !== undefined && { bass: toneOf(bass) }),
-  };
 }

@@ -21,6 +21,24 @@ export interface ReadNote {
   readonly slides: boolean;
 }
 
+/** Reads a note that sounds; undefined for rests, graces and cues. */
+export function readNote(
+  note: Element,
+  { at, lasts, moved }: { readonly at: number; readonly lasts: number; readonly moved: number },
+): ReadNote | undefined {
+  if (child(note, 'rest') || child(note, 'grace') || child(note, 'cue')) return undefined;
+  const tied = childrenOf(note, 'tie').some((one) => one.attributes['type'] === 'stop');
+  return {
+    at,
+    lasts,
+    tied,
+    lyric: child(note, 'lyric') ? lyricOf(note) : '',
+    midi: midiOf(child(note, 'pitch'), moved),
+    staff: textOf(note, 'staff') ?? '1',
+    ...playedHow(note),
+  };
+}
+
 function midiOf(pitch: Element | undefined, moved: number): number | undefined {
   const [step, octave] = [textOf(pitch, 'step'), numberOf(pitch, 'octave')];
   const natural =
@@ -101,22 +119,4 @@ function lyricOf(note: Element): string {
   const text = textOf(first, 'text') ?? '';
   const syllabic = textOf(first, 'syllabic') ?? 'single';
   return syllabic === 'begin' || syllabic === 'middle' ? text : `${text} `;
-}
-
-/** Reads a note that sounds; undefined for rests, graces and cues. */
-export function readNote(
-  note: Element,
-  { at, lasts, moved }: { readonly at: number; readonly lasts: number; readonly moved: number },
-): ReadNote | undefined {
-  if (child(note, 'rest') || child(note, 'grace') || child(note, 'cue')) return undefined;
-  const tied = childrenOf(note, 'tie').some((one) => one.attributes['type'] === 'stop');
-  return {
-    at,
-    lasts,
-    tied,
-    lyric: child(note, 'lyric') ? lyricOf(note) : '',
-    midi: midiOf(child(note, 'pitch'), moved),
-    staff: textOf(note, 'staff') ?? '1',
-    ...playedHow(note),
-  };
 }

@@ -7,6 +7,22 @@ export interface ScorePart {
   readonly measures: readonly Element[];
 }
 
+/** The parts of a score, however it is laid out; why it has none. */
+export function partsOf(score: Element): readonly ScorePart[] | Unreadable {
+  const list = child(score, 'part-list');
+  if (score.name === 'score-timewise') return fromTimewise(score, list);
+  if (score.name === 'score-partwise')
+    return childrenOf(score, 'part').map((part, at) => {
+      const id = part.attributes['id'] ?? `P${at + 1}`;
+      return { id, name: nameOf(list, id), measures: childrenOf(part, 'measure') };
+    });
+  return score.name === 'opus'
+    ? {
+        why: 'It is a collection of scores, not one. Open it where it was made, and export one score.',
+      }
+    : { why: `It is XML, but no score: it begins with <${score.name}>.` };
+}
+
 function nameOf(list: Element | undefined, id: string): string {
   const listed = childrenOf(list, 'score-part').find((one) => one.attributes['id'] === id);
   return textOf(listed, 'part-name') ?? id;
@@ -23,20 +39,4 @@ function fromTimewise(score: Element, list: Element | undefined): readonly Score
       parts.set(id, bars);
     }
   return [...parts].map(([id, measures]) => ({ id, name: nameOf(list, id), measures }));
-}
-
-/** The parts of a score, however it is laid out; why it has none. */
-export function partsOf(score: Element): readonly ScorePart[] | Unreadable {
-  const list = child(score, 'part-list');
-  if (score.name === 'score-timewise') return fromTimewise(score, list);
-  if (score.name === 'score-partwise')
-    return childrenOf(score, 'part').map((part, at) => {
-      const id = part.attributes['id'] ?? `P${at + 1}`;
-      return { id, name: nameOf(list, id), measures: childrenOf(part, 'measure') };
-    });
-  return score.name === 'opus'
-    ? {
-        why: 'It is a collection of scores, not one. Open it where it was made, and export one score.',
-      }
-    : { why: `It is XML, but no score: it begins with <${score.name}>.` };
 }

@@ -16,6 +16,23 @@ export interface ScoreOptions {
   readonly part?: string;
 }
 
+/**
+ * Reads a score in MusicXML, packed or not, part-wise or time-wise: its bars as sections of a song, the notes
+ * of one part as riffs. What is lost or guessed is told; a file that is none is refused with the reason.
+ *
+ * @example
+ * readMusicXml(new Uint8Array(0)).song // null
+ */
+export function readMusicXml(bytes: Uint8Array, options: ScoreOptions = {}): Imported {
+  const text = scoreText(bytes);
+  if (typeof text !== 'string') return refused(text.why);
+  const score = readXml(text);
+  if ('why' in score) return refused(score.why);
+  const parts = partsOf(score);
+  if ('why' in parts) return refused(parts.why);
+  return readParts(score, parts, options);
+}
+
 function gripsOf(parts: readonly PartRead[]): readonly DraftGrip[] {
   const grips = new Map<string, DraftGrip>();
   for (const { measures } of parts)
@@ -125,21 +142,4 @@ function partList(
     taken: one === chosen,
     notes: notesOf(one),
   }));
-}
-
-/**
- * Reads a score in MusicXML, packed or not, part-wise or time-wise: its bars as sections of a song, the notes
- * of one part as riffs. What is lost or guessed is told; a file that is none is refused with the reason.
- *
- * @example
- * readMusicXml(new Uint8Array(0)).song // null
- */
-export function readMusicXml(bytes: Uint8Array, options: ScoreOptions = {}): Imported {
-  const text = scoreText(bytes);
-  if (typeof text !== 'string') return refused(text.why);
-  const score = readXml(text);
-  if ('why' in score) return refused(score.why);
-  const parts = partsOf(score);
-  if ('why' in parts) return refused(parts.why);
-  return readParts(score, parts, options);
 }

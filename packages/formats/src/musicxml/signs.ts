@@ -46,6 +46,38 @@ export function noSigns(): ReadSigns {
 const SECTION_WORDS =
   /^(intro|introduction|verse|strophe|chorus|refrain|pre-?chorus|bridge|solo|interlude|outro|ending|vamp|break|instrumental|hook|tag|middle (?:8|eight))\b[\s\w.']*$/i;
 
+export function readBarline(barline: Element, signs: ReadSigns): void {
+  const location = barline.attributes['location'];
+  const [repeat, ending] = [child(barline, 'repeat'), child(barline, 'ending')];
+  if (repeat) readRepeat(repeat, location, signs);
+  if (ending) readEnding(ending, signs);
+  const style = textOf(barline, 'bar-style') ?? '';
+  if (/light-light|heavy/.test(style) && location !== 'left') signs.startsNext = true;
+  if (child(barline, 'segno')) signs.segno = true;
+  if (child(barline, 'coda')) signs.codaSign = true;
+}
+
+export function readSound(sound: Element, signs: ReadSigns): void {
+  const { attributes } = sound;
+  if (attributes['dacapo'] === 'yes') jump(signs, 'capo');
+  if (attributes['dalsegno'] !== undefined) jump(signs, 'segno');
+  if (attributes['segno'] !== undefined) signs.segno = true;
+  if (attributes['coda'] !== undefined) signs.coda = true;
+  if (attributes['tocoda'] !== undefined) signs.toCoda = true;
+  if (attributes['fine'] !== undefined) signs.fine = true;
+}
+
+export function readDirection(direction: Element, signs: ReadSigns): void {
+  for (const type of childrenOf(direction, 'direction-type'))
+    for (const one of type.children) {
+      if (one.name === 'rehearsal' && one.text) signs.starts = one.text;
+      else if (one.name === 'segno') signs.segno = true;
+      else if (one.name === 'coda') signs.codaSign = true;
+      else if (one.name === 'words') readWords(one.text, signs);
+    }
+  for (const sound of childrenOf(direction, 'sound')) readSound(sound, signs);
+}
+
 /** Rounds an ending is for: "1", "1,2", "1-3", "1. 2."; the first where it says none. */
 function roundsOf(text: string): readonly number[] {
   const rounds = new Set<number>();
@@ -79,17 +111,6 @@ function readEnding({ attributes, text }: Element, signs: ReadSigns): void {
   signs.count.endings += 1;
 }
 
-export function readBarline(barline: Element, signs: ReadSigns): void {
-  const location = barline.attributes['location'];
-  const [repeat, ending] = [child(barline, 'repeat'), child(barline, 'ending')];
-  if (repeat) readRepeat(repeat, location, signs);
-  if (ending) readEnding(ending, signs);
-  const style = textOf(barline, 'bar-style') ?? '';
-  if (/light-light|heavy/.test(style) && location !== 'left') signs.startsNext = true;
-  if (child(barline, 'segno')) signs.segno = true;
-  if (child(barline, 'coda')) signs.codaSign = true;
-}
-
 /** Words that are a jump, where nothing else says so. */
 function readWords(text: string, signs: ReadSigns): void {
   const words = text.trim();
@@ -106,25 +127,4 @@ function readWords(text: string, signs: ReadSigns): void {
 function jump(signs: ReadSigns, back: NonNullable<DraftSigns['back']>): void {
   if (signs.back === undefined) signs.count.jumps += 1;
   signs.back = back;
-}
-
-export function readSound(sound: Element, signs: ReadSigns): void {
-  const { attributes } = sound;
-  if (attributes['dacapo'] === 'yes') jump(signs, 'capo');
-  if (attributes['dalsegno'] !== undefined) jump(signs, 'segno');
-  if (attributes['segno'] !== undefined) signs.segno = true;
-  if (attributes['coda'] !== undefined) signs.coda = true;
-  if (attributes['tocoda'] !== undefined) signs.toCoda = true;
-  if (attributes['fine'] !== undefined) signs.fine = true;
-}
-
-export function readDirection(direction: Element, signs: ReadSigns): void {
-  for (const type of childrenOf(direction, 'direction-type'))
-    for (const one of type.children) {
-      if (one.name === 'rehearsal' && one.text) signs.starts = one.text;
-      else if (one.name === 'segno') signs.segno = true;
-      else if (one.name === 'coda') signs.codaSign = true;
-      else if (one.name === 'words') readWords(one.text, signs);
-    }
-  for (const sound of childrenOf(direction, 'sound')) readSound(sound, signs);
 }

@@ -21,40 +21,6 @@ const TYPES: readonly (readonly [quarters: number, type: string])[] = [
 const STEPS = ['C', 'C', 'D', 'D', 'E', 'F', 'F', 'G', 'G', 'A', 'A', 'B'];
 const SHARPS = new Set([1, 3, 6, 8, 10]);
 
-function pitchNode(midi: number): Node {
-  const tone = midi % 12;
-  return element(
-    'pitch',
-    element('step', STEPS[tone]),
-    SHARPS.has(tone) ? element('alter', 1) : undefined,
-    element('octave', Math.floor(midi / 12) - 1),
-  );
-}
-
-/** The written form of a length: its type, its dots, or the tuplet it is of. */
-function typeNodes(quarters: number): readonly Node[] {
-  for (const [own, type] of TYPES)
-    for (const dots of [0, 1, 2])
-      if (Math.abs(quarters - own * (2 - 0.5 ** dots)) < 1e-6)
-        return [element('type', type), ...Array.from({ length: dots }, () => element('dot'))];
-  for (const [actual, normal] of [
-    [3, 2],
-    [5, 4],
-    [7, 4],
-  ] as const)
-    for (const [own, type] of TYPES)
-      if (Math.abs(quarters - (own * normal) / actual) < 1e-6)
-        return [
-          element('type', type),
-          element(
-            'time-modification',
-            element('actual-notes', actual),
-            element('normal-notes', normal),
-          ),
-        ];
-  return [];
-}
-
 /** Notes that are struck together, in parts of a quarter. */
 export interface WrittenNotes extends Ties {
   readonly at: number;
@@ -78,53 +44,6 @@ export function notesIn({ riff }: StruckBar, perBeat: number): readonly WrittenN
     const lasts = Math.min(...notes.map(({ beats }) => beatsToNumber(beats)));
     return { at, notes, comesOver: false, goesOn: false, until: at + Math.round(lasts * perBeat) };
   });
-}
-
-/** An element where something is so, else nothing. */
-function where(is: unknown, make: () => Node): Node | undefined {
-  return is ? make() : undefined;
-}
-
-function technicalOf({ how, bend, palmMuted, plucked, finger, string, fret }: RiffNote): Node {
-  return element(
-    'technical',
-    where(how === 'hammered', () => withAttributes(element('hammer-on'), { type: 'stop' })),
-    where(how === 'pulled off', () => withAttributes(element('pull-off'), { type: 'stop' })),
-    where(how === 'harmonic', () => element('harmonic', element('natural'))),
-    bend && bendNode(bend),
-    where(palmMuted, () => element('other-technical', 'palm mute')),
-    where(plucked, () => element('pluck', plucked)),
-    where(finger, () => element('fingering', finger)),
-    element('string', string),
-    element('fret', fret),
-  );
-}
-
-function bendNode({ quarterTones, isReleased }: NonNullable<RiffNote['bend']>): Node {
-  return element(
-    'bend',
-    element('bend-alter', quarterTones / 2),
-    where(isReleased, () => element('release')),
-  );
-}
-
-function notationsOf(note: RiffNote, { goesOn, comesOver }: Ties): Node {
-  const slides = note.how === 'slid up' || note.how === 'slid down';
-  return element(
-    'notations',
-    where(comesOver, () => tie('tied', 'stop')),
-    where(goesOn, () => tie('tied', 'start')),
-    where(note.rings, () => tie('tied', 'let-ring')),
-    where(slides, () => withAttributes(element('slide'), { type: 'stop', number: 1 })),
-    where(note.vibrato, () =>
-      element('ornaments', withAttributes(element('wavy-line'), { type: 'start' })),
-    ),
-    technicalOf(note),
-  );
-}
-
-function tie(name: string, type: string): Node {
-  return withAttributes(element(name), { type });
 }
 
 export function restNode(duration: number): Node {
@@ -191,4 +110,85 @@ export function noteNodes(
 /** A tone as a score spells it by itself: its letter, and whether it is a sharp. */
 export function plainTone(midi: number): { readonly step: string; readonly isSharp: boolean } {
   return { step: STEPS[midi % 12] ?? 'C', isSharp: SHARPS.has(midi % 12) };
+}
+
+function pitchNode(midi: number): Node {
+  const tone = midi % 12;
+  return element(
+    'pitch',
+    element('step', STEPS[tone]),
+    SHARPS.has(tone) ? element('alter', 1) : undefined,
+    element('octave', Math.floor(midi / 12) - 1),
+  );
+}
+
+/** The written form of a length: its type, its dots, or the tuplet it is of. */
+function typeNodes(quarters: number): readonly Node[] {
+  for (const [own, type] of TYPES)
+    for (const dots of [0, 1, 2])
+      if (Math.abs(quarters - own * (2 - 0.5 ** dots)) < 1e-6)
+        return [element('type', type), ...Array.from({ length: dots }, () => element('dot'))];
+  for (const [actual, normal] of [
+    [3, 2],
+    [5, 4],
+    [7, 4],
+  ] as const)
+    for (const [own, type] of TYPES)
+      if (Math.abs(quarters - (own * normal) / actual) < 1e-6)
+        return [
+          element('type', type),
+          element(
+            'time-modification',
+            element('actual-notes', actual),
+            element('normal-notes', normal),
+          ),
+        ];
+  return [];
+}
+
+/** An element where something is so, else nothing. */
+function where(is: unknown, make: () => Node): Node | undefined {
+  return is ? make() : undefined;
+}
+
+function technicalOf({ how, bend, palmMuted, plucked, finger, string, fret }: RiffNote): Node {
+  return element(
+    'technical',
+    where(how === 'hammered', () => withAttributes(element('hammer-on'), { type: 'stop' })),
+    where(how === 'pulled off', () => withAttributes(element('pull-off'), { type: 'stop' })),
+    where(how === 'harmonic', () => element('harmonic', element('natural'))),
+    bend && bendNode(bend),
+    where(palmMuted, () => element('other-technical', 'palm mute')),
+    where(plucked, () => element('pluck', plucked)),
+    where(finger, () => element('fingering', finger)),
+    element('string', string),
+    element('fret', fret),
+  );
+}
+
+function bendNode({ quarterTones, isReleased }: NonNullable<RiffNote['bend']>): Node {
+  return element(
+    'bend',
+    element('bend-alter', quarterTones / 2),
+    where(isReleased, () => element('release')),
+  );
+}
+
+function notationsOf(note: RiffNote, { goesOn, comesOver }: Ties): Node {
+  const slides = note.how === 'slid up' || note.how === 'slid down';
+  return element(
+    'notations',
+    where(comesOver, () => tie('tied', 'stop')),
+    where(goesOn, () => tie('tied', 'start')),
+    where(note.rings, () => tie('tied', 'let-ring')),
+    where(slides, () => withAttributes(element('slide'), { type: 'stop', number: 1 })),
+    where(note.vibrato, () =>
+      element('ornaments', withAttributes(element('wavy-line'), { type: 'start' })),
+    ),
+    technicalOf(note),
+  );
+}
+
+function tie(name: string, type: string): Node {
+  return withAttributes(element(name), { type });
 }

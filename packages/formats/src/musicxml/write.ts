@@ -21,52 +21,11 @@ export interface ScoreCredits {
 
 const MAJOR_FIFTHS = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
 
-function fifthsOf({ tonic, isMinor }: Key): number {
-  return MAJOR_FIFTHS[(tonic + (isMinor ? 3 : 0)) % 12] ?? 0;
-}
-
-function toneNodes(name: 'root' | 'bass', { step, alter }: SpelledTone): Node {
-  return element(
-    name,
-    element(`${name}-step`, step),
-    alter === 0 ? undefined : element(`${name}-alter`, alter),
-  );
-}
-
-function frameNode({ grip, fingers }: NamedGrip): Node {
-  const held = grip.filter((fret) => fret !== null && fret > 0) as number[];
-  const first = held.length > 0 && Math.max(...held) > 4 ? Math.min(...held) : 1;
-  return element(
-    'frame',
-    element('frame-strings', grip.length),
-    element('frame-frets', Math.max(4, Math.max(0, ...held) - first + 1)),
-    first > 1 ? element('first-fret', first) : undefined,
-    grip.flatMap((fret, place) => {
-      if (fret === null) return [];
-      const finger = fingers?.[place];
-      return [
-        element(
-          'frame-note',
-          element('string', grip.length - place),
-          element('fret', fret),
-          typeof finger === 'number' ? element('fingering', finger) : undefined,
-        ),
-      ];
-    }),
-  );
-}
-
 /** Something that stands at a moment of a bar, in parts of a quarter. */
 interface PlacedNode {
   readonly at: number;
   readonly ends: number;
   readonly nodes: readonly Node[];
-}
-
-/** A chord symbol that stands before where the music has got to. */
-function withOffset(node: Node, by: number): Node {
-  const inside = node['harmony'] as readonly Node[];
-  return element('harmony', inside, element('offset', by));
 }
 
 /** Writes the bars of a song one after the other. */
@@ -279,6 +238,83 @@ class ScoreWriter {
   }
 }
 
+/**
+ * Writes a song as a score in MusicXML 4: chord symbols with the grips that are given, riffs as tab, repeats
+ * and endings as signs, sections as rehearsal marks, tempi. What a score has no place for is told.
+ *
+ * @example
+ * new TextDecoder().decode(writeMusicXml(readChart('[A]\n| G |').song).bytes).includes('<root-step>G</root-step>') // true
+ */
+export function writeMusicXml(song: SongDocument, credits: ScoreCredits = {}): WrittenFile {
+  const writer = new ScoreWriter(song);
+  const measures = writtenParts(song).flatMap((part) => writer.part(part));
+  const score = withAttributes(
+    element(
+      'score-partwise',
+      credits.title ? element('work', element('work-title', credits.title)) : undefined,
+      element(
+        'identification',
+        credits.playedBy
+          ? withAttributes(element('creator', credits.playedBy), { type: 'composer' })
+          : undefined,
+        element('encoding', element('software', 'Harvu')),
+      ),
+      element(
+        'part-list',
+        withAttributes(element('score-part', element('part-name', 'Guitar')), { id: 'P1' }),
+      ),
+      withAttributes(element('part', measures), { id: 'P1' }),
+    ),
+    { version: '4.0' },
+  );
+  const names = ['patterns', 'layers', 'sound', 'clock', 'others', 'bends', 'doubts', 'beside'];
+  return {
+    bytes: strToU8(writeXml(score)),
+    lost: [...writer.lost, ...lostOf(song, names, 'a score has no place for it')],
+  };
+}
+
+function fifthsOf({ tonic, isMinor }: Key): number {
+  return MAJOR_FIFTHS[(tonic + (isMinor ? 3 : 0)) % 12] ?? 0;
+}
+
+function toneNodes(name: 'root' | 'bass', { step, alter }: SpelledTone): Node {
+  return element(
+    name,
+    element(`${name}-step`, step),
+    alter === 0 ? undefined : element(`${name}-alter`, alter),
+  );
+}
+
+function frameNode({ grip, fingers }: NamedGrip): Node {
+  const held = grip.filter((fret) => fret !== null && fret > 0) as number[];
+  const first = held.length > 0 && Math.max(...held) > 4 ? Math.min(...held) : 1;
+  return element(
+    'frame',
+    element('frame-strings', grip.length),
+    element('frame-frets', Math.max(4, Math.max(0, ...held) - first + 1)),
+    first > 1 ? element('first-fret', first) : undefined,
+    grip.flatMap((fret, place) => {
+      if (fret === null) return [];
+      const finger = fingers?.[place];
+      return [
+        element(
+          'frame-note',
+          element('string', grip.length - place),
+          element('fret', fret),
+          typeof finger === 'number' ? element('fingering', finger) : undefined,
+        ),
+      ];
+    }),
+  );
+}
+
+/** A chord symbol that stands before where the music has got to. */
+function withOffset(node: Node, by: number): Node {
+  const inside = node['harmony'] as readonly Node[];
+  return element('harmony', inside, element('offset', by));
+}
+
 function direction(type: Node): Node {
   return withAttributes(element('direction', element('direction-type', type)), {
     placement: 'above',
@@ -325,40 +361,4 @@ function endingNode(number: string | undefined, type: string): Node {
 
 function timeNode({ unit }: Meter, written: string): Node {
   return element('time', element('beats', written.split('/')[0]), element('beat-type', unit));
-}
-
-/**
- * Writes a song as a score in MusicXML 4: chord symbols with the grips that are given, riffs as tab, repeats
- * and endings as signs, sections as rehearsal marks, tempi. What a score has no place for is told.
- *
- * @example
- * new TextDecoder().decode(writeMusicXml(readChart('[A]\n| G |').song).bytes).includes('<root-step>G</root-step>') // true
- */
-export function writeMusicXml(song: SongDocument, credits: ScoreCredits = {}): WrittenFile {
-  const writer = new ScoreWriter(song);
-  const measures = writtenParts(song).flatMap((part) => writer.part(part));
-  const score = withAttributes(
-    element(
-      'score-partwise',
-      credits.title ? element('work', element('work-title', credits.title)) : undefined,
-      element(
-        'identification',
-        credits.playedBy
-          ? withAttributes(element('creator', credits.playedBy), { type: 'composer' })
-          : undefined,
-        element('encoding', element('software', 'Harvu')),
-      ),
-      element(
-        'part-list',
-        withAttributes(element('score-part', element('part-name', 'Guitar')), { id: 'P1' }),
-      ),
-      withAttributes(element('part', measures), { id: 'P1' }),
-    ),
-    { version: '4.0' },
-  );
-  const names = ['patterns', 'layers', 'sound', 'clock', 'others', 'bends', 'doubts', 'beside'];
-  return {
-    bytes: strToU8(writeXml(score)),
-    lost: [...writer.lost, ...lostOf(song, names, 'a score has no place for it')],
-  };
 }

@@ -27,18 +27,6 @@ const PARSER = new XMLParser({
   removeNSPrefix: true,
 });
 
-function elementOf(raw: Raw): Element | undefined {
-  const name = Object.keys(raw).find((key) => key !== ':@');
-  if (name === undefined || name === '#text') return undefined;
-  const inside = Array.isArray(raw[name]) ? (raw[name] as readonly Raw[]) : [];
-  const attributes = (raw[':@'] ?? {}) as Record<string, string>;
-  const text = inside
-    .map((one) => (typeof one['#text'] === 'string' ? one['#text'] : ''))
-    .join('')
-    .trim();
-  return { name, attributes, text, children: inside.flatMap((one) => elementOf(one) ?? []) };
-}
-
 /** Reads XML; why it cannot be, where it is none. Nothing outside of it is fetched. */
 export function readXml(text: string): Element | Unreadable {
   // eslint-disable-next-line @typescript-eslint/no-deprecated -- its successor does not run in browsers
@@ -78,4 +66,16 @@ export function numberOf(of: Element | undefined, name: string): number | undefi
 export function toNumber(text: string | undefined): number | undefined {
   const value = text === undefined ? NaN : Number(text);
   return Number.isFinite(value) ? value : undefined;
+}
+
+function elementOf(raw: Raw): Element | undefined {
+  const name = Object.keys(raw).find((key) => key !== ':@');
+  if (name === undefined || name === '#text') return undefined;
+  const inside = Array.isArray(raw[name]) ? (raw[name] as readonly Raw[]) : [];
+  const attributes = (raw[':@'] ?? {}) as Record<string, string>;
+  const text = inside
+    .map((one) => (typeof one['#text'] === 'string' ? one['#text'] : ''))
+    .join('')
+    .trim();
+  return { name, attributes, text, children: inside.flatMap((one) => elementOf(one) ?? []) };
 }

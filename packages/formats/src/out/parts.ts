@@ -21,6 +21,14 @@ export interface WrittenPart {
   readonly endings: readonly WrittenEnding[];
 }
 
+/** A song as it is written on paper: its sections in the order they are played, repeats and endings as signs. */
+export function writtenParts(song: SongDocument): readonly WrittenPart[] {
+  const patterns = songPatterns(song);
+  return timelineOf(song).occurrences.flatMap((occurrence) =>
+    writtenPart(occurrence, barsInLayer(occurrence, 'full', patterns)),
+  );
+}
+
 /** The rounds of an occurrence, one after the other. */
 function roundsIn(bars: readonly StruckBar[]): readonly (readonly StruckBar[])[] {
   const rounds: StruckBar[][] = [];
@@ -72,12 +80,4 @@ function writtenPart(occurrence: Occurrence, bars: readonly StruckBar[]): readon
   if (canEnd) return [{ occurrence, times: rounds.length, bars: first.slice(0, common), endings }];
   // Rounds that begin otherwise are written out.
   return rounds.map((round) => ({ occurrence, times: 1, bars: round, endings: [] }));
-}
-
-/** A song as it is written on paper: its sections in the order they are played, repeats and endings as signs. */
-export function writtenParts(song: SongDocument): readonly WrittenPart[] {
-  const patterns = songPatterns(song);
-  return timelineOf(song).occurrences.flatMap((occurrence) =>
-    writtenPart(occurrence, barsInLayer(occurrence, 'full', patterns)),
-  );
 }

@@ -36,6 +36,26 @@ export const EMPTY_LINE: SheetLine = { directives: [], bars: [], words: '' };
 /** A chord, or words between chords. */
 type Token = { readonly chord: string } | { readonly words: string };
 
+/**
+ * Reads the lines of a sheet with chords in brackets and directives in braces; a line of it a line of the sheet.
+ *
+ * @example
+ * bracketLines('[G]Down by the [D]water')[0]?.bars // [['G'], ['D']]
+ */
+export function bracketLines(text: string): readonly SheetLine[] {
+  let isInTab = false;
+  return text.split(/\r\n|\n|\r/).map((line) => {
+    const [, written, value = ''] = DIRECTIVE.exec(line) ?? [];
+    if (written !== undefined) {
+      const name = SHORT[written.toLowerCase()] ?? written.toLowerCase();
+      if (name === 'start_of_tab') isInTab = true;
+      if (name === 'end_of_tab') isInTab = false;
+      return { ...EMPTY_LINE, directives: [{ name, value: value.trim() }] };
+    }
+    return isInTab || line.trimStart().startsWith('#') ? EMPTY_LINE : lineOf(bracketTokens(line));
+  });
+}
+
 /** A chord is a bar; where there are bar lines, all between two of them is one. */
 function barsOf(tokens: readonly Token[]): readonly (readonly string[])[] {
   const hasBars = tokens.some((one) => 'words' in one && one.words.includes('|'));
@@ -60,25 +80,5 @@ function bracketTokens(line: string): readonly Token[] {
     const chord = /^\[([^*\]][^\]]*)\]$/.exec(part)?.[1]?.trim();
     if (chord) return [{ chord }];
     return part === '' || part.startsWith('[*') ? [] : [{ words: part }];
-  });
-}
-
-/**
- * Reads the lines of a sheet with chords in brackets and directives in braces; a line of it a line of the sheet.
- *
- * @example
- * bracketLines('[G]Down by the [D]water')[0]?.bars // [['G'], ['D']]
- */
-export function bracketLines(text: string): readonly SheetLine[] {
-  let isInTab = false;
-  return text.split(/\r\n|\n|\r/).map((line) => {
-    const [, written, value = ''] = DIRECTIVE.exec(line) ?? [];
-    if (written !== undefined) {
-      const name = SHORT[written.toLowerCase()] ?? written.toLowerCase();
-      if (name === 'start_of_tab') isInTab = true;
-      if (name === 'end_of_tab') isInTab = false;
-      return { ...EMPTY_LINE, directives: [{ name, value: value.trim() }] };
-    }
-    return isInTab || line.trimStart().startsWith('#') ? EMPTY_LINE : lineOf(bracketTokens(line));
   });
 }

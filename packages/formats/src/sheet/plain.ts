@@ -16,6 +16,34 @@ export interface PlainSheet {
   readonly lines: readonly SheetLine[];
 }
 
+/**
+ * Takes apart what stands on a sheet beside chords and words: fields, grips, names, headings.
+ *
+ * @example
+ * readPlain('Capo: 2\nVerse: G D').fields // ['capo: 2']
+ */
+export function readPlain(text: string): PlainSheet {
+  const { lines, isGerman } = readLoose(text);
+  const [title, playedBy] = namesIn(lines);
+  const hasRow = (line: LooseLine): boolean =>
+    line.kind === 'row' || (line.kind === 'heading' && line.heading.row !== undefined);
+  return {
+    title,
+    playedBy,
+    isGerman,
+    fields: lines.flatMap((line) =>
+      line.kind === 'field' && line.field.field !== 'remark'
+        ? [`${line.field.field}: ${line.field.value}`]
+        : [],
+    ),
+    grips: gripsIn(lines),
+    counts: lines.flatMap((line, at) =>
+      line.kind === 'row' && line.row.times > 1 ? [{ line: at + 1, times: line.row.times }] : [],
+    ),
+    lines: lines.map((line, at) => sheetLine(line, hasRow(line) ? wordsOf(lines[at + 1]) : '')),
+  };
+}
+
 function wordsOf(line: LooseLine | undefined): string {
   return line?.kind === 'words' ? line.words.trim() : '';
 }
@@ -49,32 +77,4 @@ function gripsIn(lines: readonly LooseLine[]): PlainSheet['grips'] {
     const grip = line.kind === 'grip' ? parseGrip(line.frets) : undefined;
     return line.kind === 'grip' && grip ? [{ name: line.name, grip }] : [];
   });
-}
-
-/**
- * Takes apart what stands on a sheet beside chords and words: fields, grips, names, headings.
- *
- * @example
- * readPlain('Capo: 2\nVerse: G D').fields // ['capo: 2']
- */
-export function readPlain(text: string): PlainSheet {
-  const { lines, isGerman } = readLoose(text);
-  const [title, playedBy] = namesIn(lines);
-  const hasRow = (line: LooseLine): boolean =>
-    line.kind === 'row' || (line.kind === 'heading' && line.heading.row !== undefined);
-  return {
-    title,
-    playedBy,
-    isGerman,
-    fields: lines.flatMap((line) =>
-      line.kind === 'field' && line.field.field !== 'remark'
-        ? [`${line.field.field}: ${line.field.value}`]
-        : [],
-    ),
-    grips: gripsIn(lines),
-    counts: lines.flatMap((line, at) =>
-      line.kind === 'row' && line.row.times > 1 ? [{ line: at + 1, times: line.row.times }] : [],
-    ),
-    lines: lines.map((line, at) => sheetLine(line, hasRow(line) ? wordsOf(lines[at + 1]) : '')),
-  };
 }

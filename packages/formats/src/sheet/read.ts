@@ -35,16 +35,6 @@ const GERMAN_IN_BRACKETS = /\[H(?:m|7|m7|dim|sus\d?|maj7)?\]/;
 /** A section that begins, and how often it is played. */
 type Begun = NonNullable<SheetLine['begins']>;
 
-function named(name: string): Begun {
-  const counted = countBehind(name);
-  return { name: (counted?.rest ?? name).trim(), times: counted?.times ?? 1 };
-}
-
-function headingIn(words: string): Begun | undefined {
-  const heading = readHeading(words);
-  return heading?.unread.length === 0 ? heading : undefined;
-}
-
 /** Lines of a sheet become bars: a chord is a bar, until somebody listens. */
 class SheetReading {
   private readonly isGerman: boolean;
@@ -172,26 +162,9 @@ class SheetReading {
   }
 }
 
-function wordsIn(text: string): readonly string[] {
-  return text.split(/[\s|]+/).filter((one) => one !== '' && one !== '-');
-}
-
-function wholeIn(text: string | undefined, least: number, most: number): number | undefined {
-  const value = Math.round(Number(/\d+(?:\.\d+)?/.exec(text ?? '')?.[0] ?? NaN));
-  return value >= least && value <= most ? value : undefined;
-}
-
 /** Tells whether lines in braces say what a sheet is. */
 export function hasDirectives(text: string): boolean {
   return /^[^\S\n]*\{[^\S\n]*[a-z_]+[^\S\n]*(:.*)?\}[^\S\n]*$/m.test(text);
-}
-
-/** Tells a sheet with directives, or chords in brackets, from other text; `[A]` over bars is a section. */
-function hasBrackets(text: string): boolean {
-  if (hasDirectives(text)) return true;
-  return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*(?:$|[([]?\s*[x×]?\s*\d))/gm)].some(
-    ([, name = '']) => parseChordName(name) !== undefined,
-  );
 }
 
 /**
@@ -216,6 +189,33 @@ export function readSheet(written: string): Imported {
   if (reading.bars.length === 0) return refused('There are no chords in it.');
   guessIn(text, plain, report);
   return imported(reading, { plain, frame, report });
+}
+
+function named(name: string): Begun {
+  const counted = countBehind(name);
+  return { name: (counted?.rest ?? name).trim(), times: counted?.times ?? 1 };
+}
+
+function headingIn(words: string): Begun | undefined {
+  const heading = readHeading(words);
+  return heading?.unread.length === 0 ? heading : undefined;
+}
+
+function wordsIn(text: string): readonly string[] {
+  return text.split(/[\s|]+/).filter((one) => one !== '' && one !== '-');
+}
+
+function wholeIn(text: string | undefined, least: number, most: number): number | undefined {
+  const value = Math.round(Number(/\d+(?:\.\d+)?/.exec(text ?? '')?.[0] ?? NaN));
+  return value >= least && value <= most ? value : undefined;
+}
+
+/** Tells a sheet with directives, or chords in brackets, from other text; `[A]` over bars is a section. */
+function hasBrackets(text: string): boolean {
+  if (hasDirectives(text)) return true;
+  return [...text.matchAll(/\[([A-G][^\]\n]{0,12})\](?!\s*(?:$|[([]?\s*[x×]?\s*\d))/gm)].some(
+    ([, name = '']) => parseChordName(name) !== undefined,
+  );
 }
 
 /** What was read as a song. */

@@ -16,55 +16,6 @@ export interface SheetCredits {
 
 const BARS_A_LINE = 4;
 
-function barText({ chords }: StruckBar): string {
-  return chords.map(({ chord, held }) => (held || chord === '-' ? '-' : `[${chord}]`)).join(' ');
-}
-
-function lines(bars: readonly StruckBar[]): readonly string[] {
-  return Array.from({ length: Math.ceil(bars.length / BARS_A_LINE) }, (_, line) => {
-    const own = bars.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE);
-    return `| ${own.map(barText).join(' | ')} |`;
-  });
-}
-
-/** The bars of all rounds, one after the other. */
-function roundsOf({ bars, endings, times }: WrittenPart): readonly StruckBar[] {
-  return Array.from({ length: times }, (_, at) => [
-    ...bars,
-    ...(endings.find(({ rounds }) => rounds.includes(at + 1))?.bars ?? []),
-  ]).flat();
-}
-
-/** Chords that do not share their bar evenly: a sheet cannot say so. */
-function isUneven({ chords }: StruckBar): boolean {
-  return new Set(chords.map(({ beats }) => beatsToNumber(beats))).size > 1;
-}
-
-/** A section is a verse, a chorus or a bridge to whoever reads it. */
-function startOf(name: string): string {
-  const kind = /^(chorus|refrain)/i.test(name)
-    ? 'chorus'
-    : /^bridge/i.test(name)
-      ? 'bridge'
-      : 'verse';
-  return `start_of_${kind}`;
-}
-
-/** A directive's value has no braces, and stays on its line. */
-function directive(name: string, value: string | number | undefined): readonly string[] {
-  if (value === undefined || value === '') return [];
-  return [`{${name}: ${String(value).replace(/[{}\n\r]/g, ' ')}}`];
-}
-
-function defined({ grips }: SongDocument): readonly string[] {
-  return grips.map(({ name, grip }) => {
-    const held = grip.filter((fret): fret is number => fret !== null && fret > 0);
-    const base = held.length > 0 && Math.max(...held) > 4 ? Math.min(...held) : 1;
-    const frets = grip.map((fret) => (fret === null ? 'x' : fret === 0 ? 0 : fret - base + 1));
-    return `{define: ${name} base-fret ${base} frets ${frets.join(' ')}}`;
-  });
-}
-
 /**
  * Writes a song as a chord sheet in plain text: directives, sections, chords in brackets between bar lines,
  * in the order they are played. What a sheet has no place for is told.
@@ -118,4 +69,53 @@ export function writeSheet(song: SongDocument, credits: SheetCredits = {}): Writ
     bytes: strToU8(`${text.trim()}\n`),
     lost: [...(hasUneven ? [beats] : []), ...lostOf(song, names, why)],
   };
+}
+
+function barText({ chords }: StruckBar): string {
+  return chords.map(({ chord, held }) => (held || chord === '-' ? '-' : `[${chord}]`)).join(' ');
+}
+
+function lines(bars: readonly StruckBar[]): readonly string[] {
+  return Array.from({ length: Math.ceil(bars.length / BARS_A_LINE) }, (_, line) => {
+    const own = bars.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE);
+    return `| ${own.map(barText).join(' | ')} |`;
+  });
+}
+
+/** The bars of all rounds, one after the other. */
+function roundsOf({ bars, endings, times }: WrittenPart): readonly StruckBar[] {
+  return Array.from({ length: times }, (_, at) => [
+    ...bars,
+    ...(endings.find(({ rounds }) => rounds.includes(at + 1))?.bars ?? []),
+  ]).flat();
+}
+
+/** Chords that do not share their bar evenly: a sheet cannot say so. */
+function isUneven({ chords }: StruckBar): boolean {
+  return new Set(chords.map(({ beats }) => beatsToNumber(beats))).size > 1;
+}
+
+/** A section is a verse, a chorus or a bridge to whoever reads it. */
+function startOf(name: string): string {
+  const kind = /^(chorus|refrain)/i.test(name)
+    ? 'chorus'
+    : /^bridge/i.test(name)
+      ? 'bridge'
+      : 'verse';
+  return `start_of_${kind}`;
+}
+
+/** A directive's value has no braces, and stays on its line. */
+function directive(name: string, value: string | number | undefined): readonly string[] {
+  if (value === undefined || value === '') return [];
+  return [`{${name}: ${String(value).replace(/[{}\n\r]/g, ' ')}}`];
+}
+
+function defined({ grips }: SongDocument): readonly string[] {
+  return grips.map(({ name, grip }) => {
+    const held = grip.filter((fret): fret is number => fret !== null && fret > 0);
+    const base = held.length > 0 && Math.max(...held) > 4 ? Math.min(...held) : 1;
+    const frets = grip.map((fret) => (fret === null ? 'x' : fret === 0 ? 0 : fret - base + 1));
+    return `{define: ${name} base-fret ${base} frets ${frets.join(' ')}}`;
+  });
 }

@@ -28,38 +28,6 @@ const SEPARATORS = [',', ';', '\t', '|'];
 /** A mark our own tables put before what a spreadsheet would run. */
 const MADE_HARMLESS = /^'(?=[\s\p{Cc}\u200b\ufeff]*[=+\-@|%\uff1d\uff0b\uff0d\uff20\u2212])/u;
 
-function decoded(bytes: Uint8Array): readonly [text: string, encoding: string] {
-  const [first, second] = bytes;
-  if (first === 0xff && second === 0xfe)
-    return [new TextDecoder('utf-16le').decode(bytes), 'UTF-16'];
-  if (first === 0xfe && second === 0xff)
-    return [new TextDecoder('utf-16be').decode(bytes), 'UTF-16'];
-  try {
-    return [new TextDecoder('utf-8', { fatal: true }).decode(bytes), 'UTF-8'];
-  } catch {
-    return [new TextDecoder('windows-1252').decode(bytes), 'Windows Western'];
-  }
-}
-
-/** A word as it is compared: letters and digits, small, without accents. */
-function plain(word: string): string {
-  return word
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^\p{Letter}\p{Number}]/gu, '');
-}
-
-/** Some programs say in a first line which separator follows. */
-function withoutHint(text: string): readonly [text: string, separator: string] {
-  const hint = /^sep=(.)\r?\n/i.exec(text);
-  return hint ? [text.slice(hint[0].length), hint[1] ?? ''] : [text, ''];
-}
-
-function isHead(row: readonly string[], fields: readonly TableField[]): boolean {
-  const words = new Set(fields.flatMap((one) => one.words.map(plain)));
-  return row.some((cell) => words.has(plain(cell)));
-}
-
 /**
  * Reads a table of text: any usual separator, UTF-8, UTF-16 or the Windows coding of the West; the first row is
  * its head where it has a word that is looked for. Refused: nothing, what is no text, more than 5,000 rows.
@@ -136,4 +104,36 @@ export function columnsOf<Name extends string>(
 /** What stands in a field of a row; empty where no column is its. */
 export function cellOf(row: readonly string[], column: number | null): string {
   return column === null ? '' : (row[column] ?? '');
+}
+
+function decoded(bytes: Uint8Array): readonly [text: string, encoding: string] {
+  const [first, second] = bytes;
+  if (first === 0xff && second === 0xfe)
+    return [new TextDecoder('utf-16le').decode(bytes), 'UTF-16'];
+  if (first === 0xfe && second === 0xff)
+    return [new TextDecoder('utf-16be').decode(bytes), 'UTF-16'];
+  try {
+    return [new TextDecoder('utf-8', { fatal: true }).decode(bytes), 'UTF-8'];
+  } catch {
+    return [new TextDecoder('windows-1252').decode(bytes), 'Windows Western'];
+  }
+}
+
+/** A word as it is compared: letters and digits, small, without accents. */
+function plain(word: string): string {
+  return word
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^\p{Letter}\p{Number}]/gu, '');
+}
+
+/** Some programs say in a first line which separator follows. */
+function withoutHint(text: string): readonly [text: string, separator: string] {
+  const hint = /^sep=(.)\r?\n/i.exec(text);
+  return hint ? [text.slice(hint[0].length), hint[1] ?? ''] : [text, ''];
+}
+
+function isHead(row: readonly string[], fields: readonly TableField[]): boolean {
+  const words = new Set(fields.flatMap((one) => one.words.map(plain)));
+  return row.some((cell) => words.has(plain(cell)));
 }

@@ -41,32 +41,6 @@ export interface KnownRequests {
 
 const LONGEST = { title: 120, playedBy: 120, why: 500 };
 
-function plain(text: string): string {
-  return text
-    .normalize('NFKD')
-    .replace(/\p{Mark}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{Letter}\p{Number} ]/gu, '')
-    .trim();
-}
-
-/** The student of a name: the whole of it, or a first name that only one has. */
-function studentOf(said: string, students: KnownRequests['students']): KnownRequests['students'] {
-  const name = plain(said);
-  const whole = students.filter((one) => plain(one.name) === name);
-  const turned = students.filter((one) => plain(one.name).split(' ').reverse().join(' ') === name);
-  const first = students.filter((one) => plain(one.name).split(' ')[0] === name);
-  for (const found of [whole, turned, first]) if (found.length > 0) return found;
-  return [];
-}
-
-function faultOf(said: string, count: number, { title }: TableRequest): string {
-  if (said === '') return 'says nobody who asks';
-  if (count > 1) return `“${said}” could be several students: write the whole name`;
-  if (count === 0) return `nobody here is called “${said}”`;
-  return title === '' ? 'names no song' : '';
-}
-
 /**
  * Reads requests from the rows of a table; each is somebody's who is there.
  *
@@ -110,4 +84,30 @@ export function readRequests(
     const fault = faultOf(cell('student'), found.length, what);
     return { number: at + 1, what, fault, remarks, isKnown };
   });
+}
+
+function plain(text: string): string {
+  return text
+    .normalize('NFKD')
+    .replace(/\p{Mark}/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{Letter}\p{Number} ]/gu, '')
+    .trim();
+}
+
+/** The student of a name: the whole of it, or a first name that only one has. */
+function studentOf(said: string, students: KnownRequests['students']): KnownRequests['students'] {
+  const name = plain(said);
+  const whole = students.filter((one) => plain(one.name) === name);
+  const turned = students.filter((one) => plain(one.name).split(' ').reverse().join(' ') === name);
+  const first = students.filter((one) => plain(one.name).split(' ')[0] === name);
+  for (const found of [whole, turned, first]) if (found.length > 0) return found;
+  return [];
+}
+
+function faultOf(said: string, count: number, { title }: TableRequest): string {
+  if (said === '') return 'says nobody who asks';
+  if (count > 1) return `“${said}” could be several students: write the whole name`;
+  if (count === 0) return `nobody here is called “${said}”`;
+  return title === '' ? 'names no song' : '';
 }

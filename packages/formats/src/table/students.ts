@@ -89,6 +89,49 @@ const LONGEST_GUARDIAN = 200;
 
 type AgeBand = TableStudent['ageBand'];
 
+interface Said {
+  readonly cell: (field: StudentField) => string;
+  readonly remarks: string[];
+}
+
+/**
+ * Reads students from the rows of a table; who has no sign-in name is given a free one. A minor is who is said to be
+ * one, or is under 18, or has a guardian and no age.
+ *
+ * @example
+ * const columns = { name: 0, age: 1 } as never;
+ * readStudents([['Bram Tessel', '24']], columns, { names: [], signInNames: [] })[0]?.what.signInName // 'bram'
+ */
+export function readStudents(
+  rows: readonly (readonly string[])[],
+  columns: TableColumns<StudentField>,
+  { names, signInNames }: KnownPeople,
+): readonly TableRow<TableStudent>[] {
+  const taken = new Set(signInNames);
+  const known = new Set(names.map((name) => name.toLowerCase()));
+  const consents = readDays(rows.map((row) => cellOf(row, columns.consent ?? null)));
+  return rows.map((row, at): TableRow<TableStudent> => {
+    const said: Said = { cell: (field) => cellOf(row, columns[field] ?? null), remarks: [] };
+    const { cell, remarks } = said;
+    const name = [cell('name'), cell('lastName')].filter(Boolean).join(' ');
+    const isKnown = known.has(name.toLowerCase());
+    known.add(name.toLowerCase());
+    const asked = cell('signIn').toLowerCase();
+    const signInName = asked || signInFor(name, taken);
+    const isTaken = asked !== '' && taken.has(asked) && !isKnown;
+    taken.add(signInName);
+    const what: TableStudent = {
+      name,
+      signInName,
+      ...standingOf(said, consents.days[at] ?? null, consents.isGuessed),
+      instrument: cell('instrument').slice(0, LONGEST_NAME),
+      slot: slotOf(said),
+    };
+    const fault = isTaken ? `signs in as “${asked}”, as somebody else does` : faultOf(what);
+    return { number: at + 1, what, fault, remarks, isKnown };
+  });
+}
+
 function bandOf(age: number): AgeBand {
   if (age < 10) return 'under 10';
   if (age < 13) return '10 to 12';
@@ -124,11 +167,6 @@ function signInFor(name: string, taken: ReadonlySet<string>): string {
     const one = `${base.slice(0, LONGEST_SIGN_IN - 5)}${number}`;
     if (one.length > 1 && !taken.has(one)) return one;
   }
-}
-
-interface Said {
-  readonly cell: (field: StudentField) => string;
-  readonly remarks: string[];
 }
 
 function slotOf({ cell, remarks }: Said): WeeklySlot | null {
@@ -179,42 +217,4 @@ function faultOf({ name, signInName, isMinor, guardian }: TableStudent): string 
   if (!/^[a-z0-9][a-z0-9._-]{1,39}$/.test(signInName))
     return `cannot sign in as “${signInName}”: small letters, digits, dots or dashes`;
   return isMinor && guardian === '' ? 'is a minor without a guardian' : '';
-}
-
-/**
- * Reads students from the rows of a table; who has no sign-in name is given a free one. A minor is who is said to be
- * one, or is under 18, or has a guardian and no age.
- *
- * @example
- * const columns = { name: 0, age: 1 } as never;
- * readStudents([['Bram Tessel', '24']], columns, { names: [], signInNames: [] })[0]?.what.signInName // 'bram'
- */
-export function readStudents(
-  rows: readonly (readonly string[])[],
-  columns: TableColumns<StudentField>,
-  { names, signInNames }: KnownPeople,
-): readonly TableRow<TableStudent>[] {
-  const taken = new Set(signInNames);
-  const known = new Set(names.map((name) => name.toLowerCase()));
-  const consents = readDays(rows.map((row) => cellOf(row, columns.consent ?? null)));
-  return rows.map((row, at): TableRow<TableStudent> => {
-    const said: Said = { cell: (field) => cellOf(row, columns[field] ?? null), remarks: [] };
-    const { cell, remarks } = said;
-    const name = [cell('name'), cell('lastName')].filter(Boolean).join(' ');
-    const isKnown = known.has(name.toLowerCase());
-    known.add(name.toLowerCase());
-    const asked = cell('signIn').toLowerCase();
-    const signInName = asked || signInFor(name, taken);
-    const isTaken = asked !== '' && taken.has(asked) && !isKnown;
-    taken.add(signInName);
-    const what: TableStudent = {
-      name,
-      signInName,
-      ...standingOf(said, consents.days[at] ?? null, consents.isGuessed),
-      instrument: cell('instrument').slice(0, LONGEST_NAME),
-      slot: slotOf(said),
-    };
-    const fault = isTaken ? `signs in as “${asked}”, as somebody else does` : faultOf(what);
-    return { number: at + 1, what, fault, remarks, isKnown };
-  });
 }

@@ -11,20 +11,7 @@ const CENTURY = 2000;
 
 const two = (part: number): string => String(part).padStart(2, '0');
 
-function dayOf(year: number, month: number, day: number): Day | null {
-  const full = year < 100 ? CENTURY + year : year;
-  return parseDay(`${String(full).padStart(4, '0')}-${two(month)}-${two(day)}`) ?? null;
-}
-
 type Parts = readonly [first: number, second: number, third: number];
-
-function partsOf(cell: string): Parts | null {
-  const [, first = '', second, third = ''] = WRITTEN.exec(cell.trim()) ?? [];
-  // A year has two figures at least.
-  return Math.max(first.length, third.length) > 1 && (first.length > 2 || third.length > 1)
-    ? [Number(first), Number(second), Number(third)]
-    : null;
-}
 
 /**
  * Reads the days of a column: 2026-12-24, 24.12.2026, 12/24/26. Which of two small numbers is the month is told by
@@ -60,22 +47,6 @@ const LANGUAGES = ['en', 'de', 'nl', 'fr', 'es', 'it', 'da', 'sv', 'pl', 'pt'];
 /** A Monday. */
 const MONDAY = Date.UTC(2026, 10, 23);
 const DAY_MS = 86_400_000;
-
-function weekdayWords(): ReadonlyMap<string, number> {
-  const found = new Map<string, number>();
-  for (const style of ['long', 'short'] as const)
-    for (const language of LANGUAGES) {
-      const format = new Intl.DateTimeFormat(language, { weekday: style, timeZone: 'UTC' });
-      for (let day = 0; day < 7; day += 1) {
-        const word = format
-          .format(new Date(MONDAY + day * DAY_MS))
-          .toLowerCase()
-          .replace(/\.$/, '');
-        if (!found.has(word)) found.set(word, day);
-      }
-    }
-  return found;
-}
 
 let known: ReadonlyMap<string, number> | undefined;
 
@@ -134,4 +105,33 @@ export function readYes(cell: string): boolean | null {
   const word = cell.trim().toLowerCase();
   if (/^(y|yes|true|1|x|✓|✔|j|ja|oui|si|sí|sim|tak)$/.test(word)) return true;
   return /^(n|no|false|0|-|nein|nee|non|não|nie|)$/.test(word) ? false : null;
+}
+
+function dayOf(year: number, month: number, day: number): Day | null {
+  const full = year < 100 ? CENTURY + year : year;
+  return parseDay(`${String(full).padStart(4, '0')}-${two(month)}-${two(day)}`) ?? null;
+}
+
+function partsOf(cell: string): Parts | null {
+  const [, first = '', second, third = ''] = WRITTEN.exec(cell.trim()) ?? [];
+  // A year has two figures at least.
+  return Math.max(first.length, third.length) > 1 && (first.length > 2 || third.length > 1)
+    ? [Number(first), Number(second), Number(third)]
+    : null;
+}
+
+function weekdayWords(): ReadonlyMap<string, number> {
+  const found = new Map<string, number>();
+  for (const style of ['long', 'short'] as const)
+    for (const language of LANGUAGES) {
+      const format = new Intl.DateTimeFormat(language, { weekday: style, timeZone: 'UTC' });
+      for (let day = 0; day < 7; day += 1) {
+        const word = format
+          .format(new Date(MONDAY + day * DAY_MS))
+          .toLowerCase()
+          .replace(/\.$/, '');
+        if (!found.has(word)) found.set(word, day);
+      }
+    }
+  return found;
 }

@@ -43,6 +43,28 @@ const WEEKDAYS = [
 const AGAIN_S = 3600;
 const MINUTE_MS = 60_000;
 
+/** Writes dates as iCalendar, lines folded by octets; a calendar asks again after an hour. */
+export function calendarText({ name, timeZone, now, dates }: CalendarPage): string {
+  const calendar = ical({
+    name,
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: AGAIN_S,
+    prodId: { company: 'harvu', product: 'harvu', language: 'EN' },
+    x: { 'X-WR-TIMEZONE': timeZone },
+  });
+  for (const { id, changes, title, words, isOff = false, when } of dates)
+    calendar.createEvent({
+      id: `${id}@harvu`,
+      sequence: changes,
+      stamp: now,
+      summary: title,
+      ...(words !== undefined && words !== '' && { description: words }),
+      ...(isOff && { status: ICalEventStatus.CANCELLED }),
+      ...timesOf(when),
+    });
+  return calendar.toString();
+}
+
 function timesOf(when: CalendarDate['when']) {
   if ('at' in when) {
     const start = new Date(when.at);
@@ -64,26 +86,4 @@ function timesOf(when: CalendarDate['when']) {
 
 function dateOf(day: Day): Date {
   return new Date(`${day}T00:00:00.000Z`);
-}
-
-/** Writes dates as iCalendar, lines folded by octets; a calendar asks again after an hour. */
-export function calendarText({ name, timeZone, now, dates }: CalendarPage): string {
-  const calendar = ical({
-    name,
-    method: ICalCalendarMethod.PUBLISH,
-    ttl: AGAIN_S,
-    prodId: { company: 'harvu', product: 'harvu', language: 'EN' },
-    x: { 'X-WR-TIMEZONE': timeZone },
-  });
-  for (const { id, changes, title, words, isOff = false, when } of dates)
-    calendar.createEvent({
-      id: `${id}@harvu`,
-      sequence: changes,
-      stamp: now,
-      summary: title,
-      ...(words !== undefined && words !== '' && { description: words }),
-      ...(isOff && { status: ICalEventStatus.CANCELLED }),
-      ...timesOf(when),
-    });
-  return calendar.toString();
 }

@@ -30,12 +30,67 @@ export interface CalendarsDeps {
 
 const WEEK_DAYS = 7;
 
+const hashOf = (address: string): string => createHash('sha256').update(address).digest('hex');
+
+/** Gives somebody's dates to whatever calendar knows their secret address. */
+export function createCalendarsService(deps: CalendarsDeps) {
+  const { calendars, people, clock } = deps;
+
+  function told(kept: KeptCalendar | undefined): OwnCalendar {
+    if (!kept) return { madeAt: null, hasPractice: false };
+    return { madeAt: kept.madeAt.toISOString(), hasPractice: kept.hasPractice };
+  }
+
+  async function datesOf(person: Person, { hasPractice, madeAt }: KeptCalendar, timeZone: string) {
+    const [weeks, evening, minutes] = await Promise.all([
+      deps.weeksOf(person),
+      deps.eveningFor(person),
+      hasPractice && !isTeaching(person) ? deps.minutesOf(person.id) : [],
+    ]);
+    return [
+      ...lessonDates(person, weeks, timeZone),
+      ...breakDates(weeks),
+      ...practiceDates(minutes, dayAt(madeAt.toISOString(), timeZone), person.id),
+      ...eveningDates(person, evening),
+    ];
+  }
+
+  return {
+    own: async ({ id }: Person): Promise<OwnCalendar> => told(await calendars.ofPerson(id)),
+    /** A new address, told this once; the one before is good no more. */
+    async make({ id }: Person, hasPractice: boolean): Promise<{ readonly path: string }> {
+      const address = randomBytes(32).toString('base64url');
+      await calendars.put({
+        personId: id,
+        addressHash: hashOf(address),
+        hasPractice,
+        madeAt: clock.now(),
+      });
+      return { path: `/api/calendar/${address}.ics` };
+    },
+    end: ({ id }: Person): Promise<void> => calendars.remove(id),
+    /** The dates behind an address; unknown ones and those of accounts put away are the same. */
+    async read(address: string): Promise<string> {
+      const kept = await calendars.byAddress(hashOf(address));
+      const record = kept && (await people.find(kept.personId));
+      if (!kept || !record || !isOpen(record)) throw missing('calendar');
+      const { id, name, role } = record;
+      const person: Person = { id, name, role };
+      const timeZone = await deps.timeZone();
+      return calendarText({
+        name: `${name}, ${await deps.studioName()}`,
+        timeZone,
+        now: clock.now(),
+        dates: await datesOf(person, kept, timeZone),
+      });
+    },
+  };
+}
+
 /** An account that is put away, or a minor's without consent, opens nothing. */
 function isOpen({ isPutAway, isMinor, guardianConsentOn }: PersonRecord): boolean {
   return !isPutAway && (!isMinor || guardianConsentOn !== null);
 }
-
-const hashOf = (address: string): string => createHash('sha256').update(address).digest('hex');
 
 function isTheirs({ id }: Person, { teacherId }: StoredLesson): boolean {
   return teacherId === null || teacherId === id;
@@ -101,61 +156,6 @@ function eveningDates(person: Person, { version, programme, plays }: Evening) {
     when: { from: day, to: day },
   };
   return [date];
-}
-
-/** Gives somebody's dates to whatever calendar knows their secret address. */
-export function createCalendarsService(deps: CalendarsDeps) {
-  const { calendars, people, clock } = deps;
-
-  function told(kept: KeptCalendar | undefined): OwnCalendar {
-    if (!kept) return { madeAt: null, hasPractice: false };
-    return { madeAt: kept.madeAt.toISOString(), hasPractice: kept.hasPractice };
-  }
-
-  async function datesOf(person: Person, { hasPractice, madeAt }: KeptCalendar, timeZone: string) {
-    const [weeks, evening, minutes] = await Promise.all([
-      deps.weeksOf(person),
-      deps.eveningFor(person),
-      hasPractice && !isTeaching(person) ? deps.minutesOf(person.id) : [],
-    ]);
-    return [
-      ...lessonDates(person, weeks, timeZone),
-      ...breakDates(weeks),
-      ...practiceDates(minutes, dayAt(madeAt.toISOString(), timeZone), person.id),
-      ...eveningDates(person, evening),
-    ];
-  }
-
-  return {
-    own: async ({ id }: Person): Promise<OwnCalendar> => told(await calendars.ofPerson(id)),
-    /** A new address, told this once; the one before is good no more. */
-    async make({ id }: Person, hasPractice: boolean): Promise<{ readonly path: string }> {
-      const address = randomBytes(32).toString('base64url');
-      await calendars.put({
-        personId: id,
-        addressHash: hashOf(address),
-        hasPractice,
-        madeAt: clock.now(),
-      });
-      return { path: `/api/calendar/${address}.ics` };
-    },
-    end: ({ id }: Person): Promise<void> => calendars.remove(id),
-    /** The dates behind an address; unknown ones and those of accounts put away are the same. */
-    async read(address: string): Promise<string> {
-      const kept = await calendars.byAddress(hashOf(address));
-      const record = kept && (await people.find(kept.personId));
-      if (!kept || !record || !isOpen(record)) throw missing('calendar');
-      const { id, name, role } = record;
-      const person: Person = { id, name, role };
-      const timeZone = await deps.timeZone();
-      return calendarText({
-        name: `${name}, ${await deps.studioName()}`,
-        timeZone,
-        now: clock.now(),
-        dates: await datesOf(person, kept, timeZone),
-      });
-    },
-  };
 }
 
 export type CalendarsService = ReturnType<typeof createCalendarsService>;

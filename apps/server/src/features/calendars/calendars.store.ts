@@ -15,15 +15,6 @@ interface CalendarRow {
   readonly made_at: Date;
 }
 
-function toCalendar(row: CalendarRow): KeptCalendar {
-  return {
-    personId: row.person_id,
-    addressHash: row.address_hash,
-    madeAt: row.made_at,
-    hasPractice: Boolean(row.has_practice),
-  };
-}
-
 /** Keeps at most one calendar a person. */
 export function createCalendarsStore(sequelize: Sequelize) {
   const find = async (where: string, value: string): Promise<KeptCalendar | undefined> => {
@@ -48,6 +39,15 @@ export function createCalendarsStore(sequelize: Sequelize) {
         replacements: [personId],
       });
     },
+  };
+}
+
+function toCalendar(row: CalendarRow): KeptCalendar {
+  return {
+    personId: row.person_id,
+    addressHash: row.address_hash,
+    madeAt: row.made_at,
+    hasPractice: Boolean(row.has_practice),
   };
 }
 

@@ -22,11 +22,6 @@ const MOST_KEPT = 500;
 
 type Standing = Pick<EveningPlay, 'tuning' | 'capo' | 'lasts'>;
 
-function standingOf(document: SongDocument): Standing {
-  const { tuning, capo } = settledFrame(document.frame);
-  return { tuning, capo, lasts: timelineOf(document).lasts };
-}
-
 /** Keeps the programme of the next evening, beside every song that could be on it. */
 export function createEveningService({ evenings, plans, overview, clock }: EveningDeps) {
   const known = new LRUCache<string, Standing>({ max: MOST_KEPT });
@@ -65,6 +60,11 @@ export function createEveningService({ evenings, plans, overview, clock }: Eveni
       return find(teacher);
     },
   };
+}
+
+function standingOf(document: SongDocument): Standing {
+  const { tuning, capo } = settledFrame(document.frame);
+  return { tuning, capo, lasts: timelineOf(document).lasts };
 }
 
 export type EveningService = ReturnType<typeof createEveningService>;

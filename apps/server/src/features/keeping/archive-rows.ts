@@ -71,6 +71,15 @@ const FORMS: Readonly<Record<string, Schema>> = {
 /** What a plan that was changed leaves in its log; written by the server alone. */
 const BY_THE_SERVER = 'changed';
 
+/** What is wrong with a row of an archive, and in which column; undefined where it can be kept. */
+export function rowFault(table: ArchiveTable, row: ArchiveRow): string | undefined {
+  for (const column of table.columns) {
+    const fault = cellFault(table.name, column, row[column.name]);
+    if (fault !== undefined) return fault;
+  }
+  return table.name === 'events' ? eventFault(row) : undefined;
+}
+
 function cellFault(table: string, column: ArchiveColumn, value: unknown): string | undefined {
   const { name, kind, mayBeNone } = column;
   if (value === null && mayBeNone) return undefined;
@@ -88,13 +97,4 @@ function eventFault({ id, at, day, kind, revision, body }: ArchiveRow): string |
   if (kind === BY_THE_SERVER) return undefined;
   const found = checked(newEventSchema, { ...(body as object), id, at, day, kind, revision });
   return found.ok ? undefined : `${found.fault.field} ${found.fault.message}`;
-}
-
-/** What is wrong with a row of an archive, and in which column; undefined where it can be kept. */
-export function rowFault(table: ArchiveTable, row: ArchiveRow): string | undefined {
-  for (const column of table.columns) {
-    const fault = cellFault(table.name, column, row[column.name]);
-    if (fault !== undefined) return fault;
-  }
-  return table.name === 'events' ? eventFault(row) : undefined;
 }

@@ -5,17 +5,6 @@ import type { Api } from '../../platform/routing';
 import { inTurn, type Turns } from '../../platform/turns';
 import type { ArchiveService, ReadyArchive } from './archive.service';
 
-function answer(c: Context, { zip, name }: ReadyArchive) {
-  return c.body(zip, 200, {
-    'Content-Type': 'application/zip',
-    'Content-Disposition': `attachment; filename="${name}"`,
-  });
-}
-
-async function note(c: Context<SignedIn>, act: string, aboutId: string | null): Promise<void> {
-  await c.var.noteAct?.({ act, personId: c.var.person?.id ?? null, aboutId });
-}
-
 /** Routes that give out everything, for an owner who just gave their password, and that bring it back. */
 export function serveArchives(api: Api, service: ArchiveService, turns: Turns): void {
   const turn = inTurn(turns);
@@ -36,4 +25,15 @@ export function serveArchives(api: Api, service: ArchiveService, turns: Turns): 
     const read = async () => new Uint8Array(await c.req.arrayBuffer());
     return c.json(await service.restore(read, code), 201);
   });
+}
+
+function answer(c: Context, { zip, name }: ReadyArchive) {
+  return c.body(zip, 200, {
+    'Content-Type': 'application/zip',
+    'Content-Disposition': `attachment; filename="${name}"`,
+  });
+}
+
+async function note(c: Context<SignedIn>, act: string, aboutId: string | null): Promise<void> {
+  await c.var.noteAct?.({ act, personId: c.var.person?.id ?? null, aboutId });
 }

@@ -51,50 +51,7 @@ No password stands in it, nor anything a password could be read from.`;
 
 const REMEDY = 'Nothing was restored: the studio is as empty as before.';
 
-function plainName(text: string): string {
-  const plain = text.normalize('NFKD').replace(/[^A-Za-z0-9]+/g, '-');
-  return plain.replace(/^-+|-+$/g, '').toLowerCase() || 'export';
-}
-
-function whereOf(table: string): string {
-  if (table === 'people') return 'id = ?';
-  return OWN_ROWS.find((own) => own.table === table)?.where ?? 'person_id = ?';
-}
-
 const refused = (why: string): Error => badRequest(why, REMEDY, 'file');
-
-/** Brings the rows of a studio in, and looks whether one can work with them. */
-function createBringingIn({ archive, people, studio, tryStudio }: ArchiveDeps) {
-  async function put(found: OpenArchive): Promise<Readonly<Record<string, number>>> {
-    try {
-      return await archive.putAll(STUDIO_TABLES, (table) => checkedRows(found, table));
-    } catch (error) {
-      const why = error instanceof RowFault ? error.message : whyRefused(error);
-      if (why !== undefined) throw refused(why);
-      if ((await studio.door()).studioName !== '')
-        throw conflict('This studio is set up already.', 'Sign in instead.');
-      if (!isUnfit(error)) throw error;
-      throw badRequest(
-        'The rows of this export do not fit each other.',
-        `${REMEDY} Take another copy.`,
-      );
-    }
-  }
-
-  /** What is wrong with a studio that was brought in; undefined where it can be worked with. */
-  async function faultOf(counts: Readonly<Record<string, number>>): Promise<string | undefined> {
-    if (counts['studio'] !== 1) return 'This export has no studio in it.';
-    const owner = (await people.list()).find(
-      ({ role, isPutAway }) => role === 'owner' && !isPutAway,
-    );
-    if (!owner) return 'This export has no owner who could sign in.';
-    return (await tryStudio(owner).catch(() => false))
-      ? undefined
-      : 'This studio cannot be worked with: a page of it could not be made.';
-  }
-
-  return { put, faultOf };
-}
 
 /** Gives out a whole studio, or all that is kept of one person, and brings a studio back. */
 export function createArchiveService(deps: ArchiveDeps) {
@@ -154,6 +111,49 @@ export function createArchiveService(deps: ArchiveDeps) {
       };
     },
   };
+}
+
+function plainName(text: string): string {
+  const plain = text.normalize('NFKD').replace(/[^A-Za-z0-9]+/g, '-');
+  return plain.replace(/^-+|-+$/g, '').toLowerCase() || 'export';
+}
+
+function whereOf(table: string): string {
+  if (table === 'people') return 'id = ?';
+  return OWN_ROWS.find((own) => own.table === table)?.where ?? 'person_id = ?';
+}
+
+/** Brings the rows of a studio in, and looks whether one can work with them. */
+function createBringingIn({ archive, people, studio, tryStudio }: ArchiveDeps) {
+  async function put(found: OpenArchive): Promise<Readonly<Record<string, number>>> {
+    try {
+      return await archive.putAll(STUDIO_TABLES, (table) => checkedRows(found, table));
+    } catch (error) {
+      const why = error instanceof RowFault ? error.message : whyRefused(error);
+      if (why !== undefined) throw refused(why);
+      if ((await studio.door()).studioName !== '')
+        throw conflict('This studio is set up already.', 'Sign in instead.');
+      if (!isUnfit(error)) throw error;
+      throw badRequest(
+        'The rows of this export do not fit each other.',
+        `${REMEDY} Take another copy.`,
+      );
+    }
+  }
+
+  /** What is wrong with a studio that was brought in; undefined where it can be worked with. */
+  async function faultOf(counts: Readonly<Record<string, number>>): Promise<string | undefined> {
+    if (counts['studio'] !== 1) return 'This export has no studio in it.';
+    const owner = (await people.list()).find(
+      ({ role, isPutAway }) => role === 'owner' && !isPutAway,
+    );
+    if (!owner) return 'This export has no owner who could sign in.';
+    return (await tryStudio(owner).catch(() => false))
+      ? undefined
+      : 'This studio cannot be worked with: a page of it could not be made.';
+  }
+
+  return { put, faultOf };
 }
 
 export type ArchiveService = ReturnType<typeof createArchiveService>;

@@ -9,34 +9,6 @@ const AT_ONCE = 200;
 /** What is worked out from the others, and sessions of whoever came in meanwhile. */
 const DERIVED = [{ name: 'plan_overviews' }, { name: 'sessions' }] as const;
 
-/** A DATE read by raw SQL would come as a moment in some time zone. */
-function selected({ name, kind }: ArchiveColumn): string {
-  return kind === 'day' ? `DATE_FORMAT(${name}, '%Y-%m-%d') AS ${name}` : name;
-}
-
-function givenOut(kind: ArchiveColumn['kind'], value: Kept): unknown {
-  if (value === null) return null;
-  switch (kind) {
-    case 'moment':
-      return value instanceof Date ? value.toISOString() : value;
-    case 'figure':
-      return Number(value);
-    case 'yes or no':
-      return Boolean(value);
-    case 'data':
-    case 'document':
-      return fromJsonColumn<unknown>(value);
-    default:
-      return value;
-  }
-}
-
-function takenIn(kind: ArchiveColumn['kind'], value: unknown): unknown {
-  if (value === null || value === undefined) return null;
-  if (kind === 'moment') return new Date(value as string);
-  return kind === 'data' || kind === 'document' ? JSON.stringify(value) : value;
-}
-
 /** Which rows of a table. */
 export interface Asked {
   readonly table: ArchiveTable;
@@ -115,6 +87,34 @@ export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransa
           await sequelize.query(`DELETE FROM ${name}`, { transaction });
       }),
   };
+}
+
+/** A DATE read by raw SQL would come as a moment in some time zone. */
+function selected({ name, kind }: ArchiveColumn): string {
+  return kind === 'day' ? `DATE_FORMAT(${name}, '%Y-%m-%d') AS ${name}` : name;
+}
+
+function givenOut(kind: ArchiveColumn['kind'], value: Kept): unknown {
+  if (value === null) return null;
+  switch (kind) {
+    case 'moment':
+      return value instanceof Date ? value.toISOString() : value;
+    case 'figure':
+      return Number(value);
+    case 'yes or no':
+      return Boolean(value);
+    case 'data':
+    case 'document':
+      return fromJsonColumn<unknown>(value);
+    default:
+      return value;
+  }
+}
+
+function takenIn(kind: ArchiveColumn['kind'], value: unknown): unknown {
+  if (value === null || value === undefined) return null;
+  if (kind === 'moment') return new Date(value as string);
+  return kind === 'data' || kind === 'document' ? JSON.stringify(value) : value;
 }
 
 export type ArchiveStore = ReturnType<typeof createArchiveStore>;

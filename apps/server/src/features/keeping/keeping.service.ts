@@ -27,14 +27,6 @@ const TOLD_MS = 14 * 86_400_000;
 const LOW_BYTES = 500_000_000;
 const LOW_SHARE = 0.1;
 
-/** The bytes that are free, where they are few; null where there is room, or where that cannot be told. */
-async function lowRoomIn(folder: string): Promise<number | null> {
-  const found = await statfs(folder).catch(() => statfs(dirname(folder)).catch(() => undefined));
-  if (!found) return null;
-  const free = found.bavail * found.bsize;
-  return free < LOW_BYTES || found.bavail < LOW_SHARE * found.blocks ? free : null;
-}
-
 /** What stays when somebody is erased, and why. */
 const KEPT = [
   'that there was an account, without its name: what others wrote refers to it',
@@ -90,6 +82,14 @@ export function createKeepingService(deps: KeepingDeps) {
       return all.sort((a, b) => b.at.localeCompare(a.at));
     },
   };
+}
+
+/** The bytes that are free, where they are few; null where there is room, or where that cannot be told. */
+async function lowRoomIn(folder: string): Promise<number | null> {
+  const found = await statfs(folder).catch(() => statfs(dirname(folder)).catch(() => undefined));
+  if (!found) return null;
+  const free = found.bavail * found.bsize;
+  return free < LOW_BYTES || found.bavail < LOW_SHARE * found.blocks ? free : null;
 }
 
 export type KeepingService = ReturnType<typeof createKeepingService>;

@@ -33,6 +33,25 @@ export interface TidyDeps {
 /** Nothing is erased that was not announced for so many days on which the studio ran. */
 export const ANNOUNCED_DAYS = 7;
 
+/**
+ * Forgets what the studio no longer keeps: old acts, sessions that ended, attempts that no longer count,
+ * and what was put away longer ago than it says. Days are those on which the studio ran; where its clock
+ * jumped nothing is done, and the owner is told.
+ */
+export async function tidy(deps: TidyDeps): Promise<void> {
+  const { acts, sessions, attempts, days, clock } = deps;
+  const now = clock.now();
+  if ((await days.note(now)) !== 0) {
+    await acts.add({ act: 'clockJumped', personId: null, aboutId: null }, now);
+    return;
+  }
+  const oldest = await days.before(await acts.keptDays());
+  if (oldest) await acts.forgetBefore(oldest);
+  await sessions.removeExpired(now);
+  await attempts.forgetOld();
+  await tidyAway(deps, now);
+}
+
 /** Announces what is to be erased, erases what was announced long enough, and lets go of what was taken back. */
 async function tidyAway({ acts, erasables, erasures, days }: TidyDeps, now: Date): Promise<void> {
   const announced = new Map((await erasures.list()).map(({ id, on }) => [id, on]));
@@ -51,23 +70,4 @@ async function tidyAway({ acts, erasables, erasures, days }: TidyDeps, now: Date
       }
     }
   for (const id of announced.keys()) if (!known.has(id)) await erasures.forget(id);
-}
-
-/**
- * Forgets what the studio no longer keeps: old acts, sessions that ended, attempts that no longer count,
- * and what was put away longer ago than it says. Days are those on which the studio ran; where its clock
- * jumped nothing is done, and the owner is told.
- */
-export async function tidy(deps: TidyDeps): Promise<void> {
-  const { acts, sessions, attempts, days, clock } = deps;
-  const now = clock.now();
-  if ((await days.note(now)) !== 0) {
-    await acts.add({ act: 'clockJumped', personId: null, aboutId: null }, now);
-    return;
-  }
-  const oldest = await days.before(await acts.keptDays());
-  if (oldest) await acts.forgetBefore(oldest);
-  await sessions.removeExpired(now);
-  await attempts.forgetOld();
-  await tidyAway(deps, now);
 }

@@ -74,20 +74,6 @@ export function forStudent(lesson: StoredLesson): StoredLesson {
 
 type Recipient = Pick<Mail, 'toName' | 'toAddress'>;
 
-/** "joris@halm.example" of "Joris Halm (father), joris@halm.example" */
-function addressIn(guardian: string): string {
-  return /[^\s,;<>()]+@[^\s,;<>()]+/.exec(guardian)?.[0] ?? '';
-}
-
-/** To the student, and the guardian of a minor. */
-function recipients({ name, isMinor, guardian }: PersonRecord): readonly Recipient[] {
-  const others = isMinor && guardian !== '' ? [guardian] : [];
-  return [
-    { toName: name, toAddress: '' },
-    ...others.map((toName) => ({ toName, toAddress: addressIn(toName) })),
-  ];
-}
-
 /** Keeps the lessons of the studio, and writes to whom they concern. */
 export function createLessonsService(deps: LessonsDeps) {
   const { lessons, mails, people, clock, inTransaction } = deps;
@@ -166,6 +152,20 @@ export function createLessonsService(deps: LessonsDeps) {
     },
     outbox: () => mails.list(),
   };
+}
+
+/** "joris@halm.example" of "Joris Halm (father), joris@halm.example" */
+function addressIn(guardian: string): string {
+  return /[^\s,;<>()]+@[^\s,;<>()]+/.exec(guardian)?.[0] ?? '';
+}
+
+/** To the student, and the guardian of a minor. */
+function recipients({ name, isMinor, guardian }: PersonRecord): readonly Recipient[] {
+  const others = isMinor && guardian !== '' ? [guardian] : [];
+  return [
+    { toName: name, toAddress: '' },
+    ...others.map((toName) => ({ toName, toAddress: addressIn(toName) })),
+  ];
 }
 
 export type LessonsService = ReturnType<typeof createLessonsService>;

@@ -26,22 +26,6 @@ export interface KeepingLesson {
   readonly at: Date;
 }
 
-function toLesson(row: FoundRow): StoredLesson {
-  const { id, day, time, minutes, state, version } = row;
-  return {
-    id,
-    studentId: row.student_id,
-    teacherId: row.teacher_id,
-    slotDay: row.slot_day,
-    day,
-    time,
-    minutes,
-    state,
-    version,
-    notes: row.notes === null ? null : fromJsonColumn(row.notes),
-  };
-}
-
 // A DATE read by raw SQL would come as a moment in some time zone; as text it stays the day it is.
 const COLUMNS = `id, student_id, teacher_id, DATE_FORMAT(slot_day, '%Y-%m-%d') AS slot_day,
   DATE_FORMAT(day, '%Y-%m-%d') AS day, time, minutes, state, version`;
@@ -134,6 +118,22 @@ export function createLessonsStore(sequelize: Sequelize) {
       );
       return count === 1;
     },
+  };
+}
+
+function toLesson(row: FoundRow): StoredLesson {
+  const { id, day, time, minutes, state, version } = row;
+  return {
+    id,
+    studentId: row.student_id,
+    teacherId: row.teacher_id,
+    slotDay: row.slot_day,
+    day,
+    time,
+    minutes,
+    state,
+    version,
+    notes: row.notes === null ? null : fromJsonColumn(row.notes),
   };
 }
 

@@ -50,23 +50,6 @@ const STUDIO = `
       WHERE status = 'waiting' AND people.deactivated_at IS NULL) AS waiting
   FROM studio`;
 
-function toPerson(row: PersonRow): PersonAtAGlance {
-  const { id, name, role, conventions, profile } = row;
-  return {
-    id,
-    name,
-    role,
-    conventions: {
-      ...USUAL_CONVENTIONS,
-      ...(conventions !== null && fromJsonColumn<Partial<Conventions>>(conventions)),
-    },
-    profile: {
-      ...NEW_PROFILE,
-      ...(profile !== null && fromJsonColumn<Partial<StudentProfile>>(profile)),
-    },
-  };
-}
-
 /** The weekly slots of those who are students. */
 export function slotsOf(people: readonly PersonAtAGlance[]): readonly SlotOf[] {
   return people
@@ -110,6 +93,23 @@ export function createGlanceStore(sequelize: Sequelize) {
         breaks: fromJsonColumn(breaks),
         waiting: waiting == null ? [] : fromJsonColumn(waiting),
       };
+    },
+  };
+}
+
+function toPerson(row: PersonRow): PersonAtAGlance {
+  const { id, name, role, conventions, profile } = row;
+  return {
+    id,
+    name,
+    role,
+    conventions: {
+      ...USUAL_CONVENTIONS,
+      ...(conventions !== null && fromJsonColumn<Partial<Conventions>>(conventions)),
+    },
+    profile: {
+      ...NEW_PROFILE,
+      ...(profile !== null && fromJsonColumn<Partial<StudentProfile>>(profile)),
     },
   };
 }

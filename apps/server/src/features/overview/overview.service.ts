@@ -36,6 +36,42 @@ const DAYS_AHEAD = 14;
 
 type Names = Conventions['names'];
 
+/** Says of every song in work how it stands, and what the days ahead bring. */
+export function createOverviewService(deps: OverviewDeps) {
+  const { plans, glance, lessons, clock } = deps;
+  const songsOf = createSongs(deps);
+
+  return {
+    async of(person: Person): Promise<Overview> {
+      const teaches = isTeaching(person);
+      const own = teaches ? undefined : person.id;
+      const [heads, people, studio] = await Promise.all([
+        ...[plans.headsFor(own), glance.people(own), glance.studio()],
+      ] as const);
+      const { day: today, time } = clockAt(clock.now().toISOString(), studio.timeZone);
+      const me = people.find(({ id }) => id === person.id);
+      const students = people.filter(({ role }) => role === 'student');
+      const range = { from: dayAfter(today, -DAYS_BACK), to: dayAfter(today, DAYS_AHEAD) };
+      const kept = await lessons.bearingOn(range, today, own);
+      const found = lessonsFor(students, kept, { today, breaks: studio.breaks });
+      const { constants, waiting } = studio;
+      return {
+        today,
+        time,
+        constants,
+        students: teaches ? students.map(toStudent) : [],
+        songs: await songsOf(heads, me?.conventions.names ?? 'shape'),
+        lessons: teaches ? found : found.map(forStudent),
+        teachers: teaches
+          ? people.filter(({ role }) => role !== 'student').map(({ id, name }) => ({ id, name }))
+          : [],
+        waiting: teaches ? waiting : [],
+        minutesByWeekday: teaches ? null : (me?.profile.minutesByWeekday ?? null),
+      };
+    },
+  };
+}
+
 /** Works out how songs stand, once for each state of a plan and its log. */
 function createSongs({ plans, events, overviews, lookOver, build }: OverviewDeps) {
   const known = new LRUCache<string, PlanOverview>({ max: MOST_KEPT });
@@ -102,42 +138,6 @@ function lessonsFor(
   return withKept(kept, { slots: slotsOf(students), breaks, ...range }).filter(
     ({ day, version }) => day >= today || version > 0,
   );
-}
-
-/** Says of every song in work how it stands, and what the days ahead bring. */
-export function createOverviewService(deps: OverviewDeps) {
-  const { plans, glance, lessons, clock } = deps;
-  const songsOf = createSongs(deps);
-
-  return {
-    async of(person: Person): Promise<Overview> {
-      const teaches = isTeaching(person);
-      const own = teaches ? undefined : person.id;
-      const [heads, people, studio] = await Promise.all([
-        ...[plans.headsFor(own), glance.people(own), glance.studio()],
-      ] as const);
-      const { day: today, time } = clockAt(clock.now().toISOString(), studio.timeZone);
-      const me = people.find(({ id }) => id === person.id);
-      const students = people.filter(({ role }) => role === 'student');
-      const range = { from: dayAfter(today, -DAYS_BACK), to: dayAfter(today, DAYS_AHEAD) };
-      const kept = await lessons.bearingOn(range, today, own);
-      const found = lessonsFor(students, kept, { today, breaks: studio.breaks });
-      const { constants, waiting } = studio;
-      return {
-        today,
-        time,
-        constants,
-        students: teaches ? students.map(toStudent) : [],
-        songs: await songsOf(heads, me?.conventions.names ?? 'shape'),
-        lessons: teaches ? found : found.map(forStudent),
-        teachers: teaches
-          ? people.filter(({ role }) => role !== 'student').map(({ id, name }) => ({ id, name }))
-          : [],
-        waiting: teaches ? waiting : [],
-        minutesByWeekday: teaches ? null : (me?.profile.minutesByWeekday ?? null),
-      };
-    },
-  };
 }
 
 export type OverviewService = ReturnType<typeof createOverviewService>;

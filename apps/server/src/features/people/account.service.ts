@@ -22,25 +22,6 @@ const WRONG_PASSWORD = badRequest(
 
 const FACTOR_IS_ON = conflict('There is a second factor already.', 'Switch it off first.');
 
-function isOn(factor: SecondFactor | null): boolean {
-  return factor !== null && factor.usedStep !== null;
-}
-
-/** Asks for somebody's own password again, as often in a minute as at the door. */
-function createOwnPassword({ people, passwords, attempts }: DoorDeps) {
-  return async (id: string, password: string): Promise<Account> => {
-    const door: Door = { kind: 'own password', of: id, most: 8, seconds: 60 };
-    const wait = await attempts.take([door]);
-    if (wait > 0) throw tooMany('Too many wrong passwords.', wait);
-    const account = await people.accountOf(id);
-    if (!account) throw missing('person');
-    if (!(await passwords.isRight(normalised(password), account.passwordHash)))
-      throw WRONG_PASSWORD;
-    await attempts.giveBack([door]);
-    return account;
-  };
-}
-
 const WRONG_CODE = badRequest(
   'This is not the code for this moment.',
   'Check the time of the device that shows it, and give the next one.',
@@ -116,6 +97,25 @@ export function createAccountService(deps: DoorDeps) {
       return { codes };
     },
     dropFactor: ({ id }: Person) => people.saveFactor(id, null),
+  };
+}
+
+function isOn(factor: SecondFactor | null): boolean {
+  return factor !== null && factor.usedStep !== null;
+}
+
+/** Asks for somebody's own password again, as often in a minute as at the door. */
+function createOwnPassword({ people, passwords, attempts }: DoorDeps) {
+  return async (id: string, password: string): Promise<Account> => {
+    const door: Door = { kind: 'own password', of: id, most: 8, seconds: 60 };
+    const wait = await attempts.take([door]);
+    if (wait > 0) throw tooMany('Too many wrong passwords.', wait);
+    const account = await people.accountOf(id);
+    if (!account) throw missing('person');
+    if (!(await passwords.isRight(normalised(password), account.passwordHash)))
+      throw WRONG_PASSWORD;
+    await attempts.giveBack([door]);
+    return account;
   };
 }
 

@@ -22,14 +22,6 @@ type NewStudent = AddStudents['students'][number];
 /** What no password has as its hash: each is given one later. */
 const NO_PASSWORD = '';
 
-function taken({ name, signInName }: NewStudent) {
-  return conflict(
-    `Somebody signs in as “${signInName}” already.`,
-    `Give ${name} another sign-in name; nobody was added.`,
-    'signInName',
-  );
-}
-
 /** Takes in students from somewhere else, all of them or none. */
 export function createAddStudents(deps: AddStudentsDeps) {
   const { people, consents, profiles, clock, inTransaction, today } = deps;
@@ -57,6 +49,14 @@ export function createAddStudents(deps: AddStudentsDeps) {
     });
     return { added: students.length };
   };
+}
+
+function taken({ name, signInName }: NewStudent) {
+  return conflict(
+    `Somebody signs in as “${signInName}” already.`,
+    `Give ${name} another sign-in name; nobody was added.`,
+    'signInName',
+  );
 }
 
 export type TakeStudents = ReturnType<typeof createAddStudents>;

@@ -48,51 +48,6 @@ export interface LetIn {
   readonly mark: string;
 }
 
-function hashToken(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
-
-/** A browser's mark is good for one account until its password changes. */
-function markOf({ id, passwordHash }: Account): string {
-  return createHmac('sha256', passwordHash).update(id).digest('base64url');
-}
-
-function isMarked(account: Account | undefined, mark: string | undefined): boolean {
-  if (!account || mark === undefined) return false;
-  const [given, right] = [Buffer.from(mark), Buffer.from(markOf(account))];
-  return given.length === right.length && timingSafeEqual(given, right);
-}
-
-/**
- * What is counted: a browser this person signed in with before, by itself; any other by name and address
- * together, and by address. A name nobody has is counted alike.
- */
-function doorsOf(
-  account: Account | undefined,
-  { signInName, address, mark }: Knock,
-): readonly Door[] {
-  if (isMarked(account, mark)) {
-    return [{ kind: 'marked', of: `${signInName}\n${mark ?? ''}`, most: 8, seconds: MINUTE }];
-  }
-  return [
-    { kind: 'name and address', of: `${signInName}\n${address}`, most: 8, seconds: MINUTE },
-    { kind: 'address', of: address, most: 200, seconds: 15 * MINUTE },
-  ];
-}
-
-/** How often a name is tried from everywhere together, before each address has only a few tries left. */
-function nameDoor({ signInName }: Knock): Door {
-  return { kind: 'name', of: signInName, most: 100, seconds: HOUR };
-}
-
-/**
- * Where somebody tries a name from everywhere, each address has so many tries: whoever it belongs to, and
- * comes from where nobody has tried it, is let in all the same.
- */
-function besiegedDoor({ signInName, address }: Knock): Door {
-  return { kind: 'besieged', of: `${signInName}\n${address}`, most: 3, seconds: HOUR };
-}
-
 const WRONG = signInNeeded(
   'This name and password do not go together.',
   'Check both and try again.',
@@ -114,25 +69,6 @@ const NO_CONSENT = notAllowed(
   'Ask the studio to record the consent of a parent or guardian.',
 );
 const PUT_AWAY = notAllowed('This account is put away.', 'Ask the studio to take it back.');
-
-function isProved(factor: SecondFactor | null): factor is SecondFactor {
-  return factor !== null && factor.usedStep !== null;
-}
-
-/** Takes a recovery code away; where another was taken in between, this one is looked for among the rest. */
-async function isRecovery(
-  people: Pick<PeopleStore, 'accountOf' | 'takeRecovery'>,
-  { id }: Account,
-  code: string,
-): Promise<boolean> {
-  for (let tries = 0; tries < RECOVERY_CODES; tries += 1) {
-    const factor = (await people.accountOf(id))?.factor;
-    const left = factor && withoutRecovery(factor, code);
-    if (!factor || !left) return false;
-    if (await people.takeRecovery(id, factor.recoveryHashes, left)) return true;
-  }
-  return false;
-}
 
 /** Lets people in and out. */
 export function createDoorService(deps: DoorDeps) {
@@ -209,6 +145,70 @@ export function createDoorService(deps: DoorDeps) {
       return found;
     },
   };
+}
+
+function hashToken(token: string): string {
+  return createHash('sha256').update(token).digest('hex');
+}
+
+/** A browser's mark is good for one account until its password changes. */
+function markOf({ id, passwordHash }: Account): string {
+  return createHmac('sha256', passwordHash).update(id).digest('base64url');
+}
+
+function isMarked(account: Account | undefined, mark: string | undefined): boolean {
+  if (!account || mark === undefined) return false;
+  const [given, right] = [Buffer.from(mark), Buffer.from(markOf(account))];
+  return given.length === right.length && timingSafeEqual(given, right);
+}
+
+/**
+ * What is counted: a browser this person signed in with before, by itself; any other by name and address
+ * together, and by address. A name nobody has is counted alike.
+ */
+function doorsOf(
+  account: Account | undefined,
+  { signInName, address, mark }: Knock,
+): readonly Door[] {
+  if (isMarked(account, mark)) {
+    return [{ kind: 'marked', of: `${signInName}\n${mark ?? ''}`, most: 8, seconds: MINUTE }];
+  }
+  return [
+    { kind: 'name and address', of: `${signInName}\n${address}`, most: 8, seconds: MINUTE },
+    { kind: 'address', of: address, most: 200, seconds: 15 * MINUTE },
+  ];
+}
+
+/** How often a name is tried from everywhere together, before each address has only a few tries left. */
+function nameDoor({ signInName }: Knock): Door {
+  return { kind: 'name', of: signInName, most: 100, seconds: HOUR };
+}
+
+/**
+ * Where somebody tries a name from everywhere, each address has so many tries: whoever it belongs to, and
+ * comes from where nobody has tried it, is let in all the same.
+ */
+function besiegedDoor({ signInName, address }: Knock): Door {
+  return { kind: 'besieged', of: `${signInName}\n${address}`, most: 3, seconds: HOUR };
+}
+
+function isProved(factor: SecondFactor | null): factor is SecondFactor {
+  return factor !== null && factor.usedStep !== null;
+}
+
+/** Takes a recovery code away; where another was taken in between, this one is looked for among the rest. */
+async function isRecovery(
+  people: Pick<PeopleStore, 'accountOf' | 'takeRecovery'>,
+  { id }: Account,
+  code: string,
+): Promise<boolean> {
+  for (let tries = 0; tries < RECOVERY_CODES; tries += 1) {
+    const factor = (await people.accountOf(id))?.factor;
+    const left = factor && withoutRecovery(factor, code);
+    if (!factor || !left) return false;
+    if (await people.takeRecovery(id, factor.recoveryHashes, left)) return true;
+  }
+  return false;
 }
 
 export type DoorService = ReturnType<typeof createDoorService>;

@@ -58,6 +58,29 @@ interface PeopleServices {
   readonly attempts: Attempts;
 }
 
+const done = async (work: Promise<unknown>): Promise<undefined> => {
+  await work;
+  return undefined;
+};
+
+/** Routes of the door, of one's own account, and of the people of the studio. */
+export function servePeople(api: Api, services: PeopleServices, settings: DoorSettings): void {
+  const { people } = services;
+  serveDoor(api, services, settings);
+  serveAccount(api, services);
+  serve(api, 'people', () => people.list());
+  serveMade(api, 'addPerson', ({ body, person }) => people.add(body, person));
+  serveMade(api, 'addStudents', ({ body, person }) => services.addStudents(body, person));
+  serve(api, 'resetPassword', ({ id, body }) => done(people.resetPassword(id, body.password)));
+  serve(api, 'recordConsent', ({ id, body, person }) =>
+    done(people.recordConsent(id, body, person)),
+  );
+  serve(api, 'consents', ({ id }) => people.consentsOf(id));
+  serve(api, 'changeRole', ({ id, body }) => done(people.changeRole(id, body.role)));
+  serve(api, 'putAway', ({ id }) => done(people.putAway(id)));
+  serve(api, 'takeBack', ({ id }) => done(people.takeBack(id)));
+}
+
 function serveDoor(
   api: Api,
   { door, noteAct, attempts }: PeopleServices,
@@ -104,11 +127,6 @@ function serveDoor(
   });
 }
 
-const done = async (work: Promise<unknown>): Promise<undefined> => {
-  await work;
-  return undefined;
-};
-
 function serveAccount(api: Api, { account }: PeopleServices): void {
   serve(api, 'me', async ({ person }) => (person ? account.me(person) : null));
   serve(api, 'saveConventions', ({ person, body }) => account.saveConventions(person, body));
@@ -126,22 +144,4 @@ function serveAccount(api: Api, { account }: PeopleServices): void {
   serve(api, 'startFactor', ({ person }) => account.startFactor(person));
   serve(api, 'takeFactor', ({ person, body }) => account.takeFactor(person, body.code));
   serve(api, 'dropFactor', ({ person }) => done(account.dropFactor(person)));
-}
-
-/** Routes of the door, of one's own account, and of the people of the studio. */
-export function servePeople(api: Api, services: PeopleServices, settings: DoorSettings): void {
-  const { people } = services;
-  serveDoor(api, services, settings);
-  serveAccount(api, services);
-  serve(api, 'people', () => people.list());
-  serveMade(api, 'addPerson', ({ body, person }) => people.add(body, person));
-  serveMade(api, 'addStudents', ({ body, person }) => services.addStudents(body, person));
-  serve(api, 'resetPassword', ({ id, body }) => done(people.resetPassword(id, body.password)));
-  serve(api, 'recordConsent', ({ id, body, person }) =>
-    done(people.recordConsent(id, body, person)),
-  );
-  serve(api, 'consents', ({ id }) => people.consentsOf(id));
-  serve(api, 'changeRole', ({ id, body }) => done(people.changeRole(id, body.role)));
-  serve(api, 'putAway', ({ id }) => done(people.putAway(id)));
-  serve(api, 'takeBack', ({ id }) => done(people.takeBack(id)));
 }

@@ -60,30 +60,6 @@ const LAST_OWNER = conflict(
 
 type NoteConsent = (personId: string, consent: Consenting, by: Person) => Promise<void>;
 
-/** Adds somebody; a minor with the consent of a guardian, and their age. */
-function createAdding(
-  { people, passwords, clock, today, noteAge }: PeopleDeps,
-  noteConsent: NoteConsent,
-) {
-  return async (person: NewPerson, owner: Person): Promise<PersonRecord> => {
-    if (person.isMinor) checkConsent(person, await today());
-    mustBeUncommon(person.password);
-    const { password, ageBand, ...rest } = person;
-    const record = { ...rest, id: clock.newId() };
-    const passwordHash = await passwords.toHash(normalised(password));
-    try {
-      await people.add({ ...record, passwordHash, createdAt: clock.now() });
-    } catch (error) {
-      if (!isTaken(error)) throw error;
-      throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
-    }
-    if (person.isMinor) await noteConsent(record.id, person, owner);
-    if (person.isMinor && person.role === 'student' && ageBand)
-      await noteAge(record.id, ageBand, owner);
-    return { ...record, isPutAway: false };
-  };
-}
-
 /** Lets the owner keep accounts. */
 export function createPeopleService(deps: PeopleDeps) {
   const { people, sessions, consents, passwords, clock, inTransaction, today, endCalendar } = deps;
@@ -153,6 +129,30 @@ export function createPeopleService(deps: PeopleDeps) {
       await mustBeThere(id);
       await change(id, (tx) => people.savePutAway(id, null, tx));
     },
+  };
+}
+
+/** Adds somebody; a minor with the consent of a guardian, and their age. */
+function createAdding(
+  { people, passwords, clock, today, noteAge }: PeopleDeps,
+  noteConsent: NoteConsent,
+) {
+  return async (person: NewPerson, owner: Person): Promise<PersonRecord> => {
+    if (person.isMinor) checkConsent(person, await today());
+    mustBeUncommon(person.password);
+    const { password, ageBand, ...rest } = person;
+    const record = { ...rest, id: clock.newId() };
+    const passwordHash = await passwords.toHash(normalised(password));
+    try {
+      await people.add({ ...record, passwordHash, createdAt: clock.now() });
+    } catch (error) {
+      if (!isTaken(error)) throw error;
+      throw conflict('Somebody has this sign-in name already.', 'Choose another.', 'signInName');
+    }
+    if (person.isMinor) await noteConsent(record.id, person, owner);
+    if (person.isMinor && person.role === 'student' && ageBand)
+      await noteAge(record.id, ageBand, owner);
+    return { ...record, isPutAway: false };
   };
 }
 

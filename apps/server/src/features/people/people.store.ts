@@ -38,120 +38,7 @@ export interface Account extends PersonRecord {
 
 export type NewAccount = Omit<Account, 'factor' | 'isPutAway'> & { readonly createdAt: Date };
 
-function toRecord(row: PersonRow): PersonRecord {
-  return {
-    id: row.id,
-    name: row.name,
-    role: row.role,
-    signInName: row.sign_in_name,
-    isMinor: Boolean(row.is_minor),
-    guardian: row.guardian,
-    guardianConsentOn: row.guardian_consent_on,
-    isPutAway: row.deactivated_at !== null,
-  };
-}
-
-function toFactor(row: PersonRow): SecondFactor | null {
-  const { second_factor: secret, second_factor_step: step, recovery_codes: codes } = row;
-  if (secret === null) return null;
-  const recoveryHashes = codes === null ? [] : fromJsonColumn<readonly string[]>(codes);
-  return { secret, usedStep: step === null ? null : Number(step), recoveryHashes };
-}
-
-function toAccount(row: PersonRow): Account {
-  return { ...toRecord(row), passwordHash: row.password_hash, factor: toFactor(row) };
-}
-
-function toRow(account: NewAccount): Partial<PersonRow> {
-  return {
-    id: account.id,
-    name: account.name,
-    sign_in_name: account.signInName,
-    role: account.role,
-    password_hash: account.passwordHash,
-    is_minor: account.isMinor,
-    guardian: account.guardian,
-    guardian_consent_on: account.guardianConsentOn,
-    created_at: account.createdAt,
-  };
-}
-
-function definePeople(sequelize: Sequelize) {
-  return sequelize.define<Model<PersonRow, Partial<PersonRow>>>('people', {
-    id: { type: DataTypes.CHAR(36), primaryKey: true },
-    name: DataTypes.STRING(80),
-    sign_in_name: DataTypes.STRING(40),
-    role: DataTypes.ENUM('owner', 'teacher', 'student'),
-    password_hash: DataTypes.STRING(200),
-    is_minor: DataTypes.BOOLEAN,
-    guardian: DataTypes.STRING(200),
-    guardian_consent_on: DataTypes.DATEONLY,
-    created_at: DataTypes.DATE(3),
-    conventions: DataTypes.TEXT,
-    deactivated_at: DataTypes.DATE(3),
-    second_factor: DataTypes.STRING(200),
-    second_factor_step: DataTypes.BIGINT,
-    recovery_codes: DataTypes.TEXT,
-  });
-}
-
 type PeopleTable = ReturnType<typeof definePeople>;
-
-/** Keeps what proves somebody beside their password. */
-function createFactorQueries(people: PeopleTable) {
-  return {
-    async saveFactor(id: string, factor: SecondFactor | null): Promise<void> {
-      const changes = {
-        second_factor: factor?.secret ?? null,
-        second_factor_step: factor?.usedStep ?? null,
-        recovery_codes: factor ? JSON.stringify(factor.recoveryHashes) : null,
-      };
-      await people.update(changes, { where: { id } });
-    },
-    /** Takes a code's time step; false where it, or a later one, was taken already. */
-    async takeStep(id: string, step: number): Promise<boolean> {
-      const later = { [Op.or]: [{ [Op.is]: null }, { [Op.lt]: step }] };
-      const [count] = await people.update(
-        { second_factor_step: step },
-        { where: { id, second_factor_step: later } },
-      );
-      return count === 1;
-    },
-    /** Takes a recovery code away; false where somebody took it in between. */
-    async takeRecovery(
-      id: string,
-      had: readonly string[],
-      left: readonly string[],
-    ): Promise<boolean> {
-      const [count] = await people.update(
-        { recovery_codes: JSON.stringify(left) },
-        { where: { id, recovery_codes: JSON.stringify(had) } },
-      );
-      return count === 1;
-    },
-  };
-}
-
-/** Changes what an account may do; asked in a transaction that leaves an owner. */
-function createRoleQueries(people: PeopleTable) {
-  return {
-    async saveRole(id: string, role: Role, transaction: Tx): Promise<void> {
-      await people.update({ role }, { where: { id }, transaction });
-    },
-    async savePutAway(id: string, at: Date | null, transaction: Tx): Promise<void> {
-      await people.update({ deactivated_at: at }, { where: { id }, transaction });
-    },
-    /** How many owners can sign in; asked in a transaction, no other changes one meanwhile. */
-    async countOwners(transaction: Tx): Promise<number> {
-      const owners = await people.findAll({
-        where: { role: 'owner', deactivated_at: null },
-        transaction,
-        lock: transaction.LOCK.UPDATE,
-      });
-      return owners.length;
-    },
-  };
-}
 
 /** Keeps the people of the studio. */
 export function createPeopleStore(sequelize: Sequelize) {
@@ -213,6 +100,119 @@ export function createPeopleStore(sequelize: Sequelize) {
     },
     ...createRoleQueries(people),
     ...createFactorQueries(people),
+  };
+}
+
+function toRecord(row: PersonRow): PersonRecord {
+  return {
+    id: row.id,
+    name: row.name,
+    role: row.role,
+    signInName: row.sign_in_name,
+    isMinor: Boolean(row.is_minor),
+    guardian: row.guardian,
+    guardianConsentOn: row.guardian_consent_on,
+    isPutAway: row.deactivated_at !== null,
+  };
+}
+
+function toFactor(row: PersonRow): SecondFactor | null {
+  const { second_factor: secret, second_factor_step: step, recovery_codes: codes } = row;
+  if (secret === null) return null;
+  const recoveryHashes = codes === null ? [] : fromJsonColumn<readonly string[]>(codes);
+  return { secret, usedStep: step === null ? null : Number(step), recoveryHashes };
+}
+
+function toAccount(row: PersonRow): Account {
+  return { ...toRecord(row), passwordHash: row.password_hash, factor: toFactor(row) };
+}
+
+function toRow(account: NewAccount): Partial<PersonRow> {
+  return {
+    id: account.id,
+    name: account.name,
+    sign_in_name: account.signInName,
+    role: account.role,
+    password_hash: account.passwordHash,
+    is_minor: account.isMinor,
+    guardian: account.guardian,
+    guardian_consent_on: account.guardianConsentOn,
+    created_at: account.createdAt,
+  };
+}
+
+function definePeople(sequelize: Sequelize) {
+  return sequelize.define<Model<PersonRow, Partial<PersonRow>>>('people', {
+    id: { type: DataTypes.CHAR(36), primaryKey: true },
+    name: DataTypes.STRING(80),
+    sign_in_name: DataTypes.STRING(40),
+    role: DataTypes.ENUM('owner', 'teacher', 'student'),
+    password_hash: DataTypes.STRING(200),
+    is_minor: DataTypes.BOOLEAN,
+    guardian: DataTypes.STRING(200),
+    guardian_consent_on: DataTypes.DATEONLY,
+    created_at: DataTypes.DATE(3),
+    conventions: DataTypes.TEXT,
+    deactivated_at: DataTypes.DATE(3),
+    second_factor: DataTypes.STRING(200),
+    second_factor_step: DataTypes.BIGINT,
+    recovery_codes: DataTypes.TEXT,
+  });
+}
+
+/** Keeps what proves somebody beside their password. */
+function createFactorQueries(people: PeopleTable) {
+  return {
+    async saveFactor(id: string, factor: SecondFactor | null): Promise<void> {
+      const changes = {
+        second_factor: factor?.secret ?? null,
+        second_factor_step: factor?.usedStep ?? null,
+        recovery_codes: factor ? JSON.stringify(factor.recoveryHashes) : null,
+      };
+      await people.update(changes, { where: { id } });
+    },
+    /** Takes a code's time step; false where it, or a later one, was taken already. */
+    async takeStep(id: string, step: number): Promise<boolean> {
+      const later = { [Op.or]: [{ [Op.is]: null }, { [Op.lt]: step }] };
+      const [count] = await people.update(
+        { second_factor_step: step },
+        { where: { id, second_factor_step: later } },
+      );
+      return count === 1;
+    },
+    /** Takes a recovery code away; false where somebody took it in between. */
+    async takeRecovery(
+      id: string,
+      had: readonly string[],
+      left: readonly string[],
+    ): Promise<boolean> {
+      const [count] = await people.update(
+        { recovery_codes: JSON.stringify(left) },
+        { where: { id, recovery_codes: JSON.stringify(had) } },
+      );
+      return count === 1;
+    },
+  };
+}
+
+/** Changes what an account may do; asked in a transaction that leaves an owner. */
+function createRoleQueries(people: PeopleTable) {
+  return {
+    async saveRole(id: string, role: Role, transaction: Tx): Promise<void> {
+      await people.update({ role }, { where: { id }, transaction });
+    },
+    async savePutAway(id: string, at: Date | null, transaction: Tx): Promise<void> {
+      await people.update({ deactivated_at: at }, { where: { id }, transaction });
+    },
+    /** How many owners can sign in; asked in a transaction, no other changes one meanwhile. */
+    async countOwners(transaction: Tx): Promise<number> {
+      const owners = await people.findAll({
+        where: { role: 'owner', deactivated_at: null },
+        transaction,
+        lock: transaction.LOCK.UPDATE,
+      });
+      return owners.length;
+    },
   };
 }
 

@@ -7,10 +7,6 @@ const PERIOD_S = 30;
 /** As many are given; as many may be used at once. */
 export const RECOVERY_CODES = 10;
 
-function totpOf(secret: string, label: string): TOTP {
-  return new TOTP({ issuer: ISSUER, label, secret: Secret.fromBase32(secret), period: PERIOD_S });
-}
-
 /** A new secret, and the address an authenticator reads it from. */
 export function newFactor(label: string): { readonly secret: string; readonly uri: string } {
   const secret = new Secret({ size: 20 }).base32;
@@ -23,10 +19,6 @@ export function stepOf(secret: string, code: string, now: Date): number | undefi
   if (!/^\d{6}$/.test(token)) return undefined;
   const delta = totpOf(secret, '').validate({ token, timestamp: now.getTime(), window: 1 });
   return delta === null ? undefined : Math.floor(now.getTime() / 1000 / PERIOD_S) + delta;
-}
-
-function hashOf(code: string): string {
-  return createHash('sha256').update(code.toLowerCase().replace(/[\s-]/g, '')).digest('hex');
 }
 
 /** New codes for when the authenticator is lost, and what is kept of them. */
@@ -48,4 +40,12 @@ export function withoutRecovery(
 ): readonly string[] | undefined {
   const used = hashOf(code);
   return recoveryHashes.includes(used) ? recoveryHashes.filter((one) => one !== used) : undefined;
+}
+
+function totpOf(secret: string, label: string): TOTP {
+  return new TOTP({ issuer: ISSUER, label, secret: Secret.fromBase32(secret), period: PERIOD_S });
+}
+
+function hashOf(code: string): string {
+  return createHash('sha256').update(code.toLowerCase().replace(/[\s-]/g, '')).digest('hex');
 }

@@ -17,43 +17,11 @@ const MOST_TOLD = 4 * LOOK_BACK;
 
 const LATE_MS = 10_000;
 
-function mayHear(person: Person, { studentId }: LiveEvent): boolean {
-  return isTeaching(person) || person.id === studentId;
-}
-
-function forgetOld(told: Set<number>): void {
-  for (const number of told) {
-    if (told.size <= MOST_TOLD) return;
-    told.delete(number);
-  }
-}
-
 export interface FeedDeps {
   readonly events: Pick<EventsStore, 'newest' | 'after'>;
   /** How often it is looked for news while somebody looks on. */
   readonly lookMs: number;
   readonly onFailure: (error: unknown) => void;
-}
-
-/**
- * Finds what came in after a number, page by page until there is no more; and what came in with it, for
- * that may have become visible later.
- */
-function createMissed(events: Pick<EventsStore, 'after'>) {
-  return async function* missedSince(after: number): AsyncGenerator<readonly LiveEvent[]> {
-    let from = Math.max(0, after - LOOK_BACK);
-    let page = await events.after(from);
-    const had = page.find(({ number }) => number >= after)?.event.receivedAt;
-    const since = had === undefined ? Infinity : Date.parse(had) - LATE_MS;
-    while (page.length > 0) {
-      yield page.filter(
-        ({ number, event }) =>
-          number > after || (number < after && Date.parse(event.receivedAt) >= since),
-      );
-      from = page.at(-1)?.number ?? from;
-      page = await events.after(from);
-    }
-  };
 }
 
 /**
@@ -135,6 +103,38 @@ export function createEventFeed({ events, lookMs, onFailure }: FeedDeps) {
     },
     /** How many look on. */
     count: () => followers.size,
+  };
+}
+
+function mayHear(person: Person, { studentId }: LiveEvent): boolean {
+  return isTeaching(person) || person.id === studentId;
+}
+
+function forgetOld(told: Set<number>): void {
+  for (const number of told) {
+    if (told.size <= MOST_TOLD) return;
+    told.delete(number);
+  }
+}
+
+/**
+ * Finds what came in after a number, page by page until there is no more; and what came in with it, for
+ * that may have become visible later.
+ */
+function createMissed(events: Pick<EventsStore, 'after'>) {
+  return async function* missedSince(after: number): AsyncGenerator<readonly LiveEvent[]> {
+    let from = Math.max(0, after - LOOK_BACK);
+    let page = await events.after(from);
+    const had = page.find(({ number }) => number >= after)?.event.receivedAt;
+    const since = had === undefined ? Infinity : Date.parse(had) - LATE_MS;
+    while (page.length > 0) {
+      yield page.filter(
+        ({ number, event }) =>
+          number > after || (number < after && Date.parse(event.receivedAt) >= since),
+      );
+      from = page.at(-1)?.number ?? from;
+      page = await events.after(from);
+    }
   };
 }
 

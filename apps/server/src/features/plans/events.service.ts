@@ -40,11 +40,6 @@ const TAKEN_BACK = conflict(
   'It stays on this device, and is taken once the song is given again.',
 );
 
-/** What was played before a song was taken back still counts, however late it comes. */
-function isAfterTakingBack({ withdrawnAt }: PlanSummary, { at }: NewEvent): boolean {
-  return withdrawnAt !== null && Date.parse(at) > Date.parse(withdrawnAt);
-}
-
 /**
  * Takes what happened into the log. Whoever may write in a plan is believed: nothing is refused because
  * a step is gone or a clock is wrong; what it is worth is judged when it is read.
@@ -94,6 +89,11 @@ export function createEventsService({ plans, events, clock, attempts }: EventsDe
       return { refused };
     },
   };
+}
+
+/** What was played before a song was taken back still counts, however late it comes. */
+function isAfterTakingBack({ withdrawnAt }: PlanSummary, { at }: NewEvent): boolean {
+  return withdrawnAt !== null && Date.parse(at) > Date.parse(withdrawnAt);
 }
 
 export type EventsService = ReturnType<typeof createEventsService>;

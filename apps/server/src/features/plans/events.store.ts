@@ -54,38 +54,6 @@ export interface LiveEvent {
 /** As many as one answer holds; whoever needs more asks for what came after. */
 const PAGE = 2000;
 
-function toRow({ event, planId, loggedBy, receivedAt, sentAt }: LoggedEvent): EventRow {
-  const { id, kind, at, day, revision, source, ...body } = event;
-  return {
-    id,
-    kind,
-    day,
-    revision,
-    source,
-    plan_id: planId,
-    at: new Date(at),
-    body: JSON.stringify(body),
-    logged_by: loggedBy,
-    received_at: receivedAt,
-    sent_at: sentAt,
-  };
-}
-
-function toEvent(row: FoundRow): StoredEvent {
-  const { id, kind, day, revision, source } = row;
-  return {
-    id,
-    kind,
-    at: row.at.toISOString(),
-    day,
-    revision,
-    source,
-    ...fromJsonColumn<EventBody>(row.body),
-    receivedAt: row.received_at.toISOString(),
-    // The log takes only what the contract knows; its form is the form it was taken in.
-  } as StoredEvent;
-}
-
 // A DATE read by raw SQL would come as a moment in some time zone; as text it stays the day it is.
 const FOUND = `
   SELECT number, id, plan_id, kind, at, DATE_FORMAT(day, '%Y-%m-%d') AS day, revision, source, body,
@@ -98,22 +66,6 @@ const FOLLOWED = `
   FROM events JOIN plans ON plans.id = events.plan_id`;
 
 type Query = (where: string, values: readonly unknown[]) => Promise<readonly FoundRow[]>;
-
-/** Says where an event comes from. */
-function createOrigins(query: Query) {
-  return {
-    /** Who says so of an event; undefined where there is no such event. */
-    async sourceOf(id: string): Promise<PlanEvent['source'] | undefined> {
-      const [row] = await query('WHERE id = ?', [id]);
-      return row?.source;
-    },
-    /** The plan an event belongs to; undefined where there is no such event. */
-    async planOf(id: string): Promise<string | undefined> {
-      const [row] = await query('WHERE id = ?', [id]);
-      return row?.plan_id;
-    },
-  };
-}
 
 /** Keeps the log of what happened; it only ever grows. */
 export function createEventsStore(sequelize: Sequelize) {
@@ -187,6 +139,54 @@ export function createEventsStore(sequelize: Sequelize) {
       }));
     },
     ...createOrigins(query),
+  };
+}
+
+function toRow({ event, planId, loggedBy, receivedAt, sentAt }: LoggedEvent): EventRow {
+  const { id, kind, at, day, revision, source, ...body } = event;
+  return {
+    id,
+    kind,
+    day,
+    revision,
+    source,
+    plan_id: planId,
+    at: new Date(at),
+    body: JSON.stringify(body),
+    logged_by: loggedBy,
+    received_at: receivedAt,
+    sent_at: sentAt,
+  };
+}
+
+function toEvent(row: FoundRow): StoredEvent {
+  const { id, kind, day, revision, source } = row;
+  return {
+    id,
+    kind,
+    at: row.at.toISOString(),
+    day,
+    revision,
+    source,
+    ...fromJsonColumn<EventBody>(row.body),
+    receivedAt: row.received_at.toISOString(),
+    // The log takes only what the contract knows; its form is the form it was taken in.
+  } as StoredEvent;
+}
+
+/** Says where an event comes from. */
+function createOrigins(query: Query) {
+  return {
+    /** Who says so of an event; undefined where there is no such event. */
+    async sourceOf(id: string): Promise<PlanEvent['source'] | undefined> {
+      const [row] = await query('WHERE id = ?', [id]);
+      return row?.source;
+    },
+    /** The plan an event belongs to; undefined where there is no such event. */
+    async planOf(id: string): Promise<string | undefined> {
+      const [row] = await query('WHERE id = ?', [id]);
+      return row?.plan_id;
+    },
   };
 }
 

@@ -29,6 +29,50 @@ export interface LiveDeps {
   readonly breathMs?: number;
 }
 
+/** The route on which a page is told of each event as it happens, as long as its session lasts. */
+export function createLiveRoutes({ feed, whoIs, cookie, breathMs = BREATH_MS }: LiveDeps) {
+  const pages = createCounts();
+  return new Hono<SignedIn>().get('/live', signedInOnly, (c) => {
+    const person = c.get('person');
+    // The door let only somebody through.
+    if (!person) throw missing('person');
+    if (pages.of(person.id) >= MOST_OF_ONE)
+      throw tooMany('You have this open on too many pages at once.', RETRY_SECONDS);
+    if (feed.count() >= MOST_FOLLOWERS)
+      throw tooMany('Too many pages look on at once.', RETRY_SECONDS);
+    const after = lastHad(c.req.header('last-event-id'));
+    const token = getCookie(c, cookie) ?? '';
+    const isStillIn = async (): Promise<boolean> => {
+      // Where that cannot be told, the page asks again later.
+      const now = await whoIs(token).catch(() => undefined);
+      return now?.id === person.id && now.role === person.role;
+    };
+    return streamSSE(c, async (stream) => {
+      const gone = new AbortController();
+      const end = (): void => {
+        gone.abort();
+        stream.abort();
+      };
+      stream.onAbort(() => gone.abort());
+      pages.enter(person.id);
+      gone.signal.addEventListener('abort', () => pages.leave(person.id), { once: true });
+      try {
+        const tell = createWriter(stream, { isStillIn, end });
+        await feed.follow(person, { after, gone: gone.signal, tell });
+        await stream.writeSSE({ event: 'here', data: '' });
+        const until = Date.now() + LONGEST_MS;
+        while (!gone.signal.aborted && Date.now() < until) {
+          await stream.sleep(breathMs);
+          if (!(await isStillIn())) break;
+          await stream.writeSSE({ event: 'here', data: '' });
+        }
+      } finally {
+        gone.abort();
+      }
+    });
+  });
+}
+
 /** The number a page had last; null on its first question, and for anything that is no number. */
 function lastHad(header: string | undefined): number | null {
   const number = Number(header ?? '');
@@ -84,48 +128,4 @@ function createWriter(
       .finally(() => (writing = undefined));
     return writing;
   };
-}
-
-/** The route on which a page is told of each event as it happens, as long as its session lasts. */
-export function createLiveRoutes({ feed, whoIs, cookie, breathMs = BREATH_MS }: LiveDeps) {
-  const pages = createCounts();
-  return new Hono<SignedIn>().get('/live', signedInOnly, (c) => {
-    const person = c.get('person');
-    // The door let only somebody through.
-    if (!person) throw missing('person');
-    if (pages.of(person.id) >= MOST_OF_ONE)
-      throw tooMany('You have this open on too many pages at once.', RETRY_SECONDS);
-    if (feed.count() >= MOST_FOLLOWERS)
-      throw tooMany('Too many pages look on at once.', RETRY_SECONDS);
-    const after = lastHad(c.req.header('last-event-id'));
-    const token = getCookie(c, cookie) ?? '';
-    const isStillIn = async (): Promise<boolean> => {
-      // Where that cannot be told, the page asks again later.
-      const now = await whoIs(token).catch(() => undefined);
-      return now?.id === person.id && now.role === person.role;
-    };
-    return streamSSE(c, async (stream) => {
-      const gone = new AbortController();
-      const end = (): void => {
-        gone.abort();
-        stream.abort();
-      };
-      stream.onAbort(() => gone.abort());
-      pages.enter(person.id);
-      gone.signal.addEventListener('abort', () => pages.leave(person.id), { once: true });
-      try {
-        const tell = createWriter(stream, { isStillIn, end });
-        await feed.follow(person, { after, gone: gone.signal, tell });
-        await stream.writeSSE({ event: 'here', data: '' });
-        const until = Date.now() + LONGEST_MS;
-        while (!gone.signal.aborted && Date.now() < until) {
-          await stream.sleep(breathMs);
-          if (!(await isStillIn())) break;
-          await stream.writeSSE({ event: 'here', data: '' });
-        }
-      } finally {
-        gone.abort();
-      }
-    });
-  });
 }

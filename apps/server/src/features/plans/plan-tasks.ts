@@ -28,17 +28,6 @@ export interface PlanAtWork {
 const MOST_MADE = 60;
 const made = new LRUCache<string, StepPlan>({ max: MOST_MADE });
 
-function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'events'>): StepPlan {
-  const content = JSON.stringify([document, teaching, figures, names]);
-  const key = createHash('sha1').update(content).digest('base64');
-  const { student, constants } = figures;
-  const known = made.get(key);
-  const plan =
-    known ?? makePlan(document, { teaching, student, names, constants: constantsWith(constants) });
-  if (!known) made.set(key, plan);
-  return plan;
-}
-
 /** Works out how a plan stands. */
 export function lookOver({ events, ...plan }: PlanAtWork): PlanOverview {
   return overviewOf(planOf(plan), events, plan.teaching.wantedOn);
@@ -60,17 +49,6 @@ export interface OpenFinding extends Pick<Finding, 'key' | 'severity' | 'at' | '
   readonly code: string;
 }
 
-/** What cannot be read has to be written anew, or made a remark: no reason makes it playable. */
-function unreadOf(document: SongDocument): readonly OpenFinding[] {
-  return unreadIn(document).map(({ code, at, message }) => ({
-    key: `unread ${code} ${at}`,
-    severity: 'fault' as const,
-    code,
-    at,
-    message,
-  }));
-}
-
 /** Works out all that is noticed about a song and its steps. */
 export function findAll({
   document,
@@ -85,4 +63,26 @@ export function findAll({
     message,
   }));
   return [...noticed, ...unreadOf(document)];
+}
+
+function planOf({ document, teaching, figures, names }: Omit<PlanAtWork, 'events'>): StepPlan {
+  const content = JSON.stringify([document, teaching, figures, names]);
+  const key = createHash('sha1').update(content).digest('base64');
+  const { student, constants } = figures;
+  const known = made.get(key);
+  const plan =
+    known ?? makePlan(document, { teaching, student, names, constants: constantsWith(constants) });
+  if (!known) made.set(key, plan);
+  return plan;
+}
+
+/** What cannot be read has to be written anew, or made a remark: no reason makes it playable. */
+function unreadOf(document: SongDocument): readonly OpenFinding[] {
+  return unreadIn(document).map(({ code, at, message }) => ({
+    key: `unread ${code} ${at}`,
+    severity: 'fault' as const,
+    code,
+    at,
+    message,
+  }));
 }

@@ -55,6 +55,72 @@ const NOTHING_TO_PLAY = conflict(
   'revision',
 );
 
+/** A plan that is moved to another revision, and what is played otherwise there. */
+interface Corrected {
+  readonly planId: string;
+  readonly changed: readonly ChangedPart[];
+}
+
+/** Gives songs to students, and keeps how each of them is taught. */
+export function createPlansService(deps: PlansDeps) {
+  const { plans, events, clock, figuresFor } = deps;
+  const findFor = createPlanAccess(plans);
+
+  /** A song that was taken back can be read, and is changed only by giving it again. */
+  async function findInWork(id: string, person: Person): Promise<PlanSummary> {
+    const plan = await findFor(id, person);
+    if (plan.withdrawnAt !== null) {
+      throw conflict('This song was taken back.', 'Give it again to change how it is taught.');
+    }
+    return plan;
+  }
+
+  async function find(id: string, person: Person): Promise<Plan> {
+    const plan = await findFor(id, person);
+    const [way, log, minutesByWeekday] = await Promise.all([
+      plans.wayOf(id),
+      events.listOf(id),
+      deps.minutesOf(plan.studentId),
+    ]);
+    if (!way) throw missing('plan');
+    return { ...plan, ...way, ...log, minutesByWeekday };
+  }
+
+  return {
+    list: (person: Person) => (isTeaching(person) ? plans.listAll() : plans.listOf(person.id)),
+    ...createGiving(deps),
+    find,
+    /** What happened after an event, and whether the plan itself is still the one that was had. */
+    async news(id: string, after: number, person: Person): Promise<PlanNews> {
+      const { revision } = await findFor(id, person);
+      const [way, log] = await Promise.all([plans.wayOf(id), events.listOf(id, after)]);
+      if (!way) throw missing('plan');
+      return { revision, version: way.version, ...log };
+    },
+    /** Changes how one plan is taught; what was done stays done. */
+    async change(id: string, save: SavePlan, teacher: Person): Promise<Plan> {
+      const plan = await findInWork(id, teacher);
+      const { baseVersion: version, teaching, takeFigures } = save;
+      const now = await plans.wayOf(id);
+      const kept = now?.figures ?? (await figuresFor(plan.studentId, plan.songId));
+      const figures = takeFigures ? await figuresFor(plan.studentId, plan.songId) : kept;
+      if (!(await plans.saveWay(id, { version, teaching, figures }))) {
+        throw conflict(
+          'Somebody else changed this plan in between.',
+          'Reload the page; your last change is not kept.',
+          'baseVersion',
+        );
+      }
+      return find(id, teacher);
+    },
+    /** Takes the song back; giving it again brings everything back. */
+    async withdraw(id: string, teacher: Person): Promise<void> {
+      await findFor(id, teacher);
+      await plans.setWithdrawn(id, clock.now());
+    },
+  };
+}
+
 /** A fault is settled or overruled with a reason before anybody learns the song. */
 function createSongGate({
   songs,
@@ -102,12 +168,6 @@ function faultsLeft(open: readonly OpenFinding[]): DomainError {
       : 'Settle it at the bench, or overrule it there with a reason.',
     'revision',
   );
-}
-
-/** A plan that is moved to another revision, and what is played otherwise there. */
-interface Corrected {
-  readonly planId: string;
-  readonly changed: readonly ChangedPart[];
 }
 
 /** What was signed off of a song is never silently of another one: what changed is written into the log. */
@@ -193,66 +253,6 @@ function createGiving(deps: PlansDeps) {
           if (own) await plans.put({ ...plan, figures: own }, tx);
         }
       });
-    },
-  };
-}
-
-/** Gives songs to students, and keeps how each of them is taught. */
-export function createPlansService(deps: PlansDeps) {
-  const { plans, events, clock, figuresFor } = deps;
-  const findFor = createPlanAccess(plans);
-
-  /** A song that was taken back can be read, and is changed only by giving it again. */
-  async function findInWork(id: string, person: Person): Promise<PlanSummary> {
-    const plan = await findFor(id, person);
-    if (plan.withdrawnAt !== null) {
-      throw conflict('This song was taken back.', 'Give it again to change how it is taught.');
-    }
-    return plan;
-  }
-
-  async function find(id: string, person: Person): Promise<Plan> {
-    const plan = await findFor(id, person);
-    const [way, log, minutesByWeekday] = await Promise.all([
-      plans.wayOf(id),
-      events.listOf(id),
-      deps.minutesOf(plan.studentId),
-    ]);
-    if (!way) throw missing('plan');
-    return { ...plan, ...way, ...log, minutesByWeekday };
-  }
-
-  return {
-    list: (person: Person) => (isTeaching(person) ? plans.listAll() : plans.listOf(person.id)),
-    ...createGiving(deps),
-    find,
-    /** What happened after an event, and whether the plan itself is still the one that was had. */
-    async news(id: string, after: number, person: Person): Promise<PlanNews> {
-      const { revision } = await findFor(id, person);
-      const [way, log] = await Promise.all([plans.wayOf(id), events.listOf(id, after)]);
-      if (!way) throw missing('plan');
-      return { revision, version: way.version, ...log };
-    },
-    /** Changes how one plan is taught; what was done stays done. */
-    async change(id: string, save: SavePlan, teacher: Person): Promise<Plan> {
-      const plan = await findInWork(id, teacher);
-      const { baseVersion: version, teaching, takeFigures } = save;
-      const now = await plans.wayOf(id);
-      const kept = now?.figures ?? (await figuresFor(plan.studentId, plan.songId));
-      const figures = takeFigures ? await figuresFor(plan.studentId, plan.songId) : kept;
-      if (!(await plans.saveWay(id, { version, teaching, figures }))) {
-        throw conflict(
-          'Somebody else changed this plan in between.',
-          'Reload the page; your last change is not kept.',
-          'baseVersion',
-        );
-      }
-      return find(id, teacher);
-    },
-    /** Takes the song back; giving it again brings everything back. */
-    async withdraw(id: string, teacher: Person): Promise<void> {
-      await findFor(id, teacher);
-      await plans.setWithdrawn(id, clock.now());
     },
   };
 }

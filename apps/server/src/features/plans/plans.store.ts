@@ -62,47 +62,6 @@ export interface PlanHead extends PlanSummary {
 
 const NO_FIGURES: PlanFigures = { student: USUAL_STUDENT, constants: {} };
 
-function toSummary(row: FoundRow): PlanSummary {
-  return {
-    id: row.id,
-    songId: row.song_id,
-    title: row.title,
-    playedBy: row.played_by,
-    studentId: row.student_id,
-    studentName: row.student_name,
-    revision: row.revision,
-    assignedAt: row.assigned_at.toISOString(),
-    withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
-  };
-}
-
-function toWay({
-  version,
-  teaching,
-  figures,
-}: Pick<FoundRow, 'version' | 'teaching' | 'figures'>): PlanWay {
-  return {
-    version,
-    teaching: teaching === null ? USUAL_TEACHING : fromJsonColumn(teaching),
-    figures: figures === null ? NO_FIGURES : fromJsonColumn(figures),
-  };
-}
-
-function definePlans(sequelize: Sequelize) {
-  return sequelize.define<Model<PlanRow, Partial<PlanRow>>>('plans', {
-    id: { type: DataTypes.CHAR(36), primaryKey: true },
-    student_id: DataTypes.CHAR(36),
-    song_id: DataTypes.CHAR(36),
-    revision: DataTypes.INTEGER,
-    assigned_by: DataTypes.CHAR(36),
-    assigned_at: DataTypes.DATE(3),
-    teaching: DataTypes.TEXT('long'),
-    figures: DataTypes.TEXT('long'),
-    version: DataTypes.INTEGER,
-    withdrawn_at: DataTypes.DATE(3),
-  });
-}
-
 const FOUND = `
   SELECT plans.*, songs.title, songs.played_by, people.name AS student_name
   FROM plans JOIN songs ON songs.id = plans.song_id JOIN people ON people.id = plans.student_id`;
@@ -129,50 +88,6 @@ const MARKS = `
 type ContentRow = Pick<FoundRow, 'id' | 'version' | 'teaching' | 'figures'> & {
   readonly document: SongDocument | string;
 };
-
-/** Reads plans with what belongs to them. */
-function createPlanQueries(sequelize: Sequelize) {
-  const query = async (
-    where: string,
-    values: readonly string[],
-  ): Promise<readonly PlanSummary[]> => {
-    const rows = await sequelize.query<FoundRow>(
-      `${FOUND} ${where} ORDER BY assigned_at, plans.id`,
-      { replacements: [...values], type: QueryTypes.SELECT },
-    );
-    return rows.map(toSummary);
-  };
-  async function waysOf(ids: readonly string[]): Promise<ReadonlyMap<string, PlanContent>> {
-    if (ids.length === 0) return new Map();
-    const rows = await sequelize.query<ContentRow>(CONTENTS, {
-      replacements: [[...ids]],
-      type: QueryTypes.SELECT,
-    });
-    return new Map(
-      rows.map((row) => [row.id, { ...toWay(row), document: fromJsonColumn(row.document) }]),
-    );
-  }
-  return {
-    query,
-    waysOf,
-    /** Plans in work with what tells whether they have changed; those of one student, or all. */
-    headsFor: async (studentId: string | undefined): Promise<readonly PlanHead[]> => {
-      const own = studentId === undefined ? '' : 'AND plans.student_id = ?';
-      const rows = await sequelize.query<FoundRow & { last_event: number | string }>(
-        `${HEADS} ${own} ORDER BY assigned_at, plans.id`,
-        {
-          replacements: studentId === undefined ? [] : [studentId],
-          type: QueryTypes.SELECT,
-        },
-      );
-      return rows.map((row) => ({
-        ...toSummary(row),
-        version: row.version,
-        lastEvent: Number(row.last_event),
-      }));
-    },
-  };
-}
 
 /** Keeps who learns which song, and how. */
 export function createPlansStore(sequelize: Sequelize) {
@@ -235,6 +150,91 @@ export function createPlansStore(sequelize: Sequelize) {
       // In one statement: two who give the same song at once both give it.
       const updateOnDuplicate: (keyof typeof row)[] = ['revision', 'withdrawn_at'];
       await plans.bulkCreate([row], { updateOnDuplicate, transaction });
+    },
+  };
+}
+
+function toSummary(row: FoundRow): PlanSummary {
+  return {
+    id: row.id,
+    songId: row.song_id,
+    title: row.title,
+    playedBy: row.played_by,
+    studentId: row.student_id,
+    studentName: row.student_name,
+    revision: row.revision,
+    assignedAt: row.assigned_at.toISOString(),
+    withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
+  };
+}
+
+function toWay({
+  version,
+  teaching,
+  figures,
+}: Pick<FoundRow, 'version' | 'teaching' | 'figures'>): PlanWay {
+  return {
+    version,
+    teaching: teaching === null ? USUAL_TEACHING : fromJsonColumn(teaching),
+    figures: figures === null ? NO_FIGURES : fromJsonColumn(figures),
+  };
+}
+
+function definePlans(sequelize: Sequelize) {
+  return sequelize.define<Model<PlanRow, Partial<PlanRow>>>('plans', {
+    id: { type: DataTypes.CHAR(36), primaryKey: true },
+    student_id: DataTypes.CHAR(36),
+    song_id: DataTypes.CHAR(36),
+    revision: DataTypes.INTEGER,
+    assigned_by: DataTypes.CHAR(36),
+    assigned_at: DataTypes.DATE(3),
+    teaching: DataTypes.TEXT('long'),
+    figures: DataTypes.TEXT('long'),
+    version: DataTypes.INTEGER,
+    withdrawn_at: DataTypes.DATE(3),
+  });
+}
+
+/** Reads plans with what belongs to them. */
+function createPlanQueries(sequelize: Sequelize) {
+  const query = async (
+    where: string,
+    values: readonly string[],
+  ): Promise<readonly PlanSummary[]> => {
+    const rows = await sequelize.query<FoundRow>(
+      `${FOUND} ${where} ORDER BY assigned_at, plans.id`,
+      { replacements: [...values], type: QueryTypes.SELECT },
+    );
+    return rows.map(toSummary);
+  };
+  async function waysOf(ids: readonly string[]): Promise<ReadonlyMap<string, PlanContent>> {
+    if (ids.length === 0) return new Map();
+    const rows = await sequelize.query<ContentRow>(CONTENTS, {
+      replacements: [[...ids]],
+      type: QueryTypes.SELECT,
+    });
+    return new Map(
+      rows.map((row) => [row.id, { ...toWay(row), document: fromJsonColumn(row.document) }]),
+    );
+  }
+  return {
+    query,
+    waysOf,
+    /** Plans in work with what tells whether they have changed; those of one student, or all. */
+    headsFor: async (studentId: string | undefined): Promise<readonly PlanHead[]> => {
+      const own = studentId === undefined ? '' : 'AND plans.student_id = ?';
+      const rows = await sequelize.query<FoundRow & { last_event: number | string }>(
+        `${HEADS} ${own} ORDER BY assigned_at, plans.id`,
+        {
+          replacements: studentId === undefined ? [] : [studentId],
+          type: QueryTypes.SELECT,
+        },
+      );
+      return rows.map((row) => ({
+        ...toSummary(row),
+        version: row.version,
+        lastEvent: Number(row.last_event),
+      }));
     },
   };
 }

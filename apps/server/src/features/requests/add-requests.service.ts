@@ -12,10 +12,6 @@ export interface AddRequestsDeps {
   readonly inTransaction: InTransaction;
 }
 
-function isAsking({ role, isPutAway }: PersonRecord): boolean {
-  return role === 'student' && !isPutAway;
-}
-
 /** Takes in requests from somewhere else, all of them or none. */
 export function createAddRequests({ requests, people, clock, inTransaction }: AddRequestsDeps) {
   return async ({ requests: all }: AddRequests): Promise<Added> => {
@@ -28,6 +24,10 @@ export function createAddRequests({ requests, people, clock, inTransaction }: Ad
     });
     return { added: all.length };
   };
+}
+
+function isAsking({ role, isPutAway }: PersonRecord): boolean {
+  return role === 'student' && !isPutAway;
 }
 
 export type TakeRequests = ReturnType<typeof createAddRequests>;

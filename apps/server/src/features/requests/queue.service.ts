@@ -33,6 +33,35 @@ interface OnShelf {
   readonly title: string;
 }
 
+/** Weighs all that is asked for, and tells what is learnt meanwhile. */
+export function createQueueService(deps: QueueDeps) {
+  const { requests, songs, clock, timeZone, constants } = deps;
+  const weighOne = createWeighing(deps);
+  const chordsInWork = createChordsInWork(deps);
+
+  return {
+    async queue(): Promise<RequestQueue> {
+      const today = dayAt(clock.now().toISOString(), await timeZone());
+      const [all, shelf] = await Promise.all([requests.listAll(), songs.list()]);
+      const here = shelf.filter(({ place }) => place !== 'deleted');
+      const waiting = all.filter(({ status }) => status === 'waiting');
+      const found = await Promise.all(
+        withChords(waiting).map((request) => {
+          const song = here.find(({ title }) => isSameTitle(title, request.title));
+          return weighOne(request, song ? { id: song.id, title: song.title } : null, today);
+        }),
+      );
+      return {
+        today,
+        constants: await constants(),
+        waiting: found,
+        answered: all.filter(({ status }) => status !== 'waiting'),
+        inWork: await chordsInWork(),
+      };
+    },
+  };
+}
+
 /** Weighs a request for whoever asks, once for each state of the song and of the student. */
 function createWeighing(deps: QueueDeps) {
   const { songs, students } = deps;
@@ -105,35 +134,6 @@ function withChords(waiting: readonly SongRequest[]): readonly SongRequest[] {
     const other = pasted.find(({ title }) => isSameTitle(title, one.title));
     return { ...one, chords: one.chords || (other?.chords ?? '') };
   });
-}
-
-/** Weighs all that is asked for, and tells what is learnt meanwhile. */
-export function createQueueService(deps: QueueDeps) {
-  const { requests, songs, clock, timeZone, constants } = deps;
-  const weighOne = createWeighing(deps);
-  const chordsInWork = createChordsInWork(deps);
-
-  return {
-    async queue(): Promise<RequestQueue> {
-      const today = dayAt(clock.now().toISOString(), await timeZone());
-      const [all, shelf] = await Promise.all([requests.listAll(), songs.list()]);
-      const here = shelf.filter(({ place }) => place !== 'deleted');
-      const waiting = all.filter(({ status }) => status === 'waiting');
-      const found = await Promise.all(
-        withChords(waiting).map((request) => {
-          const song = here.find(({ title }) => isSameTitle(title, request.title));
-          return weighOne(request, song ? { id: song.id, title: song.title } : null, today);
-        }),
-      );
-      return {
-        today,
-        constants: await constants(),
-        waiting: found,
-        answered: all.filter(({ status }) => status !== 'waiting'),
-        inWork: await chordsInWork(),
-      };
-    },
-  };
 }
 
 export type QueueService = ReturnType<typeof createQueueService>;

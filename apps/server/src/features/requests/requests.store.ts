@@ -19,39 +19,6 @@ interface RequestRow {
 
 type FoundRow = RequestRow & { student_name: string };
 
-function toRequest(row: FoundRow): SongRequest {
-  return {
-    id: row.id,
-    studentId: row.student_id,
-    studentName: row.student_name,
-    title: row.title,
-    playedBy: row.played_by,
-    why: row.why,
-    wantedBy: row.wanted_by,
-    status: row.status,
-    reason: row.reason,
-    songId: row.song_id,
-    askedAt: row.asked_at.toISOString(),
-    chords: row.chords,
-  };
-}
-
-function defineRequests(sequelize: Sequelize) {
-  return sequelize.define<Model<RequestRow, RequestRow>>('requests', {
-    id: { type: DataTypes.CHAR(36), primaryKey: true },
-    student_id: DataTypes.CHAR(36),
-    title: DataTypes.STRING(120),
-    played_by: DataTypes.STRING(120),
-    why: DataTypes.STRING(500),
-    wanted_by: DataTypes.DATEONLY,
-    status: DataTypes.ENUM('waiting', 'accepted', 'declined'),
-    reason: DataTypes.STRING(500),
-    song_id: DataTypes.CHAR(36),
-    asked_at: DataTypes.DATE(3),
-    chords: DataTypes.TEXT,
-  });
-}
-
 // A DATE read by raw SQL would come as a moment in some time zone; as text it stays the day it is.
 const FOUND = `
   SELECT r.id, r.student_id, r.title, r.played_by, r.why, r.status, r.reason, r.song_id, r.asked_at, r.chords,
@@ -131,6 +98,39 @@ export function createRequestsStore(sequelize: Sequelize) {
       return count === 1;
     },
   };
+}
+
+function toRequest(row: FoundRow): SongRequest {
+  return {
+    id: row.id,
+    studentId: row.student_id,
+    studentName: row.student_name,
+    title: row.title,
+    playedBy: row.played_by,
+    why: row.why,
+    wantedBy: row.wanted_by,
+    status: row.status,
+    reason: row.reason,
+    songId: row.song_id,
+    askedAt: row.asked_at.toISOString(),
+    chords: row.chords,
+  };
+}
+
+function defineRequests(sequelize: Sequelize) {
+  return sequelize.define<Model<RequestRow, RequestRow>>('requests', {
+    id: { type: DataTypes.CHAR(36), primaryKey: true },
+    student_id: DataTypes.CHAR(36),
+    title: DataTypes.STRING(120),
+    played_by: DataTypes.STRING(120),
+    why: DataTypes.STRING(500),
+    wanted_by: DataTypes.DATEONLY,
+    status: DataTypes.ENUM('waiting', 'accepted', 'declined'),
+    reason: DataTypes.STRING(500),
+    song_id: DataTypes.CHAR(36),
+    asked_at: DataTypes.DATE(3),
+    chords: DataTypes.TEXT,
+  });
 }
 
 export type RequestsStore = ReturnType<typeof createRequestsStore>;

@@ -24,18 +24,6 @@ export interface SheetOrder extends Pick<
   readonly lesson: { readonly heading: string; readonly minutes: number };
 }
 
-function sheetOf(order: SheetOrder): Omit<Sheet, 'size'> {
-  const { document, teaching, figures, conventions, tries, lesson, ...said } = order;
-  const plan = makePlan(document, {
-    teaching,
-    names: conventions.names,
-    ...(figures && { student: figures.student, constants: constantsWith(figures.constants) }),
-  });
-  const pieces = untilLesson(stepProgress(plan.steps, tries), lesson.minutes);
-  const song = songFor(document, teaching.changes);
-  return { ...said, conventions, song, plan, lesson: { heading: lesson.heading, pieces } };
-}
-
 /** Works a sheet out and prints it on one page where it fits, as large as it then can be; gives the PDF. */
 export async function printSheet(order: SheetOrder): Promise<Pdf> {
   const sheet = sheetOf(order);
@@ -46,4 +34,16 @@ export async function printSheet(order: SheetOrder): Promise<Pdf> {
     if (pageCount(pdf) === 1) break;
   }
   return pdf;
+}
+
+function sheetOf(order: SheetOrder): Omit<Sheet, 'size'> {
+  const { document, teaching, figures, conventions, tries, lesson, ...said } = order;
+  const plan = makePlan(document, {
+    teaching,
+    names: conventions.names,
+    ...(figures && { student: figures.student, constants: constantsWith(figures.constants) }),
+  });
+  const pieces = untilLesson(stepProgress(plan.steps, tries), lesson.minutes);
+  const song = songFor(document, teaching.changes);
+  return { ...said, conventions, song, plan, lesson: { heading: lesson.heading, pieces } };
 }

@@ -24,6 +24,32 @@ export function widthOf(paper: Sheet['paper']): number {
   return WIDTHS[paper];
 }
 
+const GRIP_GAP = 12;
+
+/** Makes a sheet for the stand: frame, map, each part once in bars, grips, and the few lines until the next lesson. */
+export function sheetDocument(sheet: Sheet): TDocumentDefinitions {
+  const { title, playedBy, studentName, printedOn, paper } = sheet;
+  const whom = [studentName === '' ? playedBy : `for ${studentName}`, printedOn]
+    .filter(Boolean)
+    .join(', ');
+  return {
+    pageSize: paper,
+    pageMargins: [36, 32, 36, 30],
+    defaultStyle: { font: 'Text', fontSize: SMALLEST_PT, color: '#000000' },
+    info: { title: studentName === '' ? title : `${title}, for ${studentName}` },
+    content: [
+      {
+        text: [...styled(`${title}  `, { bold: true, fontSize: 24 }, 'Display'), ...styled(whom)],
+      },
+      frameLine(sheet),
+      mapBox(sheet),
+      ...partBlocks(sheet),
+      gripRow(sheet),
+      lessonBlock(sheet),
+    ],
+  };
+}
+
 /** What was said of the frame, in one line. */
 function frameLine({ song, plan }: Sheet): Content {
   const said = frameWords({ ...song.frame, capo: plan.work.capo }).filter((one) => !one.isOpen);
@@ -50,8 +76,6 @@ function mapBox({ plan }: Sheet): Content {
   };
 }
 
-const GRIP_GAP = 12;
-
 function gripRow(sheet: Sheet): Content {
   const { conventions, plan, size } = sheet;
   const { grips, tuning, capo } = plan.work;
@@ -74,29 +98,5 @@ function gripRow(sheet: Sheet): Content {
     table: { widths: Array<string>(perRow).fill('*'), body: rows, dontBreakRows: true },
     layout: 'noBorders',
     margin: [0, size.between, 0, 0],
-  };
-}
-
-/** Makes a sheet for the stand: frame, map, each part once in bars, grips, and the few lines until the next lesson. */
-export function sheetDocument(sheet: Sheet): TDocumentDefinitions {
-  const { title, playedBy, studentName, printedOn, paper } = sheet;
-  const whom = [studentName === '' ? playedBy : `for ${studentName}`, printedOn]
-    .filter(Boolean)
-    .join(', ');
-  return {
-    pageSize: paper,
-    pageMargins: [36, 32, 36, 30],
-    defaultStyle: { font: 'Text', fontSize: SMALLEST_PT, color: '#000000' },
-    info: { title: studentName === '' ? title : `${title}, for ${studentName}` },
-    content: [
-      {
-        text: [...styled(`${title}  `, { bold: true, fontSize: 24 }, 'Display'), ...styled(whom)],
-      },
-      frameLine(sheet),
-      mapBox(sheet),
-      ...partBlocks(sheet),
-      gripRow(sheet),
-      lessonBlock(sheet),
-    ],
   };
 }

@@ -23,6 +23,38 @@ interface Size {
   readonly height: number;
 }
 
+/** Renders a drawing for print, so many times its own size. */
+export function printed(drawing: Drawing, scale: number): string {
+  return svg(drawing, scale, drawing.shapes.map(partOf));
+}
+
+const RUNG_WIDTH = 42;
+const RUNG_HEIGHT = 18;
+const RUNGS_A_ROW = 6;
+const BOX = 12;
+
+/** How wide the rungs of a ladder are drawn, in points. */
+export function rungsWidth(tempos: readonly number[]): number {
+  return Math.min(Math.max(1, tempos.length), RUNGS_A_ROW) * RUNG_WIDTH;
+}
+
+/** Draws the rungs of a ladder as boxes to be ticked by hand, each with its tempo; one box without a ladder. */
+export function rungsSvg(tempos: readonly number[]): string {
+  const rungs = tempos.length > 0 ? tempos.map(String) : [''];
+  const rows = Math.max(1, Math.ceil(rungs.length / RUNGS_A_ROW));
+  const width = rungsWidth(tempos);
+  const boxes = rungs.flatMap((bpm, index) => {
+    const x = 1 + (index % RUNGS_A_ROW) * RUNG_WIDTH;
+    const y = 2 + Math.floor(index / RUNGS_A_ROW) * RUNG_HEIGHT;
+    const box = `<rect x="${x}" y="${y}" width="${BOX}" height="${BOX}" stroke="${INK}" stroke-width="1" fill="none"/>`;
+    return [
+      box,
+      `<text x="${x + BOX + 3}" y="${y + BOX - 1}" font-family="Text" font-size="14" fill="${INK}">${bpm}</text>`,
+    ];
+  });
+  return svg({ width, height: rows * RUNG_HEIGHT }, 1, boxes);
+}
+
 function svg({ width, height }: Size, scale: number, parts: readonly string[]): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width * scale}" height="${height * scale}" viewBox="0 0 ${width} ${height}">${parts.join('')}</svg>`;
 }
@@ -56,36 +88,4 @@ function partOf(shape: Shape): string {
     case 'text':
       return textOf(shape);
   }
-}
-
-/** Renders a drawing for print, so many times its own size. */
-export function printed(drawing: Drawing, scale: number): string {
-  return svg(drawing, scale, drawing.shapes.map(partOf));
-}
-
-const RUNG_WIDTH = 42;
-const RUNG_HEIGHT = 18;
-const RUNGS_A_ROW = 6;
-const BOX = 12;
-
-/** How wide the rungs of a ladder are drawn, in points. */
-export function rungsWidth(tempos: readonly number[]): number {
-  return Math.min(Math.max(1, tempos.length), RUNGS_A_ROW) * RUNG_WIDTH;
-}
-
-/** Draws the rungs of a ladder as boxes to be ticked by hand, each with its tempo; one box without a ladder. */
-export function rungsSvg(tempos: readonly number[]): string {
-  const rungs = tempos.length > 0 ? tempos.map(String) : [''];
-  const rows = Math.max(1, Math.ceil(rungs.length / RUNGS_A_ROW));
-  const width = rungsWidth(tempos);
-  const boxes = rungs.flatMap((bpm, index) => {
-    const x = 1 + (index % RUNGS_A_ROW) * RUNG_WIDTH;
-    const y = 2 + Math.floor(index / RUNGS_A_ROW) * RUNG_HEIGHT;
-    const box = `<rect x="${x}" y="${y}" width="${BOX}" height="${BOX}" stroke="${INK}" stroke-width="1" fill="none"/>`;
-    return [
-      box,
-      `<text x="${x + BOX + 3}" y="${y + BOX - 1}" font-family="Text" font-size="14" fill="${INK}">${bpm}</text>`,
-    ];
-  });
-  return svg({ width, height: rows * RUNG_HEIGHT }, 1, boxes);
 }

@@ -2,14 +2,6 @@ import { createRequire } from 'node:module';
 
 const require = createRequire(import.meta.url);
 
-function file(name: string, subset: string, weight: number): string {
-  return require.resolve(`@fontsource/${name}/files/${name}-${subset}-${weight}-normal.woff`);
-}
-
-function family(name: string, subset: string) {
-  return { normal: file(name, subset, 400), bold: file(name, subset, 700) };
-}
-
 /** The shipped fonts that a sheet is set in. */
 export const SHEET_FONTS = {
   Text: family('atkinson-hyperlegible-next', 'latin'),
@@ -35,12 +27,6 @@ const PRIME = '\u2032';
 /** Latin, and the quotes and dashes the text font has too. */
 const COMMON = /[ -ÿ‐-…€]/u;
 
-function fontOf(sign: string, plain: SheetFont): SheetFont {
-  if (SIGNS.test(sign)) return 'Signs';
-  if (sign === PRIME) return 'Display';
-  return COMMON.test(sign) ? plain : 'Extended';
-}
-
 /** Cuts text into runs by the font that has its signs: a printed page has no fallback of its own. */
 export function textRuns(text: string, plain: SheetFont = 'Text'): TextRun[] {
   const runs: TextRun[] = [];
@@ -51,4 +37,18 @@ export function textRuns(text: string, plain: SheetFont = 'Text'): TextRun[] {
     else runs.push({ font, text: sign });
   }
   return runs;
+}
+
+function file(name: string, subset: string, weight: number): string {
+  return require.resolve(`@fontsource/${name}/files/${name}-${subset}-${weight}-normal.woff`);
+}
+
+function family(name: string, subset: string) {
+  return { normal: file(name, subset, 400), bold: file(name, subset, 700) };
+}
+
+function fontOf(sign: string, plain: SheetFont): SheetFont {
+  if (SIGNS.test(sign)) return 'Signs';
+  if (sign === PRIME) return 'Display';
+  return COMMON.test(sign) ? plain : 'Extended';
 }

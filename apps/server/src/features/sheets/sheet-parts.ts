@@ -33,81 +33,11 @@ export function called({ plan, conventions }: Sheet, name: string): string {
   return chordSaid(name, { capo: plan.work.capo, names: conventions.names });
 }
 
-/** The chords of a bar as they are printed: optional ones too, in parentheses. */
-function chordsOf({ chords, ornamented }: PlayedBar): PlayedBar['chords'] {
-  return ornamented ?? chords;
-}
-
-function chordWords(sheet: Sheet, one: PlayedBar['chords'][number]): string {
-  const { chord, hit, held, optional } = one;
-  if (held) return '(held)';
-  if (chord === '-') return '–';
-  const name = isSilence(chord) ? 'N.C.' : called(sheet, chord);
-  const struck = `${name}${hit ? '!' : ''}`;
-  return optional ? `(${struck})` : struck;
-}
-
-/** The chords of a bar, each as wide as it lasts. */
-function barCell(sheet: Sheet, bar: PlayedBar, isLast: boolean): TableCell {
-  const size = sheet.size.chord;
-  return {
-    columns: chordsOf(bar).map((one) =>
-      onTheLine(chordWords(sheet, one), {
-        fontSize: size,
-        width: `${(100 * beatsToNumber(one.beats)) / bar.beats}%`,
-      }),
-    ),
-    margin: [4, 2, 0, sheet.size.barBelow],
-    // A bar line before each bar and behind the last of the row.
-    border: [true, false, isLast, false],
-  };
-}
-
-/** How many points the widest of some bars needs. */
-function widestOf(sheet: Sheet, bars: readonly PlayedBar[]): number {
-  const needs = bars.map((bar) => {
-    const each = chordsOf(bar).map((one) => {
-      const length = chordWords(sheet, one).length + 1;
-      return (length * LETTER * sheet.size.chord * bar.beats) / beatsToNumber(one.beats);
-    });
-    return Math.max(0, ...each);
-  });
-  return Math.max(0, ...needs);
-}
-
-function rowText(sheet: Sheet, bars: readonly PlayedBar[]): string {
-  return bars
-    .map((bar) =>
-      chordsOf(bar)
-        .map((one) => `${chordWords(sheet, one)} ${one.beats}`)
-        .join(),
-    )
-    .join('|');
-}
-
 /** A place in a row that has no bar. */
 const NOTHING = {
   text: '',
   border: [false, false, false, false] as [boolean, boolean, boolean, boolean],
 };
-
-/** Rows of bars; a row that comes again is written once, and how often. */
-function rowsOf(
-  sheet: Sheet,
-  bars: readonly PlayedBar[],
-  perRow: number,
-): readonly { readonly bars: readonly PlayedBar[]; readonly times: number }[] {
-  const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
-    bars.slice(row * perRow, (row + 1) * perRow),
-  );
-  const folded: { bars: readonly PlayedBar[]; times: number }[] = [];
-  for (const row of rows) {
-    const last = folded.at(-1);
-    if (last && rowText(sheet, last.bars) === rowText(sheet, row)) last.times += 1;
-    else folded.push({ bars: row, times: 1 });
-  }
-  return folded;
-}
 
 /** Bars between bar lines, four in a row, or two where a name is long. */
 export function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
@@ -145,44 +75,6 @@ export function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
       paddingBottom: () => 0,
     },
   };
-}
-
-/** What a part that differs little from another has instead, in a few words. */
-function differenceWords(sheet: Sheet, part: Part): string {
-  const news = part.newBars.map((number) => {
-    const bar = part.bars[number - 1];
-    const chords = bar ? bar.chords.map((one) => chordWords(sheet, one)).join(' ') : '';
-    return `${rangeWords([number])} is ${chords}`;
-  });
-  const ends = news.length === 0 ? [`ends at bar ${part.bars.length}`] : news;
-  return `${letterOf(part)} ${part.name}: ${ends.join(', ')}`;
-}
-
-/** What a part is that is another, moved: how far, and the chords that come of it. */
-function movedWords(sheet: Sheet, part: Part, of: Part): string {
-  const by = Math.abs(part.semitones);
-  const pairs = new Map<string, string>();
-  part.bars.forEach((bar, at) => {
-    bar.chords.forEach(({ chord }, place) => {
-      const from = of.bars[at]?.chords[place]?.chord;
-      if (from !== undefined && !isSilence(chord)) pairs.set(from, chord);
-    });
-  });
-  const [olds, news] = [[...pairs.keys()], [...pairs.values()]].map((names) =>
-    names.map((name) => called(sheet, name)).join(', '),
-  );
-  const frets = `${by} ${by === 1 ? 'fret' : 'frets'}`;
-  return `${letterOf(part)}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
-}
-
-function isNoted(part: Part): boolean {
-  return part.parent !== undefined && part.newBars.length <= MOST_NOTED;
-}
-
-/** The part that another is written beside, where it needs no bars of its own. */
-function besideOf(part: Part): string | undefined {
-  if (part.of !== undefined && part.semitones !== 0) return part.of;
-  return isNoted(part) ? part.parent : undefined;
 }
 
 /** Patterns that were drawn further up are not drawn again. */
@@ -235,6 +127,124 @@ export function riffRows(sheet: Sheet, part: Part, drawn: Set<string>): readonly
     });
 }
 
+/** Each thing that is learned once: its name, its pattern where it comes first, its bars, what differs where it comes again. */
+export function partBlocks(sheet: Sheet): readonly Content[] {
+  const drawn = new Set<string>();
+  const { parts } = sheet.plan.work;
+  const ids = new Set(parts.map((one) => one.id));
+  return parts
+    .filter((part) => !ids.has(besideOf(part) ?? ''))
+    .map((part) => partBlock(sheet, part, drawn));
+}
+
+/** The chords of a bar as they are printed: optional ones too, in parentheses. */
+function chordsOf({ chords, ornamented }: PlayedBar): PlayedBar['chords'] {
+  return ornamented ?? chords;
+}
+
+function chordWords(sheet: Sheet, one: PlayedBar['chords'][number]): string {
+  const { chord, hit, held, optional } = one;
+  if (held) return '(held)';
+  if (chord === '-') return '–';
+  const name = isSilence(chord) ? 'N.C.' : called(sheet, chord);
+  const struck = `${name}${hit ? '!' : ''}`;
+  return optional ? `(${struck})` : struck;
+}
+
+/** The chords of a bar, each as wide as it lasts. */
+function barCell(sheet: Sheet, bar: PlayedBar, isLast: boolean): TableCell {
+  const size = sheet.size.chord;
+  return {
+    columns: chordsOf(bar).map((one) =>
+      onTheLine(chordWords(sheet, one), {
+        fontSize: size,
+        width: `${(100 * beatsToNumber(one.beats)) / bar.beats}%`,
+      }),
+    ),
+    margin: [4, 2, 0, sheet.size.barBelow],
+    // A bar line before each bar and behind the last of the row.
+    border: [true, false, isLast, false],
+  };
+}
+
+/** How many points the widest of some bars needs. */
+function widestOf(sheet: Sheet, bars: readonly PlayedBar[]): number {
+  const needs = bars.map((bar) => {
+    const each = chordsOf(bar).map((one) => {
+      const length = chordWords(sheet, one).length + 1;
+      return (length * LETTER * sheet.size.chord * bar.beats) / beatsToNumber(one.beats);
+    });
+    return Math.max(0, ...each);
+  });
+  return Math.max(0, ...needs);
+}
+
+function rowText(sheet: Sheet, bars: readonly PlayedBar[]): string {
+  return bars
+    .map((bar) =>
+      chordsOf(bar)
+        .map((one) => `${chordWords(sheet, one)} ${one.beats}`)
+        .join(),
+    )
+    .join('|');
+}
+
+/** Rows of bars; a row that comes again is written once, and how often. */
+function rowsOf(
+  sheet: Sheet,
+  bars: readonly PlayedBar[],
+  perRow: number,
+): readonly { readonly bars: readonly PlayedBar[]; readonly times: number }[] {
+  const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
+    bars.slice(row * perRow, (row + 1) * perRow),
+  );
+  const folded: { bars: readonly PlayedBar[]; times: number }[] = [];
+  for (const row of rows) {
+    const last = folded.at(-1);
+    if (last && rowText(sheet, last.bars) === rowText(sheet, row)) last.times += 1;
+    else folded.push({ bars: row, times: 1 });
+  }
+  return folded;
+}
+
+/** What a part that differs little from another has instead, in a few words. */
+function differenceWords(sheet: Sheet, part: Part): string {
+  const news = part.newBars.map((number) => {
+    const bar = part.bars[number - 1];
+    const chords = bar ? bar.chords.map((one) => chordWords(sheet, one)).join(' ') : '';
+    return `${rangeWords([number])} is ${chords}`;
+  });
+  const ends = news.length === 0 ? [`ends at bar ${part.bars.length}`] : news;
+  return `${letterOf(part)} ${part.name}: ${ends.join(', ')}`;
+}
+
+/** What a part is that is another, moved: how far, and the chords that come of it. */
+function movedWords(sheet: Sheet, part: Part, of: Part): string {
+  const by = Math.abs(part.semitones);
+  const pairs = new Map<string, string>();
+  part.bars.forEach((bar, at) => {
+    bar.chords.forEach(({ chord }, place) => {
+      const from = of.bars[at]?.chords[place]?.chord;
+      if (from !== undefined && !isSilence(chord)) pairs.set(from, chord);
+    });
+  });
+  const [olds, news] = [[...pairs.keys()], [...pairs.values()]].map((names) =>
+    names.map((name) => called(sheet, name)).join(', '),
+  );
+  const frets = `${by} ${by === 1 ? 'fret' : 'frets'}`;
+  return `${letterOf(part)}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
+}
+
+function isNoted(part: Part): boolean {
+  return part.parent !== undefined && part.newBars.length <= MOST_NOTED;
+}
+
+/** The part that another is written beside, where it needs no bars of its own. */
+function besideOf(part: Part): string | undefined {
+  if (part.of !== undefined && part.semitones !== 0) return part.of;
+  return isNoted(part) ? part.parent : undefined;
+}
+
 function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
   const { parts } = sheet.plan.work;
   const lane = laneOf(sheet, part, drawn);
@@ -262,14 +272,4 @@ function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
     ...notes.map((one) => words(one, { margin: [0, 2, 0, 0] })),
   ];
   return together(stack, sheet.size.between);
-}
-
-/** Each thing that is learned once: its name, its pattern where it comes first, its bars, what differs where it comes again. */
-export function partBlocks(sheet: Sheet): readonly Content[] {
-  const drawn = new Set<string>();
-  const { parts } = sheet.plan.work;
-  const ids = new Set(parts.map((one) => one.id));
-  return parts
-    .filter((part) => !ids.has(besideOf(part) ?? ''))
-    .map((part) => partBlock(sheet, part, drawn));
 }

@@ -7,18 +7,6 @@ import type { PapersService } from './papers/papers.service';
 import type { PrintedSheet, SheetAsked } from './print-manner';
 import type { SheetsService } from './sheets.service';
 
-function askedOf(c: Context, person: Person): SheetAsked {
-  const { paper = 'a4' } = readQuery(c, sheetQuerySchema);
-  return { paper, person, gone: c.req.raw.signal };
-}
-
-function answer(c: Context, { pdf, name }: PrintedSheet) {
-  return c.body(pdf, 200, {
-    'Content-Type': 'application/pdf',
-    'Content-Disposition': `inline; filename="${name}"`,
-  });
-}
-
 /** Routes to paper: a student reaches that of their own songs and days, a teacher all. */
 export function createSheetsRoutes(sheets: SheetsService, papers: PapersService, turns: Turns) {
   const turn = inTurn(turns);
@@ -52,4 +40,16 @@ export function createSheetsRoutes(sheets: SheetsService, papers: PapersService,
     .get('/evening/programme.pdf', signedInOnly, teachersOnly, turn, async (c) =>
       answer(c, await papers.programme(askedOf(c, c.get('person')))),
     );
+}
+
+function askedOf(c: Context, person: Person): SheetAsked {
+  const { paper = 'a4' } = readQuery(c, sheetQuerySchema);
+  return { paper, person, gone: c.req.raw.signal };
+}
+
+function answer(c: Context, { pdf, name }: PrintedSheet) {
+  return c.body(pdf, 200, {
+    'Content-Type': 'application/pdf',
+    'Content-Disposition': `inline; filename="${name}"`,
+  });
 }

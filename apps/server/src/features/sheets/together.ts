@@ -5,6 +5,18 @@ const MOST_PT = 430;
 const LINE_PT = 18;
 const ROW_PT = 54;
 
+/**
+ * Keeps a block on one page where it surely fits on one. A block that is kept together and is higher than a page would
+ * be left out by the printer without a word.
+ */
+export function together(stack: readonly Content[], above: number): Content {
+  return {
+    stack: [...stack],
+    margin: [0, above, 0, 0],
+    unbreakable: heightOf(stack) <= MOST_PT,
+  };
+}
+
 function isObject(value: unknown): value is Readonly<Record<string, unknown>> {
   return typeof value === 'object' && value !== null;
 }
@@ -23,16 +35,4 @@ function heightOf(content: unknown): number {
 
 function rowsOf({ table }: Readonly<Record<string, unknown>>): number {
   return isObject(table) && Array.isArray(table['body']) ? table['body'].length : 0;
-}
-
-/**
- * Keeps a block on one page where it surely fits on one. A block that is kept together and is higher than a page would
- * be left out by the printer without a word.
- */
-export function together(stack: readonly Content[], above: number): Content {
-  return {
-    stack: [...stack],
-    margin: [0, above, 0, 0],
-    unbreakable: heightOf(stack) <= MOST_PT,
-  };
 }

@@ -24,10 +24,6 @@ export interface NewOverrule extends Overrule {
 
 const [WORDS, CODES, GONE] = [0, 1, 2];
 
-function hashOf(key: string): string {
-  return createHash('sha256').update(key).digest('hex');
-}
-
 /** Keeps the teachers' word against findings, by song. */
 export function createOverrulesStore(sequelize: Sequelize) {
   const overrules = sequelize.define<Model<OverruleRow, OverruleRow>>('overrules', {
@@ -80,6 +76,10 @@ export function createOverrulesStore(sequelize: Sequelize) {
       }));
     },
   };
+}
+
+function hashOf(key: string): string {
+  return createHash('sha256').update(key).digest('hex');
 }
 
 export type OverrulesStore = ReturnType<typeof createOverrulesStore>;

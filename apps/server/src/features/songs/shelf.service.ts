@@ -30,27 +30,6 @@ const MOST_KEPT = 2000;
 const LONGEST_TITLE = 120;
 const DAY_MS = 86_400_000;
 
-function glanceAt(document: SongDocument): AtAGlance {
-  const { occurrences } = partsOf(document);
-  const blocks = occurrences.map(({ part, name, bars }) => ({
-    letter: part.letter,
-    name,
-    bars: bars.length,
-  }));
-  return { blocks, chords: [...new Set(chordRow(occurrences.flatMap((one) => one.bars)))] };
-}
-
-/** When a song that was deleted then is gone for good. */
-function keptUntilAfter(deletedAt: string): string {
-  return new Date(Date.parse(deletedAt) + DELETED_KEPT_DAYS * DAY_MS).toISOString();
-}
-
-/** A title for a copy, no longer than a title may be. */
-function copyTitle(title: string): string {
-  const end = ', a copy';
-  return `${title.slice(0, LONGEST_TITLE - end.length)}${end}`;
-}
-
 /** Keeps the studio's songs in order: their list, names and tags, copies, and what is put away or deleted. */
 export function createShelfService({ songs, service, clock, inTransaction }: ShelfDeps) {
   const known = new LRUCache<string, AtAGlance>({ max: MOST_KEPT });
@@ -114,4 +93,25 @@ export function deletedSongs({ songs, inTransaction }: Pick<ShelfDeps, 'songs' |
     erase: (id: string): Promise<void> => inTransaction((tx) => songs.remove(id, tx)),
     act: 'eraseSong',
   };
+}
+
+function glanceAt(document: SongDocument): AtAGlance {
+  const { occurrences } = partsOf(document);
+  const blocks = occurrences.map(({ part, name, bars }) => ({
+    letter: part.letter,
+    name,
+    bars: bars.length,
+  }));
+  return { blocks, chords: [...new Set(chordRow(occurrences.flatMap((one) => one.bars)))] };
+}
+
+/** When a song that was deleted then is gone for good. */
+function keptUntilAfter(deletedAt: string): string {
+  return new Date(Date.parse(deletedAt) + DELETED_KEPT_DAYS * DAY_MS).toISOString();
+}
+
+/** A title for a copy, no longer than a title may be. */
+function copyTitle(title: string): string {
+  const end = ', a copy';
+  return `${title.slice(0, LONGEST_TITLE - end.length)}${end}`;
 }

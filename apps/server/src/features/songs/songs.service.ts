@@ -33,50 +33,6 @@ export function checksumOf(document: SongDocument): string {
 /** What the same person saved within this time of each other is one state to go back to. */
 const ONE_STATE_MS = 5 * 60_000;
 
-/** Leaves out the states in between, but none that somebody learns from, and not the first. */
-function statesToGoBackTo(heads: readonly RevisionHead[]): readonly RevisionSummary[] {
-  const kept: RevisionHead[] = [];
-  for (const head of heads) {
-    const later = kept.at(-1);
-    const isInBetween =
-      later?.byId === head.byId && Date.parse(later.at) - Date.parse(head.at) < ONE_STATE_MS;
-    if (!isInBetween || head.planCount > 0 || head.number === 1) kept.push(head);
-  }
-  return kept.map(({ byId: _byId, ...summary }) => summary);
-}
-
-/** Makes what saves a song: the next number after the base can be taken once, whoever comes second is told. */
-function createSave(
-  { songs, clock }: Pick<SongsDeps, 'songs' | 'clock'>,
-  find: (id: string) => Promise<Song>,
-) {
-  return async function save(
-    id: string,
-    { baseRevision, document }: SaveSong,
-    author: Person,
-  ): Promise<SavedSong> {
-    const latest = await find(id);
-    const changed = conflict(
-      'Somebody else has saved this song since you opened it.',
-      'Your text is still here: copy it, reload the song, and put your change in again.',
-      'baseRevision',
-    );
-    const checksum = checksumOf(document);
-    // The same save sent again, its answer having been lost, is answered as it was.
-    if (checksum === checksumOf(latest.document))
-      return { revision: latest.revision, savedAt: latest.savedAt };
-    if (latest.revision !== baseRevision) throw changed;
-    const createdAt = clock.now();
-    const revision = { songId: id, number: baseRevision + 1, document, checksum };
-    try {
-      await songs.addRevision({ ...revision, authorId: author.id, createdAt });
-    } catch (error) {
-      throw isTaken(error) ? changed : error;
-    }
-    return { revision: revision.number, savedAt: createdAt.toISOString() };
-  };
-}
-
 /** Starts songs, and saves each edit as a new revision. */
 export function createSongsService({ songs, overrules, clock, inTransaction }: SongsDeps) {
   async function startIn(
@@ -136,6 +92,50 @@ export function createSongsService({ songs, overrules, clock, inTransaction }: S
       return overrules.listOf(id);
     },
     save: createSave({ songs, clock }, find),
+  };
+}
+
+/** Leaves out the states in between, but none that somebody learns from, and not the first. */
+function statesToGoBackTo(heads: readonly RevisionHead[]): readonly RevisionSummary[] {
+  const kept: RevisionHead[] = [];
+  for (const head of heads) {
+    const later = kept.at(-1);
+    const isInBetween =
+      later?.byId === head.byId && Date.parse(later.at) - Date.parse(head.at) < ONE_STATE_MS;
+    if (!isInBetween || head.planCount > 0 || head.number === 1) kept.push(head);
+  }
+  return kept.map(({ byId: _byId, ...summary }) => summary);
+}
+
+/** Makes what saves a song: the next number after the base can be taken once, whoever comes second is told. */
+function createSave(
+  { songs, clock }: Pick<SongsDeps, 'songs' | 'clock'>,
+  find: (id: string) => Promise<Song>,
+) {
+  return async function save(
+    id: string,
+    { baseRevision, document }: SaveSong,
+    author: Person,
+  ): Promise<SavedSong> {
+    const latest = await find(id);
+    const changed = conflict(
+      'Somebody else has saved this song since you opened it.',
+      'Your text is still here: copy it, reload the song, and put your change in again.',
+      'baseRevision',
+    );
+    const checksum = checksumOf(document);
+    // The same save sent again, its answer having been lost, is answered as it was.
+    if (checksum === checksumOf(latest.document))
+      return { revision: latest.revision, savedAt: latest.savedAt };
+    if (latest.revision !== baseRevision) throw changed;
+    const createdAt = clock.now();
+    const revision = { songId: id, number: baseRevision + 1, document, checksum };
+    try {
+      await songs.addRevision({ ...revision, authorId: author.id, createdAt });
+    } catch (error) {
+      throw isTaken(error) ? changed : error;
+    }
+    return { revision: revision.number, savedAt: createdAt.toISOString() };
   };
 }
 

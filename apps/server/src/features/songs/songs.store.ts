@@ -59,44 +59,6 @@ export interface ListedSong extends Omit<SongSummary, 'blocks' | 'chords' | 'kep
   readonly checksum: string;
 }
 
-function toListed(row: SummaryRow): ListedSong {
-  const { id, title, played_by: playedBy, revision, checksum, place } = row;
-  return {
-    id,
-    title,
-    playedBy,
-    revision,
-    checksum,
-    place,
-    tags: fromJsonColumn<readonly string[]>(row.tags),
-    savedAt: row.saved_at.toISOString(),
-    movedAt: row.moved_at?.toISOString() ?? null,
-    studentCount: Number(row.student_count),
-  };
-}
-
-function defineSongs(sequelize: Sequelize) {
-  const songs = sequelize.define<Model<SongRow, SongRow>>('songs', {
-    id: { type: DataTypes.CHAR(36), primaryKey: true },
-    title: DataTypes.STRING(120),
-    played_by: DataTypes.STRING(120),
-    tags: DataTypes.TEXT,
-    place: DataTypes.ENUM('here', 'away', 'deleted'),
-    moved_at: DataTypes.DATE(3),
-    created_by: DataTypes.CHAR(36),
-    created_at: DataTypes.DATE(3),
-  });
-  const revisions = sequelize.define<Model<RevisionRow, RevisionRow>>('song_revisions', {
-    song_id: { type: DataTypes.CHAR(36), primaryKey: true },
-    number: { type: DataTypes.INTEGER, primaryKey: true },
-    document: DataTypes.TEXT('long'),
-    checksum: DataTypes.CHAR(64),
-    author_id: DataTypes.CHAR(36),
-    created_at: DataTypes.DATE(3),
-  });
-  return { songs, revisions };
-}
-
 const LATEST = `
   SELECT songs.*, r.number AS revision, r.created_at AS saved_at, people.name AS saved_by, r.document
   FROM songs JOIN song_revisions r ON r.song_id = songs.id JOIN people ON people.id = r.author_id
@@ -145,50 +107,6 @@ const REVISIONS = `
       AS plan_count
   FROM song_revisions r JOIN people ON people.id = r.author_id
   WHERE r.song_id = ? AND r.number > ? ORDER BY r.number DESC LIMIT ${MOST_REVISIONS}`;
-
-function toHead(row: RevisionHeadRow): RevisionHead {
-  return {
-    number: row.number,
-    by: row.author_name,
-    byId: row.author_id,
-    at: row.created_at.toISOString(),
-    planCount: Number(row.plan_count),
-  };
-}
-
-/** Names songs and moves them on the shelf, off it and away for good. */
-function createShelf(sequelize: Sequelize, songs: ReturnType<typeof defineSongs>['songs']) {
-  return {
-    async rename(id: string, { title, playedBy, tags }: SongLabel): Promise<void> {
-      const row = { title, played_by: playedBy, tags: JSON.stringify(tags) };
-      await songs.update(row, { where: { id } });
-    },
-    async move(id: string, place: SongPlace, at: Date | null): Promise<void> {
-      await songs.update({ place, moved_at: at }, { where: { id } });
-    },
-    /** Songs that were deleted and that nobody ever learned, and since when. */
-    deleted: (): Promise<readonly { readonly id: string; readonly since: Date }[]> =>
-      sequelize.query<{ id: string; since: Date }>(DELETED, { type: QueryTypes.SELECT }),
-    async remove(id: string, transaction: Tx): Promise<void> {
-      for (const statement of REMOVALS) {
-        await sequelize.query(statement, { replacements: [id], transaction });
-      }
-    },
-  };
-}
-
-function toNewRow({ id, title, playedBy, createdBy, createdAt }: SongHead) {
-  return {
-    id,
-    title,
-    played_by: playedBy,
-    tags: '[]',
-    place: 'here' as const,
-    moved_at: null,
-    created_by: createdBy,
-    created_at: createdAt,
-  };
-}
 
 /** Keeps songs and their revisions. */
 export function createSongsStore(sequelize: Sequelize) {
@@ -252,6 +170,88 @@ export function createSongsStore(sequelize: Sequelize) {
       const row = await revisions.findOne({ where: { song_id: songId, number } });
       return row ? fromJsonColumn<SongDocument>(row.get().document) : undefined;
     },
+  };
+}
+
+function toListed(row: SummaryRow): ListedSong {
+  const { id, title, played_by: playedBy, revision, checksum, place } = row;
+  return {
+    id,
+    title,
+    playedBy,
+    revision,
+    checksum,
+    place,
+    tags: fromJsonColumn<readonly string[]>(row.tags),
+    savedAt: row.saved_at.toISOString(),
+    movedAt: row.moved_at?.toISOString() ?? null,
+    studentCount: Number(row.student_count),
+  };
+}
+
+function defineSongs(sequelize: Sequelize) {
+  const songs = sequelize.define<Model<SongRow, SongRow>>('songs', {
+    id: { type: DataTypes.CHAR(36), primaryKey: true },
+    title: DataTypes.STRING(120),
+    played_by: DataTypes.STRING(120),
+    tags: DataTypes.TEXT,
+    place: DataTypes.ENUM('here', 'away', 'deleted'),
+    moved_at: DataTypes.DATE(3),
+    created_by: DataTypes.CHAR(36),
+    created_at: DataTypes.DATE(3),
+  });
+  const revisions = sequelize.define<Model<RevisionRow, RevisionRow>>('song_revisions', {
+    song_id: { type: DataTypes.CHAR(36), primaryKey: true },
+    number: { type: DataTypes.INTEGER, primaryKey: true },
+    document: DataTypes.TEXT('long'),
+    checksum: DataTypes.CHAR(64),
+    author_id: DataTypes.CHAR(36),
+    created_at: DataTypes.DATE(3),
+  });
+  return { songs, revisions };
+}
+
+function toHead(row: RevisionHeadRow): RevisionHead {
+  return {
+    number: row.number,
+    by: row.author_name,
+    byId: row.author_id,
+    at: row.created_at.toISOString(),
+    planCount: Number(row.plan_count),
+  };
+}
+
+/** Names songs and moves them on the shelf, off it and away for good. */
+function createShelf(sequelize: Sequelize, songs: ReturnType<typeof defineSongs>['songs']) {
+  return {
+    async rename(id: string, { title, playedBy, tags }: SongLabel): Promise<void> {
+      const row = { title, played_by: playedBy, tags: JSON.stringify(tags) };
+      await songs.update(row, { where: { id } });
+    },
+    async move(id: string, place: SongPlace, at: Date | null): Promise<void> {
+      await songs.update({ place, moved_at: at }, { where: { id } });
+    },
+    /** Songs that were deleted and that nobody ever learned, and since when. */
+    deleted: (): Promise<readonly { readonly id: string; readonly since: Date }[]> =>
+      sequelize.query<{ id: string; since: Date }>(DELETED, { type: QueryTypes.SELECT }),
+    async remove(id: string, transaction: Tx): Promise<void> {
+      for (const statement of REMOVALS) {
+        await sequelize.query(statement, { replacements: [id], transaction });
+      }
+    },
+  };
+}
+
+function toNewRow({ id, title, playedBy, createdBy, createdAt }: SongHead) {
+  return {
+    id,
+    title,
+    played_by: playedBy,
+    tags: '[]',
+    place: 'here' as const,
+    moved_at: null,
+    created_by: createdBy,
+    created_at: createdAt,
   };
 }
 

@@ -34,49 +34,6 @@ export interface StudentsDeps {
 
 const MOST_KEPT = 500;
 
-/** What was kept before something more was asked has the usual for it. */
-function withNew(kept: StudentProfile | undefined): StudentProfile {
-  return { ...NEW_PROFILE, ...kept };
-}
-
-/** Says what somebody has shown in the songs they ever practised, but for one; worked out once for each state of them. */
-function createShown(deps: StudentsDeps) {
-  const { plans, events, clock, timeZone, lookThrough } = deps;
-  const known = new LRUCache<string, StudentShown>({ max: MOST_KEPT });
-
-  async function songsOf(studentId: string, exceptSongId?: string): Promise<Practised['songs']> {
-    const all = (await plans.listEver(studentId)).filter((plan) => plan.songId !== exceptSongId);
-    const ids = all.map((plan) => plan.id);
-    const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
-    return ids.flatMap((id) => {
-      const way = ways.get(id);
-      const log = logs.get(id) ?? [];
-      if (!way) return [];
-      const { document, teaching } = way;
-      return [
-        {
-          document,
-          changes: teaching.changes,
-          tries: triesIn(log),
-          played: playedIn(log),
-          drills: drillsIn(log),
-          takes: takesIn(log),
-        },
-      ];
-    });
-  }
-
-  return async (studentId: string, exceptSongId?: string): Promise<StudentShown> => {
-    const today = dayAt(clock.now().toISOString(), await timeZone());
-    const key = [studentId, exceptSongId, today, await plans.marksOf(studentId)].join('|');
-    const shown =
-      known.get(key) ??
-      (await lookThrough({ songs: await songsOf(studentId, exceptSongId), today }));
-    known.set(key, shown);
-    return shown;
-  };
-}
-
 /** Keeps what is known of the students, and brings it together with what they have shown. */
 export function createStudentsService(deps: StudentsDeps) {
   const { profiles, people, constants, clock } = deps;
@@ -150,6 +107,49 @@ export function createStudentsService(deps: StudentsDeps) {
     async minutesOf(studentId: string): Promise<readonly number[]> {
       return (await profileOf(studentId)).minutesByWeekday;
     },
+  };
+}
+
+/** What was kept before something more was asked has the usual for it. */
+function withNew(kept: StudentProfile | undefined): StudentProfile {
+  return { ...NEW_PROFILE, ...kept };
+}
+
+/** Says what somebody has shown in the songs they ever practised, but for one; worked out once for each state of them. */
+function createShown(deps: StudentsDeps) {
+  const { plans, events, clock, timeZone, lookThrough } = deps;
+  const known = new LRUCache<string, StudentShown>({ max: MOST_KEPT });
+
+  async function songsOf(studentId: string, exceptSongId?: string): Promise<Practised['songs']> {
+    const all = (await plans.listEver(studentId)).filter((plan) => plan.songId !== exceptSongId);
+    const ids = all.map((plan) => plan.id);
+    const [ways, logs] = await Promise.all([plans.waysOf(ids), events.listOfMany(ids)]);
+    return ids.flatMap((id) => {
+      const way = ways.get(id);
+      const log = logs.get(id) ?? [];
+      if (!way) return [];
+      const { document, teaching } = way;
+      return [
+        {
+          document,
+          changes: teaching.changes,
+          tries: triesIn(log),
+          played: playedIn(log),
+          drills: drillsIn(log),
+          takes: takesIn(log),
+        },
+      ];
+    });
+  }
+
+  return async (studentId: string, exceptSongId?: string): Promise<StudentShown> => {
+    const today = dayAt(clock.now().toISOString(), await timeZone());
+    const key = [studentId, exceptSongId, today, await plans.marksOf(studentId)].join('|');
+    const shown =
+      known.get(key) ??
+      (await lookThrough({ songs: await songsOf(studentId, exceptSongId), today }));
+    known.set(key, shown);
+    return shown;
   };
 }
 

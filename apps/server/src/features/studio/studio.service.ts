@@ -36,12 +36,6 @@ const WRONG_CODE = badRequest(
   'code',
 );
 
-/** Compared by hash, so that the time it takes tells nothing. */
-function isSame(one: string, other: string): boolean {
-  const [a, b] = [one, other].map((text) => createHash('sha256').update(text).digest());
-  return a !== undefined && b !== undefined && timingSafeEqual(a, b);
-}
-
 /** Says what stands at the door, and sets the studio up when it is new. */
 export function createStudioService(deps: StudioDeps) {
   const { studio, people, passwords, clock, demoAccounts, inTransaction } = deps;
@@ -99,6 +93,12 @@ export function createStudioService(deps: StudioDeps) {
       }
     },
   };
+}
+
+/** Compared by hash, so that the time it takes tells nothing. */
+function isSame(one: string, other: string): boolean {
+  const [a, b] = [one, other].map((text) => createHash('sha256').update(text).digest());
+  return a !== undefined && b !== undefined && timingSafeEqual(a, b);
 }
 
 export type StudioService = ReturnType<typeof createStudioService>;

@@ -3,13 +3,6 @@ import { confirmedOnly, signedInOnly, teachersOnly, type Inside } from '../../pl
 import { pathId } from '../../platform/requests';
 import type { ReadyTable, TablesService } from './tables.service';
 
-function answer(c: Context, { csv, name }: ReadyTable) {
-  return c.body(csv, 200, {
-    'Content-Type': 'text/csv; charset=utf-8',
-    'Content-Disposition': `attachment; filename="${name}"`,
-  });
-}
-
 /** Routes to tables for a spreadsheet; for who teaches. */
 export function createTablesRoutes(service: TablesService) {
   return new Hono<Inside>()
@@ -22,4 +15,11 @@ export function createTablesRoutes(service: TablesService) {
     .get('/students/:id/tries.csv', signedInOnly, teachersOnly, confirmedOnly, async (c) =>
       answer(c, await service.tries(pathId(c, 'student'))),
     );
+}
+
+function answer(c: Context, { csv, name }: ReadyTable) {
+  return c.body(csv, 200, {
+    'Content-Type': 'text/csv; charset=utf-8',
+    'Content-Disposition': `attachment; filename="${name}"`,
+  });
 }

@@ -1,5 +1,5 @@
 import type { Overview, Person } from '@harvu/contract';
-import { WEEKDAYS } from '@harvu/contract';
+import { WEEKDAYS } from '@harvu/core/day';
 import { triesIn } from '@harvu/core/events';
 import { writeTable, type Cell } from '@harvu/formats/table';
 import { missing } from '../../platform/errors';
@@ -26,32 +26,10 @@ const STUDENT_HEAD = [
   ...WEEKDAYS.map((day) => `practice minutes ${day}`),
 ];
 
-function studentRows({ students, teachers }: Overview): Rows {
-  const names = new Map(teachers.map(({ id, name }) => [id, name]));
-  return students.map(({ name, ageBand, teacherId, lessonSlot, minutesByWeekday }) => [
-    ...[name, ageBand, teacherId === null ? '' : (names.get(teacherId) ?? '')],
-    ...(lessonSlot
-      ? [WEEKDAYS[lessonSlot.weekday] ?? '', lessonSlot.time, lessonSlot.minutes]
-      : ['', '', '']),
-    ...minutesByWeekday,
-  ]);
-}
-
 const PLAN_HEAD = [
   ...['student', 'song', 'played by', 'given on', 'taken back on', 'steps done', 'steps'],
   ...['whole at bpm', 'goal bpm', 'ready', 'last practised', 'wanted on'],
 ];
-
-function planRows({ songs }: Overview): Rows {
-  return songs.map(({ studentName, title, playedBy, assignedAt, withdrawnAt, overview }) => {
-    const { readiness, doneCount, stepCount, lastDay, wantedOn } = overview;
-    return [
-      ...[studentName, title, playedBy, assignedAt.slice(0, 10), withdrawnAt?.slice(0, 10) ?? ''],
-      ...[doneCount, stepCount, readiness.songBpm, readiness.goalBpm],
-      ...[readiness.gates.isReady ? 'yes' : 'no', lastDay, wantedOn],
-    ];
-  });
-}
 
 const TRY_HEAD = ['song', 'step', 'day', 'at', 'bpm', 'clean', 'passes', 'seconds', 'told by'];
 
@@ -83,6 +61,28 @@ export function createTablesService({ overview, glance, plans, events }: TablesD
       return { name: 'tries.csv', csv: writeTable(TRY_HEAD, rows) };
     },
   };
+}
+
+function studentRows({ students, teachers }: Overview): Rows {
+  const names = new Map(teachers.map(({ id, name }) => [id, name]));
+  return students.map(({ name, ageBand, teacherId, lessonSlot, minutesByWeekday }) => [
+    ...[name, ageBand, teacherId === null ? '' : (names.get(teacherId) ?? '')],
+    ...(lessonSlot
+      ? [WEEKDAYS[lessonSlot.weekday] ?? '', lessonSlot.time, lessonSlot.minutes]
+      : ['', '', '']),
+    ...minutesByWeekday,
+  ]);
+}
+
+function planRows({ songs }: Overview): Rows {
+  return songs.map(({ studentName, title, playedBy, assignedAt, withdrawnAt, overview }) => {
+    const { readiness, doneCount, stepCount, lastDay, wantedOn } = overview;
+    return [
+      ...[studentName, title, playedBy, assignedAt.slice(0, 10), withdrawnAt?.slice(0, 10) ?? ''],
+      ...[doneCount, stepCount, readiness.songBpm, readiness.goalBpm],
+      ...[readiness.gates.isReady ? 'yes' : 'no', lastDay, wantedOn],
+    ];
+  });
 }
 
 export type TablesService = ReturnType<typeof createTablesService>;

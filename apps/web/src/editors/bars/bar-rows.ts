@@ -44,32 +44,6 @@ export interface BarsShown {
   readonly spoken: (chord: string) => string;
 }
 
-/** Downs and the thumb go the whole way, ups and fingers half of it, hits are short. */
-function drawn({ at, what }: Stroke, beats: number): DrawnStroke {
-  const x = 2.5 + (95 * beatsToNumber(at)) / beats;
-  const isDown =
-    (what.kind === 'strum' && what.direction === 'down') ||
-    (what.kind === 'pluck' && what.notes.some((one) => one.finger === 'p'));
-  const isUp = !isDown && what.kind !== 'hit';
-  const top = isDown ? 0 : isUp ? 5 : 8;
-  const isAccent = what.kind === 'strum' && what.accent === true;
-  const width = isAccent ? 3.5 : isUp ? 1.4 : 2.2;
-  return { path: `M${x} ${top}V12`, width, isHit: what.kind === 'hit' };
-}
-
-/** Each bar with how it is struck, where that is another way than in the bar before; a riff is drawn by itself. */
-function handsOf(bars: readonly StruckBar[]): readonly Pick<BarRow, 'strokes' | 'played'>[] {
-  const strokes = strokesIn(stretchOf(bars));
-  const ways = bars.map((bar) => (bar.riff?.from === 0 ? '' : (bar.struck?.name ?? '')));
-  // A section that is struck one way says so in its head.
-  const isOneWay = ways.every((name) => name === ways[0]);
-  return bars.map((bar, index) => {
-    if (isOneWay || bar.riff || ways[index - 1] === ways[index]) return { strokes: [], played: '' };
-    const own = (strokes[index] ?? []).map((one) => drawn(one, bar.beats));
-    return { strokes: own, played: ways[index] ?? '' };
-  });
-}
-
 /** Gives bars as they are shown in a grid; what is told of a slow change stands where it first comes. */
 export function barRows(
   bars: readonly StruckBar[],
@@ -124,4 +98,30 @@ export function neededRem({ cells }: BarRow): number {
     NARROWEST_REM,
     widths.reduce((sum, one) => sum + one, 0),
   );
+}
+
+/** Downs and the thumb go the whole way, ups and fingers half of it, hits are short. */
+function drawn({ at, what }: Stroke, beats: number): DrawnStroke {
+  const x = 2.5 + (95 * beatsToNumber(at)) / beats;
+  const isDown =
+    (what.kind === 'strum' && what.direction === 'down') ||
+    (what.kind === 'pluck' && what.notes.some((one) => one.finger === 'p'));
+  const isUp = !isDown && what.kind !== 'hit';
+  const top = isDown ? 0 : isUp ? 5 : 8;
+  const isAccent = what.kind === 'strum' && what.accent === true;
+  const width = isAccent ? 3.5 : isUp ? 1.4 : 2.2;
+  return { path: `M${x} ${top}V12`, width, isHit: what.kind === 'hit' };
+}
+
+/** Each bar with how it is struck, where that is another way than in the bar before; a riff is drawn by itself. */
+function handsOf(bars: readonly StruckBar[]): readonly Pick<BarRow, 'strokes' | 'played'>[] {
+  const strokes = strokesIn(stretchOf(bars));
+  const ways = bars.map((bar) => (bar.riff?.from === 0 ? '' : (bar.struck?.name ?? '')));
+  // A section that is struck one way says so in its head.
+  const isOneWay = ways.every((name) => name === ways[0]);
+  return bars.map((bar, index) => {
+    if (isOneWay || bar.riff || ways[index - 1] === ways[index]) return { strokes: [], played: '' };
+    const own = (strokes[index] ?? []).map((one) => drawn(one, bar.beats));
+    return { strokes: own, played: ways[index] ?? '' };
+  });
 }

@@ -36,25 +36,6 @@ interface BarList {
 
 const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
 
-function textOf(bar: Bar): string {
-  return writeBars([bar]).replace(/^\| | \|$/g, '');
-}
-
-/** Marks the bars as ones to listen for; where all of them are marked, they are settled. */
-function doubted(list: readonly Bar[], { from, to }: BarRange): readonly Bar[] {
-  const within = (index: number): boolean => index >= from && index <= to;
-  const isOpen = list.every(
-    (bar, index) => !within(index) || bar.chords.some((mark) => mark.doubt),
-  );
-  return list.map((bar, index) => {
-    if (!within(index)) return bar;
-    const chords = bar.chords.map(({ doubt: _doubt, ...mark }) =>
-      isOpen ? mark : { ...mark, doubt: true as const },
-    );
-    return { ...bar, chords };
-  });
-}
-
 /** The bars of one section, with its endings, in grids that are edited where they stand. */
 @Component({
   selector: 'harvu-section-bars',
@@ -213,4 +194,23 @@ export class SectionBars {
   private allWritten(): readonly Bar[] {
     return this.lists().flatMap(({ written }) => written);
   }
+}
+
+function textOf(bar: Bar): string {
+  return writeBars([bar]).replace(/^\| | \|$/g, '');
+}
+
+/** Marks the bars as ones to listen for; where all of them are marked, they are settled. */
+function doubted(list: readonly Bar[], { from, to }: BarRange): readonly Bar[] {
+  const within = (index: number): boolean => index >= from && index <= to;
+  const isOpen = list.every(
+    (bar, index) => !within(index) || bar.chords.some((mark) => mark.doubt),
+  );
+  return list.map((bar, index) => {
+    if (!within(index)) return bar;
+    const chords = bar.chords.map(({ doubt: _doubt, ...mark }) =>
+      isOpen ? mark : { ...mark, doubt: true as const },
+    );
+    return { ...bar, chords };
+  });
 }

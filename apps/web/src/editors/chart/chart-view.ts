@@ -39,30 +39,6 @@ const LOOK = EditorView.theme({
   },
 });
 
-/** Where a fault stands in the text, whatever was typed since it was found. */
-function toDiagnostic(doc: Text, fault: ChartFault): Diagnostic {
-  const line = doc.line(Math.min(Math.max(1, fault.line), doc.lines));
-  const from = Math.min(line.from + fault.column - 1, line.to);
-  const rest = doc.sliceString(from, line.to);
-  const length = rest.includes('|') ? rest.indexOf('|') : rest.length;
-  return {
-    from,
-    to: Math.min(from + Math.max(1, length), line.to),
-    severity: 'error',
-    message: fault.message,
-  };
-}
-
-/** The one stretch in which two texts differ. */
-function changeBetween(before: string, after: string): ChangeSpec {
-  const shorter = Math.min(before.length, after.length);
-  let start = 0;
-  while (start < shorter && before[start] === after[start]) start += 1;
-  let end = 0;
-  while (end < shorter - start && before.at(-1 - end) === after.at(-1 - end)) end += 1;
-  return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) };
-}
-
 export interface ChartViewOptions {
   readonly parent: HTMLElement;
   readonly text: string;
@@ -137,4 +113,28 @@ export class ChartView {
       ),
     );
   }
+}
+
+/** Where a fault stands in the text, whatever was typed since it was found. */
+function toDiagnostic(doc: Text, fault: ChartFault): Diagnostic {
+  const line = doc.line(Math.min(Math.max(1, fault.line), doc.lines));
+  const from = Math.min(line.from + fault.column - 1, line.to);
+  const rest = doc.sliceString(from, line.to);
+  const length = rest.includes('|') ? rest.indexOf('|') : rest.length;
+  return {
+    from,
+    to: Math.min(from + Math.max(1, length), line.to),
+    severity: 'error',
+    message: fault.message,
+  };
+}
+
+/** The one stretch in which two texts differ. */
+function changeBetween(before: string, after: string): ChangeSpec {
+  const shorter = Math.min(before.length, after.length);
+  let start = 0;
+  while (start < shorter && before[start] === after[start]) start += 1;
+  let end = 0;
+  while (end < shorter - start && before.at(-1 - end) === after.at(-1 - end)) end += 1;
+  return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) };
 }

@@ -29,12 +29,6 @@ interface MarkRow {
 
 const SHOW_EVERY_MS = 100;
 
-function missingWords(bars: number, before: string): string {
-  const size = Math.abs(bars);
-  const what = `${size} ${size === 1 ? 'bar' : 'bars'}`;
-  return bars > 0 ? `${before} lacks ${what}` : `${before} has ${what} too many`;
-}
-
 /** The song against the recording's clock: where each section starts, typed or tapped along, and what that says of the bars. */
 @Component({
   selector: 'harvu-clock-panel',
@@ -208,4 +202,10 @@ export class ClockPanel {
         this.changed.emit({ kind: 'set-section', section, startsAt: null });
     }
   }
+}
+
+function missingWords(bars: number, before: string): string {
+  const size = Math.abs(bars);
+  const what = `${size} ${size === 1 ? 'bar' : 'bars'}`;
+  return bars > 0 ? `${before} lacks ${what}` : `${before} has ${what} too many`;
 }

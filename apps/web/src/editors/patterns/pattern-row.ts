@@ -13,12 +13,6 @@ import { InView } from '../../ui/in-view';
 import { PatternLane } from '../../ui/pattern-lane';
 import { PatternEditor } from './pattern-editor';
 
-function useWords({ layer, bars }: PatternUse): string {
-  const inBars =
-    bars && (bars.from === bars.to ? `bar ${bars.from}` : `bars ${bars.from}–${bars.to}`);
-  return `${layer ? ` ${layer}` : ''}${inBars ? ` ${inBars}` : ''}`;
-}
-
 /** The song's patterns as lanes; choosing one opens its editor. */
 @Component({
   selector: 'harvu-pattern-row',
@@ -163,4 +157,10 @@ export class PatternRow {
     }
     this.chosen.set(pattern.name);
   }
+}
+
+function useWords({ layer, bars }: PatternUse): string {
+  const inBars =
+    bars && (bars.from === bars.to ? `bar ${bars.from}` : `bars ${bars.from}–${bars.to}`);
+  return `${layer ? ` ${layer}` : ''}${inBars ? ` ${inBars}` : ''}`;
 }

@@ -9,10 +9,6 @@ interface Pasted {
   readonly faults: readonly string[];
 }
 
-function isTab(text: string): boolean {
-  return text.split('\n').filter((line) => /[-–—]{2,}/.test(line)).length >= 4;
-}
-
 /** A spoken list, or lines of tab, read into a riff; from which side strings are counted is asked. */
 @Component({
   selector: 'harvu-riff-paste',
@@ -97,4 +93,8 @@ export class RiffPaste {
   protected countSide(side: string): void {
     this.side.set(side === 'thickest' ? 'thickest' : 'thinnest');
   }
+}
+
+function isTab(text: string): boolean {
+  return text.split('\n').filter((line) => /[-–—]{2,}/.test(line)).length >= 4;
 }

@@ -18,18 +18,6 @@ import { StringPlayer } from '../../sound/string-player';
 import { heardRiff, soundingAt, type HeardRiff } from './heard-riff';
 import { RiffEditor } from './riff-editor';
 
-function barWords({ bars }: RiffUse): string {
-  if (!bars) return 'all bars';
-  return bars.from === bars.to ? `bar ${bars.from}` : `bars ${bars.from}–${bars.to}`;
-}
-
-function useWords(use: RiffUse): string {
-  const layer = use.layer && use.layer !== 'full' ? `, from ${use.layer} on` : '';
-  const plain = use.layer === 'ornaments' ? 'below' : 'in bare and pulse';
-  const who = use.part === undefined ? `, strummed ${plain}` : `, as ${use.part} beside the chords`;
-  return `${barWords(use)}${layer}${who}`;
-}
-
 /** The riffs of a song or of one section, drawn; each opens its editor beneath it. */
 @Component({
   selector: 'harvu-riff-row',
@@ -167,4 +155,16 @@ export class RiffRow implements OnDestroy {
     this.heard.set(heard);
     this.player.start(heard);
   }
+}
+
+function barWords({ bars }: RiffUse): string {
+  if (!bars) return 'all bars';
+  return bars.from === bars.to ? `bar ${bars.from}` : `bars ${bars.from}–${bars.to}`;
+}
+
+function useWords(use: RiffUse): string {
+  const layer = use.layer && use.layer !== 'full' ? `, from ${use.layer} on` : '';
+  const plain = use.layer === 'ornaments' ? 'below' : 'in bare and pulse';
+  const who = use.part === undefined ? `, strummed ${plain}` : `, as ${use.part} beside the chords`;
+  return `${barWords(use)}${layer}${who}`;
 }

@@ -35,18 +35,6 @@ interface Desk {
   readonly sync: SongSync;
 }
 
-/** However it is laid out, what says the same song is nothing that could be lost. */
-function isOther({ text }: Draft, saved: SongDocument): boolean {
-  return writeChart(readChart(text, saved).song) !== writeChart(saved);
-}
-
-/** Nobody else saved since: the newest revision is the draft's base, or what was under way when the page went. */
-function isUponNewest({ baseRevision, sent }: Draft, { revision, document }: Song): boolean {
-  return (
-    baseRevision === revision || (baseRevision + 1 === revision && sent === writeChart(document))
-  );
-}
-
 /** The song on the bench: what is written, what the core makes of it, and how it is kept. */
 @Injectable()
 export class BenchState {
@@ -260,4 +248,16 @@ export class BenchState {
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.sync()?.keepNow());
   }
+}
+
+/** However it is laid out, what says the same song is nothing that could be lost. */
+function isOther({ text }: Draft, saved: SongDocument): boolean {
+  return writeChart(readChart(text, saved).song) !== writeChart(saved);
+}
+
+/** Nobody else saved since: the newest revision is the draft's base, or what was under way when the page went. */
+function isUponNewest({ baseRevision, sent }: Draft, { revision, document }: Song): boolean {
+  return (
+    baseRevision === revision || (baseRevision + 1 === revision && sent === writeChart(document))
+  );
 }

@@ -38,11 +38,6 @@ const KINDS: Readonly<Record<SongPlace['kind'], string>> = {
   remark: 'A remark',
 };
 
-function placeWords({ kind, name, bar }: SongPlace): string {
-  if (bar !== undefined) return `${name}, bar ${bar}`;
-  return kind === 'section' && name !== '' ? name : [KINDS[kind], name].join(' ').trim();
-}
-
 /** Says where the song has something that cannot be kept. */
 export function notKept(left: readonly SongPlace[]): Problem {
   const places = [...new Set(left.map(placeWords))];
@@ -53,4 +48,9 @@ export function notKept(left: readonly SongPlace[]): Problem {
     title: `${places.slice(0, 3).join('; ')}${more}: not saved.`,
     remedy: 'Harvu cannot keep what is written there. Everything else is saved; write this anew.',
   };
+}
+
+function placeWords({ kind, name, bar }: SongPlace): string {
+  if (bar !== undefined) return `${name}, bar ${bar}`;
+  return kind === 'section' && name !== '' ? name : [KINDS[kind], name].join(' ').trim();
 }

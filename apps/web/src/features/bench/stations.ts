@@ -16,10 +16,6 @@ export interface Station {
   readonly entry?: MapEntry;
 }
 
-function keyOf(section: Section, semitones: number): string {
-  return `${section.id}${semitones === 0 ? '' : `+${semitones}`}`;
-}
-
 /**
  * Gives the song from its first bar to its last, each section where it first comes; those that are
  * never played stand last. Sections that come again as they were are not shown again.
@@ -48,4 +44,8 @@ export function stationOf(
   return stations.findIndex(
     (one) => one.section.id === occurrence?.section && one.semitones === occurrence.semitones,
   );
+}
+
+function keyOf(section: Section, semitones: number): string {
+  return `${section.id}${semitones === 0 ? '' : `+${semitones}`}`;
 }

@@ -18,6 +18,40 @@ export interface BriefNote {
 const CLIMBED_SHOWN = 3;
 const HALF = 0.5;
 
+/** What there is to know before a lesson, what needs somebody first. */
+export function briefNotes(brief: Brief): readonly BriefNote[] {
+  return [
+    ...reasonNotes(brief),
+    ...checkAgainNotes(brief),
+    minutesNote(brief),
+    ...climbedNotes(brief),
+    ...saidNotes(brief),
+    ...visitNotes(brief),
+    ...lastNotes(brief),
+  ];
+}
+
+/** How near a song is to its night: what is still asked for before it is ready. */
+export function gateWords({ gates }: ReadinessSummary): string {
+  if (gates.isReady) {
+    return gates.isHeard
+      ? 'Ready: every part at goal, two whole runs, heard.'
+      : 'Ready by own account: hear it once.';
+  }
+  const parts = `${gates.partsAtGoal} of ${gates.parts} parts at goal`;
+  return `${parts}, ${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs.`;
+}
+
+/** It was ready, and so long ago that it has to be shown again. */
+export function isFaded({ visits }: PlanOverview, today: Day): boolean {
+  return visits.some(({ step, fadesOn }) => step.isWholeSong && fadesOn <= today);
+}
+
+/** Every part is at its goal, and only whole runs are wanting. */
+export function isNearlyReady({ gates }: ReadinessSummary): boolean {
+  return !gates.isReady && gates.parts > 0 && gates.partsAtGoal === gates.parts;
+}
+
 function reasonNotes({ attention }: Brief): readonly BriefNote[] {
   const headings = { sore: 'It hurt.', deadline: 'A date in danger.', stuck: 'Stuck.' } as const;
   return attention.reasons.flatMap((reason): readonly BriefNote[] => {
@@ -120,38 +154,4 @@ function lastNotes({ last }: Brief): readonly BriefNote[] {
   const word = last?.notes?.word ?? '';
   if (!last || word === '') return [];
   return [{ key: 'last', tone: 'slate', heading: `${dayWords(last.day)}:`, words: word }];
-}
-
-/** What there is to know before a lesson, what needs somebody first. */
-export function briefNotes(brief: Brief): readonly BriefNote[] {
-  return [
-    ...reasonNotes(brief),
-    ...checkAgainNotes(brief),
-    minutesNote(brief),
-    ...climbedNotes(brief),
-    ...saidNotes(brief),
-    ...visitNotes(brief),
-    ...lastNotes(brief),
-  ];
-}
-
-/** How near a song is to its night: what is still asked for before it is ready. */
-export function gateWords({ gates }: ReadinessSummary): string {
-  if (gates.isReady) {
-    return gates.isHeard
-      ? 'Ready: every part at goal, two whole runs, heard.'
-      : 'Ready by own account: hear it once.';
-  }
-  const parts = `${gates.partsAtGoal} of ${gates.parts} parts at goal`;
-  return `${parts}, ${gates.wholeRunDays} of ${gates.wholeRunDaysNeeded} whole runs.`;
-}
-
-/** It was ready, and so long ago that it has to be shown again. */
-export function isFaded({ visits }: PlanOverview, today: Day): boolean {
-  return visits.some(({ step, fadesOn }) => step.isWholeSong && fadesOn <= today);
-}
-
-/** Every part is at its goal, and only whole runs are wanting. */
-export function isNearlyReady({ gates }: ReadinessSummary): boolean {
-  return !gates.isReady && gates.parts > 0 && gates.partsAtGoal === gates.parts;
 }

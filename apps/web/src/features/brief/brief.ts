@@ -28,28 +28,9 @@ const WEEK_DAYS = 7;
 /** "2026-11-26" of a moment. */
 const DAY_LENGTH = 10;
 
-function toSongNow({ id, title, assignedAt, overview }: SongAtAGlance): SongNow {
-  return { planId: id, title, assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day, overview };
-}
-
-function lastHeld(
-  lessons: readonly StoredLesson[],
-  studentId: string,
-  today: Day,
-): StoredLesson | undefined {
-  return lessons.findLast(
-    (one) => one.studentId === studentId && one.state === 'held' && one.day < today,
-  );
-}
-
 /** The lessons of the studio's day that were not missed, in their order. */
 export function lessonsToday({ lessons, today }: Overview): readonly StoredLesson[] {
   return lessons.filter(({ day, state }) => day === today && state !== 'missed');
-}
-
-/** Songs in work before those that are ready, of each the one wanted soonest first. */
-function placeOf({ overview: { readiness, wantedOn } }: SongAtAGlance): string {
-  return `${readiness.gates.isReady ? 1 : 0} ${wantedOn ?? '9999'}`;
 }
 
 /** Brings together what is told of one student. */
@@ -92,4 +73,23 @@ export function agendaFor(
     isChild,
     told: dayWords,
   });
+}
+
+function toSongNow({ id, title, assignedAt, overview }: SongAtAGlance): SongNow {
+  return { planId: id, title, assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day, overview };
+}
+
+function lastHeld(
+  lessons: readonly StoredLesson[],
+  studentId: string,
+  today: Day,
+): StoredLesson | undefined {
+  return lessons.findLast(
+    (one) => one.studentId === studentId && one.state === 'held' && one.day < today,
+  );
+}
+
+/** Songs in work before those that are ready, of each the one wanted soonest first. */
+function placeOf({ overview: { readiness, wantedOn } }: SongAtAGlance): string {
+  return `${readiness.gates.isReady ? 1 : 0} ${wantedOn ?? '9999'}`;
 }

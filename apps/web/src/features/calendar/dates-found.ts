@@ -16,33 +16,6 @@ interface Named {
   readonly name: string;
 }
 
-function plain(text: string): string {
-  return text
-    .normalize('NFKD')
-    .replace(/\p{Mark}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{Letter}\p{Number}]+/gu, ' ')
-    .trim();
-}
-
-/** Whose name stands in a title: the whole of it, else a first name. */
-function namedIn(title: string, students: readonly Named[]): readonly Named[] {
-  const words = ` ${plain(title)} `;
-  const has = (name: string): boolean => name !== '' && words.includes(` ${name} `);
-  const whole = students.filter(({ name }) => has(plain(name)));
-  if (whole.length > 0) return whole;
-  return students.filter(({ name }) => has(plain(name).split(' ')[0] ?? ''));
-}
-
-function found({ title, slot, times }: FoundHour, students: readonly Named[]): FoundLesson {
-  const named = namedIn(title, students);
-  const [one] = named;
-  if (one && named.length === 1) return { title, slot, times, studentId: one.id, why: '' };
-  const names = named.map(({ name }) => name).join(' or ');
-  const why = one ? `could be ${names}` : 'names no student who is here';
-  return { title, slot, times, studentId: null, why };
-}
-
 /** Says of each weekly hour whose it could be; of somebody with two, the one that comes more often. */
 export function lessonsIn(
   { hours }: FoundDates,
@@ -68,4 +41,31 @@ export function newDaysOff(
   kept: readonly StudioBreak[],
 ): readonly StudioBreak[] {
   return daysOff.filter(({ from, to }) => !kept.some((one) => one.from <= from && to <= one.to));
+}
+
+function plain(text: string): string {
+  return text
+    .normalize('NFKD')
+    .replace(/\p{Mark}/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{Letter}\p{Number}]+/gu, ' ')
+    .trim();
+}
+
+/** Whose name stands in a title: the whole of it, else a first name. */
+function namedIn(title: string, students: readonly Named[]): readonly Named[] {
+  const words = ` ${plain(title)} `;
+  const has = (name: string): boolean => name !== '' && words.includes(` ${name} `);
+  const whole = students.filter(({ name }) => has(plain(name)));
+  if (whole.length > 0) return whole;
+  return students.filter(({ name }) => has(plain(name).split(' ')[0] ?? ''));
+}
+
+function found({ title, slot, times }: FoundHour, students: readonly Named[]): FoundLesson {
+  const named = namedIn(title, students);
+  const [one] = named;
+  if (one && named.length === 1) return { title, slot, times, studentId: one.id, why: '' };
+  const names = named.map(({ name }) => name).join(' or ');
+  const why = one ? `could be ${names}` : 'names no student who is here';
+  return { title, slot, times, studentId: null, why };
 }

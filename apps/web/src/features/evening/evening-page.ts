@@ -11,10 +11,6 @@ import { PrintMenu } from '../../ui/print-menu';
 import { readyWords } from './evening-words';
 import { EveningState } from './evening.state';
 
-function secondsWords(seconds: number): string {
-  return seconds < 180 ? `${Math.round(seconds)} s` : durationWords(seconds / 60);
-}
-
 /** The programme of the evening: who plays what in which order, and what is done between two items. */
 @Component({
   selector: 'harvu-evening-page',
@@ -65,4 +61,8 @@ export class EveningPage implements OnInit {
   protected dropped({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
     if (previousIndex !== currentIndex) this.state.move(previousIndex, currentIndex);
   }
+}
+
+function secondsWords(seconds: number): string {
+  return seconds < 180 ? `${Math.round(seconds)} s` : durationWords(seconds / 60);
 }

@@ -14,10 +14,6 @@ export interface ProgrammeItem extends EveningPlay {
   readonly change: StageChange | null;
 }
 
-function toItem(play: EveningPlay): Omit<ProgrammeItem, 'change'> {
-  return { ...play, id: play.planId, player: play.studentName };
-}
-
 /** The programme of the next evening: who plays what, in which order, and what is done between. */
 @Injectable()
 export class EveningState {
@@ -105,4 +101,8 @@ export class EveningState {
     const save = defer(() => this.api.save({ baseVersion: this.found()?.version ?? 0, programme }));
     this.task.run(save.pipe(tap((evening) => this.found.set(evening))));
   }
+}
+
+function toItem(play: EveningPlay): Omit<ProgrammeItem, 'change'> {
+  return { ...play, id: play.planId, player: play.studentName };
 }

@@ -19,17 +19,6 @@ interface Place {
 
 const SHOWN = 8;
 
-function without<T>(asked: Observable<readonly T[]>): Observable<readonly T[]> {
-  return asked.pipe(catchError(() => of([])));
-}
-
-/** What is typed as the name of a chord, in plain signs; undefined where it is none. */
-function chordIn(words: string): string | undefined {
-  const typed = words.trim().replaceAll('♯', '#').replaceAll('♭', 'b');
-  const name = typed.charAt(0).toUpperCase() + typed.slice(1);
-  return parseChordName(name) ? name : undefined;
-}
-
 /** Finds songs, people and chords: by a part of a name, or the songs that a chord is in. */
 @Component({
   selector: 'harvu-find-dialog',
@@ -144,4 +133,15 @@ export class FindDialog {
     this.dialog.close();
     void this.router.navigateByUrl(place.path);
   }
+}
+
+function without<T>(asked: Observable<readonly T[]>): Observable<readonly T[]> {
+  return asked.pipe(catchError(() => of([])));
+}
+
+/** What is typed as the name of a chord, in plain signs; undefined where it is none. */
+function chordIn(words: string): string | undefined {
+  const typed = words.trim().replaceAll('♯', '#').replaceAll('♭', 'b');
+  const name = typed.charAt(0).toUpperCase() + typed.slice(1);
+  return parseChordName(name) ? name : undefined;
 }

@@ -35,16 +35,6 @@ const NO_NOTES: LessonNotes = {
 };
 const RETRY_MS = 10_000;
 
-function isKept(value: unknown): value is KeptLesson {
-  const { lesson, isSaved } = (value ?? {}) as Partial<KeptLesson>;
-  return typeof isSaved === 'boolean' && typeof lesson?.id === 'string';
-}
-
-/** Tells whether asking again can help: no answer, or a server that is not well. */
-function isPassing({ status }: Problem): boolean {
-  return status === 0 || status === 429 || status >= 500;
-}
-
 /**
  * Keeps a lesson while it goes: every change stands on this device at once and on the server soon after, so that a
  * reload or a lost connection in the middle takes nothing away.
@@ -169,4 +159,14 @@ export class LessonKeeper {
   private keyFor(id: string): string {
     return `harvu-lesson-${this.session.person()?.id ?? 'nobody'}-${id}`;
   }
+}
+
+function isKept(value: unknown): value is KeptLesson {
+  const { lesson, isSaved } = (value ?? {}) as Partial<KeptLesson>;
+  return typeof isSaved === 'boolean' && typeof lesson?.id === 'string';
+}
+
+/** Tells whether asking again can help: no answer, or a server that is not well. */
+function isPassing({ status }: Problem): boolean {
+  return status === 0 || status === 429 || status >= 500;
 }

@@ -27,42 +27,6 @@ export interface LessonAsked {
 const TICK_MS = 1000;
 const USUAL_MINUTES = 30;
 
-/** A lesson that nothing is kept of yet: that of a slot, or one beside the slots. */
-function newLesson(
-  asked: LessonAsked,
-  { today, time, students }: Overview,
-): StoredLesson | undefined {
-  const student = students.find(({ id }) => id === asked.of);
-  if (!student) return undefined;
-  const day: Day = parseDay(asked.on) ?? today;
-  const isSlot = slotLessonId(student.id, day) === asked.id;
-  return {
-    id: asked.id,
-    studentId: student.id,
-    teacherId: student.teacherId,
-    day,
-    slotDay: isSlot ? day : null,
-    time: isSlot ? (student.lessonSlot?.time ?? time) : time,
-    minutes: student.lessonSlot?.minutes ?? USUAL_MINUTES,
-    state: 'planned',
-    version: 0,
-    notes: null,
-  };
-}
-
-function holdsPart({ atoms, covers = [] }: Step, part: string): boolean {
-  return atoms.includes(part) || covers.includes(part);
-}
-
-/** The step that holds a section of the ribbon: the one that is being learnt, else the fullest. */
-function stepOfBlock({ work, progress }: PlanProgress, index: number): Step | undefined {
-  const part = work.timeline.occurrences[index]?.part.id ?? '';
-  const own = progress.filter(
-    ({ step }) => kindOf(step).holdsPart === true && holdsPart(step, part),
-  );
-  return (own.find(({ state }) => state === 'open') ?? own.at(-1))?.step;
-}
-
 /** A lesson: who comes, what is on the agenda, how the songs stand, what was marked. */
 @Injectable()
 export class LessonState {
@@ -318,4 +282,40 @@ export class LessonState {
   private put(plan: PlanProgress): void {
     this.plans.update((all) => new Map(all).set(plan.plan.id, plan));
   }
+}
+
+/** A lesson that nothing is kept of yet: that of a slot, or one beside the slots. */
+function newLesson(
+  asked: LessonAsked,
+  { today, time, students }: Overview,
+): StoredLesson | undefined {
+  const student = students.find(({ id }) => id === asked.of);
+  if (!student) return undefined;
+  const day: Day = parseDay(asked.on) ?? today;
+  const isSlot = slotLessonId(student.id, day) === asked.id;
+  return {
+    id: asked.id,
+    studentId: student.id,
+    teacherId: student.teacherId,
+    day,
+    slotDay: isSlot ? day : null,
+    time: isSlot ? (student.lessonSlot?.time ?? time) : time,
+    minutes: student.lessonSlot?.minutes ?? USUAL_MINUTES,
+    state: 'planned',
+    version: 0,
+    notes: null,
+  };
+}
+
+function holdsPart({ atoms, covers = [] }: Step, part: string): boolean {
+  return atoms.includes(part) || covers.includes(part);
+}
+
+/** The step that holds a section of the ribbon: the one that is being learnt, else the fullest. */
+function stepOfBlock({ work, progress }: PlanProgress, index: number): Step | undefined {
+  const part = work.timeline.occurrences[index]?.part.id ?? '';
+  const own = progress.filter(
+    ({ step }) => kindOf(step).holdsPart === true && holdsPart(step, part),
+  );
+  return (own.find(({ state }) => state === 'open') ?? own.at(-1))?.step;
 }

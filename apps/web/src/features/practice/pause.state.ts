@@ -13,12 +13,6 @@ interface Played {
   readonly lastAt: number;
 }
 
-function read(found: unknown): Played {
-  const { playedS, lastAt } = fieldsIn<keyof Played>(found);
-  const isKept = typeof playedS === 'number' && typeof lastAt === 'number';
-  return isKept ? { playedS, lastAt } : { playedS: 0, lastAt: 0 };
-}
-
 /** Tells when it is time to rest the hands: after so many minutes without a pause, whatever the step. */
 @Injectable({ providedIn: 'root' })
 export class Pause {
@@ -45,4 +39,10 @@ export class Pause {
     const isRested = (now - lastAt) / 1000 > PAUSE_S;
     this.played.set({ playedS: (isRested ? 0 : playedS) + TICK_MS / 1000, lastAt: now });
   }
+}
+
+function read(found: unknown): Played {
+  const { playedS, lastAt } = fieldsIn<keyof Played>(found);
+  const isKept = typeof playedS === 'number' && typeof lastAt === 'number';
+  return isKept ? { playedS, lastAt } : { playedS: 0, lastAt: 0 };
 }

@@ -30,15 +30,6 @@ const KEPT_AS = 'harvu-pedal';
 
 type Learnt = Partial<Readonly<Record<PedalDoes, string>>>;
 
-function read(found: unknown): Learnt {
-  const keys = fieldsIn<PedalDoes>(found);
-  const own = ALL.flatMap((does) => {
-    const key = keys[does];
-    return typeof key === 'string' && isPedalKey(key) ? [[does, key] as const] : [];
-  });
-  return Object.fromEntries(own);
-}
-
 /** Whether a key may be learnt as a pedal's. */
 export function isPedalKey(key: string): boolean {
   return key !== '' && key.length <= 30 && !NEVER.includes(key);
@@ -78,4 +69,13 @@ export class Pedal {
   forget(): void {
     this.own.set({});
   }
+}
+
+function read(found: unknown): Learnt {
+  const keys = fieldsIn<PedalDoes>(found);
+  const own = ALL.flatMap((does) => {
+    const key = keys[does];
+    return typeof key === 'string' && isPedalKey(key) ? [[does, key] as const] : [];
+  });
+  return Object.fromEntries(own);
 }

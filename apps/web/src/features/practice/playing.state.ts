@@ -231,6 +231,12 @@ export class Playing {
   }
 }
 
+/** The tempo a stretch was recorded in, in the beats its rungs are counted in. */
+export function recordedBpm({ recordedS, score, pass }: Scene): number {
+  const lastsS = (recordedS.at(-1) ?? 0) - (recordedS[0] ?? 0);
+  return lastsS > 0 ? (pass.writtenBpm * score.lastsS) / lastsS : pass.writtenBpm;
+}
+
 /** How much slower than written a tempo is: all tempos of a pass move alike. */
 function slowerFor({ pass }: Scene, bpm: number): number {
   return pass.writtenBpm / bpm;
@@ -239,12 +245,6 @@ function slowerFor({ pass }: Scene, bpm: number): number {
 /** How fast a recording is played for a tempo; 1 is as it was recorded. */
 function rateFor(scene: Scene, bpm: number): number {
   return bpm / recordedBpm(scene);
-}
-
-/** The tempo a stretch was recorded in, in the beats its rungs are counted in. */
-export function recordedBpm({ recordedS, score, pass }: Scene): number {
-  const lastsS = (recordedS.at(-1) ?? 0) - (recordedS[0] ?? 0);
-  return lastsS > 0 ? (pass.writtenBpm * score.lastsS) / lastsS : pass.writtenBpm;
 }
 
 /** The number that is counted so many written seconds into a count-in. */

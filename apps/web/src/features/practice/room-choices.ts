@@ -35,14 +35,6 @@ const ALLOWED: { readonly [Key in keyof Choices]: readonly Choices[Key][] } = {
 };
 const KEPT_AS = 'harvu-room';
 
-function read(found: unknown): Choices {
-  const all = fieldsIn(found);
-  const own = Object.entries(ALLOWED).filter(([key, allowed]) =>
-    (allowed as readonly unknown[]).includes(all[key]),
-  );
-  return { ...USUAL, ...Object.fromEntries(own.map(([key]) => [key, all[key]])) };
-}
-
 /** The choices of whoever practises on this device. */
 @Injectable({ providedIn: 'root' })
 export class RoomChoices {
@@ -52,4 +44,12 @@ export class RoomChoices {
   set(changed: Partial<Choices>): void {
     this.now.set({ ...this.choices(), ...changed });
   }
+}
+
+function read(found: unknown): Choices {
+  const all = fieldsIn(found);
+  const own = Object.entries(ALLOWED).filter(([key, allowed]) =>
+    (allowed as readonly unknown[]).includes(all[key]),
+  );
+  return { ...USUAL, ...Object.fromEntries(own.map(([key]) => [key, all[key]])) };
 }

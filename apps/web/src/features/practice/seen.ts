@@ -33,17 +33,6 @@ const NO_HOLD: Hold = {
   change: undefined,
 };
 
-function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {
-  return {
-    now: scene.chords[now],
-    next: now === next ? undefined : scene.chords[next],
-    beatsToNext,
-    grip: scene.grips[now],
-    nextGrip: scene.grips[next],
-    change: scene.changes[`${now} ${next}`],
-  };
-}
-
 /** What is seen of a scene where it is now. */
 export class Seen {
   /** What is counted in the bar of now, or in the count before it, and which of it is now. */
@@ -117,4 +106,15 @@ export class Seen {
     private readonly playing: Playing,
     private readonly isWide: Signal<boolean>,
   ) {}
+}
+
+function holdIn(scene: Scene, { now, next, beatsToNext }: Place): Hold {
+  return {
+    now: scene.chords[now],
+    next: now === next ? undefined : scene.chords[next],
+    beatsToNext,
+    grip: scene.grips[now],
+    nextGrip: scene.grips[next],
+    change: scene.changes[`${now} ${next}`],
+  };
 }

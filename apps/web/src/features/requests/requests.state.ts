@@ -39,32 +39,6 @@ const NO_QUEUE: RequestQueue = {
   inWork: [],
 };
 
-function toWish(request: WeighedRequest): WeighedWish {
-  const { id, studentName, title, playedBy, wantedBy, askedAt, chart, fit, grips } = request;
-  return {
-    id,
-    studentName,
-    title,
-    playedBy,
-    chart,
-    fit,
-    grips,
-    request,
-    wantedOn: parseDay(wantedBy ?? '') ?? null,
-    askedOn: parseDay(askedAt.slice(0, 10)) ?? '1970-01-01',
-  };
-}
-
-/** What has to come first, and what leads there, in words a student reads. */
-function laterWords({ wishes }: QueueEntry<WeighedWish>, inWork: RequestQueue['inWork']): string {
-  const late = wishes.find(({ fit }) => fit?.verdict === 'later' && fit.after.length > 0);
-  if (!late?.fit) return '';
-  const { after, newGrips } = late.fit;
-  const leading = leadingTo({ newGrips, grips: late.grips }, inWork).map(({ title }) => title);
-  const there = leading.length === 0 ? '' : ` ${leading.join(' or ')} leads there.`;
-  return `Later: first ${after.join(', ')}.${there}`;
-}
-
 /** The requests one sees, and what can be done with them. */
 @Injectable()
 export class RequestsState {
@@ -178,4 +152,30 @@ export class RequestsState {
   private withStatus(status: SongRequest['status']): readonly SongRequest[] {
     return (this.all() ?? []).filter((request) => request.status === status);
   }
+}
+
+function toWish(request: WeighedRequest): WeighedWish {
+  const { id, studentName, title, playedBy, wantedBy, askedAt, chart, fit, grips } = request;
+  return {
+    id,
+    studentName,
+    title,
+    playedBy,
+    chart,
+    fit,
+    grips,
+    request,
+    wantedOn: parseDay(wantedBy ?? '') ?? null,
+    askedOn: parseDay(askedAt.slice(0, 10)) ?? '1970-01-01',
+  };
+}
+
+/** What has to come first, and what leads there, in words a student reads. */
+function laterWords({ wishes }: QueueEntry<WeighedWish>, inWork: RequestQueue['inWork']): string {
+  const late = wishes.find(({ fit }) => fit?.verdict === 'later' && fit.after.length > 0);
+  if (!late?.fit) return '';
+  const { after, newGrips } = late.fit;
+  const leading = leadingTo({ newGrips, grips: late.grips }, inWork).map(({ title }) => title);
+  const there = leading.length === 0 ? '' : ` ${leading.join(' or ')} leads there.`;
+  return `Later: first ${after.join(', ')}.${there}`;
 }

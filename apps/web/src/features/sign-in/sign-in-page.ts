@@ -15,10 +15,6 @@ import { SetUpForm } from './set-up-form';
 
 const ROLE_WORDS = { owner: 'owner and teacher', teacher: 'teacher', student: 'student' } as const;
 
-function asksForCode(error: unknown): boolean {
-  return toProblem(error).code === 'code-needed';
-}
-
 /** The door: sign in, or set the studio up when it is new. */
 @Component({
   selector: 'harvu-sign-in-page',
@@ -165,4 +161,8 @@ export class SignInPage {
     const from = this.from() ?? '';
     return /^\/(?!\/)/.test(from) && !isDoor(from) ? from : this.session.home();
   }
+}
+
+function asksForCode(error: unknown): boolean {
+  return toProblem(error).code === 'code-needed';
 }

@@ -16,18 +16,6 @@ export interface ShelvedSong extends SongSummary {
   readonly learners: readonly string[];
 }
 
-/** How far somebody is with a song, in a word or two. */
-function standing(ready: boolean, songBpm: number | null, goalBpm: number): string {
-  if (ready) return 'ready';
-  return songBpm === null ? 'not yet whole' : `whole at ${songBpm} of ${goalBpm}`;
-}
-
-/** How many learn it, until it is known who. */
-function counted(students: number): readonly string[] {
-  if (students === 0) return [];
-  return [students === 1 ? 'a student learns it' : `${students} students learn it`];
-}
-
 /** Every song of the studio, with who learns it. */
 @Injectable()
 export class SongsState {
@@ -114,4 +102,16 @@ export class SongsState {
       ),
     );
   }
+}
+
+/** How far somebody is with a song, in a word or two. */
+function standing(ready: boolean, songBpm: number | null, goalBpm: number): string {
+  if (ready) return 'ready';
+  return songBpm === null ? 'not yet whole' : `whole at ${songBpm} of ${goalBpm}`;
+}
+
+/** How many learn it, until it is known who. */
+function counted(students: number): readonly string[] {
+  if (students === 0) return [];
+  return [students === 1 ? 'a student learns it' : `${students} students learn it`];
 }

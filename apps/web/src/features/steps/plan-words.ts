@@ -34,30 +34,10 @@ export function stepTempo(step: Step): string {
   return first === last ? `${last} ${unit}` : `${first} → ${last} ${unit}`;
 }
 
-/** What holds a step to a slower tempo than its last rung, in a few words; nothing where nothing does. */
-function heldWords(step: Step): string {
-  const change = step.limit?.change;
-  const isSlower = (step.limit?.limitBpm ?? Infinity) < (step.rungs.at(-1) ?? 0);
-  if (!change || step.rungs.length < 2 || !isSlower) return '';
-  if (kindOf(step).rungUnit === 'bpm') {
-    return `${change.seconds.toFixed(2)} s for ${chordLabel(change.from)} → ${chordLabel(change.to)}`;
-  }
-  return change.isShown ? `shown in ${change.seconds.toFixed(2)} s` : '';
-}
-
 /** What is particular about a step, in a few words beside its title. */
 export function remarkOn(step: Step): string {
   if (kindOf(step).matter !== 'whole') return heldWords(step);
   return step.layer === 'bare' ? 'whole song soon' : '';
-}
-
-/** What was changed for the hands, in a few words. */
-function handWords(
-  change: Extract<PlanChange, { kind: 'grip' | 'strummed' | 'open-stroke' }>,
-): string {
-  if (change.kind === 'grip') return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
-  if (change.kind === 'strummed') return `${change.what} is strummed instead`;
-  return `the last stroke before ${chordLabel(change.from)} → ${chordLabel(change.to)} on open strings`;
 }
 
 /** A change made by hand, in words; steps by their titles. */
@@ -88,4 +68,24 @@ export function changeWords(
     default:
       return handWords(change);
   }
+}
+
+/** What holds a step to a slower tempo than its last rung, in a few words; nothing where nothing does. */
+function heldWords(step: Step): string {
+  const change = step.limit?.change;
+  const isSlower = (step.limit?.limitBpm ?? Infinity) < (step.rungs.at(-1) ?? 0);
+  if (!change || step.rungs.length < 2 || !isSlower) return '';
+  if (kindOf(step).rungUnit === 'bpm') {
+    return `${change.seconds.toFixed(2)} s for ${chordLabel(change.from)} → ${chordLabel(change.to)}`;
+  }
+  return change.isShown ? `shown in ${change.seconds.toFixed(2)} s` : '';
+}
+
+/** What was changed for the hands, in a few words. */
+function handWords(
+  change: Extract<PlanChange, { kind: 'grip' | 'strummed' | 'open-stroke' }>,
+): string {
+  if (change.kind === 'grip') return `${chordLabel(change.name)} as ${formatGrip(change.grip)}`;
+  if (change.kind === 'strummed') return `${change.what} is strummed instead`;
+  return `the last stroke before ${chordLabel(change.from)} → ${chordLabel(change.to)} on open strings`;
 }

@@ -63,10 +63,6 @@ interface Found {
   readonly plan: Plan | null;
 }
 
-function placeOf({ id, studentName }: Plan): Place {
-  return { kind: 'plan', id, of: studentName };
-}
-
 /** What changed in a song since a revision that somebody still learns. */
 export interface SongChanges {
   readonly words: readonly string[];
@@ -419,4 +415,8 @@ export class StepsState {
     this.failed.set(null);
     work.subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
   }
+}
+
+function placeOf({ id, studentName }: Plan): Place {
+  return { kind: 'plan', id, of: studentName };
 }

@@ -35,18 +35,6 @@ interface KeptUndo {
   readonly before: readonly Teaching[];
 }
 
-function isSame(a: Teaching | undefined, b: Teaching): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
-}
-
-function undoKey({ kind, id }: KeptPlace): string {
-  return `harvu-undo-${kind}-${id}`;
-}
-
-function isAt(place: Place, other: Place): boolean {
-  return place.kind !== 'draft' && other.kind === place.kind && other.id === place.id;
-}
-
 /** Keeps how the song is taught, one change after the other, and takes changes back. */
 @Injectable()
 export class TeachingKeeper {
@@ -162,4 +150,16 @@ export class TeachingKeeper {
       ? this.plans.change(place.id, { baseVersion, teaching, takeFigures: false })
       : this.songs.saveTeaching(place.id, { baseVersion, teaching });
   }
+}
+
+function isSame(a: Teaching | undefined, b: Teaching): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}
+
+function undoKey({ kind, id }: KeptPlace): string {
+  return `harvu-undo-${kind}-${id}`;
+}
+
+function isAt(place: Place, other: Place): boolean {
+  return place.kind !== 'draft' && other.kind === place.kind && other.id === place.id;
 }

@@ -30,17 +30,6 @@ const SAID_SHOWN = 3;
 /** The lines that say most: the slowest sections first. */
 const LINES_SHOWN = 5;
 
-/** What has to be there before a song is ready, and whether it is. */
-function gateLines(gates: PlanProgress['readiness']['gates']): readonly string[] {
-  const mark = (isThere: boolean): string => (isThere ? '✓' : '○');
-  const { partsAtGoal, parts, wholeRunDays, wholeRunDaysNeeded, isHeard } = gates;
-  return [
-    `${mark(partsAtGoal === parts)} ${partsAtGoal} of ${parts} sections and joins at goal`,
-    `${mark(wholeRunDays >= wholeRunDaysNeeded)} ${wholeRunDays} of ${wholeRunDaysNeeded} whole runs, on different days`,
-    `${mark(isHeard)} heard by the teacher${isHeard ? '' : ' still to come'}`,
-  ];
-}
-
 /** One student's song, for them and their teacher: how far, what holds it back, every step. */
 @Component({
   selector: 'harvu-student-song-page',
@@ -219,4 +208,15 @@ export class StudentSongPage {
     const at = one.bar === null ? '' : `, bar ${one.bar}`;
     return `at ${step?.title ?? 'a step that is gone'}${at}`;
   }
+}
+
+/** What has to be there before a song is ready, and whether it is. */
+function gateLines(gates: PlanProgress['readiness']['gates']): readonly string[] {
+  const mark = (isThere: boolean): string => (isThere ? '✓' : '○');
+  const { partsAtGoal, parts, wholeRunDays, wholeRunDaysNeeded, isHeard } = gates;
+  return [
+    `${mark(partsAtGoal === parts)} ${partsAtGoal} of ${parts} sections and joins at goal`,
+    `${mark(wholeRunDays >= wholeRunDaysNeeded)} ${wholeRunDays} of ${wholeRunDaysNeeded} whole runs, on different days`,
+    `${mark(isHeard)} heard by the teacher${isHeard ? '' : ' still to come'}`,
+  ];
 }

@@ -27,10 +27,6 @@ interface ToKeep {
 
 const STROKES_DIGITS = 10;
 
-function writtenPlainly(name: string): string {
-  return name.trim().replaceAll('♯', '#').replaceAll('♭', 'b');
-}
-
 /** What the studio knows of one student, and what is being learnt about them now. */
 @Injectable()
 export class StudentState {
@@ -115,4 +111,8 @@ export class StudentState {
     this.found.set({ kind: 'ready', value: { ...found, known } });
     this.words.set('Kept.');
   }
+}
+
+function writtenPlainly(name: string): string {
+  return name.trim().replaceAll('♯', '#').replaceAll('♭', 'b');
 }

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
 import type { Reason } from '@harvu/core/brief';
 import { USUAL_CONSTANTS } from '@harvu/core/constants';
-import type { Day } from '@harvu/core/day';
+import { WEEKDAYS, type Day } from '@harvu/core/day';
 import { merge, of } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
@@ -12,8 +12,6 @@ import { PlanStore } from '../../store';
 import { actionFor, briefOf, isFaded, type Brief } from '../brief';
 import { readinessWords } from '../../ui/readiness-words';
 
-/** Monday first. */
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** What was known here and what the server says are both there by then; after it nobody changes places. */
 const SETTLED_MS = 4000;
 
@@ -46,81 +44,7 @@ export interface Row {
   readonly query: Readonly<Record<string, string>>;
 }
 
-function slotWords(slot: LessonSlot): string {
-  return slot ? `${WEEKDAYS[slot.weekday] ?? ''} ${slot.time}` : '';
-}
-
-/** It was shown, and not so long ago that it has to be shown again. */
-function isReady({ overview }: SongAtAGlance, today: Day): boolean {
-  return overview.readiness.gates.isReady && !isFaded(overview, today);
-}
-
-/** Where every section is at its goal, it is the joins that the figure tells of. */
-function isHeldByJoins({ overview }: SongAtAGlance): boolean {
-  const { blocks, readiness } = overview;
-  const isFull = blocks.every(({ cleanBpm, goalBpm }) => (cleanBpm ?? 0) >= goalBpm);
-  return isFull && blocks.length > 0 && (readiness.songBpm ?? 0) < readiness.goalBpm;
-}
-
-function headlineOf(song: SongAtAGlance, today: Day): string {
-  const { readiness } = song.overview;
-  if (!isHeldByJoins(song)) return readinessWords(readiness, today).headline;
-  const { songBpm, goalBpm } = readiness;
-  return songBpm === null ? 'joins still new' : `joins ${songBpm} of ${goalBpm} bpm`;
-}
-
-function toOwn(song: SongAtAGlance, today: Day): OwnSong {
-  const { readiness } = song.overview;
-  const { below } = readinessWords(readiness, today);
-  const headline = headlineOf(song, today);
-  const words = [below, readiness.heldBackBy ? `Held back by ${readiness.heldBackBy.what}` : '']
-    .filter(Boolean)
-    .join('. ');
-  return { ...song, headline, words };
-}
-
 type Seen = Pick<Row, 'reason' | 'isGood' | 'action' | 'path' | 'query'>;
-
-/** What needs a look comes before good news, and both before nothing. */
-function seenOf(brief: Brief, today: Day): Seen {
-  const none = { reason: '', isGood: false, action: '', path: [], query: {} };
-  const [first] = brief.attention.reasons.filter(({ kind }) => kind !== 'lesson');
-  if (first) {
-    const { words: action, path, query } = actionFor(first, brief);
-    return { reason: first.words, isGood: false, action, path, query };
-  }
-  if (brief.songs.length === 0) {
-    return { ...none, reason: 'No song yet.', action: 'Choose one', path: ['/songs'] };
-  }
-  const ready = brief.songs.find((song) => isReady(song, today));
-  if (!ready) return none;
-  const isHeard = ready.overview.readiness.gates.isHeard;
-  const reason = `${ready.title} is ready to perform${isHeard ? '' : ', by own account'}.`;
-  return { ...none, reason, isGood: true, action: 'Hear it', path: ['/plans', ready.id] };
-}
-
-function concernsOf({ songs, attention }: Brief, today: Day): readonly Concern[] {
-  const kinds = attention.reasons.flatMap(({ kind }) => (kind === 'lesson' ? [] : [kind]));
-  return [
-    ...new Set(kinds),
-    ...(songs.some((song) => isReady(song, today)) ? ['ready' as const] : []),
-    ...(songs.length === 0 ? ['idle' as const] : []),
-  ];
-}
-
-function toRow(brief: Brief, today: Day): Row {
-  const { id, name, lessonSlot, songs, attention } = brief;
-  return {
-    id,
-    name,
-    slot: slotWords(lessonSlot),
-    songs: songs.map((song) => toOwn(song, today)),
-    concerns: concernsOf(brief, today),
-    score: attention.score,
-    ...seenOf(brief, today),
-    weights: attention.reasons.map(({ weight, words }) => `${weight}: ${words}`).join('\n'),
-  };
-}
 
 /** Everyone with their songs, who needs a look first; nobody changes places while one looks. */
 @Injectable()
@@ -184,4 +108,78 @@ export class StudentsState {
   narrow(concern: Concern): void {
     this.concern.update((now) => (now === concern ? null : concern));
   }
+}
+
+function slotWords(slot: LessonSlot): string {
+  return slot ? `${WEEKDAYS[slot.weekday] ?? ''} ${slot.time}` : '';
+}
+
+/** It was shown, and not so long ago that it has to be shown again. */
+function isReady({ overview }: SongAtAGlance, today: Day): boolean {
+  return overview.readiness.gates.isReady && !isFaded(overview, today);
+}
+
+/** Where every section is at its goal, it is the joins that the figure tells of. */
+function isHeldByJoins({ overview }: SongAtAGlance): boolean {
+  const { blocks, readiness } = overview;
+  const isFull = blocks.every(({ cleanBpm, goalBpm }) => (cleanBpm ?? 0) >= goalBpm);
+  return isFull && blocks.length > 0 && (readiness.songBpm ?? 0) < readiness.goalBpm;
+}
+
+function headlineOf(song: SongAtAGlance, today: Day): string {
+  const { readiness } = song.overview;
+  if (!isHeldByJoins(song)) return readinessWords(readiness, today).headline;
+  const { songBpm, goalBpm } = readiness;
+  return songBpm === null ? 'joins still new' : `joins ${songBpm} of ${goalBpm} bpm`;
+}
+
+function toOwn(song: SongAtAGlance, today: Day): OwnSong {
+  const { readiness } = song.overview;
+  const { below } = readinessWords(readiness, today);
+  const headline = headlineOf(song, today);
+  const words = [below, readiness.heldBackBy ? `Held back by ${readiness.heldBackBy.what}` : '']
+    .filter(Boolean)
+    .join('. ');
+  return { ...song, headline, words };
+}
+
+/** What needs a look comes before good news, and both before nothing. */
+function seenOf(brief: Brief, today: Day): Seen {
+  const none = { reason: '', isGood: false, action: '', path: [], query: {} };
+  const [first] = brief.attention.reasons.filter(({ kind }) => kind !== 'lesson');
+  if (first) {
+    const { words: action, path, query } = actionFor(first, brief);
+    return { reason: first.words, isGood: false, action, path, query };
+  }
+  if (brief.songs.length === 0) {
+    return { ...none, reason: 'No song yet.', action: 'Choose one', path: ['/songs'] };
+  }
+  const ready = brief.songs.find((song) => isReady(song, today));
+  if (!ready) return none;
+  const isHeard = ready.overview.readiness.gates.isHeard;
+  const reason = `${ready.title} is ready to perform${isHeard ? '' : ', by own account'}.`;
+  return { ...none, reason, isGood: true, action: 'Hear it', path: ['/plans', ready.id] };
+}
+
+function concernsOf({ songs, attention }: Brief, today: Day): readonly Concern[] {
+  const kinds = attention.reasons.flatMap(({ kind }) => (kind === 'lesson' ? [] : [kind]));
+  return [
+    ...new Set(kinds),
+    ...(songs.some((song) => isReady(song, today)) ? ['ready' as const] : []),
+    ...(songs.length === 0 ? ['idle' as const] : []),
+  ];
+}
+
+function toRow(brief: Brief, today: Day): Row {
+  const { id, name, lessonSlot, songs, attention } = brief;
+  return {
+    id,
+    name,
+    slot: slotWords(lessonSlot),
+    songs: songs.map((song) => toOwn(song, today)),
+    concerns: concernsOf(brief, today),
+    score: attention.score,
+    ...seenOf(brief, today),
+    weights: attention.reasons.map(({ weight, words }) => `${weight}: ${words}`).join('\n'),
+  };
 }

@@ -4,15 +4,6 @@ import type { JudgedTake } from './take.state';
 /** Further off than this, the sound takes another way than when it was measured. */
 const OTHER_WAY_MS = 120;
 
-/** Where a hand lies against the click all through, as far as the device's own delay is known. */
-function habitWords(offMs: number, sureMs: number): string {
-  const off = Math.round(Math.abs(offMs));
-  if (off > OTHER_WAY_MS)
-    return `The sound comes ${off} ms ${offMs > 0 ? 'later' : 'sooner'} than this device was measured with: with other headphones, measure again.`;
-  if (off <= Math.max(10, sureMs)) return 'All through, you are with the click.';
-  return `All through, you are ${off} ms ${offMs > 0 ? 'behind' : 'ahead of'} the click, give or take ${Math.round(sureMs)} ms.`;
-}
-
 /** The delay that was taken out of a take and how sure that is; nothing where none is of interest. */
 export function delayWords(
   { from, measures }: Pick<JudgedTake, 'from' | 'measures'>,
@@ -31,4 +22,13 @@ export function delayWords(
 /** Half of what is spread normally lies within two thirds of its standard deviation. */
 export function halfMs(spreadMs: number): number {
   return Math.round(spreadMs * 0.67);
+}
+
+/** Where a hand lies against the click all through, as far as the device's own delay is known. */
+function habitWords(offMs: number, sureMs: number): string {
+  const off = Math.round(Math.abs(offMs));
+  if (off > OTHER_WAY_MS)
+    return `The sound comes ${off} ms ${offMs > 0 ? 'later' : 'sooner'} than this device was measured with: with other headphones, measure again.`;
+  if (off <= Math.max(10, sureMs)) return 'All through, you are with the click.';
+  return `All through, you are ${off} ms ${offMs > 0 ? 'behind' : 'ahead of'} the click, give or take ${Math.round(sureMs)} ms.`;
 }

@@ -16,6 +16,26 @@ export interface Adjustment {
 /** What can be skipped without losing the song. */
 const SKIPPED: readonly Matter[] = ['part', 'join', 'hands'];
 
+/** What could make one step easier for a student, each with one press. */
+export function adjustmentsFor(
+  step: Step,
+  teaching: Teaching,
+  found: Adjustments | null,
+): readonly Adjustment[] {
+  const { id } = step;
+  const skip = byHand(
+    { kind: 'drop', step: id },
+    'Skip this step',
+    'What needs it goes on without it',
+  );
+  return [
+    ...(found ? [...easierGrips(found), ...openStroke(found, teaching)] : []),
+    ...barerGoal(step, teaching),
+    ...(found ? split(step, found, teaching) : []),
+    ...(SKIPPED.includes(kindOf(step).matter) ? [skip] : []),
+  ];
+}
+
 function byHand(change: PlanChange, words: string, title: string): Adjustment {
   return { words, title, toNext: (teaching) => withChange(teaching, change) };
 }
@@ -66,24 +86,4 @@ function split(
   // Until what was held of the whole counts for its halves, the button says what it takes.
   const words = `Split after bar ${splitAfter}: both halves begin anew`;
   return [byHand(change, words, 'Learnt in two parts first, then whole again')];
-}
-
-/** What could make one step easier for a student, each with one press. */
-export function adjustmentsFor(
-  step: Step,
-  teaching: Teaching,
-  found: Adjustments | null,
-): readonly Adjustment[] {
-  const { id } = step;
-  const skip = byHand(
-    { kind: 'drop', step: id },
-    'Skip this step',
-    'What needs it goes on without it',
-  );
-  return [
-    ...(found ? [...easierGrips(found), ...openStroke(found, teaching)] : []),
-    ...barerGoal(step, teaching),
-    ...(found ? split(step, found, teaching) : []),
-    ...(SKIPPED.includes(kindOf(step).matter) ? [skip] : []),
-  ];
 }

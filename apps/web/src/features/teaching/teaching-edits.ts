@@ -9,15 +9,6 @@ const ABOUT: Readonly<Partial<Record<PlanChange['kind'], readonly string[]>>> = 
   merge: [],
 };
 
-/** A later word on the same thing takes the place of the earlier one. */
-function isReplaced(old: PlanChange, by: PlanChange): boolean {
-  const about = ABOUT[old.kind] ?? ['step'];
-  const [before, after]: readonly Readonly<Record<string, unknown>>[] = [{ ...old }, { ...by }];
-  return (
-    old.kind === by.kind && about.length > 0 && about.every((it) => before?.[it] === after?.[it])
-  );
-}
-
 /** A teaching with one more change by hand. */
 export function withChange(teaching: Teaching, change: PlanChange): Teaching {
   const others = teaching.changes.filter((one) => !isReplaced(one, change));
@@ -64,4 +55,13 @@ export function differenceWords(before: Teaching, after: Teaching): string {
   const gone = before.changes.filter((one) => isNew(after.changes, one));
   const words = [...added, ...(added.length === 0 ? gone : [])].map(({ kind }) => KINDS[kind]);
   return [...fields, ...new Set(words)].join(', ') || 'the last change';
+}
+
+/** A later word on the same thing takes the place of the earlier one. */
+function isReplaced(old: PlanChange, by: PlanChange): boolean {
+  const about = ABOUT[old.kind] ?? ['step'];
+  const [before, after]: readonly Readonly<Record<string, unknown>>[] = [{ ...old }, { ...by }];
+  return (
+    old.kind === by.kind && about.length > 0 && about.every((it) => before?.[it] === after?.[it])
+  );
 }

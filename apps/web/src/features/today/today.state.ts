@@ -25,11 +25,6 @@ export interface LessonRow {
 
 const NOTES_SHOWN = 2;
 
-function minutesWords({ since }: Brief): string {
-  const [minutes, agreed] = [Math.round(since.minutes), Math.round(since.agreed)];
-  return agreed === 0 ? `${minutes} min` : `${minutes} of ${agreed} min`;
-}
-
 /** The teacher's day: whose lesson is next, what to hear, who is stuck or silent, what waits. */
 @Injectable()
 export class TodayState {
@@ -116,4 +111,9 @@ export class TodayState {
   toggleAll(): void {
     this.isEverybodys.update((now) => !now);
   }
+}
+
+function minutesWords({ since }: Brief): string {
+  const [minutes, agreed] = [Math.round(since.minutes), Math.round(since.agreed)];
+  return agreed === 0 ? `${minutes} min` : `${minutes} of ${agreed} min`;
 }

@@ -1,5 +1,12 @@
 import type { DoneStep } from '@harvu/core/progress';
 
+/** What was done on one thing, in plain words: what it came to, its minutes. */
+export function doneWords(done: DoneStep): string {
+  const minutes = Math.max(1, Math.round(done.minutes));
+  const met = done.isNewlyDone ? ', and that is its goal' : '';
+  return `${tempoWords(done)}${met}; ${minutes} min`;
+}
+
 function unitOf({ rungUnit }: DoneStep): string {
   return rungUnit === 'bpm' ? 'bpm' : 'a minute';
 }
@@ -13,11 +20,4 @@ function tempoWords(done: DoneStep): string {
   if (passes === 0) return 'played';
   if (clean === 0) return passes === 1 ? 'tried once' : `tried ${passes} times`;
   return `${clean} of ${passes} clean`;
-}
-
-/** What was done on one thing, in plain words: what it came to, its minutes. */
-export function doneWords(done: DoneStep): string {
-  const minutes = Math.max(1, Math.round(done.minutes));
-  const met = done.isNewlyDone ? ', and that is its goal' : '';
-  return `${tempoWords(done)}${met}; ${minutes} min`;
 }

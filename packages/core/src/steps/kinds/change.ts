@@ -17,21 +17,6 @@ const DRILL_BARS = 4;
 const DRILL_BEATS = 4;
 const ROUNDING = 1e-9;
 
-function whyOf(work: Workpiece, { change, neededSeconds, isFirstBarre }: Drill): string {
-  const { goalBpm } = work;
-  const window = secondsAt(change.windowBeats, goalBpm);
-  const takes = `${inWords(change, work)}; there are ${window.toFixed(2)} s for it at ${goalBpm} bpm.`;
-  const barre = isFirstBarre ? ' It is the first full barre: give it days.' : '';
-  if (window >= neededSeconds) return takes + barre;
-  return `${takes}${barre} A drill brings it to ${neededSeconds.toFixed(2)} s; the rest comes inside the song, with a barer layer, an easier grip, or a stroke on open strings.`;
-}
-
-/** The minutes from the time a change takes now to the time that is needed. */
-function minutesOf({ change, neededSeconds }: Drill, { constants, pace }: Workpiece): number {
-  const folds = Math.log(Math.max(1, change.seconds / neededSeconds));
-  return (constants.drillMinutes + constants.drillFoldMinutes * folds) * pace;
-}
-
 /** Makes the drill of a change, both ways; `gripSteps` are the steps that teach its grips. */
 export function makeChange(drill: Drill, work: Workpiece, needs: readonly string[]): Step {
   const { change, neededSeconds, names } = drill;
@@ -48,6 +33,21 @@ export function makeChange(drill: Drill, work: Workpiece, needs: readonly string
     why: whyOf(work, drill),
     limit: { limitBpm: drillRate(change.seconds), change },
   });
+}
+
+function whyOf(work: Workpiece, { change, neededSeconds, isFirstBarre }: Drill): string {
+  const { goalBpm } = work;
+  const window = secondsAt(change.windowBeats, goalBpm);
+  const takes = `${inWords(change, work)}; there are ${window.toFixed(2)} s for it at ${goalBpm} bpm.`;
+  const barre = isFirstBarre ? ' It is the first full barre: give it days.' : '';
+  if (window >= neededSeconds) return takes + barre;
+  return `${takes}${barre} A drill brings it to ${neededSeconds.toFixed(2)} s; the rest comes inside the song, with a barer layer, an easier grip, or a stroke on open strings.`;
+}
+
+/** The minutes from the time a change takes now to the time that is needed. */
+function minutesOf({ change, neededSeconds }: Drill, { constants, pace }: Workpiece): number {
+  const folds = Math.log(Math.max(1, change.seconds / neededSeconds));
+  return (constants.drillMinutes + constants.drillFoldMinutes * folds) * pace;
 }
 
 /** The two grips in turn, one strum each. */

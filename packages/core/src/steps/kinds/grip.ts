@@ -22,6 +22,23 @@ interface LearntGrips {
   readonly taught: readonly SongGrip[];
 }
 
+/**
+ * Makes the steps of a song's grips in the order they come, up to three to a step; one the student owns
+ * stands by itself, one that differs by a finger from another is learnt in that change and has none.
+ */
+export function makeGrips(work: Workpiece, goal: Layer): readonly Step[] {
+  const { owned, taught } = learntGrips(work, goal);
+  const groups = inGroups(taught, work);
+  const teaching = groups.map((grips, at) =>
+    makeGroup(grips, [...owned, ...groups.slice(0, at).flat()], work),
+  );
+  const placeOf = ({ atoms: [first = ''] }: Step): number =>
+    work.grips.findIndex(({ name }) => name === first);
+  return [...owned.map((grip) => makeGroup([grip], [], work)), ...teaching].toSorted(
+    (a, b) => placeOf(a) - placeOf(b),
+  );
+}
+
 /** The chords of the song; optional ones only where ornaments are the goal. */
 function chordsHeld({ timeline }: Workpiece, goal: Layer): ReadonlySet<string> {
   const bars = timeline.occurrences.flatMap((one) => one.bars);
@@ -86,23 +103,6 @@ function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work
     why: 'Every string that is struck rings, five times in a row.',
   });
   return { ...step, id: step.atoms.map((name) => stepId('grip', [name])).join('+') };
-}
-
-/**
- * Makes the steps of a song's grips in the order they come, up to three to a step; one the student owns
- * stands by itself, one that differs by a finger from another is learnt in that change and has none.
- */
-export function makeGrips(work: Workpiece, goal: Layer): readonly Step[] {
-  const { owned, taught } = learntGrips(work, goal);
-  const groups = inGroups(taught, work);
-  const teaching = groups.map((grips, at) =>
-    makeGroup(grips, [...owned, ...groups.slice(0, at).flat()], work),
-  );
-  const placeOf = ({ atoms: [first = ''] }: Step): number =>
-    work.grips.findIndex(({ name }) => name === first);
-  return [...owned.map((grip) => makeGroup([grip], [], work)), ...teaching].toSorted(
-    (a, b) => placeOf(a) - placeOf(b),
-  );
 }
 
 function isOwned({ atoms }: Step, work: Workpiece): boolean {

@@ -18,6 +18,29 @@ export interface SplitStep {
   readonly whole: Step;
 }
 
+/**
+ * Splits a section step after one of its bars, counted from 1: two parts are learnt first, then the
+ * section as a whole, where only the crossing is new. Undefined for a step that is no whole section,
+ * or where one part would be empty.
+ *
+ * @example
+ * splitSection(workpieceOf(readChart('[A]\n| G | D |').song), makeSteps(workpieceOf(readChart('[A]\n| G | D |').song)).at(-4), 1).halves.map((half) => half.title) // ['A, bar 1', 'A, bar 2']
+ */
+export function splitSection(work: Workpiece, step: Step, afterBar: number): SplitStep | undefined {
+  const part = work.parts.find((one) => one.id === step.atoms[0]);
+  const isWholePart = step.kind === 'section' && step.atoms.length === 1;
+  if (!part || !isWholePart || afterBar < 1 || afterBar >= part.bars.length) return undefined;
+  const numbers = part.bars.map((_, place) => place + 1);
+  const first = makeHalf(work, step, { part, bars: numbers.slice(0, afterBar) });
+  const second = makeHalf(work, step, { part, bars: numbers.slice(afterBar) });
+  const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
+  const [fromBpm = part.goalBpm] = step.rungs;
+  const climb = { fromBpm, goalBpm: part.goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio };
+  const needs = [...step.needs, first.id, second.id];
+  const minutes = (joinMinutes + climbMinutes(climb)) * work.pace;
+  return { halves: [first, second], whole: { ...step, needs, minutes } };
+}
+
 function makeHalf(
   work: Workpiece,
   step: Step,
@@ -49,29 +72,6 @@ function makeHalf(
     title: stepTitle(about),
     minutes: minutesOver(work, { layer, pass, fresh: pass, changes, goal: GOAL, goalBpm, rungs }),
   };
-}
-
-/**
- * Splits a section step after one of its bars, counted from 1: two parts are learnt first, then the
- * section as a whole, where only the crossing is new. Undefined for a step that is no whole section,
- * or where one part would be empty.
- *
- * @example
- * splitSection(workpieceOf(readChart('[A]\n| G | D |').song), makeSteps(workpieceOf(readChart('[A]\n| G | D |').song)).at(-4), 1).halves.map((half) => half.title) // ['A, bar 1', 'A, bar 2']
- */
-export function splitSection(work: Workpiece, step: Step, afterBar: number): SplitStep | undefined {
-  const part = work.parts.find((one) => one.id === step.atoms[0]);
-  const isWholePart = step.kind === 'section' && step.atoms.length === 1;
-  if (!part || !isWholePart || afterBar < 1 || afterBar >= part.bars.length) return undefined;
-  const numbers = part.bars.map((_, place) => place + 1);
-  const first = makeHalf(work, step, { part, bars: numbers.slice(0, afterBar) });
-  const second = makeHalf(work, step, { part, bars: numbers.slice(afterBar) });
-  const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
-  const [fromBpm = part.goalBpm] = step.rungs;
-  const climb = { fromBpm, goalBpm: part.goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio };
-  const needs = [...step.needs, first.id, second.id];
-  const minutes = (joinMinutes + climbMinutes(climb)) * work.pace;
-  return { halves: [first, second], whole: { ...step, needs, minutes } };
 }
 
 /** Some bars of a section, learnt before all of it. */

@@ -14,6 +14,16 @@ const GOAL: Goal = { cleanInRow: 4, days: 1, words: '16 bars without a stop' };
 /** Bars of one pass. */
 const HAND_BARS = 4;
 
+/** What stands for the thumb in the id of a step. */
+const THUMB = 'thumb';
+
+/** Makes a step for each of the song's patterns that is played up to a layer and asks something of the hand. */
+export function makeHands(work: Workpiece, goal: Layer): readonly Step[] {
+  return patternsPlayed(work, goal)
+    .filter(([, pattern]) => !isPlain(pattern))
+    .flatMap(([name, pattern]) => withThumbFirst(work, name, pattern));
+}
+
 /** The song's own patterns that its parts are played with in a layer, in the order they come. */
 function patternsPlayed(work: Workpiece, layer: Layer): readonly (readonly [string, Pattern])[] {
   const played = new Map<string, Pattern>();
@@ -68,9 +78,6 @@ function isPlain({ slots, ...pattern }: Pattern): boolean {
   return isDown && strokesPerBeat({ slots, ...pattern }) <= 1;
 }
 
-/** What stands for the thumb in the id of a step. */
-const THUMB = 'thumb';
-
 /** The thumb's part of a pattern that other fingers pluck in too; undefined where they do not differ. */
 function thumbOf(pattern: Pattern): Pattern | undefined {
   const fingers = pattern.slots.flatMap((slot) =>
@@ -98,13 +105,6 @@ function withThumbFirst(work: Workpiece, name: string, pattern: Pattern): readon
     why: `The thumb keeps the beat; once it goes by itself, the fingers come in between. ${alone.why}`,
   });
   return [first, { ...all, needs: [...all.needs, first.id] }];
-}
-
-/** Makes a step for each of the song's patterns that is played up to a layer and asks something of the hand. */
-export function makeHands(work: Workpiece, goal: Layer): readonly Step[] {
-  return patternsPlayed(work, goal)
-    .filter(([, pattern]) => !isPlain(pattern))
-    .flatMap(([name, pattern]) => withThumbFirst(work, name, pattern));
 }
 
 /** A few bars of the pattern on strings that are muted. */

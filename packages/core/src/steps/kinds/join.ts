@@ -28,17 +28,6 @@ const MOST_CROSSINGS = 16;
 /** Two different parts, one after the other. */
 type Pair = readonly [Part, Part];
 
-/** Distinct pairs of different parts that follow each other. */
-function joinsOf({ timeline }: Workpiece): readonly Pair[] {
-  const joins = new Map<string, Pair>();
-  timeline.occurrences.slice(1).forEach((next, index) => {
-    const from = timeline.occurrences[index]?.part;
-    if (from && from.id !== next.part.id)
-      joins.set(`${from.id} ${next.part.id}`, [from, next.part]);
-  });
-  return [...joins.values()];
-}
-
 /** A crossing with what it asks for. */
 interface Crossing {
   readonly pair: Pair;
@@ -48,6 +37,37 @@ interface Crossing {
   readonly goalBpm: number;
   /** It hinders, or brings something else with the new part. */
   readonly isOwn: boolean;
+}
+
+/**
+ * Makes the steps of the crossings: one for each that hinders or brings something new, at most so many,
+ * the hardest; all others together.
+ */
+export function makeJoins(making: Making, most: number): readonly Step[] {
+  const work = making.workAfter(making.goal);
+  const crossings = joinsOf(work).map((pair) => crossingOf(work, making, pair));
+  const hardness = ({ changes, goalBpm }: Crossing): number =>
+    Math.max(0, ...changes.map((one) => (one.seconds * goalBpm) / Math.max(0.01, one.windowBeats)));
+  const hardest = crossings
+    .filter((one) => one.isOwn)
+    .toSorted((a, b) => hardness(b) - hardness(a));
+  const own = new Set(hardest.slice(0, most));
+  const rest = crossings.filter((one) => !own.has(one));
+  return [
+    ...crossings.filter((one) => own.has(one)).map((one) => makeJoin(making, work, one)),
+    ...inChunks(rest, MOST_CROSSINGS).map((some) => makeCrossings(making, work, some)),
+  ];
+}
+
+/** Distinct pairs of different parts that follow each other. */
+function joinsOf({ timeline }: Workpiece): readonly Pair[] {
+  const joins = new Map<string, Pair>();
+  timeline.occurrences.slice(1).forEach((next, index) => {
+    const from = timeline.occurrences[index]?.part;
+    if (from && from.id !== next.part.id)
+      joins.set(`${from.id} ${next.part.id}`, [from, next.part]);
+  });
+  return [...joins.values()];
 }
 
 function meterText(bar: StruckBar | undefined): string {
@@ -148,26 +168,6 @@ function makeCrossings(making: Making, work: Workpiece, crossings: readonly Cros
 function inChunks<T>(all: readonly T[], most: number): readonly (readonly T[])[] {
   const count = Math.ceil(all.length / most);
   return Array.from({ length: count }, (_, at) => all.slice(at * most, (at + 1) * most));
-}
-
-/**
- * Makes the steps of the crossings: one for each that hinders or brings something new, at most so many,
- * the hardest; all others together.
- */
-export function makeJoins(making: Making, most: number): readonly Step[] {
-  const work = making.workAfter(making.goal);
-  const crossings = joinsOf(work).map((pair) => crossingOf(work, making, pair));
-  const hardness = ({ changes, goalBpm }: Crossing): number =>
-    Math.max(0, ...changes.map((one) => (one.seconds * goalBpm) / Math.max(0.01, one.windowBeats)));
-  const hardest = crossings
-    .filter((one) => one.isOwn)
-    .toSorted((a, b) => hardness(b) - hardness(a));
-  const own = new Set(hardest.slice(0, most));
-  const rest = crossings.filter((one) => !own.has(one));
-  return [
-    ...crossings.filter((one) => own.has(one)).map((one) => makeJoin(making, work, one)),
-    ...inChunks(rest, MOST_CROSSINGS).map((some) => makeCrossings(making, work, some)),
-  ];
 }
 
 function pairsIn(atoms: readonly string[]): readonly (readonly [string, string])[] {

@@ -6,12 +6,6 @@ import { playNothing, type Kind } from './kind';
 
 const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'every string in tune' };
 
-function tuningWords(tuning: Tuning): string {
-  if (tuning.join() === STANDARD_TUNING.join()) return 'Tune';
-  const notes = formatTuning(tuning).replaceAll('#', '♯').replaceAll('b', '♭');
-  return `Tune to ${notes}`;
-}
-
 /** Makes the step that comes first of all: a guitar that is tuned and has its capo on. */
 export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
   const through = sound.length === 0 ? '' : ` The sound goes through ${effectWords(sound)}.`;
@@ -27,6 +21,12 @@ export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
     minutes: constants.readyMinutes,
     why: `Fret numbers mean something only on a guitar that is tuned and has its capo on.${through}`,
   });
+}
+
+function tuningWords(tuning: Tuning): string {
+  if (tuning.join() === STANDARD_TUNING.join()) return 'Tune';
+  const notes = formatTuning(tuning).replaceAll('#', '♯').replaceAll('b', '♭');
+  return `Tune to ${notes}`;
 }
 
 /** Getting ready: tuning, capo, sound. */

@@ -14,11 +14,6 @@ export interface RiffStretch {
   readonly notes?: ReadonlySet<number>;
 }
 
-/** Bars that a riff's pickup comes before. */
-function lead({ riff }: RiffMatter): number {
-  return riff.named.pickup === undefined ? 0 : 1;
-}
-
 /** The first bar of a riff, its pickup where it has one. */
 export function firstBarOf(matter: RiffMatter): number {
   return -lead(matter);
@@ -31,14 +26,6 @@ export function barOfNote(matter: RiffMatter, place: number): number {
   const { named } = matter.riff;
   const at = beatsToNumber(matter.worked.notes[place]?.at ?? 0);
   return barOf(at, { ...named, meterBeats: named.meter.beats }) - 1;
-}
-
-/** The chords the song has where a bar of the riff first comes; silence where it comes nowhere. */
-function chordsUnder({ timeline }: Workpiece, name: string, bar: number): StruckBar['chords'] {
-  const found = timeline.occurrences
-    .flatMap((one) => one.bars)
-    .find(({ riffs = [] }) => riffs.some((one) => one.name === name && one.bar === bar));
-  return found?.chords ?? [];
 }
 
 /** Plays bars of a riff, as they stand in the song but for what is left out. */
@@ -68,4 +55,17 @@ export function riffBars(
     const played = toPlayedBar({ number: index + 1, beats, chords }, { ...work, meter }, goalBpm);
     return { ...played, riff: { name, bar, from: 0, notes: own } };
   });
+}
+
+/** Bars that a riff's pickup comes before. */
+function lead({ riff }: RiffMatter): number {
+  return riff.named.pickup === undefined ? 0 : 1;
+}
+
+/** The chords the song has where a bar of the riff first comes; silence where it comes nowhere. */
+function chordsUnder({ timeline }: Workpiece, name: string, bar: number): StruckBar['chords'] {
+  const found = timeline.occurrences
+    .flatMap((one) => one.bars)
+    .find(({ riffs = [] }) => riffs.some((one) => one.name === name && one.bar === bar));
+  return found?.chords ?? [];
 }

@@ -24,18 +24,6 @@ const JOINS = 'joins';
 /** Fewer phrases are joined when the riff is played whole. */
 const LEAST_JOINED = 3;
 
-function matterOf(work: Workpiece, name: string | undefined): RiffMatter | undefined {
-  return work.riffs.find((one) => one.name === name);
-}
-
-function wholeOf(matter: RiffMatter): RiffStretch {
-  return { from: firstBarOf(matter), to: matter.riff.bars - 1 };
-}
-
-function placesIn(matter: RiffMatter): readonly number[] {
-  return matter.worked.notes.map((_, place) => place);
-}
-
 /** What a step of a riff is made from. */
 interface Made {
   readonly kind: 'phrase' | 'riff';
@@ -47,6 +35,28 @@ interface Made {
   readonly needs: readonly string[];
   /** Whether its notes were learnt before, in phrases. */
   readonly isKnown?: true;
+}
+
+/** Makes the steps of each riff that is played up to a layer. */
+export function makeRiffs(
+  work: Workpiece,
+  { goal, isByEar }: { readonly goal: Layer; readonly isByEar: boolean },
+): readonly Step[] {
+  return work.riffs
+    .filter(({ layer }) => LAYERS.indexOf(layer) <= LAYERS.indexOf(goal))
+    .flatMap((matter) => makeRiff(work, matter, isByEar));
+}
+
+function matterOf(work: Workpiece, name: string | undefined): RiffMatter | undefined {
+  return work.riffs.find((one) => one.name === name);
+}
+
+function wholeOf(matter: RiffMatter): RiffStretch {
+  return { from: firstBarOf(matter), to: matter.riff.bars - 1 };
+}
+
+function placesIn(matter: RiffMatter): readonly number[] {
+  return matter.worked.notes.map((_, place) => place);
 }
 
 /** A riff has no barer layer to come first: it begins where both hands can, also under half the goal. */
@@ -174,22 +184,12 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
     atoms: [name],
     ...all,
     needs: before.length > 0 ? before : needs,
-    about: { name, detail: matter.isBeside ? 'the other guitar' : 'all of it' },
+    about: { name: matter.isBeside ? `${name}, the other guitar` : `${name}, all of it` },
     ...(before.length > 0 && { isKnown: true }),
   });
   const again = `${notesToLearn(worked.phrases)} of its ${worked.notes.length} notes are to be learnt, the others come again.`;
   const told = notesToLearn(worked.phrases) < worked.notes.length ? `${again} ` : '';
   return [...ear, ...thumbs, ...phrases, ...joins, { ...whole, why: `${told}${whole.why}` }];
-}
-
-/** Makes the steps of each riff that is played up to a layer. */
-export function makeRiffs(
-  work: Workpiece,
-  { goal, isByEar }: { readonly goal: Layer; readonly isByEar: boolean },
-): readonly Step[] {
-  return work.riffs
-    .filter(({ layer }) => LAYERS.indexOf(layer) <= LAYERS.indexOf(goal))
-    .flatMap((matter) => makeRiff(work, matter, isByEar));
 }
 
 /** The bars around each place where one phrase goes into the next. */

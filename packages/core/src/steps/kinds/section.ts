@@ -26,32 +26,6 @@ import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
 
-/** The bars of one pass through what a section step practises, and those that are new in it. */
-function barsPractised(
-  work: Workpiece,
-  { part, layer }: LayeredPart,
-): { readonly pass: readonly StruckBar[]; readonly fresh: readonly StruckBar[] } {
-  const [first = []] = passesOfPart(work, part.id, layer);
-  const own = ownBars(part);
-  if (!own) return { pass: first, fresh: first };
-  const pass = barsAround(own, first.length).flatMap(({ from, to }) => first.slice(from - 1, to));
-  return { pass, fresh: first.filter((_, place) => own.includes(place + 1)) };
-}
-
-/** The changes of a section step: all of the part's, or those in and around its own bars. */
-function changesPractised(
-  work: Workpiece,
-  { part, layer }: LayeredPart,
-): readonly WindowedChange[] {
-  const own = ownBars(part);
-  if (!own) return changesOfPart(work, part.id, layer);
-  return passesOfPart(work, part.id, layer).flatMap((pass) =>
-    barsAround(own, pass.length).flatMap(({ from, to }) =>
-      windowedChanges(work, pass.slice(from - 1, to)),
-    ),
-  );
-}
-
 /** Makes the step of a part in a layer: of all of it, or only of what its parent has not. */
 export function makeSection(making: Making, one: LayeredPart): Step {
   const { goal, workFor, stepFor } = making;
@@ -96,6 +70,32 @@ export function passesOf(
   layer: Layer,
 ): readonly (readonly StruckBar[])[] {
   return atoms.map((partId) => passesOfPart(work, partId, layer)[0] ?? []);
+}
+
+/** The bars of one pass through what a section step practises, and those that are new in it. */
+function barsPractised(
+  work: Workpiece,
+  { part, layer }: LayeredPart,
+): { readonly pass: readonly StruckBar[]; readonly fresh: readonly StruckBar[] } {
+  const [first = []] = passesOfPart(work, part.id, layer);
+  const own = ownBars(part);
+  if (!own) return { pass: first, fresh: first };
+  const pass = barsAround(own, first.length).flatMap(({ from, to }) => first.slice(from - 1, to));
+  return { pass, fresh: first.filter((_, place) => own.includes(place + 1)) };
+}
+
+/** The changes of a section step: all of the part's, or those in and around its own bars. */
+function changesPractised(
+  work: Workpiece,
+  { part, layer }: LayeredPart,
+): readonly WindowedChange[] {
+  const own = ownBars(part);
+  if (!own) return changesOfPart(work, part.id, layer);
+  return passesOfPart(work, part.id, layer).flatMap((pass) =>
+    barsAround(own, pass.length).flatMap(({ from, to }) =>
+      windowedChanges(work, pass.slice(from - 1, to)),
+    ),
+  );
 }
 
 /** What is a section's and a difference's alike. */

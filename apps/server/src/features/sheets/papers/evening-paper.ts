@@ -10,6 +10,24 @@ export interface EveningPaperDeps {
   readonly press: Press;
 }
 
+/** Prints the programme of the evening. */
+export function createEveningPaper({ eveningFor, studioName, press }: EveningPaperDeps) {
+  return {
+    async programme(asked: SheetAsked): Promise<PrintedSheet> {
+      const evening = await eveningFor(asked.person);
+      const { day, title } = evening.programme;
+      const of = {
+        title,
+        studioName: await studioName(),
+        items: itemsOf(evening),
+        day: day === null ? '' : dayOnPaper(day, asked.paper, 'weekday'),
+        paper: PAPER_SIZES[asked.paper],
+      };
+      return press.printed({ kind: 'programme', of }, title || 'programme', asked);
+    },
+  };
+}
+
 /** What is played one after the other, with what is done between and when each begins. */
 function itemsOf({ programme, plays }: Evening): readonly PrintedItem[] {
   const known = new Map(plays.map((play) => [play.planId, play]));
@@ -31,22 +49,4 @@ function itemsOf({ programme, plays }: Evening): readonly PrintedItem[] {
       lasts: item.lasts,
     };
   });
-}
-
-/** Prints the programme of the evening. */
-export function createEveningPaper({ eveningFor, studioName, press }: EveningPaperDeps) {
-  return {
-    async programme(asked: SheetAsked): Promise<PrintedSheet> {
-      const evening = await eveningFor(asked.person);
-      const { day, title } = evening.programme;
-      const of = {
-        title,
-        studioName: await studioName(),
-        items: itemsOf(evening),
-        day: day === null ? '' : dayOnPaper(day, asked.paper, 'weekday'),
-        paper: PAPER_SIZES[asked.paper],
-      };
-      return press.printed({ kind: 'programme', of }, title || 'programme', asked);
-    },
-  };
 }

@@ -31,6 +31,40 @@ const NAME_PT = 20;
 const WORDS_PT = 17;
 const LINES = 3;
 
+/** A card for the stand: what to practise until the next lesson, with a box to tick for each day. */
+export function practiceCard(order: CardOrder): TDocumentDefinitions {
+  const { studentName, printedOn, paper, until, frames, cards, days } = order;
+  const width = widthOf(paper);
+  const nothing = words('Nothing is set until then: play what you like best.');
+  return paperDocument({
+    title: `${studentName}: until ${until}`,
+    line: printedOn,
+    paper,
+    content: [
+      ...frames.map(({ song, words: said }) => ({
+        text: [...styled(song, { bold: true }), ...styled(`: ${said}`)],
+      })),
+      rule(width),
+      words(minutesLine(days)),
+      ...(cards.length === 0 ? [nothing] : cards.map((card) => cardBlock(card, order))),
+      heading('How it went', 24),
+      ...Array.from({ length: LINES }, (): Content => ({
+        canvas: [
+          {
+            type: 'line',
+            x1: 0,
+            y1: SMALLEST_PT + 14,
+            x2: width,
+            y2: SMALLEST_PT + 14,
+            lineWidth: 0.5,
+          },
+        ],
+      })),
+      words('Sore, numb or tingling: stop for today.', { margin: [0, 14, 0, 0] }),
+    ],
+  });
+}
+
 function dayBox(name: string): Column {
   return {
     columns: [
@@ -73,38 +107,4 @@ function minutesLine(days: CardOrder['days']): string {
     .toSorted((a, b) => on(b).length - on(a).length)
     .map((minutes) => `${minutes} min on ${on(minutes).join(', ')}`)
     .join('; ');
-}
-
-/** A card for the stand: what to practise until the next lesson, with a box to tick for each day. */
-export function practiceCard(order: CardOrder): TDocumentDefinitions {
-  const { studentName, printedOn, paper, until, frames, cards, days } = order;
-  const width = widthOf(paper);
-  const nothing = words('Nothing is set until then: play what you like best.');
-  return paperDocument({
-    title: `${studentName}: until ${until}`,
-    line: printedOn,
-    paper,
-    content: [
-      ...frames.map(({ song, words: said }) => ({
-        text: [...styled(song, { bold: true }), ...styled(`: ${said}`)],
-      })),
-      rule(width),
-      words(minutesLine(days)),
-      ...(cards.length === 0 ? [nothing] : cards.map((card) => cardBlock(card, order))),
-      heading('How it went', 24),
-      ...Array.from({ length: LINES }, (): Content => ({
-        canvas: [
-          {
-            type: 'line',
-            x1: 0,
-            y1: SMALLEST_PT + 14,
-            x2: width,
-            y2: SMALLEST_PT + 14,
-            lineWidth: 0.5,
-          },
-        ],
-      })),
-      words('Sore, numb or tingling: stop for today.', { margin: [0, 14, 0, 0] }),
-    ],
-  });
 }

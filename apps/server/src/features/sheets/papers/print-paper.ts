@@ -18,6 +18,11 @@ export type PaperOrder = {
   readonly [Kind in keyof PaperOrders]: { readonly kind: Kind; readonly of: PaperOrders[Kind] };
 }[keyof PaperOrders];
 
+/** Prints a paper of any length; gives the PDF. */
+export function printPaper(order: PaperOrder): Promise<Uint8Array<ArrayBuffer>> {
+  return toPdf(laidOut(order));
+}
+
 function laidOut(order: PaperOrder): TDocumentDefinitions {
   switch (order.kind) {
     case 'song':
@@ -29,9 +34,4 @@ function laidOut(order: PaperOrder): TDocumentDefinitions {
     case 'report':
       return reportSheet(order.of);
   }
-}
-
-/** Prints a paper of any length; gives the PDF. */
-export function printPaper(order: PaperOrder): Promise<Uint8Array<ArrayBuffer>> {
-  return toPdf(laidOut(order));
 }

@@ -28,6 +28,32 @@ export interface ProgrammeOrder {
 const TITLE_PT = 22;
 const NAME_PT = 16;
 
+/** The evening on two papers: what is played and by whom, for who listens; and what is done between, for the stage. */
+export function programmeSheet(order: ProgrammeOrder): TDocumentDefinitions {
+  const { title, day, studioName, paper, items } = order;
+  const name = title === '' ? 'The evening' : title;
+  const stage: Content = {
+    stack: [
+      { ...(heading(`${name}: for the stage`, 0) as object), headlineLevel: 0 } as Content,
+      words('Times count from the first note; tuning and capo between the songs are in them.'),
+      rule(widthOf(paper)),
+      ...items.map((item, at) => forTheStage(item, at + 1)),
+    ],
+    pageBreak: 'before',
+    fontSize: SMALLEST_PT,
+  };
+  return paperDocument({
+    title: name,
+    paper,
+    line: [studioName, day].filter(Boolean).join(' · '),
+    content: [
+      rule(widthOf(paper)),
+      ...items.map(forListeners),
+      ...(items.length === 0 ? [words('Nothing is on the programme yet.')] : [stage]),
+    ],
+  });
+}
+
 function forListeners({ title, studentName }: PrintedItem): Content {
   return {
     stack: [
@@ -61,30 +87,4 @@ function forTheStage(item: PrintedItem, number: number): Content {
     ],
     unbreakable: true,
   };
-}
-
-/** The evening on two papers: what is played and by whom, for who listens; and what is done between, for the stage. */
-export function programmeSheet(order: ProgrammeOrder): TDocumentDefinitions {
-  const { title, day, studioName, paper, items } = order;
-  const name = title === '' ? 'The evening' : title;
-  const stage: Content = {
-    stack: [
-      { ...(heading(`${name}: for the stage`, 0) as object), headlineLevel: 0 } as Content,
-      words('Times count from the first note; tuning and capo between the songs are in them.'),
-      rule(widthOf(paper)),
-      ...items.map((item, at) => forTheStage(item, at + 1)),
-    ],
-    pageBreak: 'before',
-    fontSize: SMALLEST_PT,
-  };
-  return paperDocument({
-    title: name,
-    paper,
-    line: [studioName, day].filter(Boolean).join(' · '),
-    content: [
-      rule(widthOf(paper)),
-      ...items.map(forListeners),
-      ...(items.length === 0 ? [words('Nothing is on the programme yet.')] : [stage]),
-    ],
-  });
 }

@@ -26,6 +26,29 @@ const LABEL_PT = 10;
 const LEAST_SCALE = 60;
 const DATE_WIDTH = 62;
 
+/** A term of one student on paper: what was practised, what was reached, what was said. */
+export function reportSheet(order: ReportOrder): TDocumentDefinitions {
+  const { studentName, studioName, printedOn, paper, from, to, line, weeks, songs } = order;
+  return paperDocument({
+    title: `${studentName}, a term`,
+    paper,
+    line: `${studioName} · ${from} to ${to} · ${printedOn}`,
+    content: [
+      { text: styled(line) },
+      ...(weeks.length === 0
+        ? []
+        : [bars(weeks, widthOf(paper)), words('Minutes of practice, week by week.')]),
+      ...songs.flatMap(({ title, line: how, reached }): Content[] => [
+        heading(title),
+        words(how),
+        ...dated(reached),
+      ]),
+      ...(songs.length === 0 ? [words('No song was practised in this time.')] : []),
+      ...(order.words.length === 0 ? [] : [heading('From the lessons'), ...dated(order.words)]),
+    ],
+  });
+}
+
 function bars(weeks: ReportOrder['weeks'], width: number): Content {
   const most = Math.max(LEAST_SCALE, ...weeks.map(({ minutes }) => minutes));
   const step = width / Math.max(1, weeks.length);
@@ -50,27 +73,4 @@ function dated(all: readonly { readonly on: string; readonly words: string }[]):
     columns: [words(one.on, { width: DATE_WIDTH }), words(one.words, { width: '*' })],
     unbreakable: true,
   }));
-}
-
-/** A term of one student on paper: what was practised, what was reached, what was said. */
-export function reportSheet(order: ReportOrder): TDocumentDefinitions {
-  const { studentName, studioName, printedOn, paper, from, to, line, weeks, songs } = order;
-  return paperDocument({
-    title: `${studentName}, a term`,
-    paper,
-    line: `${studioName} · ${from} to ${to} · ${printedOn}`,
-    content: [
-      { text: styled(line) },
-      ...(weeks.length === 0
-        ? []
-        : [bars(weeks, widthOf(paper)), words('Minutes of practice, week by week.')]),
-      ...songs.flatMap(({ title, line: how, reached }): Content[] => [
-        heading(title),
-        words(how),
-        ...dated(reached),
-      ]),
-      ...(songs.length === 0 ? [words('No song was practised in this time.')] : []),
-      ...(order.words.length === 0 ? [] : [heading('From the lessons'), ...dated(order.words)]),
-    ],
-  });
 }

@@ -18,11 +18,6 @@ type Played = Sheet['plan']['work']['timeline']['occurrences'][number];
 
 const SIZE = { chord: 16, barBelow: 8, between: 10, grip: 50, lane: 0.6, lines: 0 };
 
-/** What tells two times through apart: whose letter it is, and every bar. */
-function keyOf({ part, bars, semitones }: Played): string {
-  return JSON.stringify([part.id, semitones, bars.map(({ chords }) => chords)]);
-}
-
 interface Run {
   readonly played: Played;
   readonly times: number;
@@ -30,66 +25,11 @@ interface Run {
   readonly bar: number;
 }
 
-/** The song in its order; what comes again at once is written once, and how often. */
-function runsOf(occurrences: readonly Played[]): readonly Run[] {
-  const runs: { played: Played; times: number; bar: number }[] = [];
-  let bar = 1;
-  for (const played of occurrences) {
-    const last = runs.at(-1);
-    if (last && keyOf(last.played) === keyOf(played)) last.times += 1;
-    else runs.push({ played, times: 1, bar });
-    bar += played.bars.length;
-  }
-  return runs;
-}
-
-function remarksOf({ played, times }: Run, pattern: string): string {
-  const { until, fade, sometimes } = played;
-  return [
-    times > 1 ? `${times} times` : '',
-    pattern === '' ? '' : `pattern ${pattern}`,
-    until === undefined ? '' : `round and round until “${until}”`,
-    fade ? 'it fades' : '',
-    sometimes ? 'not always played' : '',
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
-
 /** What was drawn further up is not drawn again. */
 interface Shown {
   readonly cues: Map<string, string>;
   readonly drawn: Set<string>;
   pattern: string;
-}
-
-function runBlock(sheet: Sheet, run: Run, shown: Shown): Content {
-  const { part, name, bars, startsAt, section, pattern = '' } = run.played;
-  const remarks = remarksOf(run, pattern === shown.pattern ? '' : pattern);
-  shown.pattern = pattern;
-  const cue = shown.cues.get(section) ?? '';
-  shown.cues.delete(section);
-  const lane = laneOf(sheet, part, shown.drawn);
-  const stack: Content[] = [
-    {
-      columns: [
-        {
-          text: [
-            ...styled(`${letterOf(part)}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
-            ...styled(name, { bold: true }),
-            ...styled(remarks === '' ? '' : `   ${remarks}`),
-          ],
-          width: '*',
-        },
-        words(`bar ${run.bar} · ${minutesWords(startsAt)}`, { width: 'auto' }),
-      ],
-    },
-    ...(cue === '' ? [] : [words(`“${cue} …”`, { margin: [0, 1, 0, 1] })]),
-    ...(lane ? [lane] : []),
-    ...riffRows(sheet, part, shown.drawn),
-    ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
-  ];
-  return together(stack, sheet.size.between);
 }
 
 /** The whole song from its first bar to its last, in the order it is played, to be read without turning back. */
@@ -134,4 +74,64 @@ export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
       ...(occurrences.length === 0 ? [words('Nothing of this song is written yet.')] : []),
     ],
   });
+}
+
+/** What tells two times through apart: whose letter it is, and every bar. */
+function keyOf({ part, bars, semitones }: Played): string {
+  return JSON.stringify([part.id, semitones, bars.map(({ chords }) => chords)]);
+}
+
+/** The song in its order; what comes again at once is written once, and how often. */
+function runsOf(occurrences: readonly Played[]): readonly Run[] {
+  const runs: { played: Played; times: number; bar: number }[] = [];
+  let bar = 1;
+  for (const played of occurrences) {
+    const last = runs.at(-1);
+    if (last && keyOf(last.played) === keyOf(played)) last.times += 1;
+    else runs.push({ played, times: 1, bar });
+    bar += played.bars.length;
+  }
+  return runs;
+}
+
+function remarksOf({ played, times }: Run, pattern: string): string {
+  const { until, fade, sometimes } = played;
+  return [
+    times > 1 ? `${times} times` : '',
+    pattern === '' ? '' : `pattern ${pattern}`,
+    until === undefined ? '' : `round and round until “${until}”`,
+    fade ? 'it fades' : '',
+    sometimes ? 'not always played' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+function runBlock(sheet: Sheet, run: Run, shown: Shown): Content {
+  const { part, name, bars, startsAt, section, pattern = '' } = run.played;
+  const remarks = remarksOf(run, pattern === shown.pattern ? '' : pattern);
+  shown.pattern = pattern;
+  const cue = shown.cues.get(section) ?? '';
+  shown.cues.delete(section);
+  const lane = laneOf(sheet, part, shown.drawn);
+  const stack: Content[] = [
+    {
+      columns: [
+        {
+          text: [
+            ...styled(`${letterOf(part)}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
+            ...styled(name, { bold: true }),
+            ...styled(remarks === '' ? '' : `   ${remarks}`),
+          ],
+          width: '*',
+        },
+        words(`bar ${run.bar} · ${minutesWords(startsAt)}`, { width: 'auto' }),
+      ],
+    },
+    ...(cue === '' ? [] : [words(`“${cue} …”`, { margin: [0, 1, 0, 1] })]),
+    ...(lane ? [lane] : []),
+    ...riffRows(sheet, part, shown.drawn),
+    ...(bars.length > 0 ? [barTable(sheet, bars)] : []),
+  ];
+  return together(stack, sheet.size.between);
 }

@@ -13,7 +13,7 @@ import {
   type StudentNow,
 } from '@harvu/core/brief';
 import { frameWords } from '@harvu/core/chart';
-import { dayAfter, daysBetween, weekdayOf, type Day } from '@harvu/core/day';
+import { dayAfter, daysBetween, weekdayOf, WEEKDAYS, type Day } from '@harvu/core/day';
 import { nextLessonOn } from '@harvu/core/plan';
 import { missing } from '../../../platform/errors';
 import type { PlansStore } from '../../plans';
@@ -39,57 +39,7 @@ export interface TermAsked {
 const TERM_DAYS = 83;
 const MOST_CARDS = 6;
 const MOST_DAYS = 6;
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const DAY_LENGTH = 10;
-
-function nowOf(songs: readonly SongAtAGlance[], minutesByWeekday: readonly number[]): StudentNow {
-  return {
-    songs: songs.map(({ id, title, assignedAt, overview }) => ({
-      planId: id,
-      title,
-      assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day,
-      overview,
-    })),
-    minutesByWeekday,
-  };
-}
-
-/** The days with practice before a lesson, today among them. */
-function practiceDays(today: Day, lesson: Day, minutes: readonly number[]): CardOrder['days'] {
-  const count = Math.max(0, daysBetween(today, lesson));
-  return Array.from({ length: count }, (_, at) => dayAfter(today, at))
-    .map((day) => {
-      const weekday = weekdayOf(day);
-      return { day, name: WEEKDAYS[weekday] ?? '', minutes: minutes[weekday] ?? 0 };
-    })
-    .filter((one) => one.minutes > 0)
-    .slice(0, MOST_DAYS);
-}
-
-/** Their songs in work, and who they are; another student is answered like one that does not exist. */
-function studentIn(overview: Overview, id: string, person: Person) {
-  const known: Pick<StudentAtAGlance, 'id' | 'name' | 'lessonSlot'> | undefined =
-    person.id === id && person.role === 'student'
-      ? { id, name: person.name, lessonSlot: null }
-      : overview.students.find((one) => one.id === id);
-  if (!known) throw missing('student');
-  const own = overview.songs.filter((song) => song.studentId === id && song.withdrawnAt === null);
-  return { overview, name: known.name, own };
-}
-
-/** How the guitar stands for songs. */
-async function framesOf(
-  shown: readonly SongAtAGlance[],
-  plans: StudentPapersDeps['ways'],
-): Promise<CardOrder['frames']> {
-  const ways = await plans.waysOf(shown.map(({ id }) => id));
-  return shown.flatMap(({ id, title }) => {
-    const document = ways.get(id)?.document;
-    if (!document) return [];
-    const said = frameWords(document.frame).filter((one) => !one.isOpen && one.field !== 'length');
-    return [{ song: title, words: said.map((one) => one.words).join(', ') }];
-  });
-}
 
 /** Prints what is a student's: a card for the stand, and a term. */
 export function createStudentPapers(deps: StudentPapersDeps) {
@@ -161,4 +111,53 @@ export function createStudentPapers(deps: StudentPapersDeps) {
       return printed({ kind: 'report', of }, `${name} report`, asked);
     },
   };
+}
+
+function nowOf(songs: readonly SongAtAGlance[], minutesByWeekday: readonly number[]): StudentNow {
+  return {
+    songs: songs.map(({ id, title, assignedAt, overview }) => ({
+      planId: id,
+      title,
+      assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day,
+      overview,
+    })),
+    minutesByWeekday,
+  };
+}
+
+/** The days with practice before a lesson, today among them. */
+function practiceDays(today: Day, lesson: Day, minutes: readonly number[]): CardOrder['days'] {
+  const count = Math.max(0, daysBetween(today, lesson));
+  return Array.from({ length: count }, (_, at) => dayAfter(today, at))
+    .map((day) => {
+      const weekday = weekdayOf(day);
+      return { day, name: WEEKDAYS[weekday] ?? '', minutes: minutes[weekday] ?? 0 };
+    })
+    .filter((one) => one.minutes > 0)
+    .slice(0, MOST_DAYS);
+}
+
+/** Their songs in work, and who they are; another student is answered like one that does not exist. */
+function studentIn(overview: Overview, id: string, person: Person) {
+  const known: Pick<StudentAtAGlance, 'id' | 'name' | 'lessonSlot'> | undefined =
+    person.id === id && person.role === 'student'
+      ? { id, name: person.name, lessonSlot: null }
+      : overview.students.find((one) => one.id === id);
+  if (!known) throw missing('student');
+  const own = overview.songs.filter((song) => song.studentId === id && song.withdrawnAt === null);
+  return { overview, name: known.name, own };
+}
+
+/** How the guitar stands for songs. */
+async function framesOf(
+  shown: readonly SongAtAGlance[],
+  plans: StudentPapersDeps['ways'],
+): Promise<CardOrder['frames']> {
+  const ways = await plans.waysOf(shown.map(({ id }) => id));
+  return shown.flatMap(({ id, title }) => {
+    const document = ways.get(id)?.document;
+    if (!document) return [];
+    const said = frameWords(document.frame).filter((one) => !one.isOpen && one.field !== 'length');
+    return [{ song: title, words: said.map((one) => one.words).join(', ') }];
+  });
 }

@@ -33,36 +33,6 @@ const SCOPES: readonly { readonly scope: RepeatScope; readonly label: string }[]
 /** The map and the recording may differ by a held last chord before it is worth a word. */
 const LENGTH_SLACK_S = 5;
 
-function lengthSaid(song: SongDocument, work: Workpiece): Said {
-  const lasts = formatClock(Math.round(work.timeline.lasts));
-  const stated = song.frame.length;
-  const played = `The map runs ${lasts} at ${work.goalBpm} bpm`;
-  if (stated === undefined) return { tone: 'slate', heading: 'Length.', words: `${played}.` };
-  const off = Math.round(work.timeline.lasts - stated);
-  const recording = `${played}; the recording ${formatClock(stated)}`;
-  if (Math.abs(off) <= LENGTH_SLACK_S)
-    return { tone: 'spruce', heading: 'Length agrees.', words: `${recording}.` };
-  const barS = (work.meterBeats * 60) / work.goalBpm;
-  const bars = Math.round(Math.abs(off) / barS);
-  const about = bars === 0 ? '' : ` That is about ${bars} ${bars === 1 ? 'bar' : 'bars'}.`;
-  return {
-    tone: 'brass',
-    heading: `Length: ${Math.abs(off)} s too ${off > 0 ? 'long' : 'short'}.`,
-    words: `${recording}.${about}`,
-  };
-}
-
-function learnSaid({ work, toLearn }: SongApart): Said {
-  const { played, distinct, cells } = toLearn;
-  const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
-  const rounds = cells.map(
-    ({ name, bars }) => `${name} goes round ${bars === 1 ? 'one bar' : `${bars} bars`}`,
-  );
-  const round = rounds.length === 0 ? '' : ` ${rounds.join('; ')}.`;
-  const words = `${played} bars are played; ${distinct} different ones, in ${sections}, are to learn.${round}`;
-  return { tone: 'slate', heading: 'Learn each thing once.', words };
-}
-
 /** The bench's margin: faults of the chart with their place, then what else was worked out. */
 @Component({
   selector: 'harvu-bench-margin',
@@ -250,4 +220,34 @@ export class BenchMargin {
   protected scopesOf({ code }: ChartFault): typeof SCOPES {
     return code === 'repeat-scope' ? SCOPES : [];
   }
+}
+
+function lengthSaid(song: SongDocument, work: Workpiece): Said {
+  const lasts = formatClock(Math.round(work.timeline.lasts));
+  const stated = song.frame.length;
+  const played = `The map runs ${lasts} at ${work.goalBpm} bpm`;
+  if (stated === undefined) return { tone: 'slate', heading: 'Length.', words: `${played}.` };
+  const off = Math.round(work.timeline.lasts - stated);
+  const recording = `${played}; the recording ${formatClock(stated)}`;
+  if (Math.abs(off) <= LENGTH_SLACK_S)
+    return { tone: 'spruce', heading: 'Length agrees.', words: `${recording}.` };
+  const barS = (work.meterBeats * 60) / work.goalBpm;
+  const bars = Math.round(Math.abs(off) / barS);
+  const about = bars === 0 ? '' : ` That is about ${bars} ${bars === 1 ? 'bar' : 'bars'}.`;
+  return {
+    tone: 'brass',
+    heading: `Length: ${Math.abs(off)} s too ${off > 0 ? 'long' : 'short'}.`,
+    words: `${recording}.${about}`,
+  };
+}
+
+function learnSaid({ work, toLearn }: SongApart): Said {
+  const { played, distinct, cells } = toLearn;
+  const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
+  const rounds = cells.map(
+    ({ name, bars }) => `${name} goes round ${bars === 1 ? 'one bar' : `${bars} bars`}`,
+  );
+  const round = rounds.length === 0 ? '' : ` ${rounds.join('; ')}.`;
+  const words = `${played} bars are played; ${distinct} different ones, in ${sections}, are to learn.${round}`;
+  return { tone: 'slate', heading: 'Learn each thing once.', words };
 }

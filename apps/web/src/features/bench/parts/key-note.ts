@@ -19,37 +19,6 @@ import { riffRange } from '../riff-range';
 
 const SHOWN = 3;
 
-/** What a place for the capo asks and costs, beside the song as it is now. */
-function placeWords({ why, lost, cost }: CapoOption, now: number): string {
-  const without = lost.length === 0 ? '' : ` But ${lost.join('; ')}.`;
-  const beside = cost === now ? '' : `, as it is ${now.toFixed(0)}`;
-  return `${why} Weighs ${cost.toFixed(0)}${beside}.${without}`;
-}
-
-function changeWords(one: KeyChangeAdvice): string {
-  const { newGrips, minutes, capoTo, secondsThere, secondsNeeded, barSeconds } = one;
-  const grips =
-    newGrips.length === 0
-      ? 'it needs no new grip'
-      : `new grips are ${newGrips.map(chordLabel).join(', ')}, about ${Math.max(1, Math.round(minutes))} min`;
-  if (capoTo === null) return `${grips}; the capo cannot go there.`;
-  const there =
-    secondsThere >= secondsNeeded
-      ? `there are ${secondsThere.toFixed(1)} s of silence for it`
-      : `it takes about ${secondsNeeded} s and there is ${secondsThere === 0 ? 'no silence' : `only ${secondsThere.toFixed(1)} s`}: leave ${counted(Math.ceil((secondsNeeded - secondsThere) / barSeconds), 'bar')} out`;
-  return `${grips}; with the capo to ${capoTo} the shapes stay, ${there}.`;
-}
-
-function tuningWords({ own, standard, strings, seconds }: TuningAdvice): string {
-  const easier = own.cost < standard.cost ? 'easier in this tuning' : 'easier in standard tuning';
-  const ring = `${Math.round(own.openShare * 100)} % of its strings ring open here, ${Math.round(standard.openShare * 100)} % there`;
-  const low =
-    Number.isFinite(own.lowest) && own.lowest < standard.lowest
-      ? `; the low ${chordLabel(noteName(own.lowest, 'flats'))} would be lost`
-      : '';
-  return `Its grips are ${easier} (they weigh ${own.cost.toFixed(0)} against ${standard.cost.toFixed(0)}); ${ring}${low}. Retuning ${counted(strings, 'string')} on stage takes about ${seconds} s.`;
-}
-
 /** Key and capo: places compared with the sound kept, keys for a voice, a key change inside, the tuning. */
 @Component({
   selector: 'harvu-key-note',
@@ -146,4 +115,35 @@ export class KeyNote {
   protected shapes({ shapes }: CapoOption): string {
     return shapes.map(({ name }) => chordLabel(name)).join(' ');
   }
+}
+
+/** What a place for the capo asks and costs, beside the song as it is now. */
+function placeWords({ why, lost, cost }: CapoOption, now: number): string {
+  const without = lost.length === 0 ? '' : ` But ${lost.join('; ')}.`;
+  const beside = cost === now ? '' : `, as it is ${now.toFixed(0)}`;
+  return `${why} Weighs ${cost.toFixed(0)}${beside}.${without}`;
+}
+
+function changeWords(one: KeyChangeAdvice): string {
+  const { newGrips, minutes, capoTo, secondsThere, secondsNeeded, barSeconds } = one;
+  const grips =
+    newGrips.length === 0
+      ? 'it needs no new grip'
+      : `new grips are ${newGrips.map(chordLabel).join(', ')}, about ${Math.max(1, Math.round(minutes))} min`;
+  if (capoTo === null) return `${grips}; the capo cannot go there.`;
+  const there =
+    secondsThere >= secondsNeeded
+      ? `there are ${secondsThere.toFixed(1)} s of silence for it`
+      : `it takes about ${secondsNeeded} s and there is ${secondsThere === 0 ? 'no silence' : `only ${secondsThere.toFixed(1)} s`}: leave ${counted(Math.ceil((secondsNeeded - secondsThere) / barSeconds), 'bar')} out`;
+  return `${grips}; with the capo to ${capoTo} the shapes stay, ${there}.`;
+}
+
+function tuningWords({ own, standard, strings, seconds }: TuningAdvice): string {
+  const easier = own.cost < standard.cost ? 'easier in this tuning' : 'easier in standard tuning';
+  const ring = `${Math.round(own.openShare * 100)} % of its strings ring open here, ${Math.round(standard.openShare * 100)} % there`;
+  const low =
+    Number.isFinite(own.lowest) && own.lowest < standard.lowest
+      ? `; the low ${chordLabel(noteName(own.lowest, 'flats'))} would be lost`
+      : '';
+  return `Its grips are ${easier} (they weigh ${own.cost.toFixed(0)} against ${standard.cost.toFixed(0)}); ${ring}${low}. Retuning ${counted(strings, 'string')} on stage takes about ${seconds} s.`;
 }

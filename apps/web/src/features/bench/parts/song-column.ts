@@ -39,12 +39,6 @@ interface Shown {
   readonly drawn: ReadonlySet<string>;
 }
 
-/** The chords a station is played with. */
-function chordsOf(song: SongDocument, { section, semitones }: Station): readonly string[] {
-  const marks = sectionBars(song, section).flatMap((bar) => bar.chords.map((mark) => mark.name));
-  return marks.map((name) => transposeChordName(name, semitones));
-}
-
 /** The whole song, section after section, then what belongs to all of it; the ribbon follows and leads it. */
 @Component({
   selector: 'harvu-song-column',
@@ -196,4 +190,10 @@ export class SongColumn {
       (one) => one.getBoundingClientRect().top <= head + AHEAD_PX,
     );
   }
+}
+
+/** The chords a station is played with. */
+function chordsOf(song: SongDocument, { section, semitones }: Station): readonly string[] {
+  const marks = sectionBars(song, section).flatMap((bar) => bar.chords.map((mark) => mark.name));
+  return marks.map((name) => transposeChordName(name, semitones));
 }

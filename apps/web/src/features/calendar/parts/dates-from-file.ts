@@ -9,7 +9,7 @@ import {
 import { dayAfter } from '@harvu/core/day';
 import type { StudioBreak } from '@harvu/core/lessons';
 import type { ReadCalendar } from '@harvu/formats/calendar';
-import { WEEKDAYS } from '@harvu/contract/students';
+import { WEEKDAYS } from '@harvu/core/day';
 import { Session } from '../../../platform/session';
 import { ChosenFile } from '../../../reading/chosen-file';
 import { FileChoice } from '../../../reading/file-choice';

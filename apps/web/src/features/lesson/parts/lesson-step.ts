@@ -13,13 +13,6 @@ import { LessonState } from '../lesson.state';
 const MOST_SHOWN = 24;
 const GRIPS_SHOWN = 4;
 
-/** The grips of the change a step is about, or of the one that limits it. */
-function changeIn(step: Step, { grips }: Workpiece): readonly (SongGrip | undefined)[] {
-  const { from, to } = step.limit?.change ?? {};
-  const names = kindOf(step).learns === 'change' ? step.atoms.slice(0, 2) : [from, to];
-  return names.map((name) => grips.find((grip) => grip.name === name));
-}
-
 /** What is heard now: its tempo, what it is held with, and one key for each mark. */
 @Component({
   selector: 'harvu-lesson-step',
@@ -79,4 +72,11 @@ export class LessonStep {
     const bar = Math.round(Number(value));
     if (bar >= 1) this.hear.setFrom(bar);
   }
+}
+
+/** The grips of the change a step is about, or of the one that limits it. */
+function changeIn(step: Step, { grips }: Workpiece): readonly (SongGrip | undefined)[] {
+  const { from, to } = step.limit?.change ?? {};
+  const names = kindOf(step).learns === 'change' ? step.atoms.slice(0, 2) : [from, to];
+  return names.map((name) => grips.find((grip) => grip.name === name));
 }

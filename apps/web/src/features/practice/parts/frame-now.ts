@@ -19,12 +19,6 @@ const TICKS: readonly number[] = [-40, -30, -20, -10, 10, 20, 30, 40];
 /** So far up nobody winds a string without a look at which it is. */
 const FAR_BELOW_CENTS = -250;
 
-function awayWords(away: number): string {
-  const size = Math.abs(away);
-  const many = size === 1 ? 'a half step' : size === 2 ? 'a whole step' : `${size} half steps`;
-  return `${many} ${away < 0 ? 'lower' : 'higher'} than usual`;
-}
-
 /** What the guitar needs before the first note: each string's open note to hear, a tuner, and the capo. */
 @Component({
   selector: 'harvu-frame-now',
@@ -266,4 +260,10 @@ export class FrameNow {
   private listen(): void {
     this.tuner.start(this.strings().map(({ midi }) => midi + this.raised()));
   }
+}
+
+function awayWords(away: number): string {
+  const size = Math.abs(away);
+  const many = size === 1 ? 'a half step' : size === 2 ? 'a whole step' : `${size} half steps`;
+  return `${many} ${away < 0 ? 'lower' : 'higher'} than usual`;
 }

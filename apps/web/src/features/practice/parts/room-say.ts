@@ -8,13 +8,6 @@ import { Pause } from '../pause.state';
 import { PracticeState } from '../practice.state';
 import { RoomCard } from '../room-card.state';
 
-/** The tuning and the capo in one line. */
-function frameWords({ strings, capo }: Scene): string {
-  const isUsual = strings.length === 6 && strings.every(({ away }) => away === 0);
-  const tuned = isUsual ? 'Standard tuning' : `Tuned ${strings.map(({ note }) => note).join(' ')}`;
-  return `${tuned}, ${capo === 0 ? 'no capo' : `capo at fret ${capo}`}`;
-}
-
 /** What the room says under the music: what was kept, what to do, what comes next, what waits to be sent. */
 @Component({
   selector: 'harvu-room-say',
@@ -71,4 +64,11 @@ export class RoomSay {
   protected here(): string {
     return this.router.url;
   }
+}
+
+/** The tuning and the capo in one line. */
+function frameWords({ strings, capo }: Scene): string {
+  const isUsual = strings.length === 6 && strings.every(({ away }) => away === 0);
+  const tuned = isUsual ? 'Standard tuning' : `Tuned ${strings.map(({ note }) => note).join(' ')}`;
+  return `${tuned}, ${capo === 0 ? 'no capo' : `capo at fret ${capo}`}`;
 }

@@ -21,16 +21,6 @@ const STAGES = strokeClimb(USUAL_CLIMB);
 const LASTS_S = STAGES.at(-1)?.untilS ?? 0;
 const NO_COUNT = { clicks: [], lasts: 0 as Seconds };
 
-/** A click for every stroke, the first of each rate louder. */
-function clicksOf({ perSecond, fromS }: ClimbStage): GuideScore['clicks'] {
-  return Array.from({ length: USUAL_CLIMB.strokes }, (_, stroke) => ({
-    beat: stroke,
-    atS: (fromS + stroke / perSecond) as Seconds,
-    count: null,
-    ...({ weight: stroke === 0 ? 'bar' : 'beat', accent: stroke === 0 } as const),
-  }));
-}
-
 const SCORE: GuideScore = {
   clicks: STAGES.flatMap(clicksOf),
   strokes: [],
@@ -164,4 +154,14 @@ export class StrokeDrillView {
     else return;
     event.preventDefault();
   }
+}
+
+/** A click for every stroke, the first of each rate louder. */
+function clicksOf({ perSecond, fromS }: ClimbStage): GuideScore['clicks'] {
+  return Array.from({ length: USUAL_CLIMB.strokes }, (_, stroke) => ({
+    beat: stroke,
+    atS: (fromS + stroke / perSecond) as Seconds,
+    count: null,
+    ...({ weight: stroke === 0 ? 'bar' : 'beat', accent: stroke === 0 } as const),
+  }));
 }

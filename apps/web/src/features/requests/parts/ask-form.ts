@@ -9,12 +9,6 @@ import { FieldRow } from '../../../ui/field-row';
 import { ProblemLine } from '../../../ui/problem-line';
 import { RequestsState } from '../requests.state';
 
-function toRequest(value: unknown): NewRequest {
-  const { wantedBy, ...words } = value as NewRequest;
-  const said: string | null = wantedBy;
-  return { ...words, wantedBy: said === '' ? null : wantedBy };
-}
-
 /** A student asks for a song. */
 @Component({
   selector: 'harvu-ask-form',
@@ -71,4 +65,10 @@ export class AskForm {
     };
     this.task.run(this.state.ask(toRequest(this.form.getRawValue())).pipe(tap(done)));
   }
+}
+
+function toRequest(value: unknown): NewRequest {
+  const { wantedBy, ...words } = value as NewRequest;
+  const said: string | null = wantedBy;
+  return { ...words, wantedBy: said === '' ? null : wantedBy };
 }

@@ -6,14 +6,6 @@ const METERS = ['4/4', '3/4', '6/8', '12/8', '2/4', '5/4', '7/8'] as const;
 const USUAL_TEMPO = 100;
 const TEMPO = { least: 30, most: 300 } as const;
 
-/** What is kept, as it was pasted: the lines behind the frame. */
-function bodyOf(chart: string): string {
-  return chart
-    .split('\n')
-    .filter((line) => !/^(tempo|meter):/.test(line))
-    .join('\n');
-}
-
 /** Chords are pasted, with a tempo and a meter: enough for a first verdict. */
 @Component({
   selector: 'harvu-chords-form',
@@ -106,4 +98,12 @@ export class ChordsForm {
   protected send(): void {
     if (this.isReady()) this.saved.emit(this.rough().text);
   }
+}
+
+/** What is kept, as it was pasted: the lines behind the frame. */
+function bodyOf(chart: string): string {
+  return chart
+    .split('\n')
+    .filter((line) => !/^(tempo|meter):/.test(line))
+    .join('\n');
 }

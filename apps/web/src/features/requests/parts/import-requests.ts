@@ -5,16 +5,6 @@ import { Reading } from '../../../reading/reading';
 import { TableImport, type TableKind } from '../../../reading/table-import';
 import { dayWords } from '../../../ui/day-label';
 
-function wordsOf({ studentName, playedBy, wantedBy, why }: TableRequest): string {
-  const said = [
-    `for ${studentName}`,
-    playedBy === '' ? '' : `played by ${playedBy}`,
-    wantedBy === null ? '' : `wanted by ${dayWords(wantedBy)}`,
-    why === '' ? '' : `“${why}”`,
-  ];
-  return said.filter(Boolean).join(', ');
-}
-
 /** Takes in a table of requests, each of somebody who is there. */
 @Component({
   selector: 'harvu-import-requests',
@@ -74,4 +64,14 @@ export class ImportRequests {
       })),
     });
   }
+}
+
+function wordsOf({ studentName, playedBy, wantedBy, why }: TableRequest): string {
+  const said = [
+    `for ${studentName}`,
+    playedBy === '' ? '' : `played by ${playedBy}`,
+    wantedBy === null ? '' : `wanted by ${dayWords(wantedBy)}`,
+    why === '' ? '' : `“${why}”`,
+  ];
+  return said.filter(Boolean).join(', ');
 }

@@ -15,20 +15,6 @@ interface Typed {
   readonly goalBpm: number | null;
 }
 
-function toOwnStep(typed: Typed, step: string, after: string | null): OwnStep {
-  const { title, goal, minutes, startBpm, goalBpm } = typed;
-  return {
-    kind: 'own',
-    step,
-    title: title.trim(),
-    goal: goal.trim(),
-    minutes: minutes ?? 0,
-    after,
-    ...(startBpm !== null && { startBpm }),
-    ...(goalBpm !== null && { goalBpm }),
-  };
-}
-
 /** A step of the teacher's own: what to do, what counts as done, how long, and perhaps a ladder. */
 @Component({
   selector: 'harvu-own-step-form',
@@ -109,4 +95,18 @@ export class OwnStepForm {
     this.form.reset();
     this.isOpen.set(false);
   }
+}
+
+function toOwnStep(typed: Typed, step: string, after: string | null): OwnStep {
+  const { title, goal, minutes, startBpm, goalBpm } = typed;
+  return {
+    kind: 'own',
+    step,
+    title: title.trim(),
+    goal: goal.trim(),
+    minutes: minutes ?? 0,
+    after,
+    ...(startBpm !== null && { startBpm }),
+    ...(goalBpm !== null && { goalBpm }),
+  };
 }

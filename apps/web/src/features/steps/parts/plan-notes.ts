@@ -20,19 +20,6 @@ const TONES: Readonly<Record<Severity, NoteTone>> = {
 const VERDICT_TONES = { fits: 'spruce', close: 'brass', misses: 'rose' } as const;
 const SHOWN = 8;
 
-/** What is known of the student whose steps these are. */
-function studentWords({ student, changes, pace }: Workpiece): readonly string[] {
-  const { scaleLengthMm, stretchMm, strokesPerSecond } = student;
-  const shown = changes.filter((one) => one.isShown).length;
-  return [
-    scaleLengthMm === undefined ? '' : `scale ${scaleLengthMm} mm`,
-    stretchMm === undefined ? '' : `stretch ${stretchMm} mm`,
-    shown === 0 ? '' : `${counted(shown, 'change')} as they have shown`,
-    strokesPerSecond === undefined ? '' : `${strokesPerSecond.toFixed(1)} strokes a second`,
-    Math.abs(pace - 1) < 0.02 ? '' : `changes take ${pace.toFixed(2)} times as long`,
-  ];
-}
-
 /** What Harvu has to say about the steps: whether they are in time, what is skipped, what differs, what is odd. */
 @Component({
   selector: 'harvu-plan-notes',
@@ -216,4 +203,17 @@ export class PlanNotes {
       (id) => sections.find((section) => section.id === id)?.name ?? 'a section that is gone',
     );
   }
+}
+
+/** What is known of the student whose steps these are. */
+function studentWords({ student, changes, pace }: Workpiece): readonly string[] {
+  const { scaleLengthMm, stretchMm, strokesPerSecond } = student;
+  const shown = changes.filter((one) => one.isShown).length;
+  return [
+    scaleLengthMm === undefined ? '' : `scale ${scaleLengthMm} mm`,
+    stretchMm === undefined ? '' : `stretch ${stretchMm} mm`,
+    shown === 0 ? '' : `${counted(shown, 'change')} as they have shown`,
+    strokesPerSecond === undefined ? '' : `${strokesPerSecond.toFixed(1)} strokes a second`,
+    Math.abs(pace - 1) < 0.02 ? '' : `changes take ${pace.toFixed(2)} times as long`,
+  ];
 }

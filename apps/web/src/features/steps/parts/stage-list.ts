@@ -24,20 +24,6 @@ interface ListedStage {
   readonly isDone: boolean;
 }
 
-/** The rungs of the step that says most of a stage's climb: the one that starts slowest. */
-function ladderOf(steps: readonly Step[]): readonly number[] {
-  const ladders = steps
-    .filter((step) => step.rungs.length > 0 && kindOf(step).rungUnit === 'bpm')
-    .map((step) => step.rungs);
-  return ladders.toSorted((a, b) => (a[0] ?? 0) - (b[0] ?? 0))[0] ?? [];
-}
-
-function tempoOf(rungs: readonly number[]): string {
-  const [first, last] = [rungs[0], rungs.at(-1)];
-  if (first === undefined || last === undefined) return '';
-  return first === last ? `${last} bpm` : `${first} → ${last} bpm`;
-}
-
 /** The plan as a teacher judges it: three to seven stages, one of which lies open. */
 @Component({
   selector: 'harvu-stage-list',
@@ -199,4 +185,18 @@ export class StageList {
   protected minutesOf(step: Step): string {
     return durationWords(Math.max(1, step.minutes));
   }
+}
+
+/** The rungs of the step that says most of a stage's climb: the one that starts slowest. */
+function ladderOf(steps: readonly Step[]): readonly number[] {
+  const ladders = steps
+    .filter((step) => step.rungs.length > 0 && kindOf(step).rungUnit === 'bpm')
+    .map((step) => step.rungs);
+  return ladders.toSorted((a, b) => (a[0] ?? 0) - (b[0] ?? 0))[0] ?? [];
+}
+
+function tempoOf(rungs: readonly number[]): string {
+  const [first, last] = [rungs[0], rungs.at(-1)];
+  if (first === undefined || last === undefined) return '';
+  return first === last ? `${last} bpm` : `${first} → ${last} bpm`;
 }

@@ -38,11 +38,6 @@ interface ListedStep extends Step {
 
 const STEPS_AT_ONCE = 12;
 
-function rangeWords(step: Step, constants: Constants): string {
-  const { low, high } = timeOf([step], constants);
-  return `${durationWords(low)} if it goes quickly, ${durationWords(high)} if slowly`;
-}
-
 /** The steps in their order: dragged by their handle, or moved by Alt and an arrow. */
 @Component({
   selector: 'harvu-step-list',
@@ -208,4 +203,9 @@ export class StepList {
       this.move(at, at + by);
     }
   }
+}
+
+function rangeWords(step: Step, constants: Constants): string {
+  const { low, high } = timeOf([step], constants);
+  return `${durationWords(low)} if it goes quickly, ${durationWords(high)} if slowly`;
 }

@@ -23,16 +23,6 @@ export interface Righted {
   readonly clean: boolean | null;
 }
 
-function markWords({ marked }: Tried): string {
-  if (!marked) return 'signed off';
-  const { clean, stopped, bpm, rungUnit, passes, bar } = marked;
-  const at = bpm === null ? '' : `${bpm} ${rungUnit === 'bpm' ? 'bpm' : 'a minute'}`;
-  const how = clean ? 'clean' : stopped ? 'stopped' : 'stumbled';
-  const where = clean || bar === null ? '' : ` in bar ${bar}`;
-  const times = passes > 1 ? `${passes} passes ` : '';
-  return [at, `${times}${how}${where}`].filter(Boolean).join(', ');
-}
-
 /** Every try of a song with who says so; a teacher puts right what was marked wrong, and the first mark stays to be seen. */
 @Component({
   selector: 'harvu-tried-list',
@@ -141,4 +131,14 @@ export class TriedList {
   protected turnWords(one: Tried): string {
     return this.isClean(one) ? 'Was not clean' : 'Was clean';
   }
+}
+
+function markWords({ marked }: Tried): string {
+  if (!marked) return 'signed off';
+  const { clean, stopped, bpm, rungUnit, passes, bar } = marked;
+  const at = bpm === null ? '' : `${bpm} ${rungUnit === 'bpm' ? 'bpm' : 'a minute'}`;
+  const how = clean ? 'clean' : stopped ? 'stopped' : 'stumbled';
+  const where = clean || bar === null ? '' : ` in bar ${bar}`;
+  const times = passes > 1 ? `${passes} passes ` : '';
+  return [at, `${times}${how}${where}`].filter(Boolean).join(', ');
 }

@@ -15,14 +15,6 @@ import { CountedByEar } from '../../../sound/counted-by-ear';
 
 const TICK_MS = 100;
 
-function secondsUntil(endMs: number): Observable<number> {
-  return interval(TICK_MS).pipe(
-    startWith(0),
-    map(() => (endMs - performance.now()) / 1000),
-    takeWhile((left) => left > 0),
-  );
-}
-
 /** So many seconds in which the teacher taps once for each change, or each stroke, the student makes. */
 @Component({
   selector: 'harvu-drill-measure',
@@ -128,4 +120,12 @@ export class DrillMeasure {
     if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
     this.tap(event);
   }
+}
+
+function secondsUntil(endMs: number): Observable<number> {
+  return interval(TICK_MS).pipe(
+    startWith(0),
+    map(() => (endMs - performance.now()) / 1000),
+    takeWhile((left) => left > 0),
+  );
 }

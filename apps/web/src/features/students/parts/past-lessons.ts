@@ -9,14 +9,6 @@ import { DayLabel } from '../../../ui/day-label';
 
 const SHOWN = 8;
 
-function isAbout({ day, notes, state }: StoredLesson, words: string): boolean {
-  const text = [day, state, notes?.word ?? '', notes?.summary ?? ''].join(' ').toLowerCase();
-  return words
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
-}
-
 /** A student's lessons so far: to look through, to correct, and one to be logged afterwards. */
 @Component({
   selector: 'harvu-past-lessons',
@@ -100,4 +92,12 @@ export class PastLessons {
   protected readonly shown = computed(() =>
     this.showsAll() ? this.found() : this.found().slice(0, SHOWN),
   );
+}
+
+function isAbout({ day, notes, state }: StoredLesson, words: string): boolean {
+  const text = [day, state, notes?.word ?? '', notes?.summary ?? ''].join(' ').toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }

@@ -1,3 +1,4 @@
+import { WEEKDAYS } from '@harvu/core/day';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -9,7 +10,7 @@ import {
 } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { KnownStudent, StudentProfile } from '@harvu/contract';
-import { AGE_BANDS, NEW_PROFILE, studentProfileSchema, WEEKDAYS } from '@harvu/contract/students';
+import { AGE_BANDS, NEW_PROFILE, studentProfileSchema } from '@harvu/contract/students';
 import { faultOf, fits } from '../../../platform/forms';
 import { FieldRow } from '../../../ui/field-row';
 
@@ -31,37 +32,6 @@ interface Typed {
   readonly voiceRange: string;
   readonly bodyNote: string;
   readonly saidLast: string;
-}
-
-function toTyped(profile: StudentProfile): Typed {
-  const { lessonSlot, ownedGrips, teacherId, ...rest } = profile;
-  return {
-    ...rest,
-    teacherId: teacherId ?? '',
-    slotDay: lessonSlot === null ? '' : String(lessonSlot.weekday),
-    slotTime: lessonSlot?.time ?? '16:00',
-    slotMinutes: lessonSlot?.minutes ?? 30,
-    ownedGrips: ownedGrips.join(', '),
-  };
-}
-
-/** The profile as typed; what is measured or kept elsewhere stays as it was. */
-function toProfile(typed: Typed, before: StudentProfile): StudentProfile {
-  const { slotDay, slotTime, slotMinutes, ownedGrips, minutesByWeekday, teacherId, ...rest } =
-    typed;
-  const slot = { weekday: Number(slotDay), time: slotTime, minutes: slotMinutes ?? 30 };
-  return {
-    ...before,
-    ...rest,
-    minutesByWeekday: minutesByWeekday.map((one) => one ?? 0),
-    teacherId: teacherId === '' ? null : teacherId,
-    lessonSlot: slotDay === '' ? null : slot,
-    ownedGrips: ownedGrips
-      .split(',')
-      .map((one) => one.trim())
-      .filter(Boolean),
-    songsPlayed: typed.songsPlayed.trim(),
-  };
 }
 
 /** What the studio knows of a student, to be read and changed: only what teaching needs. */
@@ -137,4 +107,35 @@ export class StudentForm {
     if (this.form.invalid) return;
     this.kept.emit(toProfile(this.form.getRawValue(), this.profile()));
   }
+}
+
+function toTyped(profile: StudentProfile): Typed {
+  const { lessonSlot, ownedGrips, teacherId, ...rest } = profile;
+  return {
+    ...rest,
+    teacherId: teacherId ?? '',
+    slotDay: lessonSlot === null ? '' : String(lessonSlot.weekday),
+    slotTime: lessonSlot?.time ?? '16:00',
+    slotMinutes: lessonSlot?.minutes ?? 30,
+    ownedGrips: ownedGrips.join(', '),
+  };
+}
+
+/** The profile as typed; what is measured or kept elsewhere stays as it was. */
+function toProfile(typed: Typed, before: StudentProfile): StudentProfile {
+  const { slotDay, slotTime, slotMinutes, ownedGrips, minutesByWeekday, teacherId, ...rest } =
+    typed;
+  const slot = { weekday: Number(slotDay), time: slotTime, minutes: slotMinutes ?? 30 };
+  return {
+    ...before,
+    ...rest,
+    minutesByWeekday: minutesByWeekday.map((one) => one ?? 0),
+    teacherId: teacherId === '' ? null : teacherId,
+    lessonSlot: slotDay === '' ? null : slot,
+    ownedGrips: ownedGrips
+      .split(',')
+      .map((one) => one.trim())
+      .filter(Boolean),
+    songsPlayed: typed.songsPlayed.trim(),
+  };
 }

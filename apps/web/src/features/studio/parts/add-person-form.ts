@@ -10,17 +10,6 @@ import { FieldRow } from '../../../ui/field-row';
 import { ProblemLine } from '../../../ui/problem-line';
 import { PeopleApi } from '../people.api';
 
-function toPerson(value: unknown): NewPerson {
-  const { ageBand, ...person } = value as NewPerson;
-  const { isMinor } = person;
-  return {
-    ...person,
-    ...(isMinor && ageBand && { ageBand }),
-    guardian: isMinor ? person.guardian : '',
-    guardianConsentOn: isMinor && person.guardianConsentOn ? person.guardianConsentOn : null,
-  };
-}
-
 /** The owner adds somebody; a minor comes with a guardian. */
 @Component({
   selector: 'harvu-add-person-form',
@@ -112,4 +101,15 @@ export class AddPersonForm {
     };
     this.task.run(this.api.add(toPerson(this.form.getRawValue())).pipe(tap(done)));
   }
+}
+
+function toPerson(value: unknown): NewPerson {
+  const { ageBand, ...person } = value as NewPerson;
+  const { isMinor } = person;
+  return {
+    ...person,
+    ...(isMinor && ageBand && { ageBand }),
+    guardian: isMinor ? person.guardian : '',
+    guardianConsentOn: isMinor && person.guardianConsentOn ? person.guardianConsentOn : null,
+  };
 }

@@ -1,28 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { AddStudents } from '@harvu/contract';
-import { NEW_PROFILE, WEEKDAYS } from '@harvu/contract/students';
+import { NEW_PROFILE } from '@harvu/contract/students';
+import { WEEKDAYS } from '@harvu/core/day';
 import type { StudentField, TableStudent } from '@harvu/formats/table';
 import { Reading } from '../../../reading/reading';
 import { TableImport, type TableKind } from '../../../reading/table-import';
 
 type NewStudent = AddStudents['students'][number];
-
-function toStudent({ ageBand, instrument, slot, ...person }: TableStudent): NewStudent {
-  const usualBand = person.isMinor ? '13 to 17' : 'adult';
-  const profile = { ...NEW_PROFILE, instrument, lessonSlot: slot, ageBand: ageBand ?? usualBand };
-  return { ...person, profile };
-}
-
-function wordsOf({ signInName, ageBand, guardian, slot, instrument }: TableStudent): string {
-  const said = [
-    `signs in as ${signInName}`,
-    ageBand ?? '',
-    guardian === '' ? '' : `guardian ${guardian}`,
-    slot ? `${WEEKDAYS[slot.weekday] ?? ''} ${slot.time}, ${slot.minutes} min` : '',
-    instrument,
-  ];
-  return said.filter(Boolean).join(', ');
-}
 
 /** Takes in a table of students, each with what it says of them. */
 @Component({
@@ -90,4 +74,21 @@ export class ImportStudents {
   protected take(students: readonly TableStudent[]): void {
     this.accepted.emit({ students: students.map(toStudent) });
   }
+}
+
+function toStudent({ ageBand, instrument, slot, ...person }: TableStudent): NewStudent {
+  const usualBand = person.isMinor ? '13 to 17' : 'adult';
+  const profile = { ...NEW_PROFILE, instrument, lessonSlot: slot, ageBand: ageBand ?? usualBand };
+  return { ...person, profile };
+}
+
+function wordsOf({ signInName, ageBand, guardian, slot, instrument }: TableStudent): string {
+  const said = [
+    `signs in as ${signInName}`,
+    ageBand ?? '',
+    guardian === '' ? '' : `guardian ${guardian}`,
+    slot ? `${WEEKDAYS[slot.weekday] ?? ''} ${slot.time}, ${slot.minutes} min` : '',
+    instrument,
+  ];
+  return said.filter(Boolean).join(', ');
 }

@@ -34,12 +34,6 @@ const ON_MS = assumed('takeShownMs');
 const WIDE = 220;
 const EDGE = 14;
 
-function shapeOf(late: number | null | undefined): DrawnStroke['shape'] {
-  if (late === null || late === undefined) return 'missed';
-  if (Math.abs(late) <= ON_MS) return 'on';
-  return late > 0 ? 'late' : 'early';
-}
-
 const SAID = { on: 'on the beat', missed: 'not heard' } as const;
 
 /** Each stroke of a take over its bars: on the beat, early, late or not heard, by its shape and its place. */
@@ -195,4 +189,10 @@ export class TakePicture {
       shape === 'late' || shape === 'early' ? `${Math.abs(ms)} ms ${shape}` : SAID[shape];
     return { x, shape, off, said, ms: String(Math.abs(ms)) };
   }
+}
+
+function shapeOf(late: number | null | undefined): DrawnStroke['shape'] {
+  if (late === null || late === undefined) return 'missed';
+  if (Math.abs(late) <= ON_MS) return 'on';
+  return late > 0 ? 'late' : 'early';
 }

@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { milestoneWords } from '@harvu/core/brief';
-import { dayAfter, weekdayOf } from '@harvu/core/day';
+import { dayAfter, weekdayOf, WEEKDAYS } from '@harvu/core/day';
 import { typedIn } from '../../../platform/forms';
 import { kept, wordsIn } from '../../../platform/kept';
 import { Session } from '../../../platform/session';
@@ -18,7 +18,6 @@ import { dayWords } from '../../../ui/day-label';
 import { WeekState } from '../week.state';
 
 const WEEK_DAYS = 7;
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 /** What a student hears from their teacher, and tells them: the last lesson, the next, what was reached, a question. */
 @Component({
@@ -100,7 +99,7 @@ export class FromTeacher {
       dayAfter(overview.today, index + 1),
     ).flatMap((day) => {
       const minutes = overview.minutesByWeekday?.[weekdayOf(day)] ?? 0;
-      return minutes > 0 ? [`${DAYS[weekdayOf(day)] ?? ''} ${minutes}`] : [];
+      return minutes > 0 ? [`${WEEKDAYS[weekdayOf(day)] ?? ''} ${minutes}`] : [];
     });
     const next = overview.lessons.find(
       ({ day, state }) => day >= overview.today && state === 'planned',
