@@ -82,5 +82,5 @@ describe('the house', () => {
   });
 
   it('writes its literals out', () =>
-    expect(placesOf(lines, /\.\.\.\{ ?(?:[a-z'\[]|$)/i)).toEqual([]));
+    expect(placesOf(lines, /\.\.\.\{ ?(?:[a-z'[]|$)/i)).toEqual([]));
 });

@@ -76,6 +76,7 @@ import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
 import type { Forecast } from '@harvu/core/forecast';
 import type { SongDocument } from '@harvu/core/song';
 import {
+  shortTitle,
   gripsIn,
   passOf,
   riffApart,
@@ -270,7 +271,7 @@ function dueParts(
       const memory = memoryOf(step, tries, today);
       if (!memory || climb.cleanBpm === null) return [];
       const left = retainedTempo(climb.cleanBpm, memory.retrievability);
-      return [{ stepId: step.id, title: step.title, lastOn, ...left }];
+      return [{ stepId: step.id, title: shortTitle(step.about), lastOn, ...left }];
     });
 }
 
