@@ -83,4 +83,17 @@ describe('the house', () => {
 
   it('writes its literals out', () =>
     expect(placesOf(lines, /\.\.\.\{ ?(?:[a-z'[]|$)/i)).toEqual([]));
+
+  it('is described room by room, and drawn', () => {
+    const rooms = readdirSync(join(ROOT, 'packages/core/src'), { withFileTypes: true })
+      .filter((one) => one.isDirectory() && one.name !== 'testing')
+      .map(({ name }) => name);
+    const [told, drawn] = ['docs/house.md', 'docs/rooms.svg'].map((path) =>
+      readFileSync(join(ROOT, path), 'utf8'),
+    );
+    expect(rooms.filter((room) => !told?.includes(`${room}/`))).toEqual([]);
+    expect(
+      rooms.filter((room) => !drawn?.includes(`>${room}<`) && !drawn?.includes(` ${room}\n`)),
+    ).toEqual([]);
+  });
 });
