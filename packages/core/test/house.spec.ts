@@ -6,6 +6,9 @@ const ROOT = new URL('../../../', import.meta.url).pathname;
 const HOMES = ['packages', 'apps'];
 const SKIPPED = /node_modules|[/\\](?:dist|\.angular|testing)[/\\]|\.spec\.ts$/;
 
+/** Lines of a template that stands in its component. */
+const LONGEST_TEMPLATE = 82;
+
 interface SourceLine {
   readonly file: string;
   readonly text: string;
@@ -83,6 +86,15 @@ describe('the house', () => {
 
   it('writes its literals out', () =>
     expect(placesOf(lines, /\.\.\.\{ ?(?:[a-z'[]|$)/i)).toEqual([]));
+
+  it('keeps long templates in files of their own', () => {
+    const long = [...new Set(lines.map(({ file }) => file))].filter((file) => {
+      const text = readFileSync(join(ROOT, file), 'utf8');
+      const [, template = ''] = /template: `([^`]*)`/.exec(text) ?? [];
+      return template.split('\n').length > LONGEST_TEMPLATE;
+    });
+    expect(long).toEqual([]);
+  });
 
   it('is described room by room, and drawn', () => {
     const rooms = readdirSync(join(ROOT, 'packages/core/src'), { withFileTypes: true })
