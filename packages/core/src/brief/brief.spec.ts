@@ -28,27 +28,48 @@ const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => {
   if (!OPEN) throw new Error('a new song has something open');
   return {
     ...OPEN,
-    ...{ id, title: id, short: id, isBegun: true, isListening: false, minutes: 9 },
+    id,
+    title: id,
+    short: id,
+    isBegun: true,
+    isListening: false,
+    minutes: 9,
     ...more,
   };
 };
 const song = (title: string, more: Partial<PlanOverview> = {}): SongNow => ({
-  ...{ planId: title, title, assignedOn: '2026-10-01' },
+  planId: title,
+  title,
+  assignedOn: '2026-10-01',
   overview: { ...EMPTY, open: [], lastDay: '2026-11-26', ...more },
 });
 const student = (...songs: readonly SongNow[]): StudentNow => ({
-  ...{ songs, minutesByWeekday: [10, 10, 10, 10, 10, 0, 0] },
+  songs,
+  minutesByWeekday: [10, 10, 10, 10, 10, 0, 0],
 });
 const visit = (id: string, dueOn: Day): VisitStep => ({
-  ...{ step: step(id), lastOn: '2026-11-03', dueOn, fadesOn: '2027-11-03', minutes: 2 },
+  step: step(id),
+  lastOn: '2026-11-03',
+  dueOn,
+  fadesOn: '2027-11-03',
+  minutes: 2,
 });
 const STUCK: NotComingOn = {
-  ...{ since: '2026-11-18', lastOn: '2026-11-26', days: 4, minutes: 31.6 },
-  ...{ atBpm: 66 as never, bar: 3 },
+  since: '2026-11-18',
+  lastOn: '2026-11-26',
+  days: 4,
+  minutes: 31.6,
+  atBpm: 66 as never,
+  bar: 3,
 };
 const climbed = (id: string, on: Day, [from, to]: readonly [number, number]) => ({
-  ...{ id, title: id, rungUnit: 'bpm' as const, on, isNewlyDone: false },
-  ...{ fromBpm: from as never, toBpm: to as never },
+  id,
+  title: id,
+  rungUnit: 'bpm' as const,
+  on,
+  isNewlyDone: false,
+  fromBpm: from as never,
+  toBpm: to as never,
 });
 
 describe('who needs attention', () => {
@@ -61,7 +82,9 @@ describe('who needs attention', () => {
     const all = of(
       student(
         song('Waltz', {
-          ...{ soreOn: '2026-11-24', wantedOn: '2026-12-04', lastDay: '2026-11-18' },
+          soreOn: '2026-11-24',
+          wantedOn: '2026-12-04',
+          lastDay: '2026-11-18',
           left: { minutes: 380, low: 300, high: 480 },
           open: [step('Verse', { stuck: STUCK })],
         }),
@@ -181,7 +204,9 @@ describe('the agenda of a lesson', () => {
     const open = [step('holds', { holdsBack: true }), step('stuck', { stuck: STUCK })];
     expect(agenda(student(song('W', { open })), 15)[0]).toContain('work stuck');
     const [item] = agendaOf(student(song('W', { open })), {
-      ...{ today: TODAY, minutes: 15, last: null },
+      today: TODAY,
+      minutes: 15,
+      last: null,
     });
     expect(item?.why).toBe('stuck: at 66 for 4 days of practice');
   });
@@ -285,14 +310,26 @@ describe('the cards for home', () => {
 
 describe('the summary of a lesson', () => {
   const mark = (clean: boolean, more: object = {}) => ({
-    ...{ title: 'Verse', song: 'Waltz', bpm: 92, rungUnit: 'bpm', passes: 1 },
-    ...{ clean, stopped: false, bar: null, source: 'teacher' as const },
+    title: 'Verse',
+    song: 'Waltz',
+    bpm: 92,
+    rungUnit: 'bpm',
+    passes: 1,
+    clean,
+    stopped: false,
+    bar: null,
+    source: 'teacher' as const,
     ...more,
   });
   const told = {
-    ...{ name: 'Bo', day: TODAY, minutes: 30, isChild: false, word: ' Count aloud. ' },
+    name: 'Bo',
+    day: TODAY,
+    minutes: 30,
+    isChild: false,
+    word: ' Count aloud. ',
     marks: [mark(true), mark(false, { bar: 3 }), mark(true), mark(false, { stopped: true })],
-    ...{ met: ['Verse'], next: { day: '2026-12-04' as const, time: '16:30' } },
+    met: ['Verse'],
+    next: { day: '2026-12-04' as const, time: '16:30' },
     home: homeCards(
       student(song('Waltz', { open: [step('Lift', { nowBpm: 60 as never })] })),
       TODAY,
@@ -335,7 +372,8 @@ describe('a term of one student', () => {
   });
   const other = song('Other', { minutesByDay: { '2026-08-01': 30 } });
   const told = termReport(student(other, waltz), {
-    ...{ from: '2026-09-01', to: '2026-09-16' },
+    from: '2026-09-01',
+    to: '2026-09-16',
     lessons: [
       { day: '2026-09-02', state: 'held' },
       { day: '2026-09-09', state: 'missed' },
@@ -351,7 +389,9 @@ describe('a term of one student', () => {
     ]);
     expect(told.songs).toEqual([
       {
-        ...{ planId: 'Waltz', title: 'Waltz', line: 'It was begun.' },
+        planId: 'Waltz',
+        title: 'Waltz',
+        line: 'It was begun.',
         reached: [{ kind: 'half', on: '2026-09-07' }],
       },
     ]);

@@ -13,6 +13,7 @@ import {
 import { readMap } from './map-entry';
 import { readField, readLoose, type Letters } from '../loose';
 import { LONGEST_RIFF, readRiffLine, type RiffBarText } from './riff-line';
+import { CUE, DIFFERENCE, DROP, ENDING, LINE_METER, NAMED } from './line-forms';
 import { riffFaults, type RiffBarPlace } from './riff-faults';
 import { readSectionHead } from './section-head';
 import { findRepeat, repeatQuestion, repeatSigns } from './repeat-scope';
@@ -40,13 +41,6 @@ export interface ReadChart {
 export const LONGEST_CHART = 200_000;
 const MOST_LINES = 5000;
 const LONGEST_LINE = 1000;
-const NAMED = /^(grip|pattern|riff)\s+(.*)$/;
-const ENDING = /^(\s*(\d)\.\s*)(\|.*)$/;
-const DIFFERENCE = /^(\s*(\d{1,3})\s*:\s*)(\|.*)$/;
-const CUE = /^\s*cue\s+(\d{1,3})\s+"([^"]{1,80})"\s*$/;
-/** "2/4:" before the first bar line holds for the bars of the line. */
-const LINE_METER = /^(\s*(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*)(\|.*)$/;
-const DROP = /^\s*drop\s+(\d{1,3})(?:\s*-\s*(\d{1,3}))?\s*$/;
 
 const USUAL_METER: Meter = { beats: 4, unit: 4, groups: [4] };
 
@@ -95,11 +89,7 @@ class ChartReader {
     }
     this.withPass('');
     this.settle();
-    const places = {
-      bars: this.places,
-      mapLine: this.mapLine,
-      heads: this.heads,
-    };
+    const places = { bars: this.places, mapLine: this.mapLine, heads: this.heads };
     this.faults.push(...checkChart(this.song, places), ...riffFaults(this.song, this.riffPlaces));
     this.faults.sort((a, b) => a.line - b.line || a.column - b.column);
     return { song: this.song, faults: this.faults };

@@ -16,7 +16,8 @@ export interface Heading {
 
 const LONGEST_NAME = 40;
 const BRACKETS = /^\s*\[\s*([^\][=|]{1,60}?)\s*(?:\]\s*:?|$)\s*(.*)$/;
-const ROUND = new RegExp(String.raw`^\s*[(<*_#"\s]+(${SECTION_NAME})[)>*_"\s]+:?\s*(.*)$`, 'i');
+/** "(Intro)", "*Chorus*": signs on both sides; spaces alone are none. */
+const ROUND = new RegExp(String.raw`^\s*[(<*_"]+\s*(${SECTION_NAME})\s*[)>*_"]+\s*:?\s*(.*)$`, 'i');
 const COLON = /^\s*([\p{L}][\p{L}\p{N} ’'./&()-]{0,40}?)\s*[:=]\s*(.*)$/u;
 const BARE = new RegExp(String.raw`^\s*(${SECTION_NAME})(?![\p{L}\d])\s*[-–.:]?\s*(.*)$`, 'iu');
 /** "Verse 1 (quiet)" and nothing else. */
@@ -32,7 +33,7 @@ const IS_WORD = /[\p{L}\p{N}]/u;
  * @example
  * readHeading('Intro: G D Em C twice')?.times // 2
  * @example
- * readHeading('Bridge over the water') // undefined
+ * readHeading('  Bridge over the water') // undefined
  */
 export function readHeading(line: string, letters: Letters = {}): Heading | undefined {
   if (line.trimStart().startsWith('[')) return bracketed(line, letters);

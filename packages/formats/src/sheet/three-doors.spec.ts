@@ -73,6 +73,8 @@ const PASTES: readonly (readonly [pasted: string, told: string])[] = [
   ['Verse:⏎G D (let ring)⏎Em', 'Verse: G D Em'],
   ['Verse⏎G  D⏎down by the lock we go⏎Em C', 'Verse: G D Em C'],
   ['Verse⏎G D⏎a bad day and a game⏎Em', 'Verse: G D Em'],
+  ['Verse⏎G D⏎  Bridge over the water⏎Em', 'Verse: G D Em'],
+  ['*Chorus*⏎C G', 'Chorus: C G'],
   ['Verse: G D⏎Chorus: C G⏎Bridge: Am F', 'Verse: G D / Chorus: C G / Bridge: Am F'],
   ['Verse | G | D |⏎Chorus | C | G |', 'Verse: G D / Chorus: C G'],
   ['Verse 1: | G D | Em C |', 'Verse 1: G D Em C'],

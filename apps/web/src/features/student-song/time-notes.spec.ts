@@ -7,14 +7,12 @@ const told = (words: TemplateStringsArray, ...days: readonly string[]): string =
   words.map((one, at) => one + (days[at] === undefined ? '' : dayWords(days[at]))).join('');
 
 const WHEN = {
-  ...{
-    title: 'Chorus 1',
-    name: 'Chorus 1',
-    goalBpm: 92,
-    cleanBpm: 70,
-    practisedMinutes: 100,
-    minutesADay: 5,
-  },
+  title: 'Chorus 1',
+  name: 'Chorus 1',
+  goalBpm: 92,
+  cleanBpm: 70,
+  practisedMinutes: 100,
+  minutesADay: 5,
 };
 
 describe('what time does to a song, in words', () => {
@@ -29,7 +27,8 @@ describe('what time does to a song, in words', () => {
     };
     expect(fadedNotes([part] as never)).toEqual([
       {
-        ...{ tone: 'slate', heading: 'Due a visit:' },
+        tone: 'slate',
+        heading: 'Due a visit:',
         words: told`Chorus 1 was 92 on ${'2026-11-11'}, probably 87 to 90 now.`,
       },
     ]);
@@ -73,12 +72,20 @@ describe('what time does to a song, in words', () => {
 
 describe('where a line is probably going', () => {
   const forecast: Forecast = {
-    ...{ enough: true, p10: '2026-12-03', p50: '2026-12-09', p90: '2026-12-21' },
+    enough: true,
+    p10: '2026-12-03',
+    p50: '2026-12-09',
+    p90: '2026-12-21',
   };
 
   it('is told in minutes of practice, by the minutes of a usual day', () => {
     expect(aheadOf({ ...WHEN, forecast }, '2026-11-27')).toEqual({
-      ...{ name: 'Chorus 1', fromMinutes: 100, fromBpm: 70, early: 130, likely: 160, late: 220 },
+      name: 'Chorus 1',
+      fromMinutes: 100,
+      fromBpm: 70,
+      early: 130,
+      likely: 160,
+      late: 220,
       words: told`Chorus 1 at 92 bpm: probably between ${'2026-12-03'} and ${'2026-12-21'}, an even chance by ${'2026-12-09'}.`,
     });
   });

@@ -17,13 +17,27 @@ import { WeekState } from './week.state';
 const TODAY = '2026-11-27';
 const plan = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
 const song = (id: string, more: Partial<PlanOverview> = {}): SongAtAGlance => ({
-  ...{ id, songId: id, title: `Song ${id}`, playedBy: '', studentId: 'p1', studentName: 'Bram' },
-  ...{ revision: 2, assignedAt: '', withdrawnAt: null },
+  id,
+  songId: id,
+  title: `Song ${id}`,
+  playedBy: '',
+  studentId: 'p1',
+  studentName: 'Bram',
+  revision: 2,
+  assignedAt: '',
+  withdrawnAt: null,
   overview: { ...overviewOf(plan, []), ...more },
 });
 const DONE: DoneStep = {
-  ...{ id: 'x', title: 'Verse', minutes: 4.4, rungUnit: 'bpm', fromBpm: 60 as never },
-  ...{ toBpm: 68 as never, clean: 5, passes: 6, isNewlyDone: false },
+  id: 'x',
+  title: 'Verse',
+  minutes: 4.4,
+  rungUnit: 'bpm',
+  fromBpm: 60 as never,
+  toBpm: 68 as never,
+  clean: 5,
+  passes: 6,
+  isNewlyDone: false,
 };
 
 describe('today’s list on my week', () => {
@@ -31,9 +45,12 @@ describe('today’s list on my week', () => {
   const show = async (more: Partial<Overview> = {}) => {
     put = [];
     const overview: Overview = {
-      ...{ ...NOTHING, today: TODAY, songs: [song('a')] },
+      ...NOTHING,
+      today: TODAY,
+      songs: [song('a')],
       // A Friday.
-      ...{ minutesByWeekday: [10, 10, 10, 10, 20, 0, 0], ...more },
+      minutesByWeekday: [10, 10, 10, 10, 20, 0, 0],
+      ...more,
     };
     const queue = {
       unsent: signal([]),

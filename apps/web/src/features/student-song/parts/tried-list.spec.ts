@@ -3,10 +3,12 @@ import type { Tried } from '@harvu/core/progress';
 import { TriedList, type Righted } from './tried-list';
 
 const one = (more: Partial<Tried> = {}): Tried => ({
-  ...{ id: 't1', on: '2026-11-20', title: 'Chorus', source: 'self', corrected: null },
-  marked: {
-    ...{ clean: false, stopped: false, bpm: 80, rungUnit: 'bpm', passes: 1, bar: 3 },
-  },
+  id: 't1',
+  on: '2026-11-20',
+  title: 'Chorus',
+  source: 'self',
+  corrected: null,
+  marked: { clean: false, stopped: false, bpm: 80, rungUnit: 'bpm', passes: 1, bar: 3 },
   isAhead: false,
   ...more,
 });
