@@ -10,8 +10,9 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 /** Of this run alone: another one in this checkout has its own. It ends with the run, however that ends. */
 const TEST_DATA = join(ROOT, '.harvu', `test-${process.pid}`);
 
-/** Runs a command, shows what it prints, and gives its end and its text. */
-function runShown(command, args, { cwd = ROOT, env = {} } = {}) {
+/** Runs a command, and gives its end and all it printed, which is shown once it is over. */
+function runShown(name, command, args, { cwd = ROOT, env = {} } = {}) {
+  const startedMs = Date.now();
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       cwd,
@@ -19,14 +20,18 @@ function runShown(command, args, { cwd = ROOT, env = {} } = {}) {
       stdio: ['ignore', 'pipe', 'pipe'],
     });
     let text = '';
-    for (const stream of [child.stdout, child.stderr]) {
-      stream.on('data', (chunk) => {
-        text += chunk;
-        process.stdout.write(chunk);
-      });
-    }
-    child.on('error', (error) => resolve({ code: 1, text: String(error) }));
-    child.on('close', (code) => resolve({ code, text }));
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => (text += chunk));
+    const end = (code) => {
+      const seconds = Math.round((Date.now() - startedMs) / 1000);
+      console.log(`\n== ${name} (${seconds} s)\n${text}`);
+      resolve({ code, text });
+    };
+    child.on('error', (error) => {
+      text += String(error);
+      end(1);
+    });
+    child.on('close', end);
   });
 }
 
@@ -54,8 +59,7 @@ const CHECKS = [
 
 /** A check counts as one test. */
 async function check([name, command, args]) {
-  console.log(`\n== ${name}`);
-  const { code } = await runShown(command, args);
+  const { code } = await runShown(name, command, args);
   return code === 0 ? { passed: 1, failed: 0, names: [] } : { passed: 0, failed: 1, names: [name] };
 }
 
@@ -88,15 +92,13 @@ function counted({ code, text }, { executed, failed }) {
 }
 
 async function browserSpecs() {
-  console.log('\n== core, contract and web in Chromium');
-  const done = await runShown(bin('ng'), ['test', '--watch=false'], {
-    cwd: join(ROOT, 'apps/web'),
-  });
+  const name = 'core, contract and web in Chromium';
+  const cwd = join(ROOT, 'apps/web');
+  const done = await runShown(name, bin('ng'), ['test', '--watch=false'], { cwd });
   return counted(done, { executed: /Executed (\d+) of \d+/, failed: /\((\d+) FAILED\)/ });
 }
 
 async function nodeSpecs() {
-  console.log('\n== server, work command, demo world and scripts in Node');
   const database = await startDatabase(join(TEST_DATA, 'database'), TEST_DATABASES);
   const specs = [
     'packages/core/test/**/*.spec.ts',
@@ -107,6 +109,7 @@ async function nodeSpecs() {
     'scripts/**/*.spec.ts',
   ];
   const done = await runShown(
+    'server, work command, demo world and scripts in Node',
     process.execPath,
     ['--import', 'tsx', 'scripts/run-specs.mjs', ...specs],
     {
@@ -118,8 +121,8 @@ async function nodeSpecs() {
 }
 
 async function journeys() {
-  console.log('\n== journeys through the interface');
-  const { text, code } = await runShown(bin('playwright'), ['test'], {
+  const name = 'journeys through the interface';
+  const { text, code } = await runShown(name, bin('playwright'), ['test'], {
     cwd: join(ROOT, 'e2e'),
     env: { E2E_PORT: String(await freePort()), E2E_DATA: join(TEST_DATA, 'e2e') },
   });
@@ -128,14 +131,25 @@ async function journeys() {
   return { passed, failed: code !== 0 && failed === 0 ? 1 : failed, names };
 }
 
+/** What needs no build: the code itself, and what runs in the browser alone. */
+async function withoutBuild() {
+  const results = [];
+  for (const one of CHECKS) results.push(await check(one));
+  return [...results, await browserSpecs()];
+}
+
+async function withBuild() {
+  await needBuild();
+  return [await nodeSpecs()];
+}
+
 async function main() {
   needPrograms('mariadbd', 'chromium', 'fluidsynth', 'TimGM6mb.sf2');
   needPackages();
   guarded(TEST_DATA);
-  const results = [];
-  for (const one of CHECKS) results.push(await check(one));
-  await needBuild();
-  results.push(await browserSpecs(), await nodeSpecs(), await journeys());
+  // Each of the two waits for the clock or the disk about half its time; journeys fill both cores by themselves.
+  const sides = await Promise.all([withoutBuild(), withBuild()]);
+  const results = [...sides.flat(), await journeys()];
   const passed = results.reduce((sum, one) => sum + one.passed, 0);
   const failed = results.reduce((sum, one) => sum + one.failed, 0);
   const names = [...new Set(results.flatMap((one) => one.names))];

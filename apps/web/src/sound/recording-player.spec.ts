@@ -1,11 +1,11 @@
 import { firstValueFrom, type Subscription } from 'rxjs';
+import { until } from '../testing/until';
 import { wavFile } from '../testing/wav';
 import { RecordingPlayer, type RecordingPlace, type RecordingRequest } from './recording-player';
 
 const PLAIN: RecordingRequest = {
   ...{ barsS: [0.5, 1, 1.5], rate: 1, loops: false, breathes: false, latencyS: 0 },
 };
-const wait = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 describe('a recording of one’s own', () => {
   let audio: HTMLAudioElement;
@@ -41,25 +41,24 @@ describe('a recording of one’s own', () => {
 
   it('waits for what its file has not before its first bar', async () => {
     player.start({ ...PLAIN, barsS: [0.1, 0.7, 1.3] });
-    await wait(250);
     expect(audio.paused).toBeTrue();
     expect(player.placeNow()?.atS).toBeLessThan(0);
-    await wait(500);
-    expect(audio.paused).toBeFalse();
-    expect(player.placeNow()?.atS).toBeGreaterThan(0);
+    await until(() => !audio.paused);
+    expect(Math.min(...seen.map(({ atS }) => atS))).toBeLessThan(0);
+    await until(() => (player.placeNow()?.atS ?? 0) > 0);
   });
 
   it('goes slower with its pitch kept', async () => {
     player.start({ ...PLAIN, rate: 0.5 });
     expect([audio.playbackRate, audio.preservesPitch]).toEqual([0.5, true]);
-    await wait(600);
-    expect(player.placeNow()?.atS).toBeLessThan(0.5);
+    const before = performance.now();
+    await until(() => audio.currentTime > 0.3);
+    expect((performance.now() - before) / 1000).toBeGreaterThan(0.3 / 0.6);
   });
 
   it('goes round its bars, pass after pass', async () => {
     player.start({ ...PLAIN, loops: true });
-    await wait(2900);
-    expect(new Set(seen.map(({ pass }) => pass)).size).toBeGreaterThanOrEqual(2);
+    await until(() => seen.some(({ pass, atS }) => pass > 0 && atS > 1.2));
     const later = seen.filter(({ pass }) => pass > 0).map(({ atS }) => atS);
     expect(Math.min(...later)).toBeGreaterThan(0.4);
     expect(Math.max(...later)).toBeLessThan(1.75);
@@ -67,7 +66,7 @@ describe('a recording of one’s own', () => {
 
   it('hears the bar before in every pass where one breathes', async () => {
     player.start({ ...PLAIN, loops: true, breathes: true });
-    await wait(2400);
+    await until(() => seen.some(({ pass, atS }) => pass === 1 && atS > 0.5));
     const later = seen.filter(({ pass }) => pass === 1).map(({ atS }) => atS);
     expect(Math.min(...later)).toBeLessThan(0.2);
   });

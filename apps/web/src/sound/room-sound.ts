@@ -13,7 +13,7 @@ export interface SoundPlace {
 }
 
 /** Makes the worker that renders. */
-const GUIDE_WORKER = new InjectionToken<() => Worker>('guide worker', {
+export const GUIDE_WORKER = new InjectionToken<() => Worker>('guide worker', {
   factory: () => () => new Worker(new URL('./guide.worker', import.meta.url), { type: 'module' }),
 });
 

@@ -18,7 +18,7 @@ export class Recorder {
   private readonly blocks: Block[] = [];
   private constructor(readonly node: AudioNode) {}
 
-  static async of(context: AudioContext): Promise<Recorder> {
+  static async of(context: BaseAudioContext): Promise<Recorder> {
     const url = URL.createObjectURL(new Blob([WORKLET], { type: 'text/javascript' }));
     await context.audioWorklet.addModule(url);
     URL.revokeObjectURL(url);

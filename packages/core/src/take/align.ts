@@ -37,44 +37,73 @@ const PACES: readonly number[] = [
 ];
 /** An alignment as cheap as this, for each stroke, is the right one. */
 const CHEAP = 0.3;
+/** Another pace is believed where it costs so much less. */
+const CLEARLY_BETTER = 0.95;
 /** More strokes than these are aligned at no other pace than the one expected. */
 const MOST_AT_ANY_PACE = 400;
 
-/** The cheapest way through all pairs, by how evenly each follows the one before (dynamic programming). */
+/** A way from pair to pair, and what it costs. */
+interface Way {
+  readonly pairs: readonly Pair[];
+  readonly cost: number;
+}
+
+/**
+ * The cheapest way through all pairs, by how evenly each follows the one before (dynamic programming). What
+ * cannot become a way as cheap as asked for is not gone into: that spares nearly all pairs of a good take.
+ */
 class Aligner {
   private readonly costs: Float64Array;
   private readonly from: Int32Array;
+  /** Of each heard stroke and each expected one at this pace, in seconds. */
+  private readonly heardS: Float64Array;
+  private readonly expectedS: Float64Array;
   private readonly unit: number;
-  private readonly width: number;
 
   constructor(
-    private readonly expectedS: readonly number[],
-    private readonly heardS: readonly number[],
+    expectedS: readonly number[],
+    heardS: readonly number[],
     private readonly search: Search,
   ) {
-    this.width = heardS.length;
-    this.costs = new Float64Array(expectedS.length * this.width).fill(Infinity);
-    this.from = new Int32Array(expectedS.length * this.width).fill(-1);
+    this.heardS = Float64Array.from(heardS);
+    this.expectedS = Float64Array.from(expectedS, (at) => at * search.pace);
+    this.costs = new Float64Array(expectedS.length * heardS.length);
+    this.from = new Int32Array(expectedS.length * heardS.length);
     const gap = middleGap(expectedS) * search.pace;
     this.unit = Math.min(SLOWEST_S, Math.max(FASTEST_S, gap * 1.2));
   }
 
-  run(): { readonly pairs: readonly Pair[]; readonly cost: number } {
-    const { expectedS, heardS, width } = this;
-    let best = { cost: LEFT_OUT * (expectedS.length + heardS.length), end: -1 };
-    expectedS.forEach((_, expected) => {
-      heardS.forEach((__, heard) => {
-        this.settle(expected, heard);
-        const left = expectedS.length - 1 - expected + heardS.length - 1 - heard;
-        const cost = (this.costs[expected * width + heard] ?? Infinity) + LEFT_OUT * left;
-        if (cost < best.cost) best = { cost, end: expected * width + heard };
-      });
-    });
-    return { pairs: this.wayTo(best.end), cost: best.cost };
+  /** The cheapest way of all, without a pair where leaving out everything is cheaper. */
+  cheapest(): Way {
+    const [expected, heard] = [this.expectedS.length, this.heardS.length];
+    const nothing: Way = { pairs: [], cost: LEFT_OUT * (expected + heard) };
+    for (let most = 2 * CHEAP * Math.max(expected, heard); most < nothing.cost; most *= 3) {
+      const found = this.within(most);
+      if (found) return found;
+    }
+    return this.within(nothing.cost) ?? nothing;
+  }
+
+  /** The cheapest way that costs less than so much; undefined where there is none. */
+  within(most: number): Way | undefined {
+    const [rows, width] = [this.expectedS.length, this.heardS.length];
+    this.costs.fill(Infinity);
+    let [cost, end] = [most, -1];
+    for (let expected = 0; expected < rows; expected += 1)
+      for (let heard = 0; heard < width; heard += 1) {
+        const [leftE, leftH] = [rows - 1 - expected, width - 1 - heard];
+        const atLeast = LEFT_OUT * (Math.max(0, expected - heard) + Math.abs(leftE - leftH));
+        if (atLeast >= most) continue;
+        this.settle(expected, heard, most - LEFT_OUT * Math.abs(leftE - leftH));
+        const whole =
+          (this.costs[expected * width + heard] ?? Infinity) + LEFT_OUT * (leftE + leftH);
+        if (whole < cost) [cost, end] = [whole, expected * width + heard];
+      }
+    return end < 0 ? undefined : { pairs: this.wayTo(end), cost };
   }
 
   private offset(expected: number, heard: number): number {
-    return (this.heardS[heard] ?? 0) - (this.expectedS[expected] ?? 0) * this.search.pace;
+    return (this.heardS[heard] ?? 0) - (this.expectedS[expected] ?? 0);
   }
 
   /** What it costs to begin with a pair: all before it is left out. */
@@ -90,28 +119,33 @@ class Aligner {
     return LEFT_OUT * (expected + early) + Math.min(FAR_OFF, far / this.unit);
   }
 
-  private settle(expected: number, heard: number): void {
-    const { costs, width, unit } = this;
-    const own = expected * width + heard;
+  /** What the way to a pair costs at least, and from where; it stays unsettled where that is too much. */
+  private settle(expected: number, heard: number, most: number): void {
+    const { costs, unit } = this;
+    const width = this.heardS.length;
     let least = this.beginning(expected, heard);
     let from = -1;
     const offset = this.offset(expected, heard);
     for (let e = expected - 1; e >= Math.max(0, expected - FURTHEST); e -= 1) {
       for (let h = heard - 1; h >= Math.max(0, heard - FURTHEST); h -= 1) {
+        const before = costs[e * width + h] ?? Infinity;
+        if (before >= least) continue;
         const off = Math.abs(offset - this.offset(e, h)) / unit;
         const skipped = LEFT_OUT * (expected - e + heard - h - 2);
-        const cost = (costs[e * width + h] ?? 0) + Math.min(STUMBLED, off) + skipped;
+        const cost = before + Math.min(STUMBLED, off) + skipped;
         if (cost < least) [least, from] = [cost, e * width + h];
       }
     }
-    costs[own] = least;
-    this.from[own] = from;
+    if (least >= most) return;
+    costs[expected * width + heard] = least;
+    this.from[expected * width + heard] = from;
   }
 
   private wayTo(end: number): readonly Pair[] {
+    const width = this.heardS.length;
     const pairs: Pair[] = [];
     for (let at = end; at >= 0; at = this.from[at] ?? -1)
-      pairs.push({ expected: Math.floor(at / this.width), heard: at % this.width });
+      pairs.push({ expected: Math.floor(at / width), heard: at % width });
     return pairs.reverse();
   }
 }
@@ -132,14 +166,17 @@ export function alignStrokes(
   const many = Math.max(expectedS.length, heardS.length);
   const isLong = many > MOST_AT_ANY_PACE;
   const enough = CHEAP * many;
-  let best: { pairs: readonly Pair[]; pace: number; cost: number } | undefined;
+  let best: (Way & { readonly pace: number }) | undefined;
   for (const pace of isLong ? [1] : PACES) {
-    const search = { pace, ...(latencyS !== undefined && { latencyS }) };
-    const { pairs, cost } = new Aligner(expectedS, heardS, search).run();
-    if (!best || cost < best.cost * 0.95) best = { pairs, pace, cost };
-    if (best.cost <= enough) break;
+    const aligner = new Aligner(expectedS, heardS, {
+      pace,
+      ...(latencyS !== undefined && { latencyS }),
+    });
+    const found = best ? aligner.within(best.cost * CLEARLY_BETTER) : aligner.cheapest();
+    if (found) best = { pairs: found.pairs, cost: found.cost, pace };
+    if ((best?.cost ?? Infinity) <= enough) break;
   }
-  return best ?? { pairs: [], pace: 1 };
+  return { pairs: best?.pairs ?? [], pace: best?.pace ?? 1 };
 }
 
 function middleGap(timesS: readonly number[]): number {
