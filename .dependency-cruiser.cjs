@@ -15,6 +15,7 @@ const CORE_LEVELS = [
   ['steps', 'guide'],
   ['plan', 'practice', 'capo', 'stand-in'],
   ['progress', 'checks', 'fit'],
+  ['standing'],
   ['today'],
   ['brief'],
 ];

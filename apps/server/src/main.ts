@@ -1,7 +1,7 @@
 import { DEMO_ACCOUNTS } from '@harvu/demo';
 import { serve } from '@hono/node-server';
 import cluster from 'node:cluster';
-import { OVERVIEW_RULES } from '@harvu/core/progress';
+import { OVERVIEW_RULES } from '@harvu/core/standing';
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { createApp } from './app';

@@ -1,3 +1,4 @@
+import { USUAL_CONSTANTS } from '@harvu/core/constants';
 import { ladder } from '@harvu/core/steps';
 import { number, object } from 'yup';
 import { verbOf, workError } from './verb';
@@ -9,7 +10,10 @@ const input = object({
 });
 
 /** `{startBpm, goalBpm, ratio?}` → `{rungs}`. */
-export const ladderVerb = verbOf(input, ({ startBpm, goalBpm, ratio }) => {
-  const made = ladder({ startBpm, goalBpm, ...(ratio !== undefined && { ratio }) });
-  return made.ok ? { rungs: made.rungs } : workError(made.code, made.message);
-});
+export const ladderVerb = verbOf(
+  input,
+  ({ startBpm, goalBpm, ratio = USUAL_CONSTANTS.rungRatio }) => {
+    const made = ladder({ startBpm, goalBpm, ratio });
+    return made.ok ? { rungs: made.rungs } : workError(made.code, made.message);
+  },
+);

@@ -1,6 +1,6 @@
 import type { Day } from '@harvu/core/day';
 import type { Tuning } from '@harvu/core/pitch';
-import type { ReadinessSummary } from '@harvu/core/progress';
+import type { ReadinessSummary } from '@harvu/core/standing';
 import { array } from 'yup';
 import { exactly, id, maybeDay, maybeWords, whole } from './fields';
 

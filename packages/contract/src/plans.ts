@@ -1,4 +1,4 @@
-import type { PlanOverview } from '@harvu/core/progress';
+import type { PlanOverview } from '@harvu/core/standing';
 import type { PlanEvent } from '@harvu/core/events';
 import type { Teaching } from '@harvu/core/plan';
 import type { SongDocument } from '@harvu/core/song';

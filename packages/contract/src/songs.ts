@@ -1,5 +1,5 @@
 import type { SongDocument } from '@harvu/core/song';
-import type { FilledBlock } from '@harvu/core/progress';
+import type { FilledBlock } from '@harvu/core/standing';
 import type { InferType } from 'yup';
 import { array, string } from 'yup';
 import { exactly, maybe, maybeWords, whole, words } from './fields';

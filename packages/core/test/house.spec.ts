@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { ASSUMPTIONS, type Assumption } from '../src/assumptions/assumptions.data';
 import { STEP_KINDS } from '../src/step-id/step-id';
 
 const ROOT = new URL('../../../', import.meta.url).pathname;
@@ -50,6 +51,16 @@ describe('the house', () => {
     expect(placesOf(lines, asked, 'packages/core/src/steps/kinds/')).toEqual([]);
     const listed = new RegExp(`[sS]teps?\\.\\w+\\(.*\\bkind === '(?:${kinds})'`);
     expect(placesOf(lines, listed, 'packages/core/src/steps/')).toEqual([]);
+  });
+
+  it('reads what a studio may choose as that studio has it', () => {
+    const own = Object.entries<Assumption>(ASSUMPTIONS).filter(([, { changeable }]) => changeable);
+    const assumed = new RegExp(
+      String.raw`(?:assumed\(\s*'|USUAL_CONSTANTS\.)(?:${own.map(([name]) => name).join('|')})\b`,
+    );
+    expect(own.length).toBeGreaterThan(20);
+    // The command knows no studio.
+    expect(placesOf(lines, assumed, 'apps/work/', 'packages/core/src/constants/')).toEqual([]);
   });
 
   it('reads no title and no sentence again', () => {

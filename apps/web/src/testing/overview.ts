@@ -2,7 +2,7 @@ import type { Overview, SongAtAGlance, StoredLesson, StudentAtAGlance } from '@h
 import { NEW_PROFILE } from '@harvu/contract/students';
 import { readChart } from '@harvu/core/chart';
 import { makePlan } from '@harvu/core/plan';
-import { overviewOf, type PlanOverview } from '@harvu/core/progress';
+import { overviewOf, standingOf, type PlanOverview } from '@harvu/core/standing';
 
 /** A studio with nobody in it. */
 export const NOTHING: Overview = {
@@ -19,8 +19,7 @@ export const NOTHING: Overview = {
 
 /** A song nobody has touched yet. */
 export const FRESH: PlanOverview = overviewOf(
-  makePlan(readChart('tempo: 92\n[A]\n| G | D |').song),
-  [],
+  standingOf(makePlan(readChart('tempo: 92\n[A]\n| G | D |').song), []),
 );
 
 /** A song of somebody, whose name is their id. */

@@ -1,4 +1,5 @@
-import { readinessOf, summaryOf } from '@harvu/core/progress';
+import { readinessOf } from '@harvu/core/progress';
+import { summaryOf } from '@harvu/core/standing';
 import type { Try } from '@harvu/core/events';
 import { EMPTY_SONG } from '@harvu/core/song';
 import { readChart } from '@harvu/core/chart';

@@ -1,7 +1,8 @@
 import { counted } from '@harvu/core/words';
 import type { Layer } from '@harvu/core/layer';
 import type { Day } from '@harvu/core/day';
-import { tempoToday, type ReadinessSummary, type TempoToday } from '@harvu/core/progress';
+import { tempoToday, type TempoToday } from '@harvu/core/progress';
+import { type ReadinessSummary } from '@harvu/core/standing';
 import { dayWords } from './day-label';
 
 /** How far a song is, in a headline and the sentence below it. */

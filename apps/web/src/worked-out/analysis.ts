@@ -4,9 +4,9 @@ import type { VoiceAdvice } from '@harvu/core/capo';
 import type { ReadChart } from '@harvu/core/chart';
 import type { Finding } from '@harvu/core/checks';
 import type { FoundGrip } from '@harvu/core/fretboard';
-import type { ChangedPart, EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
+import type { Adjustments, ChangedPart, EasierGrip, Raise, SmallerPlan } from '@harvu/core/plan';
 import type { Day } from '@harvu/core/day';
-import type { PlanOverview } from '@harvu/core/progress';
+import type { PlanOverview, SongProgress } from '@harvu/core/standing';
 import type { PlanEvent } from '@harvu/core/events';
 import type { Scene } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
@@ -14,13 +14,11 @@ import { defer, type Observable } from 'rxjs';
 import { CONVENTIONS } from '../ui/conventions';
 import { Answering } from './answering';
 import type {
-  Adjustments,
   KeyAdvice,
   PlannedSong,
   SceneAsked,
   SmallerWish,
   SongApart,
-  SongProgress,
   VoiceRanges,
 } from './answers';
 import type { GripWishes } from './grip-search';

@@ -1,7 +1,7 @@
 import { counted } from '../words';
 import { assumed } from '../constants';
 import { dayAfter, type Day } from '../day';
-import type { OpenStep } from '../progress';
+import type { OpenStep } from '../standing';
 import { sinceLesson, type SinceLesson } from './since-lesson';
 import type { SongNow, StudentNow } from './student-now';
 import { dayWords, tempoWords, type DayTold } from './words';

@@ -3,13 +3,14 @@ import { readChart } from '../chart';
 import { USUAL_CONSTANTS } from '../constants';
 import { dayAfter, type Day } from '../day';
 import { makePlan } from '../plan';
+import { type NotComingOn } from '../progress';
 import {
   overviewOf,
-  type NotComingOn,
+  standingOf,
   type OpenStep,
   type PlanOverview,
   type VisitStep,
-} from '../progress';
+} from '../standing';
 import {
   agendaOf,
   attentionOf,
@@ -22,7 +23,7 @@ import {
 } from './index';
 
 const TODAY: Day = '2026-11-27';
-const EMPTY = overviewOf(makePlan(readChart('tempo: 92\n[Verse]\n| G | D |').song), []);
+const EMPTY = overviewOf(standingOf(makePlan(readChart('tempo: 92\n[Verse]\n| G | D |').song), []));
 const [OPEN] = EMPTY.open;
 const step = (id: string, more: Partial<OpenStep> = {}): OpenStep => {
   if (!OPEN) throw new Error('a new song has something open');

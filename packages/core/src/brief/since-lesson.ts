@@ -1,5 +1,6 @@
 import { dayAfter, daysBetween, weekdayOf, type Day } from '../day';
-import type { ClimbedStep, MilestoneKind, Saying, VisitStep } from '../progress';
+import type { ClimbedStep, MilestoneKind, Saying } from '../progress';
+import type { VisitStep } from '../standing';
 import { minutesOn, type SongNow, type StudentNow } from './student-now';
 
 /** A day with what was practised and what was agreed, in minutes. */

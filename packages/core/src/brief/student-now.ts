@@ -1,6 +1,7 @@
 import type { Day } from '../day';
 import type { MinutesByWeekday } from '../plan';
-import { practisedByWeekday, type PlanOverview } from '../progress';
+import { practisedByWeekday } from '../progress';
+import { type PlanOverview } from '../standing';
 
 /** One of a student's songs as it stands. */
 export interface SongNow {

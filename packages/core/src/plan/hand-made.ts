@@ -204,7 +204,7 @@ function withChange(draft: Draft, change: PlanChange, { work, goal }: HandMaking
     case 'merge':
       return merge(draft, [change.step, change.with], work);
     case 'own':
-      return { ...draft, steps: [...draft.steps, makeOwn(change)] };
+      return { ...draft, steps: [...draft.steps, makeOwn(change, work)] };
     case 'note':
       return marked(draft, change.step, { note: change.words });
     case 'optional':

@@ -1,3 +1,5 @@
+export { adjustmentsOf } from './adjustments';
+export type { Adjustments } from './adjustments';
 export { finishOn, nextLessonOn, practiceUntil } from './calendar';
 export type { MinutesByWeekday, Practice, Until } from './calendar';
 export { changedParts } from './changed-parts';
@@ -25,5 +27,5 @@ export { stagesOf } from './stages';
 export type { Stage } from './stages';
 export { SCHOOLS, USUAL_TEACHING } from './teaching';
 export type { OwnStep, PlanChange, School, Teaching } from './teaching';
-export { slowRemedies } from './slow-remedies';
-export type { SlowRemedy } from './slow-remedies';
+export { slowestChange, slowRemedies } from './slow-remedies';
+export type { SlowChange, SlowRemedy } from './slow-remedies';

@@ -1,8 +1,9 @@
+import { isLate, type ChangeTime } from '../change';
 import type { SongCommand } from '../edits';
 import { strokesOf, type Pattern } from '../rhythm';
 import { barsInLayer, type StruckBar } from '../timeline';
 import type { NamedPattern, Section, SongDocument } from '../song';
-import type { WindowedChange, Workpiece } from '../steps';
+import type { SongChangeTime, WindowedChange, Workpiece } from '../steps';
 import { easierGrip } from './easier-grips';
 
 /** A way to win time for a change that takes longer than there is, as edits of the song. */
@@ -11,6 +12,11 @@ export interface SlowRemedy {
   /** The chord that gets an easier grip; the pattern that is played otherwise before the change. */
   readonly of: string;
   readonly commands: readonly SongCommand[];
+}
+
+/** A change that takes longer than there is for it, and what would help. */
+export interface SlowChange extends ChangeTime {
+  readonly remedies: readonly SlowRemedy[];
 }
 
 type Change = Pick<WindowedChange, 'from' | 'to'>;
@@ -34,6 +40,22 @@ export function slowRemedies(
   change: Change,
 ): readonly SlowRemedy[] {
   return [...easierGrips(work, change), ...openStrokes(song, work, change)];
+}
+
+/**
+ * Gives the change of a song that lacks most time, with what would win it; `changes` with what lacks most first.
+ * Undefined where every change fits.
+ *
+ * @example
+ * slowestChange(EMPTY_SONG, workpieceOf(EMPTY_SONG), []) // undefined
+ */
+export function slowestChange(
+  song: SongDocument,
+  work: Workpiece,
+  [slow]: readonly SongChangeTime[],
+): SlowChange | undefined {
+  if (!slow || !isLate(slow)) return undefined;
+  return { ...slow, remedies: slowRemedies(song, work, slow) };
 }
 
 function easierGrips(work: Workpiece, { from, to }: Change): readonly SlowRemedy[] {

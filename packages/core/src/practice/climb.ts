@@ -1,8 +1,7 @@
 import { type Day } from '../day';
 import type { Try } from '../events';
-import { assumed } from '../constants';
 import { LAYERS, type Layer } from '../layer';
-import type { Step } from '../steps';
+import type { Climbing, Step } from '../steps';
 import type { Bpm } from '../units';
 import { askedOf, heldOf, passesAt, type Attempt, type Held } from './held';
 import { bearing, piecesOf, type Piece } from './pieces';
@@ -55,22 +54,25 @@ const BROUGHT: Readonly<
     (
       piece: { readonly parts: readonly string[]; readonly layer: Layer },
       tries: readonly Try[],
+      climbing: Climbing,
     ) => number | null
   >
 > = {
-  join: ({ parts, layer }, tries) => {
-    const held = parts.map((part) => heldOfPiece({ key: `section:${part}`, layer }, tries));
+  join: ({ parts, layer }, tries, climbing) => {
+    const held = parts.map((part) =>
+      heldOfPiece({ key: `section:${part}`, layer }, tries, climbing),
+    );
     const known = held.flatMap((one) => one ?? []);
     return known.length < held.length || known.length === 0
       ? null
-      : Math.min(...known) * assumed('knownStartShare');
+      : Math.min(...known) * climbing.knownStartShare;
   },
-  section: ({ parts, layer }, tries) => {
+  section: ({ parts, layer }, tries, climbing) => {
     const key = ['section', ...parts].join(':');
     const barer = LAYERS.slice(0, LAYERS.indexOf(layer)).flatMap(
-      (one) => heldOfPiece({ key, layer: one }, tries) ?? [],
+      (one) => heldOfPiece({ key, layer: one }, tries, climbing) ?? [],
     );
-    return barer.length === 0 ? null : Math.max(...barer) * assumed('newStartShare');
+    return barer.length === 0 ? null : Math.max(...barer) * climbing.newStartShare;
   },
 };
 
@@ -138,8 +140,8 @@ function attemptsAt(pieces: readonly Piece[], tries: readonly Try[]): readonly A
 }
 
 /** What is held of a section by its id alone, however long its ladder is. */
-function heldOfPiece(piece: Piece, tries: readonly Try[]): number | null {
-  const asked = { cleanInRow: SECTION_IN_ROW, goalBpm: Infinity };
+function heldOfPiece(piece: Piece, tries: readonly Try[], { rungRatio }: Climbing): number | null {
+  const asked = { cleanInRow: SECTION_IN_ROW, goalBpm: Infinity, rungRatio };
   return heldOf(attemptsAt([piece], tries), asked).bpm;
 }
 
@@ -147,10 +149,14 @@ function heldOfPiece(piece: Piece, tries: readonly Try[]): number | null {
  * The tempo to which others have brought somebody who never played a piece clean: a join by the sections on both
  * sides of it, a section by its barer layers; null where nothing has.
  */
-function broughtTo({ key, layer }: Piece, tries: readonly Try[]): number | null {
+function broughtTo(
+  { key, layer }: Piece,
+  tries: readonly Try[],
+  climbing: Climbing,
+): number | null {
   const [kind, ...parts] = key.split(':');
   if (layer === undefined) return null;
-  return BROUGHT[kind ?? '']?.({ parts, layer }, tries) ?? null;
+  return BROUGHT[kind ?? '']?.({ parts, layer }, tries, climbing) ?? null;
 }
 
 /** Where a ladder is begun: at the last rung that what is known already reaches. */
@@ -176,7 +182,7 @@ function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
   const { rungs, goal } = step;
   const attempts = attemptsAt([piece], tries);
   const held = heldOf(attempts, askedOf(step));
-  const first = held.bpm === null ? firstRung(rungs, broughtTo(piece, tries)) : 0;
+  const first = held.bpm === null ? firstRung(rungs, broughtTo(piece, tries, step.climbing)) : 0;
   const rung = nextRung(step, held, first);
   const inRow = passesAt(held, rungs[rung] ?? 0);
   const isDone = held.goalDays.length >= goal.days;

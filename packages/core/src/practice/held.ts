@@ -1,6 +1,7 @@
 import type { Day } from '../day';
 import type { Try } from '../events';
 import { assumed } from '../constants';
+import type { Step } from '../steps';
 
 /** One attempt as it bears on one piece. */
 export interface Attempt extends Pick<Try, 'clean' | 'passes' | 'day'> {
@@ -32,26 +33,22 @@ const NOTHING: Held = {
   below: Infinity,
 };
 
-/** What counts: so many clean in a row, and the tempo that is the goal, 0 without one. */
+/** What counts: so many clean in a row, the tempo that is the goal, 0 without one, and how far apart rungs are. */
 export interface Asked {
   readonly cleanInRow: number;
   readonly goalBpm: number;
+  readonly rungRatio: number;
 }
 
 /**
  * Gives what a step asks of the attempts at it.
  *
  * @example
- * askedOf({ goal: { cleanInRow: 3 }, rungs: [60, 66] }) // { cleanInRow: 3, goalBpm: 66 }
+ * askedOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0]).rungRatio // 1.08
  */
-export function askedOf({
-  goal,
-  rungs,
-}: {
-  readonly goal: { readonly cleanInRow: number };
-  readonly rungs: readonly number[];
-}): Asked {
-  return { cleanInRow: goal.cleanInRow, goalBpm: rungs.at(-1) ?? 0 };
+export function askedOf({ goal, rungs, climbing }: Step): Asked {
+  const { rungRatio } = climbing;
+  return { cleanInRow: goal.cleanInRow, goalBpm: rungs.at(-1) ?? 0, rungRatio };
 }
 
 /**
@@ -60,11 +57,11 @@ export function askedOf({
  * that was held lower it by a rung. It goes on from what was held before, where that is given.
  *
  * @example
- * heldOf([{ clean: true, passes: 3, day: '2026-11-26', bpm: 92 }], { cleanInRow: 3, goalBpm: 92 }).bpm // 92
+ * heldOf([{ clean: true, passes: 3, day: '2026-11-26', bpm: 92 }], { cleanInRow: 3, goalBpm: 92, rungRatio: 1.08 }).bpm // 92
  */
 export function heldOf(attempts: readonly Attempt[], asked: Asked, before: Held = NOTHING): Held {
   return attempts.reduce<Held>(
-    (held, one) => (one.clean ? afterClean(held, one, asked) : afterStumble(held, one)),
+    (held, one) => (one.clean ? afterClean(held, one, asked) : afterStumble(held, one, asked)),
     before,
   );
 }
@@ -108,11 +105,11 @@ function afterClean(held: Held, one: Attempt, { cleanInRow, goalBpm }: Asked): H
 }
 
 /** Two failed tries at what was held lower it by a rung; over it, they take nothing away. */
-function afterStumble(held: Held, one: Attempt): Held {
+function afterStumble(held: Held, one: Attempt, { rungRatio }: Asked): Held {
   const failsInRow = held.failsInRow + 1;
   const stumbled = { ...held, run: [], failsInRow };
   if (failsInRow < assumed('failsToStepDown')) return stumbled;
   const isHeld = held.bpm !== null && one.bpm > 0 && one.bpm <= held.bpm;
-  const lowered = { bpm: Math.floor(one.bpm / assumed('rungRatio')), below: one.bpm };
+  const lowered = { bpm: Math.floor(one.bpm / rungRatio), below: one.bpm };
   return { ...stumbled, failsInRow: 0, ...(isHeld ? lowered : { eased: held.eased + 1 }) };
 }

@@ -2,7 +2,7 @@ export type { BarRange } from '../edits';
 export { attemptsOf, climbOf } from './climb';
 export type { Climb } from './climb';
 export { askedOf, heldOf } from './held';
-export type { Attempt, Held } from './held';
+export type { Asked, Attempt, Held } from './held';
 export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';
 export { beatAfter, beatInRecording, placeIn } from './place';

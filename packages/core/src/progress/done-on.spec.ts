@@ -2,7 +2,8 @@ import { readChart } from '../chart';
 import type { Day } from '../day';
 import type { PlanEvent } from '../events';
 import { makePlan } from '../plan';
-import { doneOn, overviewOf } from './index';
+import { overviewOf, standingOf } from '../standing';
+import { doneOn } from './index';
 
 const { song } = readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |');
 const plan = makePlan(song);
@@ -70,11 +71,11 @@ describe('what was done on a day', () => {
       ...{ id: 'x', kind: 'sore', at: '2026-11-26T12:00:00.000Z', day: '2026-11-26' },
       ...{ source: 'self', revision: 1 },
     };
-    const overview = overviewOf(plan, [...first, ...second, sore], '2026-12-12');
+    const overview = overviewOf(standingOf(plan, [...first, ...second, sore]), '2026-12-12');
     expect(overview.lastDone.map(({ id }) => id)).toEqual([verseId]);
     expect([overview.soreOn, overview.wantedOn]).toEqual(['2026-11-26', '2026-12-12']);
     const open = overview.open.find(({ id }) => id === verseId);
     expect(open?.isBegun ?? true).toBeTrue();
-    expect(overviewOf(plan, []).lastDone).toEqual([]);
+    expect(overviewOf(standingOf(plan, [])).lastDone).toEqual([]);
   });
 });

@@ -6,15 +6,6 @@ export type { HeldBack } from './held-back';
 export type { Hole, PartProgress, Played, Readiness } from './readiness';
 export { shownBy } from './shown';
 export type { PractisedSong } from './shown';
-export { filledBlocks, OVERVIEW_RULES, overviewOf, summaryOf, toCheckAgain } from './overview';
-export type {
-  CheckAgain,
-  FilledBlock,
-  OpenStep,
-  PlanOverview,
-  ReadinessSummary,
-  VisitStep,
-} from './overview';
 export { doneOn } from './done-on';
 export type { DoneStep } from './done-on';
 export { memoryOf } from './memory';

@@ -5,14 +5,8 @@ import { makePlan } from '../plan';
 import { climbOf, stepProgress } from '../practice';
 import { SECTION_IN_ROW } from '../practice/climb';
 import { kindOf, type Step } from '../steps';
-import {
-  climbedSince,
-  notComingOn,
-  oddTries,
-  overviewOf,
-  reachedMilestones,
-  sayingsIn,
-} from './index';
+import { climbedSince, notComingOn, oddTries, reachedMilestones, sayingsIn } from './index';
+import { overviewOf, standingOf } from '../standing';
 
 const plan = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
 const stepOf = (id: string): Step => {
@@ -94,7 +88,7 @@ describe('a step that does not come on', () => {
     const bare = plan.steps.filter(({ kind, layer }) => kind === 'section' && layer === 'bare');
     const stuck = bare[0] ?? verse;
     const stumbled = DAYS.flatMap((day) => many(2, stuck, day, { clean: false, seconds: 300 }));
-    const { open } = overviewOf(plan, [...ready, ...stumbled]);
+    const { open } = overviewOf(standingOf(plan, [...ready, ...stumbled]));
     expect(open.find(({ id }) => id === stuck.id)?.stuck?.days).toBe(4);
     expect(open.filter((one) => one.stuck !== null)).toHaveSize(1);
   });
@@ -195,7 +189,7 @@ describe('a song that was corrected', () => {
     ...many(3, verse, '2026-11-20', { bpm: goal }),
     ...many(3, chorus, '2026-11-20', { bpm: goal }),
   ];
-  const at = (events: readonly PlanEvent[]) => overviewOf(plan, events);
+  const at = (events: readonly PlanEvent[]) => overviewOf(standingOf(plan, events));
 
   it('has the part that changed shown again, and nothing else; its minutes stay', () => {
     const before = at(held());

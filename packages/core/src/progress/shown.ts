@@ -2,9 +2,16 @@ import { secondsOfDrill, type Drill, type TakeEvent, type Try } from '../events'
 import { songFor, type PlanChange } from '../plan';
 import { type MeasuredChange, type Shown } from '../player';
 import { secondsAt } from '../change';
-import { heldOf } from '../practice';
+import { heldOf, type Asked } from '../practice';
 import { LAYERS, type SongDocument } from '../song';
-import { changesOfPart, kindOf, workpieceOf, type Proven, type Workpiece } from '../steps';
+import {
+  changesOfPart,
+  climbingOf,
+  kindOf,
+  workpieceOf,
+  type Proven,
+  type Workpiece,
+} from '../steps';
 import { readStepId, type StepName } from '../step-id';
 import { assumed } from '../constants';
 
@@ -63,11 +70,14 @@ function byStep(tries: readonly Try[]): ReadonlyMap<string, readonly Try[]> {
 }
 
 /** The fastest tempo the tries of one step hold, 0 without a click; null for none. */
-function heldTempo(tries: readonly Try[], cleanInRow: number): number | null {
+function heldTempo(
+  tries: readonly Try[],
+  asked: Pick<Asked, 'cleanInRow' | 'rungRatio'>,
+): number | null {
   const attempts = tries
     .toSorted((a, b) => a.at.localeCompare(b.at))
     .map(({ clean, passes, day, bpm }) => ({ clean, passes, day, bpm: bpm ?? 0 }));
-  return heldOf(attempts, { cleanInRow, goalBpm: Infinity }).bpm;
+  return heldOf(attempts, { ...asked, goalBpm: Infinity }).bpm;
 }
 
 /** A part that is clean at a tempo shows that each of its changes took at most its window there. */
@@ -94,12 +104,13 @@ function shownIn({ document, changes, tries }: PractisedSong): readonly Partial<
   const song = songFor(document, changes);
   const work = workpieceOf(song);
   const { grips, patterns, goalBpm } = work;
+  const { rungRatio } = climbingOf(work);
   const proven: Proven = { grips, patterns, goalBpm };
   return [...byStep(tries)].flatMap(([id, own]) =>
     readStepId(id).flatMap((name): readonly Partial<Shown>[] => {
       const { goal, prove, holdsPart } = kindOf(name);
       if (!prove && !holdsPart) return [];
-      const heldBpm = heldTempo(own, goal.cleanInRow);
+      const heldBpm = heldTempo(own, { cleanInRow: goal.cleanInRow, rungRatio });
       if (heldBpm === null) return [];
       const music = holdsPart ? [{ changes: changesShown(work, name, heldBpm) }] : [];
       return [...music, ...(prove ? [prove(name.parts, heldBpm, proven)] : [])];

@@ -8,6 +8,8 @@ export { makeOwn } from './kinds/own';
 export type { OwnStepWords } from './kinds/own';
 export { gripsIn, insideChanges } from './inside';
 export type { InsideChange } from './inside';
+export { climbingOf } from './climbing';
+export type { Climbing } from './climbing';
 export { ladder, rungsTo } from './ladder';
 
 export type { LadderRequest, LadderResult } from './ladder';

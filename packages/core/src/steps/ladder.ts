@@ -1,11 +1,10 @@
 import { bpm, type Bpm } from '../units';
-import { assumed } from '../constants';
 
-/** What a ladder is made from; `ratio` is how much faster each rung is, the assumed 1.08 by default. */
+/** What a ladder is made from; `ratio` is how much faster each rung is. */
 export interface LadderRequest {
   readonly startBpm: number;
   readonly goalBpm: number;
-  readonly ratio?: number;
+  readonly ratio: number;
 }
 
 /** A ladder, or why there is none. */
@@ -25,15 +24,11 @@ const ROUNDING = 1e-9;
  * goal alone. Tempos lie above 0 and up to 1000, the ratio from 1.005 to 4.
  *
  * @example
- * ladder({ startBpm: 58, goalBpm: 92 }).rungs // [58, 63, 68, 73, 79, 85, 92]
+ * ladder({ startBpm: 58, goalBpm: 92, ratio: 1.08 }).rungs // [58, 63, 68, 73, 79, 85, 92]
  * @example
- * ladder({ startBpm: 0, goalBpm: 92 }).ok // false
+ * ladder({ startBpm: 0, goalBpm: 92, ratio: 1.08 }).ok // false
  */
-export function ladder({
-  startBpm,
-  goalBpm,
-  ratio = assumed('rungRatio'),
-}: LadderRequest): LadderResult {
+export function ladder({ startBpm, goalBpm, ratio }: LadderRequest): LadderResult {
   if (!isTempo(startBpm) || !isTempo(goalBpm)) {
     return {
       ok: false,
@@ -56,10 +51,10 @@ export function ladder({
  * Makes a ladder where the tempos are known to be in range; the goal alone otherwise.
  *
  * @example
- * rungsTo(92, 90) // [90, 92]
+ * rungsTo(92, 90, 1.08) // [90, 92]
  */
-export function rungsTo(goalBpm: number, startBpm: number, ratio?: number): readonly Bpm[] {
-  const made = ladder({ startBpm, goalBpm, ...(ratio !== undefined && { ratio }) });
+export function rungsTo(goalBpm: number, startBpm: number, ratio: number): readonly Bpm[] {
+  const made = ladder({ startBpm, goalBpm, ratio });
   return made.ok ? made.rungs : [bpm(goalBpm)];
 }
 

@@ -111,7 +111,7 @@ describe('the steps of a song', () => {
       return makeSteps(workpieceOf(song, { student })).find((step) => step.kind === 'hand');
     };
     expect(handOf()?.id).toBe('hand:eights');
-    expect(handOf()?.rungs.map(Number)).toEqual(rungsTo(92, 67).map(Number));
+    expect(handOf()?.rungs.map(Number)).toEqual(rungsTo(92, 67, 1.08).map(Number));
     expect(handOf(2.8)?.rungs[0]).toBe(75 as never);
     expect(handOf(4)?.rungs.map(Number)).toEqual([92]);
     expect(

@@ -1,4 +1,5 @@
 import type { RiffLimit } from '../riff';
+import { climbingOf } from './climbing';
 import { rungsTo } from './ladder';
 import type { Step, StepLimit } from './step';
 import { tempoLimit, type TempoLimit } from './tempo-limit';
@@ -40,7 +41,7 @@ export function startOf(work: Workpiece, demand: Demand, known: Known | undefine
   const found = limitOf(work, demand);
   const { startBpm, limitBpm, needsBarerLayer } = found;
   const most = Math.floor(mostShare(work, known) * demand.goalBpm + ROUNDING);
-  const rungs = rungsTo(demand.goalBpm, Math.min(startBpm, most), rungRatio(work));
+  const rungs = rungsTo(demand.goalBpm, Math.min(startBpm, most), climbingOf(work).rungRatio);
   const isHeldBack = limitBpm !== null && startBpm <= most;
   const isFast = limitBpm === null || limitBpm >= demand.goalBpm;
   return {
@@ -50,11 +51,6 @@ export function startOf(work: Workpiece, demand: Demand, known: Known | undefine
     isFree: limitBpm === null || (known !== undefined && isFast),
     needsBarerLayer,
   };
-}
-
-/** How much faster each rung is: the student's own, else the studio's. */
-export function rungRatio({ student, constants }: Workpiece): number {
-  return student.rungRatio ?? constants.rungRatio;
 }
 
 /** The limit some changes and strokes set to this student. */

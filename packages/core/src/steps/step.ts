@@ -2,7 +2,8 @@ import { stepId, type StepKind } from '../step-id';
 import type { Layer } from '../song';
 import type { Bpm } from '../units';
 import { stepTitle, type StepAbout } from './step-title';
-import type { WindowedChange } from './workpiece';
+import { climbingOf, type Climbing } from './climbing';
+import type { WindowedChange, Workpiece } from './workpiece';
 
 /** What counts as having done a step. */
 export interface Goal {
@@ -48,6 +49,7 @@ export interface Step {
   /** Tempos in bpm, rising to the goal; for a change, in changes a minute. Empty without a tempo. */
   readonly rungs: readonly Bpm[];
   readonly goal: Goal;
+  readonly climbing: Climbing;
   /** Minutes a usual course of it takes. */
   readonly minutes: number;
   /** Why it starts where it does, in one sentence. */
@@ -60,8 +62,12 @@ export interface Step {
 }
 
 /** Makes a step; its id comes from what it practises, and the layer where it has one. */
-export function createStep(kind: StepKind, step: Omit<Step, 'id' | 'kind' | 'title'>): Step {
+export function createStep(
+  kind: StepKind,
+  work: Workpiece,
+  step: Omit<Step, 'id' | 'kind' | 'title' | 'climbing'>,
+): Step {
   const layer = step.layer === undefined ? [] : [step.layer];
   const id = stepId(kind, [...step.atoms, ...layer]);
-  return { ...step, kind, id, title: stepTitle(step.about) };
+  return { ...step, kind, id, title: stepTitle(step.about), climbing: climbingOf(work) };
 }

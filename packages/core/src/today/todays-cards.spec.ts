@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Day } from '../day';
-import type { OpenStep, VisitStep } from '../progress';
+import type { OpenStep, VisitStep } from '../standing';
 import { todaysCards, type SongToday, type TodaysCard } from './index';
 
 const STEP: OpenStep = {

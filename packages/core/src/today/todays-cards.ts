@@ -1,6 +1,6 @@
 import { assumed } from '../constants';
 import { dayAfter, type Day } from '../day';
-import type { OpenStep, VisitStep } from '../progress';
+import type { OpenStep, VisitStep } from '../standing';
 
 /** A song as today's list sees it. */
 export interface SongToday {

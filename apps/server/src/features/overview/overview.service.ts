@@ -1,6 +1,6 @@
 import type { Overview, Person, SongAtAGlance, StoredLesson } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
-import type { PlanOverview } from '@harvu/core/progress';
+import type { PlanOverview } from '@harvu/core/standing';
 import { dayAfter, type Day } from '@harvu/core/day';
 import { clockAt } from '@harvu/core/lessons';
 import { LRUCache } from 'lru-cache';

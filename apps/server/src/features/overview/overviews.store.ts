@@ -1,4 +1,4 @@
-import type { PlanOverview } from '@harvu/core/progress';
+import type { PlanOverview } from '@harvu/core/standing';
 import { QueryTypes, type Sequelize } from 'sequelize';
 
 /** How a plan stands, as somebody calls its chords. */

@@ -10,7 +10,7 @@ import {
   type StepPlan,
   type Teaching,
 } from '@harvu/core/plan';
-import { overviewOf, type PlanOverview } from '@harvu/core/progress';
+import { overviewOf, standingOf, type PlanOverview } from '@harvu/core/standing';
 import type { SongDocument } from '@harvu/core/song';
 import { LRUCache } from 'lru-cache';
 import { createHash } from 'node:crypto';
@@ -30,7 +30,7 @@ const made = new LRUCache<string, StepPlan>({ max: MOST_MADE });
 
 /** Works out how a plan stands. */
 export function lookOver({ events, ...plan }: PlanAtWork): PlanOverview {
-  return overviewOf(planOf(plan), events, plan.teaching.wantedOn);
+  return overviewOf(standingOf(planOf(plan), events), plan.teaching.wantedOn);
 }
 
 /** What of a song is played otherwise in one revision than in another. */

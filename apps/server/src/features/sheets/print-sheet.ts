@@ -1,9 +1,10 @@
 import type { PlanFigures } from '@harvu/contract';
 import { constantsWith } from '@harvu/core/assumptions';
 import type { Conventions } from '@harvu/core/conventions';
-import type { Try } from '@harvu/core/events';
+import type { PlanEvent } from '@harvu/core/events';
 import { makePlan, songFor, type Teaching } from '@harvu/core/plan';
-import { stepProgress, untilLesson } from '@harvu/core/practice';
+import { untilLesson } from '@harvu/core/practice';
+import { standingOf } from '@harvu/core/standing';
 import type { SongDocument } from '@harvu/core/song';
 import { pageCount, toPdf, type Pdf } from './pdf';
 import type { Sheet } from './sheet';
@@ -19,7 +20,7 @@ export interface SheetOrder extends Pick<
   /** None for the studio's own steps. */
   readonly figures?: PlanFigures;
   readonly conventions: Conventions;
-  readonly tries: readonly Try[];
+  readonly events: readonly PlanEvent[];
   /** The next lesson, in words, and the minutes of practice until then. */
   readonly lesson: { readonly heading: string; readonly minutes: number };
 }
@@ -37,13 +38,13 @@ export async function printSheet(order: SheetOrder): Promise<Pdf> {
 }
 
 function sheetOf(order: SheetOrder): Omit<Sheet, 'size'> {
-  const { document, teaching, figures, conventions, tries, lesson, ...said } = order;
+  const { document, teaching, figures, conventions, events, lesson, ...said } = order;
   const plan = makePlan(document, {
     teaching,
     names: conventions.names,
     ...(figures && { student: figures.student, constants: constantsWith(figures.constants) }),
   });
-  const pieces = untilLesson(stepProgress(plan.steps, tries), lesson.minutes);
+  const pieces = untilLesson(standingOf(plan, events).climbs, lesson.minutes);
   const song = songFor(document, teaching.changes);
   return { ...said, conventions, song, plan, lesson: { heading: lesson.heading, pieces } };
 }

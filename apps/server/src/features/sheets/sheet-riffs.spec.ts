@@ -12,7 +12,7 @@ describe('a sheet with a riff', () => {
     it(`is one page of ${paper}, drawn with the shipped fonts`, async () => {
       const pdf = await printSheet({
         ...{ title: 'Hoist', playedBy: '', studentName: '', printedOn: '26 Nov 2026', paper },
-        ...{ document: readChart(CHART).song, teaching: USUAL_TEACHING, tries: [] },
+        ...{ document: readChart(CHART).song, teaching: USUAL_TEACHING, events: [] },
         conventions: USUAL_CONVENTIONS,
         lesson: { heading: 'Until Tuesday', minutes: 60 },
       });

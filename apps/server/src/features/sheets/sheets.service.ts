@@ -1,5 +1,4 @@
 import type { LessonSlot } from '@harvu/contract';
-import { evidenceIn } from '@harvu/core/events';
 import { nextLessonOn, practiceUntil } from '@harvu/core/plan';
 import type { Conventions } from '@harvu/core/conventions';
 import { dayAt, type Day } from '@harvu/core/day';
@@ -56,7 +55,7 @@ export function createSheetsService(deps: SheetsDeps) {
       const day = nextLessonOn(await today(), slot?.weekday ?? null);
       const { minutes } = practiceUntil(day, { minutesByWeekday, today: await today() });
       const lesson = { heading: `Until ${dayOnPaper(day, asked.paper, 'weekday')}`, minutes };
-      const named = { title, playedBy, studentName, lesson, tries: evidenceIn(events) };
+      const named = { title, playedBy, studentName, lesson, events };
       return print({ ...named, document, teaching: way, figures, conventions }, asked);
     },
     async ofSong(id: string, asked: SheetAsked): Promise<PrintedSheet> {
@@ -66,7 +65,7 @@ export function createSheetsService(deps: SheetsDeps) {
         conventionsOf(asked.person.id),
       ]);
       const lesson = { heading: 'The first week', minutes: STUDIO_MINUTES };
-      const named = { title, playedBy, studentName: '', lesson, tries: [] };
+      const named = { title, playedBy, studentName: '', lesson, events: [] };
       return print({ ...named, document, teaching: way, conventions }, asked);
     },
   };

@@ -60,7 +60,7 @@ function sizesIn(content: unknown): readonly number[] {
 const ORDER: SheetOrder = {
   ...{ title: 'A', playedBy: '', studentName: '', printedOn: '26 Nov 2026', paper: 'A4' },
   ...{ document: EMPTY_SONG, teaching: USUAL_TEACHING, conventions: USUAL_CONVENTIONS },
-  ...{ tries: [], lesson: { heading: 'The first week', minutes: 60 } },
+  ...{ events: [], lesson: { heading: 'The first week', minutes: 60 } },
 };
 
 describe('a stand sheet', () => {

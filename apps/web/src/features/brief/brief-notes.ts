@@ -1,5 +1,5 @@
 import type { Day } from '@harvu/core/day';
-import type { PlanOverview, ReadinessSummary } from '@harvu/core/progress';
+import type { PlanOverview, ReadinessSummary } from '@harvu/core/standing';
 import { milestoneWords, type SinceLesson } from '@harvu/core/brief';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';

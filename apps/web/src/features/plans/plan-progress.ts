@@ -3,7 +3,8 @@ import type { Plan } from '@harvu/contract';
 import { map, switchMap, type Observable } from 'rxjs';
 import { Session } from '../../platform/session';
 import { PlanStore } from '../../store';
-import { Analysis, type SongProgress } from '../../worked-out';
+import type { SongProgress } from '@harvu/core/standing';
+import { Analysis } from '../../worked-out';
 
 /** A plan with everything worked out from it. */
 export interface PlanProgress extends SongProgress {

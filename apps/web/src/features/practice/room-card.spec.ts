@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { readChart } from '@harvu/core/chart';
 import { makePlan } from '@harvu/core/plan';
-import { overviewOf } from '@harvu/core/progress';
+import { overviewOf, standingOf } from '@harvu/core/standing';
 import { todaysCards, type TodaysCard } from '@harvu/core/today';
 import { Session } from '../../platform/session';
 import { TodayList } from '../../store';
@@ -24,7 +24,7 @@ describe('a card of today’s list in the room', () => {
     TestBed.tick();
   };
   const proposed = (): readonly TodaysCard[] => {
-    const { open } = overviewOf(plan, []);
+    const { open } = overviewOf(standingOf(plan, []));
     const songs = [{ id: 'p1', title: 'A song', wantedOn: null, open, visits: [], begunOn: [] }];
     return todaysCards(songs, { today: '2026-11-24', minutes: 20, isSore: false });
   };

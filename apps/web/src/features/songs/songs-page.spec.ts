@@ -2,14 +2,14 @@ import type { HttpTestingController } from '@angular/common/http/testing';
 import type { Overview, SongSummary } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { makePlan } from '@harvu/core/plan';
-import { overviewOf } from '@harvu/core/progress';
+import { overviewOf, standingOf } from '@harvu/core/standing';
 import { of, throwError, type Observable } from 'rxjs';
 import { PlanStore } from '../../store';
 import { NOTHING } from '../../testing/overview';
 import { setUpPage, Shown } from '../../testing/page';
 import { SongsPage } from './songs-page';
 
-const overview = overviewOf(makePlan(readChart('tempo: 92\n[A]\n| G | D |').song), []);
+const overview = overviewOf(standingOf(makePlan(readChart('tempo: 92\n[A]\n| G | D |').song), []));
 const song = (title: string, more: Partial<SongSummary> = {}): SongSummary => ({
   ...{ id: title, title, playedBy: 'Ossel', revision: 2, savedAt: '2026-11-20T10:00:00.000Z' },
   ...{ studentCount: 0, tags: [], place: 'here', movedAt: null, keptUntil: null, chords: ['G'] },

@@ -1,11 +1,11 @@
-import type { CheckAgain } from '@harvu/core/progress';
+import type { CheckAgain } from '@harvu/core/standing';
 import { daysBetween, type Day } from '@harvu/core/day';
 import { deadlineOf } from '@harvu/core/plan';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
 import type { PlanProgress } from '../plans';
 import type { ChartAhead } from '../../ui/tempo-chart';
-import type { DuePart, WhenReached } from '../../worked-out';
+import type { DuePart, WhenReached } from '@harvu/core/standing';
 
 /** A note of the margin: what it is about, and what is said of it. */
 export interface TimeNote {

@@ -1,9 +1,8 @@
 import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
-import type { PlanChange, Teaching } from '@harvu/core/plan';
+import type { Adjustments, PlanChange, Teaching } from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
 import { kindOf, layerWords, type Matter, type Step } from '@harvu/core/steps';
-import type { Adjustments } from '../../worked-out';
 import { withChange } from './teaching-edits';
 
 /** A change of the plan that takes one press. */

@@ -4,7 +4,8 @@ import { Router } from '@angular/router';
 import type { NewEvent, Overview, SongAtAGlance } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { makePlan } from '@harvu/core/plan';
-import { overviewOf, type DoneStep, type PlanOverview } from '@harvu/core/progress';
+import { type DoneStep } from '@harvu/core/progress';
+import { overviewOf, standingOf, type PlanOverview } from '@harvu/core/standing';
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
 import { EventQueue, PlanStore } from '../../store';
@@ -26,7 +27,7 @@ const song = (id: string, more: Partial<PlanOverview> = {}): SongAtAGlance => ({
   revision: 2,
   assignedAt: '',
   withdrawnAt: null,
-  overview: { ...overviewOf(plan, []), ...more },
+  overview: { ...overviewOf(standingOf(plan, [])), ...more },
 });
 const DONE: DoneStep = {
   id: 'x',

@@ -6,7 +6,7 @@ import type { Drill } from '../drills';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
-import { rungRatio } from '../start-tempo';
+import { climbingOf } from '../climbing';
 import { called, inWords } from '../step-words';
 import { drillRate, tempoLimit } from '../tempo-limit';
 import type { Workpiece } from '../workpiece';
@@ -23,12 +23,12 @@ export function makeChange(drill: Drill, work: Workpiece, needs: readonly string
   const needed = Math.ceil(drillRate(neededSeconds) - ROUNDING);
   const asked = { seconds: 60 / drillRate(change.seconds), windowBeats: 1 };
   const { startBpm } = tempoLimit({ bpmGoal: needed, changes: [asked], constants: work.constants });
-  return createStep('change', {
+  return createStep('change', work, {
     about: { name: `Change ${listed(names.map((name) => called(work, name)))}`, isWord: true },
     atoms: names,
     needs,
     goal: GOAL,
-    rungs: rungsTo(needed, startBpm, rungRatio(work)),
+    rungs: rungsTo(needed, startBpm, climbingOf(work).rungRatio),
     minutes: minutesOf(drill, work),
     why: whyOf(work, drill),
     limit: { limitBpm: drillRate(change.seconds), change },

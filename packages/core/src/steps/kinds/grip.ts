@@ -90,7 +90,7 @@ function makeGroup(grips: readonly SongGrip[], before: readonly SongGrip[], work
     (sum, grip, at) => sum + gripMinutes(grip, known[at] ?? [], work),
     0,
   );
-  const step = createStep('grip', {
+  const step = createStep('grip', work, {
     about: aboutGrips(
       grips.map(({ name }) => name),
       work,

@@ -4,7 +4,7 @@ import type { StruckBar } from '../../timeline';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
-import { rungRatio } from '../start-tempo';
+import { climbingOf } from '../climbing';
 import { strokesPerBeat } from '../strokes-per-beat';
 import { tempoLimit } from '../tempo-limit';
 import { barsOfPart, type Workpiece } from '../workpiece';
@@ -57,8 +57,8 @@ function makeHand(work: Workpiece, name: string, pattern: Pattern): Step {
     strokesPerSecond: perSecond,
     constants,
   });
-  const rungs = rungsTo(goalBpm, limit.startBpm, rungRatio(work));
-  return createStep('hand', {
+  const rungs = rungsTo(goalBpm, limit.startBpm, climbingOf(work).rungRatio);
+  return createStep('hand', work, {
     about: { name: `Pattern ${name} on one muted chord`, isWord: true },
     atoms: [name],
     needs: ['ready'],
@@ -98,7 +98,7 @@ function withThumbFirst(work: Workpiece, name: string, pattern: Pattern): readon
   const thumb = thumbOf(pattern);
   if (!thumb) return [all];
   const alone = makeHand(work, name, thumb);
-  const first = createStep('hand', {
+  const first = createStep('hand', work, {
     ...alone,
     atoms: [name, THUMB],
     about: { name: `Pattern ${name}`, detail: 'the thumb alone', isWord: true },

@@ -120,7 +120,7 @@ function makeJoin(making: Making, work: Workpiece, crossing: Crossing): Step {
   const { rungs, why, limit } = made;
   const fromBpm = rungs[0] ?? goalBpm;
   const climb = climbMinutes({ fromBpm, goalBpm, tauMinutes: joinClimbMinutes, ceilingRatio });
-  return createStep('join', {
+  return createStep('join', work, {
     about: { name: intoWords(work, pair), detail: 'two bars into two' },
     atoms: atomsOf([pair]),
     layer: making.goal,
@@ -151,7 +151,7 @@ function makeCrossings(making: Making, work: Workpiece, crossings: readonly Cros
   const goalBpm = Math.min(...crossings.map((one) => one.goalBpm));
   const made = ladderFor(work, demandOf(work, { changes, bars, goalBpm }), 'by its parts');
   const said = listed(pairs.map((pair) => intoWords(work, pair)));
-  const step = createStep('join', {
+  const step = createStep('join', work, {
     about: aboutCrossings(pairs.length, said),
     atoms: atomsOf(pairs),
     layer: making.goal,

@@ -14,7 +14,7 @@ export function makeListen(work: Workpiece): Step {
     work.timeline.occurrences.map((one) => one.name),
     MOST_SAID,
   );
-  return createStep('listen', {
+  return createStep('listen', work, {
     about: { name: 'Follow the map, call the sections', isWord: true },
     atoms: [],
     needs: [],

@@ -1,5 +1,7 @@
 import type { Goal, Step } from '../step';
+import { climbingOf } from '../climbing';
 import { rungsTo } from '../ladder';
+import type { Workpiece } from '../workpiece';
 import { playNothing, type Kind } from './kind';
 
 const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'done once' };
@@ -20,9 +22,11 @@ export interface OwnStepWords {
  * Makes a step of the teacher's own.
  *
  * @example
- * makeOwn({ step: 'own:1', title: 'Clap it', goal: 'twice', minutes: 3 }).rungs // []
+ * makeOwn({ step: 'own:1', title: 'Clap it', goal: 'twice', minutes: 3 }, workpieceOf(EMPTY_SONG)).rungs // []
  */
-export function makeOwn({ step, title, goal, minutes, startBpm, goalBpm }: OwnStepWords): Step {
+export function makeOwn(words: OwnStepWords, work: Workpiece): Step {
+  const { step, title, goal, minutes, startBpm, goalBpm } = words;
+  const climbing = climbingOf(work);
   return {
     id: step,
     kind: 'own',
@@ -31,7 +35,8 @@ export function makeOwn({ step, title, goal, minutes, startBpm, goalBpm }: OwnSt
     atoms: [],
     needs: [],
     minutes,
-    rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm),
+    rungs: goalBpm === undefined ? [] : rungsTo(goalBpm, startBpm ?? goalBpm, climbing.rungRatio),
+    climbing,
     goal: { ...GOAL, words: goal },
     why: 'Your teacher put it here.',
   };

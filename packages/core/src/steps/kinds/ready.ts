@@ -7,9 +7,10 @@ import { playNothing, type Kind } from './kind';
 const GOAL: Goal = { cleanInRow: 1, days: 1, words: 'every string in tune' };
 
 /** Makes the step that comes first of all: a guitar that is tuned and has its capo on. */
-export function makeReady({ capo, tuning, sound, constants }: Workpiece): Step {
+export function makeReady(work: Workpiece): Step {
+  const { capo, tuning, sound, constants } = work;
   const through = sound.length === 0 ? '' : ` The sound goes through ${effectWords(sound)}.`;
-  return createStep('ready', {
+  return createStep('ready', work, {
     about: {
       name: `${tuningWords(tuning)}, ${capo === 0 ? 'no capo' : `capo ${capo}`}`,
       isWord: true,

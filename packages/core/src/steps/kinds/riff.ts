@@ -7,7 +7,7 @@ import { createStep, type Goal, type Step } from '../step';
 import { stepMinutes } from '../step-minutes';
 import { rungsTo } from '../ladder';
 import { ladderFor } from '../ladder-for';
-import { rungRatio } from '../start-tempo';
+import { climbingOf } from '../climbing';
 import type { Workpiece } from '../workpiece';
 import type { Kind, Played } from './kind';
 import { barOfNote, firstBarOf, riffBars, type RiffStretch } from './riff-bars';
@@ -68,7 +68,7 @@ function withinReach(
   const [first = 0, goal = first] = [rungs[0], rungs.at(-1)];
   if (limitBpm === null) return rungs;
   const start = Math.max(LEAST_BPM, Math.floor(work.constants.startShare * limitBpm));
-  return start < first ? rungsTo(goal, start, rungRatio(work)) : rungs;
+  return start < first ? rungsTo(goal, start, climbingOf(work).rungRatio) : rungs;
 }
 
 /** Makes a step of some notes of a riff, with the ladder both hands allow. */
@@ -93,7 +93,7 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
     },
     constants,
   );
-  return createStep(kind, {
+  return createStep(kind, work, {
     about,
     atoms,
     needs,
@@ -108,7 +108,7 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
 
 function makeEar({ name, riff }: RiffMatter, work: Workpiece): Step {
   const { constants, pace } = work;
-  return createStep('ear', {
+  return createStep('ear', work, {
     about: { name: `Find ${name} by ear`, detail: 'before you look', isWord: true },
     atoms: [name],
     needs: ['ready', 'listen'],

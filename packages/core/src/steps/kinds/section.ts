@@ -47,7 +47,7 @@ export function makeSection(making: Making, one: LayeredPart): Step {
     ...(base === undefined ? [] : [base]),
     ...(after === undefined ? [] : [after]),
   ];
-  return createStep(own ? 'difference' : 'section', {
+  return createStep(own ? 'difference' : 'section', work, {
     about: aboutPart(work, one, goal),
     atoms: [part.id],
     layer,

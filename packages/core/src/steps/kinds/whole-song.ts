@@ -33,7 +33,7 @@ export interface WithOthers {
 /** Makes a step that plays the whole song at its goal with somebody or for somebody. */
 export function makeWithOthers(work: Workpiece, layer: Layer, made: WithOthers): Step {
   const { kind, about, why, goal, needs, isOptional } = made;
-  const step = createStep(kind, {
+  const step = createStep(kind, work, {
     about,
     why,
     goal,

@@ -14,7 +14,7 @@ export function makeWhole(making: Making, layer: Layer, needs: readonly string[]
   const bars = work.parts.flatMap((part) => barsOfPart(work, part.id, layer));
   const demand = demandOf(work, { changes: [], bars, goalBpm: work.goalBpm });
   const { rungs, why, limit } = ladderFor(work, demand, 'by its parts');
-  return createStep('whole', {
+  return createStep('whole', work, {
     about: { name: 'Whole song', isWord: true, ...(layer !== goal && { layer }) },
     atoms: [],
     layer,

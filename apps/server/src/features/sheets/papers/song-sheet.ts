@@ -12,7 +12,7 @@ import { together } from '../together';
 import { paperDocument } from './paper';
 
 /** What a song sheet is printed from: all a stand sheet is, but what there is to practise. */
-export type SongSheetOrder = Omit<SheetOrder, 'tries' | 'lesson'>;
+export type SongSheetOrder = Omit<SheetOrder, 'events' | 'lesson'>;
 
 type Played = Sheet['plan']['work']['timeline']['occurrences'][number];
 

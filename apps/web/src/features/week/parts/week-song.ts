@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { SongAtAGlance } from '@harvu/contract';
-import type { OpenStep } from '@harvu/core/progress';
+import type { OpenStep } from '@harvu/core/standing';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
 import { childWords, readinessWords } from '../../../ui/readiness-words';
