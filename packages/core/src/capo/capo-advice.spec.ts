@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { readChart, writeChart } from '../chart';
 import { parseChordName, transposeChordName } from '../chord';
 import { withCommand } from '../edits';
-import { soundingTones } from '../fretboard';
+import { soundingTones } from '../fretboard/sounding';
 import { USUAL_STUDENT } from '../player';
 import { settledFrame, type SongDocument } from '../song';
 import { timelineOf } from '../timeline';

@@ -1,5 +1,4 @@
 export { readBars, writeBars } from './bars';
-export { checkChart } from './faults';
 export { barSlots, slotsText } from './bar-slots';
 export type { BarSlots } from './bar-slots';
 export { frameWords } from './frame-words';

@@ -1,16 +1,7 @@
 export { CHECKS, createFinding } from './finding';
 export type { Cause, CheckCode, Finding, FindingPlace, Remedy, Severity } from './finding';
 export { findingsOf } from './findings';
-export { frameFindings, keyFindings } from './frame-findings';
-export { gripFindings } from './grip-findings';
-export { inventoryFindings } from './inventory-findings';
-export { patternFindings } from './pattern-findings';
-export { chartFindings, unreadIn } from './chart-findings';
+export { unreadIn } from './chart-findings';
 export type { Unread } from './chart-findings';
-export { clockFindings } from './clock-findings';
-export { doubtFindings } from './doubt-findings';
-export { riffFindings } from './riff-findings';
-export { soundFindings } from './sound-findings';
-export { rightsFindings } from './rights-findings';
 export { sameFindings } from './same-findings';
 export { stepFindings } from './step-findings';

@@ -2,14 +2,8 @@ import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import { parseGrip } from '../fretboard';
 import { STANDARD_TUNING } from '../pitch';
 import { parseMeter, readPattern, type Pattern } from '../rhythm';
-import {
-  gripDrawing,
-  laneDrawing,
-  SLOT_WIDTH,
-  type Drawing,
-  type HeldGrip,
-  type Shape,
-} from './index';
+import { gripDrawing, laneDrawing, type Drawing, type HeldGrip, type Shape } from './index';
+import { SLOT_WIDTH } from './lane';
 
 type Of<Kind extends Shape['kind']> = Extract<Shape, { kind: Kind }>;
 

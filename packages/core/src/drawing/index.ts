@@ -1,5 +1,5 @@
 export type { Drawing, Role, Shape } from './drawing';
 export { gripDrawing } from './grip';
 export type { HeldGrip } from './grip';
-export { laneDrawing, SLOT_WIDTH } from './lane';
+export { laneDrawing } from './lane';
 export type { LaneDrawing, LaneStyle } from './lane';

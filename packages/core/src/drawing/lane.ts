@@ -49,7 +49,7 @@ const STRAIGHT: Feel = { kind: 'straight' };
  * their strings where it is picked, counts below; swung off-beats stand where they fall.
  *
  * @example
- * laneDrawing(usualPattern({ beats: 4, unit: 4, groups: [4] }), { counts: 'syllables' }).width // 320
+ * laneDrawing(songPatterns(readChart('[A]\n| G |').song).usual, { counts: 'syllables' }).width // 320
  */
 export function laneDrawing(pattern: Pattern, style: LaneStyle): LaneDrawing {
   const isOnStrings = isPicked(pattern);

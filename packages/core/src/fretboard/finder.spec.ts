@@ -6,10 +6,10 @@ import {
   findGrips,
   formatGrip,
   reachBetween,
-  soundingTones,
   USUAL_HAND,
   type FoundGrip,
 } from './index';
+import { soundingTones } from './sounding';
 import { runs } from '../testing/runs';
 
 function found(name: string, tuning = STANDARD_TUNING): readonly FoundGrip[] {

@@ -5,9 +5,9 @@ import {
   parseFingers,
   parseGrip,
   gripWords,
-  soundingTones,
   soundingNotes,
 } from './index';
+import { soundingTones } from './sounding';
 import { STANDARD_TUNING } from '../pitch';
 
 const anyGrip = fc.array(fc.oneof(fc.constant(null), fc.integer({ min: 0, max: 24 })), {

@@ -30,7 +30,7 @@ export { fingerSong } from './song-fingers';
 export type { GripChange } from './song-fingers';
 export { shapeMove, withShapeMoved } from './shape-move';
 export type { ShapeMove } from './shape-move';
-export { soundingNotes, soundingTones } from './sounding';
+export { soundingNotes } from './sounding';
 export type { Setup } from './sounding';
 export { gripWords } from './words';
 export { shortLine } from './change-short';

@@ -1,5 +1,6 @@
 import { scoreFor } from '../testing/score-for';
-import { Guitar, guideEvents, otherGuitar, type GuideEvent, type StringEvent } from './index';
+import { Guitar, guideEvents, type GuideEvent, type StringEvent } from './index';
+import { otherGuitar } from './events';
 
 function eventsOf(text: string, slower = 1): readonly GuideEvent[] {
   const { strokes, setup, silencesS } = scoreFor(text);

@@ -1,6 +1,5 @@
-export { addClicks } from './clicks';
 export type { HeardClick } from './clicks';
-export { guideEvents, otherGuitar } from './events';
+export { guideEvents } from './events';
 export type { GuideEvent, GuideSetup, GuideTiming, PitchWay, StringEvent } from './events';
 export { Guitar } from './guitar';
 export { renderScore } from './render';

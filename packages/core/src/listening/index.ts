@@ -5,7 +5,6 @@ export { loopBackOf } from './loop-back';
 export type { LoopBack } from './loop-back';
 export { heardClosely, noteIn } from './note';
 export type { HeardNote } from './note';
-export { heardPitch } from './pitch';
 export type { HeardPitch } from './pitch';
 export { stringTuned } from './tuning';
 export type { StringTuning } from './tuning';

@@ -1,6 +1,7 @@
 import { Guitar } from '../guide';
 import { seeded } from '../random';
-import { heardClosely, heardPitch, noteIn, onsetsIn, stringTuned } from './index';
+import { heardClosely, noteIn, onsetsIn, stringTuned } from './index';
+import { heardPitch } from './pitch';
 
 const RATE = 44_100;
 const OPEN = [40, 45, 50, 55, 59, 64];

@@ -7,5 +7,4 @@ export type { Heading } from './heading';
 export { readLoose } from './read';
 export type { LooseLine } from './read';
 export type { Row } from './row';
-export { isSectionName } from './section-words';
 export { isTabLine } from './tab';

@@ -5,10 +5,8 @@ import { formatGrip } from '../fretboard';
 import { makeSteps, workpieceOf, type Step } from '../steps';
 import { anyNumberedSong } from '../testing/any-song';
 import {
-  brokenBy,
   deadlineOf,
   finishOn,
-  inSchoolOrder,
   makePlan,
   milestonesOf,
   practiceUntil,
@@ -19,6 +17,8 @@ import {
   type School,
   type StepPlan,
 } from './index';
+import { inSchoolOrder } from './schools';
+import { brokenBy } from './hand-made';
 import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { runs } from '../testing/runs';

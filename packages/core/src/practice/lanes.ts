@@ -34,7 +34,7 @@ interface Drawn extends Pick<Pass, 'spans'> {
  * that a riff takes whole.
  *
  * @example
- * lanesOf(EMPTY_PASS, [], 'syllables') // []
+ * lanesOf({ stretch: stretchOf([]), spans: [], writtenBpm: 60 }, [], 'syllables') // []
  */
 export function lanesOf(
   { stretch, spans }: Pass,

@@ -1,5 +1,6 @@
 import { readChart } from '../chart';
-import { EMPTY_PASS, passOf, workpieceOf } from '../steps';
+import { passOf, workpieceOf } from '../steps';
+import { EMPTY_PASS } from '../steps/pass';
 import { clicksOf, secondsAt } from '../timeline';
 import { beatAfter, beatInRecording, placeIn } from './index';
 

@@ -10,7 +10,7 @@ export { doneOn } from './done-on';
 export type { DoneStep } from './done-on';
 export { memoryOf } from './memory';
 export type { Memory } from './memory';
-export { retainedTempo, retrievabilityAfter, tempoToday } from './tempo-today';
+export { retainedTempo, tempoToday } from './tempo-today';
 export type { KeptPart, TempoToday } from './tempo-today';
 export { visitsOf } from './visits';
 export type { DueVisit } from './visits';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { readChart } from '../chart';
 import type { Day } from '../day';
-import { makeSteps, rungsTo, workpieceOf, type Step } from '../steps';
+import { makeSteps, workpieceOf, type Step } from '../steps';
+import { rungsTo } from '../steps/ladder';
 import { runs } from '../testing/runs';
 import type { Try } from '../events';
 import { climbOf, stepProgress } from '../practice';

@@ -3,14 +3,8 @@ import { dayAfter, type Day } from '../day';
 import type { Try } from '../events';
 import { makePlan } from '../plan';
 import { bpm } from '../units';
-import {
-  memoryOf,
-  readinessOf,
-  retainedTempo,
-  retrievabilityAfter,
-  tempoToday,
-  type KeptPart,
-} from './index';
+import { memoryOf, readinessOf, retainedTempo, tempoToday, type KeptPart } from './index';
+import { retrievabilityAfter } from './tempo-today';
 
 const PLAYED: Day = '2026-11-01';
 const kept = (songBpm: number, stabilityDays: number, lastOn = PLAYED): KeptPart => ({

@@ -15,7 +15,7 @@ export {
   USUAL_PICKING,
 } from './picking';
 export type { PickingHand } from './picking';
-export { formatSlot, parseSlot } from './slot';
+export { parseSlot } from './slot';
 export type { PickingFinger, Plucked, Slot, Strum } from './slot';
 export { handPath } from './hand-path';
 export type { HandMotion } from './hand-path';

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import {
   cellsOver,
   countWords,
-  formatSlot,
   parseMeter,
   parseSlot,
   readPattern,
@@ -12,6 +11,7 @@ import {
   type Meter,
   type Pattern,
 } from './index';
+import { formatSlot } from './slot';
 
 const meter = (text: string): Meter => parseMeter(text) ?? { beats: 4, unit: 4, groups: [4] };
 const pattern = (text: string, strokes: string): Pattern => {

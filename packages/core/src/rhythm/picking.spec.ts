@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   formatPicking,
-  formatSlot,
   parseMeter,
   parsePicking,
   pickedOver,
@@ -9,6 +8,7 @@ import {
   USUAL_PICKING,
   type Pattern,
 } from './index';
+import { formatSlot } from './slot';
 
 function pattern(strokes: string): Pattern {
   const slots = strokes.split(' ');

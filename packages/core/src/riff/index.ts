@@ -1,12 +1,12 @@
 export { barOf } from './bar-place';
 export type { RiffMeter } from './bar-place';
-export { leftHandOf, shiftSeconds } from './left-hand';
+export { leftHandOf } from './left-hand';
 export type { LeftHand, RiffFinger, Shift } from './left-hand';
 export { riffLimit } from './limit';
 export type { RiffLimit } from './limit';
 export { movedNotes } from './moved';
 export type { Riff, RiffFault, RiffHow, RiffNote } from './note';
-export { comparedNotes, notesToLearn, phrasesOf } from './phrases';
+export { notesToLearn, phrasesOf } from './phrases';
 export type { Phrase, PhraseOptions, PhraseRelation } from './phrases';
 export { playedNotes } from './played';
 export type { PlayedNote, PlayedRiff } from './played';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { transposeChordName } from '../chord';
 import { readChart } from '../chart';
-import { compareBars, compareLine, repeatingCell, type ComparedBar } from './index';
+import { compareBars, compareLine, type ComparedBar } from './index';
+import { repeatingCell } from './compare';
 import { timelineOf } from '../timeline';
 import { runs } from '../testing/runs';
 

@@ -2,7 +2,7 @@ export { standingOf } from './standing';
 export type { CheckAgain, Standing } from './standing';
 export { OVERVIEW_RULES, overviewOf } from './overview';
 export type { OpenStep, PlanOverview, VisitStep } from './overview';
-export { filledBlocks, plainBlocks } from './ribbon';
+export { plainBlocks } from './ribbon';
 export type { FilledBlock, PlainBlock } from './ribbon';
 export { songProgress } from './song-progress';
 export type { DuePart, SongProgress, WhenReached } from './song-progress';

@@ -3,16 +3,9 @@ import { barKeys, type Part } from '../sameness';
 import { EMPTY_SONG, type Layer } from '../song';
 import { readChart } from '../chart';
 import { anyNumberedSong } from '../testing/any-song';
-import {
-  climbMinutes,
-  makeSteps,
-  passOf,
-  rungsTo,
-  splitSection,
-  workpieceOf,
-  type Step,
-  type Workpiece,
-} from './index';
+import { makeSteps, passOf, splitSection, workpieceOf, type Step, type Workpiece } from './index';
+import { climbMinutes } from './step-minutes';
+import { rungsTo } from './ladder';
 import type { StruckBar } from '../timeline';
 import { passesOfPart } from './workpiece';
 import { songGrips, USUAL_STUDENT, type Student } from '../player';

@@ -164,19 +164,18 @@ export function alignStrokes(
   { latencyS }: Omit<Search, 'pace'> = {},
 ): Alignment {
   const many = Math.max(expectedS.length, heardS.length);
-  const isLong = many > MOST_AT_ANY_PACE;
-  const enough = CHEAP * many;
-  let best: (Way & { readonly pace: number }) | undefined;
-  for (const pace of isLong ? [1] : PACES) {
-    const aligner = new Aligner(expectedS, heardS, {
-      pace,
-      ...(latencyS !== undefined && { latencyS }),
-    });
-    const found = best ? aligner.within(best.cost * CLEARLY_BETTER) : aligner.cheapest();
-    if (found) best = { pairs: found.pairs, cost: found.cost, pace };
-    if ((best?.cost ?? Infinity) <= enough) break;
+  const paces = many > MOST_AT_ANY_PACE ? PACES.slice(0, 1) : PACES;
+  const known = latencyS === undefined ? {} : { latencyS };
+  let best = { pairs: [] as readonly Pair[], pace: 1, cost: Infinity };
+  for (const pace of paces) {
+    const aligner = new Aligner(expectedS, heardS, { pace, ...known });
+    const isFirst = best.cost === Infinity;
+    const found = isFirst ? aligner.cheapest() : aligner.within(best.cost * CLEARLY_BETTER);
+    if (found) best = { ...found, pace };
+    if (best.cost <= CHEAP * many) break;
   }
-  return { pairs: best?.pairs ?? [], pace: best?.pace ?? 1 };
+  const { pairs, pace } = best;
+  return { pairs, pace };
 }
 
 function middleGap(timesS: readonly number[]): number {

@@ -1,4 +1,3 @@
-export { alignStrokes } from './align';
 export type { Alignment, Pair } from './align';
 export { latencyOf } from './latency';
 export { measuresOf } from './measures';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { formatSlot, parseMeter, type Meter } from '../rhythm';
+import { parseMeter, type Meter } from '../rhythm';
+import { formatSlot } from '../rhythm/slot';
 import { runs } from '../testing/runs';
 import {
   parseTold,

@@ -6,16 +6,6 @@ import { riffsInLayer } from './riffs';
 import type { Occurrence } from './timeline';
 
 /**
- * Tells which of two layers is the barer.
- *
- * @example
- * barerLayer('full', 'pulse') // 'pulse'
- */
-export function barerLayer(a: Layer, b: Layer): Layer {
-  return LAYERS.indexOf(a) <= LAYERS.indexOf(b) ? a : b;
-}
-
-/**
  * Gives the bars of an occurrence as they are played in a layer, or in the barer one its recording
  * has: by the pattern said for the layer and the bar, else by the section's own; the bare and the
  * pulse layer are made by themselves where nothing is said.
@@ -95,4 +85,11 @@ function withRiffs(bar: PlayedBar, played: Layer, patterns: SongPatterns): Struc
 /** Optional chords sound in the ornaments layer alone. */
 function inChords(bar: PlayedBar, played: Layer): PlayedBar {
   return played === 'ornaments' && bar.ornamented ? { ...bar, chords: bar.ornamented } : bar;
+}
+
+/**
+ * Tells which of two layers is the barer.
+ */
+function barerLayer(a: Layer, b: Layer): Layer {
+  return LAYERS.indexOf(a) <= LAYERS.indexOf(b) ? a : b;
 }

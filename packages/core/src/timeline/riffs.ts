@@ -20,23 +20,11 @@ export interface SongRiff {
 const remembered = new WeakMap<SongRiff, Map<string, readonly RiffNote[]>>();
 
 /**
- * Reads a riff of a song for playing; what cannot be read of it is left out.
- *
- * @example
- * songRiff({ name: 'a', meter: { beats: 4, unit: 4, groups: [4] }, body: '3: 2 4 | 5' }, STANDARD_TUNING).bars // 2
- */
-export function songRiff(named: NamedRiff, tuning: Tuning): SongRiff {
-  const { notes, bars } = readRiff(named.body, riffFrameOf(named, tuning.length));
-  const lead = named.pickup === undefined ? 0 : 1;
-  return { named, bars: Math.max(0, bars - lead), notes, open: openNotes(tuning) };
-}
-
-/**
  * Gives the notes of one bar of a riff, from 0, its pickup being -1, moved by some semitones as far as the
  * neck has them; each with its place from the start of the bar.
  *
  * @example
- * notesInBar(songRiff({ name: 'a', meter: { beats: 4, unit: 4, groups: [4] }, body: '3: 2 4 | 5' }, STANDARD_TUNING), 1).map((one) => one.fret) // [5]
+ * notesInBar(songRiffs({ ...EMPTY_SONG, riffs: [{ name: 'a', meter: { beats: 4, unit: 4, groups: [4] }, body: '3: 2 4 | 5' }] }).a, 1).map((one) => one.fret) // [5]
  */
 export function notesInBar(riff: SongRiff, bar: number, semitones = 0): readonly RiffNote[] {
   const { named, open, notes } = riff;
@@ -122,4 +110,13 @@ function barRiff(
 
 function addFrom(at: Beats, from: number): Beats {
   return from === 0 ? at : subtractBeats(at, -from);
+}
+
+/**
+ * Reads a riff of a song for playing; what cannot be read of it is left out.
+ */
+function songRiff(named: NamedRiff, tuning: Tuning): SongRiff {
+  const { notes, bars } = readRiff(named.body, riffFrameOf(named, tuning.length));
+  const lead = named.pickup === undefined ? 0 : 1;
+  return { named, bars: Math.max(0, bars - lead), notes, open: openNotes(tuning) };
 }

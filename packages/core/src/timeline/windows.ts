@@ -21,40 +21,6 @@ export interface ChangeWindow {
 /** A moment in a stretch: where, and in which bar. */
 type Moment = Pick<Stroke, 'bar' | 'at' | 'beat'>;
 
-/**
- * Works out the change windows of a stretch: beats from the last stroke that sounds the old chord to
- * the first of the new one. Strokes on open strings and hits leave the hand free, silence widens the
- * window, a swung stroke narrows it.
- *
- * @example
- * changeWindows(stretchOf(timelineOf(readChart('[A]\n| G | D |').song).occurrences[0].bars)).map((one) => one.windowBeats) // [4]
- */
-export function changeWindows(stretch: Stretch): readonly ChangeWindow[] {
-  const spans = chordSpans(stretch);
-  const sounding = spans.flat().filter((span) => !span.isSilent && !span.isRiff);
-  const changes = sounding.filter((span, index) => span.chord !== sounding[index - 1]?.chord);
-  const strokes = strokesIn(stretch, spans)
-    .flat()
-    .filter(({ what, notes }) => notes === undefined && soundsChord(what));
-  const steady = isSteady(stretch);
-  let index = 0;
-  return changes.slice(1).map((span, place) => {
-    while ((strokes[index]?.beat ?? Infinity) < span.from) index += 1;
-    const before = changes[place] ?? span;
-    const [last, next] = [strokes[index - 1], strokes[index]];
-    const from = last && last.beat > before.from ? last : toMoment(before);
-    const to = next ?? toMoment(span);
-    const beats = steady ? to.beat - from.beat : beatsBetween(stretch, from, to);
-    return {
-      from: before.chord,
-      to: span.chord,
-      atBeat: span.from,
-      windowBeats: Math.max(0, beats),
-      tempo: tempoOf(stretch, to),
-    };
-  });
-}
-
 /** A chord that begins where the pattern of its bar has no slot. */
 export interface OffSlot {
   /** The bar in its own pass, from 1. */
@@ -129,4 +95,35 @@ function beatsBetween(stretch: Stretch, from: Moment, to: Moment): number {
   const [a, b] = [stretch.bars[from.bar], stretch.bars[to.bar]];
   if (!a || !b) return 0;
   return ((secondsAt(b, to.at) - secondsAt(a, from.at)) * tempoOf(stretch, to)) / 60;
+}
+
+/**
+ * Works out the change windows of a stretch: beats from the last stroke that sounds the old chord to
+ * the first of the new one. Strokes on open strings and hits leave the hand free, silence widens the
+ * window, a swung stroke narrows it.
+ */
+function changeWindows(stretch: Stretch): readonly ChangeWindow[] {
+  const spans = chordSpans(stretch);
+  const sounding = spans.flat().filter((span) => !span.isSilent && !span.isRiff);
+  const changes = sounding.filter((span, index) => span.chord !== sounding[index - 1]?.chord);
+  const strokes = strokesIn(stretch, spans)
+    .flat()
+    .filter(({ what, notes }) => notes === undefined && soundsChord(what));
+  const steady = isSteady(stretch);
+  let index = 0;
+  return changes.slice(1).map((span, place) => {
+    while ((strokes[index]?.beat ?? Infinity) < span.from) index += 1;
+    const before = changes[place] ?? span;
+    const [last, next] = [strokes[index - 1], strokes[index]];
+    const from = last && last.beat > before.from ? last : toMoment(before);
+    const to = next ?? toMoment(span);
+    const beats = steady ? to.beat - from.beat : beatsBetween(stretch, from, to);
+    return {
+      from: before.chord,
+      to: span.chord,
+      atBeat: span.from,
+      windowBeats: Math.max(0, beats),
+      tempo: tempoOf(stretch, to),
+    };
+  });
 }

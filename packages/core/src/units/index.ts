@@ -4,7 +4,6 @@ export {
   parseBeats,
   shareBeats,
   subtractBeats,
-  sumBeats,
   timesBeats,
 } from './beats';
 export type { Beats } from './beats';
