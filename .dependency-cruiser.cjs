@@ -13,7 +13,7 @@ const CORE_LEVELS = [
   ['sameness', 'recording'],
   ['player'],
   ['steps', 'guide'],
-  ['plan', 'practice', 'capo', 'stand-in'],
+  ['plan', 'practice', 'capo', 'simulated-player'],
   ['progress', 'checks', 'fit'],
   ['standing'],
   ['today'],

@@ -1,6 +1,6 @@
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { climbOf, sceneOf, type Scene } from '@harvu/core/practice';
-import { playStandIn, STEADY_PLAYER, type StandInPlayer } from '@harvu/core/stand-in';
+import { playSimulated, STEADY_PLAYER, type SimulatedPlayer } from '@harvu/core/simulated-player';
 import { judgeTake, measuresOf, type ExpectedTime } from '@harvu/core/take';
 import type { Try } from '@harvu/core/events';
 import { dayAt } from '@harvu/core/day';
@@ -106,7 +106,7 @@ class SimulatedStudent {
     if (strokes.length < FEW_STROKES) return playsWell;
     const turn = this.tries.length;
     const player = playsWell ? STEADY_PLAYER : strugglingAt(strokes, turn);
-    const { onsetsS } = playStandIn(strokes, player, turn + 1);
+    const { onsetsS } = playSimulated(strokes, player, turn + 1);
     const measures = measuresOf(strokes, onsetsS);
     return judgeTake(strokes, measures, { isExact: true, hasClick: true }).clean;
   }
@@ -151,7 +151,7 @@ export function simulateHistory(song: SongDocument, request: HistoryRequest): re
 }
 
 /** Somebody for whom it does not go yet: a change that is too slow, a place that is lost, or an uneven hand. */
-function strugglingAt(strokes: readonly ExpectedTime[], turn: number): StandInPlayer {
+function strugglingAt(strokes: readonly ExpectedTime[], turn: number): SimulatedPlayer {
   const changes = strokes.slice(1).filter((one) => one.chordChange === true);
   const to = changes[turn % Math.max(1, changes.length)]?.chord;
   if (to !== undefined && turn % 3 !== 0)

@@ -4,7 +4,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { except } from 'hono/combine';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
-import { serveArchives, serveKeeping } from './features/keeping';
+import { serveArchives, serveRecords } from './features/records';
 import { cookiesOf, recognise, servePeople } from './features/people';
 import { createLiveRoutes, servePlans } from './features/plans';
 import { serveOverview } from './features/overview';
@@ -124,7 +124,7 @@ function createApi(deps: AppDeps, refusals: Refusals) {
     .use(withActs(noteAct));
   serveStudio(api, services.studio);
   servePeople(api, { ...services, noteAct }, door);
-  serveKeeping(api, services.keeping);
+  serveRecords(api, services.keeping);
   // Paper and exports of one person never stand before everybody else's.
   const turns = createTurns({ atOnce: 2, waitingEach: 6 });
   serveArchives(api, services.archive, turns);

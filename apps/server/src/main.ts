@@ -13,7 +13,7 @@ import {
   createPersonDataStore,
   putAwayStudents,
   tidy,
-} from './features/keeping';
+} from './features/records';
 import { createSongsStore, deletedSongs } from './features/songs';
 import { createSessionsStore } from './features/people';
 import { rekeyOverrules } from './features/songs';

@@ -10,9 +10,9 @@ import {
   createArchiveService,
   createErasuresStore,
   createArchiveStore,
-  createKeepingService,
+  createRecordsService,
   createPersonDataStore,
-} from './features/keeping';
+} from './features/records';
 import {
   createAccountService,
   createAddStudents,
@@ -32,7 +32,7 @@ import {
   createPlansStore,
 } from './features/plans';
 import {
-  createGlanceStore,
+  createOverviewPeopleStore,
   createOverviewService,
   createOverviewsStore,
   type OverviewService,
@@ -63,11 +63,11 @@ import { createTrial, type TrialDeps } from './trial';
 import { createAttempts } from './platform/attempts';
 import type { Clock } from './platform/clock';
 import { transactionsOf, type InTransaction } from './platform/database';
-import { createKeptStore } from './platform/kept';
+import { createVersionedStore } from './platform/versioned-store';
 import { createRunningDays } from './platform/running-days';
 import { USUAL_PATIENCE, type Patience } from './platform/live';
 import type { Passwords } from './platform/passwords';
-import type { Worked } from './platform/work';
+import type { TaskResults } from './platform/work';
 
 /** What takes long, as the threads' own file has it. */
 export type LongTasks = typeof longTasks;
@@ -83,7 +83,7 @@ export interface AppDeps {
   /** By which addresses the studio is known. */
   readonly hosts: readonly string[];
   readonly door: Omit<DoorSettings, 'now'>;
-  readonly work: Worked<LongTasks>;
+  readonly work: TaskResults<LongTasks>;
   /** Which Harvu this is: what another one worked out is worked out anew. */
   readonly build?: string;
   /** Whoever sets an empty studio up has to have read it. */
@@ -116,19 +116,19 @@ export function createStores(sequelize: Sequelize) {
     lessons: createLessonsStore(sequelize),
     mails: createMailsStore(sequelize),
     calendars: createCalendarsStore(sequelize),
-    glance: createGlanceStore(sequelize),
+    glance: createOverviewPeopleStore(sequelize),
     overviews: createOverviewsStore(sequelize),
-    profiles: createKeptStore<StudentProfile>(sequelize, {
+    profiles: createVersionedStore<StudentProfile>(sequelize, {
       table: 'student_profiles',
       key: 'person_id',
       column: 'profile',
     }),
-    evenings: createKeptStore<Programme>(sequelize, {
+    evenings: createVersionedStore<Programme>(sequelize, {
       table: 'evenings',
       key: 'id',
       column: 'programme',
     }),
-    teachings: createKeptStore<Teaching>(sequelize, {
+    teachings: createVersionedStore<Teaching>(sequelize, {
       table: 'song_teaching',
       key: 'song_id',
       column: 'teaching',
@@ -365,7 +365,7 @@ function createBooks(
   const data = createPersonDataStore(sequelize, inTransaction);
   const archive = createArchiveStore(sequelize, inTransaction);
   return {
-    keeping: createKeepingService({
+    keeping: createRecordsService({
       acts,
       people,
       clock,

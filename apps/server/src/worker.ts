@@ -2,7 +2,7 @@
 import { closePrototypes } from './platform/hardened';
 
 export { changedBetween, findAll, lookOver } from './features/plans/plan-tasks';
-export { packArchive } from './features/keeping/archive-tasks';
+export { packArchive } from './features/records/archive-tasks';
 export { gripNames, weigh } from './features/requests/weigh';
 export { printPaper } from './features/sheets/papers/print-paper';
 export { printSheet } from './features/sheets/print-sheet';

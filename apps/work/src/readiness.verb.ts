@@ -134,7 +134,7 @@ function answerOf(readiness: Readiness, today: Day): object {
       ? {
           kind: heldBackBy.step.kind,
           step: heldBackBy.step.id,
-          ...(kindOf(heldBackBy.step).matter === 'part' && { section: heldBackBy.step.title }),
+          ...(kindOf(heldBackBy.step).subject === 'part' && { section: heldBackBy.step.title }),
           ...(change && { change: `${change.from} → ${change.to}` }),
           minutes: Math.round(heldBackBy.minutes * 10) / 10,
           line: `Held back by ${heldBackBy.what}`,

@@ -1,6 +1,11 @@
 import { songScore } from '@harvu/core/guide';
 import { settledFrame } from '@harvu/core/song';
-import { playStandIn, renderStandIn, STEADY_PLAYER, type SlowChange } from '@harvu/core/stand-in';
+import {
+  playSimulated,
+  renderSimulated,
+  STEADY_PLAYER,
+  type SlowChange,
+} from '@harvu/core/simulated-player';
 import { array, mixed, number, object, string } from 'yup';
 import { askedOf, expectedInput } from './expected-answer';
 import { verbOf, workError } from './verb';
@@ -80,7 +85,7 @@ export const simulateVerb = verbOf(input, ({ seed, player, wav, ...asking }) => 
     chord,
     ...(chordChange && { chordChange }),
   }));
-  const take = playStandIn(
+  const take = playSimulated(
     expected,
     {
       pace: player.pace ?? STEADY_PLAYER.pace,
@@ -96,7 +101,7 @@ export const simulateVerb = verbOf(input, ({ seed, player, wav, ...asking }) => 
   const failed =
     wav === undefined
       ? undefined
-      : writeWav(wav, renderStandIn(score, take, { sampleRate: SAMPLE_RATE, seed }));
+      : writeWav(wav, renderSimulated(score, take, { sampleRate: SAMPLE_RATE, seed }));
   const { missed, extra, lateMs, stumbles, slow } = take.truth;
   const numbered = (all: readonly number[]): readonly number[] => all.map((one) => one + 1);
   return (

@@ -58,14 +58,14 @@ export { assignSchema, savePlanSchema } from './plans';
 export type {
   Assign,
   Overview,
-  StudentAtAGlance,
+  OverviewStudent,
   WaitingRequest,
   Plan,
   PlanFigures,
   PlanNews,
   PlanSummary,
   SavePlan,
-  SongAtAGlance,
+  OverviewSong,
   StoredEvent,
 } from './plans';
 export type { Problem } from './problem';

@@ -76,12 +76,12 @@ export type StoredEvent = PlanEvent & { readonly receivedAt: string };
 export type PlanNews = Pick<Plan, 'version' | 'revision' | 'events' | 'lastEvent' | 'hasMore'>;
 
 /** A student's song at a glance. */
-export interface SongAtAGlance extends PlanSummary {
+export interface OverviewSong extends PlanSummary {
   readonly overview: PlanOverview;
 }
 
 /** A student in the studio's list. */
-export interface StudentAtAGlance
+export interface OverviewStudent
   extends
     Pick<Person, 'id' | 'name'>,
     Pick<
@@ -96,8 +96,8 @@ export type WaitingRequest = Pick<SongRequest, 'id' | 'title' | 'studentName'>;
 export interface Overview {
   readonly today: Day;
   /** All students, for who teaches; nobody for a student. */
-  readonly students: readonly StudentAtAGlance[];
-  readonly songs: readonly SongAtAGlance[];
+  readonly students: readonly OverviewStudent[];
+  readonly songs: readonly OverviewSong[];
   /** The time in the studio, as "16:30". */
   readonly time: string;
   /** Lessons of the last weeks and the next: a student's own; with what came of them where that was lately. */

@@ -1,4 +1,4 @@
-import type { Shown, Student } from '@harvu/core/player';
+import type { ShownSkills, Student } from '@harvu/core/player';
 import { array, number, string, type InferType } from 'yup';
 import { exactly, maybeWords, whole, words } from './fields';
 
@@ -127,7 +127,7 @@ export interface KnownStudent {
   /** 0 while nobody has said anything. */
   readonly version: number;
   readonly profile: StudentProfile;
-  readonly shown: Shown;
+  readonly shown: ShownSkills;
   /** Minutes they really practise on each weekday, Monday first; null where little is logged yet. */
   readonly practised: readonly number[] | null;
   readonly leftHanded: boolean;
@@ -136,7 +136,7 @@ export interface KnownStudent {
 }
 
 /** Brings together what decides a student's steps. */
-export function toStudent(profile: StudentProfile, shown: Shown): Student {
+export function toStudent(profile: StudentProfile, shown: ShownSkills): Student {
   const { scaleLengthMm, stretchMm, rungPercent } = profile;
   // What the teacher says holds over what was measured.
   const strokesPerSecond = profile.strokesPerSecond ?? shown.strokesPerSecond ?? null;

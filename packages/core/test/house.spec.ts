@@ -63,6 +63,15 @@ describe('the house', () => {
     expect(placesOf(lines, assumed, 'apps/work/', 'packages/core/src/constants/')).toEqual([]);
   });
 
+  it('names nothing by a bare participle, or by a word that could mean anything', () => {
+    const bare =
+      'Asked|Changed|Chosen|Corrected|Done|Found|Given|Glance|Heard|Held|Keeping|Kept|Known|Left|Looking|Made|' +
+      'Making|Matter|Placed|Played|Said|Seen|Sent|Settled|Shown|Taken|Telling|Thing|Told|Used|Waiting|Wanted|' +
+      'Way|Where|Worked';
+    const declared = new RegExp(String.raw`\b(?:interface|type|class|enum) (?:${bare})\b(?!['":])`);
+    expect(placesOf(lines, declared)).toEqual([]);
+  });
+
   it('reads no title and no sentence again', () => {
     const sentence = String.raw`(?:[tT]itle|verdict|\.line|\.why|heldBackBy\.\w+|said\.\w+|phrase\.words)`;
     const read = new RegExp(

@@ -1,5 +1,10 @@
 import { seeded } from '../src/random';
-import { playStandIn, STEADY_PLAYER, type StandInPlayer, type StandInTake } from '../src/stand-in';
+import {
+  playSimulated,
+  STEADY_PLAYER,
+  type SimulatedPlayer,
+  type SimulatedTake,
+} from '../src/simulated-player';
 import { judgeTake, measuresOf, type ExpectedTime, type Verdict } from '../src/take';
 
 const TAKES = 1000;
@@ -20,8 +25,8 @@ interface Played {
   readonly fault: Fault;
   readonly strokes: readonly ExpectedTime[];
   readonly slowTo: string;
-  readonly player: StandInPlayer;
-  readonly take: StandInTake;
+  readonly player: SimulatedPlayer;
+  readonly take: SimulatedTake;
 }
 
 function madeUp(random: () => number, seed: number): Played {
@@ -51,7 +56,7 @@ function madeUp(random: () => number, seed: number): Played {
     ...(fault === 'missed' && { missed: oneOf([1, 2]) }),
     ...(fault === 'drift' && { pace: oneOf([between(1.07, 1.17), between(0.83, 0.93)]) }),
   };
-  return { fault, strokes, slowTo, player, take: playStandIn(strokes, player, seed) };
+  return { fault, strokes, slowTo, player, take: playSimulated(strokes, player, seed) };
 }
 
 /** Whether the one thing the verdict names is the one that was wrong. */

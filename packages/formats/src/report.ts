@@ -12,7 +12,7 @@ export interface Guessed {
 }
 
 /** How much of each thing a file holds was understood. */
-export type Kept = Readonly<Record<string, number>>;
+export type KeptCounts = Readonly<Record<string, number>>;
 
 /** What an import would bring, before anything is stored. */
 export interface Imported {
@@ -22,7 +22,7 @@ export interface Imported {
   readonly playedBy?: string;
   /** Who holds the rights, as the file says it. */
   readonly copyright?: string;
-  readonly kept: Kept;
+  readonly kept: KeptCounts;
   readonly lost: readonly Lost[];
   readonly guessed: readonly Guessed[];
   /** The parts it has, where one may be chosen for its notes. */

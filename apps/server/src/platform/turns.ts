@@ -2,7 +2,7 @@ import { createMiddleware } from 'hono/factory';
 import type { SignedIn } from './access';
 import { tooMany } from './errors';
 
-interface Waiting {
+interface WaitingTurn {
   readonly begin: () => void;
 }
 
@@ -19,7 +19,7 @@ const COME_BACK_S = 10;
  * makes nobody else wait; and no more of one person than may wait.
  */
 export function createTurns({ atOnce, waitingEach }: Bounds) {
-  const queues = new Map<string, Waiting[]>();
+  const queues = new Map<string, WaitingTurn[]>();
   let running = 0;
 
   function beginNext(): void {
@@ -41,7 +41,7 @@ export function createTurns({ atOnce, waitingEach }: Bounds) {
     beginNext();
   }
 
-  function drop(key: string, one: Waiting): void {
+  function drop(key: string, one: WaitingTurn): void {
     const left = (queues.get(key) ?? []).filter((other) => other !== one);
     if (left.length > 0) queues.set(key, left);
     else queues.delete(key);
@@ -53,7 +53,7 @@ export function createTurns({ atOnce, waitingEach }: Bounds) {
     if (waiting.length >= waitingEach)
       throw tooMany('So much of yours is being made already.', COME_BACK_S);
     return new Promise((resolve, reject) => {
-      const one: Waiting = { begin: () => resolve(end) };
+      const one: WaitingTurn = { begin: () => resolve(end) };
       gone.addEventListener(
         'abort',
         () => {

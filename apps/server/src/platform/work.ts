@@ -5,7 +5,7 @@ import { tooMany } from './errors';
 export type Tasks = Readonly<Record<string, (input: never) => unknown>>;
 
 /** Tasks done elsewhere: the same functions, answered later; left undone when nobody waits any more. */
-export type Worked<Known extends Tasks> = {
+export type TaskResults<Known extends Tasks> = {
   readonly [Name in keyof Known]: (
     input: Parameters<Known[Name]>[0],
     gone?: AbortSignal,
@@ -27,7 +27,7 @@ const QUEUE_IS_FULL = 'Task queue is at limit';
 export function inThreads<Known extends Tasks>(
   names: readonly (keyof Known & string)[],
   { file, threads, waiting }: Bounds,
-): Worked<Known> {
+): TaskResults<Known> {
   const pool = new Piscina({
     filename: file.href,
     minThreads: 0,
@@ -45,15 +45,15 @@ export function inThreads<Known extends Tasks>(
     }
   };
   // The file's exports are the tasks of this type; only their names are known here.
-  return Object.fromEntries(names.map((name) => [name, run(name)])) as Worked<Known>;
+  return Object.fromEntries(names.map((name) => [name, run(name)])) as TaskResults<Known>;
 }
 
 /** Does tasks where it stands, for tests and small tools. */
-export function atOnce<Known extends Tasks>(tasks: Known): Worked<Known> {
+export function atOnce<Known extends Tasks>(tasks: Known): TaskResults<Known> {
   const entries = Object.entries<(input: never) => unknown>(tasks).map(
     ([name, task]) => [name, (input: never) => Promise.resolve(input).then(task)] as const,
   );
-  return Object.fromEntries(entries) as Worked<Known>;
+  return Object.fromEntries(entries) as TaskResults<Known>;
 }
 
 function toProblem(error: unknown): unknown {

@@ -8,7 +8,7 @@ type Params<Name extends RouteName> = Readonly<
   Record<ParamOf<Routes[Name]['path']>, string | number>
 >;
 /** What a route has to be given: its address's parts where it has any, and its body. */
-type Given<Name extends RouteName> =
+type RouteInput<Name extends RouteName> =
   BodyOf<Routes[Name]> extends undefined
     ? ParamOf<Routes[Name]['path']> extends never
       ? []
@@ -22,7 +22,7 @@ export class Api {
 
   call<Name extends RouteName>(
     name: Name,
-    ...[params, body]: Given<Name>
+    ...[params, body]: RouteInput<Name>
   ): Observable<ReplyOf<Routes[Name]>> {
     const route: Route = ROUTES[name];
     const address = addressOf<string>(route, params ?? {});

@@ -5,7 +5,7 @@ import type { Me, Person, SetUp, SignIn, StudioDoor } from '@harvu/contract';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { dayAt, type Day } from '@harvu/core/day';
 import { catchError, forkJoin, map, of, switchMap, tap, type Observable } from 'rxjs';
-import { fieldsIn, Keeps } from './kept';
+import { fieldsIn, Keeps } from './preference';
 import { SessionApi } from './session.api';
 import { isDoor, isPracticeRoom } from './addresses';
 import { toProblem } from './problems';

@@ -1,5 +1,5 @@
 import { DOCUMENT, inject, Injectable } from '@angular/core';
-import { kept } from './kept';
+import { preference } from './preference';
 
 export type ThemeName = 'light' | 'dark';
 const KEPT_AS = 'harvu-theme';
@@ -8,7 +8,7 @@ const KEPT_AS = 'harvu-theme';
 @Injectable({ providedIn: 'root' })
 export class Theme {
   private readonly document = inject(DOCUMENT);
-  private readonly chosen = kept(KEPT_AS, (found) => this.read(found));
+  private readonly chosen = preference(KEPT_AS, (found) => this.read(found));
   readonly name = this.chosen.value;
 
   apply(): void {

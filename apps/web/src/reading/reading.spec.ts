@@ -3,7 +3,7 @@ import type { AddRequests, AddStudents } from '@harvu/contract';
 import { expose } from 'comlink';
 import { ImportRequests } from '../features/requests/parts/import-requests';
 import { ImportStudents } from '../features/studio/parts/import-students';
-import { setUpPage, Shown } from '../testing/page';
+import { setUpPage, ShownPart } from '../testing/page';
 import { Reading, READING_WORKER } from './reading';
 import { readingTasks } from './reading-tasks';
 
@@ -14,14 +14,14 @@ function workerHere(): Worker {
   return Object.assign(port2, { terminate: () => port2.close() }) as unknown as Worker;
 }
 
-async function until<T>(shown: Shown<T>, isSo: () => boolean): Promise<void> {
+async function until<T>(shown: ShownPart<T>, isSo: () => boolean): Promise<void> {
   do {
     await new Promise((resolve) => setTimeout(resolve, 20));
     await shown.settle();
   } while (!isSo());
 }
 
-async function give<T>(shown: Shown<T>, text: string): Promise<void> {
+async function give<T>(shown: ShownPart<T>, text: string): Promise<void> {
   const choice = shown.one<HTMLInputElement>('input[type=file]');
   const files = new DataTransfer();
   files.items.add(new File([text], 'list.csv'));
@@ -33,10 +33,10 @@ async function give<T>(shown: Shown<T>, text: string): Promise<void> {
 
 describe('students from a table', () => {
   const taken: AddStudents[] = [];
-  async function open(): Promise<Shown<ImportStudents>> {
+  async function open(): Promise<ShownPart<ImportStudents>> {
     setUpPage([{ provide: READING_WORKER, useValue: workerHere }]);
     const people = [{ name: 'Bram Tessel', signInName: 'bram' }];
-    const shown = await Shown.of(ImportStudents, { people });
+    const shown = await ShownPart.of(ImportStudents, { people });
     taken.length = 0;
     shown.fixture.componentInstance.accepted.subscribe((one) => taken.push(one));
     return shown;
@@ -105,7 +105,7 @@ describe('requests from a table', () => {
       students: [{ id: 'b', name: 'Bram Tessel' }],
       waiting: [{ studentId: 'b', title: 'Lock Gate' }],
     };
-    const shown = await Shown.of(ImportRequests, { known });
+    const shown = await ShownPart.of(ImportRequests, { known });
     const taken: AddRequests[] = [];
     shown.fixture.componentInstance.accepted.subscribe((one) => taken.push(one));
     await give(shown, 'Who,Song,Until\nBram,Lock Gate,\nBram,Fog,24.12.2026\nNobody,Fog,');

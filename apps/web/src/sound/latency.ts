@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { fieldsIn, kept } from '../platform/kept';
+import { fieldsIn, preference } from '../platform/preference';
 
 const KEPT_AS = 'harvu-latency-ms';
 const MICROPHONE_KEPT_AS = 'harvu-microphone-ms';
@@ -17,10 +17,10 @@ export interface MicrophoneDelay {
  */
 @Injectable({ providedIn: 'root' })
 export class Latency {
-  private readonly now = kept(KEPT_AS, asDelay);
+  private readonly now = preference(KEPT_AS, asDelay);
   /** In milliseconds. */
   readonly measuredMs = this.now.value;
-  private readonly byEar = kept(MICROPHONE_KEPT_AS, asMicrophone);
+  private readonly byEar = preference(MICROPHONE_KEPT_AS, asMicrophone);
   readonly microphone = this.byEar.value;
 
   setMicrophone(delay: MicrophoneDelay | null): void {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { fieldsIn, kept } from '../platform/kept';
+import { fieldsIn, preference } from '../platform/preference';
 
 /** What sounds, each with a level of its own, from 0 to 1. */
 export interface Levels {
@@ -17,7 +17,7 @@ const KEPT_AS = 'harvu-levels';
 /** How loud count, click and guide are on this device. */
 @Injectable({ providedIn: 'root' })
 export class SoundLevels {
-  private readonly now = kept(KEPT_AS, read);
+  private readonly now = preference(KEPT_AS, read);
   readonly levels = this.now.value;
 
   set(changed: Partial<Levels>): void {

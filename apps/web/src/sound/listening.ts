@@ -1,7 +1,7 @@
 import type { GuideScore } from '@harvu/core/guide';
 import { renderScore } from '@harvu/core/guide';
 import { loopBackOf, onsetsIn, type LoopBack } from '@harvu/core/listening';
-import { renderStandIn, type StandInTake } from '@harvu/core/stand-in';
+import { renderSimulated, type SimulatedTake } from '@harvu/core/simulated-player';
 import { measuresOf, type ExpectedTime, type HeardHow, type TakeMeasures } from '@harvu/core/take';
 import { WaveFile } from 'wavefile';
 
@@ -72,8 +72,11 @@ export const listening = {
     how: HeardHow,
   ): TakeMeasures => measuresOf(strokes, heardS, how),
 
-  standIn: (score: GuideScore, take: StandInTake, sampleRate: number): Float32Array<ArrayBuffer> =>
-    renderStandIn(score, take, { sampleRate, seed: 1 }),
+  standIn: (
+    score: GuideScore,
+    take: SimulatedTake,
+    sampleRate: number,
+  ): Float32Array<ArrayBuffer> => renderSimulated(score, take, { sampleRate, seed: 1 }),
 
   /** A WAV file: the take on the left, the guide on the right, both from the first bar. */
   besideGuide({ beginsS, score, slower, ...recorded }: BesideGuide): Uint8Array {

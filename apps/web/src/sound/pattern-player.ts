@@ -5,7 +5,7 @@ import { slotTimes, type Pattern } from '@harvu/core/rhythm';
 import { RoomSound } from './room-sound';
 
 /** What is heard: a pattern over a grip or on muted strings, looped, with a click on the beats. */
-export interface Heard extends PatternPlayed {
+export interface HeardPattern extends PatternPlayed {
   readonly pattern: Pattern;
 }
 
@@ -15,7 +15,7 @@ const NEAR_S = 1e-6;
 @Injectable()
 export class PatternPlayer {
   private readonly sound = inject(RoomSound);
-  private readonly heard = signal<Heard | null>(null);
+  private readonly heard = signal<HeardPattern | null>(null);
   private readonly place = toSignal(this.sound.places, { initialValue: null });
   private readonly times = computed(() => {
     const heard = this.heard();
@@ -29,7 +29,7 @@ export class PatternPlayer {
     return this.times().findLastIndex((time) => time <= intoS + NEAR_S);
   });
 
-  start(heard: Heard): void {
+  start(heard: HeardPattern): void {
     this.heard.set(heard);
     this.sound.start(patternScore(heard.pattern, heard), {
       slower: 1,

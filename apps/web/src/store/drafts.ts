@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { Keeps } from '../platform/kept';
+import { Keeps } from '../platform/preference';
 import { Session } from '../platform/session';
 
 /** A song's text as somebody wrote it, which the server does not have yet. */

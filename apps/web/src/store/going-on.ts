@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { NewEvent } from '@harvu/contract';
 import { v4 as newId } from 'uuid';
-import { fieldsIn, Keeps } from '../platform/kept';
+import { fieldsIn, Keeps } from '../platform/preference';
 import { Session } from '../platform/session';
 
 /** Time that goes on, as an event it would be if it ended now. */

@@ -4,7 +4,7 @@ import type {
   Overview,
   Plan,
   PlanNews,
-  SongAtAGlance,
+  OverviewSong,
   StoredEvent,
 } from '@harvu/contract';
 import {
@@ -153,7 +153,7 @@ export class PlanStore {
     );
   }
 
-  private workOut(song: SongAtAGlance): Observable<SongAtAGlance> {
+  private workOut(song: OverviewSong): Observable<OverviewSong> {
     return from(this.device.findPlan(song.id)).pipe(
       switchMap((plan) => (plan ? this.withOwn(plan) : EMPTY)),
       switchMap((plan) => this.analysis.overview(plan)),

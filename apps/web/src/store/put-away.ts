@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { kept, wordsIn } from '../platform/kept';
+import { preference, wordsIn } from '../platform/preference';
 
 const KEPT_AS = 'harvu-put-away';
 const MOST_KEPT = 300;
@@ -7,7 +7,7 @@ const MOST_KEPT = 300;
 /** Notes that somebody has read and put away on this device; one whose cause changes is another note, and comes. */
 @Injectable({ providedIn: 'root' })
 export class PutAway {
-  private readonly keys = kept(KEPT_AS, wordsIn);
+  private readonly keys = preference(KEPT_AS, wordsIn);
 
   has(key: string): boolean {
     return this.keys.value().includes(key);

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { Day } from '@harvu/core/day';
 import type { TodaysCard } from '@harvu/core/today';
-import { fieldsIn, kept } from '../platform/kept';
+import { fieldsIn, preference } from '../platform/preference';
 import { Session } from '../platform/session';
 
 /** A card of the list that was begun; it stays where it is, whatever is played meanwhile. */
@@ -30,7 +30,7 @@ const KEPT_AS = 'harvu-today';
 @Injectable({ providedIn: 'root' })
 export class TodayList {
   private readonly session = inject(Session);
-  private readonly begun = kept(KEPT_AS, read);
+  private readonly begun = preference(KEPT_AS, read);
 
   /** Empty until it is begun, and again tomorrow. */
   readonly cards = computed(() => {

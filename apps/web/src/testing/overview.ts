@@ -1,4 +1,4 @@
-import type { Overview, SongAtAGlance, StoredLesson, StudentAtAGlance } from '@harvu/contract';
+import type { Overview, OverviewSong, StoredLesson, OverviewStudent } from '@harvu/contract';
 import { NEW_PROFILE } from '@harvu/contract/students';
 import { readChart } from '@harvu/core/chart';
 import { makePlan } from '@harvu/core/plan';
@@ -23,7 +23,7 @@ export const FRESH: PlanOverview = overviewOf(
 );
 
 /** A song of somebody, whose name is their id. */
-export function songOf(name: string, more: Partial<PlanOverview> = {}): SongAtAGlance {
+export function songOf(name: string, more: Partial<PlanOverview> = {}): OverviewSong {
   return {
     id: name,
     songId: 's',
@@ -39,7 +39,7 @@ export function songOf(name: string, more: Partial<PlanOverview> = {}): SongAtAG
 }
 
 /** A student whose name is their id. */
-export function studentOf(name: string, more: Partial<StudentAtAGlance> = {}): StudentAtAGlance {
+export function studentOf(name: string, more: Partial<OverviewStudent> = {}): OverviewStudent {
   const { lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast } = NEW_PROFILE;
   return {
     id: name,

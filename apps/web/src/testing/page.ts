@@ -39,16 +39,16 @@ export function emptyDevice(personId: string): Promise<void> {
 }
 
 /** Shows a part with its inputs; what a person reads and presses is asked of it. */
-export class Shown<T> {
+export class ShownPart<T> {
   private constructor(readonly fixture: ComponentFixture<T>) {}
 
   static async of<T>(
     part: Type<T>,
     inputs: Readonly<Record<string, unknown>> = {},
-  ): Promise<Shown<T>> {
+  ): Promise<ShownPart<T>> {
     const fixture = TestBed.createComponent(part);
     for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
-    const shown = new Shown(fixture);
+    const shown = new ShownPart(fixture);
     await shown.settle();
     return shown;
   }

@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { parseMeter, readPattern, type Pattern } from '@harvu/core/rhythm';
-import { setUpPage, Shown } from '../testing/page';
+import { setUpPage, ShownPart } from '../testing/page';
 import { CONVENTIONS } from './conventions';
 import { PatternLane } from './pattern-lane';
 
@@ -18,14 +18,14 @@ describe('a pattern drawn', () => {
     conventions.set(USUAL_CONVENTIONS);
     setUpPage([{ provide: CONVENTIONS, useValue: conventions }]);
   });
-  const counts = (lane: Shown<PatternLane>) =>
+  const counts = (lane: ShownPart<PatternLane>) =>
     lane
       .all('text.font-mono')
       .map((one) => one.textContent.trim())
       .join(' ');
 
   it('has an arrow for each stroke, a ghost where the hand passes by, and counts below', async () => {
-    const lane = await Shown.of(PatternLane, { pattern: pattern('D U D U D - D U') });
+    const lane = await ShownPart.of(PatternLane, { pattern: pattern('D U D U D - D U') });
     expect(lane.all('rect').length).toBe(8);
     expect(lane.all('path[stroke-dasharray]').length).toBe(1);
     expect(counts(lane)).toBe('1 & 2 & 3 & 4 &');
@@ -35,14 +35,14 @@ describe('a pattern drawn', () => {
   });
 
   it('is told in words', async () => {
-    const lane = await Shown.of(PatternLane, { pattern: pattern('D> - x Uo') });
+    const lane = await ShownPart.of(PatternLane, { pattern: pattern('D> - x Uo') });
     expect(lane.one('svg').getAttribute('aria-label')).toBe(
       '1 down, accented; 2 nothing; 3 hit; 4 up, open',
     );
   });
 
   it('puts plucked notes on their strings, the thumb’s in a shape of their own', async () => {
-    const lane = await Shown.of(PatternLane, { pattern: pattern('5p 3i 2m+1a', '3/4') });
+    const lane = await ShownPart.of(PatternLane, { pattern: pattern('5p 3i 2m+1a', '3/4') });
     expect(lane.all('rect.fill-ink').length).toBe(1);
     const heights = lane.all('circle.stroke-ink').map((one) => Number(one.getAttribute('cy')));
     expect(heights.map((y) => y - (heights[2] ?? 0))).toEqual([20, 10, 0]);
@@ -53,7 +53,10 @@ describe('a pattern drawn', () => {
   });
 
   it('parts its bars, and lights the slot that sounds', async () => {
-    const lane = await Shown.of(PatternLane, { pattern: pattern('D D D D | D - D -'), current: 5 });
+    const lane = await ShownPart.of(PatternLane, {
+      pattern: pattern('D D D D | D - D -'),
+      current: 5,
+    });
     expect(lane.all('path.stroke-ink[d$="V56"]').length).toBe(1);
     expect(
       lane

@@ -1,10 +1,10 @@
-import { setUpPage, Shown } from '../testing/page';
+import { setUpPage, ShownPart } from '../testing/page';
 import { PrintMenu } from './print-menu';
 
 describe('what can be printed', () => {
-  async function open(): Promise<Shown<PrintMenu>> {
+  async function open(): Promise<ShownPart<PrintMenu>> {
     setUpPage();
-    const shown = await Shown.of(PrintMenu, {
+    const shown = await ShownPart.of(PrintMenu, {
       papers: [
         { words: 'The whole song', address: '/api/plans/1/song.pdf' },
         { words: 'This report', address: '/api/students/1/report.pdf?from=2026-09-01' },
@@ -14,7 +14,7 @@ describe('what can be printed', () => {
     await shown.settle();
     return shown;
   }
-  const isOpen = (shown: Shown<PrintMenu>): boolean =>
+  const isOpen = (shown: ShownPart<PrintMenu>): boolean =>
     shown.one<HTMLDetailsElement>('details').open;
 
   it('is offered in both sizes, in a tab of its own', async () => {

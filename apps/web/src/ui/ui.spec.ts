@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { parseGrip } from '@harvu/core/fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
-import { setUpPage, Shown } from '../testing/page';
+import { setUpPage, ShownPart } from '../testing/page';
 import { CONVENTIONS } from './conventions';
 import { GripDiagram } from './grip-diagram';
 import { LadderLine } from './ladder-line';
@@ -20,7 +20,7 @@ describe('the ribbon', () => {
   beforeEach(() => setUpPage());
 
   it('fills each block as far as its clean tempo goes, and prints the figure', async () => {
-    const ribbon = await Shown.of(Ribbon, { blocks: BLOCKS });
+    const ribbon = await ShownPart.of(Ribbon, { blocks: BLOCKS });
     const chambers = ribbon.all('button > span:last-child');
     // At goal the whole block is full, to the brim; below it the level stands in the chamber.
     expect(ribbon.all('button').map((one) => one.classList.contains('bg-spruce-wash'))).toEqual([
@@ -41,7 +41,7 @@ describe('the ribbon', () => {
   });
 
   it('is told in words', async () => {
-    const ribbon = await Shown.of(Ribbon, { blocks: BLOCKS });
+    const ribbon = await ShownPart.of(Ribbon, { blocks: BLOCKS });
     expect(ribbon.all('button').map((one) => one.getAttribute('aria-label'))).toEqual([
       'A Intro, 4 bars, clean at 92 of 92 bpm',
       'B Verse, 16 bars, clean at 46 of 92 bpm',
@@ -50,7 +50,7 @@ describe('the ribbon', () => {
   });
 
   it('dashes what is untouched, and rings the current block', async () => {
-    const ribbon = await Shown.of(Ribbon, { blocks: BLOCKS, current: 1 });
+    const ribbon = await ShownPart.of(Ribbon, { blocks: BLOCKS, current: 1 });
     const buttons = ribbon.all('button');
     expect(buttons.map((one) => one.classList.contains('border-dashed'))).toEqual([
       false,
@@ -67,7 +67,7 @@ describe('the ribbon', () => {
       bars: 1 + (index % 2),
     }));
     for (const thin of [true, false]) {
-      const ribbon = await Shown.of(Ribbon, { blocks: many, thin });
+      const ribbon = await ShownPart.of(Ribbon, { blocks: many, thin });
       expect(
         ribbon.all('button').every((one) => Number.parseFloat(one.style.minWidth) >= 24),
       ).toBeTrue();
@@ -81,7 +81,7 @@ describe('the ribbon', () => {
   });
 
   it('moves by arrow keys and picks by pressing', async () => {
-    const ribbon = await Shown.of(Ribbon, { blocks: BLOCKS });
+    const ribbon = await ShownPart.of(Ribbon, { blocks: BLOCKS });
     const picked: number[] = [];
     ribbon.fixture.componentInstance.pick.subscribe((index) => picked.push(index));
     const [first, second] = ribbon.all('button');
@@ -99,7 +99,7 @@ describe('the ribbon', () => {
 describe('a grip drawn', () => {
   beforeEach(() => setUpPage());
   const draw = (text: string, more: object = {}) =>
-    Shown.of(GripDiagram, { grip: parseGrip(text), ...more });
+    ShownPart.of(GripDiagram, { grip: parseGrip(text), ...more });
 
   it('says itself in words', async () => {
     const grip = await draw('x32010', { fingers: [null, 3, 2, null, 1, null] });
@@ -135,11 +135,11 @@ describe('a grip drawn for somebody', () => {
     setUpPage([{ provide: CONVENTIONS, useValue: conventions }]);
   });
   const setup = { tuning: STANDARD_TUNING, capo: 2 };
-  const dotsOf = (grip: Shown<GripDiagram>) =>
+  const dotsOf = (grip: ShownPart<GripDiagram>) =>
     grip.all('circle.fill-ink').map((dot) => Number(dot.getAttribute('cx')));
 
   it('is mirrored for the left hand', async () => {
-    const grip = await Shown.of(GripDiagram, { grip: parseGrip('2xxxxx'), setup });
+    const grip = await ShownPart.of(GripDiagram, { grip: parseGrip('2xxxxx'), setup });
     const [right] = dotsOf(grip);
     conventions.set({ ...USUAL_CONVENTIONS, leftHanded: true });
     await grip.settle();
@@ -147,7 +147,7 @@ describe('a grip drawn for somebody', () => {
   });
 
   it('has its frets counted from the capo or from the nut', async () => {
-    const grip = await Shown.of(GripDiagram, { grip: parseGrip('x02210'), setup });
+    const grip = await ShownPart.of(GripDiagram, { grip: parseGrip('x02210'), setup });
     expect(grip.all('text.font-mono').length).toBe(0);
     conventions.set({ ...USUAL_CONVENTIONS, frets: 'nut', strings: 'letters' });
     await grip.settle();
@@ -157,7 +157,7 @@ describe('a grip drawn for somebody', () => {
 
   it('shows by arrows where fingers come from', async () => {
     const moves = [{ from: { fret: 3, place: 1 }, to: { fret: 2, place: 2 } }];
-    const grip = await Shown.of(GripDiagram, { grip: parseGrip('022000'), setup, moves });
+    const grip = await ShownPart.of(GripDiagram, { grip: parseGrip('022000'), setup, moves });
     expect(grip.all('path.fill-brass-line').length).toBe(1);
   });
 });
@@ -166,7 +166,7 @@ describe('a ladder drawn', () => {
   beforeEach(() => setUpPage());
 
   it('has a mark for each rung, rising to the goal at the right', async () => {
-    const ladder = await Shown.of(LadderLine, { rungs: [58, 63, 68, 92], reached: 63 });
+    const ladder = await ShownPart.of(LadderLine, { rungs: [58, 63, 68, 92], reached: 63 });
     const marks = ladder
       .all('path[d$="V17"]')
       .map((one) => Number(/^M([\d.]+)/.exec(one.getAttribute('d') ?? '')?.[1]));
@@ -182,7 +182,7 @@ describe('a note', () => {
   beforeEach(() => setUpPage());
 
   it('says in words what its edge says in colour', async () => {
-    const note = await Shown.of(Note, { tone: 'rose', heading: 'Bar 3.' });
+    const note = await ShownPart.of(Note, { tone: 'rose', heading: 'Bar 3.' });
     expect(note.text).toBe('Fault: Bar 3.');
     await note.set('tone', 'spruce');
     expect(note.text).toBe('In order: Bar 3.');
@@ -202,7 +202,7 @@ describe('the tempo chart', () => {
         ],
       },
     ];
-    const chart = await Shown.of(TempoChart, { lines, goalBpm: 92 });
+    const chart = await ShownPart.of(TempoChart, { lines, goalBpm: 92 });
     expect(chart.one('canvas').getAttribute('aria-label')).toBe(
       'Clean tempo by practice time, goal 92 bpm: A Intro at 63',
     );

@@ -77,7 +77,7 @@ const LASTS = {
 
 const NOTHING = { planId: null, stepId: null, song: '' };
 
-type Chosen = Candidate & { readonly minutes: number };
+type ChosenItem = Candidate & { readonly minutes: number };
 
 const FREE = {
   id: 'free',
@@ -272,10 +272,10 @@ function candidates(
 }
 
 /** What fits, each for its usual time as long as there is some. */
-function fitting(all: readonly Candidate[], minutes: number): readonly Chosen[] {
+function fitting(all: readonly Candidate[], minutes: number): readonly ChosenItem[] {
   let [left, fresh] = [minutes, 0];
   const mostNew = minutes >= LONG_LESSON ? 2 : 1;
-  const chosen: Chosen[] = [];
+  const chosen: ChosenItem[] = [];
   for (const one of all) {
     const isOver = one.kind === 'new' && fresh >= mostNew;
     const isTwice = chosen.some(
@@ -292,7 +292,7 @@ function fitting(all: readonly Candidate[], minutes: number): readonly Chosen[] 
 }
 
 /** What is left over goes to what matters most, a minute at a time. */
-function spread(chosen: readonly Chosen[], minutes: number): readonly Chosen[] {
+function spread(chosen: readonly ChosenItem[], minutes: number): readonly ChosenItem[] {
   const lasts = chosen.map((one) => one.minutes);
   const sum = (): number => lasts.reduce((all, one) => all + one, 0);
   let hasGrown = true;
@@ -308,7 +308,7 @@ function spread(chosen: readonly Chosen[], minutes: number): readonly Chosen[] {
   return chosen.map((one, at) => ({ ...one, minutes: lasts[at] ?? one.minutes }));
 }
 
-function toItem({ least: _least, usual: _usual, most: _most, ...item }: Chosen): AgendaItem {
+function toItem({ least: _least, usual: _usual, most: _most, ...item }: ChosenItem): AgendaItem {
   const { kind, planId, stepId } = item;
   return { id: [kind, planId ?? '', stepId ?? ''].join(' '), ...item };
 }

@@ -22,7 +22,7 @@ export interface Attention {
 }
 
 /** When one looks, whether they come today, and what the studio gives how much weight. */
-export interface Looking {
+export interface AttentionSetup {
   readonly today: Day;
   readonly comesToday: boolean;
   readonly constants?: Constants;
@@ -40,7 +40,7 @@ const SORE_DAYS = 7;
  * @example
  * attentionOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', comesToday: true }).score // 1
  */
-export function attentionOf(student: StudentNow, asked: Looking): Attention {
+export function attentionOf(student: StudentNow, asked: AttentionSetup): Attention {
   const looking = { constants: USUAL_CONSTANTS, told: dayWords, ...asked };
   const { today, comesToday, constants } = looking;
   const deadlines = student.songs.flatMap((song): readonly Omit<Reason, 'weight'>[] => {
@@ -74,7 +74,7 @@ function isReady({ overview }: SongNow): boolean {
 
 function soreReasons(
   { songs }: StudentNow,
-  { today, told }: Required<Looking>,
+  { today, told }: Required<AttentionSetup>,
 ): readonly Omit<Reason, 'weight'>[] {
   const since = dayAfter(today, -SORE_DAYS);
   const last = songs
@@ -88,7 +88,7 @@ function soreReasons(
 function deadlineReason(
   song: SongNow,
   student: StudentNow,
-  { today, told }: Required<Looking>,
+  { today, told }: Required<AttentionSetup>,
 ): string {
   const { wantedOn, left } = song.overview;
   if (wantedOn === null || left.minutes === 0 || isReady(song)) return '';

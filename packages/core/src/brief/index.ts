@@ -1,7 +1,7 @@
 export { AGENDA_KINDS, agendaOf } from './agenda';
 export type { AgendaItem, AgendaKind, LessonTime } from './agenda';
 export { attentionOf } from './attention';
-export type { Attention, Looking, Reason } from './attention';
+export type { Attention, AttentionSetup, Reason } from './attention';
 export { askWords, homeCards } from './home';
 export type { HomeCards } from './home';
 export { milestoneWords } from './milestone-words';

@@ -7,18 +7,19 @@ export const MOST_TIMES = 64;
 const MOST_SEMITONES = 11;
 const LONGEST_NAME = 60;
 
-type Said = Partial<Omit<MapEntry, 'section'>>;
+type SaidEntry = Partial<Omit<MapEntry, 'section'>>;
 
 /** What may be said behind the name of a section on the map, and how it is read; undefined where it is out of bounds. */
-const OPTIONS: readonly (readonly [RegExp, (words: readonly string[]) => Said | undefined])[] = [
-  [/\s+x(\d{1,2})(\?)?$/, ([times = '', doubt]) => readTimes(Number(times), doubt)],
-  [/\s+(once)$/, () => ({ once: true })],
-  [/\s+([+-]\d{1,2})$/, ([semitones = '']) => readMove(Number(semitones))],
-  [/\s+layer\s+([a-z]+)$/, ([word = '']) => withLayer(word)],
-  [/\s+tempo\s+(\d{2,3})(?:\s+to\s+(\d{2,3}))?$/, ([from = '', to]) => readTempos(from, to)],
-  [/\s+until\s+"([^"]{1,80})"$/, ([until = '']) => ({ until })],
-  [/\s+(fade)$/, () => ({ fade: true })],
-];
+const OPTIONS: readonly (readonly [RegExp, (words: readonly string[]) => SaidEntry | undefined])[] =
+  [
+    [/\s+x(\d{1,2})(\?)?$/, ([times = '', doubt]) => readTimes(Number(times), doubt)],
+    [/\s+(once)$/, () => ({ once: true })],
+    [/\s+([+-]\d{1,2})$/, ([semitones = '']) => readMove(Number(semitones))],
+    [/\s+layer\s+([a-z]+)$/, ([word = '']) => withLayer(word)],
+    [/\s+tempo\s+(\d{2,3})(?:\s+to\s+(\d{2,3}))?$/, ([from = '', to]) => readTempos(from, to)],
+    [/\s+until\s+"([^"]{1,80})"$/, ([until = '']) => ({ until })],
+    [/\s+(fade)$/, () => ({ fade: true })],
+  ];
 
 /**
  * Tells whether a name would be taken for something else on the map: for an option, for a section that
@@ -62,16 +63,16 @@ export function writeMapEntry(entry: MapEntry): string {
   return words.filter(Boolean).join(' ');
 }
 
-function readTimes(times: number, doubt: string | undefined): Said | undefined {
+function readTimes(times: number, doubt: string | undefined): SaidEntry | undefined {
   if (times < 1 || times > MOST_TIMES) return undefined;
   return { times, ...(doubt && { timesDoubt: true as const }) };
 }
 
-function readMove(semitones: number): Said | undefined {
+function readMove(semitones: number): SaidEntry | undefined {
   return semitones !== 0 && Math.abs(semitones) <= MOST_SEMITONES ? { semitones } : undefined;
 }
 
-function withLayer(word: string): Said | undefined {
+function withLayer(word: string): SaidEntry | undefined {
   const layer = readLayer(word);
   return layer && { layer };
 }
@@ -80,7 +81,7 @@ function withLayer(word: string): Said | undefined {
 function readMapEntry(text: string): MapEntry | undefined {
   const [, inside, behind = ''] = SOMETIMES.exec(text.trim()) ?? [];
   let rest = inside === undefined ? text.trim() : `${inside.trim()}${behind}`;
-  let said: Said = inside === undefined ? {} : { sometimes: true };
+  let said: SaidEntry = inside === undefined ? {} : { sometimes: true };
   for (;;) {
     const option = OPTIONS.find(([form]) => form.test(rest));
     // No section is called by more letters; what is longer is told as one that is not written.

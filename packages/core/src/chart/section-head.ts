@@ -9,7 +9,7 @@ const SECTION = /^\[([^\][=]{1,60}?)(?:\s*=\s*([^\][=]{1,60}?))?\s*\]\s*(.*)$/;
 const MOST_USES = 64;
 
 type SectionHead = Omit<Section, 'id' | 'bars'>;
-type Said = Partial<SectionHead>;
+type SaidHead = Partial<SectionHead>;
 
 const RIFF_PLACES = [
   { form: /^for\s+([a-z]+)/, read: ([word = '']) => one('layer', readLayer(word)) },
@@ -29,7 +29,7 @@ const RIFF_PLACES = [
 /** What may be said behind the name of a section, and how it is read; undefined where it is out of bounds. */
 const OPTIONS: readonly (readonly [
   RegExp,
-  (words: readonly (string | undefined)[]) => Said | undefined,
+  (words: readonly (string | undefined)[]) => SaidHead | undefined,
 ])[] = [
   [/^x(\d{1,2}\??)/, ([times = '']) => readTimes(times)],
   [/^bars\s+(\d{1,3})/, ([bars]) => (Number(bars) > 0 ? { statedBars: Number(bars) } : undefined)],
@@ -54,7 +54,7 @@ const OPTIONS: readonly (readonly [
 
 /** What was said of a section, and what of it nobody understands. */
 interface ReadOptions {
-  readonly said: Said;
+  readonly said: SaidHead;
   readonly unread: string;
 }
 
@@ -106,7 +106,7 @@ export function writeSectionHead(section: Section): string {
 
 /** "NAME for ornaments in 7-8": a pattern, and where it is played; without a place it is the section's own. */
 function readUse([pattern = '', word, first, last]: readonly (string | undefined)[]):
-  Said | undefined {
+  SaidHead | undefined {
   if (word === undefined && first === undefined) return { pattern };
   const where = { layer: one('layer', readLayer(word ?? 'full')), bars: readRange(first, last) };
   if (!where.layer || !where.bars) return undefined;
@@ -119,7 +119,8 @@ function readUse([pattern = '', word, first, last]: readonly (string | undefined
 }
 
 /** "NAME for ornaments in 3-4 as lead": a riff, and where it sounds, in any order. */
-function readRiffUse([riff = '', places = '']: readonly (string | undefined)[]): Said | undefined {
+function readRiffUse([riff = '', places = '']: readonly (string | undefined)[]):
+  SaidHead | undefined {
   let use: RiffUse = { riff };
   let rest = places.trim();
   while (rest !== '') {
@@ -140,7 +141,7 @@ function readRange(first = '1', last = first): PatternUse['bars'] {
 }
 
 /** "2", or "2?" where it is not sure. */
-function readTimes(text: string): Said | undefined {
+function readTimes(text: string): SaidHead | undefined {
   const times = Number(text.replace('?', ''));
   if (times < 1 || times > MOST_TIMES) return undefined;
   return { times, ...(text.endsWith('?') && { timesDoubt: true as const }) };
@@ -154,7 +155,9 @@ function one<Key extends string, Value>(
 }
 
 /** The option a text begins with and how long it is; undefined where it begins with none. */
-function readOption(text: string): { readonly said: Said; readonly length: number } | undefined {
+function readOption(
+  text: string,
+): { readonly said: SaidHead; readonly length: number } | undefined {
   for (const [form, read] of OPTIONS) {
     const match = form.exec(text);
     const isWhole = match && /^(\s|$)/.test(text.slice(match[0].length));
@@ -164,7 +167,7 @@ function readOption(text: string): { readonly said: Said; readonly length: numbe
   return undefined;
 }
 
-function withSaid(head: Said, said: Said): Said {
+function withSaid(head: SaidHead, said: SaidHead): SaidHead {
   const uses = [...(head.patternUses ?? []), ...(said.patternUses ?? [])];
   const riffs = [...(head.riffUses ?? []), ...(said.riffUses ?? [])];
   return {
@@ -175,14 +178,14 @@ function withSaid(head: Said, said: Said): Said {
   };
 }
 
-function usesIn({ patternUses = [], riffUses = [] }: Said): number {
+function usesIn({ patternUses = [], riffUses = [] }: SaidHead): number {
   return patternUses.length + riffUses.length;
 }
 
 /** Reads as much as can be read; a word that cannot is passed over and told. */
 function readOptions(text: string): ReadOptions {
   let rest = text.trim();
-  let said: Said = {};
+  let said: SaidHead = {};
   const unread: string[] = [];
   while (rest !== '') {
     const option = usesIn(said) < MOST_USES ? readOption(rest) : undefined;

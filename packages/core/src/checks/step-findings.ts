@@ -33,7 +33,7 @@ function about(step: Step, message: string, cause: Cause): Parameters<typeof cre
 
 /** The step that gets tuning and capo set. */
 function isFrame(step: Step): boolean {
-  return kindOf(step).matter === 'frame';
+  return kindOf(step).subject === 'frame';
 }
 
 /** Fret numbers that are told before the guitar is tuned and has its capo on. */
@@ -66,7 +66,7 @@ function orderFindings({ steps }: StepPlan): readonly Finding[] {
 /** What a step left out would have taught is still played by the song. */
 function droppedFindings({ dropped }: StepPlan): readonly Finding[] {
   return dropped
-    .filter((step) => ['hands', 'part'].includes(kindOf(step).matter))
+    .filter((step) => ['hands', 'part'].includes(kindOf(step).subject))
     .map((gone) => {
       const message = 'It was left out, and the song still plays it.';
       return createFinding('step-order', about(gone, message, ['left-out']));
@@ -76,7 +76,7 @@ function droppedFindings({ dropped }: StepPlan): readonly Finding[] {
 /** Steps of the teacher's own that do not say when they are done. */
 function goalFindings({ steps }: StepPlan): readonly Finding[] {
   return steps
-    .filter((step) => kindOf(step).matter === 'own' && step.goal.words.trim() === '')
+    .filter((step) => kindOf(step).subject === 'own' && step.goal.words.trim() === '')
     .map((step) => {
       const what = step.rungs.length === 0 ? 'neither goal nor tempo' : 'no goal';
       const message = `It has ${what}: say what counts as done.`;

@@ -41,7 +41,7 @@ export interface KeyFinding {
 const OTHERS = 3;
 const FOURTH_UP = 5;
 
-interface Heard {
+interface HeardKey {
   readonly chord: ChordName;
   readonly beats: number;
 }
@@ -118,7 +118,7 @@ function belongsGoing(chord: ChordName, next: ChordName | undefined, key: Key): 
 }
 
 /** How far all chords belong to a key, each by how long it sounds. */
-function share(heard: readonly Heard[], key: Key): number {
+function share(heard: readonly HeardKey[], key: Key): number {
   const total = heard.reduce((sum, { beats }) => sum + beats, 0);
   const sum = heard.reduce(
     (so, { chord, beats }, at) => so + beats * belongsGoing(chord, heard[at + 1]?.chord, key),
@@ -128,7 +128,7 @@ function share(heard: readonly Heard[], key: Key): number {
 }
 
 /** Steps from one chord to another that end on the tonic from so far above, over all steps. */
-function cadences(heard: readonly Heard[], key: Key, above: number): number {
+function cadences(heard: readonly HeardKey[], key: Key, above: number): number {
   const ends = heard.filter(({ chord }, at) => {
     const before = heard[at - 1]?.chord;
     return (
@@ -139,7 +139,7 @@ function cadences(heard: readonly Heard[], key: Key, above: number): number {
 }
 
 /** What speaks for a key beside its chords; never enough to outvote them. */
-function bonus(heard: readonly Heard[], key: Key): number {
+function bonus(heard: readonly HeardKey[], key: Key): number {
   const [first, last] = [heard[0]?.chord, heard.at(-1)?.chord];
   return (
     (first && isTonic(first, key) ? BONUS.first : 0) +
@@ -151,7 +151,10 @@ function bonus(heard: readonly Heard[], key: Key): number {
 }
 
 /** A key with its fit as it is shown, and as keys are ranked by it. */
-function fitOf(heard: readonly Heard[], key: Key): { readonly key: KeyFit; readonly fits: number } {
+function fitOf(
+  heard: readonly HeardKey[],
+  key: Key,
+): { readonly key: KeyFit; readonly fits: number } {
   const fits = Math.max(0, share(heard, key) + bonus(heard, key));
   return {
     key: { ...key, name: keyName(key), fits: Math.round(Math.min(1, fits) * 1000) / 1000 },
@@ -159,7 +162,7 @@ function fitOf(heard: readonly Heard[], key: Key): { readonly key: KeyFit; reado
   };
 }
 
-function hear(chords: readonly TimedChord[]): readonly Heard[] {
+function hear(chords: readonly TimedChord[]): readonly HeardKey[] {
   return chords.flatMap(({ name, beats }) => {
     const chord = parseChordName(name);
     return chord && beats > 0 ? [{ chord, beats }] : [];

@@ -74,11 +74,11 @@ interface Costed {
 }
 
 interface Priced extends Costed {
-  readonly seen: Seen;
+  readonly seen: RootedTones;
 }
 
 /** What sounds, seen from one root. */
-interface Seen {
+interface RootedTones {
   readonly root: PitchClass;
   readonly bits: number;
   readonly bass: number;
@@ -160,13 +160,13 @@ function isSuspended({ parts }: Quality): boolean {
   return parts.third.length > 0 && parts.third.every((tone) => tone === 2 || tone === 5);
 }
 
-function bassCost({ bits, quality }: Weighed, { bass, isBassAlone }: Seen): number {
+function bassCost({ bits, quality }: Weighed, { bass, isBassAlone }: RootedTones): number {
   if (bass === 0) return 0;
   if (hasTone(bits, bass)) return isSuspended(quality) ? COST.suspendedBass : COST.chordToneBass;
   return isBassAlone ? COST.foreignBass : COST.doubledForeignBass;
 }
 
-function costOf(weighed: Weighed, seen: Seen): number {
+function costOf(weighed: Weighed, seen: RootedTones): number {
   const missing = weighed.bits & ~seen.bits;
   const extra = seen.bits & ~weighed.bits & ~(1 << seen.bass);
   return (
@@ -178,7 +178,7 @@ function costOf(weighed: Weighed, seen: Seen): number {
 }
 
 /** The cheapest qualities for what sounds, seen from one root. */
-function qualitiesFor(seen: Seen): readonly Costed[] {
+function qualitiesFor(seen: RootedTones): readonly Costed[] {
   const key = (seen.bits << 5) | (seen.bass << 1) | (seen.isBassAlone ? 1 : 0);
   const known = weighedOnce.get(key);
   if (known) return known;
@@ -208,7 +208,7 @@ function cheapest({ bass, tones }: Sounding, count: number): readonly Priced[] {
     if (!hasTone(bits, root) && COST.root >= names.limit) continue;
     const roots = tones.filter((tone) => tone === root).length;
     const bonus = Math.min(3, roots) * COST.sharedRoot;
-    const seen: Seen = {
+    const seen: RootedTones = {
       root,
       bits: rotated(bits, root),
       bass: toPitchClass(bass - root),

@@ -34,7 +34,7 @@ interface Meeting {
   readonly theirs: readonly Hunk[];
 }
 
-interface Settled {
+interface SettledPiece {
   readonly kept: readonly Piece[];
   /** What of theirs has no place. */
   readonly left: readonly Piece[];
@@ -166,7 +166,7 @@ function over(
 }
 
 /** What only one changed is as they made it; else piece by piece where each stands for the one it was; else mine. */
-function settle(base: readonly Piece[], reach: Hunk, meeting: Meeting): Settled {
+function settle(base: readonly Piece[], reach: Hunk, meeting: Meeting): SettledPiece {
   const was = base.slice(reach.from, reach.to);
   const [mine, theirs] = [meeting.mine, meeting.theirs].map((hunks) => over(base, hunks, reach));
   if (!mine || !theirs || meeting.theirs.length === 0) return { kept: mine ?? [], left: [] };

@@ -78,7 +78,7 @@ export function orderCost(
 }
 
 /** What is left of an order: what it costs, and which item comes next; -1 where none is left. */
-interface Way {
+interface OrderLeft {
   readonly cost: number;
   readonly next: number;
 }
@@ -126,14 +126,14 @@ function costsOf(
 /** The cheapest way through all items: of every item with every set of those still left, worked out once. */
 function exactOrder(costs: readonly (readonly number[])[]): readonly number[] {
   const places = costs.map((_, place) => place);
-  const known = new Map<number, Way>();
+  const known = new Map<number, OrderLeft>();
   const without = (left: number, place: number): number => left & ~(1 << place);
 
-  function wayOn(last: number, left: number): Way {
+  function wayOn(last: number, left: number): OrderLeft {
     const key = left * (costs.length + 1) + last + 1;
     const found = known.get(key);
     if (found) return found;
-    let best: Way = { cost: left === 0 ? 0 : Infinity, next: -1 };
+    let best: OrderLeft = { cost: left === 0 ? 0 : Infinity, next: -1 };
     for (const next of places.filter((place) => left & (1 << place))) {
       const cost = (costs[last]?.[next] ?? 0) + wayOn(next, without(left, next)).cost;
       // Of ways that cost the same, the one that keeps what stood first first.

@@ -63,7 +63,7 @@ export interface Correction extends Happened {
 }
 
 /** Where an earlier try failed, said afterwards. */
-export interface Where extends Happened {
+export interface WhereFailed extends Happened {
   readonly kind: 'where';
   /** The id of the try. */
   readonly of: string;
@@ -160,7 +160,7 @@ export interface Stuck extends Happened {
 }
 
 /** The song was corrected: what was played of some parts before is not what stands there now. */
-export interface Changed extends Happened {
+export interface SongChanged extends Happened {
   readonly kind: 'changed';
   /** Ids of the parts, and what they are called. */
   readonly parts: readonly string[];
@@ -174,7 +174,7 @@ export type PlanEvent =
   | SignOff
   | NoteEvent
   | Correction
-  | Where
+  | WhereFailed
   | PlayedTime
   | ChangeDrill
   | StrokeDrill
@@ -182,7 +182,7 @@ export type PlanEvent =
   | RingCheck
   | Sore
   | Stuck
-  | Changed;
+  | SongChanged;
 
 /** A clock at home may be a little ahead of the server's; more than this is a wrong date. */
 const AHEAD_MS = 10 * 60_000;
@@ -257,7 +257,7 @@ export function correctionsIn(events: readonly PlanEvent[]): ReadonlyMap<string,
 export function triesIn(events: readonly PlanEvent[]): readonly TryEvent[] {
   const all = inOrder(events);
   const corrected = correctionsIn(all);
-  const places = lastWords(all.filter((one): one is Where => one.kind === 'where'));
+  const places = lastWords(all.filter((one): one is WhereFailed => one.kind === 'where'));
   return all.flatMap((one) => {
     if (one.kind !== 'try' || isImpossible(one)) return [];
     const correction = corrected.get(one.id);
@@ -297,7 +297,7 @@ export function takesIn(events: readonly PlanEvent[]): readonly TakeEvent[] {
 }
 
 /** Time that was played on a day. */
-export type Played = Pick<Try, 'day' | 'seconds'>;
+export type TimePlayed = Pick<Try, 'day' | 'seconds'>;
 
 /**
  * Gives all time that was played, with marks and without.
@@ -305,7 +305,7 @@ export type Played = Pick<Try, 'day' | 'seconds'>;
  * @example
  * playedIn([]) // []
  */
-export function playedIn(events: readonly PlanEvent[]): readonly Played[] {
+export function playedIn(events: readonly PlanEvent[]): readonly TimePlayed[] {
   const unmarked = inOrder(events).filter(
     (one) => one.kind === 'time' || one.kind === 'drill' || one.kind === 'strokes',
   );
@@ -347,7 +347,7 @@ function inOrder(events: readonly PlanEvent[]): readonly PlanEvent[] {
 }
 
 /** What was said afterwards of each try: the last word holds, and a teacher's over a student's own. */
-function lastWords<Word extends Correction | Where>(
+function lastWords<Word extends Correction | WhereFailed>(
   words: readonly Word[],
 ): ReadonlyMap<string, Word> {
   const last = new Map<string, Word>();
@@ -359,7 +359,7 @@ function lastWords<Word extends Correction | Where>(
 }
 
 /** A student corrects their own word, and not what a teacher heard. */
-function wordOn<Word extends Correction | Where>(
+function wordOn<Word extends Correction | WhereFailed>(
   one: TryEvent,
   words: ReadonlyMap<string, Word>,
 ): Word | undefined {

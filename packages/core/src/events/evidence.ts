@@ -1,5 +1,5 @@
 import { readStepId } from '../step-id';
-import { triesIn, type Changed, type PlanEvent, type TryEvent } from './event';
+import { triesIn, type SongChanged, type PlanEvent, type TryEvent } from './event';
 
 /** Steps that go through the whole song: a change anywhere is a change of theirs. */
 const WHOLE: readonly string[] = ['whole', 'recording', 'sing', 'perform'];
@@ -12,13 +12,13 @@ const WHOLE: readonly string[] = ['whole', 'recording', 'sing', 'perform'];
  * evidenceIn([]) // []
  */
 export function evidenceIn(events: readonly PlanEvent[]): readonly TryEvent[] {
-  const changes = events.filter((one): one is Changed => one.kind === 'changed');
+  const changes = events.filter((one): one is SongChanged => one.kind === 'changed');
   const tries = triesIn(events);
   return changes.length === 0 ? tries : tries.filter((one) => !isOutdated(one, changes));
 }
 
 /** Whether a try was of something that was changed afterwards. */
-function isOutdated({ stepId, at }: TryEvent, changes: readonly Changed[]): boolean {
+function isOutdated({ stepId, at }: TryEvent, changes: readonly SongChanged[]): boolean {
   const later = changes.filter((one) => one.at > at);
   if (later.length === 0) return false;
   return readStepId(stepId).some(

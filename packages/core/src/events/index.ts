@@ -12,12 +12,12 @@ export {
 } from './event';
 export type {
   ChangeDrill,
-  Changed,
+  SongChanged,
   Correction,
   Drill,
   NoteEvent,
   PlanEvent,
-  Played,
+  TimePlayed,
   PlayedTime,
   RingCheck,
   SignOff,
@@ -30,5 +30,5 @@ export type {
   TakeSource,
   Try,
   TryEvent,
-  Where,
+  WhereFailed,
 } from './event';

@@ -79,7 +79,7 @@ const AFTER_SHOWN = 3;
 const EASED = 1.75;
 const WORDS_SHOWN = 3;
 
-type Found = Pick<
+type FitFigures = Pick<
   Fit,
   'gripCount' | 'newGrips' | 'slowest' | 'weeks' | 'verdict' | 'simpler' | 'after' | 'stops'
 >;
@@ -114,7 +114,7 @@ export function fitFor(song: SongDocument, options: FitOptions): Fit {
     stops.length === 0 || weekMinutes <= 0 ? null : firstSimpler(song, options, bounds);
   const verdict: FitVerdict = stops.length === 0 ? 'now' : simpler ? 'simpler' : 'later';
   const weeksOf = (some: number): number => some / weekMinutes;
-  const found: Found = {
+  const found: FitFigures = {
     gripCount: work.grips.length,
     newGrips,
     slowest: slowestOf(plan),
@@ -221,7 +221,7 @@ function weeksWords(weeks: number): string {
   return counted(whole, 'week', 'weeks');
 }
 
-function newWords({ gripCount, newGrips, slowest }: Found): string {
+function newWords({ gripCount, newGrips, slowest }: FitFigures): string {
   const grips =
     newGrips.length === 0
       ? 'every grip is known'
@@ -232,7 +232,7 @@ function newWords({ gripCount, newGrips, slowest }: Found): string {
 }
 
 /** The reason of a verdict, in a sentence or two. */
-function because(found: Found, weekMinutes: number): string {
+function because(found: FitFigures, weekMinutes: number): string {
   const { weeks, verdict, simpler, after, stops } = found;
   if (found.gripCount === 0) return 'Nothing of it is written yet: no figure can be told.';
   if (!weeks) return `No minutes of practice are agreed: ${newWords(found)}.`;

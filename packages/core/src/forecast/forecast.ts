@@ -41,7 +41,7 @@ const NOISE = [0.015, 0.03, 0.05, 0.08];
 const UNLIKE = assumed('forecastUnlike');
 
 /** A result with the practice before it and the idle days before it. */
-interface Seen {
+interface ResultAfter {
   readonly practised: number;
   readonly idleDays: number;
   readonly share: number;
@@ -49,7 +49,7 @@ interface Seen {
 
 /** Practice of each day from the first try on, in units of all of it. */
 interface Course {
-  readonly seen: readonly Seen[];
+  readonly seen: readonly ResultAfter[];
   readonly unitMinutes: number;
   readonly practised: number;
   readonly idleDays: number;
@@ -109,7 +109,7 @@ function courseOf(request: ForecastRequest, ordered: readonly ForecastTry[]): Co
     minutes.reduce((sum, one) => sum + one, 0),
   );
   let [practised, idleDays] = [0, 0];
-  const seen: Seen[] = [];
+  const seen: ResultAfter[] = [];
   days.forEach((day, index) => {
     const own = ordered.filter(({ on }) => on === day);
     const today = (minutes[index] ?? 0) / unitMinutes;
@@ -124,13 +124,13 @@ function courseOf(request: ForecastRequest, ordered: readonly ForecastTry[]): Co
 
 function shareAt(
   curve: Curve,
-  { practised, idleDays }: Pick<Seen, 'practised' | 'idleDays'>,
+  { practised, idleDays }: Pick<ResultAfter, 'practised' | 'idleDays'>,
 ): number {
   return curve.at(Math.max(0, practised - curve.lostADay * idleDays));
 }
 
 /** How likely the results are by a curve, whatever the noise; in logarithms, Student's t with four degrees. */
-function logLikelihood(curve: Curve, seen: readonly Seen[]): number {
+function logLikelihood(curve: Curve, seen: readonly ResultAfter[]): number {
   const off = seen.map((one) => one.share - shareAt(curve, one));
   const logs = NOISE.map((noise) =>
     off.reduce((sum, one) => sum - Math.log(noise) - 2.5 * Math.log1p((one / noise) ** 2 / 4), 0),

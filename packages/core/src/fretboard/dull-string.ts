@@ -2,7 +2,7 @@ import type { Finger, Fingers, Grip } from './grip';
 import type { HandWords } from './hand-words';
 
 /** A grip with the fingers that hold it. */
-interface Held {
+interface GripWithFingers {
   readonly grip: Grip;
   readonly fingers: Fingers;
 }
@@ -14,7 +14,7 @@ interface Held {
  * @example
  * dullAdvice({ grip: [null, 3, 2, 0, 1, 0], fingers: [null, 3, 2, null, 1, null] }, 5, handWords(USUAL_CONVENTIONS, { tuning: STANDARD_TUNING, capo: 0 })) // 'Stand finger 1 on string 2 more on its tip: it may lean over.'
  */
-export function dullAdvice(held: Held, place: number, said: HandWords): string {
+export function dullAdvice(held: GripWithFingers, place: number, said: HandWords): string {
   const fret = held.grip[place] ?? null;
   if (fret === null) return '';
   if (fret === 0) return openAdvice(held, place, said);
@@ -33,13 +33,13 @@ function fingerWords(finger: Finger): string {
   return finger === 'T' ? 'the thumb' : finger === null ? 'the finger' : `finger ${finger}`;
 }
 
-function isFlat({ fingers }: Held, place: number): boolean {
+function isFlat({ fingers }: GripWithFingers, place: number): boolean {
   const finger = fingers[place] ?? null;
   return finger !== null && finger !== 'T' && fingers.filter((one) => one === finger).length > 1;
 }
 
 /** Nobody presses an open string: something leans on it. */
-function openAdvice({ grip, fingers }: Held, place: number, said: HandWords): string {
+function openAdvice({ grip, fingers }: GripWithFingers, place: number, said: HandWords): string {
   const isPressed = (at: number): boolean => (grip[at] ?? 0) > 0;
   const who = (at: number): string => `${fingerWords(fingers[at] ?? null)} on ${said.string(at)}`;
   // A finger leans over towards the thinner strings.

@@ -62,7 +62,7 @@ const FIFTH = 7;
 const COLOURS = [2, 9, 10, 11] as const;
 
 /** The tones a search is about, as bits. */
-interface Wanted {
+interface GripWish {
   readonly tones: number;
   /** All tones but a plain fifth and those nobody misses. */
   readonly needed: number;
@@ -105,7 +105,7 @@ const NOTHING_YET: Tally = {
 /** Walks through every grip of one position, string by string, and keeps what sounds the name. */
 class PositionSearch {
   private readonly open: readonly number[];
-  private readonly wanted: Wanted;
+  private readonly wanted: GripWish;
   private readonly least: number;
   private options: readonly StringOptions[] = [];
   private position = 1;
@@ -221,7 +221,7 @@ export function findGrips(search: GripSearch): readonly FoundGrip[] {
   return [...usual.flatMap(hold(true)), ...others].slice(0, search.count);
 }
 
-function wantedOf({ name, colours }: GripSearch): Wanted {
+function wantedOf({ name, colours }: GripSearch): GripWish {
   const { root, quality, bass } = name;
   const spare = [...(quality.tones.length > 2 ? [FIFTH] : []), ...quality.spare];
   const needed = quality.tones.filter((tone) => !spare.includes(tone));
@@ -255,7 +255,7 @@ function strandedOpenStrings(grip: Grip): number {
 }
 
 /** What a grip asks for before a finger is laid. */
-function effortOf(grip: Grip, bits: number, wanted: Wanted): number {
+function effortOf(grip: Grip, bits: number, wanted: GripWish): number {
   const inner = innerMutedOf(grip);
   const muted = grip.filter((fret) => fret === null).length - inner;
   const frets = grip.filter((fret): fret is number => !!fret);
@@ -286,7 +286,7 @@ interface Priced {
 
 interface Holding {
   readonly search: GripSearch;
-  readonly wanted: Wanted;
+  readonly wanted: GripWish;
   readonly isUsual: boolean;
 }
 

@@ -23,7 +23,7 @@ export interface Fingering {
 
 type HeldFinger = Exclude<Finger, null>;
 
-interface Held extends Place {
+interface PlacedFinger extends Place {
   readonly finger: HeldFinger;
 }
 
@@ -116,13 +116,13 @@ function canBarre(grip: Grip, [a, b]: readonly [Place, Place], finger: number): 
 }
 
 /** A little finger or ring finger cannot lie flat under another finger's higher fret. */
-function isLiftedByBarre(held: readonly Held[], next: Place, finger: number): boolean {
+function isLiftedByBarre(held: readonly PlacedFinger[], next: Place, finger: number): boolean {
   const laid = held.filter((one) => one.finger === finger);
   return laid.length > 0 && finger !== 1 && Math.abs((laid[0]?.place ?? 0) - next.place) > 3;
 }
 
 /** A finger too far from one that is down already rules out everything that follows. */
-function isInReach(held: readonly Held[], next: Held, hand: Hand): boolean {
+function isInReach(held: readonly PlacedFinger[], next: PlacedFinger, hand: Hand): boolean {
   return held.every(
     (one) =>
       one.finger === next.finger ||
@@ -130,7 +130,7 @@ function isInReach(held: readonly Held[], next: Held, hand: Hand): boolean {
   );
 }
 
-function assign(holding: Holding, held: readonly Held[]): readonly Held[][] {
+function assign(holding: Holding, held: readonly PlacedFinger[]): readonly PlacedFinger[][] {
   const { grip, places, hand } = holding;
   const next = places[held.length];
   if (!next) return [[...held]];
@@ -145,7 +145,7 @@ function assign(holding: Holding, held: readonly Held[]): readonly Held[][] {
   });
 }
 
-function barresOf(held: readonly Held[]): readonly Barre[] {
+function barresOf(held: readonly PlacedFinger[]): readonly Barre[] {
   return ([1, 2, 3, 4] as const).flatMap((finger) => {
     const laid = held.filter((one) => one.finger === finger);
     const places = laid.map((one) => one.place);
@@ -156,7 +156,9 @@ function barresOf(held: readonly Held[]): readonly Barre[] {
   });
 }
 
-function pairsOf(held: readonly Held[]): readonly (readonly [Held, Held])[] {
+function pairsOf(
+  held: readonly PlacedFinger[],
+): readonly (readonly [PlacedFinger, PlacedFinger])[] {
   return held.flatMap((a, i) =>
     held.slice(i + 1).flatMap((b) => (a.finger === b.finger ? [] : [[a, b] as const])),
   );
@@ -191,7 +193,7 @@ function barreCost(grip: Grip, barre: Barre): number {
  * Two tips at the lowest fret with a handful held further up between them: there finger 1 lies flat.
  * One finger between, as in an open D, leaves them room.
  */
-function isFirstSplit(held: readonly Held[]): boolean {
+function isFirstSplit(held: readonly PlacedFinger[]): boolean {
   const lowest = Math.min(...held.map((one) => one.fret));
   const low = held.filter((one) => one.fret === lowest && one.finger !== 'T');
   if (new Set(low.map((one) => one.finger)).size < 2) return false;
@@ -201,21 +203,21 @@ function isFirstSplit(held: readonly Held[]): boolean {
   return between.length >= MANY_BETWEEN;
 }
 
-function positionCost({ finger, fret }: Held, lowest: number): number {
+function positionCost({ finger, fret }: PlacedFinger, lowest: number): number {
   if (finger === 'T') return COST.thumb * COST.offPosition;
   const ahead = finger - 1 - (fret - lowest);
   return ahead < 0 ? -ahead * COST.behindPosition : ahead * COST.offPosition;
 }
 
 /** Fingers left out between two that stand at one fret. */
-function gapsAtOneFret(held: readonly Held[]): number {
+function gapsAtOneFret(held: readonly PlacedFinger[]): number {
   return held.slice(1).filter((one, at) => {
     const before = held[at];
     return before?.fret === one.fret && Number(one.finger) - Number(before.finger) > 1;
   }).length;
 }
 
-function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
+function costOf(grip: Grip, held: readonly PlacedFinger[], hand: Hand): number {
   const barres = barresOf(held);
   const reaches = pairsOf(held).map(
     ([a, b]) => reachBetween(a, b, hand) / comfortableReach(a.finger, b.finger, hand),
@@ -237,7 +239,7 @@ function costOf(grip: Grip, held: readonly Held[], hand: Hand): number {
   );
 }
 
-function toFingering(grip: Grip, held: readonly Held[], hand: Hand): Fingering {
+function toFingering(grip: Grip, held: readonly PlacedFinger[], hand: Hand): Fingering {
   const reaches = pairsOf(held).map(([a, b]) => reachBetween(a, b, hand));
   const onString = new Map(held.map((one) => [one.place, one.finger]));
   return {
@@ -249,7 +251,11 @@ function toFingering(grip: Grip, held: readonly Held[], hand: Hand): Fingering {
 }
 
 /** With the thumb over the neck the other fingers hold what is left. */
-function waysOf(grip: Grip, hand: Hand, options: FingeringOptions): readonly (readonly Held[])[] {
+function waysOf(
+  grip: Grip,
+  hand: Hand,
+  options: FingeringOptions,
+): readonly (readonly PlacedFinger[])[] {
   const places = frettedPlaces(grip);
   const ways = assign({ grip, places, hand }, []);
   const low = places.find((one) => one.place === 0);

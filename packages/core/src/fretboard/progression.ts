@@ -9,7 +9,7 @@ const COST_ROOM = 1.6;
 /** What a second saved in a change is worth in effort of holding. */
 export const COST_A_SECOND = 3;
 
-interface Chosen {
+interface ChosenFingering {
   readonly cost: number;
   readonly ways: readonly (Fingering | undefined)[];
 }
@@ -30,7 +30,7 @@ export class ChangeTimes {
   private readonly known = new Map<string, number>();
   constructor(private readonly hand: Hand) {}
 
-  between(from: Held, to: Held): number {
+  between(from: FingeredGrip, to: FingeredGrip): number {
     const key = [from.grip, from.way.fingers, to.grip, to.way.fingers].join('|');
     const known = this.known.get(key);
     if (known !== undefined) return known;
@@ -45,7 +45,7 @@ export class ChangeTimes {
 }
 
 /** A grip and one way of holding it. */
-export interface Held {
+export interface FingeredGrip {
   readonly grip: Grip;
   readonly way: Fingering;
 }
@@ -70,7 +70,7 @@ export function fingerProgression(
     remembered.set(grip.join(), ways);
     return ways;
   };
-  let paths: readonly (Chosen & { readonly last: Held | undefined })[] = [
+  let paths: readonly (ChosenFingering & { readonly last: FingeredGrip | undefined })[] = [
     { cost: 0, ways: [], last: undefined },
   ];
   for (const grip of grips) {

@@ -105,7 +105,7 @@ function without(steps: readonly Step[], gone: Step): readonly Step[] {
 
 /** A plan cannot do without the whole song in the layer that is its goal; a section is left out, not skipped, to be no part of it. */
 function isGoalItself(step: Step, goal: Layer): boolean {
-  return step.layer === goal && kindOf(step).matter === 'whole';
+  return step.layer === goal && kindOf(step).subject === 'whole';
 }
 
 function drop(draft: Draft, id: string, goal: Layer): Outcome {

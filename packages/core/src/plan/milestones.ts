@@ -33,5 +33,5 @@ export function milestonesOf(steps: readonly Step[], goal: Layer): Milestones {
 }
 
 function isWhole(step: Step, layer: Layer): boolean {
-  return step.layer === layer && kindOf(step).matter === 'whole';
+  return step.layer === layer && kindOf(step).subject === 'whole';
 }

@@ -23,7 +23,7 @@ export type Raise =
 export function raisesOf(step: Step | undefined, work: Workpiece): readonly Raise[] {
   const change = step?.limit?.change;
   if (!step || !change) return [];
-  const isMusic = kindOf(step).matter === 'part';
+  const isMusic = kindOf(step).subject === 'part';
   const raises = [
     ...withEasierGrips(work, change),
     ...(isMusic ? inBarerLayer(work, step, change) : []),

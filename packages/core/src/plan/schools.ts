@@ -30,27 +30,27 @@ const sectionBySection: Rule = (step, { placeOf, goal }) => [
 
 /** The stages of the simple whole: all of it bare, then the hands' work, then layer by layer. */
 const simpleWhole: Rule = (step, { placeOf, goal }) => {
-  const { matter, rank } = kindOf(step);
+  const { subject, rank } = kindOf(step);
   const isBare = step.layer === 'bare' && goal !== 'bare';
-  if (isBare) return [matter === 'whole' ? 3 : 2, placeOf(step)];
-  if (matter === 'hands') return [4, rank];
+  if (isBare) return [subject === 'whole' ? 3 : 2, placeOf(step)];
+  if (subject === 'hands') return [4, rank];
   if (rank === PARTS_RANK) return [5, layerRank(step), placeOf(step)];
   return [rank, placeOf(step)];
 };
 
 const songOrder: Rule = (step, ordering) => {
-  const { matter } = kindOf(step);
-  if (matter === 'hands') return [WHEN_NEEDED];
-  if (matter === 'join') return [PARTS_RANK, ordering.placeOf(step), LAYERS.length];
+  const { subject } = kindOf(step);
+  if (subject === 'hands') return [WHEN_NEEDED];
+  if (subject === 'join') return [PARTS_RANK, ordering.placeOf(step), LAYERS.length];
   return sectionBySection(step, ordering);
 };
 
 const hardestFirst: Rule = (step, ordering) => {
-  const { matter, rank, hasHeadroom } = kindOf(step);
+  const { subject, rank, hasHeadroom } = kindOf(step);
   const { placeOf } = ordering;
-  if (hasHeadroom || matter === 'own') return [2, headroom(step), placeOf(step), layerRank(step)];
-  if (matter === 'hands') return [WHEN_NEEDED];
-  if (matter === 'join') return [rank, headroom(step), placeOf(step)];
+  if (hasHeadroom || subject === 'own') return [2, headroom(step), placeOf(step), layerRank(step)];
+  if (subject === 'hands') return [WHEN_NEEDED];
+  if (subject === 'join') return [rank, headroom(step), placeOf(step)];
   return sectionBySection(step, ordering);
 };
 
@@ -89,7 +89,7 @@ function layerRank({ layer }: Step): number {
 }
 
 function isBarerWhole(step: Step, goal: Layer): boolean {
-  return kindOf(step).matter === 'whole' && step.layer !== goal;
+  return kindOf(step).subject === 'whole' && step.layer !== goal;
 }
 
 /** How near a step's limit is to its goal: the lower, the harder. */
@@ -116,7 +116,7 @@ function placesIn(work: Workpiece): (step: Step) => number {
     }
   });
   return (step) => {
-    const isJoin = kindOf(step).matter === 'join';
+    const isJoin = kindOf(step).subject === 'join';
     return firsts.get(isJoin ? step.atoms.join(' ') : (step.atoms[0] ?? '')) ?? -1;
   };
 }

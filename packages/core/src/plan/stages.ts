@@ -60,11 +60,11 @@ export function stagesOf(steps: Run, staging: Staging): readonly Stage[] {
 
 /** What steps of one stage have alike: the hands' work, music in a layer, the whole of it, for others. */
 function topicOf(step: Step, { goal }: Staging): string {
-  const { matter } = kindOf(step);
-  if (matter === 'part') return step.layer ?? goal;
-  if (matter === 'join') return 'whole';
-  if (matter === 'whole') return step.layer === goal ? 'whole' : (step.layer ?? 'whole');
-  return matter === 'after' ? 'after' : 'hands';
+  const { subject } = kindOf(step);
+  if (subject === 'part') return step.layer ?? goal;
+  if (subject === 'join') return 'whole';
+  if (subject === 'whole') return step.layer === goal ? 'whole' : (step.layer ?? 'whole');
+  return subject === 'after' ? 'after' : 'hands';
 }
 
 /** Steps that follow each other on one topic; the hands' work belongs to the music that comes after it. */
@@ -82,7 +82,7 @@ function runsOf(steps: Run, staging: Staging): readonly Run[] {
 }
 
 function isAudible(step: Step): boolean {
-  return !['frame', 'listening', 'hands', 'own'].includes(kindOf(step).matter);
+  return !['frame', 'listening', 'hands', 'own'].includes(kindOf(step).subject);
 }
 
 function minutesOf(run: Run): number {
@@ -135,7 +135,7 @@ function listed(names: readonly string[]): string {
 
 function partNames(run: Run, { work }: Staging): string {
   const names = run.flatMap((step) =>
-    kindOf(step).matter === 'part'
+    kindOf(step).subject === 'part'
       ? step.atoms.flatMap((id) => work.parts.find((part) => part.id === id)?.name ?? [])
       : [],
   );
@@ -163,16 +163,16 @@ function capital(words: string): string {
 /** What is heard at the end of a run of steps, with its tempo or without. */
 function titleOf(run: Run, staging: Staging, isTimed: boolean): string {
   const { work, goal } = staging;
-  const isMatter = (matter: string) => (step: Step) => kindOf(step).matter === matter;
-  const last = run.findLast((step) => isAudible(step) && !isMatter('after')(step));
+  const isAbout = (subject: string) => (step: Step) => kindOf(step).subject === subject;
+  const last = run.findLast((step) => isAudible(step) && !isAbout('after')(step));
   const others = withOthers(run);
   if (!last) return others === '' ? preparationTitle(run, staging) : capital(others);
   const layer = last.layer ?? goal;
   const how = layer === 'full' ? '' : `, ${layerWords(layer)}`;
   const at = isTimed ? `, at ${last.rungs.at(-1) ?? work.goalBpm}` : '';
   const then = others === '' ? '' : `, then ${others}`;
-  if (isMatter('whole')(last)) return `The whole song${how}${at}${then}`;
-  if (isMatter('join')(last)) return `From each part into the next${then}`;
+  if (isAbout('whole')(last)) return `The whole song${how}${at}${then}`;
+  if (isAbout('join')(last)) return `From each part into the next${then}`;
   return `${partNames(run, staging)}${how || ', in full'}${at}${then}`;
 }
 

@@ -11,7 +11,7 @@ import {
   type TimedClick,
 } from '../timeline';
 import { seconds, type Seconds } from '../units';
-import { hearStretch, type ExpectedStroke, type Held } from './hearing';
+import { hearStretch, type ExpectedStroke, type HearingSetup } from './hearing';
 import { songGrips } from './song-grips';
 
 /** All that is to be heard of a stretch: strokes, clicks, and how long it lasts. */
@@ -52,7 +52,7 @@ export function stretchFor(song: SongDocument, request: ExpectedRequest): Stretc
  * @example
  * heldIn(EMPTY_SONG).strings // 6
  */
-export function heldIn(song: SongDocument): Held {
+export function heldIn(song: SongDocument): HearingSetup {
   const { tuning, picking } = settledFrame(song.frame);
   return { strings: tuning.length, picking, grips: songGrips(song) };
 }

@@ -45,7 +45,7 @@ export interface HeardStroke extends ExpectedStroke {
 }
 
 /** What a stretch is played on: how many strings there are, which fingers pluck which, and the grips by name. */
-export interface Held {
+export interface HearingSetup {
   readonly strings: number;
   readonly picking: PickingHand;
   readonly grips: readonly Pick<SongGrip, 'name' | 'grip'>[];
@@ -59,7 +59,7 @@ class Hearer {
   private readonly picked = new Map<string, Pattern>();
   private before = '-';
 
-  constructor({ strings, picking, grips }: Held) {
+  constructor({ strings, picking, grips }: HearingSetup) {
     this.picking = picking;
     this.all = Array.from({ length: strings }, (_, place) => strings - place);
     this.sounding = new Map(grips.map(({ name, grip }) => [name, soundingStrings(grip)]));
@@ -112,7 +112,7 @@ class Hearer {
  * @example
  * hearStretch(stretchOf([]), { strings: 6, picking: USUAL_PICKING, grips: [] }) // []
  */
-export function hearStretch(stretch: Stretch, held: Held): readonly HeardStroke[] {
+export function hearStretch(stretch: Stretch, held: HearingSetup): readonly HeardStroke[] {
   return heardOf(stretch, strokesIn(stretch).flat(), held);
 }
 
@@ -122,7 +122,7 @@ export function hearStretch(stretch: Stretch, held: Held): readonly HeardStroke[
  * @example
  * hearBeside(stretchOf([]), { strings: 6, picking: USUAL_PICKING, grips: [] }) // []
  */
-export function hearBeside(stretch: Stretch, held: Held): readonly HeardStroke[] {
+export function hearBeside(stretch: Stretch, held: HearingSetup): readonly HeardStroke[] {
   return heardOf(stretch, besideIn(stretch).flat(), held);
 }
 
@@ -145,7 +145,11 @@ function lastingS(laid: Stretch['bars'][number], { at, beats }: RiffNote): Secon
 }
 
 /** Hears strokes of a stretch one after the other. */
-function heardOf(stretch: Stretch, strokes: readonly Stroke[], held: Held): readonly HeardStroke[] {
+function heardOf(
+  stretch: Stretch,
+  strokes: readonly Stroke[],
+  held: HearingSetup,
+): readonly HeardStroke[] {
   const hearer = new Hearer(held);
   return strokes.flatMap((stroke) => {
     const laid = stretch.bars[stroke.bar];

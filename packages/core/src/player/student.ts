@@ -28,7 +28,7 @@ export interface Student {
 }
 
 /** What somebody has shown in the songs they practised. */
-export type Shown = Pick<
+export type ShownSkills = Pick<
   Student,
   'ownedGrips' | 'ownedPatterns' | 'changes' | 'strokesAtLeast' | 'strokesPerSecond'
 >;

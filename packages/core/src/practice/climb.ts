@@ -3,7 +3,7 @@ import type { Try } from '../events';
 import { LAYERS, type Layer } from '../layer';
 import type { Climbing, Step } from '../steps';
 import type { Bpm } from '../units';
-import { askedOf, heldOf, passesAt, type Attempt, type Held } from './held';
+import { holdRuleOf, heldOf, passesAt, type Attempt, type HeldTempo } from './held';
 import { bearing, piecesOf, type Piece } from './pieces';
 
 /** Where a student is on one step's ladder. */
@@ -21,14 +21,14 @@ export interface Climb {
 }
 
 /** A try with its place among all of them, and what it practised. */
-interface Placed {
+interface PlacedTry {
   readonly place: number;
   readonly made: Try;
   readonly practised: readonly Piece[];
 }
 
 /** The tries that bear on each piece, by its key. */
-type ByPiece = ReadonlyMap<string, readonly Placed[]>;
+type ByPiece = ReadonlyMap<string, readonly PlacedTry[]>;
 
 /** A plan has many steps, and each is asked for its own tries of the same log: the log is gone through once. */
 const gathered = new WeakMap<readonly Try[], ByPiece>();
@@ -100,7 +100,7 @@ function byTime(a: Try, b: Try): number {
 /** Each try once, in the order they were made, by what it practised. */
 function gather(tries: readonly Try[]): ByPiece {
   const once = new Map(tries.map((one) => [one.id, one]));
-  const found = new Map<string, Placed[]>();
+  const found = new Map<string, PlacedTry[]>();
   [...once.values()].sort(byTime).forEach((made, place) => {
     const practised = piecesOf(made.stepId);
     for (const key of new Set(practised.map((piece) => piece.key))) {
@@ -121,7 +121,7 @@ function byPieceOf(tries: readonly Try[]): ByPiece {
 }
 
 /** The tries that bear on any of several pieces, each once and in their order. */
-function bearingOn(pieces: readonly Piece[], tries: readonly Try[]): readonly Placed[] {
+function bearingOn(pieces: readonly Piece[], tries: readonly Try[]): readonly PlacedTry[] {
   const all = byPieceOf(tries);
   const keys = [...new Set(pieces.map(({ key }) => key))];
   if (keys.length === 1) return all.get(keys[0] ?? '') ?? [];
@@ -170,7 +170,7 @@ function firstRung(rungs: readonly Bpm[], brought: number | null): number {
 }
 
 /** The rung to play next: the first above what is held, further down after failing at it. */
-function nextRung({ rungs }: Step, { bpm: held, eased, below }: Held, first: number): number {
+function nextRung({ rungs }: Step, { bpm: held, eased, below }: HeldTempo, first: number): number {
   // What failed again and again is played one rung slower, however close or far apart they are.
   if (below < Infinity) return Math.max(0, rungs.findLastIndex((rung) => rung < below) - eased);
   const above = held === null ? first : rungs.findIndex((rung) => rung > held);
@@ -181,7 +181,7 @@ function nextRung({ rungs }: Step, { bpm: held, eased, below }: Held, first: num
 function climbPiece(step: Step, piece: Piece, tries: readonly Try[]): Climb {
   const { rungs, goal } = step;
   const attempts = attemptsAt([piece], tries);
-  const held = heldOf(attempts, askedOf(step));
+  const held = heldOf(attempts, holdRuleOf(step));
   const first = held.bpm === null ? firstRung(rungs, broughtTo(piece, tries, step.climbing)) : 0;
   const rung = nextRung(step, held, first);
   const inRow = passesAt(held, rungs[rung] ?? 0);

@@ -10,7 +10,7 @@ export interface Attempt extends Pick<Try, 'clean' | 'passes' | 'day'> {
 }
 
 /** What attempts at one piece add up to. */
-export interface Held {
+export interface HeldTempo {
   /** The highest tempo that is held; null before the first, 0 without a click. */
   readonly bpm: number | null;
   /** Days on which the goal was met. */
@@ -24,7 +24,7 @@ export interface Held {
   readonly below: number;
 }
 
-const NOTHING: Held = {
+const NOTHING: HeldTempo = {
   bpm: null,
   goalDays: [],
   run: [],
@@ -34,7 +34,7 @@ const NOTHING: Held = {
 };
 
 /** What counts: so many clean in a row, the tempo that is the goal, 0 without one, and how far apart rungs are. */
-export interface Asked {
+export interface HoldRule {
   readonly cleanInRow: number;
   readonly goalBpm: number;
   readonly rungRatio: number;
@@ -46,7 +46,7 @@ export interface Asked {
  * @example
  * askedOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0]).rungRatio // 1.08
  */
-export function askedOf({ goal, rungs, climbing }: Step): Asked {
+export function holdRuleOf({ goal, rungs, climbing }: Step): HoldRule {
   const { rungRatio } = climbing;
   return { cleanInRow: goal.cleanInRow, goalBpm: rungs.at(-1) ?? 0, rungRatio };
 }
@@ -59,15 +59,19 @@ export function askedOf({ goal, rungs, climbing }: Step): Asked {
  * @example
  * heldOf([{ clean: true, passes: 3, day: '2026-11-26', bpm: 92 }], { cleanInRow: 3, goalBpm: 92, rungRatio: 1.08 }).bpm // 92
  */
-export function heldOf(attempts: readonly Attempt[], asked: Asked, before: Held = NOTHING): Held {
-  return attempts.reduce<Held>(
+export function heldOf(
+  attempts: readonly Attempt[],
+  asked: HoldRule,
+  before: HeldTempo = NOTHING,
+): HeldTempo {
+  return attempts.reduce<HeldTempo>(
     (held, one) => (one.clean ? afterClean(held, one, asked) : afterStumble(held, one, asked)),
     before,
   );
 }
 
 /** Clean passes of the run that goes on, at a tempo or faster. */
-export function passesAt({ run }: Held, bpm: number): number {
+export function passesAt({ run }: HeldTempo, bpm: number): number {
   const slower = run.findLastIndex((one) => one.bpm < bpm);
   return passesIn(run.slice(slower + 1));
 }
@@ -88,7 +92,7 @@ function provenBpm(run: readonly Attempt[], cleanInRow: number): number | undefi
   return undefined;
 }
 
-function afterClean(held: Held, one: Attempt, { cleanInRow, goalBpm }: Asked): Held {
+function afterClean(held: HeldTempo, one: Attempt, { cleanInRow, goalBpm }: HoldRule): HeldTempo {
   const isSameDay = held.run.at(-1)?.day === one.day;
   const run = [...(isSameDay ? held.run : []), one];
   const next = { ...held, run, failsInRow: 0 };
@@ -105,7 +109,7 @@ function afterClean(held: Held, one: Attempt, { cleanInRow, goalBpm }: Asked): H
 }
 
 /** Two failed tries at what was held lower it by a rung; over it, they take nothing away. */
-function afterStumble(held: Held, one: Attempt, { rungRatio }: Asked): Held {
+function afterStumble(held: HeldTempo, one: Attempt, { rungRatio }: HoldRule): HeldTempo {
   const failsInRow = held.failsInRow + 1;
   const stumbled = { ...held, run: [], failsInRow };
   if (failsInRow < assumed('failsToStepDown')) return stumbled;

@@ -1,8 +1,8 @@
 export type { BarRange } from '../edits';
 export { attemptsOf, climbOf } from './climb';
 export type { Climb } from './climb';
-export { askedOf, heldOf } from './held';
-export type { Asked, Attempt, Held } from './held';
+export { holdRuleOf, heldOf } from './held';
+export type { HoldRule, Attempt, HeldTempo } from './held';
 export { stepProgress } from './next-steps';
 export type { StepProgress } from './next-steps';
 export { beatAfter, beatInRecording, placeIn } from './place';

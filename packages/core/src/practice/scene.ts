@@ -136,7 +136,7 @@ const NO_WHOLE = { map: [], openEnds: [], recordedS: [] };
  */
 export function sceneOf(step: Step, stage: Stage): Scene {
   const { song, work, conventions, only } = stage;
-  const { scene, rungUnit, cleanWord, drill, matter, isWholeSong } = kindOf(step);
+  const { scene, rungUnit, cleanWord, drill, subject, isWholeSong } = kindOf(step);
   const { tuning, capo } = settledFrame(song.frame);
   const setup = { tuning, capo };
   const pass = passOf(step, work, only);
@@ -171,7 +171,7 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     capo,
     feltIn: feltIn(pass),
     ...(drill && { drill }),
-    listenBpm: matter === 'listening' ? work.goalBpm : null,
+    listenBpm: subject === 'listening' ? work.goalBpm : null,
     strings: stringsOf(setup, conventions),
     chords: Object.fromEntries(names.map((name) => [name, said(name, capo, conventions)])),
     grips: Object.fromEntries(

@@ -1,6 +1,6 @@
 import type { Day } from '../day';
 import type { Try } from '../events';
-import { askedOf, attemptsOf, heldOf, type Attempt, type Held } from '../practice';
+import { holdRuleOf, attemptsOf, heldOf, type Attempt, type HeldTempo } from '../practice';
 import { kindOf, shortTitle, type Kind, type Step } from '../steps';
 import type { Bpm } from '../units';
 
@@ -20,8 +20,8 @@ export interface ClimbedStep {
 /** What was held after each day with an attempt, the earliest first. */
 export interface HeldOn {
   readonly day: Day;
-  readonly before: Held;
-  readonly after: Held;
+  readonly before: HeldTempo;
+  readonly after: HeldTempo;
 }
 
 /** Attempts day by day, the earliest first. */
@@ -39,7 +39,7 @@ export function byDay(
 
 /** How what is held of a step went from day to day. */
 export function heldByDay(step: Step, tries: readonly Try[]): readonly HeldOn[] {
-  const asked = askedOf(step);
+  const asked = holdRuleOf(step);
   let before = heldOf([], asked);
   return byDay(attemptsOf(step, tries)).map(([day, attempts]) => {
     const after = heldOf(attempts, asked, before);
@@ -79,7 +79,7 @@ export function climbedSince(
     });
 }
 
-function tempoOf({ bpm }: Held, { rungs }: Step): Bpm | null {
+function tempoOf({ bpm }: HeldTempo, { rungs }: Step): Bpm | null {
   // Held is a tempo that was played, or 0 without a click.
   return bpm === null || rungs.length === 0 ? null : (bpm as Bpm);
 }

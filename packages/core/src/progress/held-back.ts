@@ -98,13 +98,13 @@ function whatOf(step: Step, climb: Climb, work: Workpiece): string {
 }
 
 function isPractised(step: Step): boolean {
-  return PRACTISED.includes(kindOf(step).matter);
+  return PRACTISED.includes(kindOf(step).subject);
 }
 
 /** A section, or the whole song, in a barer layer than the goal. */
 function isBarer(step: Step, goal: Layer): boolean {
-  const { matter } = kindOf(step);
-  return (matter === 'part' || matter === 'whole') && step.layer !== goal;
+  const { subject } = kindOf(step);
+  return (subject === 'part' || subject === 'whole') && step.layer !== goal;
 }
 
 /**
@@ -117,7 +117,7 @@ function impliedBy(progress: readonly StepProgress[], goal: Layer): ReadonlySet<
   const sections = progress.filter(
     ({ step }) => kindOf(step).holdsPart === true && step.layer === goal,
   );
-  const wholes = progress.filter(({ step }) => kindOf(step).matter === 'whole');
+  const wholes = progress.filter(({ step }) => kindOf(step).subject === 'whole');
   const passed = sections.every(isPlayed) ? wholes.filter(({ step }) => isBarer(step, goal)) : [];
   const implied = new Set(passed.map(({ step }) => step.id));
   const queue = progress.filter(isPlayed).flatMap(({ step }) => step.needs);
@@ -148,7 +148,7 @@ function practisable({ steps, tries, goal, shown }: Practised): readonly StepPro
     return !need || !isPractised(need.step) || implied.has(id) || need.climb.isDone;
   };
   const isPassed = ({ step }: StepProgress): boolean =>
-    implied.has(step.id) && (kindOf(step).matter === 'hands' || isBarer(step, goal));
+    implied.has(step.id) && (kindOf(step).subject === 'hands' || isBarer(step, goal));
   const left = progress.filter((one) => isPractised(one.step) && !isAtGoal(one) && !isPassed(one));
   const open = left.filter(({ step }) => step.needs.every(isMet));
   return open.length > 0 ? open : left;

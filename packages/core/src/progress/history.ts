@@ -1,7 +1,7 @@
 import type { Layer } from '../song';
 import { kindOf, type Step } from '../steps';
 import type { Bpm } from '../units';
-import { askedOf, attemptsOf, heldOf } from '../practice';
+import { holdRuleOf, attemptsOf, heldOf } from '../practice';
 import type { Try } from '../events';
 
 /** The clean tempo of a step after so many minutes of practice on the whole song. */
@@ -42,7 +42,7 @@ function minutesUpTo(tries: readonly Try[]): readonly number[] {
 }
 
 function lineOf(step: Step, tries: readonly Try[], minutes: readonly number[]): TempoLine {
-  const asked = askedOf(step);
+  const asked = holdRuleOf(step);
   let held = heldOf([], asked);
   const points: TempoPoint[] = [];
   tries.forEach((one, index) => {

@@ -3,7 +3,7 @@ export type { TempoLine, TempoPoint } from './history';
 export { practisedByWeekday } from './practised';
 export { readinessOf } from './readiness';
 export type { HeldBack } from './held-back';
-export type { Hole, PartProgress, Played, Readiness } from './readiness';
+export type { Hole, PartProgress, PractisedSteps, Readiness } from './readiness';
 export { shownBy } from './shown';
 export type { PractisedSong } from './shown';
 export { doneOn } from './done-on';

@@ -3,7 +3,7 @@ import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
 import { assumed } from '../constants';
 import { dayAfter, daysBetween, type Day } from '../day';
 import type { Try } from '../events';
-import { askedOf, attemptsOf, heldOf, type Attempt } from '../practice';
+import { holdRuleOf, attemptsOf, heldOf, type Attempt } from '../practice';
 import type { Step } from '../steps';
 import { byDay } from './climbed';
 
@@ -72,7 +72,7 @@ function gradeOf(
 /** The card of one step, reviewed once a day from the first on which it was held. */
 function reviewed(step: Step, tries: readonly Try[]): Card | null {
   const goalBpm = step.rungs.at(-1) ?? 0;
-  const asked = askedOf(step);
+  const asked = holdRuleOf(step);
   let card: Card | null = null;
   let held = heldOf([], asked);
   for (const [day, attempts] of byDay(attemptsOf(step, tries))) {

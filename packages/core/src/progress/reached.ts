@@ -37,10 +37,10 @@ export function reachedMilestones(
   goal: Layer,
 ): readonly ReachedMilestone[] {
   const isWhole = (step: Step, layer: Layer): boolean =>
-    kindOf(step).matter === 'whole' && step.layer === layer;
+    kindOf(step).subject === 'whole' && step.layer === layer;
   const days: readonly (readonly [MilestoneKind, Day | undefined])[] = [
     ['first section', firstOf(progress, (step) => step.layer === goal && !!kindOf(step).holdsPart)],
-    ['first join', firstOf(progress, (step) => kindOf(step).matter === 'join')],
+    ['first join', firstOf(progress, (step) => kindOf(step).subject === 'join')],
     ['half', halfOn(progress, work, goal)],
     [
       'whole bare',

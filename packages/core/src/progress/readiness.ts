@@ -57,7 +57,7 @@ export interface Readiness {
 }
 
 /** What a student holds of the steps of a song. */
-interface Held {
+interface PlayedSteps {
   readonly steps: readonly Step[];
   readonly tries: readonly Try[];
   readonly goalBpm: Bpm;
@@ -76,7 +76,7 @@ const ROUNDING = 1e-9;
 const ANY_DAY = '1970-01-01';
 
 /** What a student did with the steps of a song, up to the layer that is the goal. */
-export interface Played {
+export interface PractisedSteps {
   readonly steps: readonly Step[];
   readonly tries: readonly Try[];
   /** Full by default. */
@@ -90,7 +90,10 @@ export interface Played {
  * @example
  * readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] }).share // 0
  */
-export function readinessOf(work: Workpiece, { steps, tries, goal = 'full' }: Played): Readiness {
+export function readinessOf(
+  work: Workpiece,
+  { steps, tries, goal = 'full' }: PractisedSteps,
+): Readiness {
   const { goalBpm, timeline } = work;
   const held = { steps, tries, goalBpm };
   const runs = steps.filter(isWhole).map((step): Run => ({ step, climb: climbOf(step, tries) }));
@@ -132,21 +135,21 @@ function slower(a: Bpm | null, b: Bpm | null): Bpm | null {
 }
 
 /** A part that differs from another is held only as far as both what is new and the other are. */
-function heldBpm(step: Step, held: Held): Bpm | null {
+function heldBpm(step: Step, held: PlayedSteps): Bpm | null {
   const own = climbOf(step, held.tries).cleanBpm;
   const base = held.steps.find((one) => one.id === step.base);
   return base && own !== null ? slower(own, heldBpm(base, held)) : own;
 }
 
 /** What a clean run of the whole song at a share of its goal showed of a part. */
-function shownInRun(step: Step, held: Held, run: Run | undefined): Bpm | null {
+function shownInRun(step: Step, held: PlayedSteps, run: Run | undefined): Bpm | null {
   const goalBpm = step.rungs.at(-1) ?? held.goalBpm;
   const inRun = run?.climb.cleanBpm ?? null;
   return inRun === null ? null : bpm(Math.floor((inRun * goalBpm) / held.goalBpm));
 }
 
 /** A part holds what its own step holds, or what a clean run of the whole song showed. */
-function partProgress(step: Step, held: Held, run: Run | undefined): PartProgress {
+function partProgress(step: Step, held: PlayedSteps, run: Run | undefined): PartProgress {
   const goalBpm = step.rungs.at(-1) ?? held.goalBpm;
   const cleanBpm = faster(heldBpm(step, held), shownInRun(step, held, run));
   return { step, goalBpm, cleanBpm };
@@ -157,11 +160,11 @@ function isSection(step: Step): boolean {
 }
 
 function isJoin(step: Step): boolean {
-  return kindOf(step).matter === 'join';
+  return kindOf(step).subject === 'join';
 }
 
 function isWhole(step: Step): boolean {
-  return kindOf(step).matter === 'whole';
+  return kindOf(step).subject === 'whole';
 }
 
 /** How much of its goal a part holds, 0 for a hole. */
@@ -237,7 +240,7 @@ function holesIn(work: Workpiece, parts: readonly PartProgress[]): readonly Hole
 }
 
 /** How fast the whole song goes in one barer layer: as its run, or as the slowest of its sections. */
-function barerSong({ step: whole, climb }: Run, held: Held): Readiness['barer'] {
+function barerSong({ step: whole, climb }: Run, held: PlayedSteps): Readiness['barer'] {
   const { layer } = whole;
   if (layer === undefined) return [];
   const sections = held.steps
@@ -250,7 +253,7 @@ function barerSong({ step: whole, climb }: Run, held: Held): Readiness['barer'] 
 function keptPart(
   part: PartProgress,
   whole: Step | undefined,
-  { tries, goalBpm }: Held,
+  { tries, goalBpm }: PlayedSteps,
 ): readonly KeptPart[] {
   const songBpm = inSongBpm(part, goalBpm);
   const memories = [part.step, ...(whole ? [whole] : [])]

@@ -1,5 +1,5 @@
 import { readChart } from '../chart';
-import { USUAL_STUDENT, type Shown } from '../player';
+import { USUAL_STUDENT, type ShownSkills } from '../player';
 import { workpieceOf } from '../steps';
 import type { Try } from '../events';
 import type { ChangeDrill, StrokeDrill, TakeEvent } from '../events';
@@ -9,7 +9,7 @@ const CHART =
   'tempo: 92\ngrip F: 133211\npattern eights 4/4: D U D U D - D U\n[A] pattern eights\n| F | C |';
 
 /** One song with tries of the given steps, a second apart, in the given order. */
-function shownWith(...tries: readonly (Partial<Try> & { readonly stepId: string })[]): Shown {
+function shownWith(...tries: readonly (Partial<Try> & { readonly stepId: string })[]): ShownSkills {
   const whole = tries.map((one, index): Try => ({
     ...{ id: String(index), at: `2026-11-20T10:00:${String(index).padStart(2, '0')}.000Z` },
     ...{ day: '2026-11-20', bpm: null, clean: true, passes: 1, seconds: 5, source: 'self', ...one },
@@ -135,7 +135,7 @@ describe('what somebody has shown', () => {
       ...{ clean: lateMs === 0, strokes: 40, missed: 0, extra: 0, spreadMs: 9, driftPercent: 0 },
       ...{ changes: [{ from: 'G', to: 'C', lateMs, leavesS: 0.4 }], seconds: 10 },
     });
-    const shown = (...takes: readonly TakeEvent[]): Shown =>
+    const shown = (...takes: readonly TakeEvent[]): ShownSkills =>
       shownBy([{ document: readChart(CHART).song, changes: [], tries: [], takes }]);
     expect(shown(take('1', 200)).changes).toEqual([
       { from: 'G', to: 'C', seconds: jasmine.any(Number) as never },

@@ -1,8 +1,8 @@
 import { secondsOfDrill, type Drill, type TakeEvent, type Try } from '../events';
 import { songFor, type PlanChange } from '../plan';
-import { type MeasuredChange, type Shown } from '../player';
+import { type MeasuredChange, type ShownSkills } from '../player';
 import { secondsAt } from '../change';
-import { heldOf, type Asked } from '../practice';
+import { heldOf, type HoldRule } from '../practice';
 import { LAYERS, type SongDocument } from '../song';
 import {
   changesOfPart,
@@ -43,7 +43,7 @@ const LEAST_STROKES = 8;
  * @example
  * shownBy([]) // { ownedGrips: [], ownedPatterns: [], changes: [] }
  */
-export function shownBy(songs: readonly PractisedSong[]): Shown {
+export function shownBy(songs: readonly PractisedSong[]): ShownSkills {
   const all = songs.flatMap(shownIn);
   const takes = songs.flatMap((one) => one.takes ?? []);
   const rates = [...all.flatMap((one) => one.strokesAtLeast ?? []), ...ratesTaken(takes)];
@@ -72,7 +72,7 @@ function byStep(tries: readonly Try[]): ReadonlyMap<string, readonly Try[]> {
 /** The fastest tempo the tries of one step hold, 0 without a click; null for none. */
 function heldTempo(
   tries: readonly Try[],
-  asked: Pick<Asked, 'cleanInRow' | 'rungRatio'>,
+  asked: Pick<HoldRule, 'cleanInRow' | 'rungRatio'>,
 ): number | null {
   const attempts = tries
     .toSorted((a, b) => a.at.localeCompare(b.at))
@@ -99,7 +99,7 @@ function changesShown(
 }
 
 /** What the steps of one song have shown, each held as its goal asks. */
-function shownIn({ document, changes, tries }: PractisedSong): readonly Partial<Shown>[] {
+function shownIn({ document, changes, tries }: PractisedSong): readonly Partial<ShownSkills>[] {
   if (tries.length === 0) return [];
   const song = songFor(document, changes);
   const work = workpieceOf(song);
@@ -107,7 +107,7 @@ function shownIn({ document, changes, tries }: PractisedSong): readonly Partial<
   const { rungRatio } = climbingOf(work);
   const proven: Proven = { grips, patterns, goalBpm };
   return [...byStep(tries)].flatMap(([id, own]) =>
-    readStepId(id).flatMap((name): readonly Partial<Shown>[] => {
+    readStepId(id).flatMap((name): readonly Partial<ShownSkills>[] => {
       const { goal, prove, holdsPart } = kindOf(name);
       if (!prove && !holdsPart) return [];
       const heldBpm = heldTempo(own, { cleanInRow: goal.cleanInRow, rungRatio });

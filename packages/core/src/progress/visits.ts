@@ -42,22 +42,22 @@ function layerOf({ layer }: Step): number {
 }
 
 /** What a step practises, whatever its layer. */
-function matterOf({ kind, atoms }: Step): string {
+function practisedBy({ kind, atoms }: Step): string {
   return `${kind} ${atoms.join(' ')}`;
 }
 
 /** Of what is done, the fullest layer of each part; the whole song stands for all where nothing is fuller. */
 function worthVisiting(progress: readonly StepProgress[]): readonly StepProgress[] {
   const done = progress.filter(({ state, step }) => {
-    const { matter } = kindOf(step);
-    return state === 'done' && (matter === 'part' || matter === 'join' || matter === 'whole');
+    const { subject } = kindOf(step);
+    return state === 'done' && (subject === 'part' || subject === 'join' || subject === 'whole');
   });
   const fullest = new Map<string, StepProgress>();
   for (const one of done) {
-    const known = fullest.get(matterOf(one.step));
-    if (!known || layerOf(one.step) > layerOf(known.step)) fullest.set(matterOf(one.step), one);
+    const known = fullest.get(practisedBy(one.step));
+    if (!known || layerOf(one.step) > layerOf(known.step)) fullest.set(practisedBy(one.step), one);
   }
-  const isWhole = ({ step }: StepProgress): boolean => kindOf(step).matter === 'whole';
+  const isWhole = ({ step }: StepProgress): boolean => kindOf(step).subject === 'whole';
   const parts = [...fullest.values()].filter((one) => !isWhole(one));
   const most = Math.max(-1, ...parts.map(({ step }) => layerOf(step)));
   const whole = done.findLast((one) => isWhole(one) && layerOf(one.step) >= most);

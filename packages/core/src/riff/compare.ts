@@ -23,7 +23,7 @@ export interface CompareWords {
 
 type Notes = readonly RiffNote[];
 
-interface Told {
+interface ComparisonSetup {
   readonly words: CompareWords;
   readonly options: PhraseOptions;
 }
@@ -79,7 +79,7 @@ function alikeToEnd(a: Notes, b: Notes): number {
 }
 
 /** How the second goes on from where it differs: a short end is told by the string it ends on. */
-function endWords(b: Notes, from: number, { words, options }: Told): string {
+function endWords(b: Notes, from: number, { words, options }: ComparisonSetup): string {
   const rest = b.slice(from);
   const last = rest.at(-1);
   if (!last) return 'then it stops';
@@ -87,7 +87,7 @@ function endWords(b: Notes, from: number, { words, options }: Told): string {
   return isShort ? `then it ends on ${words.string(last.string)}` : 'then it goes on differently';
 }
 
-function lineOf(a: Notes, b: Notes, told: Told): Alike {
+function lineOf(a: Notes, b: Notes, told: ComparisonSetup): Alike {
   const { words, options } = told;
   const head = `${words.second} is ${words.first}`;
   const [begun, ended] = [alikeFromStart(a, b), alikeToEnd(a, b)];

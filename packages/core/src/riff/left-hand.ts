@@ -120,10 +120,10 @@ interface Going {
 }
 
 /** A way up to some chord: what it cost, and the hold before it. */
-interface Way {
+interface HoldPath {
   readonly hold: Hold;
   readonly cost: number;
-  readonly from: Way | undefined;
+  readonly from: HoldPath | undefined;
 }
 
 /**
@@ -272,8 +272,8 @@ function goingCost(from: Hold, to: Hold, { chord, notes, before, neck }: Going):
   return shift + travel + crossed + (chord.isFree ? 0 : jumps.reduce((sum, one) => sum + one, 0));
 }
 
-function cheapest(ways: readonly Way[]): Way | undefined {
-  return ways.reduce<Way | undefined>(
+function cheapest(ways: readonly HoldPath[]): HoldPath | undefined {
+  return ways.reduce<HoldPath | undefined>(
     (best, one) => (best && best.cost <= one.cost ? best : one),
     undefined,
   );
@@ -285,11 +285,11 @@ function pathOver(
   notes: readonly RiffNote[],
   neck: Neck,
 ): readonly Hold[] {
-  let ways: readonly Way[] = [];
+  let ways: readonly HoldPath[] = [];
   chords.forEach((chord, index) => {
     const before = chords[index - 1];
     const last = ways;
-    ways = holdsOf(chord, notes, neck).map((hold): Way => {
+    ways = holdsOf(chord, notes, neck).map((hold): HoldPath => {
       const going = last.map((way) => ({
         way,
         cost: way.cost + (before ? goingCost(way.hold, hold, { chord, before, notes, neck }) : 0),

@@ -71,12 +71,12 @@ export function placeNear(
   return nearest;
 }
 
-interface Way {
+interface PlacePath {
   readonly place: NeckPlace;
   /** The fret the hand was at last; open strings leave it where it is. */
   readonly around: number;
   readonly cost: number;
-  readonly from: Way | undefined;
+  readonly from: PlacePath | undefined;
 }
 
 /**
@@ -118,7 +118,7 @@ function placesFor(
     .filter(({ fret }) => fret >= 0 && fret <= lastFret);
 }
 
-function stepCost(from: Way, place: NeckPlace, taste: Taste): number {
+function stepCost(from: PlacePath, place: NeckPlace, taste: Taste): number {
   const along =
     place.fret === 0 || from.around === 0 ? 0 : Math.max(0, Math.abs(place.fret - from.around) - 2);
   const across = Math.max(0, Math.abs(place.string - from.place.string) - 1);
@@ -134,11 +134,11 @@ function pathFor(
   all: readonly (readonly NeckPlace[])[],
   taste: Taste,
 ): readonly NeckPlace[] | undefined {
-  let ways: readonly Way[] = [];
+  let ways: readonly PlacePath[] = [];
   for (const [index, places] of all.entries()) {
     const last = ways;
     if (places.length === 0) return undefined;
-    ways = places.map((place): Way => {
+    ways = places.map((place): PlacePath => {
       const own = placeCost(place, taste);
       if (index === 0) return { place, around: place.fret, cost: own, from: undefined };
       const going = last.map((from) => ({ from, cost: from.cost + stepCost(from, place, taste) }));
@@ -148,7 +148,7 @@ function pathFor(
     });
   }
   const path: NeckPlace[] = [];
-  const best = ways.reduce<Way | undefined>(
+  const best = ways.reduce<PlacePath | undefined>(
     (least, one) => (least && least.cost <= one.cost ? least : one),
     undefined,
   );

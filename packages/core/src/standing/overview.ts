@@ -1,5 +1,5 @@
 import { dayAfter, type Day } from '../day';
-import type { Played, Try } from '../events';
+import type { TimePlayed, Try } from '../events';
 import type { PlanTime } from '../plan';
 import type { StepProgress } from '../practice';
 import {
@@ -14,7 +14,7 @@ import {
   type ReachedMilestone,
   type Saying,
 } from '../progress';
-import { kindOf, minutesLeft, shortTitle, type Kind, type Matter, type Step } from '../steps';
+import { kindOf, minutesLeft, shortTitle, type Kind, type Subject, type Step } from '../steps';
 import type { Bpm } from '../units';
 import { filledBlocks, type FilledBlock } from './ribbon';
 import type { CheckAgain, Standing } from './standing';
@@ -100,7 +100,7 @@ const VISITS_SHOWN = 4;
 const CLIMBED_DAYS = 28;
 const BEGUN_DAYS = 14;
 /** Nothing new for a hand. */
-const EASY: readonly Matter[] = ['frame', 'listening'];
+const EASY: readonly Subject[] = ['frame', 'listening'];
 
 /**
  * The rules by which a song is looked over: whoever keeps an overview keeps this number with it. It goes up with
@@ -155,7 +155,7 @@ function toVisit({ progress, lastOn, dueOn, fadesOn }: DueVisit, standing: Stand
 function toOpenStep({ step, climb }: StepProgress, standing: Standing): OpenStep {
   const { plan, whole, stuck } = standing;
   const { id, title, rungs, goal } = step;
-  const { rungUnit, matter } = kindOf(step);
+  const { rungUnit, subject } = kindOf(step);
   return {
     id,
     title,
@@ -166,8 +166,8 @@ function toOpenStep({ step, climb }: StepProgress, standing: Standing): OpenStep
     minutes: minutesLeft(step, climb.cleanBpm, plan.work),
     isBegun: climb.triesCount > 0,
     holdsBack: id === whole.heldBackBy?.step.id,
-    isPlayed: matter !== 'listening' && matter !== 'frame',
-    isListening: matter === 'listening',
+    isPlayed: subject !== 'listening' && subject !== 'frame',
+    isListening: subject === 'listening',
     nowBpm: rungs[climb.rung] ?? null,
     cleanInRow: climb.cleanInRow,
     goalInRow: goal.cleanInRow,
@@ -195,20 +195,20 @@ function begunSince(steps: readonly Step[], tries: readonly Try[], since: Day): 
     if (known === undefined || day < known) first.set(stepId, day);
   }
   return steps
-    .filter((step) => !EASY.includes(kindOf(step).matter))
+    .filter((step) => !EASY.includes(kindOf(step).subject))
     .flatMap(({ id }) => first.get(id) ?? [])
     .filter((day) => day >= since);
 }
 
-function minutesByDayOf(played: readonly Played[]): Readonly<Record<Day, number>> {
+function minutesByDayOf(played: readonly TimePlayed[]): Readonly<Record<Day, number>> {
   const minutes: Record<Day, number> = {};
   for (const { day, seconds } of played) minutes[day] = (minutes[day] ?? 0) + seconds / 60;
   return minutes;
 }
 
 function isPlayed({ step }: StepProgress): boolean {
-  const { matter } = kindOf(step);
-  return matter !== 'listening' && matter !== 'frame';
+  const { subject } = kindOf(step);
+  return subject !== 'listening' && subject !== 'frame';
 }
 
 /** Where nothing that sounds is open yet, the first that waits for nothing but getting ready and listening. */

@@ -4,7 +4,7 @@ import {
   isDatedAhead,
   playedIn,
   type PlanEvent,
-  type Played,
+  type TimePlayed,
   type Try,
 } from '../events';
 import { timeOf, type PlanTime, type StepPlan } from '../plan';
@@ -30,7 +30,7 @@ export interface Standing {
   readonly plan: StepPlan;
   readonly events: readonly PlanEvent[];
   readonly tries: readonly Try[];
-  readonly played: readonly Played[];
+  readonly played: readonly TimePlayed[];
   /** Every step with how far it is climbed, in the order of the plan. */
   readonly climbs: readonly StepProgress[];
   /** The whole song, its parts, and what holds it back. */

@@ -28,7 +28,7 @@ export interface ReadinessSummary extends Pick<
  */
 export function summaryOf(readiness: Readiness): ReadinessSummary {
   const { songBpm, restBpm, goalBpm, share, barer, gates, kept, parts, heldBackBy } = readiness;
-  const joins = parts.filter(({ step }) => kindOf(step).matter === 'join');
+  const joins = parts.filter(({ step }) => kindOf(step).subject === 'join');
   return {
     songBpm,
     restBpm,

@@ -1,7 +1,7 @@
 export { rangeWords } from './bar-ranges';
 export { gripMinutes, isGripOwned, loadsHand } from './grip-learning';
 export { kindOf } from './kinds';
-export type { Kind, Matter, Proven } from './kinds';
+export type { Kind, Subject, Proven } from './kinds';
 export { splitSection } from './kinds/half';
 export type { SplitStep } from './kinds/half';
 export { makeOwn } from './kinds/own';
@@ -20,7 +20,7 @@ export { passOf } from './pass';
 export type { Pass } from './pass';
 export { riffApart } from './riff-apart';
 export type { RiffApart, RiffElsewhere } from './riff-apart';
-export type { RiffMatter } from './riff-matter';
+export type { RiffToLearn } from './riff-to-learn';
 export type { Goal, Step, StepLimit } from './step';
 export { layerWords, shortTitle, stepTitle, titleInSentence } from './step-title';
 export type { StepAbout } from './step-title';

@@ -1,4 +1,4 @@
-import { startOf, type Demand, type Known, type Start } from './start-tempo';
+import { startOf, type Demand, type KnownBy, type Start } from './start-tempo';
 import type { Step } from './step';
 import { whyWords } from './step-words';
 import type { Workpiece } from './workpiece';
@@ -7,7 +7,7 @@ import type { Workpiece } from './workpiece';
 export function ladderFor(
   work: Workpiece,
   demand: Demand,
-  known?: Known,
+  known?: KnownBy,
 ): Required<Pick<Step, 'rungs' | 'why' | 'limit'>> & Pick<Start, 'needsBarerLayer'> {
   const start = startOf(work, demand, known);
   const { rungs, limit, needsBarerLayer } = start;

@@ -14,7 +14,7 @@ import {
 import type { StepAbout } from './step-title';
 import { rangeWords } from './bar-ranges';
 import { hinders } from './drills';
-import type { RiffMatter } from './riff-matter';
+import type { RiffToLearn } from './riff-to-learn';
 import type { Goal, Step } from './step';
 import { stepMinutes } from './step-minutes';
 import { ladderFor } from './ladder-for';
@@ -148,7 +148,7 @@ export function aboutPart(work: Workpiece, { part, layer }: LayeredPart, goal: L
 }
 
 /** What section, join and whole-song steps are made from. */
-export interface Making extends TaughtParts {
+export interface StepSetup extends TaughtParts {
   readonly work: Workpiece;
   readonly goal: Layer;
   /** The workpiece as it is when a part begins in a layer, with what the steps before it guarantee. */
@@ -171,7 +171,7 @@ export interface HandsMusic {
 
 /** The grip, drill and pattern steps that stand before some bars in a layer. */
 export function needsOf(
-  { handsFor }: Making,
+  { handsFor }: StepSetup,
   bars: readonly StruckBar[],
   layer: Layer,
 ): readonly string[] {
@@ -261,7 +261,7 @@ function strokesKey(bars: readonly StruckBar[]): string {
 }
 
 /** The riffs that some bars play. */
-function riffsIn(work: Workpiece, bars: readonly StruckBar[]): readonly RiffMatter[] {
+function riffsIn(work: Workpiece, bars: readonly StruckBar[]): readonly RiffToLearn[] {
   const names = new Set(bars.flatMap(({ riff }) => riff?.name ?? []));
   return work.riffs.filter(({ name }) => names.has(name));
 }

@@ -14,7 +14,7 @@ import { makeRecording } from './kinds/recording';
 import { makeSection } from './kinds/section';
 import { makeSing } from './kinds/sing';
 import { makeWhole } from './kinds/whole';
-import { distinctBars, taughtParts, type HandsMusic, type Making } from './layered-parts';
+import { distinctBars, taughtParts, type HandsMusic, type StepSetup } from './layered-parts';
 import { withNeedsFirst } from './needs-order';
 import type { Step } from './step';
 import type { Workpiece } from './workpiece';
@@ -123,7 +123,7 @@ function makeHandSteps(
  * The steps of the sections: each distinct one bare, the whole song bare, then the fuller layers,
  * the joins and the whole song in the layer that is the goal.
  */
-function makeMusicSteps(making: Making, wishes: StepWishes, bounds: Bounds): readonly Step[] {
+function makeMusicSteps(making: StepSetup, wishes: StepWishes, bounds: Bounds): readonly Step[] {
   const { goal, taught, work, stepFor } = making;
   const stepsAt = (layer: Layer): readonly Step[] =>
     taught.filter((one) => one.layer === layer).map((one) => makeSection(making, one));
@@ -139,7 +139,7 @@ function makeMusicSteps(making: Making, wishes: StepWishes, bounds: Bounds): rea
     ...LAYERS.filter((layer) => layer !== 'bare' || goal === 'bare').flatMap(stepsAt),
   ];
   const joins = makeJoins(making, bounds.joins);
-  const atGoal = sections.filter((step) => step.layer === goal || kindOf(step).matter === 'whole');
+  const atGoal = sections.filter((step) => step.layer === goal || kindOf(step).subject === 'whole');
   const before = [...atGoal, ...joins].map((step) => step.id);
   return [...sections, ...joins, makeWhole(making, goal, before)];
 }

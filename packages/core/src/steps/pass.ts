@@ -1,7 +1,7 @@
 import type { BarRange } from '../edits';
 import { chordSpans, stretchOf, type ChordSpan, type Stretch } from '../timeline';
 import { bpm, type Bpm } from '../units';
-import { kindOf, type Played } from './kinds';
+import { kindOf, type PlayedStep } from './kinds';
 import type { Workpiece } from './workpiece';
 
 /** What is played once through a step. */
@@ -24,7 +24,7 @@ export const EMPTY_PASS: Pass = { stretch: stretchOf([]), spans: [], writtenBpm:
  * @example
  * passOf({ kind: 'whole', atoms: [] }, workpieceOf(readChart('[A]\n| Em | Em |').song)).stretch.bars.length // 2
  */
-export function passOf(step: Played, work: Workpiece, only?: BarRange): Pass {
+export function passOf(step: PlayedStep, work: Workpiece, only?: BarRange): Pass {
   const { play, isWholeSong } = kindOf(step);
   const all = play(step, work, step.layer ?? 'full');
   const stretch = stretchOf(only ? all.slice(only.from - 1, only.to) : all);

@@ -23,21 +23,21 @@ export interface Demand {
 }
 
 /** What is known of some bars before they are practised. */
-export type Known = 'new' | 'in a barer layer' | 'by its parts';
+export type KnownBy = 'new' | 'in a barer layer' | 'by its parts';
 
 /** Where a ladder starts, and what decided it. */
 export interface Start {
   readonly rungs: Step['rungs'];
   readonly limit: StepLimit;
   /** Why it starts slower than it could; undefined where what limits it decided. */
-  readonly slowFirst?: Known;
+  readonly slowFirst?: KnownBy;
   /** Nothing slows it that is asked of it. */
   readonly isFree: boolean;
   readonly needsBarerLayer: boolean;
 }
 
 /** Decides where a ladder starts: under what limits it, and under what is new in it. */
-export function startOf(work: Workpiece, demand: Demand, known: Known | undefined): Start {
+export function startOf(work: Workpiece, demand: Demand, known: KnownBy | undefined): Start {
   const found = limitOf(work, demand);
   const { startBpm, limitBpm, needsBarerLayer } = found;
   const most = Math.floor(mostShare(work, known) * demand.goalBpm + ROUNDING);
@@ -98,7 +98,7 @@ function toStepLimit({ limitBpm, because }: TempoLimit, demand: Demand): StepLim
 }
 
 /** The most of the goal something begins at, by what is known of it before. */
-function mostShare({ constants }: Workpiece, known: Known | undefined): number {
+function mostShare({ constants }: Workpiece, known: KnownBy | undefined): number {
   if (known === 'new') return constants.newStartShare;
   if (known === 'in a barer layer') return constants.knownStartShare;
   return known === 'by its parts' ? constants.wholeStartShare : 1;

@@ -1,5 +1,5 @@
 import { chordLabel, transposeChordName } from '../chord';
-import type { Demand, Known, Start } from './start-tempo';
+import type { Demand, KnownBy, Start } from './start-tempo';
 import type { StepLimit } from './step';
 import type { TimedSongChange, Workpiece } from './workpiece';
 
@@ -34,7 +34,7 @@ export function beatWords(beats: number): string {
   return `${Number(beats.toFixed(2))} beats`;
 }
 
-const SLOW_FIRST: Readonly<Record<Known, string>> = {
+const SLOW_FIRST: Readonly<Record<KnownBy, string>> = {
   new: 'What is new is played slowly first',
   'in a barer layer': 'The bars are known, the strokes are new: it begins a little slower',
   'by its parts': 'Its parts are at the goal by then; a little slower, no crossing surprises',

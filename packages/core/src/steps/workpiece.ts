@@ -30,7 +30,7 @@ import {
 } from '../timeline';
 import type { Bpm } from '../units';
 import { USUAL_CONSTANTS, type Constants } from '../constants';
-import { riffMatters, type RiffMatter } from './riff-matter';
+import { riffMatters, type RiffToLearn } from './riff-to-learn';
 
 /** A change with the time it takes this student. */
 export interface TimedSongChange extends ChordChange {
@@ -51,7 +51,7 @@ export interface Workpiece {
   readonly goalBpm: Bpm;
   readonly patterns: SongPatterns;
   /** The riffs that are played, in the order they come. */
-  readonly riffs: readonly RiffMatter[];
+  readonly riffs: readonly RiffToLearn[];
   readonly capo: number;
   readonly tuning: Tuning;
   /** What the sound goes through, in this order. */

@@ -43,7 +43,7 @@ const CLEARLY_BETTER = 0.95;
 const MOST_AT_ANY_PACE = 400;
 
 /** A way from pair to pair, and what it costs. */
-interface Way {
+interface StrokePath {
   readonly pairs: readonly Pair[];
   readonly cost: number;
 }
@@ -74,9 +74,9 @@ class Aligner {
   }
 
   /** The cheapest way of all, without a pair where leaving out everything is cheaper. */
-  cheapest(): Way {
+  cheapest(): StrokePath {
     const [expected, heard] = [this.expectedS.length, this.heardS.length];
-    const nothing: Way = { pairs: [], cost: LEFT_OUT * (expected + heard) };
+    const nothing: StrokePath = { pairs: [], cost: LEFT_OUT * (expected + heard) };
     for (let most = 2 * CHEAP * Math.max(expected, heard); most < nothing.cost; most *= 3) {
       const found = this.within(most);
       if (found) return found;
@@ -85,7 +85,7 @@ class Aligner {
   }
 
   /** The cheapest way that costs less than so much; undefined where there is none. */
-  within(most: number): Way | undefined {
+  within(most: number): StrokePath | undefined {
     const [rows, width] = [this.expectedS.length, this.heardS.length];
     this.costs.fill(Infinity);
     let [cost, end] = [most, -1];

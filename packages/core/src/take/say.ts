@@ -26,7 +26,7 @@ const HALF = 0.67;
 const FEW = 6;
 
 /** All there is to say a spot with. */
-interface Told {
+interface SpotFacts {
   readonly strokes: readonly ExpectedTime[];
   readonly measures: TakeMeasures;
   readonly clean: boolean;
@@ -39,7 +39,7 @@ interface Told {
 }
 
 /** Each thing there may be to fix, as the end of a sentence. */
-const WORDS: Readonly<Record<SpotKind, (told: Told) => string>> = {
+const WORDS: Readonly<Record<SpotKind, (told: SpotFacts) => string>> = {
   change: ({ spot, where, words }) => changeWords(spot, where, words),
   stumble: ({ strokes, measures, spot, where, at }) =>
     partly(strokes, measures, spot) ?? `there was a stop ${where}${at}`,
@@ -140,7 +140,7 @@ function partly(
 }
 
 /** The one thing to fix, as the end of a sentence. */
-function spotWords(told: Omit<Told, 'where' | 'at'>): string {
+function spotWords(told: Omit<SpotFacts, 'where' | 'at'>): string {
   const { strokes, spot, words } = told;
   const at = spot.change ? `, at the change to ${words.called(spot.change.to)}` : '';
   return WORDS[spot.what]({ ...told, at, where: barOf(strokes, spot) });

@@ -2,7 +2,7 @@ import { counted } from '../words';
 import { cellsOver, parseMeter, parseSlot, type Meter, type Pattern, type Slot } from '../rhythm';
 import { placeStrokes, type ToldStroke } from './placements';
 import { readTaps } from './taps';
-import { parseTold, type Told } from './told';
+import { parseTold, type ToldSwing } from './told';
 
 /** One pattern that may be meant, with what makes it so. */
 export interface PatternWay {
@@ -91,18 +91,18 @@ function strummed(direction: ToldStroke): Slot {
   return { kind: 'strum', direction: direction === 'D' ? 'down' : 'up' };
 }
 
-function slotOf({ direction, what }: Told): Slot {
+function slotOf({ direction, what }: ToldSwing): Slot {
   if (what === 'miss') return REST;
   if (what === 'hit') return { kind: 'hit' };
   const strum = strummed(direction);
   return what === 'muted' && strum.kind === 'strum' ? { ...strum, sound: 'muted' } : strum;
 }
 
-function directions(told: readonly Told[]): readonly ToldStroke[] {
+function directions(told: readonly ToldSwing[]): readonly ToldStroke[] {
   return told.map(({ direction }) => direction);
 }
 
-function waysOn(told: readonly Told[], { label, empty }: Grid): readonly PatternWay[] {
+function waysOn(told: readonly ToldSwing[], { label, empty }: Grid): readonly PatternWay[] {
   const strokes = directions(told);
   const { count, placements } = placeStrokes({ strokes, slots: empty.slots.length });
   return placements.slice(0, WAYS_A_GRID).map((placed) => {
@@ -126,7 +126,7 @@ function otherMeters(strokes: readonly ToldStroke[], own: Meter): readonly strin
   });
 }
 
-function tellStrokes(told: readonly Told[], meter: Meter): PatternTelling {
+function tellStrokes(told: readonly ToldSwing[], meter: Meter): PatternTelling {
   const strokes = directions(told);
   // The first grid that takes the words at all is meant; finer ones only where it does not.
   const grids = gridsFor(meter);
@@ -144,7 +144,7 @@ function tellStrokes(told: readonly Told[], meter: Meter): PatternTelling {
   return { ways, says };
 }
 
-function allDowns({ beats }: Meter): readonly Told[] {
+function allDowns({ beats }: Meter): readonly ToldSwing[] {
   return Array.from({ length: beats }, () => ({ direction: 'D', what: 'strum' }));
 }
 

@@ -1,7 +1,7 @@
 import type { ToldStroke } from './placements';
 
 /** One swing of the strumming hand as it is told: its direction, and what it does there. */
-export interface Told {
+export interface ToldSwing {
   readonly direction: ToldStroke;
   readonly what: 'strum' | 'muted' | 'hit' | 'miss';
 }
@@ -38,12 +38,12 @@ const FILLERS = /\b(and|then|strums?|stroke|again|the|a|strings?|beats?|on|of)\b
  * @example
  * parseTold('sideways') // undefined
  */
-export function parseTold(said: string): readonly Told[] | undefined {
+export function parseTold(said: string): readonly ToldSwing[] | undefined {
   // "DU" and "dudu" are strokes written together.
   const text = said.replace(/\b[du]+\b/gi, (strokes) => strokes.split('').join(' '));
   const rest = text.replace(WORD, ' ').replace(FILLERS, ' ');
   if (/[a-z0-9]/i.test(rest)) return undefined;
-  const told: Told[] = [];
+  const told: ToldSwing[] = [];
   for (const match of text.matchAll(WORD)) {
     const [, count = '1'] = match;
     const times = NUMBERS[count.toLowerCase()] ?? Number(count);
@@ -57,7 +57,7 @@ function isDown(word: string): boolean {
 }
 
 /** What a word says, after what was told before it. */
-function toldBy(match: RegExpMatchArray, before: Told | undefined): Told {
+function toldBy(match: RegExpMatchArray, before: ToldSwing | undefined): ToldSwing {
   const [, , mutedFirst, stroke, muted, hit] = match;
   if (stroke !== undefined) {
     const what = mutedFirst === undefined ? 'strum' : 'muted';

@@ -4,7 +4,7 @@ import { formatMeter, type Meter } from '@harvu/core/rhythm';
 import type { Report } from '../report';
 import { barText, meterFor, type BarBefore } from './bar-text';
 import type { Draft, DraftBar } from './draft';
-import { orderOf, type Played } from './order';
+import { orderOf, type PlayedOrder } from './order';
 import { piecesOf, type Piece } from './pieces';
 import { riffsOf, type DraftRiff } from './riff-text';
 
@@ -204,7 +204,7 @@ function linesOf(body: string): readonly string[] {
 }
 
 /** The order of playing, as it stands on a map; empty where it is the order they are written in. */
-function mapText(played: readonly Played[], names: readonly string[]): string {
+function mapText(played: readonly PlayedOrder[], names: readonly string[]): string {
   const isPlain =
     played.length === names.length && played.every((one, at) => one.piece === at && !one.once);
   if (isPlain) return '';

@@ -2,7 +2,7 @@ import type { DraftBar } from './draft';
 import { endOf, type Piece, type Repeat } from './pieces';
 
 /** A piece as it comes in playing. */
-export interface Played {
+export interface PlayedOrder {
   readonly piece: number;
   /** Once only, its last round: after a jump repeats are not taken again. */
   readonly once: boolean;
@@ -15,7 +15,7 @@ const MOST_PLAYED = 400;
 class Walk {
   private readonly rounds = new Map<Repeat, number>();
   private hasJumped = false;
-  readonly played: Played[] = [];
+  readonly played: PlayedOrder[] = [];
 
   constructor(
     private readonly bars: readonly DraftBar[],
@@ -83,7 +83,10 @@ class Walk {
 }
 
 /** The pieces in the order they are played. */
-export function orderOf(bars: readonly DraftBar[], pieces: readonly Piece[]): readonly Played[] {
+export function orderOf(
+  bars: readonly DraftBar[],
+  pieces: readonly Piece[],
+): readonly PlayedOrder[] {
   const walk = new Walk(bars, pieces);
   walk.go();
   return walk.played;

@@ -20,7 +20,7 @@ const STRUM_LOUD = 84;
 const NOTE_LOUD = 92;
 
 /** An event at a moment, in ticks; of two at once the one of lower order comes first. */
-interface Placed {
+interface PlacedEvent {
   readonly at: number;
   readonly order: number;
   readonly event: Omit<MidiEvent, 'deltaTime'>;
@@ -86,8 +86,8 @@ export function writeMidi(song: SongDocument, { title = 'Song' }: MidiCredits = 
     occurrences.flatMap(({ bars }) => bars),
     lasts,
   );
-  const named = (name: string): Placed => meta(0, { type: 'trackName', text: name });
-  const program: Placed = {
+  const named = (name: string): PlacedEvent => meta(0, { type: 'trackName', text: name });
+  const program: PlacedEvent = {
     at: 0,
     order: 1,
     event: {
@@ -118,7 +118,7 @@ function note(
   at: number,
   until: number,
   key: { number: number; channel: number; loud: number },
-): readonly Placed[] {
+): readonly PlacedEvent[] {
   const { number, channel, loud } = key;
   return [
     {
@@ -134,7 +134,7 @@ function note(
   ];
 }
 
-function meta(at: number, event: object): Placed {
+function meta(at: number, event: object): PlacedEvent {
   return { at, order: 0, event: { ...event, meta: true } as unknown as MidiEvent };
 }
 
@@ -143,8 +143,8 @@ function conductor(
   clock: Clock,
   occurrences: readonly Occurrence[],
   title: string,
-): readonly Placed[] {
-  const events: Placed[] = [meta(0, { type: 'trackName', text: title })];
+): readonly PlacedEvent[] {
+  const events: PlacedEvent[] = [meta(0, { type: 'trackName', text: title })];
   let [tempo, meter] = [0, ''];
   clock.bars.forEach((bar, at) => {
     const quarters = (bar.beats * 4) / bar.meter.unit;
@@ -179,7 +179,7 @@ function plain(text: string): string {
   return [...text.normalize('NFD')].filter((sign) => sign >= ' ' && sign <= '~').join('');
 }
 
-function clicks(clock: Clock, score: GuideScore): readonly Placed[] {
+function clicks(clock: Clock, score: GuideScore): readonly PlacedEvent[] {
   return score.clicks.flatMap(({ atS, weight }) => {
     const at = clock.at(atS);
     const number = weight === 'bar' ? CLICK_NOTES.bar : CLICK_NOTES.beat;
@@ -188,7 +188,7 @@ function clicks(clock: Clock, score: GuideScore): readonly Placed[] {
 }
 
 /** What the guide plays: strings of a grip as they are struck, notes of a riff as they are. */
-function guide(clock: Clock, score: GuideScore): readonly Placed[] {
+function guide(clock: Clock, score: GuideScore): readonly PlacedEvent[] {
   const { open, grips } = score.setup;
   const held = new Map(grips.map(({ name, grip }) => [name, grip]));
   const strokes = score.strokes;
@@ -214,7 +214,7 @@ function guide(clock: Clock, score: GuideScore): readonly Placed[] {
   });
 }
 
-function track(placed: readonly Placed[]): MidiEvent[] {
+function track(placed: readonly PlacedEvent[]): MidiEvent[] {
   let last = 0;
   const events = placed
     .toSorted((a, b) => a.at - b.at || a.order - b.order)

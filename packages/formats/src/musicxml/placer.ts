@@ -62,7 +62,7 @@ export class NotePlacer {
   }
 
   /** Puts a note into its bar; one that is tied makes the one before it longer. */
-  private put(note: LocatedNote, { bar, notes }: Placed): void {
+  private put(note: LocatedNote, { bar, notes }: PlacedNote): void {
     const { read, string, fret } = note;
     const before = this.ringing.get(string);
     if (this.isPlaced(read)) this.written += 1;
@@ -134,7 +134,7 @@ export class NotePlacer {
 }
 
 /** A bar, and what was put into it so far. */
-interface Placed {
+interface PlacedNote {
   readonly bar: DraftBar;
   readonly notes: DraftNote[];
 }

@@ -272,9 +272,9 @@ function typedFrame({ tempo, meter = FOUR, key, capo, tuning }: Frame): Partial<
   };
 }
 
-type Said = ReadonlyMap<string, string>;
+type SaidFields = ReadonlyMap<string, string>;
 
-function frameOf(said: Said): Omit<Draft, 'grips' | 'bars'> {
+function frameOf(said: SaidFields): Omit<Draft, 'grips' | 'bars'> {
   const capo = wholeIn(said.get('capo'), 1, 12);
   const tempo = wholeIn(said.get('tempo'), 20, 400);
   const meter = parseMeter(said.get('time') ?? '') ?? FOUR;
@@ -287,7 +287,7 @@ function frameOf(said: Said): Omit<Draft, 'grips' | 'bars'> {
   };
 }
 
-function creditsOf(said: Said): Pick<Imported, 'title' | 'playedBy' | 'copyright'> {
+function creditsOf(said: SaidFields): Pick<Imported, 'title' | 'playedBy' | 'copyright'> {
   const title = said.get('title') ?? said.get('t');
   const [playedBy, copyright] = [said.get('artist'), said.get('copyright')];
   return {

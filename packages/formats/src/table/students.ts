@@ -89,7 +89,7 @@ const LONGEST_GUARDIAN = 200;
 
 type AgeBand = TableStudent['ageBand'];
 
-interface Said {
+interface SaidStudent {
   readonly cell: (field: StudentField) => string;
   readonly remarks: string[];
 }
@@ -111,7 +111,7 @@ export function readStudents(
   const known = new Set(names.map((name) => name.toLowerCase()));
   const consents = readDays(rows.map((row) => cellOf(row, columns.consent ?? null)));
   return rows.map((row, at): TableRow<TableStudent> => {
-    const said: Said = { cell: (field) => cellOf(row, columns[field] ?? null), remarks: [] };
+    const said: SaidStudent = { cell: (field) => cellOf(row, columns[field] ?? null), remarks: [] };
     const { cell, remarks } = said;
     const name = [cell('name'), cell('lastName')].filter(Boolean).join(' ');
     const isKnown = known.has(name.toLowerCase());
@@ -169,7 +169,7 @@ function signInFor(name: string, taken: ReadonlySet<string>): string {
   }
 }
 
-function slotOf({ cell, remarks }: Said): WeeklySlot | null {
+function slotOf({ cell, remarks }: SaidStudent): WeeklySlot | null {
   const [day, at, long] = [cell('weekday'), cell('time'), cell('minutes')];
   if (day === '' && at === '') return null;
   const [weekday, time] = [readWeekday(day), readTime(at)];
@@ -183,7 +183,7 @@ function slotOf({ cell, remarks }: Said): WeeklySlot | null {
   return { weekday, time, minutes: USUAL_MINUTES };
 }
 
-function isMinorBy({ cell, remarks }: Said, ageBand: AgeBand): boolean {
+function isMinorBy({ cell, remarks }: SaidStudent, ageBand: AgeBand): boolean {
   const said = readYes(cell('minor'));
   if (cell('minor') !== '' && said === null)
     remarks.push(`“${cell('minor')}” is neither yes nor no`);
@@ -194,7 +194,7 @@ function isMinorBy({ cell, remarks }: Said, ageBand: AgeBand): boolean {
 
 /** How old they are, and what that asks for. */
 function standingOf(
-  said: Said,
+  said: SaidStudent,
   consent: Day | null,
   isGuessed: boolean,
 ): Pick<TableStudent, 'ageBand' | 'isMinor' | 'guardian' | 'guardianConsentOn'> {

@@ -4,7 +4,7 @@ import { timelineOf } from '@harvu/core/timeline';
 import { LRUCache } from 'lru-cache';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
-import type { KeptStore } from '../../platform/kept';
+import type { KeptStore } from '../../platform/versioned-store';
 import type { OverviewService } from '../overview';
 import type { PlansStore } from '../plans';
 

@@ -1,5 +1,5 @@
-export { createGlanceStore } from './glance.store';
-export type { GlanceStore } from './glance.store';
+export { createOverviewPeopleStore } from './overview-people.store';
+export type { OverviewPeopleStore } from './overview-people.store';
 export { serveOverview } from './overview.routes';
 export { createOverviewService } from './overview.service';
 export { createOverviewsStore } from './overviews.store';

@@ -1,4 +1,4 @@
-import type { Overview, Person, SongAtAGlance, StoredLesson } from '@harvu/contract';
+import type { Overview, Person, OverviewSong, StoredLesson } from '@harvu/contract';
 import type { Conventions } from '@harvu/core/conventions';
 import type { PlanOverview } from '@harvu/core/standing';
 import { dayAfter, type Day } from '@harvu/core/day';
@@ -11,16 +11,16 @@ import { forStudent, withKept, type LessonsStore } from '../lessons';
 import type { EventsStore, PlanAtWork, PlanHead, PlansStore } from '../plans';
 import {
   slotsOf,
-  type GlanceStore,
-  type PersonAtAGlance,
-  type StudioAtAGlance,
-} from './glance.store';
+  type OverviewPeopleStore,
+  type OverviewPerson,
+  type OverviewStudio,
+} from './overview-people.store';
 import type { OverviewsStore } from './overviews.store';
 
 export interface OverviewDeps {
   readonly plans: PlansStore;
   readonly events: EventsStore;
-  readonly glance: GlanceStore;
+  readonly glance: OverviewPeopleStore;
   readonly lessons: LessonsStore;
   readonly overviews: OverviewsStore;
   readonly clock: Clock;
@@ -111,10 +111,10 @@ function createSongs({ plans, events, overviews, lookOver, build }: OverviewDeps
     await overviews.put(found.flat());
   }
 
-  return async (heads: readonly PlanHead[], names: Names): Promise<readonly SongAtAGlance[]> => {
+  return async (heads: readonly PlanHead[], names: Names): Promise<readonly OverviewSong[]> => {
     await recall(unknown(heads, names), names);
     await workOut(unknown(heads, names), names);
-    return heads.flatMap((head): readonly SongAtAGlance[] => {
+    return heads.flatMap((head): readonly OverviewSong[] => {
       const overview = known.get(keyOf(head, names));
       const { version: _version, lastEvent: _lastEvent, ...summary } = head;
       return overview ? [{ ...summary, overview }] : [];
@@ -122,16 +122,16 @@ function createSongs({ plans, events, overviews, lookOver, build }: OverviewDeps
   };
 }
 
-function toStudent({ id, name, profile }: PersonAtAGlance): Overview['students'][number] {
+function toStudent({ id, name, profile }: OverviewPerson): Overview['students'][number] {
   const { lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast } = profile;
   return { id, name, lessonSlot, teacherId, ageBand, minutesByWeekday, bodyNote, saidLast };
 }
 
 /** Lessons from the slots of students and from what is kept of single ones. */
 function lessonsFor(
-  students: readonly PersonAtAGlance[],
+  students: readonly OverviewPerson[],
   kept: readonly StoredLesson[],
-  { today, breaks }: Pick<StudioAtAGlance, 'breaks'> & { readonly today: Day },
+  { today, breaks }: Pick<OverviewStudio, 'breaks'> & { readonly today: Day },
 ): readonly StoredLesson[] {
   const range = { from: dayAfter(today, -DAYS_BACK), to: dayAfter(today, DAYS_AHEAD) };
   // Whether lessons of a slot took place before anything was kept of them, nobody knows.

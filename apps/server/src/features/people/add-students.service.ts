@@ -3,7 +3,7 @@ import type { Day } from '@harvu/core/day';
 import type { Clock } from '../../platform/clock';
 import { isTaken, type InTransaction, type Tx } from '../../platform/database';
 import { conflict } from '../../platform/errors';
-import type { KeptStore } from '../../platform/kept';
+import type { KeptStore } from '../../platform/versioned-store';
 import type { ConsentsStore } from './consents.store';
 import { checkConsent } from './people.service';
 import type { PeopleStore } from './people.store';

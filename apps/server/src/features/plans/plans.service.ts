@@ -56,7 +56,7 @@ const NOTHING_TO_PLAY = conflict(
 );
 
 /** A plan that is moved to another revision, and what is played otherwise there. */
-interface Corrected {
+interface CorrectedPlan {
   readonly planId: string;
   readonly changed: readonly ChangedPart[];
 }
@@ -176,7 +176,7 @@ function createCorrections({ plans, events, songs, clock, timeZone, changedBetwe
     async correctedFor(
       songId: string,
       { revision, ids }: { readonly revision: number; readonly ids: readonly string[] },
-    ): Promise<readonly Corrected[]> {
+    ): Promise<readonly CorrectedPlan[]> {
       const given = (await plans.listOfSong(songId)).filter(
         (plan) => ids.includes(plan.studentId) && plan.revision !== revision,
       );
@@ -191,7 +191,7 @@ function createCorrections({ plans, events, songs, clock, timeZone, changedBetwe
       );
     },
     async noteCorrected(
-      { planId, changed }: Corrected,
+      { planId, changed }: CorrectedPlan,
       { teacher, revision }: { readonly teacher: Person; readonly revision: number },
       tx: Tx,
     ): Promise<void> {

@@ -10,7 +10,7 @@ import type { PlansStore } from '../plans';
 import type { SongsStore } from '../songs';
 import type { StudentsService } from '../students';
 import type { RequestsStore } from './requests.store';
-import type { Asked, Weighed } from './weigh';
+import type { RequestToWeigh, Weighed } from './weigh';
 
 export interface QueueDeps {
   readonly requests: RequestsStore;
@@ -21,7 +21,7 @@ export interface QueueDeps {
   readonly timeZone: () => Promise<string>;
   readonly constants: () => Promise<OwnConstants>;
   /** Both work in a thread of their own. */
-  readonly weigh: (asked: Asked) => Promise<Weighed>;
+  readonly weigh: (asked: RequestToWeigh) => Promise<Weighed>;
   readonly gripNames: (song: { readonly document: SongDocument }) => Promise<readonly string[]>;
 }
 
@@ -67,7 +67,7 @@ function createWeighing(deps: QueueDeps) {
   const { songs, students } = deps;
   const weighed = new LRUCache<string, Weighed>({ max: MOST_KEPT });
 
-  async function weighOnce(asked: Asked): Promise<Weighed> {
+  async function weighOnce(asked: RequestToWeigh): Promise<Weighed> {
     const key = createHash('sha1').update(JSON.stringify(asked)).digest('hex');
     const found = weighed.get(key) ?? (await deps.weigh(asked));
     weighed.set(key, found);

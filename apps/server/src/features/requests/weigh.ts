@@ -8,7 +8,7 @@ import { songGrips, type Student } from '@harvu/core/player';
 import type { SongDocument } from '@harvu/core/song';
 
 /** A song that is asked for, as a document or as chart text, and who asks. */
-export interface Asked {
+export interface RequestToWeigh {
   readonly song: SongDocument | string;
   readonly student: Student;
   readonly constants: OwnConstants;
@@ -28,7 +28,7 @@ export function gripNames({ document }: { readonly document: SongDocument }): re
 }
 
 /** Weighs a song for whoever asks for it. */
-export function weigh({ song, student, constants, practice, wantedOn }: Asked): Weighed {
+export function weigh({ song, student, constants, practice, wantedOn }: RequestToWeigh): Weighed {
   const document = typeof song === 'string' ? readChart(song).song : song;
   const grips = gripNames({ document });
   if (grips.length === 0) return { fit: null, grips };

@@ -2,7 +2,7 @@ import type { Person, SaveTeaching, SongTeaching } from '@harvu/contract';
 import { USUAL_TEACHING, type Teaching } from '@harvu/core/plan';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
-import type { KeptStore } from '../../platform/kept';
+import type { KeptStore } from '../../platform/versioned-store';
 import type { SongsStore } from './songs.store';
 
 export interface TeachingDeps {

@@ -14,7 +14,7 @@ import { dayAt } from '@harvu/core/day';
 import { isTeaching } from '../../platform/access';
 import type { Clock } from '../../platform/clock';
 import { conflict, missing } from '../../platform/errors';
-import type { KeptStore } from '../../platform/kept';
+import type { KeptStore } from '../../platform/versioned-store';
 import type { PeopleStore } from '../people';
 import type { EventsStore, PlansStore } from '../plans';
 import type { Practised, StudentShown } from './student-tasks';

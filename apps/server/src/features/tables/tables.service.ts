@@ -3,12 +3,12 @@ import { WEEKDAYS } from '@harvu/core/day';
 import { triesIn } from '@harvu/core/events';
 import { writeTable, type Cell } from '@harvu/formats/table';
 import { missing } from '../../platform/errors';
-import type { GlanceStore, OverviewService } from '../overview';
+import type { OverviewPeopleStore, OverviewService } from '../overview';
 import type { EventsStore, PlansStore } from '../plans';
 
 export interface TablesDeps {
   readonly overview: OverviewService;
-  readonly glance: GlanceStore;
+  readonly glance: OverviewPeopleStore;
   readonly plans: PlansStore;
   readonly events: EventsStore;
 }

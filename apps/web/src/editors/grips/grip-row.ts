@@ -10,7 +10,7 @@ import { GripDiagram } from '../../ui/grip-diagram';
 import { InView } from '../../ui/in-view';
 import { GripEditor } from './grip-editor';
 
-interface Shown extends SongGrip {
+interface ShownGrip extends SongGrip {
   /** The exact name of what sounds as a shape, where it is not the taught one. */
   readonly exact: string;
   readonly doubt: boolean;
@@ -37,7 +37,7 @@ export class GripRow {
   protected readonly edited = computed(() =>
     [...this.grips(), ...this.others()].find((one) => one.name === this.chosen()),
   );
-  protected readonly shown = computed((): readonly Shown[] =>
+  protected readonly shown = computed((): readonly ShownGrip[] =>
     this.grips().map((one) => {
       const shape = { ...this.setup(), capo: 0 };
       const [best] = nameGrip(one.grip, shape, { count: 1 }).shape;

@@ -21,7 +21,7 @@ import { settledFrame, type NamedPattern, type SongDocument } from '@harvu/core/
 import type { SongCommand } from '@harvu/core/edits';
 import { openNotes } from '@harvu/core/pitch';
 import type { SongGrip } from '@harvu/core/player';
-import { PatternPlayer, type Heard } from '../../sound/pattern-player';
+import { PatternPlayer, type HeardPattern } from '../../sound/pattern-player';
 import { RoomSound } from '../../sound/room-sound';
 import { ChordLabel } from '../../ui/chord-label';
 import { PatternLane } from '../../ui/pattern-lane';
@@ -148,7 +148,7 @@ export class PatternEditor {
   }
 
   /** Over the grip that is looked at, else on muted strings. */
-  private heard(pattern: Pattern): Heard {
+  private heard(pattern: Pattern): HeardPattern {
     const { feel, tuning, capo } = this.frame();
     const grip = this.grips().find((one) => one.name === this.overName());
     const open = openNotes(tuning).map((note) => note + capo);

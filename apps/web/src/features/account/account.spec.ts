@@ -3,7 +3,7 @@ import type { HttpTestingController } from '@angular/common/http/testing';
 import { signal } from '@angular/core';
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { AccountPage } from './account-page';
 import { ConfirmDialog } from './parts/confirm-dialog';
 import { SquareCode } from './parts/square-code';
@@ -19,13 +19,13 @@ const OWN = { madeAt: '2026-11-24T10:00:00.000Z', hasPractice: false };
 
 describe('one’s own account', () => {
   let http: HttpTestingController;
-  let page: Shown<AccountPage>;
+  let page: ShownPart<AccountPage>;
   const person = signal({ role: 'teacher', hasSecondFactor: false });
 
   async function open(isTeaching = true): Promise<void> {
     const session = { person, isTeaching: signal(isTeaching), load: () => of(null) };
     http = setUpPage([{ provide: Session, useValue: session }]);
-    page = await Shown.of(AccountPage);
+    page = await ShownPart.of(AccountPage);
     http.expectOne('/api/me/sessions').flush(SESSIONS);
     http.expectOne('/api/me/calendar').flush({ madeAt: null, hasPractice: false });
     await page.settle();
@@ -114,7 +114,7 @@ describe('one’s own account', () => {
 describe('a square for a telephone', () => {
   it('has its three corners, and nothing in the quiet around it', async () => {
     setUpPage();
-    const square = await Shown.of(SquareCode, { words: 'otpauth://totp/Harvu:tove' });
+    const square = await ShownPart.of(SquareCode, { words: 'otpauth://totp/Harvu:tove' });
     const path = square.one('path').getAttribute('d') ?? '';
     const size = Number(square.one('svg').getAttribute('viewBox')?.split(' ')[2]) - 8;
     for (const [x, y] of [
@@ -132,7 +132,7 @@ describe('the question for one’s password', () => {
   it('closes once the server has taken it, and says where it has not', async () => {
     const dialog = { close: jasmine.createSpy() };
     const http = setUpPage([{ provide: DialogRef, useValue: dialog }]);
-    const asked = await Shown.of(ConfirmDialog);
+    const asked = await ShownPart.of(ConfirmDialog);
     asked.one<HTMLInputElement>('input').value = 'wrong';
     asked.one('form').dispatchEvent(new Event('submit'));
     http

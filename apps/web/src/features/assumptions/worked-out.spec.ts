@@ -1,7 +1,7 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { signal } from '@angular/core';
 import { Session } from '../../platform/session';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { WorkedOutPage } from './worked-out-page';
 import { ASSUMPTION_NAMES } from '@harvu/core/constants';
 
@@ -11,16 +11,16 @@ describe('how this is worked out', () => {
   async function openAs(
     role: 'owner' | 'student',
     own: object = {},
-  ): Promise<Shown<WorkedOutPage>> {
+  ): Promise<ShownPart<WorkedOutPage>> {
     http = setUpPage([{ provide: Session, useValue: { person: signal({ role }) } }]);
-    const page = await Shown.of(WorkedOutPage);
+    const page = await ShownPart.of(WorkedOutPage);
     http.expectOne('/api/constants').flush({ version: 3, values: own });
     await page.settle();
     return page;
   }
-  const field = (page: Shown<unknown>, name: string): HTMLInputElement =>
+  const field = (page: ShownPart<unknown>, name: string): HTMLInputElement =>
     page.one<HTMLInputElement>(`input[aria-label^="${name}"]`);
-  const set = async (page: Shown<unknown>, name: string, value: string): Promise<void> => {
+  const set = async (page: ShownPart<unknown>, name: string, value: string): Promise<void> => {
     field(page, name).value = value;
     field(page, name).dispatchEvent(new Event('change'));
     await page.settle();

@@ -10,7 +10,7 @@ import { of } from 'rxjs';
 import { Analysis } from '../../worked-out';
 import { answers } from '../../worked-out/answers';
 import { findGripsFor } from '../../worked-out/grip-search';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { CONVENTIONS } from '../../ui/conventions';
 import { CapoQuestion } from '../../editors/frame/capo-question';
 import { ChangeList } from './parts/change-list';
@@ -30,7 +30,7 @@ async function collect<T, Out>(
   inputs: Readonly<Record<string, unknown>>,
   output: (instance: T) => { subscribe: (take: (value: Out) => void) => unknown },
 ) {
-  const shown = await Shown.of(part, inputs);
+  const shown = await ShownPart.of(part, inputs);
   const given: Out[] = [];
   output(shown.fixture.componentInstance).subscribe((value) => given.push(value));
   return { shown, given };
@@ -49,7 +49,7 @@ describe('the parts of the bench', () => {
   });
 
   it('say each grip’s taught, exact and sounding name', async () => {
-    const row = await Shown.of(GripRow, { song, grips: work.grips });
+    const row = await ShownPart.of(GripRow, { song, grips: work.grips });
     expect(row.all('li')[0]?.textContent).toMatch(/Am.*sounds Bm\s*exactly Am7/);
     conventions.set({ ...USUAL_CONVENTIONS, names: 'sounding' });
     await row.settle();
@@ -125,14 +125,14 @@ describe('the parts of the bench', () => {
 
   it('call strings and frets as whoever looks does, and mirror for the left hand', async () => {
     conventions.set({ ...USUAL_CONVENTIONS, strings: 'letters', frets: 'nut', leftHanded: true });
-    const neck = await Shown.of(GripNeck, { grip: parseGrip('x02210'), setup: CAPO_2 });
+    const neck = await ShownPart.of(GripNeck, { grip: parseGrip('x02210'), setup: CAPO_2 });
     const labels = neck.all('button').map((one) => one.getAttribute('aria-label'));
     expect(labels[0]).toBe('mute the high E string');
     expect(labels).toContain('the B string fret 3');
   });
 
   it('list the changes by what they lack, as the margin tells them, and draw the one chosen', async () => {
-    const list = await Shown.of(ChangeList, { song, work, times: changeTimesOf(work) });
+    const list = await ShownPart.of(ChangeList, { song, work, times: changeTimesOf(work) });
     const over = list.all('li').map((one) => {
       const [, takes, has] = /([\d.]+) of ([\d.]+) s/.exec(one.textContent) ?? [];
       return Number(takes) / Number(has);
@@ -151,7 +151,7 @@ describe('the parts of the bench', () => {
     const slip = findingsOf(readChart('grip D: xx0242\n[A]\n| D |').song).find(
       (one) => one.code === 'grip-slip',
     );
-    const shown = await Shown.of(FindingNote, { finding: slip });
+    const shown = await ShownPart.of(FindingNote, { finding: slip });
     const settled: string[] = [];
     const kept: string[] = [];
     shown.fixture.componentInstance.settle.subscribe((remedy) => settled.push(remedy.label));
@@ -170,7 +170,7 @@ describe('the parts of the bench', () => {
     const finding = createFinding('key-fit', {
       ...{ place: { kind: 'frame' }, cause: ['G'], at: 'the frame', message: 'It does not fit.' },
     });
-    expect((await Shown.of(FindingNote, { finding })).text).toContain(
+    expect((await ShownPart.of(FindingNote, { finding })).text).toContain(
       'Doubt: Frame. It does not fit.',
     );
   });
@@ -205,7 +205,7 @@ describe('the parts of the bench', () => {
       commands.map((one) =>
         one.kind === 'set-pattern' ? one.pattern.strokes.join(' ') : one.kind,
       );
-    const type = async (shown: Shown<PatternRow>, label: string, value: string) => {
+    const type = async (shown: ShownPart<PatternRow>, label: string, value: string) => {
       const field = shown
         .all<HTMLInputElement>('label')
         .find((one) => one.textContent.includes(label))

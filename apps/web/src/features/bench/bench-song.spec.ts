@@ -5,7 +5,7 @@ import { EMPTY_SONG, type SongDocument } from '@harvu/core/song';
 import { of } from 'rxjs';
 import { FrameLine } from '../../editors/frame/frame-line';
 import { PatternRow } from '../../editors/patterns/pattern-row';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { Analysis } from '../../worked-out';
 import { answers } from '../../worked-out/answers';
 import { findGripsFor } from '../../worked-out/grip-search';
@@ -79,7 +79,7 @@ describe('the song at the bench', () => {
 
   const column = async (song: SongDocument) => {
     const worked = answers.takeApart(song, USUAL_CONVENTIONS);
-    const shown = await Shown.of(SongColumn, { song, worked, layer: 'full' });
+    const shown = await ShownPart.of(SongColumn, { song, worked, layer: 'full' });
     const given: SongCommand[] = [];
     shown.fixture.componentInstance.changed.subscribe((one) => given.push(one));
     for (let turn = 0; turn < 20; turn += 1) {
@@ -88,7 +88,7 @@ describe('the song at the bench', () => {
     }
     return { shown, given };
   };
-  const sections = (shown: Shown<SongColumn>) => shown.all('harvu-section-view');
+  const sections = (shown: ShownPart<SongColumn>) => shown.all('harvu-section-view');
 
   it('stands section after section: grips drawn where they come new, named where they come again', async () => {
     const { shown } = await column(SONG);
@@ -147,7 +147,7 @@ describe('the song at the bench', () => {
   });
 
   it('is added to by a name, or like a section that is there', async () => {
-    const add = await Shown.of(AddSection, { song: SONG });
+    const add = await ShownPart.of(AddSection, { song: SONG });
     const given: SongCommand[] = [];
     add.fixture.componentInstance.added.subscribe((one) => given.push(one));
     const like = add.one<HTMLSelectElement>('select');
@@ -162,7 +162,7 @@ describe('the song at the bench', () => {
   });
 
   it('says its frame as one sentence; a press opens the fields at what was pressed', async () => {
-    const line = await Shown.of(FrameLine, { frame: SONG.frame });
+    const line = await ShownPart.of(FrameLine, { frame: SONG.frame });
     expect(line.text).toBe(
       '92 bpm, 4/4, straight or swung? which tuning? no capo, which key? pick or fingers? how long?',
     );
@@ -178,7 +178,7 @@ describe('the song at the bench', () => {
 
   it('has its patterns renamed, copied and taken away where they stand', async () => {
     let song = SONG;
-    const row = await Shown.of(PatternRow, { song, only: ['unused'] });
+    const row = await ShownPart.of(PatternRow, { song, only: ['unused'] });
     row.fixture.componentInstance.changed.subscribe((command) => {
       song = withCommand(song, command);
       void row.set('song', song);
@@ -199,7 +199,7 @@ describe('the song at the bench', () => {
   });
 
   it('speaks a chord in words, and shows its signs', async () => {
-    const chord = await Shown.of(ChordName, { name: 'F#m7' });
+    const chord = await ShownPart.of(ChordName, { name: 'F#m7' });
     expect(chord.text).toBe('F♯m7');
     expect(chord.element.getAttribute('aria-label')).toBe('F sharp minor 7');
   });
@@ -216,7 +216,7 @@ describe('the margin of the bench', () => {
   it('tells equal things together, each with what can be done about it', async () => {
     const findings = findingsOf(DOUBTS).filter((one) => one.code === 'doubt-open');
     expect(findings.length).toBeGreaterThan(1);
-    const group = await Shown.of(FindingGroup, { findings });
+    const group = await ShownPart.of(FindingGroup, { findings });
     const kept: string[] = [];
     group.fixture.componentInstance.overrule.subscribe((one) => kept.push(one.key));
     expect(group.text).toContain(`To listen for: ${findings.length}.`);
@@ -232,7 +232,7 @@ describe('the margin of the bench', () => {
     'tempo: 150\ngrip F: 133211\npattern eights 4/4: D U D U D U D U\n[A] pattern eights\n| C | F | C | F |',
   );
   const margin = (song: SongDocument) =>
-    Shown.of(BenchMargin, {
+    ShownPart.of(BenchMargin, {
       ...{ song, songId: 's', faults: [], noticed: findingsOf(song) },
       worked: answers.takeApart(song, USUAL_CONVENTIONS),
     });

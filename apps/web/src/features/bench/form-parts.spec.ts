@@ -4,7 +4,7 @@ import { readChart, writeChart } from '@harvu/core/chart';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
 import type { SongDocument } from '@harvu/core/song';
 import { of } from 'rxjs';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { SongsApi } from '../songs';
 import { ClockPanel } from '../../editors/clock/clock-panel';
 import { MapEntryForm } from '../../editors/bars/map-entry';
@@ -20,16 +20,16 @@ interface Editing {
 /** A part at its bench: every edit is carried out, and the part is given the song that comes of it. */
 class Desk<T extends Editing> {
   private constructor(
-    readonly shown: Shown<T>,
+    readonly shown: ShownPart<T>,
     public song: SongDocument,
   ) {}
 
   static async of<T extends Editing>(
-    part: Parameters<typeof Shown.of<T>>[0],
+    part: Parameters<typeof ShownPart.of<T>>[0],
     song: SongDocument,
     inputs: (song: SongDocument) => Readonly<Record<string, unknown>>,
   ): Promise<Desk<T>> {
-    const shown = await Shown.of<T>(part, { song, ...inputs(song) });
+    const shown = await ShownPart.of<T>(part, { song, ...inputs(song) });
     const desk = new Desk<T>(shown, song);
     shown.fixture.componentInstance.changed.subscribe((command) => {
       desk.song = withCommand(desk.song, command);
@@ -367,7 +367,7 @@ describe('the song as it was', () => {
         of({ number, document: number === 3 ? old : middle }),
     };
     setUpPage([{ provide: SongsApi, useValue: api }]);
-    const shown = await Shown.of(Versions, { songId: 's1', song: now });
+    const shown = await ShownPart.of(Versions, { songId: 's1', song: now });
     const restored: SongDocument[] = [];
     shown.fixture.componentInstance.restored.subscribe((song) => restored.push(song));
     expect(shown.text).toContain('revision 3, Ilse · 2 students learn it');

@@ -1,17 +1,17 @@
 import { readChart } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { FrameForm } from '../../editors/frame/frame-form';
 
 const frameOf = (chart: string) => readChart(chart).song.frame;
 
 describe('the frame of a song', () => {
   const CAPO = 3;
-  let form: Shown<FrameForm>;
+  let form: ShownPart<FrameForm>;
   let given: SongCommand[];
   beforeEach(async () => {
     setUpPage();
-    form = await Shown.of(FrameForm, { frame: {} });
+    form = await ShownPart.of(FrameForm, { frame: {} });
     given = [];
     form.fixture.componentInstance.changed.subscribe((command) => given.push(command));
   });

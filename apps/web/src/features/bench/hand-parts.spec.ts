@@ -5,7 +5,7 @@ import { parseMeter, USUAL_PICKING } from '@harvu/core/rhythm';
 import { workpieceOf } from '@harvu/core/steps';
 import { Subject } from 'rxjs';
 import { MidiPads, type PadHit } from '../../sound/midi-pads';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { PatternRow } from '../../editors/patterns/pattern-row';
 import { PatternTelling } from '../../editors/patterns/pattern-telling';
 import { SectionHand } from '../../editors/patterns/section-hand';
@@ -15,7 +15,7 @@ const FOUR = parseMeter('4/4');
 /** Shows a part that edits a song, and hands its edits back to it as the bench does. */
 async function onBench<
   T extends { readonly changed: { subscribe: (take: (command: SongCommand) => void) => unknown } },
->(shown: Shown<T>, song: SongDocument) {
+>(shown: ShownPart<T>, song: SongDocument) {
   const bench = { song };
   shown.fixture.componentInstance.changed.subscribe((command) => {
     bench.song = withCommand(bench.song, command);
@@ -30,20 +30,20 @@ describe('how a section is struck', () => {
     'pattern eights 4/4: D U D U D U D U\npattern fill 4/4: D D x x\n[A] pattern eights\n| G | D |';
   const open = async () => {
     const { song } = readChart(chart);
-    const shown = await Shown.of(SectionHand, {
+    const shown = await ShownPart.of(SectionHand, {
       song,
       sectionId: song.sections[0]?.id,
       layer: 'full',
     });
     return { shown, bench: await onBench(shown, song) };
   };
-  const choose = async (shown: Shown<SectionHand>, value: string) => {
+  const choose = async (shown: ShownPart<SectionHand>, value: string) => {
     const select = shown.one<HTMLSelectElement>('select');
     select.value = value;
     select.dispatchEvent(new Event('change'));
     await shown.settle();
   };
-  const addIn = async (shown: Shown<SectionHand>, bars: string, pattern: string) => {
+  const addIn = async (shown: ShownPart<SectionHand>, bars: string, pattern: string) => {
     shown.one<HTMLInputElement>('form input').value = bars;
     shown.one<HTMLSelectElement>('form select').value = pattern;
     await shown.press('Add');
@@ -85,12 +85,12 @@ describe('a picking pattern in its editor', () => {
   const open = async () => {
     const { song } = readChart('pattern roll 4/4: 5 3 2 1\n[A] pattern roll\n| G | Am |');
     const { grips } = workpieceOf(song);
-    const shown = await Shown.of(PatternRow, { song, grips });
+    const shown = await ShownPart.of(PatternRow, { song, grips });
     const bench = await onBench(shown, song);
     await shown.press('roll');
     return { shown, bench };
   };
-  const words = (shown: Shown<PatternRow>) =>
+  const words = (shown: ShownPart<PatternRow>) =>
     shown.one('harvu-pattern-editor harvu-lane svg').getAttribute('aria-label');
   beforeEach(() => setUpPage());
 
@@ -126,7 +126,7 @@ describe('a pattern tapped on a MIDI pad', () => {
   beforeEach(() => setUpPage([{ provide: MidiPads, useValue: { hits: () => hits } }]));
 
   it('is drawn as the grid it means, until the pad is stopped', async () => {
-    const shown = await Shown.of(PatternTelling, { meter: FOUR, hand: USUAL_PICKING });
+    const shown = await ShownPart.of(PatternTelling, { meter: FOUR, hand: USUAL_PICKING });
     await shown.press('Use a MIDI pad');
     expect(shown.text).toContain('Play it on the pad.');
     for (const beat of [0, 1, 1.5, 2, 3, 3.5])

@@ -2,7 +2,7 @@ import { readChart } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { of } from 'rxjs';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { Analysis } from '../../worked-out';
 import { answers } from '../../worked-out/answers';
 import { KeyNote } from './parts/key-note';
@@ -17,7 +17,7 @@ const asked = {
 
 async function noteOf(chart: string) {
   setUpPage([{ provide: Analysis, useValue: asked }]);
-  const shown = await Shown.of(KeyNote, { song: readChart(chart).song });
+  const shown = await ShownPart.of(KeyNote, { song: readChart(chart).song });
   const edits: SongCommand[] = [];
   shown.fixture.componentInstance.edit.subscribe((edit) => edits.push(edit));
   const fill = async (label: string, value: string) => {

@@ -1,4 +1,4 @@
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { ReachNote } from './parts/reach-note';
 
 describe('a song that somebody learns already', () => {
@@ -9,7 +9,7 @@ describe('a song that somebody learns already', () => {
 
   it('says, after a pause, whom its newest state does not reach', async () => {
     const http = setUpPage();
-    const note = await Shown.of(ReachNote, { songId: 's', revision: 4 });
+    const note = await ShownPart.of(ReachNote, { songId: 's', revision: 4 });
     http.expectNone('/api/plans');
     jasmine.clock().tick(2000);
     const plan = { songId: 's', withdrawnAt: null, revision: 4 };
@@ -26,7 +26,7 @@ describe('a song that somebody learns already', () => {
 
   it('says nothing when everybody has the newest, or nobody can be asked', async () => {
     const http = setUpPage();
-    const note = await Shown.of(ReachNote, { songId: 's', revision: 4 });
+    const note = await ShownPart.of(ReachNote, { songId: 's', revision: 4 });
     jasmine.clock().tick(2000);
     http.expectOne('/api/plans').flush(null, { status: 500, statusText: 'Failure' });
     await note.settle();

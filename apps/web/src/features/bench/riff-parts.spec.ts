@@ -9,7 +9,7 @@ import type { SongDocument } from '@harvu/core/song';
 import { Subject } from 'rxjs';
 import { answers } from '../../worked-out/answers';
 import { MidiPads, type PadHit } from '../../sound/midi-pads';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { CONVENTIONS } from '../../ui/conventions';
 import { Engraving } from '../../ui/engraving';
 import { RiffTab } from '../../ui/riff-tab';
@@ -41,7 +41,7 @@ async function untilDrawn(): Promise<void> {
 async function editing(chart = CHART) {
   let now: SongDocument = readChart(chart).song;
   const named = () => now.riffs?.[0];
-  const shown = await Shown.of(RiffEditor, { song: now, named: named() });
+  const shown = await ShownPart.of(RiffEditor, { song: now, named: named() });
   const given: SongCommand[] = [];
   shown.fixture.componentInstance.changed.subscribe((command) => {
     given.push(command);
@@ -131,7 +131,7 @@ describe('riffs at the bench', () => {
     const own = readChart(chart).song;
     const { riffs } = answers.takeApart(own, USUAL_CONVENTIONS);
     const apart = riffs[1];
-    const shown = await Shown.of(RiffEditor, { song: own, named: apart?.named, apart });
+    const shown = await ShownPart.of(RiffEditor, { song: own, named: apart?.named, apart });
     expect(shown.text).toContain('4 of 4 notes to learn.');
     expect(shown.text).toContain('again is hoist up to bar 1 beat 4, then it ends on string 2.');
     expect(shown.text).toContain('The same notes elsewhere:');
@@ -142,14 +142,14 @@ describe('riffs at the bench', () => {
       'tempo: 92\nmeter: 4/4\nriff in 4/4: 2: 3 . . .\n[A] riff in in 1\n| G | D |',
     ).song;
     const [apart] = answers.takeApart(own, USUAL_CONVENTIONS).riffs;
-    const shown = await Shown.of(RiffEditor, { song: own, named: apart?.named, apart });
+    const shown = await ShownPart.of(RiffEditor, { song: own, named: apart?.named, apart });
     const stays = shown.one('[aria-label="Fingers that stay"]');
     expect(stays.textContent).toContain('Into D: finger 3 stays on string 2 fret 3.');
     expect(stays.querySelectorAll('svg .fill-spruce').length).toBe(1);
   });
 
   it('are pressed on the neck, then tapped, one tap a note', async () => {
-    const shown = await Shown.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
+    const shown = await ShownPart.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
     const taken: unknown[] = [];
     shown.fixture.componentInstance.taken.subscribe((notes) => taken.push(...notes));
     for (const place of ['string 3 fret 2', 'string 3 fret 4', 'string 2 open']) {
@@ -173,7 +173,7 @@ describe('riffs at the bench', () => {
     const hits = new Subject<PadHit>();
     TestBed.resetTestingModule();
     setUpPage([{ provide: MidiPads, useValue: { hits: () => hits } }]);
-    const shown = await Shown.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
+    const shown = await ShownPart.of(RiffNeck, { tuning: STANDARD_TUNING, meter: METER, capo: 0 });
     const taken: RiffNote[] = [];
     shown.fixture.componentInstance.taken.subscribe((notes) => taken.push(...notes));
     await shown.press('Play it in (MIDI)');
@@ -192,7 +192,7 @@ describe('riffs at the bench', () => {
   });
 
   it('are pasted as a spoken list, counted from either side, or as tab', async () => {
-    const shown = await Shown.of(RiffPaste, { tuning: STANDARD_TUNING, capo: 2 });
+    const shown = await ShownPart.of(RiffPaste, { tuning: STANDARD_TUNING, capo: 2 });
     const taken: string[] = [];
     shown.fixture.componentInstance.taken.subscribe((body) => taken.push(body));
     const field = shown.one<HTMLTextAreaElement>('textarea');
@@ -217,7 +217,7 @@ describe('riffs at the bench', () => {
   });
 
   it('are laid over bars of a section, a new one or one that is there', async () => {
-    const shown = await Shown.of(LayRiff, { song, sectionId: song.sections[0]?.id });
+    const shown = await ShownPart.of(LayRiff, { song, sectionId: song.sections[0]?.id });
     const given: SongCommand[][] = [];
     shown.fixture.componentInstance.changed.subscribe((commands) => given.push([...commands]));
     const [bars, part] = shown.all<HTMLInputElement>('input');
@@ -237,7 +237,7 @@ describe('riffs at the bench', () => {
 
   it('stand at their section, say where, and are taken off there', async () => {
     const { riffs } = answers.takeApart(song, USUAL_CONVENTIONS);
-    const shown = await Shown.of(RiffRow, { song, riffs, section: song.sections[0]?.id });
+    const shown = await ShownPart.of(RiffRow, { song, riffs, section: song.sections[0]?.id });
     const given: SongCommand[] = [];
     shown.fixture.componentInstance.changed.subscribe((command) => given.push(command));
     expect(shown.text).toContain('riff hoist · bar 1, strummed in bare and pulse');
@@ -255,7 +255,7 @@ describe('riffs at the bench', () => {
   it('are drawn, spoken for who does not see them, and a note is marked', async () => {
     const { riffs } = answers.takeApart(song, USUAL_CONVENTIONS);
     await untilDrawn();
-    const shown = await Shown.of(RiffTab, {
+    const shown = await ShownPart.of(RiffTab, {
       ...{ riff: riffs[0]?.worked, barBeats: [4], tuning: STANDARD_TUNING, capo: 2, marked: [1] },
     });
     expect(shown.element.getAttribute('aria-label')).toBe(

@@ -1,4 +1,4 @@
-import type { Overview, SongAtAGlance, StoredLesson, StudentAtAGlance } from '@harvu/contract';
+import type { Overview, OverviewSong, StoredLesson, OverviewStudent } from '@harvu/contract';
 import {
   agendaOf,
   attentionOf,
@@ -14,8 +14,8 @@ import { dayAfter, type Day } from '@harvu/core/day';
 import { dayWords } from '../../ui/day-label';
 
 /** All that is told of a student before a lesson. */
-export interface Brief extends StudentAtAGlance {
-  readonly songs: readonly SongAtAGlance[];
+export interface Brief extends OverviewStudent {
+  readonly songs: readonly OverviewSong[];
   readonly now: StudentNow;
   /** The last lesson that was held before today. */
   readonly last: StoredLesson | undefined;
@@ -34,7 +34,7 @@ export function lessonsToday({ lessons, today }: Overview): readonly StoredLesso
 }
 
 /** Brings together what is told of one student. */
-export function briefOf(student: StudentAtAGlance, overview: Overview): Brief {
+export function briefOf(student: OverviewStudent, overview: Overview): Brief {
   const { today, lessons, constants } = overview;
   const songs = overview.songs
     .filter((song) => song.studentId === student.id && song.withdrawnAt === null)
@@ -75,7 +75,7 @@ export function agendaFor(
   });
 }
 
-function toSongNow({ id, title, assignedAt, overview }: SongAtAGlance): SongNow {
+function toSongNow({ id, title, assignedAt, overview }: OverviewSong): SongNow {
   return { planId: id, title, assignedOn: assignedAt.slice(0, DAY_LENGTH) as Day, overview };
 }
 
@@ -90,6 +90,6 @@ function lastHeld(
 }
 
 /** Songs in work before those that are ready, of each the one wanted soonest first. */
-function placeOf({ overview: { readiness, wantedOn } }: SongAtAGlance): string {
+function placeOf({ overview: { readiness, wantedOn } }: OverviewSong): string {
   return `${readiness.gates.isReady ? 1 : 0} ${wantedOn ?? '9999'}`;
 }

@@ -3,7 +3,7 @@ import { signal } from '@angular/core';
 import type { LessonWeeks, StoredLesson } from '@harvu/contract';
 import { Session } from '../../platform/session';
 import { lessonOf } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { NEW_PROFILE } from '@harvu/contract';
 import { expose } from 'comlink';
 import { READING_WORKER } from '../../reading/reading';
@@ -34,7 +34,7 @@ function readerHere(): Worker {
 
 describe('the weeks ahead', () => {
   let http: HttpTestingController;
-  const open = async (weeks: Partial<LessonWeeks>): Promise<Shown<CalendarPage>> => {
+  const open = async (weeks: Partial<LessonWeeks>): Promise<ShownPart<CalendarPage>> => {
     const session = {
       person: signal({ id: 'me', role: 'owner' }),
       ...{ timeZone: () => 'Europe/Berlin', today: () => '2026-11-26' },
@@ -43,13 +43,13 @@ describe('the weeks ahead', () => {
       { provide: Session, useValue: session },
       { provide: READING_WORKER, useValue: readerHere },
     ]);
-    const page = await Shown.of(CalendarPage);
+    const page = await ShownPart.of(CalendarPage);
     http.expectOne('/api/lessons').flush({ ...WEEKS, ...weeks });
     await page.settle();
     return page;
   };
   /** Types into the form that is open, and sends it. */
-  const send = async (page: Shown<CalendarPage>, typed: Readonly<Record<string, string>>) => {
+  const send = async (page: ShownPart<CalendarPage>, typed: Readonly<Record<string, string>>) => {
     for (const [name, value] of Object.entries(typed)) {
       page.one<HTMLInputElement>(`form [name=${name}]`).value = value;
     }

@@ -2,7 +2,7 @@ import type { HttpTestingController } from '@angular/common/http/testing';
 import type { Evening, EveningPlay, SaveEvening } from '@harvu/contract';
 import { parseTuning, STANDARD_TUNING } from '@harvu/core/pitch';
 import { FRESH } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { EveningPage } from './evening-page';
 
 const OPEN = parseTuning('D A D F# A D') ?? STANDARD_TUNING;
@@ -29,10 +29,10 @@ const EVENING: Evening = {
 
 describe('the evening', () => {
   let http: HttpTestingController;
-  let page: Shown<EveningPage>;
+  let page: ShownPart<EveningPage>;
   beforeEach(async () => {
     http = setUpPage();
-    page = await Shown.of(EveningPage);
+    page = await ShownPart.of(EveningPage);
     http.expectOne('/api/evening').flush(EVENING);
     await page.settle();
   });

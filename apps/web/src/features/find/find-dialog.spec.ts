@@ -1,7 +1,7 @@
 import { DialogRef } from '@angular/cdk/dialog';
 import { Router } from '@angular/router';
 import { Session } from '../../platform/session';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { FindDialog } from './find-dialog';
 
 const songs = [
@@ -30,14 +30,14 @@ describe('finding', () => {
       { provide: Session, useValue: { isTeaching: () => isTeaching } },
       { provide: Router, useValue: { navigateByUrl: (path: string) => gone.push(path) } },
     ]);
-    const dialog = await Shown.of(FindDialog);
+    const dialog = await ShownPart.of(FindDialog);
     for (const request of http.match('/api/songs')) request.flush(songs);
     for (const request of http.match('/api/people')) request.flush(people);
     http.expectOne('/api/plans').flush(plans);
     await dialog.settle();
     return dialog;
   };
-  const find = async (dialog: Shown<FindDialog>, words: string) => {
+  const find = async (dialog: ShownPart<FindDialog>, words: string) => {
     const field = dialog.one<HTMLInputElement>('input');
     field.value = words;
     field.dispatchEvent(new Event('input'));
@@ -63,7 +63,7 @@ describe('finding', () => {
       { provide: Session, useValue: { isTeaching: () => true } },
       { provide: Router, useValue: { navigateByUrl: (path: string) => gone.push(path) } },
     ]);
-    const dialog = await Shown.of(FindDialog);
+    const dialog = await ShownPart.of(FindDialog);
     http.expectOne('/api/plans').flush(plans);
     http.expectOne('/api/people').flush(people);
     expect(await find(dialog, 'barge')).toEqual(['Looking …']);

@@ -8,7 +8,7 @@ import { RoomSound } from '../../sound/room-sound';
 import { CONVENTIONS } from '../../ui/conventions';
 import { Analysis } from '../../worked-out';
 import { takeRequestOf, type KeptTake } from '../takes';
-import { LessonMarks, type Heard } from './lesson-marks';
+import { LessonMarks, type HeardStep } from './lesson-marks';
 import { LessonState } from './lesson.state';
 
 /** Without a click something heard takes about so long. */
@@ -127,7 +127,7 @@ export class HearState {
     this.levels.set({ guide: this.hasGuide() ? 0 : GUIDE_LEVEL });
   }
 
-  mark(how: Heard['how']): void {
+  mark(how: HeardStep['how']): void {
     const [plan, step] = [this.lesson.plan(), this.lesson.step()];
     if (!plan || !step) return;
     const heard = this.heard(how);
@@ -234,7 +234,7 @@ export class HearState {
   }
 
   /** One pass, and the time since the last mark where the click ran. */
-  private heard(how: Heard['how']): Heard | undefined {
+  private heard(how: HeardStep['how']): HeardStep | undefined {
     const [plan, step, scene] = [this.lesson.plan(), this.lesson.step(), this.scene()];
     if (!plan || !step) return undefined;
     const bpm = this.bpm();

@@ -5,9 +5,9 @@ import { Session } from '../../platform/session';
 import { EventQueue } from '../../store';
 import { setUpPage } from '../../testing/page';
 import type { KeptTake } from '../takes';
-import { LessonMarks, type Heard } from './lesson-marks';
+import { LessonMarks, type HeardStep } from './lesson-marks';
 
-const HEARD: Heard = {
+const HEARD: HeardStep = {
   ...{ planId: 'p', stepId: 'section:s1:full', revision: 3, bpm: 75, passes: 1, seconds: 21 },
   how: 'clean',
 };

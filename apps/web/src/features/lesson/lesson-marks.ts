@@ -5,7 +5,7 @@ import { Log } from '../../store';
 import type { KeptTake } from '../takes';
 
 /** What is marked: one pass of a step, at a tempo. */
-export interface Heard {
+export interface HeardStep {
   readonly planId: string;
   readonly stepId: string;
   readonly revision: number;
@@ -18,12 +18,12 @@ export interface Heard {
 /** A mark of this visit, with what it says. */
 export interface Marked {
   readonly id: string;
-  readonly heard: Heard;
+  readonly heard: HeardStep;
   readonly told: MarkTold;
 }
 
 /** How a mark is told. */
-type Telling = Pick<MarkTold, 'title' | 'song' | 'rungUnit'>;
+type MarkWords = Pick<MarkTold, 'title' | 'song' | 'rungUnit'>;
 
 /** The marks of a lesson: each is an event of the song's log, by the teacher. */
 @Injectable()
@@ -34,7 +34,7 @@ export class LessonMarks {
   /** What was marked last, and can be taken back or given its bar. */
   readonly last = computed(() => this.made().at(-1));
 
-  async mark(heard: Heard, telling: Telling): Promise<void> {
+  async mark(heard: HeardStep, telling: MarkWords): Promise<void> {
     const { bpm, how, passes, seconds, stepId } = heard;
     const clean = how === 'clean';
     const event: NewEvent = {
@@ -82,14 +82,14 @@ export class LessonMarks {
 
   /** What a take measured. */
   async take(
-    { planId, stepId, bpm, revision }: Heard,
+    { planId, stepId, bpm, revision }: HeardStep,
     figures: KeptTake['figures'],
   ): Promise<void> {
     await this.log.write(planId, { kind: 'take', revision, stepId, bpm, ...figures });
   }
 
   /** The teacher's word that a step is done. */
-  async signOff({ planId, stepId, revision }: Heard): Promise<void> {
+  async signOff({ planId, stepId, revision }: HeardStep): Promise<void> {
     await this.log.write(planId, { kind: 'sign-off', revision, stepId });
   }
 }

@@ -11,7 +11,7 @@ import {
   type Observable,
 } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { Keeps } from '../../platform/kept';
+import { Keeps } from '../../platform/preference';
 import { toProblem } from '../../platform/problems';
 import { Session } from '../../platform/session';
 import { LessonsApi } from '../../store';

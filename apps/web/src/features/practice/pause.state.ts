@@ -1,6 +1,6 @@
 import { computed, Injectable, type DestroyRef } from '@angular/core';
 import { interval } from 'rxjs';
-import { fieldsIn, kept } from '../../platform/kept';
+import { fieldsIn, preference } from '../../platform/preference';
 
 const TICK_MS = 1000;
 /** A rest this long is a pause. */
@@ -8,7 +8,7 @@ const PAUSE_S = 120;
 const MINUTES = 12;
 const KEPT_AS = 'harvu-played';
 
-interface Played {
+interface PlayedRun {
   readonly playedS: number;
   readonly lastAt: number;
 }
@@ -16,7 +16,7 @@ interface Played {
 /** Tells when it is time to rest the hands: after so many minutes without a pause, whatever the step. */
 @Injectable({ providedIn: 'root' })
 export class Pause {
-  private readonly played = kept(KEPT_AS, read, 'tab');
+  private readonly played = preference(KEPT_AS, read, 'tab');
   readonly minutes = MINUTES;
   readonly isDue = computed(() => this.played.value().playedS >= MINUTES * 60);
 
@@ -41,8 +41,8 @@ export class Pause {
   }
 }
 
-function read(found: unknown): Played {
-  const { playedS, lastAt } = fieldsIn<keyof Played>(found);
+function read(found: unknown): PlayedRun {
+  const { playedS, lastAt } = fieldsIn<keyof PlayedRun>(found);
   const isKept = typeof playedS === 'number' && typeof lastAt === 'number';
   return isKept ? { playedS, lastAt } : { playedS: 0, lastAt: 0 };
 }

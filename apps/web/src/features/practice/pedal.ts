@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { fieldsIn, kept } from '../../platform/kept';
+import { fieldsIn, preference } from '../../platform/preference';
 
 /** The same switch again within this time is one press of a foot that bounced. */
 const BOUNCE_MS = 150;
@@ -38,7 +38,7 @@ export function isPedalKey(key: string): boolean {
 /** The keys a pedal sends, as they were learnt on this device, or as pedals usually send them. */
 @Injectable({ providedIn: 'root' })
 export class Pedal {
-  private readonly own = kept(KEPT_AS, read);
+  private readonly own = preference(KEPT_AS, read);
   readonly learnt = this.own.value;
   private last = { key: '', at: -Infinity };
 

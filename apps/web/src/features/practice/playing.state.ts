@@ -20,7 +20,7 @@ export interface PlayRequest {
 }
 
 /** What is heard now. */
-interface Heard {
+interface HeardRun {
   readonly pass: number;
   /** The number that is counted; 0 while it is played. */
   readonly counted: number;
@@ -41,7 +41,7 @@ export class Playing {
   private readonly room = inject(RoomChoices);
   private readonly latency = inject(Latency);
   private readonly on = signal(false);
-  private readonly now = signal<Heard | null>(null);
+  private readonly now = signal<HeardRun | null>(null);
   private readonly asked = signal<PlayRequest | null>(null);
   private readonly tempos = new Map<number, number>();
   private run = 0;
@@ -201,7 +201,7 @@ export class Playing {
     this.tempos.set(index, Math.min(bpm, this.bpmOf(index) ?? bpm));
   }
 
-  private see(heard: Heard | null): void {
+  private see(heard: HeardRun | null): void {
     if (!this.on()) return;
     this.now.set(heard);
     if (!heard) return;
@@ -254,7 +254,7 @@ function countedAt({ clicks }: Scene['score']['countIns'][0], writtenS: number):
   return click?.count ?? 0;
 }
 
-function heardOf({ part, intoS }: SoundPlace, { pass, score }: Scene): Heard {
+function heardOf({ part, intoS }: SoundPlace, { pass, score }: Scene): HeardRun {
   const intoWrittenS = intoS / part.slower;
   if (part.kind === 'count-in') {
     const count = score.countIns.find(
@@ -272,7 +272,7 @@ function heardOf({ part, intoS }: SoundPlace, { pass, score }: Scene): Heard {
 function heardInRecording(
   { pass, atS }: RecordingPlace,
   { scene, leadS }: { readonly scene: Scene; readonly leadS: number },
-): Heard {
+): HeardRun {
   const { recordedS, score } = scene;
   const beat = beatInRecording(scene.pass.stretch.bars, recordedS, atS);
   const [countIn] = score.countIns;

@@ -6,7 +6,7 @@ import { climbOf, sceneOf } from '@harvu/core/practice';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';
 import { readChart } from '@harvu/core/chart';
 import { expose } from 'comlink';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { ASK_MICROPHONE } from '../../sound/microphone';
 import { BarStrip } from './parts/bar-strip';
@@ -28,7 +28,7 @@ describe('getting ready in the practice room', () => {
     const [step] = makeSteps(work);
     const conventions = USUAL_CONVENTIONS;
     const strings = step ? sceneOf(step, { song, work, conventions }).strings : [];
-    const frame = await Shown.of(FrameNow, { strings, capo: 3 });
+    const frame = await ShownPart.of(FrameNow, { strings, capo: 3 });
     const notes = frame.all('li b').map((one) => one.textContent.trim());
     expect(notes).toEqual(['D', 'A', 'D', 'F♯', 'A', 'D']);
     expect(frame.all('li')[0]?.textContent).toContain('string 6');
@@ -44,7 +44,7 @@ describe('getting ready in the practice room', () => {
     const strings = step
       ? sceneOf(step, { song, work, conventions: USUAL_CONVENTIONS }).strings
       : [];
-    const frame = await Shown.of(FrameNow, { strings, capo: 0 });
+    const frame = await ShownPart.of(FrameNow, { strings, capo: 0 });
     expect(frame.all('.is-away').length).toBe(1);
     expect(frame.all('button')[0]?.getAttribute('aria-label')).toBe(
       'Hear string 6, D, a whole step lower than usual',
@@ -54,7 +54,7 @@ describe('getting ready in the practice room', () => {
   it('says what to do where the microphone may not be used', async () => {
     ask = () => Promise.reject(new Error('no'));
     const strings = [{ number: 1, note: 'E', withCapo: 'E', midi: 64, away: 0 }];
-    const frame = await Shown.of(FrameNow, { strings, capo: 0 });
+    const frame = await ShownPart.of(FrameNow, { strings, capo: 0 });
     await frame.press('Listen and tune');
     await frame.settle();
     expect(frame.text).toContain('The microphone may not be used here');
@@ -73,7 +73,7 @@ describe('getting ready in the practice room', () => {
     const strings = step
       ? sceneOf(step, { song, work, conventions: USUAL_CONVENTIONS }).strings
       : [];
-    const frame = await Shown.of(FrameNow, { strings, capo: 0 });
+    const frame = await ShownPart.of(FrameNow, { strings, capo: 0 });
     await frame.press('Listen and tune');
     const settled = /String 5: tune up ?−3[12] cents/;
     for (let look = 0; look < 80 && !settled.test(frame.text); look += 1) {
@@ -108,7 +108,7 @@ describe('getting ready in the practice room', () => {
     const strings = step
       ? sceneOf(step, { song, work, conventions: USUAL_CONVENTIONS }).strings
       : [];
-    const frame = await Shown.of(FrameNow, { strings, capo: 3 });
+    const frame = await ShownPart.of(FrameNow, { strings, capo: 3 });
     frame.one('input[type=checkbox]').click();
     await frame.press('Listen and tune');
     expect(frame.all('li b')[1]?.textContent).toBe('C');
@@ -133,14 +133,14 @@ describe('following the map in the practice room', () => {
   });
 
   it('says which section plays, which bar, its cue, and what comes', async () => {
-    const map = await Shown.of(MapNow, { occurrences, current: 0, bar: 1, cue: 'lamps' });
+    const map = await ShownPart.of(MapNow, { occurrences, current: 0, bar: 1, cue: 'lamps' });
     expect(map.text).toMatch(/now ?Verse ?bar 2 of 2/);
     expect(map.text).toContain('“lamps”');
     expect(map.text).toMatch(/Lift ?1 bar ?Verse ?2 bars ?Lift ?1 bar ?Out ?1 bar$/);
   });
 
   it('counts in before it, and ends with the end', async () => {
-    const map = await Shown.of(MapNow, { occurrences, current: 4, bar: 0, counted: 3 });
+    const map = await ShownPart.of(MapNow, { occurrences, current: 4, bar: 0, counted: 3 });
     expect(map.text).toMatch(/^count ?3 ?Out ?bar 1 of 1/);
     expect(map.text).toContain('the end');
   });
@@ -203,7 +203,7 @@ describe('a minute of one change counted by ear', () => {
       { provide: ASK_MICROPHONE, useValue: () => Promise.resolve(stream) },
       { provide: LISTENING_WORKER, useValue: hearing },
     ]);
-    const shown = await Shown.of(ChangeDrillTimer);
+    const shown = await ShownPart.of(ChangeDrillTimer);
     const kept: unknown[] = [];
     shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
     const until = async (words: string): Promise<void> => {
@@ -226,7 +226,7 @@ describe('a minute of one change counted by ear', () => {
 
   it('says what to do where the microphone may not be used', async () => {
     setUpPage([{ provide: ASK_MICROPHONE, useValue: () => Promise.reject(new Error('no')) }]);
-    const shown = await Shown.of(ChangeDrillTimer);
+    const shown = await ShownPart.of(ChangeDrillTimer);
     await shown.press('Start, counted by ear');
     await shown.settle();
     expect(shown.one('[role=alert]').textContent).toContain('tap along, or type the count');
@@ -244,7 +244,7 @@ describe('the ladder and the bars of the room', () => {
   });
 
   it('says the tempo in the beats that are felt, and lets another rung be chosen', async () => {
-    const ladder = await Shown.of(RungLadder, {
+    const ladder = await ShownPart.of(RungLadder, {
       ...{ step, climb: climbOf(step, []), words: scene, feltIn: scene.feltIn, bpm: 174 },
     });
     expect(ladder.text).toMatch(/= 58 felt in 4$/);
@@ -255,7 +255,7 @@ describe('the ladder and the bars of the room', () => {
   });
 
   it('shows every bar where one is asked for, counted through the pass', async () => {
-    const strip = await Shown.of(BarStrip, { pass: scene.pass, chords: scene.chords });
+    const strip = await ShownPart.of(BarStrip, { pass: scene.pass, chords: scene.chords });
     expect(strip.all('li').length).toBe(4);
     await strip.set('asks', 'It failed in');
     expect(strip.all('button').map((one) => one.getAttribute('aria-label'))).toEqual(

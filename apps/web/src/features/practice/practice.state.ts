@@ -19,7 +19,7 @@ import type { HeardGrip } from './parts/ring-check';
 import { Playing, recordedBpm } from './playing.state';
 import { RecordingState } from './recording.state';
 import { RoomChoices } from './room-choices';
-import { Seen } from './seen';
+import { RoomView } from './room-view';
 
 /** Two presses closer together than this are one press of a bouncing pedal. */
 const BOUNCE_MS = 400;
@@ -129,7 +129,7 @@ export class PracticeState {
   readonly beat = this.playing.beat;
   readonly isPlaying = this.playing.isPlaying;
   /** What is seen of it where it is now. */
-  readonly seen = new Seen(this.scene, this.playing, this.isWide);
+  readonly seen = new RoomView(this.scene, this.playing, this.isWide);
 
   constructor() {
     this.playing.passEnds.pipe(takeUntilDestroyed()).subscribe((pass) => this.endPass(pass));

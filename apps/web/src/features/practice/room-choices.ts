@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { fieldsIn, kept } from '../../platform/kept';
+import { fieldsIn, preference } from '../../platform/preference';
 
 /** How somebody likes to practise; kept on the device. */
 export interface Choices {
@@ -38,7 +38,7 @@ const KEPT_AS = 'harvu-room';
 /** The choices of whoever practises on this device. */
 @Injectable({ providedIn: 'root' })
 export class RoomChoices {
-  private readonly now = kept(KEPT_AS, read);
+  private readonly now = preference(KEPT_AS, read);
   readonly choices = this.now.value;
 
   set(changed: Partial<Choices>): void {

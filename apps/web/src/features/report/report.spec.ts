@@ -4,7 +4,7 @@ import { of } from 'rxjs';
 import { Session } from '../../platform/session';
 import { LessonsApi, PlansApi, PlanStore } from '../../store';
 import { lessonOf, NOTHING, songOf, studentOf } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { ReportPage } from './report-page';
 
 const NOTES = {
@@ -21,7 +21,10 @@ describe('a term on one page', () => {
   ];
   const asked: number[] = [];
   const lessons = [lessonOf('Ada', { day: '2026-11-19', state: 'held', notes: NOTES })];
-  const open = (students: (typeof NOTHING)['students'], me: string): Promise<Shown<ReportPage>> => {
+  const open = (
+    students: (typeof NOTHING)['students'],
+    me: string,
+  ): Promise<ShownPart<ReportPage>> => {
     TestBed.resetTestingModule();
     const earlier = songOf('Ada', {
       minutesByDay: { '2026-01-10': 30, '2026-11-20': 12, '2026-11-24': 9 },
@@ -36,7 +39,7 @@ describe('a term on one page', () => {
       { provide: LessonsApi, useValue: { listOf: () => of(lessons) } },
       { provide: Session, useValue: { person: signal({ id: me, name: me }) } },
     ]);
-    return Shown.of(ReportPage, { id: 'Ada' });
+    return ShownPart.of(ReportPage, { id: 'Ada' });
   };
 
   it('tells a teacher what was practised, what was reached, and the words for home', async () => {

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Overview, StoredLesson, StudentAtAGlance } from '@harvu/contract';
+import type { Overview, StoredLesson, OverviewStudent } from '@harvu/contract';
 import { OVERVIEW_DAYS } from '@harvu/contract/routes';
 import { NEW_PROFILE } from '@harvu/contract/students';
 import { termReport } from '@harvu/core/brief';
@@ -13,7 +13,7 @@ import { briefOf } from '../brief';
 
 const TERM_DAYS = 83;
 
-interface Found {
+interface FoundReport {
   readonly id: string;
   readonly overview: Overview;
   readonly lessons: readonly StoredLesson[];
@@ -31,7 +31,7 @@ export class ReportState {
   private readonly found = toSignal(
     opened(this.id$, (id) =>
       forkJoin([this.store.overview().pipe(last()), this.api.listOf(id)]).pipe(
-        map(([overview, lessons]): Found => ({ id, overview, lessons })),
+        map(([overview, lessons]): FoundReport => ({ id, overview, lessons })),
       ),
     ),
     { initialValue: LOADING },
@@ -59,14 +59,14 @@ export class ReportState {
     const further = this.further();
     return problemOf(this.found()) ?? (further && problemOf(further));
   });
-  private readonly all = computed((): Found | undefined => {
+  private readonly all = computed((): FoundReport | undefined => {
     const [first, further] = [this.first(), this.further()];
     if (!first || !further) return first;
     const overview = valueOf(further);
     return overview && { ...first, overview };
   });
   /** Whose it is: a student's own overview names nobody. */
-  private readonly student = computed((): StudentAtAGlance | undefined => {
+  private readonly student = computed((): OverviewStudent | undefined => {
     const found = this.all();
     if (!found) return undefined;
     const person = this.session.person();

@@ -4,7 +4,7 @@ import type { RequestQueue, SongRequest, WeighedRequest } from '@harvu/contract'
 import { readChart } from '@harvu/core/chart';
 import { fitFor, fitTold } from '@harvu/core/fit';
 import { Session } from '../../platform/session';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { AskForm } from './parts/ask-form';
 import { AskedSongRow } from './parts/asked-song-row';
 import { ChordsForm } from './parts/chords-form';
@@ -71,7 +71,7 @@ describe('requests of a teacher', () => {
   });
 
   it('show a verdict with its reason, marked rough; the figures only when asked', async () => {
-    const shown = await Shown.of(AskedSongRow, { song: named('Copper Weir') });
+    const shown = await ShownPart.of(AskedSongRow, { song: named('Copper Weir') });
     expect(shown.text).toContain('rough: weighed by pasted chords');
     expect(shown.text).toContain('Later. In full about');
     expect(shown.text).not.toContain('of practice');
@@ -81,7 +81,7 @@ describe('requests of a teacher', () => {
   });
 
   it('are declined only with a reason, prepared where it is for later', async () => {
-    const shown = await Shown.of(AskedSongRow, { song: named('Copper Weir') });
+    const shown = await ShownPart.of(AskedSongRow, { song: named('Copper Weir') });
     const reasons: string[] = [];
     shown.fixture.componentInstance.decline.subscribe((reason) => reasons.push(reason));
     await shown.press('Not now');
@@ -96,7 +96,7 @@ describe('requests of a teacher', () => {
 
   it('take a song from the shelf, or start a new one', async () => {
     const shelf = { id: 's1', title: 'Pebble Road' };
-    const shown = await Shown.of(AskedSongRow, { song: { ...named('Pebble Road'), shelf } });
+    const shown = await ShownPart.of(AskedSongRow, { song: { ...named('Pebble Road'), shelf } });
     const taken: (string | null)[] = [];
     shown.fixture.componentInstance.accept.subscribe((id) => taken.push(id));
     await shown.press('Take it up from the shelf');
@@ -108,7 +108,7 @@ describe('requests of a teacher', () => {
 describe('pasted chords', () => {
   it('are read as they are typed, and kept once some are there', async () => {
     setUpPage();
-    const form = await Shown.of(ChordsForm);
+    const form = await ShownPart.of(ChordsForm);
     const kept: string[] = [];
     form.fixture.componentInstance.saved.subscribe((chart) => kept.push(chart));
     const type = async (selector: string, value: string) => {
@@ -154,7 +154,7 @@ describe('requests', () => {
   });
 
   it('are asked with what is filled in, no day being null', async () => {
-    const form = await Shown.of(AskForm);
+    const form = await ShownPart.of(AskForm);
     await form.press('Ask for it');
     expect(form.text).toContain('Title must be filled in.');
     const title = form.one<HTMLInputElement>('input[formControlName=title]');
@@ -174,7 +174,7 @@ describe('requests', () => {
   });
 
   it('show a student no buttons to answer with', async () => {
-    const shown = await Shown.of(WaitingRequest, { request: REQUEST });
+    const shown = await ShownPart.of(WaitingRequest, { request: REQUEST });
     expect(shown.all('button')).toEqual([]);
     expect(shown.text).toContain('wanted by 12 Dec');
   });

@@ -1,15 +1,15 @@
 import { HttpEventType } from '@angular/common/http';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { RestoreForm } from './restore-form';
 
 describe('bringing a studio back', () => {
   let http: HttpTestingController;
-  let shown: Shown<RestoreForm>;
+  let shown: ShownPart<RestoreForm>;
 
   beforeEach(async () => {
     http = setUpPage();
-    shown = await Shown.of(RestoreForm);
+    shown = await ShownPart.of(RestoreForm);
     const choice = shown.one<HTMLInputElement>('input[type=file]');
     const files = new DataTransfer();
     files.items.add(new File(['zip'], 'studio.zip'));

@@ -4,7 +4,7 @@ import { writeMusicXml } from '@harvu/formats';
 import { expose } from 'comlink';
 import { firstValueFrom } from 'rxjs';
 import { TestBed } from '@angular/core/testing';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { fileTasks } from './file-tasks';
 import { FILE_WORKER, FileWork } from './file-work';
 import { SONG_FILES } from './files';
@@ -20,14 +20,14 @@ function workerHere(): Worker {
 const { song } = readChart('tempo: 92\n[Verse] x2\n| G | D |\n1. | C |\n2. | Em |');
 
 /** A busy machine takes its time. */
-async function until(shown: Shown<ImportSong>, isSo: () => boolean): Promise<void> {
+async function until(shown: ShownPart<ImportSong>, isSo: () => boolean): Promise<void> {
   do {
     await new Promise((resolve) => setTimeout(resolve, 20));
     await shown.settle();
   } while (!isSo());
 }
 
-function choose(shown: Shown<ImportSong>, file: File): void {
+function choose(shown: ShownPart<ImportSong>, file: File): void {
   const choice = shown.one<HTMLInputElement>('input[type=file]');
   const files = new DataTransfer();
   files.items.add(file);
@@ -35,7 +35,7 @@ function choose(shown: Shown<ImportSong>, file: File): void {
   choice.dispatchEvent(new Event('change'));
 }
 
-async function give(shown: Shown<ImportSong>, file: File): Promise<void> {
+async function give(shown: ShownPart<ImportSong>, file: File): Promise<void> {
   choose(shown, file);
   await until(
     shown,
@@ -45,8 +45,8 @@ async function give(shown: Shown<ImportSong>, file: File): Promise<void> {
 
 describe('a song from a file', () => {
   const taken: NewSong[] = [];
-  const open = async (known: readonly string[] = []): Promise<Shown<ImportSong>> => {
-    const shown = await Shown.of(ImportSong, { known });
+  const open = async (known: readonly string[] = []): Promise<ShownPart<ImportSong>> => {
+    const shown = await ShownPart.of(ImportSong, { known });
     taken.length = 0;
     shown.fixture.componentInstance.accepted.subscribe((one) => taken.push(one));
     return shown;

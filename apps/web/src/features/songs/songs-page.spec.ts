@@ -6,7 +6,7 @@ import { overviewOf, standingOf } from '@harvu/core/standing';
 import { of, throwError, type Observable } from 'rxjs';
 import { PlanStore } from '../../store';
 import { NOTHING } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { SongsPage } from './songs-page';
 
 const overview = overviewOf(standingOf(makePlan(readChart('tempo: 92\n[A]\n| G | D |').song), []));
@@ -31,19 +31,19 @@ describe('the list of songs', () => {
   const open = async (
     songs: readonly SongSummary[],
     known: Observable<Overview> = of(learnt),
-  ): Promise<Shown<SongsPage>> => {
+  ): Promise<ShownPart<SongsPage>> => {
     http = setUpPage([{ provide: PlanStore, useValue: { overview: () => known } }]);
-    const page = await Shown.of(SongsPage);
+    const page = await ShownPart.of(SongsPage);
     http.expectOne('/api/songs').flush(songs);
     await page.settle();
     return page;
   };
-  const row = (page: Shown<SongsPage>, title: string) =>
+  const row = (page: ShownPart<SongsPage>, title: string) =>
     page
       .all('li')
       .find((one) => one.querySelector('.font-display')?.textContent.trim() === title)
       ?.textContent.replace(/\s+/g, ' ');
-  const choose = async (page: Shown<SongsPage>, words: string) => {
+  const choose = async (page: ShownPart<SongsPage>, words: string) => {
     await page.press('More');
     const item = [...document.querySelectorAll<HTMLElement>('[cdkMenuItem]')].find((one) =>
       one.textContent.includes(words),

@@ -36,7 +36,7 @@ export function stepTempo(step: Step): string {
 
 /** What is particular about a step, in a few words beside its title. */
 export function remarkOn(step: Step): string {
-  if (kindOf(step).matter !== 'whole') return heldWords(step);
+  if (kindOf(step).subject !== 'whole') return heldWords(step);
   return step.layer === 'bare' ? 'whole song soon' : '';
 }
 

@@ -165,7 +165,7 @@ export class StepsPage {
 
   private stepsOf(part: string): readonly Step[] {
     const steps = this.state.planned()?.steps ?? [];
-    return steps.filter((step) => kindOf(step).matter === 'part' && step.atoms.includes(part));
+    return steps.filter((step) => kindOf(step).subject === 'part' && step.atoms.includes(part));
   }
 
   protected press(event: KeyboardEvent): void {

@@ -6,7 +6,7 @@ import { readChart } from '@harvu/core/chart';
 import { of } from 'rxjs';
 import { answeredAtOnce } from '../../testing/answers';
 import { Analysis } from '../../worked-out';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { document, full, known, people, PLAN, song, summary, VERSE } from '../../testing/steps';
 import { AssignPanel } from './parts/assign-panel';
 import { ComparePlans } from './parts/compare-plans';
@@ -39,8 +39,8 @@ function open(student?: 'o', plan?: Partial<Plan>): void {
   TestBed.tick();
 }
 /** The list with all its steps; a long one comes in turns. */
-async function wholeList(): Promise<Shown<StepList>> {
-  const list = await Shown.of(StepList);
+async function wholeList(): Promise<ShownPart<StepList>> {
+  const list = await ShownPart.of(StepList);
   const count = state.planned()?.steps.length ?? 0;
   for (let turn = 0; turn < 50 && list.all('li').length < count; turn += 1) {
     await new Promise((go) => setTimeout(go, 16));
@@ -85,7 +85,7 @@ describe('the steps of a song', () => {
 
   it('are judged by stages: one lies open, with its grips drawn', async () => {
     open();
-    const list = await Shown.of(StageList);
+    const list = await ShownPart.of(StageList);
     const stages = list.all('ol > li');
     expect(stages.length).toBe(state.planned()?.stages.length ?? 0);
     const isOpen = () =>
@@ -107,7 +107,7 @@ describe('the steps of a song', () => {
 
   it('are taught by the slice that fits until the next lesson', async () => {
     open('o', {});
-    const slice = await Shown.of(LessonSlice);
+    const slice = await ShownPart.of(LessonSlice);
     expect(slice.text).toMatch(/^Until \w+day \d+ \w+: 1 h 45 of practice\./);
     const minutes = slice
       .all('ol li button > span:last-child')
@@ -119,7 +119,7 @@ describe('the steps of a song', () => {
   it('are placed where a teacher heard them clean, in the teacher’s name', async () => {
     open('o', {});
     state.choose(full);
-    const panel = await Shown.of(StepPanel);
+    const panel = await ShownPart.of(StepPanel);
     const tempo = panel.one<HTMLSelectElement>('select[name=bpm]');
     expect(tempo.value).toBe('92');
     await panel.press('Place it there');
@@ -135,7 +135,7 @@ describe('the steps of a song', () => {
 
   it('change with the school, are kept, and come back by undo', async () => {
     open();
-    const box = await Shown.of(WayBox);
+    const box = await ShownPart.of(WayBox);
     box.all<HTMLInputElement>('input[type=radio]')[2]?.click();
     TestBed.tick();
     expect(sent().teaching.school).toBe('grips-first');
@@ -148,7 +148,7 @@ describe('the steps of a song', () => {
 
   it('are moved by Alt and an arrow: after the step that then stands above', async () => {
     open();
-    const list = await Shown.of(StepList);
+    const list = await ShownPart.of(StepList);
     const button = list.all('li button')[3];
     const [, second, third, fourth] = state.planned()?.steps ?? [];
     button?.dispatchEvent(
@@ -167,7 +167,7 @@ describe('the steps of a song', () => {
   it('say why a step starts where it does, what would raise it, and take an easier grip', async () => {
     open();
     state.choose(full);
-    const panel = await Shown.of(StepPanel);
+    const panel = await ShownPart.of(StepPanel);
     expect(panel.text).toMatch(
       /Why start at \d+\. .* takes about 0\.\d\d s; half a beat for it allows \d+ bpm/,
     );
@@ -182,7 +182,7 @@ describe('the steps of a song', () => {
   it('are split, skipped, noted and made optional from the panel, and a section is left out', async () => {
     open();
     state.choose(full);
-    const panel = await Shown.of(StepPanel);
+    const panel = await ShownPart.of(StepPanel);
     await panel.press('Split');
     expect(sent().teaching.changes).toEqual([{ kind: 'split', step: full, afterBar: 2 }]);
     panel.one<HTMLInputElement>('input.field').value = 'Slowly.';
@@ -233,7 +233,7 @@ describe('the steps of a song', () => {
   it('take a step of the teacher’s own, checked before it is put', async () => {
     open();
     state.choose('listen');
-    const form = await Shown.of(OwnStepForm);
+    const form = await ShownPart.of(OwnStepForm);
     await form.press('Add a step of your own');
     await form.press('Put it after');
     expect(form.text).toContain('What to do must be filled in');
@@ -262,7 +262,7 @@ describe('the steps of a song', () => {
 
   it('for a student: what they own is skipped, what is known is told, and nothing is kept before it is given', async () => {
     open('o');
-    const notes = await Shown.of(PlanNotes);
+    const notes = await ShownPart.of(PlanNotes);
     expect(notes.text).toContain('Skipped: 1 grip');
     expect(notes.text).toContain('1 change as they have shown; 4.0 strokes a second');
     expect(notes.text).toContain('sore wrist: spare the hand.');
@@ -280,7 +280,7 @@ describe('the steps of a song', () => {
 
   it('for a student whose body asks for it: take all easier grips at once, and give them back at once', async () => {
     open('o');
-    const notes = await Shown.of(PlanNotes);
+    const notes = await ShownPart.of(PlanNotes);
     await notes.press('Take them');
     const easier = state.teaching().changes.map((one) => one.kind === 'grip' && one.name);
     expect(easier).toContain('G');
@@ -304,7 +304,7 @@ describe('the steps of a song', () => {
 
   it('say whether a wished day is in time, and offer the smaller way that is', async () => {
     open();
-    const notes = await Shown.of(PlanNotes);
+    const notes = await ShownPart.of(PlanNotes);
     state.change((now) => ({ ...now, wantedOn: '2020-01-01' }));
     sent();
     await notes.settle();
@@ -318,7 +318,7 @@ describe('the steps of a song', () => {
 
   it('tell what cannot be followed under another school, and forget it', async () => {
     open();
-    const notes = await Shown.of(PlanNotes);
+    const notes = await ShownPart.of(PlanNotes);
     state.add({ kind: 'move', step: full, after: 'ready', school: 'hand-first' });
     sent();
     await notes.settle();
@@ -342,7 +342,7 @@ describe('the steps of a song', () => {
 
   it('are compared with another school’s, milestone by milestone', async () => {
     open();
-    const table = await Shown.of(ComparePlans);
+    const table = await ShownPart.of(ComparePlans);
     const cells = table
       .all('tbody tr')
       .map((row) => [...row.querySelectorAll('td b')].map((one) => one.textContent));
@@ -372,7 +372,7 @@ describe('who learns a song', () => {
     open(undefined, { revision: 2 });
     const older = readChart('tempo: 80\n[Verse]\n| G |').song;
     http.expectOne('/api/songs/s/revisions/2').flush({ number: 2, document: older });
-    const panel = await Shown.of(AssignPanel);
+    const panel = await ShownPart.of(AssignPanel);
     expect(panel.text).toContain('Whom should revision 3 reach?');
     expect(panel.text).toContain('The tempo was 80, now 92.');
     panel.one<HTMLInputElement>('input[type=checkbox]').click();
@@ -385,7 +385,7 @@ describe('who learns a song', () => {
 
   it('can be changed: the song is taken back after one more question', async () => {
     open(undefined, {});
-    const panel = await Shown.of(AssignPanel);
+    const panel = await ShownPart.of(AssignPanel);
     expect(panel.text).toContain('has it');
     await panel.press('take back');
     http.expectNone({ method: 'POST' });

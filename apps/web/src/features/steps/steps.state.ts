@@ -53,7 +53,7 @@ export interface StepsOf {
 }
 
 /** All that the page needs of them. */
-interface Found {
+interface FoundSteps {
   readonly song: Song;
   readonly kept: SongTeaching;
   readonly given: readonly PlanSummary[];
@@ -207,7 +207,7 @@ export class StepsState {
       .subscribe();
   }
 
-  private load({ songId, studentId }: StepsOf): Observable<Found> {
+  private load({ songId, studentId }: StepsOf): Observable<FoundSteps> {
     return forkJoin({
       song: this.songs.find(songId),
       kept: this.songs.teaching(songId),
@@ -225,7 +225,7 @@ export class StepsState {
     );
   }
 
-  private show(found: Opened<Found>): void {
+  private show(found: Opened<FoundSteps>): void {
     this.failed.set(found.kind === 'failed' ? found.problem : null);
     if (found.kind !== 'ready') {
       this.looked.set('');

@@ -14,7 +14,7 @@ export interface ChangeNames {
   readonly to: string;
 }
 
-interface Found {
+interface FoundStudent {
   readonly known: KnownStudent;
   readonly plans: readonly PlanSummary[];
 }
@@ -33,7 +33,7 @@ export class StudentState {
   private readonly api = inject(StudentsApi);
   private readonly plansApi = inject(PlansApi);
   private readonly ended = inject(DestroyRef);
-  private readonly found = signal<Opened<Found>>(LOADING);
+  private readonly found = signal<Opened<FoundStudent>>(LOADING);
   private readonly failed = signal<Problem | null>(null);
   private readonly words = signal('');
   private readonly keeping = new Subject<ToKeep>();

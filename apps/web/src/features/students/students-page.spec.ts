@@ -3,27 +3,27 @@ import type { Overview } from '@harvu/contract';
 import { Live } from '../../platform/live';
 import { PlanStore } from '../../store';
 import { FRESH, lessonOf, NOTHING, songOf, studentOf } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { StudentsPage } from './students-page';
 
 const isReady = { ...FRESH.readiness, gates: { ...FRESH.readiness.gates, isReady: true } };
 const people = (...all: readonly string[]) => all.map((name) => studentOf(name));
 
 describe('everyone’s songs', () => {
-  const open = (overview: Partial<Overview>): Promise<Shown<StudentsPage>> => {
+  const open = (overview: Partial<Overview>): Promise<ShownPart<StudentsPage>> => {
     const all = { ...NOTHING, ...overview };
     setUpPage([
       { provide: PlanStore, useValue: { overview: () => of(all) } },
       { provide: Live, useValue: { news: () => EMPTY } },
     ]);
-    return Shown.of(StudentsPage);
+    return ShownPart.of(StudentsPage);
   };
-  const row = (page: Shown<StudentsPage>, name: string) =>
+  const row = (page: ShownPart<StudentsPage>, name: string) =>
     page
       .all('li')
       .find((one) => one.querySelector('.font-display')?.textContent.trim() === name)
       ?.textContent.replace(/\s+/g, ' ');
-  const names = (page: Shown<StudentsPage>) =>
+  const names = (page: ShownPart<StudentsPage>) =>
     page.all('li a.font-display').map((one) => one.textContent.trim());
 
   it('stand by who needs a look, then by name, each with their lesson and what it weighs', async () => {

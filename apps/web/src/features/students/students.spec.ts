@@ -1,6 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { NEW_PROFILE, type KnownStudent, type SaveProfile } from '@harvu/contract';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { DrillMeasure } from './parts/drill-measure';
 import { StretchMeasure } from './parts/stretch-measure';
 import { StudentPage } from './student-page';
@@ -20,15 +20,15 @@ describe('what is known of a student', () => {
     http = setUpPage();
   });
 
-  async function open(): Promise<Shown<StudentPage>> {
-    const page = await Shown.of(StudentPage, { id: 'o' });
+  async function open(): Promise<ShownPart<StudentPage>> {
+    const page = await ShownPart.of(StudentPage, { id: 'o' });
     http.expectOne('/api/students/o').flush(known);
     http.expectOne('/api/plans').flush([]);
     http.match('/api/students/o/lessons').forEach((one) => one.flush([]));
     await page.settle();
     return page;
   }
-  const type = (page: Shown<unknown>, selector: string, value: string): void => {
+  const type = (page: ShownPart<unknown>, selector: string, value: string): void => {
     const field = page.one<HTMLInputElement>(selector);
     field.value = value;
     field.dispatchEvent(new Event('input'));
@@ -83,7 +83,7 @@ describe('measuring', () => {
 
   it('takes a stretch from two frets on the student’s own neck', async () => {
     const reachOn = async (scaleLengthMm: number): Promise<number> => {
-      const measure = await Shown.of(StretchMeasure, { scaleLengthMm });
+      const measure = await ShownPart.of(StretchMeasure, { scaleLengthMm });
       return Number.parseInt(measure.one('b').textContent, 10);
     };
     // From fret 5 to 8: 648·(2^(−5/12) − 2^(−8/12)).
@@ -92,7 +92,7 @@ describe('measuring', () => {
   });
 
   it('counts a tap for each change, and says what that makes', async () => {
-    const measure = await Shown.of(DrillMeasure, {
+    const measure = await ShownPart.of(DrillMeasure, {
       ...{ seconds: 0.2, what: 'Changes' },
       says: (perMinute: number) => `${perMinute} a minute`,
     });

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { LessonSlot, SongAtAGlance } from '@harvu/contract';
+import type { LessonSlot, OverviewSong } from '@harvu/contract';
 import type { Reason } from '@harvu/core/brief';
 import { USUAL_CONSTANTS } from '@harvu/core/constants';
 import { WEEKDAYS, type Day } from '@harvu/core/day';
@@ -19,7 +19,7 @@ const SETTLED_MS = 4000;
 export type Concern = Exclude<Reason['kind'], 'lesson'> | 'ready' | 'idle';
 
 /** One of a student's songs. */
-export interface OwnSong extends SongAtAGlance {
+export interface OwnSong extends OverviewSong {
   readonly headline: string;
   /** All that is to say of how far it is. */
   readonly words: string;
@@ -44,7 +44,7 @@ export interface Row {
   readonly query: Readonly<Record<string, string>>;
 }
 
-type Seen = Pick<Row, 'reason' | 'isGood' | 'action' | 'path' | 'query'>;
+type RowReason = Pick<Row, 'reason' | 'isGood' | 'action' | 'path' | 'query'>;
 
 /** Everyone with their songs, who needs a look first; nobody changes places while one looks. */
 @Injectable()
@@ -115,25 +115,25 @@ function slotWords(slot: LessonSlot): string {
 }
 
 /** It was shown, and not so long ago that it has to be shown again. */
-function isReady({ overview }: SongAtAGlance, today: Day): boolean {
+function isReady({ overview }: OverviewSong, today: Day): boolean {
   return overview.readiness.gates.isReady && !isFaded(overview, today);
 }
 
 /** Where every section is at its goal, it is the joins that the figure tells of. */
-function isHeldByJoins({ overview }: SongAtAGlance): boolean {
+function isHeldByJoins({ overview }: OverviewSong): boolean {
   const { blocks, readiness } = overview;
   const isFull = blocks.every(({ cleanBpm, goalBpm }) => (cleanBpm ?? 0) >= goalBpm);
   return isFull && blocks.length > 0 && (readiness.songBpm ?? 0) < readiness.goalBpm;
 }
 
-function headlineOf(song: SongAtAGlance, today: Day): string {
+function headlineOf(song: OverviewSong, today: Day): string {
   const { readiness } = song.overview;
   if (!isHeldByJoins(song)) return readinessWords(readiness, today).headline;
   const { songBpm, goalBpm } = readiness;
   return songBpm === null ? 'joins still new' : `joins ${songBpm} of ${goalBpm} bpm`;
 }
 
-function toOwn(song: SongAtAGlance, today: Day): OwnSong {
+function toOwn(song: OverviewSong, today: Day): OwnSong {
   const { readiness } = song.overview;
   const { below } = readinessWords(readiness, today);
   const headline = headlineOf(song, today);
@@ -144,7 +144,7 @@ function toOwn(song: SongAtAGlance, today: Day): OwnSong {
 }
 
 /** What needs a look comes before good news, and both before nothing. */
-function seenOf(brief: Brief, today: Day): Seen {
+function seenOf(brief: Brief, today: Day): RowReason {
   const none = { reason: '', isGood: false, action: '', path: [], query: {} };
   const [first] = brief.attention.reasons.filter(({ kind }) => kind !== 'lesson');
   if (first) {

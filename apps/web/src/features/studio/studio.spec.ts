@@ -3,7 +3,7 @@ import { signal } from '@angular/core';
 import type { Upkeep } from '@harvu/contract';
 import { of } from 'rxjs';
 import { Session } from '../../platform/session';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { ROUTES, type Route } from '@harvu/contract/routes';
 import { ACT_WORDS } from './parts/acts-list';
 import { StudioPage } from './studio-page';
@@ -24,7 +24,7 @@ const ACT = { at: '2026-11-24T10:00:00.000Z', act: 'assign', by: 'Ilse', about: 
 
 describe('the studio’s page', () => {
   let http: HttpTestingController;
-  let page: Shown<StudioPage>;
+  let page: ShownPart<StudioPage>;
   const people = () => {
     http.expectOne('/api/people').flush([WIEBKE]);
     http.expectOne('/api/acts').flush([ACT]);
@@ -34,7 +34,7 @@ describe('the studio’s page', () => {
     const door = signal({ studioName: 'Halm Yard' });
     const session = { door, load: () => of(null) };
     http = setUpPage([{ provide: Session, useValue: session }]);
-    page = await Shown.of(StudioPage);
+    page = await ShownPart.of(StudioPage);
     people();
     await page.settle();
     http.expectOne('/api/settings').flush(SETTINGS);

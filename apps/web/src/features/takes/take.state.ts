@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { TakeSource } from '@harvu/core/events';
 import type { GuideScore } from '@harvu/core/guide';
-import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
+import { playSimulated, STEADY_PLAYER } from '@harvu/core/simulated-player';
 import {
   judgeTake,
   sayTake,
@@ -159,7 +159,7 @@ export class TakeState {
     this.now.set('hears');
     const changes = request.strokes.filter((one) => one.chordChange === true).slice(1);
     const slow = changes[seed % Math.max(1, changes.length)]?.chord;
-    const take = playStandIn(
+    const take = playSimulated(
       request.strokes,
       {
         ...STEADY_PLAYER,
@@ -264,7 +264,7 @@ export class TakeState {
   /** Where no pad is plugged in, the stand-in plays this take, from its first bar on. */
   private standInPart(): PadPart {
     const strokes = this.request?.strokes ?? [];
-    const { playedS } = playStandIn(strokes, STEADY_PLAYER, 1);
+    const { playedS } = playSimulated(strokes, STEADY_PLAYER, 1);
     return {
       hits: playedS.flatMap((atS, at) =>
         atS === null

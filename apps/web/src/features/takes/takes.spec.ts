@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { readChart } from '@harvu/core/chart';
 import { renderScore, songScore } from '@harvu/core/guide';
-import { playStandIn, STEADY_PLAYER } from '@harvu/core/stand-in';
+import { playSimulated, STEADY_PLAYER } from '@harvu/core/simulated-player';
 import { measuresOf, type ExpectedTime } from '@harvu/core/take';
 import { expose } from 'comlink';
 import { Subject } from 'rxjs';
@@ -16,7 +16,7 @@ import { EVEN_COUNT } from '../../sound/even-count';
 import { RoomSound } from '../../sound/room-sound';
 import { Latency, type MicrophoneDelay } from '../../sound/latency';
 import { Device } from '../../store/device';
-import { emptyDevice, setUpPage, Shown } from '../../testing/page';
+import { emptyDevice, setUpPage, ShownPart } from '../../testing/page';
 import { StillSound } from '../../testing/room-sound';
 import { TakePanel, type KeptTake } from './index';
 import { TakePicture } from './parts/take-picture';
@@ -250,7 +250,7 @@ describe('the picture of a take', () => {
       ...{ driftPercent: 0, latencyMs: 0 },
     };
     const barsS = [...SCORE.barsS, SCORE.lastsS];
-    const shown = await Shown.of(TakePicture, {
+    const shown = await ShownPart.of(TakePicture, {
       take: { strokes: STROKES, barsS, measures, heardS: [1.1], called: (one: string) => one },
     });
     const page = shown.fixture.nativeElement as HTMLElement;
@@ -272,7 +272,7 @@ describe('the panel that listens', () => {
     setUpPage([refused, here, { provide: Session, useValue: { person } }]);
   });
   const shownUntil = async (
-    shown: Shown<TakePanel>,
+    shown: ShownPart<TakePanel>,
     is: string | (() => boolean),
   ): Promise<void> => {
     const isShown = typeof is === 'string' ? () => shown.text.includes(is) : is;
@@ -283,10 +283,14 @@ describe('the panel that listens', () => {
   };
   /** Hears a file in the panel and keeps what it heard. */
   const keepFile = async (): Promise<readonly KeptTake[]> => {
-    const shown = await Shown.of(TakePanel, { request: REQUEST, tempo: '240 bpm', keptAs: 'p s' });
+    const shown = await ShownPart.of(TakePanel, {
+      request: REQUEST,
+      tempo: '240 bpm',
+      keptAs: 'p s',
+    });
     const kept: KeptTake[] = [];
     shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
-    const take = playStandIn(STROKES, STEADY_PLAYER, 3);
+    const take = playSimulated(STROKES, STEADY_PLAYER, 3);
     const bytes = listening.besideGuide({
       ...{ samples: listening.standIn(SCORE, take, 22_050), sampleRate: 22_050 },
       ...{ beginsS: 0, score: SCORE, slower: 1 },
@@ -306,12 +310,12 @@ describe('the panel that listens', () => {
 
   it('keeps how a take sounded on the device: the first one and the newest, until they are forgotten', async () => {
     expect((await keepFile())[0]).toEqual(jasmine.objectContaining({ mark: null, hasSound: true }));
-    const once = await Shown.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
+    const once = await ShownPart.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
     await shownUntil(once, 'Kept on this device');
     expect(once.all('audio').length).toBe(1);
     once.fixture.destroy();
     await keepFile();
-    const twice = await Shown.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
+    const twice = await ShownPart.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
     await shownUntil(twice, 'Kept on this device');
     expect(twice.all('audio').map((one) => one.ariaLabel)).toEqual([
       'The first one',
@@ -327,13 +331,17 @@ describe('the panel that listens', () => {
   });
 
   it('asks for no microphone before it is told to listen, and says what stays where', async () => {
-    const shown = await Shown.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
+    const shown = await ShownPart.of(TakePanel, { request: REQUEST, keptAs: 'p s' });
     expect(shown.text).toContain('The microphone is asked for when you press Listen');
     expect(shown.text).toContain('stays on this device');
   });
 
   it('does not keep what the stand-in played', async () => {
-    const shown = await Shown.of(TakePanel, { request: REQUEST, tempo: '240 bpm', keptAs: 'p s' });
+    const shown = await ShownPart.of(TakePanel, {
+      request: REQUEST,
+      tempo: '240 bpm',
+      keptAs: 'p s',
+    });
     const kept: KeptTake[] = [];
     shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
     await shown.press('Let the stand-in play');

@@ -2,7 +2,7 @@ import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { Adjustments, PlanChange, Teaching } from '@harvu/core/plan';
 import { LAYERS } from '@harvu/core/song';
-import { kindOf, layerWords, type Matter, type Step } from '@harvu/core/steps';
+import { kindOf, layerWords, type Subject, type Step } from '@harvu/core/steps';
 import { withChange } from './teaching-edits';
 
 /** A change of the plan that takes one press. */
@@ -13,7 +13,7 @@ export interface Adjustment {
 }
 
 /** What can be skipped without losing the song. */
-const SKIPPED: readonly Matter[] = ['part', 'join', 'hands'];
+const SKIPPED: readonly Subject[] = ['part', 'join', 'hands'];
 
 /** What could make one step easier for a student, each with one press. */
 export function adjustmentsFor(
@@ -31,7 +31,7 @@ export function adjustmentsFor(
     ...(found ? [...easierGrips(found), ...openStroke(found, teaching)] : []),
     ...barerGoal(step, teaching),
     ...(found ? split(step, found, teaching) : []),
-    ...(SKIPPED.includes(kindOf(step).matter) ? [skip] : []),
+    ...(SKIPPED.includes(kindOf(step).subject) ? [skip] : []),
   ];
 }
 
@@ -64,7 +64,7 @@ function openStroke(
 
 function barerGoal(step: Step, { goal }: Teaching): readonly Adjustment[] {
   const barer = LAYERS[LAYERS.indexOf(goal) - 1];
-  if (!barer || kindOf(step).matter === 'hands') return [];
+  if (!barer || kindOf(step).subject === 'hands') return [];
   return [
     {
       words: `${capital(layerWords(barer))} as the goal`,

@@ -5,7 +5,7 @@ import { Live } from '../../platform/live';
 import { Session } from '../../platform/session';
 import { PlanStore } from '../../store';
 import { FRESH, lessonOf, NOTHING, songOf, studentOf } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { TodayPage } from './today-page';
 
 const gates = (more: object) => ({
@@ -14,15 +14,15 @@ const gates = (more: object) => ({
 });
 
 describe('the teacher’s day', () => {
-  const open = (overview: Partial<Overview>): Promise<Shown<TodayPage>> => {
+  const open = (overview: Partial<Overview>): Promise<ShownPart<TodayPage>> => {
     setUpPage([
       { provide: PlanStore, useValue: { overview: () => of({ ...NOTHING, ...overview }) } },
       { provide: Live, useValue: { news: () => EMPTY } },
       { provide: Session, useValue: { person: signal({ id: 'me' }) } },
     ]);
-    return Shown.of(TodayPage);
+    return ShownPart.of(TodayPage);
   };
-  const rows = (page: Shown<TodayPage>) =>
+  const rows = (page: ShownPart<TodayPage>) =>
     page
       .all('ul[aria-label="Lessons of the day"] > li')
       .map((one) => one.textContent.replace(/\s+/g, ' ').trim());

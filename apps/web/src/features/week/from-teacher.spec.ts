@@ -6,7 +6,7 @@ import { Live } from '../../platform/live';
 import { Session } from '../../platform/session';
 import { EventQueue, PlanStore } from '../../store';
 import { lessonOf, NOTHING, songOf } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { FromTeacher } from './parts/from-teacher';
 import { WeekState } from './week.state';
 
@@ -17,7 +17,7 @@ const NOTES = {
 
 describe('what a student hears from their teacher', () => {
   let put: NewEvent[];
-  const show = (overview: Partial<Overview>): Promise<Shown<FromTeacher>> => {
+  const show = (overview: Partial<Overview>): Promise<ShownPart<FromTeacher>> => {
     put = [];
     TestBed.resetTestingModule();
     setUpPage([
@@ -36,7 +36,7 @@ describe('what a student hears from their teacher', () => {
         },
       },
     ]);
-    return Shown.of(FromTeacher);
+    return ShownPart.of(FromTeacher);
   };
   beforeEach(() => localStorage.removeItem('harvu-reached-p1'));
   afterEach(() => localStorage.removeItem('harvu-reached-p1'));

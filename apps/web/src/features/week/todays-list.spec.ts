@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { NewEvent, Overview, SongAtAGlance } from '@harvu/contract';
+import type { NewEvent, Overview, OverviewSong } from '@harvu/contract';
 import { readChart } from '@harvu/core/chart';
 import { makePlan } from '@harvu/core/plan';
 import { type DoneStep } from '@harvu/core/progress';
@@ -10,14 +10,14 @@ import { of } from 'rxjs';
 import { Session } from '../../platform/session';
 import { EventQueue, PlanStore } from '../../store';
 import { NOTHING } from '../../testing/overview';
-import { setUpPage, Shown } from '../../testing/page';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { doneWords } from './done-words';
 import { TodaysList } from './parts/todays-list';
 import { WeekState } from './week.state';
 
 const TODAY = '2026-11-27';
 const plan = makePlan(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| Em | C |').song);
-const song = (id: string, more: Partial<PlanOverview> = {}): SongAtAGlance => ({
+const song = (id: string, more: Partial<PlanOverview> = {}): OverviewSong => ({
   id,
   songId: id,
   title: `Song ${id}`,
@@ -63,7 +63,7 @@ describe('today’s list on my week', () => {
       { provide: PlanStore, useValue: { overview: () => of(overview) } },
       { provide: EventQueue, useValue: queue },
     ]);
-    return Shown.of(TodaysList);
+    return ShownPart.of(TodaysList);
   };
   beforeEach(() => localStorage.removeItem('harvu-today'));
   afterEach(() => localStorage.removeItem('harvu-today'));

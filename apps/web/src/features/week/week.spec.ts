@@ -1,5 +1,5 @@
-import type { SongAtAGlance } from '@harvu/contract';
-import { setUpPage, Shown } from '../../testing/page';
+import type { OverviewSong } from '@harvu/contract';
+import { setUpPage, ShownPart } from '../../testing/page';
 import { WeekMinutes } from './parts/week-minutes';
 
 describe('the week in minutes', () => {
@@ -7,14 +7,14 @@ describe('the week in minutes', () => {
     setUpPage();
   });
   const practised = (minutesByDay: Readonly<Record<string, number>>) =>
-    ({ overview: { minutesByDay } }) as unknown as SongAtAGlance;
+    ({ overview: { minutesByDay } }) as unknown as OverviewSong;
 
   it('adds up each of the last seven days over all songs, and only those', async () => {
     const songs = [
       practised({ '2026-11-24': 4, '2026-11-18': 2, '2026-11-17': 100 }),
       practised({ '2026-11-24': 1 }),
     ];
-    const week = await Shown.of(WeekMinutes, { songs, today: '2026-11-24' });
+    const week = await ShownPart.of(WeekMinutes, { songs, today: '2026-11-24' });
     const days = week
       .all('li')
       .slice(0, 7)

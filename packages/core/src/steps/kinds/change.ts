@@ -10,7 +10,7 @@ import { climbingOf } from '../climbing';
 import { called, inWords } from '../step-words';
 import { drillRate, tempoLimit } from '../tempo-limit';
 import type { Workpiece } from '../workpiece';
-import type { Kind, Played } from './kind';
+import type { Kind, PlayedStep } from './kind';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
 const DRILL_BARS = 4;
@@ -51,7 +51,7 @@ function minutesOf({ change, neededSeconds }: Drill, { constants, pace }: Workpi
 }
 
 /** The two grips in turn, one strum each. */
-function play({ atoms: [a = '-', b = '-'] }: Played, work: Workpiece): readonly StruckBar[] {
+function play({ atoms: [a = '-', b = '-'] }: PlayedStep, work: Workpiece): readonly StruckBar[] {
   const chords = Array.from({ length: DRILL_BEATS }, (_, beat) => ({
     chord: beat % 2 === 0 ? a : b,
     beat: beat + 1,
@@ -71,7 +71,7 @@ function isOwned({ limit, rungs }: Step): boolean {
 /** A change of grips, drilled by itself. */
 export const change: Kind = {
   goal: GOAL,
-  matter: 'hands',
+  subject: 'hands',
   rank: 3,
   rungUnit: 'changes a minute',
   scene: 'grips',

@@ -114,7 +114,7 @@ function isOwned({ atoms }: Step, work: Workpiece): boolean {
 /** A grip: held, and every struck string rings. */
 export const grip: Kind = {
   goal: GOAL,
-  matter: 'hands',
+  subject: 'hands',
   rank: 2,
   rungUnit: 'bpm',
   scene: 'grips',

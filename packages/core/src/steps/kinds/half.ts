@@ -77,7 +77,7 @@ function makeHalf(
 /** Some bars of a section, learnt before all of it. */
 export const half: Kind = {
   goal: GOAL,
-  matter: 'part',
+  subject: 'part',
   rank: 5,
   rungUnit: 'bpm',
   scene: 'grips',

@@ -8,7 +8,7 @@ import { climbingOf } from '../climbing';
 import { strokesPerBeat } from '../strokes-per-beat';
 import { tempoLimit } from '../tempo-limit';
 import { barsOfPart, type Workpiece } from '../workpiece';
-import type { Kind, Played } from './kind';
+import type { Kind, PlayedStep } from './kind';
 
 const GOAL: Goal = { cleanInRow: 4, days: 1, words: '16 bars without a stop' };
 /** Bars of one pass. */
@@ -108,7 +108,7 @@ function withThumbFirst(work: Workpiece, name: string, pattern: Pattern): readon
 }
 
 /** A few bars of the pattern on strings that are muted. */
-function play({ atoms: [name = '', what] }: Played, work: Workpiece): readonly StruckBar[] {
+function play({ atoms: [name = '', what] }: PlayedStep, work: Workpiece): readonly StruckBar[] {
   const whole = work.patterns.named[name];
   const pattern = what === THUMB && whole ? thumbOf(whole) : whole;
   if (!pattern) return [];
@@ -131,7 +131,7 @@ function isOwned({ atoms: [name = ''] }: Step, { patterns, student }: Workpiece)
 /** The picking or strumming hand alone. */
 export const hand: Kind = {
   goal: GOAL,
-  matter: 'hands',
+  subject: 'hands',
   rank: 4,
   rungUnit: 'bpm',
   scene: 'hand',

@@ -47,4 +47,4 @@ export function kindOf({ kind }: Pick<Step, 'kind'>): Kind {
   return KINDS[kind];
 }
 
-export type { Kind, Matter, Played, Proven } from './kind';
+export type { Kind, Subject, PlayedStep, Proven } from './kind';

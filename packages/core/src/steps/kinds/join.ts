@@ -3,7 +3,7 @@ import type { StepAbout } from '../step-title';
 import type { Part } from '../../sameness';
 import type { StruckBar } from '../../timeline';
 import { hinders } from '../drills';
-import { demandOf, partName, type Making } from '../layered-parts';
+import { demandOf, partName, type StepSetup } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { climbMinutes } from '../step-minutes';
 import { ladderFor } from '../ladder-for';
@@ -43,7 +43,7 @@ interface Crossing {
  * Makes the steps of the crossings: one for each that hinders or brings something new, at most so many,
  * the hardest; all others together.
  */
-export function makeJoins(making: Making, most: number): readonly Step[] {
+export function makeJoins(making: StepSetup, most: number): readonly Step[] {
   const work = making.workAfter(making.goal);
   const crossings = joinsOf(work).map((pair) => crossingOf(work, making, pair));
   const hardness = ({ changes, goalBpm }: Crossing): number =>
@@ -85,7 +85,7 @@ function bringsNew(
   return isOtherTempo || isOtherMeter || before?.struck?.name !== after?.struck?.name;
 }
 
-function crossingOf(work: Workpiece, { goal }: Making, pair: Pair): Crossing {
+function crossingOf(work: Workpiece, { goal }: StepSetup, pair: Pair): Crossing {
   const [from, to] = pair;
   const { before, after } = crossingBars(work, [from.id, to.id], goal);
   const bars = [...before, ...after];
@@ -105,15 +105,15 @@ function atomsOf(pairs: readonly Pair[]): readonly string[] {
   return pairs.flatMap(([from, to]) => [from.id, to.id]);
 }
 
-function needsOfPairs({ stepFor, goal }: Making, pairs: readonly Pair[]): readonly string[] {
+function needsOfPairs({ stepFor, goal }: StepSetup, pairs: readonly Pair[]): readonly string[] {
   return [...new Set(pairs.flat().flatMap(({ id }) => stepFor(id, goal) ?? []))];
 }
 
-function idOf(pairs: readonly Pair[], { goal }: Making): string {
+function idOf(pairs: readonly Pair[], { goal }: StepSetup): string {
   return pairs.map(([from, to]) => stepId('join', [from.id, to.id, goal])).join('+');
 }
 
-function makeJoin(making: Making, work: Workpiece, crossing: Crossing): Step {
+function makeJoin(making: StepSetup, work: Workpiece, crossing: Crossing): Step {
   const { pair, bars, changes, goalBpm } = crossing;
   const { joinMinutes, joinClimbMinutes, ceilingRatio } = work.constants;
   const made = ladderFor(work, demandOf(work, { changes, bars, goalBpm }), 'by its parts');
@@ -144,7 +144,7 @@ function aboutCrossings(count: number, said: string): StepAbout {
 }
 
 /** The crossings that bring nothing new, one after the other. */
-function makeCrossings(making: Making, work: Workpiece, crossings: readonly Crossing[]): Step {
+function makeCrossings(making: StepSetup, work: Workpiece, crossings: readonly Crossing[]): Step {
   const pairs = crossings.map(({ pair }) => pair);
   const bars = crossings.flatMap((one) => one.bars);
   const changes = crossings.flatMap((one) => one.changes);
@@ -177,7 +177,7 @@ function pairsIn(atoms: readonly string[]): readonly (readonly [string, string])
 /** Crossings from one part into another. */
 export const join: Kind = {
   goal: GOAL,
-  matter: 'join',
+  subject: 'join',
   rank: 7,
   rungUnit: 'bpm',
   scene: 'grips',

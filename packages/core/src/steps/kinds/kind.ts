@@ -1,4 +1,4 @@
-import type { Shown } from '../../player';
+import type { ShownSkills } from '../../player';
 import type { SongPatterns, StruckBar } from '../../timeline';
 import type { SongGrip } from '../../player';
 import type { Layer } from '../../song';
@@ -7,7 +7,7 @@ import type { StepAbout } from '../step-title';
 import type { Workpiece } from '../workpiece';
 
 /** What a step is about; everything that treats steps alike asks for this and not for the kind. */
-export type Matter =
+export type Subject =
   | 'frame'
   | 'listening'
   /** A grip, a change, the picking hand: what music is made of. */
@@ -20,7 +20,7 @@ export type Matter =
   | 'own';
 
 /** What a pass needs to know of its step. */
-export type Played = Pick<Step, 'kind' | 'atoms' | 'layer' | 'bars'>;
+export type PlayedStep = Pick<Step, 'kind' | 'atoms' | 'layer' | 'bars'>;
 
 /** What of a song a step's proof is read from. */
 export interface Proven {
@@ -32,7 +32,7 @@ export interface Proven {
 /** Everything there is to know of one kind of step. */
 export interface Kind {
   readonly goal: Goal;
-  readonly matter: Matter;
+  readonly subject: Subject;
   /** Its place when a song is taught section by section; the lower first. */
   readonly rank: number;
   /** What its rungs count. */
@@ -60,11 +60,15 @@ export interface Kind {
   /** It can be learnt in two halves. */
   readonly canSplit?: true;
   /** What is played once through; none where nothing is. */
-  readonly play: (step: Played, work: Workpiece, layer: Layer) => readonly StruckBar[];
+  readonly play: (step: PlayedStep, work: Workpiece, layer: Layer) => readonly StruckBar[];
   /** Whether the student has it already, from any song. */
   readonly isOwned?: (step: Step, work: Workpiece) => boolean;
   /** What holding it at a tempo (0 without a click) shows of the student. */
-  readonly prove?: (parts: readonly string[], heldBpm: number, song: Proven) => Partial<Shown>;
+  readonly prove?: (
+    parts: readonly string[],
+    heldBpm: number,
+    song: Proven,
+  ) => Partial<ShownSkills>;
 }
 
 /** Nothing is played. */

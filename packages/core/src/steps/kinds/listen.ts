@@ -28,7 +28,7 @@ export function makeListen(work: Workpiece): Step {
 /** Listening, and following the map. */
 export const listen: Kind = {
   goal: GOAL,
-  matter: 'listening',
+  subject: 'listening',
   rank: 1,
   rungUnit: 'bpm',
   scene: 'map',

@@ -45,7 +45,7 @@ export function makeOwn(words: OwnStepWords, work: Workpiece): Step {
 /** A step the teacher made. */
 export const own: Kind = {
   goal: GOAL,
-  matter: 'own',
+  subject: 'own',
   rank: 5,
   rungUnit: 'bpm',
   scene: 'words',

@@ -20,7 +20,7 @@ export function makePerform(work: Workpiece, layer: Layer): Step {
 /** Performing. */
 export const perform: Kind = {
   goal: GOAL,
-  matter: 'after',
+  subject: 'after',
   rank: 11,
   rungUnit: 'bpm',
   scene: 'grips',

@@ -33,7 +33,7 @@ function tuningWords(tuning: Tuning): string {
 /** Getting ready: tuning, capo, sound. */
 export const ready: Kind = {
   goal: GOAL,
-  matter: 'frame',
+  subject: 'frame',
   rank: 0,
   rungUnit: 'bpm',
   scene: 'frame',

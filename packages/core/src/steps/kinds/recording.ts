@@ -21,7 +21,7 @@ export function makeRecording(work: Workpiece, layer: Layer): Step {
 /** With the recording. */
 export const recording: Kind = {
   goal: GOAL,
-  matter: 'after',
+  subject: 'after',
   rank: 9,
   rungUnit: 'bpm',
   scene: 'grips',

@@ -2,7 +2,7 @@ import { beatsToNumber } from '../../units';
 import { barOf, barStart, type RiffNote } from '../../riff';
 import { notesInBar, type StruckBar } from '../../timeline';
 import { toPlayedBar } from '../practice-bar';
-import type { RiffMatter } from '../riff-matter';
+import type { RiffToLearn } from '../riff-to-learn';
 import type { Workpiece } from '../workpiece';
 
 /** Which notes of a riff are played, and in which of its bars. */
@@ -15,14 +15,14 @@ export interface RiffStretch {
 }
 
 /** The first bar of a riff, its pickup where it has one. */
-export function firstBarOf(matter: RiffMatter): number {
+export function firstBarOf(matter: RiffToLearn): number {
   return -lead(matter);
 }
 
 /**
  * Gives the bar of a riff in which a note stands, from 0; its pickup is -1.
  */
-export function barOfNote(matter: RiffMatter, place: number): number {
+export function barOfNote(matter: RiffToLearn, place: number): number {
   const { named } = matter.riff;
   const at = beatsToNumber(matter.worked.notes[place]?.at ?? 0);
   return barOf(at, { ...named, meterBeats: named.meter.beats }) - 1;
@@ -31,7 +31,7 @@ export function barOfNote(matter: RiffMatter, place: number): number {
 /** Plays bars of a riff, as they stand in the song but for what is left out. */
 export function riffBars(
   work: Workpiece,
-  matter: RiffMatter,
+  matter: RiffToLearn,
   { from, to, notes }: RiffStretch,
 ): readonly StruckBar[] {
   const { name, riff, worked, goalBpm } = matter;
@@ -58,7 +58,7 @@ export function riffBars(
 }
 
 /** Bars that a riff's pickup comes before. */
-function lead({ riff }: RiffMatter): number {
+function lead({ riff }: RiffToLearn): number {
   return riff.named.pickup === undefined ? 0 : 1;
 }
 

@@ -2,14 +2,14 @@ import type { StepAbout } from '../step-title';
 import { notesToLearn, type RiffLimit } from '../../riff';
 import { LAYERS, type Layer } from '../../song';
 import type { StruckBar } from '../../timeline';
-import { limitOver, type RiffMatter } from '../riff-matter';
+import { limitOver, type RiffToLearn } from '../riff-to-learn';
 import { createStep, type Goal, type Step } from '../step';
 import { stepMinutes } from '../step-minutes';
 import { rungsTo } from '../ladder';
 import { ladderFor } from '../ladder-for';
 import { climbingOf } from '../climbing';
 import type { Workpiece } from '../workpiece';
-import type { Kind, Played } from './kind';
+import type { Kind, PlayedStep } from './kind';
 import { barOfNote, firstBarOf, riffBars, type RiffStretch } from './riff-bars';
 import { phrasesTaught, type TaughtPhrase } from './phrases-taught';
 import { thumbPlaces } from './thumb';
@@ -25,7 +25,7 @@ const JOINS = 'joins';
 const LEAST_JOINED = 3;
 
 /** What a step of a riff is made from. */
-interface Made {
+interface RiffLadder {
   readonly kind: 'phrase' | 'riff';
   readonly atoms: readonly string[];
   readonly about: StepAbout;
@@ -44,19 +44,19 @@ export function makeRiffs(
 ): readonly Step[] {
   return work.riffs
     .filter(({ layer }) => LAYERS.indexOf(layer) <= LAYERS.indexOf(goal))
-    .flatMap((matter) => makeRiff(work, matter, isByEar));
+    .flatMap((toLearn) => makeRiff(work, toLearn, isByEar));
 }
 
-function matterOf(work: Workpiece, name: string | undefined): RiffMatter | undefined {
+function matterOf(work: Workpiece, name: string | undefined): RiffToLearn | undefined {
   return work.riffs.find((one) => one.name === name);
 }
 
-function wholeOf(matter: RiffMatter): RiffStretch {
-  return { from: firstBarOf(matter), to: matter.riff.bars - 1 };
+function wholeOf(toLearn: RiffToLearn): RiffStretch {
+  return { from: firstBarOf(toLearn), to: toLearn.riff.bars - 1 };
 }
 
-function placesIn(matter: RiffMatter): readonly number[] {
-  return matter.worked.notes.map((_, place) => place);
+function placesIn(toLearn: RiffToLearn): readonly number[] {
+  return toLearn.worked.notes.map((_, place) => place);
 }
 
 /** A riff has no barer layer to come first: it begins where both hands can, also under half the goal. */
@@ -72,10 +72,10 @@ function withinReach(
 }
 
 /** Makes a step of some notes of a riff, with the ladder both hands allow. */
-function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
-  const { goalBpm, riff, isBeside } = matter;
+function make(work: Workpiece, toLearn: RiffToLearn, made: RiffLadder): Step {
+  const { goalBpm, riff, isBeside } = toLearn;
   const { kind, atoms, about, places, stretch, needs, isKnown } = made;
-  const limit: RiffLimit = limitOver(matter, places, work.student);
+  const limit: RiffLimit = limitOver(toLearn, places, work.student);
   const demand = { changes: [], goalBpm, strokesPerBeat: 0, limits: [limit] };
   const known = isKnown ? 'by its parts' : 'new';
   const { rungs: usual, why, limit: stepLimit } = ladderFor(work, demand, known);
@@ -106,7 +106,7 @@ function make(work: Workpiece, matter: RiffMatter, made: Made): Step {
   });
 }
 
-function makeEar({ name, riff }: RiffMatter, work: Workpiece): Step {
+function makeEar({ name, riff }: RiffToLearn, work: Workpiece): Step {
   const { constants, pace } = work;
   return createStep('ear', work, {
     about: { name: `Find ${name} by ear`, detail: 'before you look', isWord: true },
@@ -121,54 +121,54 @@ function makeEar({ name, riff }: RiffMatter, work: Workpiece): Step {
 
 function makePhrase(
   work: Workpiece,
-  matter: RiffMatter,
+  toLearn: RiffToLearn,
   { phrase, places, line, needs }: TaughtPhrase & Pick<Step, 'needs'>,
 ): Step {
   const [first = 0] = places;
   const stretch = {
-    from: barOfNote(matter, first),
-    to: barOfNote(matter, places.at(-1) ?? first),
+    from: barOfNote(toLearn, first),
+    to: barOfNote(toLearn, places.at(-1) ?? first),
   };
-  const step = make(work, matter, {
+  const step = make(work, toLearn, {
     kind: 'phrase',
-    atoms: [matter.name, String(phrase)],
+    atoms: [toLearn.name, String(phrase)],
     places,
     stretch,
     needs,
-    about: { name: `${matter.name}, phrase ${phrase}` },
+    about: { name: `${toLearn.name}, phrase ${phrase}` },
   });
   return line === undefined ? step : { ...step, why: `${line} ${step.why}` };
 }
 
 /** The steps of one riff: by ear, the thumb alone, its phrases, from phrase to phrase, all of it. */
-function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readonly Step[] {
-  const { name, worked } = matter;
-  const ear = isByEar ? [makeEar(matter, work)] : [];
+function makeRiff(work: Workpiece, toLearn: RiffToLearn, isByEar: boolean): readonly Step[] {
+  const { name, worked } = toLearn;
+  const ear = isByEar ? [makeEar(toLearn, work)] : [];
   const first = ['ready', ...ear.map((one) => one.id)];
   const thumb = thumbPlaces(worked.notes);
   const thumbs =
     thumb.length > 0
       ? [
-          make(work, matter, {
+          make(work, toLearn, {
             kind: 'phrase',
             atoms: [name, THUMB],
             places: thumb,
             needs: first,
             about: { name, detail: 'the thumb alone' },
-            stretch: wholeOf(matter),
+            stretch: wholeOf(toLearn),
           }),
         ]
       : [];
   const needs = [...first, ...thumbs.map((one) => one.id)];
   const taught = phrasesTaught(worked);
   const phrases =
-    taught.length > 1 ? taught.map((one) => makePhrase(work, matter, { ...one, needs })) : [];
-  const all = { places: placesIn(matter), stretch: wholeOf(matter) };
+    taught.length > 1 ? taught.map((one) => makePhrase(work, toLearn, { ...one, needs })) : [];
+  const all = { places: placesIn(toLearn), stretch: wholeOf(toLearn) };
   const parts = phrases.map((one) => one.id);
   const joins =
     worked.phrases.length >= LEAST_JOINED && phrases.length > 1
       ? [
-          make(work, matter, {
+          make(work, toLearn, {
             kind: 'phrase',
             atoms: [name, JOINS],
             ...all,
@@ -179,12 +179,12 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
         ]
       : [];
   const before = [...parts, ...joins.map((one) => one.id)];
-  const whole = make(work, matter, {
+  const whole = make(work, toLearn, {
     kind: 'riff',
     atoms: [name],
     ...all,
     needs: before.length > 0 ? before : needs,
-    about: { name: matter.isBeside ? `${name}, the other guitar` : `${name}, all of it` },
+    about: { name: toLearn.isBeside ? `${name}, the other guitar` : `${name}, all of it` },
     ...(before.length > 0 && { isKnown: true }),
   });
   const again = `${notesToLearn(worked.phrases)} of its ${worked.notes.length} notes are to be learnt, the others come again.`;
@@ -193,34 +193,34 @@ function makeRiff(work: Workpiece, matter: RiffMatter, isByEar: boolean): readon
 }
 
 /** The bars around each place where one phrase goes into the next. */
-function joinBars(work: Workpiece, matter: RiffMatter): readonly StruckBar[] {
-  return matter.worked.phrases.slice(1).flatMap(({ from }) => {
-    const bar = barOfNote(matter, from);
-    const before = barOfNote(matter, from - 1);
-    return riffBars(work, matter, { from: Math.min(before, bar), to: bar });
+function joinBars(work: Workpiece, toLearn: RiffToLearn): readonly StruckBar[] {
+  return toLearn.worked.phrases.slice(1).flatMap(({ from }) => {
+    const bar = barOfNote(toLearn, from);
+    const before = barOfNote(toLearn, from - 1);
+    return riffBars(work, toLearn, { from: Math.min(before, bar), to: bar });
   });
 }
 
-function play({ atoms: [name, what] }: Played, work: Workpiece): readonly StruckBar[] {
-  const matter = matterOf(work, name);
-  if (!matter) return [];
-  if (what === undefined) return riffBars(work, matter, wholeOf(matter));
-  if (what === JOINS) return joinBars(work, matter);
+function play({ atoms: [name, what] }: PlayedStep, work: Workpiece): readonly StruckBar[] {
+  const toLearn = matterOf(work, name);
+  if (!toLearn) return [];
+  if (what === undefined) return riffBars(work, toLearn, wholeOf(toLearn));
+  if (what === JOINS) return joinBars(work, toLearn);
   if (what === THUMB) {
-    const notes = new Set(thumbPlaces(matter.worked.notes));
-    return riffBars(work, matter, { ...wholeOf(matter), notes });
+    const notes = new Set(thumbPlaces(toLearn.worked.notes));
+    return riffBars(work, toLearn, { ...wholeOf(toLearn), notes });
   }
-  const phrase = matter.worked.phrases[Number(what) - 1];
+  const phrase = toLearn.worked.phrases[Number(what) - 1];
   if (!phrase) return [];
   const { from, to } = phrase;
   const notes = new Set(Array.from({ length: to - from + 1 }, (_, index) => from + index));
-  const bars = { from: barOfNote(matter, from), to: barOfNote(matter, to) };
-  return riffBars(work, matter, { ...bars, notes });
+  const bars = { from: barOfNote(toLearn, from), to: barOfNote(toLearn, to) };
+  return riffBars(work, toLearn, { ...bars, notes });
 }
 
 const ALIKE: Omit<Kind, 'rank'> = {
   goal: GOAL,
-  matter: 'hands',
+  subject: 'hands',
   rungUnit: 'bpm',
   scene: 'riff',
   cleanWord: 'clean',
@@ -238,7 +238,7 @@ export const riff: Kind = { ...ALIKE, rank: 4.2, learns: 'riff' };
 /** A riff found by ear before it is read. */
 export const ear: Kind = {
   goal: EAR_GOAL,
-  matter: 'hands',
+  subject: 'hands',
   rank: 4.05,
   rungUnit: 'bpm',
   scene: 'ear',

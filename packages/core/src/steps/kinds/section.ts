@@ -8,7 +8,7 @@ import {
   needsOf,
   ownBars,
   type LayeredPart,
-  type Making,
+  type StepSetup,
 } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { stepTitle } from '../step-title';
@@ -21,13 +21,13 @@ import {
   type WindowedChange,
   type Workpiece,
 } from '../workpiece';
-import type { Kind, Played } from './kind';
+import type { Kind, PlayedStep } from './kind';
 import { stepId } from '../../step-id';
 
 const GOAL: Goal = { cleanInRow: 3, days: 1, words: '3 clean in a row' };
 
 /** Makes the step of a part in a layer: of all of it, or only of what its parent has not. */
-export function makeSection(making: Making, one: LayeredPart): Step {
+export function makeSection(making: StepSetup, one: LayeredPart): Step {
   const { goal, workFor, stepFor } = making;
   const { part, layer, after, covers } = one;
   const work = workFor(part, layer);
@@ -65,7 +65,7 @@ export function makeSection(making: Making, one: LayeredPart): Step {
 
 /** One pass is enough to learn a repeated section. */
 export function passesOf(
-  { atoms }: Played,
+  { atoms }: PlayedStep,
   work: Workpiece,
   layer: Layer,
 ): readonly (readonly StruckBar[])[] {
@@ -101,7 +101,7 @@ function changesPractised(
 /** What is a section's and a difference's alike. */
 const ALIKE: Omit<Kind, 'play'> = {
   goal: GOAL,
-  matter: 'part',
+  subject: 'part',
   rank: 5,
   rungUnit: 'bpm',
   scene: 'grips',

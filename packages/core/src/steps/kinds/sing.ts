@@ -21,7 +21,7 @@ export function makeSing(work: Workpiece, layer: Layer): Step {
 /** Singing and playing. */
 export const sing: Kind = {
   goal: GOAL,
-  matter: 'after',
+  subject: 'after',
   rank: 10,
   rungUnit: 'bpm',
   scene: 'grips',

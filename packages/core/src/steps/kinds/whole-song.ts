@@ -3,12 +3,12 @@ import { barsInLayer, type StruckBar } from '../../timeline';
 import { createStep, type Goal, type Step } from '../step';
 import type { StepAbout } from '../step-title';
 import type { Workpiece } from '../workpiece';
-import type { Played } from './kind';
+import type { PlayedStep } from './kind';
 import type { StepKind } from '../../step-id';
 
 /** Plays the whole song from its first bar to its last. */
 export function playWholeSong(
-  _step: Played,
+  _step: PlayedStep,
   { timeline, patterns }: Workpiece,
   layer: Layer,
 ): readonly StruckBar[] {

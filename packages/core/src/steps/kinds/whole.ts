@@ -1,5 +1,5 @@
 import type { Layer } from '../../song';
-import { demandOf, type Making } from '../layered-parts';
+import { demandOf, type StepSetup } from '../layered-parts';
 import { createStep, type Goal, type Step } from '../step';
 import { ladderFor } from '../ladder-for';
 import { barsOfPart } from '../workpiece';
@@ -9,7 +9,7 @@ import { minutesOfRuns, playWholeSong } from './whole-song';
 const GOAL: Goal = { cleanInRow: 1, days: 2, words: 'once without a stop, on two days' };
 
 /** Makes the step of the whole song in a layer, after the steps it is made of; its parts are at the goal by then. */
-export function makeWhole(making: Making, layer: Layer, needs: readonly string[]): Step {
+export function makeWhole(making: StepSetup, layer: Layer, needs: readonly string[]): Step {
   const { goal, work } = making;
   const bars = work.parts.flatMap((part) => barsOfPart(work, part.id, layer));
   const demand = demandOf(work, { changes: [], bars, goalBpm: work.goalBpm });
@@ -30,7 +30,7 @@ export function makeWhole(making: Making, layer: Layer, needs: readonly string[]
 /** The whole song in a layer. */
 export const whole: Kind = {
   goal: GOAL,
-  matter: 'whole',
+  subject: 'whole',
   rank: 8,
   rungUnit: 'bpm',
   scene: 'grips',

@@ -14,19 +14,19 @@ import { paperDocument } from './paper';
 /** What a song sheet is printed from: all a stand sheet is, but what there is to practise. */
 export type SongSheetOrder = Omit<SheetOrder, 'events' | 'lesson'>;
 
-type Played = Sheet['plan']['work']['timeline']['occurrences'][number];
+type PlayedSection = Sheet['plan']['work']['timeline']['occurrences'][number];
 
 const SIZE = { chord: 16, barBelow: 8, between: 10, grip: 50, lane: 0.6, lines: 0 };
 
 interface Run {
-  readonly played: Played;
+  readonly played: PlayedSection;
   readonly times: number;
   /** The number of its first bar in the song. */
   readonly bar: number;
 }
 
 /** What was drawn further up is not drawn again. */
-interface Shown {
+interface SheetSetup {
   readonly cues: Map<string, string>;
   readonly drawn: Set<string>;
   pattern: string;
@@ -55,7 +55,7 @@ export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
     lesson: { heading: '', pieces: [] },
   };
   const cues = new Map<string, string>(song.sections.map(({ id, cue }) => [id, cue ?? '']));
-  const shown: Shown = { cues, drawn: new Set(), pattern: '' };
+  const shown: SheetSetup = { cues, drawn: new Set(), pattern: '' };
   const frame = frameWords({ ...song.frame, capo: plan.work.capo })
     // How long it is, its bars tell.
     .filter((one) => !one.isOpen && one.field !== 'length')
@@ -77,13 +77,13 @@ export function songSheet(order: SongSheetOrder): TDocumentDefinitions {
 }
 
 /** What tells two times through apart: whose letter it is, and every bar. */
-function keyOf({ part, bars, semitones }: Played): string {
+function keyOf({ part, bars, semitones }: PlayedSection): string {
   return JSON.stringify([part.id, semitones, bars.map(({ chords }) => chords)]);
 }
 
 /** The song in its order; what comes again at once is written once, and how often. */
-function runsOf(occurrences: readonly Played[]): readonly Run[] {
-  const runs: { played: Played; times: number; bar: number }[] = [];
+function runsOf(occurrences: readonly PlayedSection[]): readonly Run[] {
+  const runs: { played: PlayedSection; times: number; bar: number }[] = [];
   let bar = 1;
   for (const played of occurrences) {
     const last = runs.at(-1);
@@ -107,7 +107,7 @@ function remarksOf({ played, times }: Run, pattern: string): string {
     .join(', ');
 }
 
-function runBlock(sheet: Sheet, run: Run, shown: Shown): Content {
+function runBlock(sheet: Sheet, run: Run, shown: SheetSetup): Content {
   const { part, name, bars, startsAt, section, pattern = '' } = run.played;
   const remarks = remarksOf(run, pattern === shown.pattern ? '' : pattern);
   shown.pattern = pattern;

@@ -1,9 +1,9 @@
 import type {
   Overview,
   Person,
-  SongAtAGlance,
+  OverviewSong,
   StoredLesson,
-  StudentAtAGlance,
+  OverviewStudent,
 } from '@harvu/contract';
 import {
   askWords,
@@ -113,7 +113,7 @@ export function createStudentPapers(deps: StudentPapersDeps) {
   };
 }
 
-function nowOf(songs: readonly SongAtAGlance[], minutesByWeekday: readonly number[]): StudentNow {
+function nowOf(songs: readonly OverviewSong[], minutesByWeekday: readonly number[]): StudentNow {
   return {
     songs: songs.map(({ id, title, assignedAt, overview }) => ({
       planId: id,
@@ -139,7 +139,7 @@ function practiceDays(today: Day, lesson: Day, minutes: readonly number[]): Card
 
 /** Their songs in work, and who they are; another student is answered like one that does not exist. */
 function studentIn(overview: Overview, id: string, person: Person) {
-  const known: Pick<StudentAtAGlance, 'id' | 'name' | 'lessonSlot'> | undefined =
+  const known: Pick<OverviewStudent, 'id' | 'name' | 'lessonSlot'> | undefined =
     person.id === id && person.role === 'student'
       ? { id, name: person.name, lessonSlot: null }
       : overview.students.find((one) => one.id === id);
@@ -150,7 +150,7 @@ function studentIn(overview: Overview, id: string, person: Person) {
 
 /** How the guitar stands for songs. */
 async function framesOf(
-  shown: readonly SongAtAGlance[],
+  shown: readonly OverviewSong[],
   plans: StudentPapersDeps['ways'],
 ): Promise<CardOrder['frames']> {
   const ways = await plans.waysOf(shown.map(({ id }) => id));

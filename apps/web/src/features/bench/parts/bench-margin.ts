@@ -19,7 +19,7 @@ export interface OverruledFinding extends Overruled {
   readonly message: string;
 }
 
-interface Said {
+interface SaidNote {
   readonly tone: NoteTone;
   readonly heading: string;
   readonly words: string;
@@ -89,7 +89,7 @@ export class BenchMargin {
     return [...groups.values()].sort((a, b) => rank(a) - rank(b));
   });
   protected readonly slow = computed(() => this.worked()?.slowest);
-  protected readonly said = computed((): readonly Said[] => {
+  protected readonly said = computed((): readonly SaidNote[] => {
     const worked = this.worked();
     if (!worked || worked.work.grips.length === 0) return [];
     const all = [lengthSaid(this.song(), worked.work), learnSaid(worked)];
@@ -101,7 +101,7 @@ export class BenchMargin {
     return count === 0 ? 'In the margin' : `In the margin: ${count} to settle`;
   });
 
-  protected keyOf({ heading, words }: Said): string {
+  protected keyOf({ heading, words }: SaidNote): string {
     return `${this.songId()} ${heading} ${words}`;
   }
 
@@ -119,7 +119,7 @@ export class BenchMargin {
   }
 }
 
-function lengthSaid(song: SongDocument, work: Workpiece): Said {
+function lengthSaid(song: SongDocument, work: Workpiece): SaidNote {
   const lasts = formatClock(Math.round(work.timeline.lasts));
   const stated = song.frame.length;
   const played = `The map runs ${lasts} at ${work.goalBpm} bpm`;
@@ -138,7 +138,7 @@ function lengthSaid(song: SongDocument, work: Workpiece): Said {
   };
 }
 
-function learnSaid({ work, toLearn }: SongApart): Said {
+function learnSaid({ work, toLearn }: SongApart): SaidNote {
   const { played, distinct, cells } = toLearn;
   const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
   const rounds = cells.map(

@@ -34,7 +34,7 @@ const FOLLOW_MS = 60;
 const AHEAD_PX = 120;
 
 /** A station with the chords whose grips are drawn before it. */
-interface Shown {
+interface ShownSections {
   readonly station: Station;
   readonly drawn: ReadonlySet<string>;
 }
@@ -119,7 +119,7 @@ export class SongColumn {
   protected readonly work = computed(() => this.worked()?.work);
   protected readonly riffs = computed(() => this.worked()?.riffs ?? []);
   readonly stations = computed(() => stationsOf(this.song()));
-  private readonly withDrawn = computed((): readonly Shown[] => {
+  private readonly withDrawn = computed((): readonly ShownSections[] => {
     const drawn = new Set<string>();
     return this.stations().map((station) => {
       const before = new Set(drawn);

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import type { RingingGrip } from '@harvu/core/practice';
 import { Subject } from 'rxjs';
 import { RoomSound, type SoundPlace } from '../../../sound/room-sound';
-import { setUpPage, Shown } from '../../../testing/page';
+import { setUpPage, ShownPart } from '../../../testing/page';
 import { Pedal } from '../pedal';
 import { PedalKeys } from './pedal-keys';
 import { RingCheckView, type HeardGrip } from './ring-check';
@@ -32,7 +32,7 @@ describe('a pedal', () => {
   });
 
   it('is learnt by pressing one switch after the other, and tried', async () => {
-    const shown = await Shown.of(PedalKeys);
+    const shown = await ShownPart.of(PedalKeys);
     expect(shown.text).toContain('is to mean “clean”');
     for (const key of ['b', 'a', 'Tab', 'Enter']) {
       press(key);
@@ -83,7 +83,7 @@ describe('a grip heard string by string', () => {
   beforeEach(() => setUpPage());
 
   it('asks for each string, says what helps the dull one, and keeps what was heard', async () => {
-    const shown = await Shown.of(RingCheckView, { grips: [grip('G')], chords });
+    const shown = await ShownPart.of(RingCheckView, { grips: [grip('G')], chords });
     const kept: HeardGrip[] = [];
     shown.fixture.componentInstance.kept.subscribe((one) => kept.push(one));
     expect(shown.text).toContain('String 3');
@@ -100,7 +100,7 @@ describe('a grip heard string by string', () => {
   });
 
   it('takes a switch that bounces for one answer', async () => {
-    const shown = await Shown.of(RingCheckView, { grips: [grip('G')], chords });
+    const shown = await ShownPart.of(RingCheckView, { grips: [grip('G')], chords });
     press('PageDown');
     press('PageDown', 40);
     await shown.settle();
@@ -108,7 +108,7 @@ describe('a grip heard string by string', () => {
   });
 
   it('asks which one of several grips, in the words they are said with', async () => {
-    const shown = await Shown.of(RingCheckView, { grips: [grip('G'), grip('Em')], chords });
+    const shown = await ShownPart.of(RingCheckView, { grips: [grip('G'), grip('Em')], chords });
     press('PageDown');
     await shown.settle();
     expect(shown.text).toContain('Which grip?');
@@ -146,7 +146,7 @@ describe('strokes that get quicker', () => {
       },
     });
     setUpPage();
-    const shown = await Shown.of(StrokeDrillView);
+    const shown = await ShownPart.of(StrokeDrillView);
     const kept: unknown[] = [];
     shown.fixture.componentInstance.measured.subscribe((one) => kept.push(one));
     await shown.press('Start');

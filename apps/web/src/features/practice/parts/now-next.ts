@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { DrawingView } from '../../../ui/drawing';
-import type { Hold } from '../seen';
+import type { Hold } from '../room-view';
 
 /** A longer name is written smaller, so that it stands beside its grip. */
 const LONG = 3;

@@ -38,7 +38,7 @@ export class StepPanel {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
     if (!step || !work) return undefined;
     if (kindOf(step).isPickingHand) return work.patterns.named[step.atoms[0] ?? ''];
-    if (kindOf(step).matter !== 'part') return undefined;
+    if (kindOf(step).subject !== 'part') return undefined;
     const [first] = barsOfPart(work, step.atoms[0] ?? '', step.layer ?? 'full');
     return first?.struck?.pattern;
   });
@@ -76,7 +76,7 @@ export class StepPanel {
   });
   protected readonly canBeOptional = computed(() => {
     const step = this.state.chosen();
-    return step !== undefined && !step.isOptional && kindOf(step).matter !== 'whole';
+    return step !== undefined && !step.isOptional && kindOf(step).subject !== 'whole';
   });
   /** The riff or the picked pattern of a step, which a student may strum instead. */
   protected readonly picked = computed(() => {
@@ -93,7 +93,7 @@ export class StepPanel {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
     const part = step?.atoms[0];
     if (!step || !work || part === undefined) return [];
-    if (kindOf(step).matter !== 'part' || step.atoms.length !== 1) return [];
+    if (kindOf(step).subject !== 'part' || step.atoms.length !== 1) return [];
     const comes = work.comes.get(part) ?? [];
     const names = new Map(comes.map(({ section, name }) => [section, name]));
     return [...names].map(([id, name]) => ({ id, name, part }));

@@ -56,7 +56,9 @@ export class PlanSteps {
     const all = this.numbered();
     const part = this.part();
     if (part)
-      return all.filter(({ step }) => kindOf(step).matter !== 'hands' && step.atoms.includes(part));
+      return all.filter(
+        ({ step }) => kindOf(step).subject !== 'hands' && step.atoms.includes(part),
+      );
     if (this.isAll()) return all;
     const first = all.findIndex((one) => one.state !== 'done');
     // The last one done stays in sight, as a step to go on from.

@@ -11,7 +11,7 @@ import { Device, type TakeSound } from '../../../store/device';
 import { dayWords } from '../../../ui/day-label';
 
 /** A kept take, ready to be heard. */
-interface Heard {
+interface HeardTake {
   readonly name: string;
   readonly said: string;
   readonly url: string;
@@ -53,7 +53,7 @@ export class KeptTakesView {
   /** The plan and the step. */
   readonly id = input.required<string>();
   private readonly device = inject(Device);
-  private readonly shown = signal<readonly Heard[]>([]);
+  private readonly shown = signal<readonly HeardTake[]>([]);
   protected readonly heard = this.shown.asReadonly();
 
   constructor() {
@@ -83,6 +83,6 @@ export class KeptTakesView {
   }
 }
 
-function heardOf(name: string, { at, tempo, wav }: TakeSound): Heard {
+function heardOf(name: string, { at, tempo, wav }: TakeSound): HeardTake {
   return { name, said: `${dayWords(at)}, ${tempo}`, url: URL.createObjectURL(wav) };
 }

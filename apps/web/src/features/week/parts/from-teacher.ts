@@ -11,7 +11,7 @@ import { RouterLink } from '@angular/router';
 import { milestoneWords } from '@harvu/core/brief';
 import { dayAfter, weekdayOf, WEEKDAYS } from '@harvu/core/day';
 import { typedIn } from '../../../platform/forms';
-import { kept, wordsIn } from '../../../platform/kept';
+import { preference, wordsIn } from '../../../platform/preference';
 import { Session } from '../../../platform/session';
 import { Log } from '../../../store';
 import { dayWords } from '../../../ui/day-label';
@@ -67,7 +67,7 @@ export class FromTeacher {
   private readonly state = inject(WeekState);
   private readonly log = inject(Log);
   protected readonly me = inject(Session).person()?.id ?? 'nobody';
-  private readonly told = kept(`harvu-reached-${this.me}`, wordsIn);
+  private readonly told = preference(`harvu-reached-${this.me}`, wordsIn);
   /** What was told before this visit. */
   private readonly before = new Set(untracked(this.told.value));
   protected readonly readsAll = signal(false);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { SongAtAGlance } from '@harvu/contract';
+import type { OverviewSong } from '@harvu/contract';
 import { dayAfter, type Day } from '@harvu/core/day';
 import { format, parseISO } from 'date-fns';
 
@@ -40,7 +40,7 @@ const LEAST_SCALE_MIN = 20;
   `,
 })
 export class WeekMinutes {
-  readonly songs = input.required<readonly SongAtAGlance[]>();
+  readonly songs = input.required<readonly OverviewSong[]>();
   readonly today = input.required<Day>();
 
   protected readonly days = computed(() => {

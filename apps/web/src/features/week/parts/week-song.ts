@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { SongAtAGlance } from '@harvu/contract';
+import type { OverviewSong } from '@harvu/contract';
 import type { OpenStep } from '@harvu/core/standing';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
@@ -63,7 +63,7 @@ import { Session } from '../../../platform/session';
   `,
 })
 export class WeekSong {
-  readonly song = input.required<SongAtAGlance>();
+  readonly song = input.required<OverviewSong>();
   protected readonly overview = computed(() => this.song().overview);
   private readonly session = inject(Session);
   private readonly isChild = this.session.isChild;

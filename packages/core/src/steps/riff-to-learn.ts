@@ -16,7 +16,7 @@ import type { SongPatterns, SongRiff } from '../timeline';
 import type { Bpm } from '../units';
 
 /** A riff as it is learnt: what it is, how fast it is to go, and who plays it. */
-export interface RiffMatter {
+export interface RiffToLearn {
   readonly name: string;
   readonly riff: SongRiff;
   readonly worked: WorkedRiff;
@@ -46,7 +46,7 @@ export function riffMatters(
   timeline: PartedSong,
   { riffs, part }: Pick<SongPatterns, 'riffs' | 'part'>,
   { tuning, hand, student }: RiffHands,
-): readonly RiffMatter[] {
+): readonly RiffToLearn[] {
   return [...usesIn(timeline, part)].flatMap(([name, use]) => {
     const riff = riffs[name];
     if (!riff) return [];
@@ -63,7 +63,7 @@ export function riffMatters(
 
 /** The tempo limit of some of the notes of a riff, by their places. */
 export function limitOver(
-  { worked, riff }: RiffMatter,
+  { worked, riff }: RiffToLearn,
   places: readonly number[],
   student: Student,
 ): RiffLimit {

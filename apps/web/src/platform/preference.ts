@@ -37,17 +37,17 @@ export class Keeps {
 }
 
 /** A choice that is kept on this device. */
-export interface Kept<T> {
+export interface Preference<T> {
   readonly value: Signal<T>;
   set(value: T): void;
 }
 
 /** One choice under its name, as it was kept last; what stands there is read with doubt. */
-export function kept<T>(
+export function preference<T>(
   name: string,
   read: (found: unknown) => T,
   where: KeptWhere = 'device',
-): Kept<T> {
+): Preference<T> {
   const keeps = inject(Keeps);
   const value = signal(read(keeps.find(name, where)));
   return {

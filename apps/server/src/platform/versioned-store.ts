@@ -3,13 +3,13 @@ import { isTaken, type Tx } from './database';
 import { fromJsonColumn } from './json-column';
 
 /** A value that is kept for somebody or something, with how often it was saved. */
-export interface Kept<T> {
+export interface VersionedValue<T> {
   readonly version: number;
   readonly value: T;
 }
 
 /** A value to be kept in place of the state one started from; 0 for none. */
-export interface Keeping<T> {
+export interface ValueToSave<T> {
   readonly baseVersion: number;
   readonly value: T;
   readonly by: string;
@@ -24,10 +24,10 @@ interface Place {
 }
 
 /** Keeps one value each; whoever saves must have seen the newest. */
-export function createKeptStore<T>(sequelize: Sequelize, { table, key, column }: Place) {
+export function createVersionedStore<T>(sequelize: Sequelize, { table, key, column }: Place) {
   async function isAdded(
     id: string,
-    { value, by, at }: Keeping<T>,
+    { value, by, at }: ValueToSave<T>,
     transaction: Tx | null,
   ): Promise<boolean> {
     const sql = `INSERT INTO ${table} (${key}, ${column}, version, saved_by, saved_at) VALUES (?, ?, 1, ?, ?)`;
@@ -41,7 +41,7 @@ export function createKeptStore<T>(sequelize: Sequelize, { table, key, column }:
     }
   }
   return {
-    async find(id: string): Promise<Kept<T> | undefined> {
+    async find(id: string): Promise<VersionedValue<T> | undefined> {
       const [row] = await sequelize.query<{ value: T | string; version: number }>(
         `SELECT ${column} AS value, version FROM ${table} WHERE ${key} = ?`,
         { replacements: [id], type: QueryTypes.SELECT },
@@ -49,7 +49,11 @@ export function createKeptStore<T>(sequelize: Sequelize, { table, key, column }:
       return row && { version: row.version, value: fromJsonColumn(row.value) };
     },
     /** Tells whether it was kept; not if somebody else saved in between. */
-    async put(id: string, keeping: Keeping<T>, transaction: Tx | null = null): Promise<boolean> {
+    async put(
+      id: string,
+      keeping: ValueToSave<T>,
+      transaction: Tx | null = null,
+    ): Promise<boolean> {
       const { baseVersion, value, by, at } = keeping;
       if (baseVersion === 0) return isAdded(id, keeping, transaction);
       const sql = `UPDATE ${table} SET ${column} = ?, version = version + 1, saved_by = ?, saved_at = ? WHERE ${key} = ? AND version = ?`;
@@ -64,4 +68,4 @@ export function createKeptStore<T>(sequelize: Sequelize, { table, key, column }:
   };
 }
 
-export type KeptStore<T> = ReturnType<typeof createKeptStore<T>>;
+export type KeptStore<T> = ReturnType<typeof createVersionedStore<T>>;

@@ -1,7 +1,7 @@
 import { Guitar, guideEvents, type GuideScore } from '../guide';
 import type { HeardStroke } from '../player';
 import { seconds } from '../units';
-import type { StandInTake } from './stand-in';
+import type { SimulatedTake } from './simulated-player';
 
 /** The last chord rings on so long. */
 const TAIL_S = 2;
@@ -12,11 +12,11 @@ const PIECE = 8192;
  * for two seconds. `seed` makes no two takes sound quite alike.
  *
  * @example
- * renderStandIn(songScore(EMPTY_SONG), playStandIn([], STEADY_PLAYER, 1), { sampleRate: 100, seed: 1 }).length // 200
+ * renderSimulated(songScore(EMPTY_SONG), playSimulated([], STEADY_PLAYER, 1), { sampleRate: 100, seed: 1 }).length // 200
  */
-export function renderStandIn(
+export function renderSimulated(
   score: GuideScore,
-  take: StandInTake,
+  take: SimulatedTake,
   { sampleRate, seed }: { readonly sampleRate: number; readonly seed: number },
 ): Float32Array<ArrayBuffer> {
   const strokes = playedStrokes(score.strokes, take);
@@ -31,7 +31,7 @@ export function renderStandIn(
 /** The strokes as they were played: at their own moments, without those left out, with those too many. */
 function playedStrokes(
   strokes: readonly HeardStroke[],
-  { playedS, extraS }: StandInTake,
+  { playedS, extraS }: SimulatedTake,
 ): readonly HeardStroke[] {
   const own = strokes.flatMap((stroke, at) => {
     const atS = playedS[at];

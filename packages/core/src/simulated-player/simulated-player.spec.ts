@@ -2,7 +2,7 @@ import { readChart } from '../chart';
 import { songScore } from '../guide';
 import { onsetsIn } from '../listening';
 import { judgeTake, measuresOf, type ExpectedTime } from '../take';
-import { playStandIn, renderStandIn, STEADY_PLAYER } from './index';
+import { playSimulated, renderSimulated, STEADY_PLAYER } from './index';
 
 const RATE = 22_050;
 const SONG = readChart(
@@ -21,14 +21,14 @@ const STROKES: readonly ExpectedTime[] = SCORE.strokes;
 describe('a player who is not there', () => {
   it('plays the same for the same seed, and otherwise for another', () => {
     const player = { ...STEADY_PLAYER, stumbles: 1, missed: 2 };
-    expect(playStandIn(STROKES, player, 7)).toEqual(playStandIn(STROKES, player, 7));
-    expect(playStandIn(STROKES, player, 7).onsetsS).not.toEqual(
-      playStandIn(STROKES, player, 8).onsetsS,
+    expect(playSimulated(STROKES, player, 7)).toEqual(playSimulated(STROKES, player, 7));
+    expect(playSimulated(STROKES, player, 7).onsetsS).not.toEqual(
+      playSimulated(STROKES, player, 8).onsetsS,
     );
   });
 
   it('does wrong what it is told to, and says so', () => {
-    const { truth, onsetsS } = playStandIn(
+    const { truth, onsetsS } = playSimulated(
       STROKES,
       {
         ...STEADY_PLAYER,
@@ -45,7 +45,7 @@ describe('a player who is not there', () => {
   });
 
   it('gets tired where it is told to', () => {
-    const { truth } = playStandIn(
+    const { truth } = playSimulated(
       Array.from({ length: 400 }, (_, at) => ({ atS: at * 0.5 })),
       { ...STEADY_PLAYER, jitterMs: 10, tires: 3 },
       2,
@@ -58,12 +58,12 @@ describe('a player who is not there', () => {
   });
 
   it('is heard in its own sound as it played', () => {
-    const take = playStandIn(
+    const take = playSimulated(
       STROKES,
       { ...STEADY_PLAYER, jitterMs: 6, slowChanges: [{ to: 'C', lateMs: 230 }] },
       3,
     );
-    const heard = onsetsIn(renderStandIn(SCORE, take, { sampleRate: RATE, seed: 3 }), RATE);
+    const heard = onsetsIn(renderSimulated(SCORE, take, { sampleRate: RATE, seed: 3 }), RATE);
     const measures = measuresOf(STROKES, heard);
     const { clean, worst } = judgeTake(STROKES, measures, { isExact: false });
     expect(clean).toBeFalse();

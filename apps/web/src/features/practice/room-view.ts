@@ -34,7 +34,7 @@ const NO_HOLD: Hold = {
 };
 
 /** What is seen of a scene where it is now. */
-export class Seen {
+export class RoomView {
   /** What is counted in the bar of now, or in the count before it, and which of it is now. */
   readonly count = computed(
     () => {

@@ -3,14 +3,14 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import type { InTransaction, Tx } from '../../platform/database';
 import { fromJsonColumn } from '../../platform/json-column';
 
-type Kept = string | number | boolean | bigint | Date | object | null;
+type StoredValue = string | number | boolean | bigint | Date | object | null;
 
 const AT_ONCE = 200;
 /** What is worked out from the others, and sessions of whoever came in meanwhile. */
 const DERIVED = [{ name: 'plan_overviews' }, { name: 'sessions' }] as const;
 
 /** Which rows of a table. */
-export interface Asked {
+export interface ArchiveScope {
   readonly table: ArchiveTable;
   readonly where?: string;
   readonly values?: readonly string[];
@@ -18,10 +18,10 @@ export interface Asked {
 
 /** Reads whole tables out, and puts them into a database that is empty; tables are never named by a request. */
 export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransaction) {
-  async function rowsOf({ table, where, values = [] }: Asked, transaction: Tx) {
+  async function rowsOf({ table, where, values = [] }: ArchiveScope, transaction: Tx) {
     const columns = table.columns.map(selected).join(', ');
     const sql = `SELECT ${columns} FROM ${table.name}${where === undefined ? '' : ` WHERE ${where}`} ORDER BY 1, 2`;
-    const rows = await sequelize.query<Readonly<Record<string, Kept>>>(sql, {
+    const rows = await sequelize.query<Readonly<Record<string, StoredValue>>>(sql, {
       replacements: [...values],
       type: QueryTypes.SELECT,
       transaction,
@@ -64,7 +64,7 @@ export function createArchiveStore(sequelize: Sequelize, inTransaction: InTransa
   }
   return {
     /** Rows of several tables as of one moment. */
-    gather: (asked: readonly Asked[]) =>
+    gather: (asked: readonly ArchiveScope[]) =>
       inTransaction(async (tx) => {
         const found: Record<string, readonly ArchiveRow[]> = {};
         for (const one of asked) found[one.table.name] = await rowsOf(one, tx);
@@ -94,7 +94,7 @@ function selected({ name, kind }: ArchiveColumn): string {
   return kind === 'day' ? `DATE_FORMAT(${name}, '%Y-%m-%d') AS ${name}` : name;
 }
 
-function givenOut(kind: ArchiveColumn['kind'], value: Kept): unknown {
+function givenOut(kind: ArchiveColumn['kind'], value: StoredValue): unknown {
   if (value === null) return null;
   switch (kind) {
     case 'moment':

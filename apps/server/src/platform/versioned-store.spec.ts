@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { TestStudio, type Visitor } from '../../testing/test-studio';
-import { createKeptStore } from './kept';
+import { createVersionedStore } from './versioned-store';
 
 describe('what is kept once for each', () => {
   let studio: TestStudio;
@@ -11,7 +11,7 @@ describe('what is kept once for each', () => {
   afterAll(() => studio.close());
 
   const store = () =>
-    createKeptStore<{ readonly words: string }>(studio.sequelize, {
+    createVersionedStore<{ readonly words: string }>(studio.sequelize, {
       ...{ table: 'student_profiles', key: 'person_id', column: 'profile' },
     });
   const keeping = (words: string, baseVersion: number) => ({

@@ -21,7 +21,7 @@ interface StudioRow {
 }
 
 /** Somebody of the studio, as a page that shows all of it needs them. */
-export interface PersonAtAGlance {
+export interface OverviewPerson {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
@@ -30,7 +30,7 @@ export interface PersonAtAGlance {
 }
 
 /** What holds for the whole studio, and what waits in it. */
-export interface StudioAtAGlance {
+export interface OverviewStudio {
   readonly timeZone: string;
   readonly constants: OwnConstants;
   readonly breaks: readonly StudioBreak[];
@@ -51,7 +51,7 @@ const STUDIO = `
   FROM studio`;
 
 /** The weekly slots of those who are students. */
-export function slotsOf(people: readonly PersonAtAGlance[]): readonly SlotOf[] {
+export function slotsOf(people: readonly OverviewPerson[]): readonly SlotOf[] {
   return people
     .filter(({ role }) => role === 'student')
     .map(({ id, profile: { teacherId, lessonSlot } }) => ({
@@ -62,8 +62,8 @@ export function slotsOf(people: readonly PersonAtAGlance[]): readonly SlotOf[] {
 }
 
 /** Reads what a page that shows the whole studio needs, in few statements. */
-export function createGlanceStore(sequelize: Sequelize) {
-  async function people(id?: string): Promise<readonly PersonAtAGlance[]> {
+export function createOverviewPeopleStore(sequelize: Sequelize) {
+  async function people(id?: string): Promise<readonly OverviewPerson[]> {
     const own = id === undefined ? '' : 'AND people.id = ?';
     const rows = await sequelize.query<PersonRow>(`${PEOPLE} ${own} ORDER BY people.name`, {
       replacements: id === undefined ? [] : [id],
@@ -84,7 +84,7 @@ export function createGlanceStore(sequelize: Sequelize) {
         teachers: named.filter(({ role }) => role !== 'student'),
       };
     },
-    async studio(): Promise<StudioAtAGlance> {
+    async studio(): Promise<OverviewStudio> {
       const [row] = await sequelize.query<StudioRow>(STUDIO, { type: QueryTypes.SELECT });
       const { time_zone: timeZone = 'UTC', constants, breaks = [], waiting } = row ?? {};
       return {
@@ -97,7 +97,7 @@ export function createGlanceStore(sequelize: Sequelize) {
   };
 }
 
-function toPerson(row: PersonRow): PersonAtAGlance {
+function toPerson(row: PersonRow): OverviewPerson {
   const { id, name, role, conventions, profile } = row;
   return {
     id,
@@ -114,4 +114,4 @@ function toPerson(row: PersonRow): PersonAtAGlance {
   };
 }
 
-export type GlanceStore = ReturnType<typeof createGlanceStore>;
+export type OverviewPeopleStore = ReturnType<typeof createOverviewPeopleStore>;

@@ -9,7 +9,7 @@ export interface SlowChange {
 }
 
 /** How somebody plays who is not there. */
-export interface StandInPlayer {
+export interface SimulatedPlayer {
   /** How much slower than the click: 1 is with it. */
   readonly pace: number;
   /** How far the hand is off the beat, as one standard deviation. */
@@ -26,7 +26,7 @@ export interface StandInPlayer {
 }
 
 /** Somebody who plays all of it in time, as well as people do. */
-export const STEADY_PLAYER: StandInPlayer = {
+export const STEADY_PLAYER: SimulatedPlayer = {
   pace: 1,
   jitterMs: 10,
   slowChanges: [],
@@ -37,7 +37,7 @@ export const STEADY_PLAYER: StandInPlayer = {
 };
 
 /** What was played, and what was wrong with it. */
-export interface StandInTake {
+export interface SimulatedTake {
   readonly onsetsS: readonly number[];
   /** For each expected stroke when it was played, in seconds; null where it was left out. */
   readonly playedS: readonly (number | null)[];
@@ -102,13 +102,13 @@ class StandIn {
  * Plays strokes as somebody would who is described: the same for the same seed. Nothing for no strokes.
  *
  * @example
- * playStandIn([{ atS: 0 }, { atS: 1 }], { ...STEADY_PLAYER, jitterMs: 0 }, 1).onsetsS // [0, 1]
+ * playSimulated([{ atS: 0 }, { atS: 1 }], { ...STEADY_PLAYER, jitterMs: 0 }, 1).onsetsS // [0, 1]
  */
-export function playStandIn(
+export function playSimulated(
   expected: readonly ExpectedTime[],
-  player: StandInPlayer,
+  player: SimulatedPlayer,
   seed: number,
-): StandInTake {
+): SimulatedTake {
   const hand = new StandIn(seed);
   const count = expected.length;
   const slow = slowAt(expected, player.slowChanges);

@@ -7,7 +7,7 @@ import type { PeopleStore } from '../people';
 import type { StudioService } from '../studio';
 import { checkedRows, openStudio, PERSON_FORM, RowFault, STUDIO_FORM } from './archive-tasks';
 import { PERSON_TABLES, STUDIO_TABLES } from './archive-tables.data';
-import type { ArchiveStore, Asked } from './archive.store';
+import type { ArchiveStore, ArchiveScope } from './archive.store';
 import { OWN_ROWS } from './person-data.store';
 
 export interface ArchiveDeps {
@@ -59,7 +59,7 @@ export function createArchiveService(deps: ArchiveDeps) {
 
   async function packed(
     { name, ...what }: Pick<Archive, 'form' | 'about' | 'tables'> & { readonly name: string },
-    asked: readonly Asked[],
+    asked: readonly ArchiveScope[],
     gone?: AbortSignal,
   ): Promise<ReadyArchive> {
     const exportedAt = clock.now().toISOString();

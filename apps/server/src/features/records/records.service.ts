@@ -38,7 +38,7 @@ const KEPT = [
 const BACKUP = /^harvu-[\w-]+\.sql\.gz$/;
 
 /** Keeps the studio's books: who did what, who was erased, and which backups there are. */
-export function createKeepingService(deps: KeepingDeps) {
+export function createRecordsService(deps: KeepingDeps) {
   const { acts, data, people, clock, backups, erasures, days } = deps;
   const toComing = async ({ kind, name, on }: Announced): Promise<ComingErasure> => ({
     kind,
@@ -92,4 +92,4 @@ async function lowRoomIn(folder: string): Promise<number | null> {
   return free < LOW_BYTES || found.bavail < LOW_SHARE * found.blocks ? free : null;
 }
 
-export type KeepingService = ReturnType<typeof createKeepingService>;
+export type KeepingService = ReturnType<typeof createRecordsService>;

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { kept, Keeps, wordsIn } from './kept';
+import { preference, Keeps, wordsIn } from './preference';
 
 const NAME = 'harvu-kept-spec';
 
@@ -7,7 +7,7 @@ describe('what is kept on the device', () => {
   beforeEach(() => localStorage.removeItem(NAME));
   afterEach(() => localStorage.removeItem(NAME));
   const keeps = () => TestBed.inject(Keeps);
-  const words = () => TestBed.runInInjectionContext(() => kept(NAME, wordsIn));
+  const words = () => TestBed.runInInjectionContext(() => preference(NAME, wordsIn));
 
   it('is found again, and gone once it is forgotten', () => {
     expect(keeps().find(NAME)).toBeUndefined();
