@@ -123,9 +123,9 @@ describe('whoever reads files', () => {
     let ended = 0;
     const worker = (): Worker => Object.assign(workerHere(), { terminate: () => (ended += 1) });
     setUpPage([Reading, { provide: READING_WORKER, useValue: worker }]);
-    const read = await TestBed.inject(Reading).tasks.calendar('', {
-      ...{ timeZone: 'UTC', from: '2026-11-01', to: '2026-12-01' },
-    });
+    const read = await TestBed.inject(Reading).ask((tasks) =>
+      tasks.calendar('', { timeZone: 'UTC', from: '2026-11-01', to: '2026-12-01' }),
+    );
     expect(read.ok).toBeFalse();
     TestBed.inject(Reading).stop();
     expect(ended).toBe(1);

@@ -1,6 +1,9 @@
 import { DestroyRef, inject, Injectable, InjectionToken } from '@angular/core';
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
+import { WorkerOwner } from '../platform/worker-owner';
 import type { readingTasks } from './reading-tasks';
+
+type ReadingTasks = typeof readingTasks;
 
 /** Makes the worker that reads tables and calendars. */
 export const READING_WORKER = new InjectionToken<() => Worker>('reading worker', {
@@ -10,24 +13,18 @@ export const READING_WORKER = new InjectionToken<() => Worker>('reading worker',
 /** Reads tables and calendars beside the page, so that nothing stands still meanwhile. */
 @Injectable()
 export class Reading {
-  private readonly create = inject(READING_WORKER);
-  private thread: Worker | undefined;
-  private remote: Remote<typeof readingTasks> | undefined;
+  private readonly worker = new WorkerOwner<ReadingTasks>(inject(READING_WORKER));
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.stop());
   }
 
-  get tasks(): Remote<typeof readingTasks> {
-    this.thread ??= this.create();
-    this.remote ??= wrap<typeof readingTasks>(this.thread);
-    return this.remote;
+  ask<Answer>(question: (tasks: Remote<ReadingTasks>) => Answer): Promise<Awaited<Answer>> {
+    return this.worker.ask(question);
   }
 
   /** Ends whatever is being read. */
   stop(): void {
-    this.thread?.terminate();
-    this.thread = undefined;
-    this.remote = undefined;
+    this.worker.stop();
   }
 }

@@ -1,14 +1,14 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { wrap } from 'comlink';
 import { Capture } from './capture';
 import type { listening } from './listening';
+import { WorkerOwner } from '../platform/worker-owner';
 import { LISTENING_WORKER } from './listening-worker';
 
 /** Counts strokes the microphone hears in so many seconds. */
 @Injectable()
 export class CountedByEar {
   private readonly capture = inject(Capture);
-  private readonly createWorker = inject(LISTENING_WORKER);
+  private readonly worker = new WorkerOwner<typeof listening>(inject(LISTENING_WORKER));
   private readonly on = signal(false);
   private readonly why = signal('');
   private waiting: ReturnType<typeof setTimeout> | undefined;
@@ -33,12 +33,11 @@ export class CountedByEar {
     begins();
     await new Promise((resolve) => (this.waiting = setTimeout(resolve, seconds * 1000)));
     const { samples, sampleRate } = this.capture.stop();
-    const worker = this.createWorker();
     try {
-      const heard = await wrap<typeof listening>(worker).hear(samples, sampleRate);
+      const heard = await this.worker.ask((tasks) => tasks.hear(samples, sampleRate));
       return heard.onsetsS.filter((one) => one >= readyS).length;
     } finally {
-      worker.terminate();
+      this.worker.stop();
       this.on.set(false);
     }
   }

@@ -1,7 +1,8 @@
 import { DestroyRef, effect, inject, Injectable, InjectionToken } from '@angular/core';
 import type { GuideScore, StreamOptions, StreamPart, StreamPiece } from '@harvu/core/guide';
-import { wrap, type Remote } from 'comlink';
 import { animationFrames, distinctUntilChanged, map, Subject, type Observable } from 'rxjs';
+import type { Remote } from 'comlink';
+import { WorkerOwner } from '../platform/worker-owner';
 import type { GuidePlayer } from './guide-player';
 import { Latency } from './latency';
 import { SoundLevels } from './levels';
@@ -56,11 +57,9 @@ const CHANNELS = ['count', 'click', 'guide'] as const;
 export class RoomSound {
   private readonly levels = inject(SoundLevels);
   private readonly latency = inject(Latency);
-  private readonly createWorker = inject(GUIDE_WORKER);
+  private readonly player = new WorkerOwner<GuidePlayer>(inject(GUIDE_WORKER));
   private readonly createContext = inject(SOUND_CONTEXT);
   private readonly outOf = inject(SOUND_OUT);
-  private thread: Worker | undefined;
-  private worker: Remote<GuidePlayer> | undefined;
   private context: AudioContext | undefined;
   private gains: readonly GainNode[] = [];
   private splitter: ChannelSplitterNode | undefined;
@@ -95,9 +94,7 @@ export class RoomSound {
 
   /** Gets everything ready, so that the first sound comes at once. */
   prepare(): void {
-    if (this.worker) return;
-    this.thread = this.createWorker();
-    this.worker = wrap<GuidePlayer>(this.thread);
+    this.player.start();
   }
 
   start(score: GuideScore, options: StreamOptions): void {
@@ -108,7 +105,9 @@ export class RoomSound {
     this.startsAt = context.currentTime + FIRST_S;
     this.rendered = 0;
     this.isOver = false;
-    void this.worker?.begin(this.run, { score, options, sampleRate: context.sampleRate });
+    const { run } = this;
+    const request = { score, options, sampleRate: context.sampleRate };
+    this.tell((player) => player.begin(run, request));
     this.looking = setInterval(() => this.fill(), LOOK_MS);
     this.fill();
   }
@@ -125,18 +124,20 @@ export class RoomSound {
 
   /** Plays on in another way from a pass that has not begun; what waits of it is taken back. */
   replay(pass: number, changed: Partial<StreamOptions>): void {
-    if (!this.looking || !this.worker) return;
+    if (!this.looking) return;
     this.takeBack((one) => one.pass < pass);
-    void this.worker.replay(this.run, pass, changed);
+    const { run } = this;
+    this.tell((player) => player.replay(run, pass, changed));
     this.fill();
   }
 
   /** Leaves the open end that sounds, once its round is over. */
   leave(): void {
     const part = this.placeNow()?.part;
-    if (!part?.isOpen || !this.worker) return;
+    if (!part?.isOpen) return;
     this.takeBack((one) => one.startsS <= part.startsS);
-    void this.worker.leave(this.run, part.startsS);
+    const { run } = this;
+    this.tell((player) => player.leave(run, part.startsS));
     this.fill();
   }
 
@@ -147,9 +148,7 @@ export class RoomSound {
 
   close(): void {
     this.stop();
-    this.thread?.terminate();
-    this.thread = undefined;
-    this.worker = undefined;
+    this.player.stop();
     void this.context?.close();
     this.context = undefined;
   }
@@ -196,7 +195,7 @@ export class RoomSound {
 
   /** Asks for pieces, one after the other, until enough waits on the clock. */
   private fill(): void {
-    if (this.isAsking || !this.context || !this.worker) return;
+    if (this.isAsking || !this.context) return;
     const now = this.context.currentTime - this.startsAt;
     this.queued = this.queued.filter(
       (one) => one.startsS + (one.source.buffer?.duration ?? 0) > now - 1,
@@ -210,14 +209,26 @@ export class RoomSound {
     const { run } = this;
     this.cutAfterS = Infinity;
     const seconds = this.rendered - now < SOON_S ? FIRST_PIECE_S : PIECE_S;
-    void this.worker.next(run, seconds).then((piece) => {
-      if (run !== this.run) return;
-      this.isAsking = false;
-      const isOld = (piece?.part.startsS ?? Infinity) > this.cutAfterS;
-      if (!isOld && piece) this.schedule(piece);
-      if (!isOld && !piece) this.isOver = true;
-      this.fill();
-    });
+    const asked = this.player.ask((player) => player.next(run, seconds));
+    asked.then(
+      (piece) => this.take(run, piece),
+      () => run === this.run && this.end(),
+    );
+  }
+
+  /** Takes what was rendered, unless it belongs to what is not played any more. */
+  private take(run: number, piece: StreamPiece | undefined): void {
+    if (run !== this.run) return;
+    this.isAsking = false;
+    const isOld = (piece?.part.startsS ?? Infinity) > this.cutAfterS;
+    if (!isOld && piece) this.schedule(piece);
+    if (!isOld && !piece) this.isOver = true;
+    this.fill();
+  }
+
+  /** What fails here fails again where pieces are asked for, and ends there. */
+  private tell(order: (player: Remote<GuidePlayer>) => Promise<void>): void {
+    this.player.ask(order).catch(() => undefined);
   }
 
   /** Takes back what waits of all parts but those to be kept; what is being rendered now may be of the old way. */

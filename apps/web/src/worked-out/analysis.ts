@@ -11,9 +11,10 @@ import type { PlanEvent } from '@harvu/core/events';
 import type { Scene } from '@harvu/core/practice';
 import type { SongDocument } from '@harvu/core/song';
 import { defer, type Observable } from 'rxjs';
+import { WorkerOwner } from '../platform/worker-owner';
 import { CONVENTIONS } from '../ui/conventions';
-import { Answering } from './answering';
 import type {
+  Answers,
   KeyAdvice,
   PlannedSong,
   SceneAsked,
@@ -28,74 +29,72 @@ import type { PlanRequest } from './plan-request';
 @Injectable({ providedIn: 'root' })
 export class Analysis {
   private readonly conventions = inject(CONVENTIONS);
-  private readonly answering = new Answering(createWorker);
+  private readonly worker = new WorkerOwner<Answers>(createWorker);
 
   read(text: string, before: SongDocument): Observable<ReadChart> {
-    return defer(() => this.answering.ask((worker) => worker.read(text, before)));
+    return defer(() => this.worker.ask((worker) => worker.read(text, before)));
   }
 
   takeApart(song: SongDocument): Observable<SongApart> {
-    return defer(() => this.answering.ask((worker) => worker.takeApart(song, this.conventions())));
+    return defer(() => this.worker.ask((worker) => worker.takeApart(song, this.conventions())));
   }
 
   keyAdvice(song: SongDocument): Observable<KeyAdvice> {
-    return defer(() => this.answering.ask((worker) => worker.keyAdvice(song, this.conventions())));
+    return defer(() => this.worker.ask((worker) => worker.keyAdvice(song, this.conventions())));
   }
 
   voice(song: SongDocument, ranges: VoiceRanges): Observable<VoiceAdvice> {
-    return defer(() =>
-      this.answering.ask((worker) => worker.voice(song, ranges, this.conventions())),
-    );
+    return defer(() => this.worker.ask((worker) => worker.voice(song, ranges, this.conventions())));
   }
 
   plan(request: PlanRequest, events: readonly PlanEvent[]): Observable<PlannedSong> {
     return defer(() =>
-      this.answering.ask((worker) => worker.plan(request, events, this.conventions())),
+      this.worker.ask((worker) => worker.plan(request, events, this.conventions())),
     );
   }
 
   raises(request: PlanRequest, stepId: string): Observable<readonly Raise[]> {
     return defer(() =>
-      this.answering.ask((worker) => worker.raises(request, stepId, this.conventions())),
+      this.worker.ask((worker) => worker.raises(request, stepId, this.conventions())),
     );
   }
 
   easier(request: PlanRequest): Observable<readonly EasierGrip[]> {
-    return defer(() => this.answering.ask((worker) => worker.easier(request, this.conventions())));
+    return defer(() => this.worker.ask((worker) => worker.easier(request, this.conventions())));
   }
 
   adjustments(plan: Plan, stepId: string): Observable<Adjustments> {
     return defer(() =>
-      this.answering.ask((worker) => worker.adjustments(plan, stepId, this.conventions())),
+      this.worker.ask((worker) => worker.adjustments(plan, stepId, this.conventions())),
     );
   }
 
   smaller(request: PlanRequest, wish: SmallerWish): Observable<readonly SmallerPlan[]> {
     return defer(() =>
-      this.answering.ask((worker) => worker.smaller(request, wish, this.conventions())),
+      this.worker.ask((worker) => worker.smaller(request, wish, this.conventions())),
     );
   }
 
   progress(plan: Plan, today: Day): Observable<SongProgress> {
     return defer(() =>
-      this.answering.ask((worker) => worker.progress(plan, today, this.conventions())),
+      this.worker.ask((worker) => worker.progress(plan, today, this.conventions())),
     );
   }
 
   scene(plan: Plan, of: SceneAsked): Observable<Scene | null> {
-    return defer(() => this.answering.ask((worker) => worker.scene(plan, of, this.conventions())));
+    return defer(() => this.worker.ask((worker) => worker.scene(plan, of, this.conventions())));
   }
 
   overview(plan: Plan): Observable<PlanOverview> {
-    return defer(() => this.answering.ask((worker) => worker.overview(plan, this.conventions())));
+    return defer(() => this.worker.ask((worker) => worker.overview(plan, this.conventions())));
   }
 
   changedParts(before: SongDocument, after: SongDocument): Observable<readonly ChangedPart[]> {
-    return defer(() => this.answering.ask((worker) => worker.changedParts(before, after)));
+    return defer(() => this.worker.ask((worker) => worker.changedParts(before, after)));
   }
 
   findings(song: SongDocument): Observable<readonly Finding[]> {
-    return defer(() => this.answering.ask((worker) => worker.findings(song, this.conventions())));
+    return defer(() => this.worker.ask((worker) => worker.findings(song, this.conventions())));
   }
 
   findGrips(
@@ -103,7 +102,7 @@ export class Analysis {
     name: string,
     wishes: GripWishes,
   ): Observable<readonly FoundGrip[]> {
-    return defer(() => this.answering.ask((worker) => worker.findGrips(song, name, wishes)));
+    return defer(() => this.worker.ask((worker) => worker.findGrips(song, name, wishes)));
   }
 }
 

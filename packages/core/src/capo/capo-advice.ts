@@ -1,9 +1,6 @@
 import type { SongDocument } from '../song';
 import type { WorkpieceOptions } from '../steps';
-import { comparedWith, optionAt, type CapoOption } from './place';
-
-/** The places a capo is tried at. */
-const HIGHEST_CAPO = 9;
+import { comparedWith, HIGHEST_ADVISED, optionAt, type CapoOption } from './place';
 
 /** The cheaper first; of those that weigh the same, the one that moves least. */
 export function byCost(now: number) {
@@ -24,7 +21,7 @@ export function capoAdvice(
   higher = 0,
 ): readonly CapoOption[] {
   const compared = comparedWith(song, options);
-  return Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) =>
+  return Array.from({ length: HIGHEST_ADVISED + 1 }, (_, capo) =>
     optionAt({ capo, higher }, compared),
   ).toSorted(byCost(compared.now.capo));
 }

@@ -9,6 +9,7 @@ import {
   type WorkpieceOptions,
 } from '../steps';
 import { beatsToNumber } from '../units';
+import { HIGHEST_ADVISED } from './place';
 
 /** A place where a song goes on in another key: other grips, or the capo moved with the shapes kept. */
 export interface KeyChangeAdvice {
@@ -26,8 +27,6 @@ export interface KeyChangeAdvice {
   /** A full bar before it, in seconds: what leaving it out, or letting it ring, would give. */
   readonly barSeconds: number;
 }
-
-const HIGHEST_CAPO = 9;
 
 /**
  * Lists where a song goes on in another key, with what new grips would take and what moving the capo would: both are
@@ -93,7 +92,7 @@ function adviceAt(work: Workpiece, at: number): KeyChangeAdvice | undefined {
     semitones: one.part.semitones,
     minutes,
     newGrips: fresh.map(({ name }) => name),
-    capoTo: capoTo >= 0 && capoTo <= HIGHEST_CAPO ? capoTo : null,
+    capoTo: capoTo >= 0 && capoTo <= HIGHEST_ADVISED ? capoTo : null,
     secondsThere: silence * beatSeconds,
     secondsNeeded: work.constants.capoMoveSeconds,
     barSeconds: work.meterBeats * beatSeconds,

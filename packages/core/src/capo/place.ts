@@ -17,6 +17,9 @@ import type { SongGrip } from '../player';
 import { timelineOf } from '../timeline';
 import { beatsToNumber } from '../units';
 
+/** Further up a capo leaves too little of the neck. */
+export const HIGHEST_ADVISED = 9;
+
 /** One shape of a song behind the capo. */
 export interface CapoShape extends SongGrip {
   /** A finger lies over three strings or more. */

@@ -22,7 +22,7 @@ export interface VoiceAdvice {
 /** Further than this a song is another song. */
 const MOST_MOVED = 7;
 /** A capo higher up sounds thin beside a voice. */
-const HIGHEST_CAPO = 7;
+const HIGHEST_BESIDE_VOICE = 7;
 const SHOWN = 6;
 
 /**
@@ -49,7 +49,7 @@ export function voiceAdvice(
       : Array.from({ length: Math.max(0, fits.to - fits.from + 1) }, (_, at) => fits.from + at);
   const compared = comparedWith(song, options);
   const best = shifts.flatMap((higher) => {
-    const places = Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) =>
+    const places = Array.from({ length: HIGHEST_BESIDE_VOICE + 1 }, (_, capo) =>
       optionAt({ capo, higher }, compared),
     );
     return places.toSorted(byCost(compared.now.capo)).slice(0, 1);

@@ -253,7 +253,7 @@ function soundFinding(judged: Judged): Finding | undefined {
 }
 
 /** A grip this hand holds with comfort, for the same name. */
-function easierGrip({ chord, setup, hand, grip }: Judged, noBarre = false): Grip | undefined {
+function comfortableGrip({ chord, setup, hand, grip }: Judged, noBarre = false): Grip | undefined {
   const found = findGrips({ name: chord, setup, hand, count: 6, noBarre });
   return found.find(
     (one) => one.grip.join() !== grip.join() && gripFaults({ grip: one.grip }, hand).length === 0,
@@ -275,7 +275,7 @@ function hasFullBarre({ grip, fingers, hand }: Judged): boolean {
 function barreFindings(judged: Judged): readonly Finding[] {
   const { name, grip, heldS } = judged;
   if (heldS < assumed('longBarreSeconds') || !hasFullBarre(judged)) return [];
-  const easier = easierGrip(judged, true);
+  const easier = comfortableGrip(judged, true);
   return [
     createFinding('grip-reach', {
       place: { kind: 'grip', name },
@@ -290,7 +290,7 @@ function barreFindings(judged: Judged): readonly Finding[] {
 function handFindings(judged: Judged): readonly Finding[] {
   const { name, grip, fingers, hand, words } = judged;
   return gripFaults({ grip, fingers }, hand, words).map((fault) => {
-    const easier = fault.code === 'grip-reach' ? easierGrip(judged) : undefined;
+    const easier = fault.code === 'grip-reach' ? comfortableGrip(judged) : undefined;
     const usual = fault.code === 'grip-conflict' ? fingeringOf(grip, hand) : undefined;
     return createFinding(fault.code, {
       place: { kind: 'grip', name },

@@ -1,5 +1,7 @@
 const TAB_LINE = /^\s*(?:[A-Ga-g][#b]?)?\s*[|:]?[-\d|hpbrx/\\~()^*=. ]{6,}$/;
 const LEAST_DASHES = 4;
+/** What an editor makes of two dashes. */
+const LONG_DASHES = /[–—−]/g;
 /** A string's letter, a bar line and dashes say it, however few there are. */
 const LETTERED = /^\s*[A-Ga-g][#b]?\s*\|[-\d|hpbrx/\\~()^*=. ]*-[-\d|hpbrx/\\~()^*=. ]*$/;
 
@@ -9,9 +11,12 @@ const LETTERED = /^\s*[A-Ga-g][#b]?\s*\|[-\d|hpbrx/\\~()^*=. ]*-[-\d|hpbrx/\\~()
  * @example
  * isTabLine('e|---0---2---|') // true
  * @example
+ * isTabLine('e|–––0–––2–––|') // true
+ * @example
  * isTabLine('G - D - Em - C') // false
  */
-export function isTabLine(line: string): boolean {
+export function isTabLine(text: string): boolean {
+  const line = text.replace(LONG_DASHES, '-');
   const dashes = line.split('-', LEAST_DASHES + 1).length - 1;
   return LETTERED.test(line) || (dashes >= LEAST_DASHES && TAB_LINE.test(line));
 }

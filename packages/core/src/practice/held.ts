@@ -44,7 +44,7 @@ export interface HoldRule {
  * Gives what a step asks of the attempts at it.
  *
  * @example
- * askedOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0]).rungRatio // 1.08
+ * holdRuleOf(makeSteps(workpieceOf(readChart('[A]\n| Em |').song))[0]).rungRatio // 1.08
  */
 export function holdRuleOf({ goal, rungs, climbing }: Step): HoldRule {
   const { rungRatio } = climbing;

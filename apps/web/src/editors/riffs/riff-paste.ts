@@ -1,6 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { isTabLine } from '@harvu/core/loose';
 import type { Tuning } from '@harvu/core/pitch';
 import { readSpoken, readTab, type CountedFrom } from '@harvu/core/riff';
+
+/** A bass has as few; a list of notes has fewer lines of dashes. */
+const FEWEST_STRINGS = 4;
 
 /** What was pasted, as the body of a riff, and what is to be known of it. */
 interface Pasted {
@@ -96,5 +100,5 @@ export class RiffPaste {
 }
 
 function isTab(text: string): boolean {
-  return text.split('\n').filter((line) => /[-–—]{2,}/.test(line)).length >= 4;
+  return text.split('\n').filter(isTabLine).length >= FEWEST_STRINGS;
 }

@@ -1,10 +1,10 @@
 import { DestroyRef, inject, Injectable, InjectionToken } from '@angular/core';
 import type { SongDocument } from '@harvu/core/song';
 import type { Imported, ImportOptions } from '@harvu/formats';
-import { wrap, type Remote } from 'comlink';
 import { defer, type Observable } from 'rxjs';
 import type { fileTasks, SongFileRequest } from './file-tasks';
 import type { ReadyFile } from '../../platform/save-file';
+import { WorkerOwner } from '../../platform/worker-owner';
 import type { SongFileKind } from './files';
 
 /** Makes the worker that reads and writes files of songs. */
@@ -23,21 +23,19 @@ const ENDS: Readonly<Record<SongFileKind, readonly [ending: string, type: string
 /** Reads and writes files of songs beside the page, so that nothing stands still meanwhile. */
 @Injectable()
 export class FileWork {
-  private readonly create = inject(FILE_WORKER);
-  private thread: Worker | undefined;
-  private tasks: Remote<typeof fileTasks> | undefined;
+  private readonly worker = new WorkerOwner<typeof fileTasks>(inject(FILE_WORKER));
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.stop());
   }
 
   read(bytes: Uint8Array, options: ImportOptions): Promise<Imported> {
-    return this.worker().read(bytes, options);
+    return this.worker.ask((tasks) => tasks.read(bytes, options));
   }
 
   write(song: SongDocument, request: SongFileRequest): Observable<ReadyFile> {
     return defer(async () => {
-      const bytes = await this.worker().write(song, request);
+      const bytes = await this.worker.ask((tasks) => tasks.write(song, request));
       const [ending, type] = ENDS[request.to];
       // What a disk does not take in a name is left out of it.
       const name =
@@ -51,14 +49,6 @@ export class FileWork {
 
   /** Ends whatever is being read. */
   stop(): void {
-    this.thread?.terminate();
-    this.thread = undefined;
-    this.tasks = undefined;
-  }
-
-  private worker(): Remote<typeof fileTasks> {
-    this.thread ??= this.create();
-    this.tasks ??= wrap<typeof fileTasks>(this.thread);
-    return this.tasks;
+    this.worker.stop();
   }
 }

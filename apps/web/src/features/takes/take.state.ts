@@ -10,12 +10,12 @@ import {
   type TakeSaid,
   type Verdict,
 } from '@harvu/core/take';
-import { wrap, type Remote } from 'comlink';
 import { filter, Subscription } from 'rxjs';
 import { Capture, type Recorded } from '../../sound/capture';
 import { EVEN_COUNT, ONCE_THROUGH } from '../../sound/even-count';
 import { Latency } from '../../sound/latency';
 import type { listening } from '../../sound/listening';
+import { WorkerOwner } from '../../platform/worker-owner';
 import { LISTENING_WORKER } from '../../sound/listening-worker';
 import { MidiPads, STAND_IN_NAME, type PadPart } from '../../sound/midi-pads';
 import { RoomSound } from '../../sound/room-sound';
@@ -83,9 +83,7 @@ export class TakeState {
   private readonly pads = inject(MidiPads);
   private readonly latency = inject(Latency);
   private readonly device = inject(Device);
-  private readonly createWorker = inject(LISTENING_WORKER);
-  private thread: Worker | undefined;
-  private worker: Remote<Listening> | undefined;
+  private readonly worker = new WorkerOwner<Listening>(inject(LISTENING_WORKER));
   private readonly now = signal<TakePhase>('choose');
   private readonly why = signal('');
   private readonly last = signal<JudgedTake | null>(null);
@@ -169,9 +167,8 @@ export class TakeState {
       },
       seed,
     );
-    const worker = this.workerOf();
     const score = withPace(request);
-    const samples = await worker.standIn(score, take, STAND_IN_RATE);
+    const samples = await this.worker.ask((tasks) => tasks.standIn(score, take, STAND_IN_RATE));
     await this.hear({ samples, sampleRate: STAND_IN_RATE, startedAtMs: 0 }, 0);
   }
 
@@ -203,13 +200,10 @@ export class TakeState {
     const { request } = this;
     if (!take.sound || !request) return undefined;
     const { samples, sampleRate } = take.sound;
-    const bytes = await this.workerOf().besideGuide({
-      samples,
-      sampleRate,
-      score: request.score,
-      slower: request.slower,
-      beginsS: take.beginsS,
-    });
+    const { score, slower } = request;
+    const { beginsS } = take;
+    const asked = { samples, sampleRate, score, slower, beginsS };
+    const bytes = await this.worker.ask((tasks) => tasks.besideGuide(asked));
     return new Blob([new Uint8Array(bytes)], { type: 'audio/wav' });
   }
 
@@ -305,7 +299,7 @@ export class TakeState {
     const beganS = ((this.firstBarMs ?? startedAtMs) - startedAtMs) / 1000;
     this.stop();
     const clicksS = EVEN_COUNT.clicks.map(({ atS }) => atS + beganS);
-    const found = await this.workerOf().loopBack(samples, sampleRate, clicksS);
+    const found = await this.worker.ask((tasks) => tasks.loopBack(samples, sampleRate, clicksS));
     if (this.now() !== 'measures') return;
     if (!found) {
       this.refuse(
@@ -321,7 +315,7 @@ export class TakeState {
   }
 
   private async hear({ samples, sampleRate }: Recorded, beginsS: number): Promise<void> {
-    const { onsetsS, isCut } = await this.workerOf().hear(samples, sampleRate);
+    const { onsetsS, isCut } = await this.worker.ask((tasks) => tasks.hear(samples, sampleRate));
     if (this.now() !== 'hears') return;
     await this.judge(
       onsetsS.map((one) => one - beginsS),
@@ -343,7 +337,7 @@ export class TakeState {
       ...(from === 'taps' && known !== null && { latencyS: known / 1000 }),
       ...(of.notes && { notes: of.notes }),
     };
-    const measures = await this.workerOf().measures(request.strokes, heardS, how);
+    const measures = await this.worker.ask((tasks) => tasks.measures(request.strokes, heardS, how));
     if (this.now() !== 'hears') return;
     const isExact = from === 'taps' || from === 'midi';
     const verdict = judgeTake(request.strokes, measures, { isExact, hasClick: !isFile });
@@ -375,12 +369,6 @@ export class TakeState {
     this.now.set('choose');
   }
 
-  private workerOf(): Remote<Listening> {
-    this.thread ??= this.createWorker();
-    this.worker ??= wrap<Listening>(this.thread);
-    return this.worker;
-  }
-
   private stop(): void {
     clearTimeout(this.ending);
     this.running.unsubscribe();
@@ -392,7 +380,7 @@ export class TakeState {
   private close(): void {
     this.stop();
     this.sound.close();
-    this.thread?.terminate();
+    this.worker.stop();
   }
 }
 

@@ -94,7 +94,7 @@ export class DatesFromFile {
     };
     this.turned.set(new Set());
     void this.file.read(file, (bytes) =>
-      this.reading.tasks.calendar(new TextDecoder().decode(bytes), options),
+      this.reading.ask((tasks) => tasks.calendar(new TextDecoder().decode(bytes), options)),
     );
   }
 

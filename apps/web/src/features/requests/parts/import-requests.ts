@@ -47,7 +47,7 @@ export class ImportRequests {
       known: 'this waits already',
       before:
         'Nothing is stored until you take it over. Each student then sees the request as their own.',
-      read: (bytes, columns) => this.reading.tasks.requests(bytes, columns, known),
+      read: (bytes, columns) => this.reading.ask((tasks) => tasks.requests(bytes, columns, known)),
       titleOf: ({ title }) => title,
       wordsOf,
     };

@@ -65,7 +65,7 @@ export class ImportStudents {
       known: 'somebody of this name is there already',
       before:
         'Nobody is added until you take them over. They sign in once you give each a password; a minor’s account opens once the guardian’s consent is recorded.',
-      read: (bytes, columns) => this.reading.tasks.students(bytes, columns, known),
+      read: (bytes, columns) => this.reading.ask((tasks) => tasks.students(bytes, columns, known)),
       titleOf: ({ name }) => name,
       wordsOf,
     };

@@ -1,5 +1,10 @@
 import { expose } from 'comlink';
-import { Answering } from './answering';
+import { WorkerOwner } from './worker-owner';
+
+interface Tasks {
+  findings(): string[];
+  read(): string;
+}
 
 /** A worker on this page: it answers as it is told, and fails when it is told. */
 class FakeWorker extends EventTarget {
@@ -25,14 +30,14 @@ class FakeWorker extends EventTarget {
   }
 }
 
-describe('asking the worker', () => {
+describe('the owner of a worker', () => {
   let made: FakeWorker[];
-  let answering: Answering;
+  let owner: WorkerOwner<Tasks>;
   const never = new Promise<never>(() => undefined);
 
   beforeEach(() => {
     made = [];
-    answering = new Answering(() => {
+    owner = new WorkerOwner<Tasks>(() => {
       const isFirst = made.length === 0;
       const worker = new FakeWorker({
         findings: () => (isFirst ? never : ['found']),
@@ -44,8 +49,7 @@ describe('asking the worker', () => {
       return worker as unknown as Worker;
     });
   });
-  const findings = () =>
-    answering.ask((worker) => worker.findings({} as never, {} as never)) as Promise<unknown>;
+  const findings = () => owner.ask((worker) => worker.findings());
 
   it('fails what was asked of a worker that dies, and asks another from then on', async () => {
     const asked = [findings(), findings()];
@@ -57,9 +61,29 @@ describe('asking the worker', () => {
   });
 
   it('keeps a worker whose answer is an error', async () => {
-    const read = answering.ask((worker) => worker.read('', {} as never));
+    const read = owner.ask((worker) => worker.read());
     await expectAsync(read).toBeRejectedWithError(/no such bar/);
     expect(made.length).toBe(1);
     expect(made[0]?.isTerminated).toBeFalse();
+  });
+
+  it('makes none before something is asked, and another once it was stopped', async () => {
+    expect(made.length).toBe(0);
+    owner.stop();
+    void findings();
+    owner.stop();
+    expect(made[0]?.isTerminated).toBeTrue();
+    expect(await findings()).toEqual(['found']);
+    expect(made.length).toBe(2);
+  });
+
+  it('keeps the new one where the one before it fails late', async () => {
+    const given = findings();
+    given.catch(() => undefined);
+    owner.stop();
+    expect(await findings()).toEqual(['found']);
+    made[0]?.fail();
+    expect(await findings()).toEqual(['found']);
+    expect([made.length, made[1]?.isTerminated]).toEqual([2, false]);
   });
 });
