@@ -1,4 +1,4 @@
-import { counted } from '../words';
+import { counted } from '../wording';
 import { assumed } from '../constants';
 import { dayAfter, type Day } from '../day';
 import type { OpenStep } from '../standing';

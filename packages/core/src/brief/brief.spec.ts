@@ -15,7 +15,6 @@ import {
   agendaOf,
   attentionOf,
   homeCards,
-  lessonSummary,
   sinceLesson,
   termReport,
   type SongNow,
@@ -306,59 +305,6 @@ describe('the cards for home', () => {
     );
     expect(homeCards(one, TODAY)?.cards.map(({ step: { id } }) => id)).toEqual(['B']);
     expect(homeCards({ ...one, minutesByWeekday: [0, 0, 0, 0, 0, 0, 0] }, TODAY)).toBeNull();
-  });
-});
-
-describe('the summary of a lesson', () => {
-  const mark = (clean: boolean, more: object = {}) => ({
-    title: 'Verse',
-    song: 'Waltz',
-    bpm: 92,
-    rungUnit: 'bpm',
-    passes: 1,
-    clean,
-    stopped: false,
-    bar: null,
-    source: 'teacher' as const,
-    ...more,
-  });
-  const told = {
-    name: 'Bo',
-    day: TODAY,
-    minutes: 30,
-    isChild: false,
-    word: ' Count aloud. ',
-    marks: [mark(true), mark(false, { bar: 3 }), mark(true), mark(false, { stopped: true })],
-    met: ['Verse'],
-    next: { day: '2026-12-04' as const, time: '16:30' },
-    home: homeCards(
-      student(song('Waltz', { open: [step('Lift', { nowBpm: 60 as never })] })),
-      TODAY,
-    ),
-  };
-
-  it('says what was heard, what was met, a word, the cards in exact words and what comes next', () => {
-    expect(lessonSummary(told).split('\n')).toEqual([
-      ...['Bo, lesson of 27 Nov, 30 minutes.', '', 'Heard today:'],
-      '- Verse at 92 bpm: clean twice, stumbled once (bar 3), stopped once',
-      ...['', 'Goals met:', '- Verse', '', 'For home: Count aloud.', ''],
-      'At home, from 30 Nov, 10 min:',
-      `- Lift (Waltz): at 60 bpm, ${OPEN?.goal ?? ''}; 9 min`,
-      ...['', 'To show next time:', `- Lift (Waltz): ${OPEN?.goal ?? ''}`],
-      ...['', 'Next lesson: 4 Dec, 16:30.'],
-    ]);
-  });
-
-  it('tells a child how far it went, and nothing of what failed', () => {
-    const forChild = lessonSummary({ ...told, isChild: true });
-    expect(forChild).toContain('- Verse at 92 bpm: clean twice\n');
-    expect(forChild).toContain('You reached:');
-    expect(forChild).not.toMatch(/stumbled|stopped/);
-  });
-
-  it('leaves out what there was none of', () => {
-    const bare = lessonSummary({ ...told, marks: [], met: [], word: '', home: null, next: null });
-    expect(bare).toBe('Bo, lesson of 27 Nov, 30 minutes.');
   });
 });
 

@@ -3,7 +3,7 @@ import type { LessonState } from '../lessons';
 import type { ReachedMilestone } from '../progress';
 import type { SongNow, StudentNow } from './student-now';
 import { minutesOn } from './student-now';
-import { counted } from '../words';
+import { counted } from '../wording';
 
 /** The days a report is about, and the lessons in them. */
 export interface Term {

@@ -5,7 +5,12 @@ import type { ClimbedStep } from '../progress';
 /** How a day is told. */
 export type DayTold = (day: Day) => string;
 
-/** "26 Nov" */
+/**
+ * Tells a day in words.
+ *
+ * @example
+ * dayWords('2026-11-26') // '26 Nov'
+ */
 export function dayWords(day: Day): string {
   return format(parseISO(day), 'd MMM');
 }

@@ -1,4 +1,4 @@
-import { listed } from '../words';
+import { listed } from '../wording';
 import { chordLabel, findKey, parseChordName, transposeChordName, type TimedChord } from '../chord';
 import { barreStrings, checkGrip, soundingNotes } from '../fretboard';
 import { withCommand } from '../edits';

@@ -1,3 +1,2 @@
 export { bestOrder, orderCost, stageChange } from './evening';
 export type { EveningItem, OrderCost, StageChange } from './evening';
-export { changeWords, standsWords } from './words';

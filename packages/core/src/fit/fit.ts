@@ -1,4 +1,4 @@
-import { counted, listed } from '../words';
+import { counted, listed } from '../wording';
 import { chordLabel } from '../chord';
 import { isFullBarre } from '../fretboard';
 import { dayAfter, type Day } from '../day';

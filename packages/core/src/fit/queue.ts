@@ -1,4 +1,4 @@
-import { counted } from '../words';
+import { counted } from '../wording';
 import { USUAL_CONSTANTS, type Constants } from '../constants';
 import { daysBetween, type Day } from '../day';
 import { isSameTitle } from '../requests';

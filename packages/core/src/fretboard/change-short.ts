@@ -1,4 +1,4 @@
-import { listed } from '../words';
+import { listed } from '../wording';
 import type { Change, FingerMove } from './change';
 import type { HandWords } from './hand-words';
 

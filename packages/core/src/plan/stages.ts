@@ -1,4 +1,4 @@
-import { listed as inWords } from '../words';
+import { listed as inWords } from '../wording';
 import type { Layer } from '../song';
 import { called, kindOf, layerWords, type Step, type Workpiece } from '../steps';
 

@@ -1,4 +1,4 @@
-import { listed } from '../words';
+import { listed } from '../wording';
 import { chordLabel } from '../chord';
 import type { Comparison } from './compare';
 import type { ComparedBar } from './music-keys';

@@ -2,7 +2,5 @@ export type { Alignment, Pair } from './align';
 export { latencyOf } from './latency';
 export { measuresOf } from './measures';
 export type { ExpectedTime, HeardHow, TakeMeasures } from './measures';
-export { sayTake } from './say';
-export type { TakeSaid, TakeWords } from './say';
 export { judgeTake } from './verdict';
 export type { HeardBy, LateChange, Spot, SpotKind, Verdict } from './verdict';

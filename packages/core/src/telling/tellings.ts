@@ -1,4 +1,4 @@
-import { counted } from '../words';
+import { counted } from '../wording';
 import { cellsOver, parseMeter, parseSlot, type Meter, type Pattern, type Slot } from '../rhythm';
 import { placeStrokes, type ToldStroke } from './placements';
 import { readTaps } from './taps';

@@ -3,7 +3,7 @@ import { openNotes, STANDARD_TUNING, type Tuning } from '@harvu/core/pitch';
 import { placeNear, placeNotes, type NeckPlace } from '@harvu/core/riff';
 import { addBeats } from '@harvu/core/units';
 import type { DraftBar, DraftNote } from '../draft/draft';
-import { counted } from '@harvu/core/words';
+import { counted } from '@harvu/core/wording';
 import type { Report } from '../report';
 import type { ReadNote } from './notes';
 import type { PartRead } from './part-read';

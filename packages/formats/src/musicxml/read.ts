@@ -1,7 +1,7 @@
 import { HIGHEST_CAPO } from '@harvu/core/chart';
 import { writeDraft } from '../draft/chart';
 import type { Draft, DraftGrip } from '../draft/draft';
-import { counted } from '@harvu/core/words';
+import { counted } from '@harvu/core/wording';
 import { refused, Report, type Imported, type ImportedPart } from '../report';
 import { ScoreBuilder } from './builder';
 import { scoreText } from './bytes';

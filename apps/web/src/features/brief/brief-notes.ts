@@ -1,6 +1,7 @@
 import type { Day } from '@harvu/core/day';
 import type { PlanOverview, ReadinessSummary } from '@harvu/core/standing';
-import { milestoneWords, type SinceLesson } from '@harvu/core/brief';
+import type { SinceLesson } from '@harvu/core/brief';
+import { milestoneWords } from '@harvu/core/words';
 import { dayWords } from '../../ui/day-label';
 import type { NoteTone } from '../../ui/note';
 import type { Brief } from './brief';

@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { USUAL_CONSTANTS } from '@harvu/core/constants';
-import { changeWords, standsWords } from '@harvu/core/evening';
+import { changeWords, standsWords } from '@harvu/core/words';
 import { Session } from '../../platform/session';
 import { durationWords } from '../../ui/duration';
 import { Note } from '../../ui/note';

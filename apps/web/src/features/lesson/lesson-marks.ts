@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { NewEvent } from '@harvu/contract';
-import type { MarkTold } from '@harvu/core/brief';
+import type { MarkTold } from '@harvu/core/words';
 import { Log } from '../../store';
 import type { KeptTake } from '../takes';
 

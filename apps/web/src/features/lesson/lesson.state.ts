@@ -1,7 +1,8 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { HeardItem, Overview, StoredLesson } from '@harvu/contract';
-import { homeCards, lessonSummary, marksTold, type MarkTold } from '@harvu/core/brief';
+import { homeCards } from '@harvu/core/brief';
+import { lessonSummary, marksTold, type MarkTold } from '@harvu/core/words';
 import { parseDay, type Day } from '@harvu/core/day';
 import { triesIn } from '@harvu/core/events';
 import { slotLessonId } from '@harvu/core/lessons';
@@ -167,7 +168,7 @@ export class LessonState {
         };
       });
   });
-  readonly marked = computed(() => marksTold(this.marks()));
+  readonly marked = computed(() => marksTold(this.marks(), 'teacher'));
 
   constructor() {
     // The lesson is opened once all that tells of it is there; what is changed here stays.
@@ -221,7 +222,7 @@ export class LessonState {
       name: brief.name,
       day,
       minutes,
-      isChild: brief.isChild,
+      who: brief.isChild ? 'child' : 'student',
       marks: this.marks(),
       met: this.metOn(day),
       word: this.keeper.notes().word,

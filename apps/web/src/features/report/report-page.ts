@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { milestoneWords } from '@harvu/core/brief';
+import { milestoneWords } from '@harvu/core/words';
 import { DayLabel } from '../../ui/day-label';
 import { Page } from '../../ui/page';
 import { PrintMenu } from '../../ui/print-menu';

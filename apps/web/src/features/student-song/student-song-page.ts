@@ -15,7 +15,8 @@ import { Page } from '../../ui/page';
 import { Ribbon } from '../../ui/ribbon';
 import { TempoChart, type ChartAhead, type ChartLine } from '../../ui/tempo-chart';
 import type { PlanProgress } from '../plans';
-import { childWords, readinessWords } from '../../ui/readiness-words';
+import { readinessWords } from '@harvu/core/words';
+import { READER } from '../../platform/reader';
 import { PrintMenu, type Printable } from '../../ui/print-menu';
 import { AdjustStep } from '../teaching';
 import { PlanSteps } from './parts/plan-steps';
@@ -53,6 +54,7 @@ const LINES_SHOWN = 5;
 export class StudentSongPage {
   readonly id = input.required<string>();
   private readonly session = inject(Session);
+  private readonly reader = inject(READER);
   protected readonly isTeaching = this.session.isTeaching();
   /** To a child the next small win is said, and no figures of what is missing. */
   protected readonly isChild = this.session.isChild();
@@ -74,9 +76,9 @@ export class StudentSongPage {
   protected readonly words = computed(() => {
     const found = this.state.plan();
     if (!found) return { headline: '', below: '', heldBack: '' };
-    return this.isChild
-      ? childWords(found.readiness, this.next()?.title)
-      : readinessWords(found.readiness, this.session.today(), this.isTeaching);
+    const { readiness } = found;
+    const now = { readiness, today: this.session.today(), next: this.next()?.title };
+    return readinessWords(now, this.reader());
   });
   protected readonly doneCount = computed(
     () => this.state.plan()?.progress.filter((one) => one.state === 'done').length ?? 0,

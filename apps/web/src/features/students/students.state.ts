@@ -10,7 +10,8 @@ import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
 import { returned } from '../../platform/returned';
 import { PlanStore } from '../../store';
 import { actionFor, briefOf, isFaded, type Brief } from '../brief';
-import { readinessWords } from '../../ui/readiness-words';
+import { readinessWords, type Reader } from '@harvu/core/words';
+import { dayWords } from '../../ui/day-label';
 
 /** What was known here and what the server says are both there by then; after it nobody changes places. */
 const SETTLED_MS = 4000;
@@ -126,20 +127,21 @@ function isHeldByJoins({ overview }: OverviewSong): boolean {
   return isFull && blocks.length > 0 && (readiness.songBpm ?? 0) < readiness.goalBpm;
 }
 
+/** This page is the teacher's. */
+const TEACHER: Reader = { who: 'teacher', told: dayWords };
+
 function headlineOf(song: OverviewSong, today: Day): string {
   const { readiness } = song.overview;
-  if (!isHeldByJoins(song)) return readinessWords(readiness, today).headline;
+  if (!isHeldByJoins(song)) return readinessWords({ readiness, today }, TEACHER).headline;
   const { songBpm, goalBpm } = readiness;
   return songBpm === null ? 'joins still new' : `joins ${songBpm} of ${goalBpm} bpm`;
 }
 
 function toOwn(song: OverviewSong, today: Day): OwnSong {
   const { readiness } = song.overview;
-  const { below } = readinessWords(readiness, today);
+  const { below, heldBack } = readinessWords({ readiness, today }, TEACHER);
   const headline = headlineOf(song, today);
-  const words = [below, readiness.heldBackBy ? `Held back by ${readiness.heldBackBy.what}` : '']
-    .filter(Boolean)
-    .join('. ');
+  const words = [below, readiness.heldBackBy ? heldBack : ''].filter(Boolean).join('. ');
   return { ...song, headline, words };
 }
 

@@ -2,14 +2,8 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import type { TakeSource } from '@harvu/core/events';
 import type { GuideScore } from '@harvu/core/guide';
 import { playSimulated, STEADY_PLAYER } from '@harvu/core/simulated-player';
-import {
-  judgeTake,
-  sayTake,
-  type ExpectedTime,
-  type TakeMeasures,
-  type TakeSaid,
-  type Verdict,
-} from '@harvu/core/take';
+import { judgeTake, type ExpectedTime, type TakeMeasures, type Verdict } from '@harvu/core/take';
+import { sayTake, type TakeSaid } from '@harvu/core/words';
 import { filter, Subscription } from 'rxjs';
 import { Capture, type Recorded } from '../../sound/capture';
 import { EVEN_COUNT, ONCE_THROUGH } from '../../sound/even-count';

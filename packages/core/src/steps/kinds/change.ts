@@ -1,4 +1,4 @@
-import { listed } from '../../words';
+import { listed } from '../../wording';
 import { secondsAt } from '../../change';
 import { secondsOfDrill } from '../../events';
 import type { StruckBar } from '../../timeline';

@@ -1,5 +1,5 @@
 import type { StepAbout } from '../step-title';
-import { listed } from '../../words';
+import { listed } from '../../wording';
 import { isFullBarre } from '../../fretboard';
 import { formatGrip } from '../../fretboard';
 import type { SongGrip } from '../../player';

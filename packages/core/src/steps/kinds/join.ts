@@ -1,4 +1,4 @@
-import { listed } from '../../words';
+import { listed } from '../../wording';
 import type { StepAbout } from '../step-title';
 import type { Part } from '../../sameness';
 import type { StruckBar } from '../../timeline';

@@ -1,4 +1,4 @@
-import { listed } from '../../words';
+import { listed } from '../../wording';
 import { createStep, type Goal, type Step } from '../step';
 import type { Workpiece } from '../workpiece';
 import type { Kind } from './kind';

@@ -1,5 +1,6 @@
 import type { Evening, Person } from '@harvu/contract';
-import { changeWords, stageChange, standsWords } from '@harvu/core/evening';
+import { stageChange } from '@harvu/core/evening';
+import { changeWords, standsWords } from '@harvu/core/words';
 import { dayOnPaper, PAPER_SIZES, type PrintedSheet, type SheetAsked } from '../print-manner';
 import type { PrintedItem } from './programme-sheet';
 import type { Press } from './press';

@@ -5,13 +5,8 @@ import type {
   StoredLesson,
   OverviewStudent,
 } from '@harvu/contract';
-import {
-  askWords,
-  homeCards,
-  milestoneWords,
-  termReport,
-  type StudentNow,
-} from '@harvu/core/brief';
+import { askWords, homeCards, termReport, type StudentNow } from '@harvu/core/brief';
+import { milestoneWords } from '@harvu/core/words';
 import { frameWords } from '@harvu/core/chart';
 import { dayAfter, daysBetween, weekdayOf, WEEKDAYS, type Day } from '@harvu/core/day';
 import { nextLessonOn } from '@harvu/core/plan';

@@ -1,4 +1,4 @@
-import { counted } from '@harvu/core/words';
+import { counted } from '@harvu/core/wording';
 import {
   ChangeDetectionStrategy,
   Component,

@@ -1,4 +1,4 @@
-import { listed } from '@harvu/core/words';
+import { listed } from '@harvu/core/wording';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { Scene } from '@harvu/core/practice';

@@ -1,4 +1,4 @@
-import { counted } from '@harvu/core/words';
+import { counted } from '@harvu/core/wording';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { roughChart } from '@harvu/core/requests';
 

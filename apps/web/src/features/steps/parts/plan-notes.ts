@@ -1,4 +1,4 @@
-import { counted } from '@harvu/core/words';
+import { counted } from '@harvu/core/wording';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';

@@ -8,7 +8,7 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { milestoneWords } from '@harvu/core/brief';
+import { milestoneWords } from '@harvu/core/words';
 import { dayAfter, weekdayOf, WEEKDAYS } from '@harvu/core/day';
 import { typedIn } from '../../../platform/forms';
 import { preference, wordsIn } from '../../../platform/preference';

@@ -4,7 +4,8 @@ import type { OverviewSong } from '@harvu/contract';
 import type { OpenStep } from '@harvu/core/standing';
 import { LadderLine } from '../../../ui/ladder-line';
 import { Ribbon } from '../../../ui/ribbon';
-import { childWords, readinessWords } from '../../../ui/readiness-words';
+import { readinessWords } from '@harvu/core/words';
+import { READER } from '../../../platform/reader';
 import { Session } from '../../../platform/session';
 
 /** One song of the week: how far it is, and what to practise next. */
@@ -66,12 +67,11 @@ export class WeekSong {
   readonly song = input.required<OverviewSong>();
   protected readonly overview = computed(() => this.song().overview);
   private readonly session = inject(Session);
-  private readonly isChild = this.session.isChild;
+  private readonly reader = inject(READER);
   protected readonly words = computed(() => {
     const { readiness, open } = this.overview();
-    return this.isChild()
-      ? childWords(readiness, open[0]?.title)
-      : readinessWords(readiness, this.session.today(), false);
+    const now = { readiness, today: this.session.today(), next: open[0]?.title };
+    return readinessWords(now, this.reader());
   });
   protected readonly laterOpen = computed(() => {
     const { open, openCount } = this.overview();

@@ -1,4 +1,5 @@
-import { judgeTake, measuresOf, sayTake, type ExpectedTime } from './index';
+import { judgeTake, measuresOf, type ExpectedTime } from '../take';
+import { sayTake } from './index';
 
 const STROKES: readonly ExpectedTime[] = Array.from({ length: 24 }, (_, at) => ({
   ...{

@@ -1,11 +1,11 @@
-import { readinessOf } from '@harvu/core/progress';
-import { summaryOf } from '@harvu/core/standing';
-import type { Try } from '@harvu/core/events';
-import { EMPTY_SONG } from '@harvu/core/song';
-import { readChart } from '@harvu/core/chart';
-import { makeSteps, workpieceOf } from '@harvu/core/steps';
-import type { Day } from '@harvu/core/day';
-import { readinessWords } from './readiness-words';
+import { readinessOf } from '../progress';
+import { summaryOf } from '../standing';
+import type { Try } from '../events';
+import { EMPTY_SONG } from '../song';
+import { readChart } from '../chart';
+import { makeSteps, workpieceOf } from '../steps';
+import type { Day } from '../day';
+import { readinessWords, type ReaderRole } from './index';
 
 const TODAY: Day = '2026-11-04';
 const work = workpieceOf(readChart('tempo: 92\n[Verse]\n| G | D |\n[Chorus]\n| C | G |').song);
@@ -29,8 +29,14 @@ function everything(kinds: readonly string[]): readonly Try[] {
       ),
     );
 }
-const wordsFor = (tries: readonly Try[]) =>
-  readinessWords(summaryOf(readinessOf(work, { steps, tries, goal: 'full' })), TODAY);
+const summaryFor = (tries: readonly Try[]) =>
+  summaryOf(readinessOf(work, { steps, tries, goal: 'full' }));
+const told = (day: Day) => day;
+const wordsFor = (tries: readonly Try[], who: ReaderRole = 'teacher') =>
+  readinessWords(
+    { readiness: summaryFor(tries), today: TODAY, next: 'Verse, one strum a chord' },
+    { who, told },
+  );
 
 describe('how far a song is, in words', () => {
   it('never hides a gap behind a figure', () => {
@@ -60,22 +66,36 @@ describe('how far a song is, in words', () => {
   });
 
   it('tells a student what helps, and only a teacher what holds them back', () => {
-    const summary = summaryOf(readinessOf(work, { steps, tries: [], goal: 'full' }));
-    expect(readinessWords(summary, TODAY).heldBack).toMatch(/^Held back by /);
-    expect(readinessWords(summary, TODAY, false).heldBack).toMatch(/^What helps most now: /);
+    expect(wordsFor([]).heldBack).toMatch(/^Held back by /);
+    expect(wordsFor([], 'student').heldBack).toMatch(/^What helps most now: /);
+  });
+
+  it('tells a child what goes and what is next, and never what is missing', () => {
+    expect(wordsFor([], 'child')).toEqual({
+      headline: 'Piece by piece',
+      below: 'Next: Verse, one strum a chord',
+      heldBack: '',
+    });
+    const all = everything(['section', 'join', 'whole']);
+    expect(wordsFor(all, 'child').headline).toBe('The whole song goes!');
   });
 
   it('tells what is probably left once a visit is due', () => {
-    const all = { steps, tries: everything(['section', 'join', 'whole']), goal: 'full' } as const;
-    const summary = summaryOf(readinessOf(work, all));
-    const { headline, below } = readinessWords(summary, '2027-02-20');
+    const readiness = summaryFor(everything(['section', 'join', 'whole']));
+    const { headline, below } = readinessWords(
+      { readiness, today: '2027-02-20' },
+      { who: 'teacher', told },
+    );
     expect(headline).toMatch(/^8\d to (89|90|91) of 92 bpm$/);
-    expect(below).toMatch(/^probably; it was 92 on 3 Nov/);
+    expect(below).toBe('probably; it was 92 on 2026-11-03');
   });
 
   it('says so when there is nothing to play', () => {
     const empty = workpieceOf(EMPTY_SONG);
-    const readiness = readinessOf(empty, { steps: [], tries: [], goal: 'full' });
-    expect(readinessWords(summaryOf(readiness), TODAY).headline).toBe('Nothing to play yet');
+    const readiness = summaryOf(readinessOf(empty, { steps: [], tries: [], goal: 'full' }));
+    for (const who of ['teacher', 'student', 'child'] as const)
+      expect(readinessWords({ readiness, today: TODAY }, { who, told }).headline).toBe(
+        'Nothing to play yet',
+      );
   });
 });

@@ -1,5 +1,4 @@
-import type { ExpectedTime, TakeMeasures } from './measures';
-import type { HeardBy, Spot, SpotKind, Verdict } from './verdict';
+import type { ExpectedTime, HeardBy, Spot, SpotKind, TakeMeasures, Verdict } from '../take';
 
 /** How the words for a take are found. */
 export interface TakeWords extends HeardBy {

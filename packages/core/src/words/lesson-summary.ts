@@ -1,8 +1,8 @@
-import { counted } from '../words';
+import { counted } from '../wording';
 import type { Day } from '../day';
 import type { Source } from '../events';
-import { cardWords, type HomeCards } from './home';
-import { dayWords } from './words';
+import { cardWords, dayWords, type HomeCards } from '../brief';
+import type { ReaderRole } from './reader';
 
 /** A mark as a summary tells it. */
 export interface MarkTold {
@@ -23,7 +23,8 @@ export interface LessonTold {
   readonly name: string;
   readonly day: Day;
   readonly minutes: number;
-  readonly isChild: boolean;
+  /** The student, who may be a child. */
+  readonly who: ReaderRole;
   readonly marks: readonly MarkTold[];
   /** Goals that were met in the lesson. */
   readonly met: readonly string[];
@@ -35,16 +36,29 @@ export interface LessonTold {
 
 const CARDS_TOLD = 5;
 
+const GOALS_MET: Readonly<Record<ReaderRole, string>> = {
+  teacher: 'Goals met:',
+  student: 'Goals met:',
+  child: 'You reached:',
+};
+
+/** What came of the marks of one step at one tempo. */
+const HEARD: Readonly<Record<ReaderRole, (marks: readonly MarkTold[]) => string>> = {
+  teacher: exactly,
+  student: exactly,
+  child: (marks) => cleanWords(marks) || 'we worked on it',
+};
+
 const TIMES = ['', 'once', 'twice'] as const;
 
 /**
  * Says the marks of a lesson, each step and tempo in one line, in the order they were made.
  *
  * @example
- * marksTold([]) // []
+ * marksTold([], 'teacher') // []
  */
-export function marksTold(marks: readonly MarkTold[], isChild = false): readonly string[] {
-  return grouped(marks).map((group) => markWords(group, isChild));
+export function marksTold(marks: readonly MarkTold[], who: ReaderRole): readonly string[] {
+  return grouped(marks).map((group) => markWords(group, who));
 }
 
 /**
@@ -52,16 +66,16 @@ export function marksTold(marks: readonly MarkTold[], isChild = false): readonly
  * next cards in exact words, what to show next time, and when that is.
  *
  * @example
- * lessonSummary({ name: 'Bo', day: '2026-11-26', minutes: 30, isChild: false, marks: [], met: [], word: 'Count aloud.', home: null, next: null }) // 'Bo, lesson of 26 Nov, 30 minutes.\n\nFor home: Count aloud.'
+ * lessonSummary({ name: 'Bo', day: '2026-11-26', minutes: 30, who: 'student', marks: [], met: [], word: 'Count aloud.', home: null, next: null }) // 'Bo, lesson of 26 Nov, 30 minutes.\n\nFor home: Count aloud.'
  */
 export function lessonSummary(told: LessonTold): string {
-  const { name, day, minutes, isChild, marks, met, word, home, next } = told;
+  const { name, day, minutes, who, marks, met, word, home, next } = told;
   const first = home?.cards.find(({ why }) => why !== 'visit');
   const gate = first ? [`${first.step.short} (${first.song}): ${first.step.goal}`] : [];
   return [
     `${name}, lesson of ${dayWords(day)}, ${counted(minutes, 'minute')}.`,
-    ...part('Heard today:', marksTold(marks, isChild)),
-    ...part(isChild ? 'You reached:' : 'Goals met:', met),
+    ...part('Heard today:', marksTold(marks, who)),
+    ...part(GOALS_MET[who], met),
     ...(word.trim() === '' ? [] : ['', `For home: ${word.trim()}`]),
     ...homePart(home),
     ...part('To show next time:', gate),
@@ -92,21 +106,27 @@ function barsIn(marks: readonly MarkTold[]): string {
 }
 
 /** "Verse at 92 bpm: clean twice, stumbled once (bar 3)"; to a child only how far it went. */
-function markWords(marks: readonly MarkTold[], isChild = false): string {
+function markWords(marks: readonly MarkTold[], who: ReaderRole): string {
   const [first] = marks;
   if (!first) return '';
   const { title, bpm, rungUnit } = first;
   const at = bpm === null ? '' : ` at ${bpm} ${rungUnit}`;
+  return `${title}${at}: ${HEARD[who](marks)}`;
+}
+
+function cleanWords(marks: readonly MarkTold[]): string {
   const clean = marks.reduce((sum, one) => sum + (one.clean ? one.passes : 0), 0);
-  const stopped = marks.filter((one) => !one.clean && one.stopped);
-  const stumbled = marks.filter((one) => !one.clean && !one.stopped);
-  const told = [
-    clean > 0 ? `clean ${times(clean)}` : '',
-    stumbled.length > 0 ? `stumbled ${times(stumbled.length)}${barsIn(stumbled)}` : '',
-    stopped.length > 0 ? `stopped ${times(stopped.length)}${barsIn(stopped)}` : '',
-  ].filter(Boolean);
-  const forChild = clean > 0 ? `clean ${times(clean)}` : 'we worked on it';
-  return `${title}${at}: ${isChild ? forChild : told.join(', ')}`;
+  return clean > 0 ? `clean ${times(clean)}` : '';
+}
+
+/** All that was marked, with the bars it failed in. */
+function exactly(marks: readonly MarkTold[]): string {
+  const failed = (word: string, hasStopped: boolean): string => {
+    const own = marks.filter(({ clean, stopped }) => !clean && stopped === hasStopped);
+    return own.length > 0 ? `${word} ${times(own.length)}${barsIn(own)}` : '';
+  };
+  const told = [cleanWords(marks), failed('stumbled', false), failed('stopped', true)];
+  return told.filter(Boolean).join(', ');
 }
 
 function part(heading: string, lines: readonly string[]): readonly string[] {

@@ -1,6 +1,6 @@
 import { chordLabel } from '../chord';
 import { tuningName, type Tuning } from '../pitch';
-import type { StageChange } from './evening';
+import type { StageChange } from '../evening';
 
 /**
  * Says what is done between two items of an evening; empty where nothing is.

@@ -1,0 +1,1 @@
+export { counted, listed } from './plain';
