@@ -18,6 +18,7 @@ function recording(lastsS: number): { name: string; mimeType: string; buffer: Bu
 
 /** Lets the minutes of a card of today's list go by. */
 async function passTime(page: Page, card: number): Promise<void> {
+  const loaded = page.waitForEvent('load');
   await page.evaluate((index) => {
     const list = JSON.parse(localStorage.getItem('harvu-today') ?? '{}') as {
       cards: { minutes: number; spentS: number }[];
@@ -25,8 +26,10 @@ async function passTime(page: Page, card: number): Promise<void> {
     const one = list.cards[index];
     if (one) one.spentS = one.minutes * 60 - 1;
     localStorage.setItem('harvu-today', JSON.stringify(list));
+    // At once: the room writes down each second what went by.
+    location.reload();
   }, card);
-  await page.reload();
+  await loaded;
 }
 
 /** Whatever somebody played before today, and though no practice is agreed for it, there is time for two. */

@@ -4,6 +4,7 @@ export { kindOf } from './kinds';
 export type { Kind, Subject, Proven } from './kinds';
 export { splitSection } from './kinds/half';
 export type { SplitStep } from './kinds/half';
+export { partName } from './layered-parts';
 export { makeOwn } from './kinds/own';
 export type { OwnStepWords } from './kinds/own';
 export { gripsIn, insideChanges } from './inside';

@@ -1,10 +1,11 @@
 import { frameWords } from '@harvu/core/chart';
 import { gripDrawing } from '@harvu/core/drawing';
+import { counted } from '@harvu/core/wording';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Sheet, SheetSize } from './sheet';
 import { printed } from './sheet-drawings';
 import { lessonBlock } from './sheet-lesson';
-import { called, letterOf, partBlocks } from './sheet-parts';
+import { called, partBlocks } from './sheet-parts';
 import { onTheLine, SMALLEST_PT, styled } from './sheet-words';
 
 const WIDTHS = { A4: 595 - 72, LETTER: 612 - 72 } as const;
@@ -62,18 +63,25 @@ function frameLine({ song, plan }: Sheet): Content {
   };
 }
 
-/** The song from its first bar to its last, by letters and bars, in a box. */
+/** The song from its first bar to its last, by sections and bars, in a box. */
 function mapBox({ plan }: Sheet): Content {
   const { occurrences } = plan.work.timeline;
   if (occurrences.length === 0) return '';
-  const text = occurrences.flatMap(({ part, bars }) => [
-    ...styled(`${letterOf(part)} `, { bold: true }, 'Display'),
-    ...styled(`${bars.length}    `),
+  // A name and its bars stay on one line.
+  const together = (said: string): string => said.replaceAll(' ', '\u00a0');
+  const text = occurrences.flatMap(({ name, bars, semitones }) => [
+    ...styled(together(`${name}${movedWords(semitones)} `), { bold: true }),
+    ...styled(`${together(counted(bars.length, 'bar'))}    `),
   ]);
   return {
     table: { widths: ['*'], body: [[{ text, margin: [4, 3, 0, 3] }]] },
     layout: { hLineColor: () => '#000000', vLineColor: () => '#000000' },
   };
+}
+
+function movedWords(semitones: number): string {
+  if (semitones === 0) return '';
+  return semitones > 0 ? `, up ${semitones}` : `, down ${-semitones}`;
 }
 
 function gripRow(sheet: Sheet): Content {

@@ -1,7 +1,7 @@
 import { chordSaid } from '@harvu/core/chord';
 import { laneDrawing } from '@harvu/core/drawing';
 import type { Part } from '@harvu/core/sameness';
-import { rangeWords } from '@harvu/core/steps';
+import { partName, rangeWords } from '@harvu/core/steps';
 import { riffBarBeats } from '@harvu/core/riff';
 import { engraveRiff } from '@harvu/engraving';
 import { barsInLayer, isSilence, type PlayedBar } from '@harvu/core/timeline';
@@ -22,11 +22,6 @@ const MOST_NOTED = 2;
 /** Raised signs and figures, which no font of the sheet has, as plain ones. */
 const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻';
 const PLAIN = '0123456789+−';
-
-/** The letter of a part as it is printed: C+2 is C, two frets up. */
-export function letterOf({ letter }: Part): string {
-  return [...letter].map((sign) => PLAIN[RAISED.indexOf(sign)] ?? sign).join('');
-}
 
 /** A chord as the reader of the sheet calls it. */
 export function called({ plan, conventions }: Sheet, name: string): string {
@@ -215,7 +210,7 @@ function differenceWords(sheet: Sheet, part: Part): string {
     return `${rangeWords([number])} is ${chords}`;
   });
   const ends = news.length === 0 ? [`ends at bar ${part.bars.length}`] : news;
-  return `${letterOf(part)} ${part.name}: ${ends.join(', ')}`;
+  return `${nameOf(sheet, part)}: ${ends.join(', ')}`;
 }
 
 /** What a part is that is another, moved: how far, and the chords that come of it. */
@@ -232,7 +227,13 @@ function movedWords(sheet: Sheet, part: Part, of: Part): string {
     names.map((name) => called(sheet, name)).join(', '),
   );
   const frets = `${by} ${by === 1 ? 'fret' : 'frets'}`;
-  return `${letterOf(part)}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
+  return `${part.name}, ${part.semitones > 0 ? 'up' : 'down'} ${frets}: ${news ?? ''} for ${olds ?? ''}`;
+}
+
+/** A part by its name; where two are called alike, what tells them apart is printed in plain signs. */
+function nameOf({ plan }: Sheet, part: Part): string {
+  const name = partName(part, plan.work.parts);
+  return [...name].map((sign) => PLAIN[RAISED.indexOf(sign)] ?? sign).join('');
 }
 
 function isNoted(part: Part): boolean {
@@ -254,12 +255,11 @@ function partBlock(sheet: Sheet, part: Part, drawn: Set<string>): Content {
       one.semitones === 0 ? differenceWords(sheet, one) : movedWords(sheet, one, part),
     );
   const parent = parts.find((one) => one.id === part.parent);
-  const as = parent ? `as ${letterOf(parent)}, but ${rangeWords(part.newBars)}` : '';
+  const as = parent ? `as ${nameOf(sheet, parent)}, but ${rangeWords(part.newBars)}` : '';
   const bars = parent ? part.bars.filter((_, at) => part.newBars.includes(at + 1)) : part.bars;
   const head = {
     text: [
-      ...styled(`${letterOf(part)}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
-      ...styled(part.name, { bold: true }),
+      ...styled(nameOf(sheet, part), { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
       ...styled(as === '' ? '' : `   ${as}`),
     ],
     width: 'auto',

@@ -71,7 +71,14 @@ describe('a stand sheet', () => {
 
   it('has frame, map, parts in bars, grips and the next lesson, in this order', () => {
     const words = wordsOf();
-    const order = ['for Odalys', 'capo 2', 'A 4', 'A  Verse', 'B  Lift', 'Until Tuesday', 'Sore,'];
+    const order = [
+      'for Odalys',
+      'capo 2',
+      'Verse\u00a04\u00a0bars',
+      'Lift\u00a02\u00a0bars',
+      'Until Tuesday',
+      'Sore,',
+    ];
     const places = order.map((one) => words.indexOf(one));
     expect(places.every((place) => place >= 0)).toBeTrue();
     expect([...places].sort((a, b) => a - b)).toEqual(places);
@@ -81,13 +88,20 @@ describe('a stand sheet', () => {
     const drawn = wordsOf().split('&amp;');
     // Its four off-beats stand below one lane.
     expect(drawn.length - 1).toBe(4);
-    expect(drawn[0]).toMatch(/A {2}Verse<svg/);
+    expect(drawn[0]).toMatch(/Verse<svg/);
   });
 
   it('says beside a part what differs where it comes again, and what it is moved', () => {
-    expect(wordsOf()).toContain('A′ Verse 2: bar 4 is G');
+    expect(wordsOf()).toContain('Verse 2: bar 4 is G');
     const moved = flat(sheetOf('map: Verse, Verse +2\n[Verse]\n| G | D |').content).join('');
-    expect(moved).toContain('A+2, up 2 frets: A, E for G, D');
+    expect(moved).toContain('Verse, up 2 frets: A, E for G, D');
+  });
+
+  it('tells on its map what is moved', () => {
+    const moved = flat(sheetOf('map: Verse, Verse +2, Verse -1\n[Verse]\n| G |').content).join('');
+    expect(moved.replaceAll('\u00a0', ' ')).toContain(
+      'Verse 1 bar    Verse, up 2 1 bar    Verse, down 1 1 bar',
+    );
   });
 
   it('writes a row that comes again once, and how often', () => {

@@ -55,7 +55,7 @@ describe('a song sheet', () => {
     const words = wordsOf(songSheet(SONG));
     expect(words).toContain('Harn Quay Nine · 8 bars, 0:16 · 27 Nov 2026');
     expect(words).toMatch(/Verse {3}2 timesbar 1 · 0:00“down by …”GD/);
-    expect(words).toMatch(/Liftbar 5 · 0:08EmF♯mA {2}Versebar 7 · 0:12GD$/);
+    expect(words).toMatch(/Liftbar 5 · 0:08EmF♯mVersebar 7 · 0:12GD$/);
     expect(words).toContain('capo 2');
   });
 

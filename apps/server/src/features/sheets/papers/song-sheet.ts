@@ -6,7 +6,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { SheetOrder } from '../print-sheet';
 import type { Sheet } from '../sheet';
 import { widthOf } from '../sheet-document';
-import { barTable, laneOf, letterOf, riffRows } from '../sheet-parts';
+import { barTable, laneOf, riffRows } from '../sheet-parts';
 import { SMALLEST_PT, styled, words } from '../sheet-words';
 import { together } from '../together';
 import { paperDocument } from './paper';
@@ -119,8 +119,7 @@ function runBlock(sheet: Sheet, run: Run, shown: SheetSetup): Content {
       columns: [
         {
           text: [
-            ...styled(`${letterOf(part)}  `, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
-            ...styled(name, { bold: true }),
+            ...styled(name, { bold: true, fontSize: SMALLEST_PT + 3 }, 'Display'),
             ...styled(remarks === '' ? '' : `   ${remarks}`),
           ],
           width: '*',
