@@ -69,9 +69,10 @@ function mapBox({ plan }: Sheet): Content {
   if (occurrences.length === 0) return '';
   // A name and its bars stay on one line.
   const together = (said: string): string => said.replaceAll(' ', '\u00a0');
-  const text = occurrences.flatMap(({ name, bars, semitones }) => [
+  const text = occurrences.flatMap(({ name, bars, semitones }, at) => [
+    ...styled(at === 0 ? '' : '\u00a0· '),
     ...styled(together(`${name}${movedWords(semitones)} `), { bold: true }),
-    ...styled(`${together(counted(bars.length, 'bar'))}    `),
+    ...styled(together(counted(bars.length, 'bar'))),
   ]);
   return {
     table: { widths: ['*'], body: [[{ text, margin: [4, 3, 0, 3] }]] },

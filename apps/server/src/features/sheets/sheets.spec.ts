@@ -100,7 +100,7 @@ describe('a stand sheet', () => {
   it('tells on its map what is moved', () => {
     const moved = flat(sheetOf('map: Verse, Verse +2, Verse -1\n[Verse]\n| G |').content).join('');
     expect(moved.replaceAll('\u00a0', ' ')).toContain(
-      'Verse 1 bar    Verse, up 2 1 bar    Verse, down 1 1 bar',
+      'Verse 1 bar · Verse, up 2 1 bar · Verse, down 1 1 bar',
     );
   });
 
