@@ -166,7 +166,10 @@ describe('the sound of a room that is left', () => {
     TestBed.resetTestingModule();
     setUpPage();
     expect(TestBed.inject(SoundLevels).levels()).toEqual({
-      ...{ count: 0.3, click: 0.25, guide: 0.3, recording: 0.5 },
+      count: 0.3,
+      click: 0.25,
+      guide: 0.3,
+      recording: 0.5,
     });
     TestBed.inject(SoundLevels).set({ click: 0.6 });
     expect(JSON.parse(localStorage.getItem('harvu-levels') ?? '{}')).toEqual(

@@ -212,7 +212,8 @@ export class RoomSound {
     const asked = this.player.ask((player) => player.next(run, seconds));
     asked.then(
       (piece) => this.take(run, piece),
-      () => run === this.run && this.end(),
+      // Where the player died nothing more sounds; that it was played to its end is not said.
+      () => run === this.run && this.stop(),
     );
   }
 

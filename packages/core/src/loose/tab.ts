@@ -15,8 +15,8 @@ const LETTERED = /^\s*[A-Ga-g][#b]?\s*\|[-\d|hpbrx/\\~()^*=. ]*-[-\d|hpbrx/\\~()
  * @example
  * isTabLine('G - D - Em - C') // false
  */
-export function isTabLine(text: string): boolean {
-  const line = text.replace(LONG_DASHES, '-');
+export function isTabLine(typed: string): boolean {
+  const line = typed.replaceAll(LONG_DASHES, '-');
   const dashes = line.split('-', LEAST_DASHES + 1).length - 1;
   return LETTERED.test(line) || (dashes >= LEAST_DASHES && TAB_LINE.test(line));
 }

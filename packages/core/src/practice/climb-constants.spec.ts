@@ -22,8 +22,15 @@ function verse(work: ReturnType<typeof workWith>, layer: 'bare' | 'full'): Step 
 
 function triesAt({ id: stepId }: Step, bpm: number, clean: readonly boolean[]): readonly Try[] {
   return clean.map((isClean, at) => ({
-    ...{ id: `try-${bpm}-${at}`, stepId, at: `2026-11-02T10:00:${10 + at}.000Z` },
-    ...{ day: '2026-11-02', bpm, clean: isClean, passes: 1, seconds: 20, source: 'self' },
+    id: `try-${bpm}-${at}`,
+    stepId,
+    at: `2026-11-02T10:00:${10 + at}.000Z`,
+    day: '2026-11-02',
+    bpm,
+    clean: isClean,
+    passes: 1,
+    seconds: 20,
+    source: 'self',
   }));
 }
 

@@ -31,6 +31,7 @@ const MINUTES = assumed('stuckMinutes');
  */
 export function notComingOn(step: Step, tries: readonly Try[]): NotComingOn | undefined {
   const own = tries.filter(({ stepId }) => stepId === step.id);
+  if (own.length === 0) return undefined;
   const practised = new Set(own.map(({ day }) => day));
   const days = heldByDay(step, tries).filter(({ day }) => practised.has(day));
   const now = days.at(-1)?.after.bpm ?? null;

@@ -14,8 +14,17 @@ const [FIRST] = PLAN.steps.filter(({ kind }) => kind === 'section');
 function tried(day: Day, clean: boolean, count: number): readonly PlanEvent[] {
   const bpm = FIRST?.rungs[0] ?? 60;
   return Array.from({ length: count }, (_, at) => ({
-    ...{ kind: 'try', id: `${day}-${bpm}-${at}`, stepId: FIRST?.id ?? '', bpm, clean, passes: 1 },
-    ...{ seconds: 300, source: 'self', revision: 1, day, at: `${day}T10:0${at}:00.000Z` },
+    kind: 'try',
+    id: `${day}-${bpm}-${at}`,
+    stepId: FIRST?.id ?? '',
+    bpm,
+    clean,
+    passes: 1,
+    seconds: 300,
+    source: 'self',
+    revision: 1,
+    day,
+    at: `${day}T10:0${at}:00.000Z`,
   }));
 }
 
@@ -43,8 +52,11 @@ describe('how a plan stands', () => {
 
   it('is told alike at a glance and in full, whatever happened in it', () => {
     const sore = {
-      ...{ kind: 'sore', id: 's', revision: 1 },
-      ...{ day: TODAY, at: `${TODAY}T09:00:00.000Z` },
+      kind: 'sore',
+      id: 's',
+      revision: 1,
+      day: TODAY,
+      at: `${TODAY}T09:00:00.000Z`,
     };
     const logs = [
       [],

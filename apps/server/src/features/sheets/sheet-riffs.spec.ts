@@ -11,8 +11,14 @@ describe('a sheet with a riff', () => {
   for (const paper of ['A4', 'LETTER'] as const) {
     it(`is one page of ${paper}, drawn with the shipped fonts`, async () => {
       const pdf = await printSheet({
-        ...{ title: 'Hoist', playedBy: '', studentName: '', printedOn: '26 Nov 2026', paper },
-        ...{ document: readChart(CHART).song, teaching: USUAL_TEACHING, events: [] },
+        title: 'Hoist',
+        playedBy: '',
+        studentName: '',
+        printedOn: '26 Nov 2026',
+        paper,
+        document: readChart(CHART).song,
+        teaching: USUAL_TEACHING,
+        events: [],
         conventions: USUAL_CONVENTIONS,
         lesson: { heading: 'Until Tuesday', minutes: 60 },
       });

@@ -28,7 +28,12 @@ function flat(content: unknown): readonly string[] {
 }
 
 const SIZE = {
-  ...{ chord: 18, barBelow: 10, between: 12, grip: 58, lane: 0.8, lines: 6 },
+  chord: 18,
+  barBelow: 10,
+  between: 12,
+  grip: 58,
+  lane: 0.8,
+  lines: 6,
   width: widthOf('A4'),
 };
 
@@ -38,8 +43,15 @@ function sheetOf(chart = CHART, conventions: Partial<Conventions> = {}) {
   const plan = makePlan(song, { names: own.names });
   const pieces = untilLesson(stepProgress(plan.steps, []), 60);
   return sheetDocument({
-    ...{ title: 'Slow Barge', playedBy: 'Ossel', studentName: 'Odalys', printedOn: '26 Nov 2026' },
-    ...{ song, plan, conventions: own, paper: 'A4', size: SIZE },
+    title: 'Slow Barge',
+    playedBy: 'Ossel',
+    studentName: 'Odalys',
+    printedOn: '26 Nov 2026',
+    song,
+    plan,
+    conventions: own,
+    paper: 'A4',
+    size: SIZE,
     lesson: { heading: 'Until Tuesday', pieces },
   });
 }
@@ -58,9 +70,16 @@ function sizesIn(content: unknown): readonly number[] {
 }
 
 const ORDER: SheetOrder = {
-  ...{ title: 'A', playedBy: '', studentName: '', printedOn: '26 Nov 2026', paper: 'A4' },
-  ...{ document: EMPTY_SONG, teaching: USUAL_TEACHING, conventions: USUAL_CONVENTIONS },
-  ...{ events: [], lesson: { heading: 'The first week', minutes: 60 } },
+  title: 'A',
+  playedBy: '',
+  studentName: '',
+  printedOn: '26 Nov 2026',
+  paper: 'A4',
+  document: EMPTY_SONG,
+  teaching: USUAL_TEACHING,
+  conventions: USUAL_CONVENTIONS,
+  events: [],
+  lesson: { heading: 'The first week', minutes: 60 },
 };
 
 describe('a stand sheet', () => {
