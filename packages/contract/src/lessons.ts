@@ -1,4 +1,5 @@
-import { AGENDA_KINDS, type AgendaItem } from '@harvu/core/brief';
+import { AGENDA_KINDS } from '@harvu/core/brief';
+import type { AgendaItem } from '@harvu/core/words';
 import type { Day } from '@harvu/core/day';
 import type { Lesson, StudioBreak } from '@harvu/core/lessons';
 import { array, boolean, string } from 'yup';

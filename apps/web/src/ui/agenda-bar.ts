@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { AgendaItem } from '@harvu/core/brief';
+import type { AgendaItem } from '@harvu/core/words';
 
 const FILLS: Readonly<Partial<Record<AgendaItem['kind'], string>>> = {
   hear: 'bg-spruce-wash',

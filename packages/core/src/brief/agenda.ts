@@ -1,10 +1,8 @@
-import { counted } from '../wording';
 import { assumed } from '../constants';
 import { dayAfter, type Day } from '../day';
 import type { OpenStep } from '../standing';
 import { sinceLesson, type SinceLesson } from './since-lesson';
 import type { SongNow, StudentNow } from './student-now';
-import { dayWords, tempoWords, type DayTold } from './words';
 
 /** What a part of a lesson is for, in the order it is done. */
 export const AGENDA_KINDS = [
@@ -21,18 +19,29 @@ export const AGENDA_KINDS = [
 ] as const;
 export type AgendaKind = (typeof AGENDA_KINDS)[number];
 
+/** Why something is in a lesson; days, tempi and what the student asked, and no sentence yet. */
+export type AgendaReason =
+  | { readonly code: 'hurts' | 'visit'; readonly on: Day }
+  | { readonly code: 'asks'; readonly on: Day; readonly asked: string }
+  | ({ readonly code: 'came on'; readonly on: Day; readonly toBpm: number | null } & RungUnit)
+  | { readonly code: 'stuck'; readonly atBpm: number | null; readonly days: number }
+  | ({ readonly code: 'holds back' | 'begun'; readonly cleanBpm: number | null } & RungUnit)
+  | { readonly code: 'new' | 'through' | 'no song' | 'nearly done' | 'cards' | 'time left' };
+
+type RungUnit = Pick<OpenStep, 'rungUnit'>;
+
 /** One part of a lesson. */
-export interface AgendaItem {
+export interface AgendaPart {
   /** The same for the same thing. */
   readonly id: string;
   readonly kind: AgendaKind;
   /** The song and the step; null where it is about neither. */
   readonly planId: string | null;
   readonly stepId: string | null;
+  /** The song and the step by name; empty where it is about neither. */
   readonly song: string;
-  readonly title: string;
-  /** Why it is there, in a few words. */
-  readonly why: string;
+  readonly step: string;
+  readonly reason: AgendaReason;
   readonly minutes: number;
 }
 
@@ -44,12 +53,10 @@ export interface LessonTime {
   readonly last: Day | null;
   /** A child: nothing is as long. */
   readonly isChild?: boolean;
-  /** How days are told; as "26 Nov" where nothing is said. */
-  readonly told?: DayTold;
 }
 
 /** Something that could be done, with the least, the usual and the most minutes for it. */
-interface Candidate extends Omit<AgendaItem, 'id' | 'minutes'> {
+interface Candidate extends Omit<AgendaPart, 'id' | 'minutes'> {
   readonly least: number;
   readonly usual: number;
   readonly most: number;
@@ -75,7 +82,7 @@ const LASTS = {
   cards: { least: 2, usual: 3, most: 5 },
 } as const;
 
-const NOTHING = { planId: null, stepId: null, song: '' };
+const NOTHING = { planId: null, stepId: null, song: '', step: '' };
 
 type ChosenItem = Candidate & { readonly minutes: number };
 
@@ -83,14 +90,12 @@ const FREE = {
   id: 'free',
   kind: 'free' as const,
   ...NOTHING,
-  title: 'Time that is yours',
-  why: 'nothing else is waiting',
+  reason: { code: 'time left' as const },
 };
 const CHOOSE: Candidate = {
   kind: 'choose',
   ...NOTHING,
-  title: 'Choose a song',
-  why: 'none is in work',
+  reason: { code: 'no song' },
   ...LASTS.choose,
 };
 
@@ -100,16 +105,16 @@ const CHOOSE: Candidate = {
  * lesson), a visit that is due; at the end the cards for the week. What is left over is the teacher's.
  *
  * @example
- * agendaOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', minutes: 30, last: null }).map((one) => `${one.minutes} ${one.title}`) // ['20 Choose a song', '5 Time that is yours', '5 Next week’s cards']
+ * agendaOf({ songs: [], minutesByWeekday: [] }, { today: '2026-11-26', minutes: 30, last: null }).map((one) => `${one.minutes} ${one.kind}`) // ['20 choose', '5 free', '5 cards']
  */
-export function agendaOf(student: StudentNow, lesson: LessonTime): readonly AgendaItem[] {
-  const { today, minutes, told = dayWords } = lesson;
+export function agendaOf(student: StudentNow, lesson: LessonTime): readonly AgendaPart[] {
+  const { today, minutes } = lesson;
   const last = lesson.last ?? dayAfter(today, -WEEK_DAYS);
   const since = sinceLesson(student, { last, today });
   const isShort = lesson.isChild === true || since.said.some(({ kind }) => kind === 'sore');
   const bounded = (all: readonly Candidate[]): readonly Candidate[] =>
     isShort ? all.map(shortened) : all;
-  const first = candidates(student, since, told);
+  const first = candidates(student, since);
   const needed = student.songs.length === 0 ? [...first, CHOOSE] : first;
   const main = spread(fitting(bounded(needed), minutes), minutes);
   const over = minutes - minutesIn(main);
@@ -125,9 +130,9 @@ export function agendaOf(student: StudentNow, lesson: LessonTime): readonly Agen
 function ofStep(
   kind: 'hear' | 'work' | 'whole' | 'new' | 'visit',
   { id, short }: Pick<OpenStep, 'id' | 'short'>,
-  about: { readonly planId: string; readonly song: string; readonly why: string },
+  about: Pick<Candidate, 'planId' | 'song' | 'reason'>,
 ): Candidate {
-  return { kind, stepId: id, title: short, ...about, ...LASTS[kind] };
+  return { kind, stepId: id, step: short, ...about, ...LASTS[kind] };
 }
 
 function soonestFirst(songs: readonly SongNow[]): readonly SongNow[] {
@@ -136,28 +141,17 @@ function soonestFirst(songs: readonly SongNow[]): readonly SongNow[] {
 }
 
 /** What came on most is heard first: it is good news, and only a teacher's ear makes it sure. */
-function toHear({ climbed }: SinceLesson, told: DayTold): readonly Candidate[] {
+function toHear({ climbed }: SinceLesson): readonly Candidate[] {
   const best = climbed.find(({ toBpm, isNewlyDone }) => toBpm !== null || isNewlyDone);
   if (!best) return [];
-  const held = best.toBpm === null ? 'done' : `clean at ${tempoWords(best.toBpm, best)}`;
-  const why = `${held} on ${told(best.on)}`;
+  const { planId, song, on, toBpm, rungUnit } = best;
   const step = { id: best.id, short: best.title };
-  return [ofStep('hear', step, { planId: best.planId, song: best.song, why })];
+  return [ofStep('hear', step, { planId, song, reason: { code: 'came on', on, toBpm, rungUnit } })];
 }
 
-function heldWords({ cleanBpm, rungUnit }: OpenStep): string {
-  return cleanBpm === null ? 'not clean yet' : `clean at ${cleanBpm} ${rungUnit}`;
-}
-
-function workWords(step: OpenStep): string {
-  const { stuck } = step;
-  if (stuck) {
-    const at = stuck.atBpm === null ? 'not clean' : `at ${stuck.atBpm}`;
-    return `stuck: ${at} for ${counted(stuck.days, 'day')} of practice`;
-  }
-  return step.holdsBack && !step.isWholeSong
-    ? `holds the song back, ${heldWords(step)}`
-    : heldWords(step);
+function workReason({ stuck, holdsBack, isWholeSong, cleanBpm, rungUnit }: OpenStep): AgendaReason {
+  if (stuck) return { code: 'stuck', atBpm: stuck.atBpm, days: stuck.days };
+  return { code: holdsBack && !isWholeSong ? 'holds back' : 'begun', cleanBpm, rungUnit };
 }
 
 /** What was begun and asks most: stuck first, then what holds the song back, then the rest in the plan's order. */
@@ -170,7 +164,7 @@ function toWorkAt(song: SongNow): readonly Candidate[] {
       ofStep(step.isWholeSong ? 'whole' : 'work', step, {
         planId: song.planId,
         song: song.title,
-        why: workWords(step),
+        reason: workReason(step),
       }),
     );
 }
@@ -180,13 +174,13 @@ function toBegin(song: SongNow): readonly Candidate[] {
   return song.overview.open
     .filter((step) => !step.isBegun && !step.isListening)
     .map((step) =>
-      ofStep('new', step, { planId: song.planId, song: song.title, why: 'new: show it' }),
+      ofStep('new', step, { planId: song.planId, song: song.title, reason: { code: 'new' } }),
     );
 }
 
-function toVisit({ visits }: SinceLesson, told: DayTold): readonly Candidate[] {
+function toVisit({ visits }: SinceLesson): readonly Candidate[] {
   return visits.slice(0, VISITS).map(({ step, lastOn, planId, song }) => {
-    return ofStep('visit', step, { planId, song, why: `played last on ${told(lastOn)}` });
+    return ofStep('visit', step, { planId, song, reason: { code: 'visit', on: lastOn } });
   });
 }
 
@@ -199,8 +193,8 @@ function toFill(songs: readonly SongNow[]): readonly Candidate[] {
       planId,
       stepId: null,
       song: title,
-      title: `Through ${title}`,
-      why: 'as far as it goes, without a stop',
+      step: '',
+      reason: { code: 'through' },
       ...LASTS.whole,
     }));
   const isNearlyDone = ({ overview: { doneCount, stepCount, open } }: SongNow): boolean =>
@@ -208,8 +202,7 @@ function toFill(songs: readonly SongNow[]): readonly Candidate[] {
   const next: Candidate = {
     kind: 'choose',
     ...NOTHING,
-    title: 'Listen for the next song',
-    why: 'little is left to learn',
+    reason: { code: 'nearly done' },
     ...LASTS.choose,
   };
   return [...through, ...(songs.length > 0 && songs.every(isNearlyDone) ? [next] : [])];
@@ -224,32 +217,26 @@ function inTurn<T>(lists: readonly (readonly T[])[]): readonly T[] {
 }
 
 /** All that could be done, what matters most first. */
-function candidates(
-  { songs }: StudentNow,
-  since: SinceLesson,
-  told: DayTold,
-): readonly Candidate[] {
+function candidates({ songs }: StudentNow, since: SinceLesson): readonly Candidate[] {
   const sore = since.said.find(({ kind }) => kind === 'sore');
   const asked = since.said.find(({ kind }) => kind === 'asks');
   const inOrder = soonestFirst(songs);
   const [first, ...others] = inTurn(inOrder.map(toWorkAt));
   const [begin, ...more] = inTurn(inOrder.map(toBegin));
-  const cards = { title: 'Next week’s cards', why: 'made from what is marked', ...LASTS.cards };
   return [
-    { ...NOTHING, kind: 'cards', ...cards },
+    { ...NOTHING, kind: 'cards', reason: { code: 'cards' }, ...LASTS.cards },
     ...(sore
       ? [
           {
             ...NOTHING,
             kind: 'hurt' as const,
-            title: 'Ask about the hand',
-            why: `something hurt on ${told(sore.on)}`,
+            reason: { code: 'hurts' as const, on: sore.on },
             ...LASTS.hurt,
           },
         ]
       : []),
     ...(first ? [first] : []),
-    ...toHear(since, told).filter(({ stepId }) => stepId !== first?.stepId),
+    ...toHear(since).filter(({ stepId }) => stepId !== first?.stepId),
     ...(asked
       ? [
           {
@@ -257,17 +244,17 @@ function candidates(
             planId: asked.planId,
             stepId: null,
             song: asked.song,
-            title: `Asked: “${asked.words}”`,
-            why: told(asked.on),
+            step: '',
+            reason: { code: 'asks' as const, on: asked.on, asked: asked.words },
             ...LASTS.question,
           },
         ]
       : []),
     ...(begin ? [begin] : []),
-    ...toVisit(since, told).slice(0, 1),
+    ...toVisit(since).slice(0, 1),
     ...others,
     ...more,
-    ...toVisit(since, told).slice(1),
+    ...toVisit(since).slice(1),
   ];
 }
 
@@ -308,7 +295,7 @@ function spread(chosen: readonly ChosenItem[], minutes: number): readonly Chosen
   return chosen.map((one, at) => ({ ...one, minutes: lasts[at] ?? one.minutes }));
 }
 
-function toItem({ least: _least, usual: _usual, most: _most, ...item }: ChosenItem): AgendaItem {
+function toItem({ least: _least, usual: _usual, most: _most, ...item }: ChosenItem): AgendaPart {
   const { kind, planId, stepId } = item;
   return { id: [kind, planId ?? '', stepId ?? ''].join(' '), ...item };
 }

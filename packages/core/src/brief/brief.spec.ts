@@ -11,12 +11,15 @@ import {
   type PlanOverview,
   type VisitStep,
 } from '../standing';
+import { agendaItem } from '../words';
 import {
   agendaOf,
   attentionOf,
+  dayWords,
   homeCards,
   sinceLesson,
   termReport,
+  type LessonTime,
   type SongNow,
   type StudentNow,
 } from './index';
@@ -180,8 +183,10 @@ describe('what happened since the last lesson', () => {
 });
 
 describe('the agenda of a lesson', () => {
+  const said = (one: StudentNow, lesson: LessonTime) =>
+    agendaOf(one, lesson).map((part) => agendaItem(part, { told: dayWords }));
   const agenda = (one: StudentNow, minutes = 30) =>
-    agendaOf(one, { today: TODAY, minutes, last: '2026-11-20' }).map(
+    said(one, { today: TODAY, minutes, last: '2026-11-20' }).map(
       (item) => `${item.minutes} ${item.kind} ${item.title}`,
     );
 
@@ -203,7 +208,7 @@ describe('the agenda of a lesson', () => {
   it('puts what is stuck before what merely holds back', () => {
     const open = [step('holds', { holdsBack: true }), step('stuck', { stuck: STUCK })];
     expect(agenda(student(song('W', { open })), 15)[0]).toContain('work stuck');
-    const [item] = agendaOf(student(song('W', { open })), {
+    const [item] = said(student(song('W', { open })), {
       today: TODAY,
       minutes: 15,
       last: null,
@@ -225,7 +230,7 @@ describe('the agenda of a lesson', () => {
       song('W', { climbed: [{ ...done, isNewlyDone: true }], open: [step('B'), step('C')] }),
     );
     const time = { today: TODAY, minutes: 30, last: '2026-11-20' as const };
-    const items = agendaOf(one, { ...time, isChild: true });
+    const items = said(one, { ...time, isChild: true });
     expect(items[0]?.why).toBe('done on 25 Nov');
     const work = items.filter(({ kind }) => kind === 'work');
     expect(work.map(({ minutes }) => minutes)).toEqual([8, 8]);

@@ -1,5 +1,5 @@
 export { AGENDA_KINDS, agendaOf } from './agenda';
-export type { AgendaItem, AgendaKind, LessonTime } from './agenda';
+export type { AgendaKind, AgendaPart, AgendaReason, LessonTime } from './agenda';
 export { attentionOf } from './attention';
 export type { Attention, AttentionSetup, Reason } from './attention';
 export { askWords, cardWords, homeCards } from './home';

@@ -1,6 +1,5 @@
 import { format, parseISO } from 'date-fns';
 import type { Day } from '../day';
-import type { ClimbedStep } from '../progress';
 
 /** How a day is told. */
 export type DayTold = (day: Day) => string;
@@ -13,9 +12,4 @@ export type DayTold = (day: Day) => string;
  */
 export function dayWords(day: Day): string {
   return format(parseISO(day), 'd MMM');
-}
-
-/** "70 bpm", "60 changes a minute" */
-export function tempoWords(tempo: number, { rungUnit }: Pick<ClimbedStep, 'rungUnit'>): string {
-  return `${tempo} ${rungUnit}`;
 }

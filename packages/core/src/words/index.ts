@@ -1,3 +1,5 @@
+export { agendaItem } from './agenda-words';
+export type { AgendaItem } from './agenda-words';
 export { changeWords, standsWords } from './evening-words';
 export { lessonSummary, marksTold } from './lesson-summary';
 export type { LessonTold, MarkTold } from './lesson-summary';

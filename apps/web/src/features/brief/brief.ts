@@ -3,7 +3,6 @@ import {
   agendaOf,
   attentionOf,
   sinceLesson,
-  type AgendaItem,
   type Attention,
   type SinceLesson,
   type SongNow,
@@ -11,6 +10,7 @@ import {
 } from '@harvu/core/brief';
 import { USUAL_CONSTANTS } from '@harvu/core/constants';
 import { dayAfter, type Day } from '@harvu/core/day';
+import { agendaItem, type AgendaItem } from '@harvu/core/words';
 import { dayWords } from '../../ui/day-label';
 
 /** All that is told of a student before a lesson. */
@@ -71,8 +71,7 @@ export function agendaFor(
     minutes: lesson.minutes,
     last: last?.day ?? null,
     isChild,
-    told: dayWords,
-  });
+  }).map((part) => agendaItem(part, { told: dayWords }));
 }
 
 function toSongNow({ id, title, assignedAt, overview }: OverviewSong): SongNow {

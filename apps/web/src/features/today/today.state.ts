@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Overview, StoredLesson } from '@harvu/contract';
-import type { AgendaItem } from '@harvu/core/brief';
+import type { AgendaItem } from '@harvu/core/words';
 import { merge, of } from 'rxjs';
 import { Live } from '../../platform/live';
 import { LOADING, opened, problemOf, valueOf } from '../../platform/opened';
