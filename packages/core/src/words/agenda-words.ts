@@ -11,13 +11,13 @@ export interface AgendaItem extends Omit<AgendaPart, 'step' | 'reason'> {
 
 type Words = Pick<AgendaItem, 'title' | 'why'>;
 type OfCode<C extends AgendaReason['code']> = Extract<AgendaReason, { readonly code: C }>;
-type Told = Reader['told'];
+type DayWords = Reader['told'];
 
 /** What is put beside a step begins with the step's own name; the others have a title of their own. */
 const WORDS: {
   readonly [C in AgendaReason['code']]: (
     reason: OfCode<C>,
-    told: Told,
+    told: DayWords,
     part: Pick<AgendaPart, 'song' | 'step'>,
   ) => Words;
 } = {
@@ -59,7 +59,7 @@ const WORDS: {
  */
 export function agendaItem(part: AgendaPart, { told }: Pick<Reader, 'told'>): AgendaItem {
   const { step: _step, reason, ...kept } = part;
-  const words = WORDS[reason.code] as (reason: AgendaReason, told: Told, part: AgendaPart) => Words;
+  const words = WORDS[reason.code] as (reason: AgendaReason, told: DayWords, part: AgendaPart) => Words;
   return { ...kept, ...words(reason, told, part) };
 }
 
