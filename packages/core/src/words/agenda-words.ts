@@ -59,7 +59,11 @@ const WORDS: {
  */
 export function agendaItem(part: AgendaPart, { told }: Pick<Reader, 'told'>): AgendaItem {
   const { step: _step, reason, ...kept } = part;
-  const words = WORDS[reason.code] as (reason: AgendaReason, told: DayWords, part: AgendaPart) => Words;
+  const words = WORDS[reason.code] as (
+    reason: AgendaReason,
+    told: DayWords,
+    part: AgendaPart,
+  ) => Words;
   return { ...kept, ...words(reason, told, part) };
 }
 
