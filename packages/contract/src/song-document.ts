@@ -149,6 +149,7 @@ const bar = exactly<Bar>()({
   meter: maybe(meter()),
   dotted: onlyTrue(),
   repeat: onlyTrue(),
+  line: onlyTrue(),
   chords: list(chordMark, 32),
 });
 const bars = () => list(bar, MOST_BARS);

@@ -77,7 +77,7 @@ export function asTyped(line: string, loose: LooseLine = loosely(line)): TypedLi
     return { text: asHead(text), shift: 0 };
   if (loose.kind === 'heading') return headed(line, loose.heading);
   if (text.includes('|')) return asBarLine(line);
-  if (loose.kind === 'row') return { text: rowText(loose.row), shift: 2, isRead: true };
+  if (loose.kind === 'row') return { ...rowText(loose.row), isRead: true };
   if (loose.kind === 'grip') return { text: `grip ${loose.name}: ${loose.frets}`, shift: 0 };
   return { text: line, shift: 0 };
 }
@@ -163,13 +163,15 @@ function headed(line: string, { name, times, isInDoubt, row, unread }: Heading):
     return { ...typed, head, shift: typed.shift - bar };
   }
   if (!row) return { text: asHead([head, ...unread].join(' ')), shift: 0 };
-  return { head, text: rowText(row), shift: 2, isRead: true, ...remark };
+  return { head, ...rowText(row), isRead: true, ...remark };
 }
 
-/** A row in the form that is kept: one that is played several times is written out. */
-function rowText({ bars, times }: Row): string {
+/** A row in the form that is kept; one that is played several times stands between repeat signs. */
+function rowText({ bars, times }: Row): Pick<TypedLine, 'text' | 'shift'> {
   const row = bars.map((bar) => bar.join(' ')).join(' | ');
-  return `| ${Array.from({ length: times }, () => row).join(' | ')} |`;
+  return times > 1
+    ? { text: `|: ${row} :| x${times}`, shift: 3 }
+    : { text: `| ${row} |`, shift: 2 };
 }
 
 function asBarLine(line: string): TypedLine {

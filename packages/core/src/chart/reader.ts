@@ -20,6 +20,7 @@ import { findRepeat, repeatQuestion, repeatSigns } from './repeat-scope';
 import {
   EMPTY_SONG,
   MOST_PLAYED_BARS,
+  withRow,
   type Bar,
   type ChartFault,
   type Frame,
@@ -247,7 +248,8 @@ class ChartReader {
       return;
     }
     const before = section?.bars ?? [];
-    const bars = [...before, ...this.take(readBars(plain, 0, { ...this.letters, meter }))];
+    const row = this.take(readBars(plain, 0, { ...this.letters, meter }));
+    const bars = [...before, ...withRow(row)];
     if (opens !== undefined) this.repeatFrom = before.length + opens;
     this.extend({ bars: this.writtenOut(bars, times) });
   }
@@ -255,7 +257,9 @@ class ChartReader {
   /** Bars between repeat signs are played so many times: they are written out. */
   private writtenOut(bars: readonly Bar[], times: number | undefined): readonly Bar[] {
     if (times === undefined) return bars;
-    const again = bars.slice(this.repeatFrom);
+    const again = bars
+      .slice(this.repeatFrom)
+      .map((bar, at) => (at === 0 ? { ...bar, line: true as const } : bar));
     const all = [
       ...bars,
       ...Array<readonly Bar[]>(times - 1)

@@ -5,9 +5,14 @@ import { FRAME_LINES, writeClaim, writeFrameField } from './header';
 import { writeMapEntry } from './map-entry';
 import { writeRiffLines } from './riff-line';
 import { writeSectionHead } from './section-head';
-import type { Bar, Frame, NamedGrip, NamedPattern, Section, SongDocument } from '../song';
-
-const BARS_A_LINE = 4;
+import {
+  linesOf,
+  type Frame,
+  type NamedGrip,
+  type NamedPattern,
+  type Section,
+  type SongDocument,
+} from '../song';
 
 /**
  * Writes a song as chart text; read again, it is the same song.
@@ -21,20 +26,13 @@ export function writeChart(song: SongDocument): string {
   return blocks.length === 0 ? '' : `${blocks.join('\n\n')}\n`;
 }
 
-function inLines(bars: readonly Bar[]): readonly string[] {
-  const lines = Math.ceil(bars.length / BARS_A_LINE);
-  return Array.from({ length: lines }, (_, index) =>
-    writeBars(bars.slice(index * BARS_A_LINE, (index + 1) * BARS_A_LINE)),
-  );
-}
-
 function writeSection(section: Section): string {
   const drops = (section.drops ?? []).map(
     ({ from, to }) => `drop ${from === to ? from : `${from}-${to}`}`,
   );
   return [
     writeSectionHead(section),
-    ...inLines(section.bars),
+    ...linesOf(section.bars).map((line) => writeBars(line)),
     ...(section.endings ?? []).map(({ pass, bars }) => `${pass}. ${writeBars(bars)}`),
     ...(section.differences ?? []).map(({ at, bars }) => `${at}: ${writeBars(bars)}`),
     ...drops,

@@ -1,4 +1,4 @@
-import { HELD, type Bar, type ChordMark } from '../song';
+import { HELD, inPlaceOf, withoutLine, type Bar, type ChordMark } from '../song';
 
 /** Bars of a list, counted from 0; `to` is the last of them. */
 export interface BarRange {
@@ -7,7 +7,8 @@ export interface BarRange {
 }
 
 /**
- * Puts bars into a list before the bar at a place, from 0.
+ * Puts bars into a list before the bar at a place, from 0: they go on in the line before it, and before the first bar of
+ * all they begin its line.
  *
  * @example
  * insertBars([], { at: 0, bars: [{ id: 'b1', chords: [] }] }).length // 1
@@ -16,21 +17,28 @@ export function insertBars(
   list: readonly Bar[],
   { at, bars }: { readonly at: number; readonly bars: readonly Bar[] },
 ): readonly Bar[] {
-  return [...list.slice(0, at), ...bars, ...list.slice(at)];
+  const [next, ...others] = list.slice(at);
+  if (at > 0 || !next?.line) return [...list.slice(0, at), ...bars, ...list.slice(at)];
+  const all = [...bars, withoutLine(next), ...others];
+  return all.map((bar, place) => (place === 0 ? inPlaceOf(next, bar) : bar));
 }
 
 /**
- * Takes bars out of a list.
+ * Takes bars out of a list; what is left of a line goes on without them.
  *
  * @example
  * dropBars([{ id: 'b1', chords: [] }, { id: 'b2', chords: [] }], { from: 0, to: 0 }).map((bar) => bar.id) // ['b2']
  */
 export function dropBars(list: readonly Bar[], { from, to }: BarRange): readonly Bar[] {
-  return [...list.slice(0, from), ...list.slice(to + 1)];
+  const [next, ...others] = list.slice(to + 1);
+  const begins = list.slice(from, to + 1).find((bar) => bar.line);
+  const kept =
+    next && begins && !next.line ? [{ ...next, line: true as const }] : next ? [next] : [];
+  return [...list.slice(0, from), ...kept, ...others];
 }
 
 /**
- * Moves bars one place earlier (−1) or later (1); at either end they stay.
+ * Moves bars one place earlier (−1) or later (1); at either end they stay. Lines stay as long as they are.
  *
  * @example
  * moveBars([{ id: 'b1', chords: [] }, { id: 'b2', chords: [] }], { from: 0, to: 0 }, 1).map((bar) => bar.id) // ['b2', 'b1']
@@ -39,7 +47,8 @@ export function moveBars(list: readonly Bar[], range: BarRange, by: -1 | 1): rea
   const at = range.from + by;
   if (at < 0 || range.to + by >= list.length) return list;
   const moved = list.slice(range.from, range.to + 1);
-  return insertBars(dropBars(list, range), { at, bars: moved });
+  const others = list.toSpliced(range.from, moved.length);
+  return others.toSpliced(at, 0, ...moved).map((bar, place) => inPlaceOf(list[place], bar));
 }
 
 /**
@@ -55,10 +64,10 @@ export function splitBar(list: readonly Bar[], at: number): readonly Bar[] {
   const half = Math.ceil(bar.chords.length / 2);
   const second = bar.chords.length === 1 ? bar.chords : bar.chords.slice(half);
   const bars = [
-    { id: bar.id, ...evenly(bar.chords.slice(0, half)) },
+    inPlaceOf(bar, { id: bar.id, ...evenly(bar.chords.slice(0, half)) }),
     { id: '', ...evenly(second) },
   ];
-  return insertBars(dropBars(list, { from: at, to: at }), { at, bars });
+  return list.toSpliced(at, 1, ...bars);
 }
 
 /**
@@ -74,8 +83,8 @@ export function joinBar(list: readonly Bar[], at: number): readonly Bar[] {
   const chords = [...bar.chords, ...next.chords].filter(
     (one, index, all) => one.name !== all[index - 1]?.name && (index === 0 || one.name !== HELD),
   );
-  const bars = [{ ...(bar.meter && { meter: bar.meter }), id: bar.id, ...evenly(chords) }];
-  return insertBars(dropBars(list, { from: at, to: at + 1 }), { at, bars });
+  const joined = { ...(bar.meter && { meter: bar.meter }), id: bar.id, ...evenly(chords) };
+  return dropBars(list, { from: at + 1, to: at + 1 }).with(at, inPlaceOf(bar, joined));
 }
 
 /** Chords that share their bar evenly. */

@@ -2,11 +2,23 @@ import { readFrameField } from '../chart';
 import { writeBars } from '../chart';
 import { readChart } from '../chart';
 import { withOwnBars, withoutParent, withParent } from './deriving';
-import type { Bar, Frame, MapEntry, NamedGrip, Section, SectionId, SongDocument } from '../song';
+
 import { withCapoUnderShapes, withCapoUnderSounds } from './capo-edits';
 import { withChordRenamed } from './chord-edits';
 import { withNewIds } from '../chart';
-import { mapOf } from '../song';
+import {
+  inPlaceOf,
+  mapOf,
+  withLines,
+  withoutLine,
+  type Bar,
+  type Frame,
+  type MapEntry,
+  type NamedGrip,
+  type Section,
+  type SectionId,
+  type SongDocument,
+} from '../song';
 import {
   withNewSection,
   withoutSection,
@@ -86,7 +98,7 @@ const EDITS: Edits = {
 export function withCommand(song: SongDocument, command: SongCommand): SongDocument {
   // The table pairs each kind with its own edit; only the pairing is known here.
   const edit = EDITS[command.kind] as (song: SongDocument, command: SongCommand) => SongDocument;
-  return withNewIds(edit(song, command));
+  return withNewIds(withLines(edit(withLines(song), command)));
 }
 
 function withFrameField(song: SongDocument, field: keyof Frame, text: string): SongDocument {
@@ -121,7 +133,7 @@ function folded(before: readonly Bar[], bars: readonly Bar[]): readonly Bar[] {
   const text = (bar: Bar | undefined): string => (bar ? writeBars([bar]) : '');
   return bars.map((bar, index) =>
     repeats.has(bar.id) && text(bar) === text(bars[index - 1])
-      ? { id: bar.id, repeat: true as const, chords: [] }
+      ? inPlaceOf(bar, { id: bar.id, repeat: true as const, chords: [] })
       : bar,
   );
 }
@@ -130,7 +142,8 @@ function withBars(song: SongDocument, { section, ending, bars }: Edit<'set-bars'
   return withSection(song, section, (one) => {
     if (ending === undefined) return withOwnBars(song, one, folded(one.bars, bars));
     const others = (one.endings ?? []).filter((end) => end.pass !== ending);
-    const all = bars.length === 0 ? others : [...others, { pass: ending, bars }];
+    const own = { pass: ending, bars: bars.map(withoutLine) };
+    const all = bars.length === 0 ? others : [...others, own];
     const { endings: _endings, ...rest } = one;
     if (all.length === 0) return rest;
     const endings = [...all].sort((x, y) => x.pass - y.pass);

@@ -1,6 +1,6 @@
 import { changedRuns, type BarRun } from './bar-runs';
 import { writeBars } from '../chart';
-import { isDerivable, ownBars, sectionNamed } from '../song';
+import { isDerivable, ownBars, sectionNamed, withoutLine } from '../song';
 import type { Bar, Difference, Drop, Section, SongDocument } from '../song';
 
 /** What a derived section says of itself. */
@@ -20,7 +20,7 @@ export function withOwnBars(song: SongDocument, section: Section, bars: readonly
   const parent = section.parent === undefined ? undefined : sectionNamed(song, section.parent);
   if (!parent || !isDerivable(song, section)) return { ...section, bars };
   const { differences: _differences, drops: _drops, ...rest } = section;
-  const { differences, drops } = derivationOf(ownBars(song, parent), bars);
+  const { differences, drops } = derivationOf(ownBars(song, parent), bars.map(withoutLine));
   return {
     ...rest,
     bars: [],

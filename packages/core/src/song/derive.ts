@@ -1,4 +1,5 @@
 import type { Bar, Section, SongDocument } from './document';
+import { inPlaceOf } from './lines';
 
 /**
  * Finds a section by its name: where several guitar parts have it, that of the part that is taught,
@@ -69,15 +70,28 @@ export function sectionBars(song: SongDocument, section: Section, pass = 1): rea
 function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[] {
   const changed: Bar[] = [...bars];
   for (const { at, bars: instead } of section.differences ?? []) {
-    // A number past the end appends, so a gap is never left.
+    // A number past the end appends, so a gap is never left; what is appended is a line of its own.
+    const appendedFrom = Math.max(at - 1, bars.length);
     instead.forEach((bar, index) => {
-      changed[Math.min(at - 1 + index, changed.length)] = bar;
+      const place = Math.min(at - 1 + index, changed.length);
+      const old = place < bars.length ? bars[place] : undefined;
+      const begins = place >= bars.length && at - 1 + index === appendedFrom;
+      changed[place] = begins ? { ...bar, line: true } : inPlaceOf(old, bar);
     });
   }
-  const drops = section.drops ?? [];
-  return changed.filter(
-    (_, index) => !drops.some(({ from, to }) => index >= from - 1 && index < to),
-  );
+  return withoutDropped(section, changed);
+}
+
+/** Where the first bar of a line is dropped, the next begins it. */
+function withoutDropped({ drops = [] }: Section, bars: readonly Bar[]): readonly Bar[] {
+  let begins = false;
+  return bars.flatMap((bar, index) => {
+    begins ||= bar.line === true;
+    if (drops.some(({ from, to }) => index >= from - 1 && index < to)) return [];
+    const kept = begins && !bar.line ? { ...bar, line: true as const } : bar;
+    begins = false;
+    return [kept];
+  });
 }
 
 function writtenBars(song: SongDocument, section: Section): readonly Bar[] {
@@ -97,7 +111,7 @@ function withoutRepeats(bars: readonly Bar[]): readonly Bar[] {
     const chords = before?.chords ?? [{ name: '-', span: 1 }];
     const dotted = before?.dotted && { dotted: true as const };
     const again = { id: bar.id, chords, ...dotted, ...(before?.meter && { meter: before.meter }) };
-    done.push(bar.repeat ? again : bar);
+    done.push(bar.repeat ? inPlaceOf(bar, again) : bar);
   }
   return done;
 }

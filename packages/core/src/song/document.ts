@@ -52,6 +52,8 @@ export interface Bar {
   readonly meter?: Meter;
   readonly dotted?: true;
   readonly repeat?: true;
+  /** It begins a line of its section; the bars after it go on in the same one. */
+  readonly line?: true;
   readonly chords: readonly ChordMark[];
 }
 

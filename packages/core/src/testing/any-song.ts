@@ -4,6 +4,7 @@ import { withNewIds } from '../chart';
 import { parseGrip } from '../fretboard';
 import {
   EMPTY_SONG,
+  withRow,
   type Bar,
   type ChordMark,
   type NamedGrip,
@@ -61,7 +62,11 @@ const held = fc.constantFrom<Bar>(
 );
 const repeated = fc.constant<Bar>({ id: '', repeat: true, chords: [] });
 const anyBar = fc.oneof(withMeter(even), withMeter(dotted), held, repeated);
-const bars = fc.array(anyBar, { minLength: 1, maxLength: 10 });
+const bars = fc.array(anyBar, { minLength: 1, maxLength: 6 });
+/** Bars in lines, as a section has them. */
+const lines = fc
+  .array(fc.array(anyBar, { minLength: 1, maxLength: 8 }), { minLength: 1, maxLength: 3 })
+  .map((rows) => rows.flatMap(withRow));
 
 const maybe = <T>(key: string, value: fc.Arbitrary<T>): fc.Arbitrary<object> =>
   fc.option(value, { nil: undefined }).map((one) => (one === undefined ? {} : { [key]: one }));
@@ -110,7 +115,7 @@ const head = joined(
 const whole = fc
   .tuple(
     head,
-    bars,
+    lines,
     fc.integer({ min: 1, max: 4 }),
     maybe(
       'endings',
