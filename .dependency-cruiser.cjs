@@ -10,7 +10,7 @@ const CORE_LEVELS = [
   ['song', 'drawing'],
   ['chart'],
   ['edits', 'timeline'],
-  ['sameness', 'recording'],
+  ['form', 'recording'],
   ['player'],
   ['steps', 'guide'],
   ['plan', 'practice', 'capo', 'simulated-player'],

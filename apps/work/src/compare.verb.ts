@@ -1,5 +1,11 @@
-import { compareBars, compareLine, type ComparedBar } from '@harvu/core/sameness';
-import { timelineOf } from '@harvu/core/timeline';
+import {
+  compareBars,
+  compareLine,
+  figureOf,
+  type ComparedBar,
+  type Comparison,
+} from '@harvu/core/form';
+import { barsInLayer, songPatterns, timelineOf } from '@harvu/core/timeline';
 import { readChart } from '@harvu/core/chart';
 import { object, string } from 'yup';
 import { verbOf } from './verb';
@@ -18,11 +24,14 @@ interface Side {
 
 /** Everything a chart plays, called by its first section. */
 function sideOf(text: string, fallback: string): Side {
-  const { occurrences } = timelineOf(readChart(text).song);
+  const { song } = readChart(text);
+  const { occurrences } = timelineOf(song);
+  const patterns = songPatterns(song);
   const bars = occurrences.flatMap((one) =>
-    one.bars.map((bar) => ({
-      ...bar,
-      ...(one.pattern !== undefined && { pattern: one.pattern }),
+    barsInLayer(one, 'full', patterns).map((bar) => ({
+      chords: bar.chords,
+      beats: bar.beats,
+      pattern: figureOf(bar),
       ...(one.layer !== undefined && { layer: one.layer }),
     })),
   );
@@ -30,11 +39,25 @@ function sideOf(text: string, fallback: string): Side {
   return { name: first && first.name !== 'Song' ? first.name : fallback, bars };
 }
 
+/** Both hands together; where that is other music, the chords alone: the same ones are struck otherwise then. */
+function compareSides(a: Side, b: Side): Comparison {
+  const both = compareBars(a.bars, b.bars);
+  if (both.relation !== 'new') return both;
+  const [one, other] = [a, b].map(({ bars }) =>
+    bars.map(({ chords, beats }) => ({ chords, beats })),
+  );
+  const held = compareBars(one ?? [], other ?? []);
+  const changedBars = b.bars.map((_, at) => at + 1);
+  return held.relation === 'same'
+    ? { ...held, relation: 'struck', changedBars, similarity: both.similarity }
+    : held;
+}
+
 /** `{a, b}` as chart text → `{relation, semitones, changedBars, similarity, line}`. */
 export const compareVerb = verbOf(input, (texts) => {
   const [a, b] = [sideOf(texts.a, 'the first'), sideOf(texts.b, 'the second')];
   const isOneName = a.name === b.name;
-  const comparison = compareBars(a.bars, b.bars);
+  const comparison = compareSides(a, b);
   const { relation, semitones, changedBars, droppedBars, similarity } = comparison;
   const line = compareLine(comparison, {
     a: isOneName ? { ...a, name: 'the first' } : a,

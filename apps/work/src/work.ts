@@ -18,6 +18,7 @@ import { nameGripVerb } from './name-grip.verb';
 import { onsetsVerb } from './onsets.verb';
 import { placeNotesVerb } from './place-notes.verb';
 import { placeStrokesVerb } from './place-strokes.verb';
+import { formVerb } from './form.verb';
 import { forecastVerb } from './forecast.verb';
 import { readinessVerb } from './readiness.verb';
 import { renderVerb } from './render.verb';
@@ -41,6 +42,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map([
   ['taps', tapsVerb],
   ['clock', clockVerb],
   ['compare', compareVerb],
+  ['form', formVerb],
   ['chart', chartVerb],
   ['expected', expectedVerb],
   ['render', renderVerb],

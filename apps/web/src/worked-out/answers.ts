@@ -50,7 +50,8 @@ import {
 import { sceneOf, type BarRange, type Scene, type StepProgress } from '@harvu/core/practice';
 import type { PlanEvent } from '@harvu/core/events';
 import type { RecordedStart } from '@harvu/core/recording';
-import { barsToLearn, type ToLearn } from '@harvu/core/sameness';
+import { barsToLearn, formOf, type ToLearn } from '@harvu/core/form';
+import { writtenLines, type WrittenLine } from '@harvu/core/words';
 import type { SongDocument } from '@harvu/core/song';
 import {
   riffApart,
@@ -71,6 +72,8 @@ export interface SongApart {
   /** Every change beside the least time there is for it; what lacks most comes first. */
   readonly changes: readonly SongChangeTime[];
   readonly toLearn: ToLearn;
+  /** Its lines in the order they are heard, with what is said of each. */
+  readonly lines: readonly WrittenLine[];
   /** Every riff that is written, played or not. */
   readonly riffs: readonly RiffApart[];
   /** The change that lacks most time, with what would win it; none where every change fits. */
@@ -139,8 +142,10 @@ export const answers = {
     const slowest = slowestChange(song, work, changes);
     const words = handWords(conventions, work);
     const riffs = (song.riffs ?? []).map((named) => riffApart(song, named, { work, words }));
-    const toLearn = barsToLearn(work.timeline);
-    return { work, changes, toLearn, riffs, ...(slowest && { slowest }) };
+    const form = formOf(song, work.timeline);
+    const toLearn = barsToLearn(work.timeline, form);
+    const lines = writtenLines(form);
+    return { work, changes, toLearn, lines, riffs, ...(slowest && { slowest }) };
   },
 
   findings: findingsOf,

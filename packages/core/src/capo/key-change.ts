@@ -1,5 +1,5 @@
 import { isSilence, timelineOf } from '../timeline';
-import type { PartOccurrence } from '../sameness';
+import type { PartOccurrence } from '../form';
 import type { SongDocument } from '../song';
 import {
   gripMinutes,

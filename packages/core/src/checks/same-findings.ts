@@ -2,25 +2,19 @@ import {
   AlikeRows,
   compareBars,
   compareLine,
+  figureOf,
   MOVED_SIMILARITY,
   type ComparedBar,
   type Comparison,
-} from '../sameness';
-import {
-  barBeats,
-  barChords,
-  parentsOf,
-  sectionBars,
-  sectionNamed,
-  settledFrame,
-  type Section,
-  type SongDocument,
-} from '../song';
+} from '../form';
+import { sectionNamed, type Section, type SongDocument } from '../song';
+import { barsInLayer, occurrenceOf, songPatterns, type SongPatterns } from '../timeline';
 import { createFinding, type Cause, type Finding, type Remedy } from './finding';
 
 /** Less alike than this, music is not worth deriving from each other. */
 const WORTH_DERIVING = 0.6;
 const FEWEST_BARS = 2;
+const TIMES = ['once', 'twice'];
 
 /** A section as far as it is compared. */
 interface Candidate {
@@ -32,9 +26,16 @@ const RANK: Readonly<Record<Comparison['relation'], number>> = {
   same: 0,
   transposed: 1,
   ending: 2,
+  until: 3,
+  contains: 3,
   bars: 3,
   rotated: 4,
-  new: 5,
+  doubled: 5,
+  halved: 5,
+  order: 5,
+  coloured: 5,
+  struck: 5,
+  new: 6,
 };
 
 /**
@@ -48,19 +49,17 @@ export function sameFindings(song: SongDocument): readonly Finding[] {
   return [...falselyDerived(song), ...couldDerive(song)];
 }
 
-function candidateOf(song: SongDocument, section: Section): Candidate {
-  const { beats } = settledFrame(song.frame).meter;
-  const bars = sectionBars(song, section).map((bar) => {
-    // A derived section that names no pattern is played like its parent.
-    const teller = [section, ...parentsOf(song, section)].find((one) => one.pattern !== undefined);
-    const pattern = teller?.pattern;
-    return {
-      chords: barChords(bar, beats),
-      beats: barBeats(bar, beats),
-      ...(pattern !== undefined && { pattern }),
-    };
-  });
-  return { section, bars };
+/** One pass of a section, each bar with what the picking hand does in it. */
+function candidateOf(song: SongDocument, section: Section, patterns: SongPatterns): Candidate {
+  const { bars, pattern, patternUses } = occurrenceOf(song, { ...section, times: 1 });
+  const played = { bars, patternUses, ...(pattern !== undefined && { pattern }) };
+  return {
+    section,
+    bars: barsInLayer(played, 'full', patterns).map((bar) => {
+      const { chords, beats } = bar;
+      return { chords, beats, pattern: figureOf(bar) };
+    }),
+  };
 }
 
 function deriveRemedies(
@@ -110,9 +109,10 @@ function causeOf({ id }: Section, comparison: Comparison): Cause {
 }
 
 function couldDerive(song: SongDocument): readonly Finding[] {
+  const patterns = songPatterns(song);
   const own = song.sections
     .filter((section) => section.parent === undefined)
-    .map((section) => candidateOf(song, section))
+    .map((section) => candidateOf(song, section, patterns))
     .filter(({ bars }) => bars.length >= FEWEST_BARS);
   const rows = new AlikeRows();
   return own.flatMap((one) => {
@@ -133,7 +133,7 @@ function couldDerive(song: SongDocument): readonly Finding[] {
         place: { kind: 'section', id: one.section.id },
         at: one.section.name,
         cause: causeOf(parent.section, comparison),
-        message: line,
+        message: withTimes(line, { comparison, parent: parent.section, section: one.section }),
         remedies: deriveRemedies(parent.section, one.section, comparison),
       }),
     ];
@@ -142,11 +142,13 @@ function couldDerive(song: SongDocument): readonly Finding[] {
 
 /** Sections said to come from another that have hardly a bar in common with it. */
 function falselyDerived(song: SongDocument): readonly Finding[] {
+  const patterns = songPatterns(song);
   return song.sections.flatMap((section) => {
     const parent = section.parent === undefined ? undefined : sectionNamed(song, section.parent);
     if (!parent) return [];
-    const [a, b] = [candidateOf(song, parent), candidateOf(song, section)];
-    if (compareBars(a.bars, b.bars).relation !== 'new') return [];
+    const [a, b] = [parent, section].map((one) => candidateOf(song, one, patterns).bars);
+    // Another picking of the same chords is the same section still.
+    if (compareBars(chordsAlone(a), chordsAlone(b)).relation !== 'new') return [];
     const message = `It is said to be ${parent.name}, and most of its bars are others. Write it out, or say what it is.`;
     const commands = [{ kind: 'write-out' as const, section: section.id }];
     return [
@@ -159,4 +161,26 @@ function falselyDerived(song: SongDocument): readonly Finding[] {
       }),
     ];
   });
+}
+
+function chordsAlone(bars: readonly ComparedBar[] = []): readonly ComparedBar[] {
+  return bars.map(({ chords, beats }) => ({ chords, beats }));
+}
+
+/** What is the same and played another number of times is not the same length. */
+function withTimes(
+  line: string,
+  compared: {
+    readonly comparison: Comparison;
+    readonly parent: Section;
+    readonly section: Section;
+  },
+): string {
+  const { comparison, parent, section } = compared;
+  if (comparison.relation !== 'same' || parent.times === section.times) return line;
+  return `${section.name} is ${parent.name}, played ${timesWords(section)} and not ${timesWords(parent)}.`;
+}
+
+function timesWords({ times }: Section): string {
+  return TIMES[times - 1] ?? `${times} times`;
 }

@@ -1,4 +1,7 @@
-import { HELD, inPlaceOf, withoutLine, type Bar, type ChordMark } from '../song';
+import { HELD, inPlaceOf, linesOf, withoutLine, withRow, type Bar, type ChordMark } from '../song';
+
+/** The first line is taken to end there. */
+const USUAL_LINE_BARS = 4;
 
 /** Bars of a list, counted from 0; `to` is the last of them. */
 export interface BarRange {
@@ -49,6 +52,81 @@ export function moveBars(list: readonly Bar[], range: BarRange, by: -1 | 1): rea
   const moved = list.slice(range.from, range.to + 1);
   const others = list.toSpliced(range.from, moved.length);
   return others.toSpliced(at, 0, ...moved).map((bar, place) => inPlaceOf(list[place], bar));
+}
+
+/**
+ * Changes places of a whole line with the one before (−1) or after it (1); at either end it stays.
+ *
+ * @example
+ * moveLine([{ id: 'b1', line: true, chords: [] }, { id: 'b2', line: true, chords: [] }], { from: 0, to: 0 }, 1).map((bar) => bar.id) // ['b2', 'b1']
+ */
+export function moveLine(list: readonly Bar[], range: BarRange, by: -1 | 1): readonly Bar[] {
+  const lines = linesOf(list);
+  const starts = lines.map((_, at) => lines.slice(0, at).flat().length);
+  const at = starts.indexOf(range.from);
+  const line = lines[at];
+  if (!line || at + by < 0 || at + by >= lines.length) return list;
+  const moved = lines.toSpliced(at, 1).toSpliced(at + by, 0, line);
+  return moved.flat();
+}
+
+/**
+ * Begins a line with the bar at a place, from 0, or lets it go on in the line before; the first begins one in any case.
+ *
+ * @example
+ * turnLine([{ id: 'b1', line: true, chords: [] }, { id: 'b2', chords: [] }], 1)[1].line // true
+ */
+export function turnLine(list: readonly Bar[], at: number): readonly Bar[] {
+  const bar = list[at];
+  if (!bar || at === 0) return list;
+  return list.with(at, bar.line ? withoutLine(bar) : { ...bar, line: true });
+}
+
+/**
+ * Puts what was written in the place of the bar at a place, from 0: its line stays.
+ *
+ * @example
+ * replaceBar([{ id: 'b1', line: true, chords: [] }], { at: 0, bars: [{ id: 'b1', chords: [] }] })[0].line // true
+ */
+export function replaceBar(
+  list: readonly Bar[],
+  { at, bars }: { readonly at: number; readonly bars: readonly Bar[] },
+): readonly Bar[] {
+  const [first, ...more] = bars;
+  return first ? list.toSpliced(at, 1, inPlaceOf(list[at], first), ...more) : list;
+}
+
+/**
+ * Puts rows of bars into a list before a place, from 0: where a line begins or the list ends each row is a line of its
+ * own, within a line they go on in it.
+ *
+ * @example
+ * insertRows([{ id: 'b1', line: true, chords: [] }], { at: 1, rows: [[{ id: '', chords: [] }]] })[1].line // true
+ */
+export function insertRows(
+  list: readonly Bar[],
+  { at, rows }: { readonly at: number; readonly rows: readonly (readonly Bar[])[] },
+): readonly Bar[] {
+  const isBetween = at === list.length || list[at]?.line === true;
+  const bars = rows.flatMap((row, index) => (isBetween || index > 0 ? withRow(row) : row));
+  const next = list[at];
+  // What is put into the middle of a line in several rows leaves its rest a line of its own.
+  const rest = next && rows.length > 1 && !next.line ? [{ ...next, line: true as const }] : [];
+  const others = list.slice(rest.length > 0 ? at + 1 : at);
+  return [...list.slice(0, at), ...bars, ...rest, ...others];
+}
+
+/**
+ * Puts a bar behind the last: it goes on in the last line until that is as long as the one before it, or has four bars.
+ *
+ * @example
+ * appendBar([{ id: 'b1', line: true, chords: [] }], { id: 'b2', chords: [] })[1].line // undefined
+ */
+export function appendBar(list: readonly Bar[], bar: Bar): readonly Bar[] {
+  const lines = linesOf(list);
+  const [last, before] = [lines.at(-1), lines.at(-2)];
+  const isFull = (last?.length ?? 0) >= (before?.length ?? USUAL_LINE_BARS);
+  return [...list, isFull ? { ...bar, line: true } : withoutLine(bar)];
 }
 
 /**

@@ -1,4 +1,15 @@
-export { dropBars, insertBars, joinBar, moveBars, splitBar } from './bar-edits';
+export {
+  appendBar,
+  dropBars,
+  insertBars,
+  insertRows,
+  joinBar,
+  moveBars,
+  moveLine,
+  replaceBar,
+  splitBar,
+  turnLine,
+} from './bar-edits';
 export type { BarRange } from './bar-edits';
 export { changesInWords } from './change-words';
 export { withCommand } from './commands';

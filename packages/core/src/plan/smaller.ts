@@ -1,6 +1,6 @@
 import { chordLabel } from '../chord';
 import { LAYERS, type SongDocument } from '../song';
-import type { Part } from '../sameness';
+import type { Part } from '../form';
 import type { Day } from '../day';
 import type { Practice } from './calendar';
 import { deadlineOf, type Deadline } from './deadline';

@@ -1,4 +1,4 @@
-import { partsOf, type PartOccurrence } from '../sameness';
+import { partsOf, type PartOccurrence } from '../form';
 import { mapOf, type NamedGrip, type SongDocument } from '../song';
 import { withCommand } from '../edits';
 import { workpieceOf } from '../steps';

@@ -2,6 +2,7 @@ import { sectionNamed, settledFrame, type Layer, type SongDocument } from '../so
 import {
   barsInLayer,
   clicksOf,
+  heardIn,
   occurrenceOf,
   songPatterns,
   stretchOf,
@@ -23,7 +24,7 @@ export interface Expected {
 
 /** What of a song is looked at, and how it is played. */
 export interface ExpectedRequest {
-  /** A section as it first comes; the whole map where none is named. */
+  /** A section as it first comes as full as the layer; the whole map where none is named. */
   readonly section?: string;
   readonly layer?: Layer;
   /** The tempo of the song; other tempos on the map move with it. */
@@ -42,7 +43,9 @@ export interface ExpectedRequest {
 export function stretchFor(song: SongDocument, request: ExpectedRequest): Stretch {
   const { section, layer = 'full', from = 1, to = Infinity } = request;
   const patterns = songPatterns(song);
-  const bars = occurrencesOf(song, section).flatMap((one) => barsInLayer(one, layer, patterns));
+  const bars = occurrencesOf(song, section, layer).flatMap((one) =>
+    barsInLayer(one, layer, patterns),
+  );
   return stretchOf(bars.slice(from - 1, to));
 }
 
@@ -80,10 +83,15 @@ export function expectedOf(song: SongDocument, request: ExpectedRequest = {}): E
   return { strokes, clicks, seconds: seconds(stretch.lasts * slower) };
 }
 
-function occurrencesOf(song: SongDocument, name: string | undefined): readonly Occurrence[] {
+function occurrencesOf(
+  song: SongDocument,
+  name: string | undefined,
+  layer: Layer,
+): readonly Occurrence[] {
   const { occurrences } = timelineOf(song);
   if (name === undefined) return occurrences;
   const section = sectionNamed(song, name);
-  const first = occurrences.find((one) => one.section === section?.id);
+  const comes = occurrences.filter((one) => one.section === section?.id);
+  const [first] = heardIn(comes, layer);
   return first ? [first] : section ? [occurrenceOf(song, section)] : [];
 }

@@ -1,4 +1,4 @@
-import type { PartOccurrence } from '../sameness';
+import type { PartOccurrence } from '../form';
 import type { Layer } from '../song';
 import { kindOf, type Step, type Workpiece } from '../steps';
 import { bpm, type Bpm } from '../units';

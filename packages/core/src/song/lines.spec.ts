@@ -1,5 +1,17 @@
 import { readChart, writeChart } from '../chart';
-import { dropBars, insertBars, joinBar, moveBars, splitBar, withCommand } from '../edits';
+import {
+  appendBar,
+  dropBars,
+  insertBars,
+  insertRows,
+  joinBar,
+  moveBars,
+  moveLine,
+  replaceBar,
+  splitBar,
+  turnLine,
+  withCommand,
+} from '../edits';
 import { ownBars, sectionBars, type SongDocument } from './index';
 import { linesOf, withLines } from './lines';
 
@@ -73,6 +85,23 @@ describe('the lines of a section', () => {
     ]);
     expect(rows(splitBar(bars, 2))).toEqual([2, 4]);
     expect(rows(joinBar(bars, 1))).toEqual([2, 2]);
+    expect(rows(replaceBar(bars, { at: 2, bars: [...more, ...more] }))).toEqual([2, 4]);
+  });
+
+  it('change places whole, end where one says so, and grow as the line before', () => {
+    const bars = songOf('[A]\n| G | D |\n| Em | C | Am |').sections[0]?.bars ?? [];
+    const rows = (list: typeof bars): readonly number[] => linesOf(list).map((line) => line.length);
+    const more = [{ id: '', chords: [{ name: 'F', span: 1 }] }];
+    expect(rows(moveLine(bars, { from: 0, to: 1 }, 1))).toEqual([3, 2]);
+    expect(moveLine(bars, { from: 0, to: 1 }, -1)).toBe(bars);
+    expect(rows(turnLine(bars, 2))).toEqual([5]);
+    expect(rows(turnLine(turnLine(bars, 2), 2))).toEqual([2, 3]);
+    expect(turnLine(bars, 0)).toBe(bars);
+    expect(rows(insertRows(bars, { at: 2, rows: [more, more] }))).toEqual([2, 1, 1, 3]);
+    expect(rows(insertRows(bars, { at: 1, rows: [more] }))).toEqual([3, 3]);
+    expect(rows(insertRows(bars, { at: 3, rows: [more, more] }))).toEqual([2, 2, 1, 2]);
+    expect(rows(more.reduce(appendBar, bars))).toEqual([2, 3, 1]);
+    expect(rows(more.reduce(appendBar, bars.slice(0, 3)))).toEqual([2, 2]);
   });
 
   it('are cut once in a song of before, and then stay', () => {

@@ -1,5 +1,5 @@
 import type { Readiness } from '../progress';
-import type { PartedSong } from '../sameness';
+import type { PartedSong } from '../form';
 import { kindOf } from '../steps';
 import type { Bpm } from '../units';
 

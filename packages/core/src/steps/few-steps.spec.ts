@@ -106,9 +106,9 @@ describe('the steps of a song', () => {
     expect(starts[2]).toBe(78 as never);
   });
 
-  it('have no step for a part whose bars are all in another, in any layer', () => {
+  it('have no step for a part whose bars are all in one heard before, in any layer', () => {
     const chart =
-      'map: Intro, Verse, Tag\n[Intro]\n| G | D |\n[Verse]\n| G | D | Em | C |\n[Tag]\n| Em | C | Em | C |';
+      'map: Verse, Lift, Tag\n[Verse]\n| G | D | Em | C |\n[Lift]\n| D | Em |\n[Tag]\n| Em | C | Em | C |';
     const made = makeSteps(workpieceOf(readChart(chart).song)).filter(
       ({ kind, layer }) => kind === 'section' && layer === 'full',
     );

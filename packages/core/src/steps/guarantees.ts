@@ -1,5 +1,5 @@
 import { secondsAt } from '../change';
-import type { Part } from '../sameness';
+import type { Part } from '../form';
 import { LAYERS, type Layer } from '../song';
 import { tightestOfPart, withGuaranteed, type Guaranteed, type Workpiece } from './workpiece';
 

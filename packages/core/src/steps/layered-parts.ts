@@ -1,16 +1,8 @@
 import { pairKey } from '../change';
 import { isFullBarre } from '../fretboard';
-import { soundsChord } from '../rhythm';
-import { barKeys, type Part } from '../sameness';
+import { barKeys, figureOf, type Part } from '../form';
 import { LAYERS, type Layer } from '../song';
-import {
-  changesOf,
-  chordRow,
-  stretchOf,
-  strokesIn,
-  type PlayedBar,
-  type StruckBar,
-} from '../timeline';
+import { changesOf, chordRow, stretchOf, type PlayedBar, type StruckBar } from '../timeline';
 import type { StepAbout } from './step-title';
 import { rangeWords } from './bar-ranges';
 import { hinders } from './drills';
@@ -23,7 +15,6 @@ import { strokesPerBeat } from './strokes-per-beat';
 import {
   barsOfPart,
   changesOfPart,
-  createMemory,
   passesOfPart,
   type WindowedChange,
   type Workpiece,
@@ -39,11 +30,6 @@ export interface LayeredPart {
   /** Parts whose music in this layer is all in this one, by their ids: they need no step. */
   readonly covers: readonly string[];
 }
-
-/** Strokes of a bar by its pattern, the bar of it, and how long its chords last: few differ in a song. */
-const rememberedStrokes = createMemory<string>();
-/** Where no pattern is played, each chord is struck once. */
-const NO_PATTERN = {};
 
 /** What some bars ask of both hands at a tempo; the strokes only where the student's hand is known. */
 export function demandOf(
@@ -240,24 +226,8 @@ export function minutesOver(work: Workpiece, climbed: ClimbedBars): number {
   );
 }
 
-function strokesOfBar(bar: StruckBar): string {
-  const held = bar.chords.map((one) => `${one.beats}${one.hit ? '!' : ''}${one.held ? '~' : ''}`);
-  const silent = bar.chords.map(({ chord }) => (chord === '-' || chord === 'N.C.' ? chord : ''));
-  const played = bar.riff && `${bar.riff.name} ${bar.riff.bar} ${bar.riff.notes.length}`;
-  const key = `${played ?? ''} ${bar.struck?.bar ?? 0} ${bar.beats} ${bar.meter.unit} ${held.join(',')} ${silent.join()} ${JSON.stringify(bar.feel)}`;
-  return rememberedStrokes(bar.struck?.pattern ?? NO_PATTERN, key, () =>
-    strokesIn(stretchOf([bar]))
-      .flat()
-      .map(({ beat, what, notes }) => {
-        const own = notes?.map((one) => `${one.string}/${one.fret}`).join('+');
-        return `${beat}${soundsChord(what) ? '' : 'x'}${own ?? ''}`;
-      })
-      .join(' '),
-  );
-}
-
 function strokesKey(bars: readonly StruckBar[]): string {
-  return bars.map(strokesOfBar).join('|');
+  return bars.map(figureOf).join('|');
 }
 
 /** The riffs that some bars play. */
@@ -302,7 +272,7 @@ function barTexts(work: Workpiece, part: Part, layer: Layer): readonly string[] 
   const [pass = []] = passesOfPart(work, part.id, layer);
   return pass.map((bar) => {
     const { chords, durations } = barKeys(bar);
-    return `${part.goalBpm} ${chords} ${durations} ${strokesOfBar(bar)}`;
+    return `${part.goalBpm} ${chords} ${durations} ${figureOf(bar)}`;
   });
 }
 
@@ -318,29 +288,24 @@ function isTaughtWhole(part: Part): boolean {
   return ownBars(part) === undefined;
 }
 
-/** Which part's step holds each part in a layer: its own, or that of a part which has all its bars. */
+/**
+ * Which part's step holds each part in a layer: its own, or that of one heard before which has all its bars, or has them
+ * round and round.
+ */
 function holdersIn(
   work: Workpiece,
   parts: readonly Part[],
   layer: Layer,
 ): ReadonlyMap<string, Part> {
   const texts = new Map(parts.map((part) => [part, barTexts(work, part, layer)]));
-  const isIn = (part: Part, other: Part): boolean =>
-    isWithin(texts.get(part) ?? [], texts.get(other) ?? []);
-  const longestFirst = parts.toSorted((a, b) => b.bars.length - a.bars.length);
   const own: Part[] = [];
   const holders = new Map<string, Part>();
-  for (const part of longestFirst) {
-    const holder = own.find((one) => isTaughtWhole(one) && isIn(part, one));
+  for (const part of parts) {
+    const holder = own.find(
+      (one) => isTaughtWhole(one) && isWithin(texts.get(part) ?? [], texts.get(one) ?? []),
+    );
     if (!holder) own.push(part);
     holders.set(part.id, holder ?? part);
-  }
-  // What is only a shorter part again and again is held by that one.
-  for (const part of own) {
-    const shorter = own.find(
-      (one) => isTaughtWhole(one) && one.bars.length < part.bars.length && isIn(part, one),
-    );
-    if (shorter) for (const [id, held] of holders) if (held === part) holders.set(id, shorter);
   }
   return holders;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { barKeys, type Part } from '../sameness';
+import { barKeys, type Part } from '../form';
 import { EMPTY_SONG, type Layer } from '../song';
 import { readChart } from '../chart';
 import { anyNumberedSong } from '../testing/any-song';

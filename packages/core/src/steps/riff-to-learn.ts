@@ -10,7 +10,7 @@ import {
 import type { Hand } from '../fretboard';
 import type { Tuning } from '../pitch';
 import type { Student } from '../player';
-import type { PartedSong } from '../sameness';
+import type { PartedSong } from '../form';
 import { LAYERS, type Layer, type NamedRiff } from '../song';
 import type { SongPatterns, SongRiff } from '../timeline';
 import type { Bpm } from '../units';

@@ -14,11 +14,12 @@ import {
   type Student,
 } from '../player';
 import type { Feel, Meter } from '../rhythm';
-import { partsOf, type Part, type PartedSong, type PartOccurrence } from '../sameness';
+import { partsOf, type Part, type PartedSong, type PartOccurrence } from '../form';
 import { settledFrame, type Layer, type SongDocument } from '../song';
 import {
   barsInLayer,
   changesOf,
+  heardIn,
   songPatterns,
   stretchOf,
   windowsOf,
@@ -375,7 +376,9 @@ function byPart({ occurrences }: PartedSong): ReadonlyMap<string, readonly PartO
 function playsOf(work: Workpiece, partId: string, layer: Layer): readonly (readonly StruckBar[])[] {
   // What is played does not depend on how quick anybody is: it is the same for every time guaranteed.
   return rememberedPlays(work.timeline, `${partId} ${layer}`, () =>
-    occurrencesOf(work, partId).map((one) => barsInLayer(one, layer, work.patterns)),
+    heardIn(occurrencesOf(work, partId), layer).map((one) =>
+      barsInLayer(one, layer, work.patterns),
+    ),
   );
 }
 

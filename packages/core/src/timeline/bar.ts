@@ -23,6 +23,8 @@ export interface PlayedBar {
   readonly number: number;
   /** Its number in its own pass, from 1. */
   readonly inPass: number;
+  /** It begins a line of its section. */
+  readonly line?: true;
   readonly meter: Meter;
   readonly feel: Feel;
   /** The chords by the names they have here; one held over from the bar before has its name and `held`. */

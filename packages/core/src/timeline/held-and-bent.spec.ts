@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readChart, writeChart } from '../chart';
-import { partsOf } from '../sameness';
+import { partsOf } from '../form';
 import { anyNumberedSong } from '../testing/any-song';
 import {
   barsInLayer,

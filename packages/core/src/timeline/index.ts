@@ -5,7 +5,7 @@ export { changesOf, chordRow, chordSpans, isSilence, withOrnaments } from './cho
 export type { ChordChange, ChordSpan } from './chord-spans';
 export { clicksOf, countInOf, offBeatsOf } from './clicks';
 export type { ClickWeight, CountIn, TimedClick } from './clicks';
-export { barsInLayer } from './layers';
+export { barsInLayer, heardIn } from './layers';
 export { patternNamed, pulsePattern, songPatterns } from './patterns';
 export type { SongPatterns } from './patterns';
 export { secondsAt, stretchOf } from './stretch';

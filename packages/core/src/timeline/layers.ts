@@ -31,6 +31,21 @@ export function barsInLayer(
   });
 }
 
+/**
+ * Gives those occurrences that are played as full as a layer: a layer on the map is of one occurrence alone. All where
+ * none is.
+ *
+ * @example
+ * heardIn([{ layer: 'bare' }, {}], 'full') // [{}]
+ */
+export function heardIn<Played extends Pick<Occurrence, 'layer'>>(
+  comes: readonly Played[],
+  layer: Layer,
+): readonly Played[] {
+  const isAsFull = (one: Played): boolean => barerLayer(layer, one.layer ?? layer) === layer;
+  return comes.some(isAsFull) ? comes.filter(isAsFull) : comes;
+}
+
 /** How closely a use speaks of a bar in a layer; 0 when it does not. */
 function weightOf({ layer, bars }: PatternUse, inPass: number, played: Layer): number {
   if (bars && (inPass < bars.from || inPass > bars.to)) return 0;

@@ -10,7 +10,7 @@ import {
   type PlayedBar,
   type Timeline,
 } from './index';
-import { partsOf } from '../sameness';
+import { partsOf } from '../form';
 import { runs } from '../testing/runs';
 
 const played = (text: string): Timeline => timelineOf(readChart(text).song);

@@ -3,6 +3,7 @@ import {
   barBeats,
   barChords,
   HELD,
+  linesOf,
   mapOf,
   meterOf,
   MOST_PLAYED_BARS,
@@ -176,6 +177,7 @@ class Player {
         id: bar.id,
         number: index + 1,
         inPass,
+        ...(bar.line && { line: true as const }),
         meter: bar.meter ?? meter,
         beats: length,
         feel,
@@ -273,7 +275,7 @@ function writtenBars(
   const written: WrittenBar[] = [];
   for (const pass of passes) {
     if (written.length >= most) break;
-    const bars = sectionBars(song, section, pass);
+    const bars = linesOf(sectionBars(song, section, pass)).flat();
     for (const [place, bar] of bars.entries()) written.push({ bar, inPass: place + 1 });
   }
   return written.slice(0, most);

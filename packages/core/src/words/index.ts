@@ -1,3 +1,5 @@
+export { lineWords, partWords, writtenLines } from './form-words';
+export type { LineWords, WrittenLine } from './form-words';
 export { agendaItem } from './agenda-words';
 export type { AgendaItem } from './agenda-words';
 export { changeWords, standsWords } from './evening-words';

@@ -1,6 +1,6 @@
 import { chordSaid } from '@harvu/core/chord';
 import { laneDrawing } from '@harvu/core/drawing';
-import type { Part } from '@harvu/core/sameness';
+import type { Part } from '@harvu/core/form';
 import { partName, rangeWords } from '@harvu/core/steps';
 import { riffBarBeats } from '@harvu/core/riff';
 import { engraveRiff } from '@harvu/engraving';

@@ -7,7 +7,7 @@ import {
   type SongSummary,
 } from '@harvu/contract';
 import type { SongDocument } from '@harvu/core/song';
-import { partsOf } from '@harvu/core/sameness';
+import { partsOf } from '@harvu/core/form';
 import { chordRow } from '@harvu/core/timeline';
 import { LRUCache } from 'lru-cache';
 import type { Clock } from '../../platform/clock';

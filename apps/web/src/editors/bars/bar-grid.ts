@@ -11,7 +11,8 @@ import {
 } from '@angular/core';
 import type { StruckBar } from '@harvu/core/timeline';
 import { chordSpoken } from '@harvu/core/chord';
-import type { Bar } from '@harvu/core/song';
+import { linesOf, type Bar } from '@harvu/core/song';
+import type { WrittenLine } from '@harvu/core/words';
 import type { BarRange } from '@harvu/core/edits';
 import type { Meter } from '@harvu/core/rhythm';
 import { ChordName } from '../../ui/chord-name';
@@ -27,9 +28,20 @@ export type BarEdit =
   | { readonly kind: 'drop'; readonly range: BarRange }
   | { readonly kind: 'move'; readonly range: BarRange; readonly by: -1 | 1 }
   | { readonly kind: 'paste'; readonly at: number; readonly text: string }
+  | { readonly kind: 'append'; readonly text: string }
+  | { readonly kind: 'move-line'; readonly range: BarRange; readonly by: -1 | 1 }
+  | { readonly kind: 'line'; readonly at: number }
   | { readonly kind: 'split'; readonly at: number }
   | { readonly kind: 'join'; readonly at: number }
   | { readonly kind: 'doubt'; readonly range: BarRange };
+
+/** A line of the grid. */
+interface LineRow extends BarRange {
+  /** "line 1" */
+  readonly name: string;
+  /** "as line 1, ends on C"; empty while it is not worked out. */
+  readonly words: string;
+}
 
 const BARS_AT_ONCE = 64;
 /** Pressed on a bar, these begin to write it; the rest are the grid's own keys. */
@@ -60,6 +72,8 @@ export class BarGrid {
   readonly slow = input<ReadonlyMap<string, string>>(new Map());
   /** Numbers of the bars that are new, where the rest is as in another section; all of them by default. */
   readonly news = input<readonly number[] | undefined>();
+  /** What is said of its lines. */
+  readonly lines = input<readonly WrittenLine[]>([]);
   /** The song's capo, for who names chords by what sounds. */
   readonly capo = input(0);
   /** What was written last is no bar, and was not taken. */
@@ -99,6 +113,21 @@ export class BarGrid {
     const half = `min(50%, calc((${need} - 25%) * 999))`;
     return `repeat(auto-fill, minmax(max(25%, ${half}, min(100%, ${need})), 1fr))`;
   });
+  /** Where its lines begin and end, places from 0, and what is said of each. */
+  private readonly lineRows = computed((): readonly LineRow[] => {
+    let from = 0;
+    return linesOf(this.written()).map((line, index) => {
+      const to = from + line.length - 1;
+      const number = this.rows()[from]?.number;
+      const said = this.lines().find((one) => one.from === number);
+      const row = { from, to, words: said?.words ?? '', name: `line ${index + 1}` };
+      from = to + 1;
+      return row;
+    });
+  });
+  protected readonly lineAt = computed(
+    (): ReadonlyMap<number, LineRow> => new Map(this.lineRows().map((one) => [one.from, one])),
+  );
   protected readonly nextNumber = computed(() => (this.bars().at(-1)?.number ?? 0) + 1);
   /** A very long section fills its grid in turns. */
   protected readonly shown = grown(this.rows, BARS_AT_ONCE);
@@ -153,7 +182,7 @@ export class BarGrid {
   protected take(at: number, { text, go }: WrittenBar): void {
     this.editing.set(-1);
     const isNew = at === this.texts().length;
-    if (isNew && text !== '') this.edited.emit({ kind: 'paste', at, text });
+    if (isNew && text !== '') this.edited.emit({ kind: 'append', text });
     else if (!isNew && text !== this.texts()[at]) this.edited.emit({ kind: 'write', at, text });
     if (go === 0) return;
     // What was written stands before anything is done to the bars behind it.
@@ -196,10 +225,32 @@ export class BarGrid {
 
   private move(range: BarRange, step: number): void {
     const by = step > 0 ? 1 : -1;
+    const line = this.lineRows().find((one) => one.from === range.from && one.to === range.to);
+    // A whole line goes over its neighbour when it is moved up or down.
+    if (line && Math.abs(step) > 1) {
+      this.moveLine(line, by);
+      return;
+    }
     if (range.from + by < 0 || range.to + by >= this.bars().length) return;
     this.edited.emit({ kind: 'move', range, by });
     this.anchor.update((at) => at + by);
     this.focus(this.focused() + by, true);
+  }
+
+  private moveLine(range: BarRange, by: -1 | 1): void {
+    const lines = this.lineRows();
+    const other = lines[lines.findIndex(({ from }) => from === range.from) + by];
+    if (!other) return;
+    this.edited.emit({ kind: 'move-line', range, by });
+    const steps = (other.to - other.from + 1) * by;
+    this.anchor.set(range.from + steps);
+    this.focus(range.to + steps, true);
+  }
+
+  /** Chooses a whole line, so that it is copied, moved or taken out as one. */
+  protected chooseLine({ from, to }: BarRange): void {
+    this.anchor.set(from);
+    this.focus(to, true);
   }
 
   /** Does what a key without an arrow says; false where it says nothing. */
@@ -222,6 +273,9 @@ export class BarGrid {
         return true;
       case 'j':
         this.edited.emit({ kind: 'join', at: range.from });
+        return true;
+      case 'n':
+        this.edited.emit({ kind: 'line', at: range.from });
         return true;
       case 'l':
         this.edited.emit({ kind: 'doubt', range });

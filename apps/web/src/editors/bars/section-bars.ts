@@ -10,17 +10,23 @@ import {
 import { isSilence, type StruckBar } from '@harvu/core/timeline';
 import {
   dropBars,
+  appendBar,
   insertBars,
+  insertRows,
   joinBar,
   movedBars,
   moveBars,
+  moveLine,
+  replaceBar,
   splitBar,
+  turnLine,
   writtenBars,
   type BarRange,
   type SongCommand,
 } from '@harvu/core/edits';
 import { ownBars, settledFrame, type Bar, type SongDocument } from '@harvu/core/song';
 import { readBars, writeBars } from '@harvu/core/chart';
+import type { WrittenLine } from '@harvu/core/words';
 import { isSame } from '../../ui/same';
 import { BarGrid, type BarEdit } from './bar-grid';
 
@@ -55,6 +61,7 @@ const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
         [slow]="slow()"
         [meter]="meter()"
         [news]="list.ending === undefined ? news() : undefined"
+        [lines]="list.ending === undefined ? lines() : []"
         [capo]="song().frame.capo ?? 0"
         [isRefused]="fault() !== ''"
         (edited)="edit(list, $event)"
@@ -76,6 +83,8 @@ export class SectionBars {
   readonly slow = input<ReadonlyMap<string, string>>(new Map());
   /** Numbers of the bars that are new, where the rest is as in another section. */
   readonly news = input<readonly number[] | undefined>();
+  /** What is said of its lines. */
+  readonly lines = input<readonly WrittenLine[]>([]);
   readonly changed = output<SongCommand>();
   protected readonly fault = signal('');
   /** The grid of the section's own bars. */
@@ -147,13 +156,19 @@ export class SectionBars {
       case 'write':
         return this.written(list, edit.at, edit.text);
       case 'paste':
-        return this.read(edit.text, (bars) => insertBars(list, { at: edit.at, bars }));
+        return this.read(edit.text, (rows) => insertRows(list, { at: edit.at, rows }));
+      case 'append':
+        return this.read(edit.text, (rows) => rows.flat().reduce(appendBar, list));
       case 'insert':
         return insertBars(list, { at: edit.at, bars: [SILENCE] });
       case 'drop':
         return dropBars(list, edit.range);
       case 'move':
         return moveBars(list, edit.range, edit.by);
+      case 'move-line':
+        return moveLine(list, edit.range, edit.by);
+      case 'line':
+        return turnLine(list, edit.at);
       case 'split':
         return splitBar(list, edit.at);
       case 'join':
@@ -164,27 +179,29 @@ export class SectionBars {
   }
 
   private written(list: readonly Bar[], at: number, text: string): readonly Bar[] | undefined {
-    return this.read(text, ([first, ...more]) => {
+    return this.read(text, (rows) => {
+      const [first, ...more] = rows.flat();
       const old = list[at];
       const bars = first && old ? [{ ...first, id: old.id }, ...more] : [];
-      return insertBars(dropBars(list, { from: at, to: at }), { at, bars });
+      return replaceBar(list, { at, bars });
     });
   }
 
   private read(
     text: string,
-    then: (bars: readonly Bar[]) => readonly Bar[],
+    then: (rows: readonly (readonly Bar[])[]) => readonly Bar[],
   ): readonly Bar[] | undefined {
     this.fault.set('');
     const lines = text.split('\n').map((line) => (line.includes('|') ? line : `| ${line} |`));
     const read = lines.map((line) => readBars(line.trim().startsWith('|') ? line : `| ${line}`, 0));
     const [fault] = read.flatMap((one) => one.faults);
-    const bars = read.flatMap((one) => one.bars.map(({ bar }) => bar));
-    if (fault || bars.length === 0) {
+    const rows = read.map((one) => one.bars.map(({ bar }) => bar));
+    if (fault || rows.flat().length === 0) {
       this.fault.set(fault?.message ?? 'Write a chord, or take the bar out with Delete.');
       return undefined;
     }
-    return then(writtenBars(bars, this.semitones(), this.allWritten()));
+    const written = rows.map((row) => writtenBars(row, this.semitones(), this.allWritten()));
+    return then(written.filter((row) => row.length > 0));
   }
 
   private textsOf(bars: readonly Bar[]): readonly string[] {

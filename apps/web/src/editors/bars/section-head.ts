@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { Part } from '@harvu/core/sameness';
+import type { Part } from '@harvu/core/form';
+import type { WrittenLine } from '@harvu/core/words';
 import { rangeWords } from '@harvu/core/steps';
 import { ownBars, type BarCue, type SectionId, type SongDocument } from '@harvu/core/song';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
@@ -18,6 +19,8 @@ export class SectionHead {
   readonly part = input<Part | undefined>();
   /** Bars of it as it is played, all endings gone through. */
   readonly barCount = input(0);
+  /** What is said of its lines, once that is worked out. */
+  readonly lines = input<readonly WrittenLine[]>([]);
   readonly changed = output<SongCommand>();
   protected readonly isOpen = signal(false);
 
@@ -34,8 +37,21 @@ export class SectionHead {
     const [bars, { parent, times = 1 } = {}] = [this.barCount() || this.ownCount(), this.section()];
     const count = `${bars} ${bars === 1 ? 'bar' : 'bars'}`;
     const rounds = times === 1 ? '' : `, ${times} times`;
-    return [`${count}${rounds}`, this.asParent(parent), this.moved()].filter(Boolean).join(' · ');
+    const said = [`${count}${this.inLines()}${rounds}`, this.asParent(parent), this.moved()];
+    return [...said, this.toLearn()].filter(Boolean).join(' · ');
   });
+
+  private inLines(): string {
+    const count = this.lines().length;
+    return count > 1 ? ` in ${count} lines` : '';
+  }
+
+  /** Only where it is not simply all of it. */
+  private toLearn(): string {
+    const news = this.lines().reduce((sum, { newBars }) => sum + newBars.length, 0);
+    const isTold = this.lines().length > 0 && news > 0 && news < this.barCount();
+    return isTold ? `${news} to learn` : '';
+  }
 
   private asParent(parent: string | undefined): string {
     if (parent === undefined) return '';

@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { clockMarks, songClock } from '@harvu/core/recording';
-import type { PartedSong } from '@harvu/core/sameness';
+import type { PartedSong } from '@harvu/core/form';
 import type { SongCommand } from '@harvu/core/edits';
 import type { SongDocument } from '@harvu/core/song';
 import { formatClock, parseClock, seconds } from '@harvu/core/units';

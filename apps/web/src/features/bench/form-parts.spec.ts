@@ -1,4 +1,4 @@
-import { partsOf } from '@harvu/core/sameness';
+import { partsOf } from '@harvu/core/form';
 import { songPatterns, barsInLayer } from '@harvu/core/timeline';
 import { readChart, writeChart } from '@harvu/core/chart';
 import { withCommand, type SongCommand } from '@harvu/core/edits';

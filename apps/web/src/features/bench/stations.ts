@@ -1,4 +1,4 @@
-import type { PartOccurrence } from '@harvu/core/sameness';
+import type { PartOccurrence } from '@harvu/core/form';
 import {
   mapOf,
   sectionNamed,

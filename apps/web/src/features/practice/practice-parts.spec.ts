@@ -1,6 +1,6 @@
 import { DestroyRef } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { partsOf } from '@harvu/core/sameness';
+import { partsOf } from '@harvu/core/form';
 import { USUAL_CONVENTIONS } from '@harvu/core/conventions';
 import { climbOf, sceneOf } from '@harvu/core/practice';
 import { makeSteps, workpieceOf } from '@harvu/core/steps';

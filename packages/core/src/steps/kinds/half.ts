@@ -1,5 +1,5 @@
 import { stepTitle } from '../step-title';
-import type { Part } from '../../sameness';
+import type { Part } from '../../form';
 import { rangeWords } from '../bar-ranges';
 import { demandOf, minutesOver, partName } from '../layered-parts';
 import type { Goal, Step } from '../step';

@@ -1,6 +1,6 @@
 import { listed } from '../../wording';
 import type { StepAbout } from '../step-title';
-import type { Part } from '../../sameness';
+import type { Part } from '../../form';
 import type { StruckBar } from '../../timeline';
 import { hinders } from '../drills';
 import { demandOf, partName, type StepSetup } from '../layered-parts';

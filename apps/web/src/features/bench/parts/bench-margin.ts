@@ -5,6 +5,7 @@ import { settledFrame, type ChartFault, type SongDocument } from '@harvu/core/so
 import type { RepeatScope } from '@harvu/core/chart';
 import type { Workpiece } from '@harvu/core/steps';
 import { formatClock } from '@harvu/core/units';
+import { counted } from '@harvu/core/wording';
 import { CHECKS, type Finding as Noticed, type Remedy } from '@harvu/core/checks';
 import type { SlowChange } from '@harvu/core/plan';
 import type { SongApart } from '../../../worked-out';
@@ -139,12 +140,13 @@ function lengthSaid(song: SongDocument, work: Workpiece): SaidNote {
 }
 
 function learnSaid({ work, toLearn }: SongApart): SaidNote {
-  const { played, distinct, cells } = toLearn;
-  const sections = `${work.parts.length} ${work.parts.length === 1 ? 'section' : 'sections'}`;
+  const { played, newBars, cells } = toLearn;
+  const parts = counted(work.parts.length, 'section');
   const rounds = cells.map(
     ({ name, bars }) => `${name} goes round ${bars === 1 ? 'one bar' : `${bars} bars`}`,
   );
   const round = rounds.length === 0 ? '' : ` ${rounds.join('; ')}.`;
-  const words = `${played} bars are played; ${distinct} different ones, in ${sections}, are to learn.${round}`;
+  const news = `${newBars.chords} are new to the fretting hand, ${newBars.figure} to the picking hand`;
+  const words = `${counted(played, 'bar')} played in ${parts}; ${news}.${round}`;
   return { tone: 'slate', heading: 'Learn each thing once.', words };
 }

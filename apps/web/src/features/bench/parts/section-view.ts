@@ -29,6 +29,7 @@ import {
 } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { RiffApart, Workpiece } from '@harvu/core/steps';
+import type { WrittenLine } from '@harvu/core/words';
 import {
   GripRow,
   LayRiff,
@@ -69,6 +70,8 @@ export class SectionView {
   readonly times = input<readonly ChangeTime[]>([]);
   /** What is told of each change that takes longer than there is, by "from to". */
   readonly slow = input<ReadonlyMap<string, string>>(new Map());
+  /** The song's lines, with what is said of each. */
+  readonly lines = input<readonly WrittenLine[]>([]);
   /** Chords whose grips are drawn further up. */
   readonly drawn = input<ReadonlySet<string>>(new Set());
   readonly layer = model.required<Layer>();
@@ -92,11 +95,18 @@ export class SectionView {
     );
     return played?.part ?? bySection?.get(section.id);
   });
-  /** Bars that are new, where the rest is as in the section it comes from. */
-  protected readonly news = computed(() => {
-    const part = this.part();
-    return part?.parent === undefined ? undefined : part.newBars;
-  });
+  protected readonly ownLines = computed(
+    () => this.lines().filter((one) => one.sectionId === this.station().section.id),
+    { equal: isSame },
+  );
+  /** Bars in which something is new; all of them while that is not worked out. */
+  protected readonly news = computed(
+    () => {
+      const lines = this.ownLines();
+      return lines.length === 0 ? undefined : lines.flatMap(({ newBars }) => newBars);
+    },
+    { equal: isSame },
+  );
   /** The section once through all its endings, as it is played here. */
   protected readonly struck = computed(() => this.struckNow(), { equal: isSame });
 

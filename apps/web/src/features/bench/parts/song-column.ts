@@ -56,6 +56,7 @@ interface ShownSections {
           [times]="worked()?.changes ?? []"
           [slow]="slow()"
           [drawn]="one.drawn"
+          [lines]="worked()?.lines ?? []"
           [riffs]="riffs()"
           [(layer)]="layer"
           (changed)="changed.emit($event)"

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { PartOccurrence } from '@harvu/core/sameness';
+import type { PartOccurrence } from '@harvu/core/form';
 
 /** More than these nobody reads from a metre away. */
 const MOST_SHOWN = 8;

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { RecordedStart } from '@harvu/core/recording';
-import type { PartOccurrence } from '@harvu/core/sameness';
+import type { PartOccurrence } from '@harvu/core/form';
 import { formatClock, seconds } from '@harvu/core/units';
 import { interval, map } from 'rxjs';
 import { Latency } from '../../../sound/latency';

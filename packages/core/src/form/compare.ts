@@ -1,7 +1,22 @@
 import { barCost, barKeys, type BarKeys, type ComparedBar } from './music-keys';
+import { spanRelation, type SpanRelation } from './span-relation';
 
-/** How one section stands to another, the first that holds. */
-export type Relation = 'same' | 'transposed' | 'rotated' | 'ending' | 'bars' | 'new';
+/**
+ * How one row of bars stands to another, the first that holds: the same; moved; begun elsewhere; with other last one or
+ * two bars; the same at first, then more than two new bars; all of it with bars round it; the same but for some bars; each
+ * chord twice or half as long; the same chords in another order; with other colours on the same roots and basses; with
+ * other hits or holds.
+ */
+export type Relation =
+  | 'same'
+  | 'transposed'
+  | 'rotated'
+  | 'ending'
+  | 'until'
+  | 'contains'
+  | 'bars'
+  | SpanRelation
+  | 'new';
 
 /** Where two sections differ, and what that makes of them. */
 export interface Comparison {
@@ -23,6 +38,8 @@ const GAP = 1;
 /** At most this share of the longer section may differ for it to be the same but for some bars. */
 const MOST_DIFFERENT = 0.5;
 const ENDING_BARS = 2;
+/** One bar in common at the start is none one would speak of. */
+const FEWEST_ALIKE = 2;
 /** Half of any few bars agree with any others at one interval or another; moved music has to agree more. */
 export const MOVED_SIMILARITY = 0.75;
 
@@ -86,8 +103,11 @@ export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]
   const [keys, others] = [shiftedKeys(a, 0), shiftedKeys(b, 0)];
   const exact = exactly(a, keys, others);
   if (exact) return exact;
+  const spans = spanRelation(a, b);
   const plain = compareAt(keys, others, 0);
-  if (plain) return plain;
+  // Half of the bars may agree by chance where each chord lasts twice as long.
+  const isLonger = spans === 'doubled' || spans === 'halved';
+  if (plain && !(isLonger && plain.relation === 'bars')) return plain;
   for (const shift of SHIFTS) {
     const shifted = shiftedKeys(a, shift);
     if (!mayAgree(shifted, others)) continue;
@@ -95,7 +115,14 @@ export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]
     if (moved && moved.similarity >= MOVED_SIMILARITY) return moved;
   }
   const { changedBars, droppedBars, similarity } = differences(keys, others);
-  return { relation: 'new', semitones: 0, changedBars, droppedBars, beginsAt: 1, similarity };
+  return {
+    relation: spans ?? 'new',
+    semitones: 0,
+    changedBars,
+    droppedBars,
+    beginsAt: 1,
+    similarity,
+  };
 }
 
 /**
@@ -106,10 +133,38 @@ export function compareBars(a: readonly ComparedBar[], b: readonly ComparedBar[]
  * repeatingCell([]) // undefined
  */
 export function repeatingCell(bars: readonly ComparedBar[]): number | undefined {
-  const keys = shiftedKeys(bars, 0);
-  const half = Math.floor(bars.length / 2);
+  return repeatingTexts(shiftedKeys(bars, 0).map((bar) => JSON.stringify(bar)));
+}
+
+/** The same of anything that is told apart by a text. */
+export function repeatingTexts(texts: readonly string[]): number | undefined {
+  const half = Math.floor(texts.length / 2);
   return Array.from({ length: half }, (_, index) => index + 1).find((cell) =>
-    isSame(keys.slice(cell), keys.slice(0, -cell)),
+    texts.every((text, at) => at < cell || text === texts[at - cell]),
+  );
+}
+
+/**
+ * Compares two rows by what each bar is told apart by and nothing else: the same, a rotation, another ending, the same up
+ * to a bar, contained, the same but for some bars, or new.
+ *
+ * @example
+ * compareTexts(['x', 'y'], ['x', 'y', 'z']).changedBars // [3]
+ */
+export function compareTexts(a: readonly string[], b: readonly string[]): Comparison {
+  const [keys, others] = [a, b].map((texts) =>
+    texts.map((text) => ({ chords: text, durations: '', pattern: '', layer: '' })),
+  );
+  if (!keys || !others) return { ...PLAIN, relation: 'same', similarity: 1 };
+  if (isSame(keys, others)) return { ...PLAIN, relation: 'same', similarity: 1 };
+  const beginsAt = rotationOf(keys, others);
+  if (beginsAt !== undefined) return { ...PLAIN, relation: 'rotated', beginsAt, similarity: 1 };
+  return (
+    compareAt(keys, others, 0) ?? {
+      ...PLAIN,
+      ...differences(keys, others),
+      relation: 'new',
+    }
   );
 }
 
@@ -150,12 +205,30 @@ function samePrefix(a: readonly BarKeys[], b: readonly BarKeys[]): number {
   return differs < 0 ? a.length : differs;
 }
 
-/** Only the last one or two bars differ, or bars were added or dropped at the end. */
+/** Only the last one or two bars differ, are added or dropped. */
 function isOtherEnding(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
   const prefix = samePrefix(a, b);
   if (prefix === 0) return false;
   if (a.length === b.length) return prefix >= a.length - ENDING_BARS;
-  return prefix === Math.min(a.length, b.length);
+  const isCut = prefix === Math.min(a.length, b.length);
+  return isCut && Math.abs(a.length - b.length) <= ENDING_BARS;
+}
+
+/** The same up to a bar, and after it nothing of the other any more. */
+function isUntil(
+  a: readonly BarKeys[],
+  b: readonly BarKeys[],
+  changedBars: readonly number[],
+): boolean {
+  const prefix = samePrefix(a, b);
+  const added = b.length - prefix;
+  const isAllNew = changedBars.length === added && changedBars[0] === prefix + 1;
+  return prefix >= Math.min(FEWEST_ALIKE, a.length) && added > ENDING_BARS && isAllNew;
+}
+
+function isContained(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
+  if (a.length < FEWEST_ALIKE || a.length >= b.length) return false;
+  return b.some((_, at) => isSame(a, b.slice(at, at + a.length)));
 }
 
 /** Bars of the first at which the second may begin, from 2; none for none. */
@@ -189,6 +262,8 @@ function compareAt(
   const { cost, ...rest } = differences(a, b);
   const found = (relation: Relation): Comparison => ({ ...rest, relation, semitones, beginsAt: 1 });
   if (isOtherEnding(a, b)) return found('ending');
+  if (isUntil(a, b, rest.changedBars)) return found('until');
+  if (isContained(a, b)) return found('contains');
   const longer = Math.max(a.length, b.length);
   return cost <= MOST_DIFFERENT * longer ? found('bars') : undefined;
 }

@@ -1,6 +1,7 @@
 import {
   endingRound,
   isDerivable,
+  LAYERS,
   mapOf,
   sectionNamed,
   temposOf,
@@ -10,15 +11,19 @@ import {
   type Tempos,
 } from '../song';
 import {
+  barsInLayer,
   occurrenceOf,
+  songPatterns,
   timelineOf,
   type Occurrence,
   type PlayedBar,
+  type SongPatterns,
   type Timeline,
 } from '../timeline';
 import type { Bpm } from '../units';
+import { figureOf } from './figure';
 
-/** A distinct section as it is learned: music that is learnt once, however often it is played. */
+/** A distinct section as it is learned: what both hands do in it, learnt once, however often it is played. */
 export interface Part {
   /** The id of the first section written with this music; moved or in another tempo, with what sets it apart. */
   readonly id: string;
@@ -27,7 +32,7 @@ export interface Part {
   readonly name: string;
   /** One pass, or all of them where their endings differ. */
   readonly bars: readonly PlayedBar[];
-  /** The part this one differs from, where it was derived. */
+  /** The part this one differs from: the one it is said to be, or one heard before that it has all bars of, and more. */
   readonly parent?: string;
   /** Numbers, from 1, of the bars that the parent does not have there. */
   readonly newBars: readonly number[];
@@ -72,22 +77,42 @@ const RAISED: Readonly<Record<string, string>> = {
 /** How an occurrence differs from its section as it is written: moved, in another tempo, or both. */
 type Variant = Pick<MapEntry, 'semitones' | 'tempo' | 'tempoTo'>;
 
+/** What both hands do in a section: its bars, and each as what it is told apart by. */
+interface PartMusic {
+  readonly bars: readonly PlayedBar[];
+  readonly texts: readonly string[];
+  readonly goalBpm: Bpm;
+}
+
+/** A part as it is written, and its music. */
+interface HeardPart extends PartMusic {
+  readonly part: Part;
+}
+
+/** One bar alone that comes again is no part one would go by. */
+const FEWEST_WITHIN = 2;
+
 class PartFinder {
   private readonly byMusic = new Map<string, Part>();
+  /** In the order they are heard. */
+  private readonly heard: HeardPart[] = [];
+  private readonly patterns: SongPatterns;
   private readonly byId = new Map<string, Part>();
   readonly bySection = new Map<string, Part>();
   private letters = 0;
   private readonly primes = new Map<string, number>();
 
-  constructor(private readonly song: SongDocument) {}
+  constructor(private readonly song: SongDocument) {
+    this.patterns = songPatterns(song);
+  }
 
   /** The part a section is as it is written. */
   find(section: Section): Part {
     const known = this.bySection.get(section.id);
     if (known) return known;
-    const part = this.findMusic(section, {}, (bars, goalBpm) =>
-      this.create(section, bars, goalBpm),
-    );
+    // What it is said to be comes first: it may be just that.
+    const said = this.parentOf(section);
+    const part = this.findMusic(section, {}, (music) => this.create(section, music, said));
     this.bySection.set(section.id, part);
     return part;
   }
@@ -102,7 +127,7 @@ class PartFinder {
     if (known) return known;
     const letter = `${base.letter}${movedSign(semitones)}${timed ? `·${timed.tempo}` : ''}`;
     const entry = { ...(semitones !== 0 && { semitones }), ...timed };
-    const part = this.findMusic(section, entry, (bars, goalBpm) => ({
+    const part = this.findMusic(section, entry, ({ bars, goalBpm }) => ({
       id,
       letter,
       name: section.name,
@@ -110,7 +135,7 @@ class PartFinder {
       goalBpm,
       semitones,
       of: base.id,
-      newBars: changedBars(bars, undefined),
+      newBars: bars.map((_, at) => at + 1),
     }));
     this.byId.set(id, part);
     return part;
@@ -125,32 +150,38 @@ class PartFinder {
     return isUsual ? undefined : here;
   }
 
-  private findMusic(
-    section: Section,
-    entry: Variant,
-    create: (bars: readonly PlayedBar[], goalBpm: Bpm) => Part,
-  ): Part {
+  private findMusic(section: Section, entry: Variant, create: (music: PartMusic) => Part): Part {
     const times = section.endings?.length ? endingRound(section) : 1;
-    const { bars, tempo, tempoTo } = occurrenceOf(this.song, { ...section, times }, entry);
-    const music = [tempo, tempoTo, ...bars.map((bar) => barText(bar, this.song.frame.part))].join();
-    const part = this.byMusic.get(music) ?? create(bars, tempo);
-    this.byMusic.set(music, part);
+    const played = occurrenceOf(this.song, { ...section, times }, entry);
+    const { bars, tempo, tempoTo } = played;
+    const texts = barTexts(played, this.patterns);
+    const key = [tempo, tempoTo, ...texts].join();
+    const part = this.byMusic.get(key) ?? create({ bars, texts, goalBpm: tempo });
+    this.byMusic.set(key, part);
     return part;
   }
 
-  private create(section: Section, bars: readonly PlayedBar[], goalBpm: Bpm): Part {
-    const parent = this.parentOf(section);
-    const letter = parent ? this.primed(parent.letter) : letterAt(this.letters++);
-    return {
+  private create(section: Section, music: PartMusic, said: Part | undefined): Part {
+    const { bars, texts, goalBpm } = music;
+    const parent = said
+      ? this.heard.find(({ part }) => part === said)
+      : longestWithin(music, this.heard);
+    const from = parent && !said ? placeWithin(parent.texts, texts) : 0;
+    const numbers = bars.map((_, at) => at + 1);
+    const part = {
       id: section.id,
-      letter,
+      letter: parent ? this.primed(parent.part.letter) : letterAt(this.letters++),
       name: section.name,
       bars,
       goalBpm,
       semitones: 0,
-      newBars: changedBars(bars, parent, this.song.frame.part),
-      ...(parent && { parent: parent.id }),
+      newBars: parent
+        ? numbers.filter((number) => texts[number - 1] !== parent.texts[number - 1 - from])
+        : numbers,
+      ...(parent && { parent: parent.part.id }),
     };
+    this.heard.push({ part, ...music });
+    return part;
   }
 
   /** A section that derives from itself, or from nothing written, is told as a fault; here it stands alone. */
@@ -195,20 +226,42 @@ export function partsOf(song: SongDocument, timeline: Timeline = timelineOf(song
   };
 }
 
-function barText(
-  { meter, beats, chords, ornamented = [], riffs }: PlayedBar,
-  taught: string | undefined,
-): string {
-  const music = [...chords, ...ornamented].map((one) => [
-    one.chord,
-    one.beats,
-    one.hit,
-    one.held,
-    one.optional,
-  ]);
-  // What another guitar plays beside the chords makes them no other music.
-  const own = riffs?.filter(({ bar, part }) => bar >= 0 && (part === undefined || part === taught));
-  return JSON.stringify([meter.unit, beats, music, ...(own?.length ? [own] : [])]);
+/** Each bar as what both hands do in it, in every layer it may be taught in. */
+function barTexts(
+  { bars, pattern, patternUses }: Occurrence,
+  patterns: SongPatterns,
+): readonly string[] {
+  const played = { bars, patternUses, ...(pattern !== undefined && { pattern }) };
+  const figures = LAYERS.map((layer) => barsInLayer(played, layer, patterns).map(figureOf));
+  return bars.map(({ meter, beats, chords, ornamented = [] }, at) => {
+    const music = [...chords, ...ornamented].map((one) => [
+      one.chord,
+      one.beats,
+      one.hit,
+      one.held,
+      one.optional,
+    ]);
+    return JSON.stringify([meter.unit, beats, music, figures.map((layer) => layer[at])]);
+  });
+}
+
+/** Where some bars stand among others, from 0; -1 where they do not. */
+function placeWithin(bars: readonly string[], others: readonly string[]): number {
+  return others.findIndex((_, at) => bars.every((bar, place) => bar === others[at + place]));
+}
+
+/** The longest of some parts that a longer one has all bars of; one that only goes round them again is no other music. */
+function longestWithin(
+  { texts, goalBpm }: PartMusic,
+  heard: readonly HeardPart[],
+): HeardPart | undefined {
+  const isRound = (bars: readonly string[]): boolean =>
+    texts.every((text, at) => text === bars[at % bars.length]);
+  return heard
+    .filter((one) => one.goalBpm === goalBpm && one.texts.length >= FEWEST_WITHIN)
+    .filter(({ texts: own }) => own.length < texts.length && placeWithin(own, texts) >= 0)
+    .filter(({ texts: own }) => !isRound(own))
+    .toSorted((a, b) => b.texts.length - a.texts.length)[0];
 }
 
 /** The nth letter, from 0: A to Z, then A2, B2 and on. */
@@ -219,19 +272,6 @@ function letterAt(index: number): string {
 
 function signed(count: number): string {
   return `${count > 0 ? '+' : ''}${count}`;
-}
-
-function changedBars(
-  bars: readonly PlayedBar[],
-  parent: Part | undefined,
-  taught?: string,
-): readonly number[] {
-  const numbers = bars.map((_, index) => index + 1);
-  if (!parent) return numbers;
-  return numbers.filter((number) => {
-    const [bar, old] = [bars[number - 1], parent.bars[number - 1]];
-    return !bar || !old || barText(bar, taught) !== barText(old, taught);
-  });
 }
 
 function movedId(semitones: number): string {

@@ -1,6 +1,6 @@
 import { listed } from '../wording';
 import { chordLabel } from '../chord';
-import type { Comparison } from './compare';
+import type { Comparison, Relation } from './compare';
 import type { ComparedBar } from './music-keys';
 
 /** Two sections by what they are called. */
@@ -16,26 +16,40 @@ export interface Compared {
  * compareLine(compareBars([], []), { a: { name: 'Verse 1', bars: [] }, b: { name: 'Verse 2', bars: [] } }) // 'Verse 2 is the same as Verse 1.'
  */
 export function compareLine(comparison: Comparison, compared: Compared): string {
-  const { a, b } = compared;
-  const { relation, semitones, beginsAt } = comparison;
-  const moved = semitones === 0 ? '' : `, ${upOrDown(semitones)}`;
-  switch (relation) {
-    case 'same':
-      return `${b.name} is the same as ${a.name}.`;
-    case 'transposed':
-      return `${b.name} is ${a.name}${moved}.`;
-    case 'rotated':
-      return `${b.name} is ${a.name}, beginning with its bar ${beginsAt}.`;
-    case 'ending':
-    case 'bars':
-      return `${b.name} ${differenceWords(comparison, compared)}${moved}.`;
-    case 'new':
-      return `${b.name} is other music than ${a.name}.`;
-  }
+  return `${compared.b.name} ${WORDS[comparison.relation](comparison, compared)}.`;
 }
 
-function barsIn(numbers: readonly number[]): string {
-  return `${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers.map(String))}`;
+const WORDS: Readonly<Record<Relation, (comparison: Comparison, compared: Compared) => string>> = {
+  same: (_same, { a }) => `is the same as ${a.name}`,
+  transposed: (found, { a }) => `is ${a.name}${movedWords(found)}`,
+  rotated: ({ beginsAt }, { a }) => `is ${a.name}, beginning with its bar ${beginsAt}`,
+  until: (found, compared) =>
+    `is ${compared.a.name}${movedWords(found)}, ${untilWords(found, compared)}`,
+  contains: (found, { a }) =>
+    `has all of ${a.name} in it${movedWords(found)}; ${newWords(found.changedBars)}`,
+  doubled: (_doubled, { a }) => `is ${a.name} with each chord twice as long`,
+  halved: (_halved, { a }) => `is ${a.name} with each chord half as long`,
+  order: (_order, { a }) => `has the chords of ${a.name} in another order`,
+  coloured: (_coloured, { a }) => `is ${a.name} with other colours on the same roots`,
+  struck: (_struck, { a }) => `has the chords of ${a.name}, struck otherwise`,
+  ending: (found, compared) => `${differenceWords(found, compared)}${movedWords(found)}`,
+  bars: (found, compared) => `${differenceWords(found, compared)}${movedWords(found)}`,
+  new: (_new, { a }) => `is other music than ${a.name}`,
+};
+
+function movedWords({ semitones }: Comparison): string {
+  return semitones === 0 ? '' : `, ${upOrDown(semitones)}`;
+}
+
+/** "then 4 new bars", or up to where it is the same first. */
+function untilWords({ changedBars }: Comparison, { a }: Compared): string {
+  const upTo = (changedBars[0] ?? 1) - 1;
+  const then = `then ${changedBars.length} new bars`;
+  return upTo === a.bars.length ? then : `up to bar ${upTo}, ${then}`;
+}
+
+function newWords(numbers: readonly number[]): string {
+  return `${barsIn(numbers)} ${numbers.length === 1 ? 'is' : 'are'} new`;
 }
 
 function count(bars: number): string {
