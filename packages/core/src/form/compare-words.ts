@@ -41,6 +41,10 @@ function movedWords({ semitones }: Comparison): string {
   return semitones === 0 ? '' : `, ${upOrDown(semitones)}`;
 }
 
+function barsIn(numbers: readonly number[]): string {
+  return `${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers.map(String))}`;
+}
+
 /** "then 4 new bars", or up to where it is the same first. */
 function untilWords({ changedBars }: Comparison, { a }: Compared): string {
   const upTo = (changedBars[0] ?? 1) - 1;

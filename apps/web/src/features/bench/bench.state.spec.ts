@@ -186,7 +186,7 @@ describe('the bench', () => {
   });
 
   it('offers nothing where what was written here is what is saved, however it was laid out', () => {
-    const draft = { text: '[A]\n|G|D|Em|C|Am|', baseText: '', baseRevision: 1, keptAt: '' };
+    const draft = { text: '[A]\n|G|D|Em|C|\n|Am|', baseText: '', baseRevision: 1, keptAt: '' };
     localStorage.setItem('harvu-draft-nobody-s3', JSON.stringify(draft));
     id$.next('s3');
     TestBed.tick();

@@ -1,4 +1,5 @@
-import { partsOf } from '@harvu/core/form';
+import { formOf, partsOf } from '@harvu/core/form';
+import { writtenLines } from '@harvu/core/words';
 import { songPatterns, barsInLayer } from '@harvu/core/timeline';
 import { readChart, writeChart } from '@harvu/core/chart';
 import { withCommand, type SongCommand } from '@harvu/core/edits';
@@ -154,6 +155,31 @@ describe('the bars of a section', () => {
     expect(desk.chart).toBe('[A]\n| G | Am | Em |');
   });
 
+  it('stand in lines that say what they are, and are chosen, moved and ended as lines', async () => {
+    const desk = await Desk.of<SectionBars>(
+      SectionBars,
+      songOf('[A]\n| G | D |\n| G | D |\n| Em | C |'),
+      (song) => {
+        const [one] = partsOf(song).occurrences;
+        const bars = one ? barsInLayer(one, 'full', songPatterns(song)) : [];
+        return { sectionId: one?.section ?? '', bars, lines: writtenLines(formOf(song)) };
+      },
+    );
+    const labels = desk.shown.all<HTMLButtonElement>('[aria-label^="Choose line"]');
+    expect(labels.map((one) => one.textContent.trim())).toEqual([
+      ...['line 1, new', 'as line 1', 'line 3, new'],
+    ]);
+    labels[2]?.click();
+    await desk.shown.settle();
+    expect(await clip(desk, 'copy')).toBe('| Em | C |');
+    await press(desk, 'ArrowUp', { altKey: true });
+    expect(desk.chart).toBe('[A]\n| G | D |\n| Em | C |\n| G | D |');
+    await press(desk, 'n');
+    expect(desk.chart).toBe('[A]\n| G | D | Em | C |\n| G | D |');
+    await press(desk, 'n');
+    expect(desk.chart).toBe('[A]\n| G | D |\n| Em | C |\n| G | D |');
+  });
+
   it('are marked as ones to listen for, several at a time, and settled again', async () => {
     const desk = await open('[A]\n| G | C | D |');
     await choose(desk, 0);
@@ -172,10 +198,10 @@ describe('the bars of a section', () => {
     expect(text).toBe('| G | C . D . |');
     await choose(desk, 2);
     await clip(desk, 'paste', `${text}\n| F |`);
-    expect(desk.chart).toBe('[A]\n| G | C . D . | Em | G |\n| C . D . | F |');
+    expect(desk.chart).toBe('[A]\n| G | C . D . | Em |\n| G | C . D . |\n| F |');
     await choose(desk, 0);
     await clip(desk, 'cut');
-    expect(desk.chart).toBe('[A]\n| C . D . | Em | G | C . D . |\n| F |');
+    expect(desk.chart).toBe('[A]\n| C . D . | Em |\n| G | C . D . |\n| F |');
   });
 
   it('of a derived section become its differences; those of an ending stay in it', async () => {
@@ -229,7 +255,7 @@ describe('the head of a section', () => {
     await desk.shown.press('Split it before bar');
     expect(desk.chart).toBe('map: A, A 2\n[A]\n| G | C |\n[A 2]\n| D | Em |');
     await desk.shown.press('Join with the next');
-    expect(desk.chart).toBe('map: A\n[A]\n| G | C | D | Em |');
+    expect(desk.chart).toBe('map: A\n[A]\n| G | C |\n| D | Em |');
     await desk.shown.press('Copy it');
     expect(desk.chart).toContain('[A 2 = A]');
     await desk.shown.press('New one after it');
