@@ -7,9 +7,10 @@ export function readSong(song: string | object): SongDocument | string {
   if (typeof song === 'string') {
     return song.length <= LONGEST_CHART ? readChart(song).song : 'The chart is too long.';
   }
-  // A document may leave out what an empty song has.
+  // A document may leave out what an empty song has; a number or a list is none.
   const document = { ...EMPTY_SONG, ...song };
-  return songDocumentSchema.isValidSync(document, { strict: true })
+  const isDocument = typeof song === 'object' && !Array.isArray(song);
+  return isDocument && songDocumentSchema.isValidSync(document, { strict: true })
     ? document
     : 'song must be chart text or a song document.';
 }

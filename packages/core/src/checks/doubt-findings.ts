@@ -1,4 +1,4 @@
-import { sectionBars, type Bar, type Section, type SongDocument } from '../song';
+import { everyBar, type NumberedBar, type Section, type SongDocument } from '../song';
 import { createFinding, type Finding } from './finding';
 
 /**
@@ -21,11 +21,8 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
       }),
     );
   const sections = song.sections.flatMap((section): readonly Finding[] => {
-    const bars =
-      section.parent === undefined ? sectionBars(song, section) : ownDoubts(song, section);
-    const isOpen = (bar: Bar): boolean => bar.chords.some((mark) => mark.doubt);
-    const openBars = bars.filter(isOpen);
-    const open = bars.flatMap((bar, index) => (isOpen(bar) ? [index + 1] : []));
+    const openBars = ownDoubts(song, section);
+    const open = [...new Set(openBars.map(({ number }) => number))];
     const place = { kind: 'section', id: section.id } as const;
     const where = open.length === 1 ? 'Bar' : 'Bars';
     return [
@@ -34,7 +31,7 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
             createFinding('doubt-open', {
               place,
               at: section.name,
-              cause: ['bars', ...openBars.map((bar) => bar.id)],
+              cause: ['bars', ...openBars.map(({ bar }) => bar.id)],
               message: `${where} ${open.join(', ')} ${open.length === 1 ? 'needs' : 'need'} listening.`,
             }),
           ]
@@ -83,8 +80,13 @@ function mapDoubts(song: SongDocument): readonly Finding[] {
   });
 }
 
-/** Bars that a derived section has from its parent are told there. */
-function ownDoubts(song: SongDocument, section: Section): readonly Bar[] {
-  const own = new Set((section.differences ?? []).flatMap(({ bars }) => bars.map((bar) => bar.id)));
-  return sectionBars(song, section).map((bar) => (own.has(bar.id) ? bar : { ...bar, chords: [] }));
+/** Bars with a doubt, in every ending; those that a derived section has from its parent are told there. */
+function ownDoubts(song: SongDocument, section: Section): readonly NumberedBar[] {
+  const { differences = [], endings = [], parent } = section;
+  const own = new Set(
+    [...differences, ...endings].flatMap(({ bars }) => bars.map((bar) => bar.id)),
+  );
+  return everyBar(song, section)
+    .filter(({ bar }) => parent === undefined || own.has(bar.id))
+    .filter(({ bar }) => bar.chords.some((mark) => mark.doubt));
 }

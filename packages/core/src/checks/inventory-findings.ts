@@ -1,6 +1,6 @@
 import { chordLabel, transposeChordName } from '../chord';
 import { chordRow, timelineOf, withOrnaments } from '../timeline';
-import { sectionBars, type SongDocument } from '../song';
+import { everyBar, type SongDocument } from '../song';
 import { songGrips, type SongGrip } from '../player';
 import { createFinding, type Finding } from './finding';
 
@@ -59,7 +59,7 @@ function transposed(song: SongDocument, grips: readonly SongGrip[]): readonly Fi
     const section = song.sections.find((one) => one.name === entry.section);
     const by = entry.semitones ?? 0;
     if (!section || by === 0) return [];
-    const names = sectionBars(song, section).flatMap((bar) => bar.chords.map((mark) => mark.name));
+    const names = everyBar(song, section).flatMap(({ bar }) => bar.chords.map((mark) => mark.name));
     const own = [...new Set(names)].filter((name) => given.has(name));
     const moved = own
       .map((name) => transposeChordName(name, by))

@@ -31,6 +31,13 @@ describe('two sections compared', () => {
     ['half of the bars', '| G | D | Em | C |', '| A | D | F | C |', 'bars'],
     ['four more bars at the end', EIGHT, `${EIGHT}\n| C | Am | F | C |`, 'until'],
     ['another second half', EIGHT, '| G | D | Em | C |\n| Am | F | Dm | E |', 'until'],
+    [
+      'all of it and four of the same bars',
+      '| G | C | G | D |',
+      '| G | C | G | D | G | C | D | G |',
+      'until',
+    ],
+    ['single bars picked out', '| A | D | A | E | A | D | E | A |', '| D | A | D | E |', 'order'],
     ['two new bars and all of it', '| G | D | Em | C |', '| Am | F | G | D | Em | C |', 'contains'],
     ['each chord twice as long', '| G D | Em C |', '| G | D | Em | C |', 'doubled'],
     ['each bar twice', '| G | D | Em | C |', '| G | % | D | % | Em | % | C | % |', 'doubled'],

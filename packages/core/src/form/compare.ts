@@ -214,21 +214,24 @@ function isOtherEnding(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
   return isCut && Math.abs(a.length - b.length) <= ENDING_BARS;
 }
 
-/** The same up to a bar, and after it nothing of the other any more. */
-function isUntil(
-  a: readonly BarKeys[],
-  b: readonly BarKeys[],
-  changedBars: readonly number[],
-): boolean {
+/** How many bars are the same first, where after them is nothing of the other any more, and more than an ending is new. */
+function sameUntil(a: readonly BarKeys[], b: readonly BarKeys[]): number | undefined {
   const prefix = samePrefix(a, b);
-  const added = b.length - prefix;
-  const isAllNew = changedBars.length === added && changedBars[0] === prefix + 1;
-  return prefix >= Math.min(FEWEST_ALIKE, a.length) && added > ENDING_BARS && isAllNew;
+  const [rest, added] = [a.slice(prefix), b.slice(prefix)];
+  if (prefix < Math.min(FEWEST_ALIKE, a.length) || added.length <= ENDING_BARS) return undefined;
+  return align(rest, added).changedBars.length === added.length ? prefix : undefined;
 }
 
-function isContained(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
-  if (a.length < FEWEST_ALIKE || a.length >= b.length) return false;
-  return b.some((_, at) => isSame(a, b.slice(at, at + a.length)));
+/** Where all of one stands in another, from 0. */
+function placeOfAll(a: readonly BarKeys[], b: readonly BarKeys[]): number | undefined {
+  if (a.length < FEWEST_ALIKE || a.length >= b.length) return undefined;
+  const at = b.findIndex((_, from) => isSame(a, b.slice(from, from + a.length)));
+  return at < 0 ? undefined : at;
+}
+
+/** What is left out is left out in one place: bars picked from here and there are other music. */
+function isOneCut(droppedBars: readonly number[]): boolean {
+  return droppedBars.every((bar, at) => at === 0 || bar === (droppedBars[at - 1] ?? 0) + 1);
 }
 
 /** Bars of the first at which the second may begin, from 2; none for none. */
@@ -262,8 +265,18 @@ function compareAt(
   const { cost, ...rest } = differences(a, b);
   const found = (relation: Relation): Comparison => ({ ...rest, relation, semitones, beginsAt: 1 });
   if (isOtherEnding(a, b)) return found('ending');
-  if (isUntil(a, b, rest.changedBars)) return found('until');
-  if (isContained(a, b)) return found('contains');
+  const numbers = b.map((_, at) => at + 1);
+  const prefix = sameUntil(a, b);
+  if (prefix !== undefined) {
+    const droppedBars = a.map((_, at) => at + 1).slice(prefix);
+    return { ...found('until'), changedBars: numbers.slice(prefix), droppedBars };
+  }
+  const place = placeOfAll(a, b);
+  if (place !== undefined) {
+    const changedBars = numbers.filter((one) => one <= place || one > place + a.length);
+    return { ...found('contains'), changedBars, droppedBars: [] };
+  }
+  if (rest.changedBars.length === 0 && !isOneCut(rest.droppedBars)) return undefined;
   const longer = Math.max(a.length, b.length);
   return cost <= MOST_DIFFERENT * longer ? found('bars') : undefined;
 }

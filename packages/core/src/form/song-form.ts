@@ -146,6 +146,12 @@ function beside<Row extends HeardBars>(
 /** Any two chords are some others moved; that is said only where it is the same section that is. */
 const FEWEST_MOVED = 3;
 
+/** What has no two bars in a row from somewhere else is new. */
+function hasTwoInARow(count: number, newBars: readonly number[]): boolean {
+  const known = Array.from({ length: count }, (_, at) => !newBars.includes(at + 1));
+  return known.some((one, at) => one && known[at + 1] === true);
+}
+
 /** The one that costs least to come from, of equals the one heard first. */
 function nearest(
   { bars, sectionId }: HeardBars,
@@ -158,6 +164,7 @@ function nearest(
     if (found.relation === 'new' || (best && found.cost >= best.cost)) continue;
     const isMoved = found.semitones !== 0 && one.sectionId !== sectionId;
     if (isMoved && bars.length < FEWEST_MOVED) continue;
+    if (found.relation === 'bars' && !hasTwoInARow(bars.length, found.newBars)) continue;
     best = { ...found, of: one.id };
     if (found.cost === 0) break;
   }

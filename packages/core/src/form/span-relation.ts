@@ -28,8 +28,10 @@ export function spanRelation(
 ): SpanRelation | undefined {
   const [one, other] = [spansOf(a), spansOf(b)];
   if (one.length === 0 || other.length === 0) return undefined;
-  if (isLasting(one, other, 2)) return 'doubled';
-  if (isLasting(one, other, 1 / 2)) return 'halved';
+  // Bars of another meter count in other beats.
+  const isOneMeter = a[0]?.beats === b[0]?.beats;
+  if (isOneMeter && isLasting(one, other, 2)) return 'doubled';
+  if (isOneMeter && isLasting(one, other, 1 / 2)) return 'halved';
   if (isReordered(one, other)) return 'order';
   if (isColoured(a, b)) return 'coloured';
   const plain = (bars: readonly ComparedBar[]): string => JSON.stringify(bars.map(unstruck));

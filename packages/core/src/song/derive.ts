@@ -56,15 +56,41 @@ export function ownBars(song: SongDocument, section: Section): readonly Bar[] {
 
 /**
  * Gives the bars of one pass of a section: derived ones worked out, repeats written out, the
- * ending of that pass (counted from 1) at the end. A pass without its own ending takes the last one.
+ * ending of that pass (counted from 1) at the end. A pass beyond several endings takes the last; a single one is played in
+ * its own pass alone.
  *
  * @example
  * sectionBars(readChart('[A]\n| G | % |').song, readChart('[A]\n| G | % |').song.sections[0]).map((bar) => bar.chords[0].name) // ['G', 'G']
  */
 export function sectionBars(song: SongDocument, section: Section, pass = 1): readonly Bar[] {
   const endings = section.endings ?? [];
-  const ending = endings.find((one) => one.pass === pass) ?? endings.at(-1);
+  const isBeyond = endings.length > 1 && endings.every((one) => one.pass < pass);
+  const last = isBeyond ? endings.at(-1) : undefined;
+  const ending = endings.find((one) => one.pass === pass) ?? last;
   return withoutRepeats([...writtenBars(song, section), ...(ending?.bars ?? [])]);
+}
+
+/** A bar of a section, and its number in the pass it is played in, from 1. */
+export interface NumberedBar {
+  readonly bar: Bar;
+  readonly number: number;
+}
+
+/**
+ * Lists every bar of a section once: its own, then those of all its endings, each with its number in its pass.
+ *
+ * @example
+ * everyBar(readChart('[A]\n| G |\n1. | C |\n2. | D |').song, readChart('[A]\n| G |\n1. | C |\n2. | D |').song.sections[0]).map(({ number }) => number) // [1, 2, 2]
+ */
+export function everyBar(song: SongDocument, section: Section): readonly NumberedBar[] {
+  const own = ownBars(song, section);
+  const numbered = (bars: readonly Bar[], from: number): readonly NumberedBar[] =>
+    bars.map((bar, index) => ({ bar, number: from + index + 1 }));
+  const endings = section.endings ?? [];
+  return [
+    ...numbered(own, 0),
+    ...endings.flatMap(({ bars }) => numbered(withoutRepeats(bars), own.length)),
+  ];
 }
 
 function withDifferences(section: Section, bars: readonly Bar[]): readonly Bar[] {

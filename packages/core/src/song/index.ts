@@ -1,6 +1,7 @@
 export { barBeats, barChords, HELD, withoutOptional } from './bar-chords';
 export type { BarChord } from './bar-chords';
-export { isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './derive';
+export type { NumberedBar } from './derive';
+export { everyBar, isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './derive';
 export { endingRound, passesOf } from './passes';
 export { meterOf, temposOf } from './section-frame';
 export type { Tempos } from './section-frame';

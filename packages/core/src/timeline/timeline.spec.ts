@@ -64,6 +64,16 @@ describe('the letters of a song', () => {
 });
 
 describe('a song played through its map', () => {
+  it('plays a single ending in its own round alone, and of several the last in later ones', () => {
+    const chords = (text: string): string =>
+      played(`[A] ${text}`)
+        .occurrences.flatMap((one) => one.bars.map((bar) => bar.chords[0]?.chord))
+        .join(' ');
+    expect(chords('x2\n| G | D |\n2. | C |')).toBe('G D G D C');
+    expect(chords('x2\n| G | D |\n1. | C |')).toBe('G D C G D');
+    expect(chords('x3\n| G |\n1. | C |\n2. | D |')).toBe('G C G D G D');
+  });
+
   it('multiplies repeats and takes each pass with its ending', () => {
     const [verse] = played('map: A x2\n[A] x2\n| G |\n1. | D |\n2. | E |').occurrences;
     expect(verse?.bars.map((bar) => bar.chords[0]?.chord)).toEqual([

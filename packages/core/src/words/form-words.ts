@@ -92,31 +92,39 @@ export function writtenLines(form: SongForm): readonly WrittenLine[] {
 export function partWords({ parts }: SongForm): readonly string[] {
   const named = (id: string | undefined): PartForm | undefined =>
     parts.find(({ part }) => part.id === id);
-  return parts.map(({ part, chords, figure }) => {
+  return parts.map((one) => {
+    const { part, chords, figure } = one;
     const [held, struck] = [named(chords.of), named(figure.of)];
     const hand = struck ? `, struck as ${nameOf(struck)}` : '';
     if (!held) return `new${hand}`;
     const beside = { name: nameOf(held), bars: held.part.bars.length };
     const said = likeWords({ like: chords, bars: part.bars, beside });
-    const isAsHeld = figure.relation === 'same' && struck === held;
     const isStruckNew = figure.relation !== 'same';
-    if (isAsHeld) return said;
+    if (isOneHand(one, held)) return said;
     if (isStruckNew && chords.relation === 'same')
       return `the chords of ${beside.name}, struck otherwise`;
     return isStruckNew ? `${said}, struck otherwise` : `${said}${hand}`;
   });
 }
 
-/** The number of each line in its section, by its id. */
+/** The number of each line in its section, by its id; played another way it has the same number. */
 function numbered(lines: readonly SongLine[]): ReadonlyMap<string, number> {
-  const counts = new Map<string, number>();
+  const bySection = new Map<string, number[]>();
   return new Map(
-    lines.map(({ id, section }) => {
-      const number = (counts.get(section) ?? 0) + 1;
-      counts.set(section, number);
-      return [id, number];
+    lines.map(({ id, sectionId, from }) => {
+      const places = bySection.get(sectionId) ?? [];
+      bySection.set(sectionId, places);
+      if (!places.includes(from)) places.push(from);
+      return [id, places.indexOf(from) + 1];
     }),
   );
+}
+
+/** Whether two parts are picked alike, as far as the one heard first tells. */
+function isOneHand(part: PartForm, other: PartForm | undefined): boolean {
+  if (!other || part.figure.relation !== 'same') return false;
+  const { of } = part.figure;
+  return of === other.part.id || (other.figure.relation === 'same' && of === other.figure.of);
 }
 
 function nameOf({ sections: [name = ''] }: PartForm): string {
