@@ -218,7 +218,7 @@ function isOtherEnding(a: readonly BarKeys[], b: readonly BarKeys[]): boolean {
 function sameUntil(a: readonly BarKeys[], b: readonly BarKeys[]): number | undefined {
   const prefix = samePrefix(a, b);
   const [rest, added] = [a.slice(prefix), b.slice(prefix)];
-  if (prefix < Math.min(FEWEST_ALIKE, a.length) || added.length <= ENDING_BARS) return undefined;
+  if (prefix < FEWEST_ALIKE || added.length <= ENDING_BARS) return undefined;
   return align(rest, added).changedBars.length === added.length ? prefix : undefined;
 }
 

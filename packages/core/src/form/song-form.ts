@@ -1,7 +1,15 @@
 import type { SectionId, SongDocument } from '../song';
 import { barsInLayer, songPatterns, type PlayedBar, type StruckBar } from '../timeline';
 import { partsOf, type Part, type PartedSong, type PartOccurrence } from './parts';
-import { compareChords, compareFigures, type FormRelation, type StrandComparison } from './strands';
+import { LikelyRows } from './likely-rows';
+import {
+  compareChords,
+  compareFigures,
+  strandRow,
+  type FormRelation,
+  type StrandComparison,
+  type StrandRow,
+} from './strands';
 
 /** A few bars as they are written in one row, and what in them was heard before. */
 export interface SongLine {
@@ -60,6 +68,9 @@ interface HeardBars {
   readonly sectionId: SectionId;
   readonly bars: readonly StruckBar[];
 }
+
+/** The same, taken apart into its strands. */
+interface HeardRow extends StrandRow, Omit<HeardBars, 'bars'> {}
 
 type FoundLine = Omit<SongLine, 'chords' | 'figure'> & { readonly part: Part };
 
@@ -133,12 +144,18 @@ function rowsOf<Row extends PlayedBar>(bars: readonly Row[]): readonly (readonly
 function beside<Row extends HeardBars>(
   rows: readonly Row[],
 ): readonly (Row & { readonly chords: Likeness; readonly figure: Likeness })[] {
-  const before: HeardBars[] = [];
+  const before: HeardRow[] = [];
+  const likely = new LikelyRows();
   return rows.map((row) => {
-    const chords = nearest(row, before, compareChords);
-    const figure = nearest(row, before, compareFigures);
+    const own = { id: row.id, sectionId: row.sectionId, ...strandRow(row.bars) };
+    const like = likely.findLike(own.held).flatMap((at) => before[at] ?? []);
+    const chords = nearest(own, like, compareChords);
+    const figure = nearest(own, before, compareFigures);
     // What is the same in both hands tells no later one more.
-    if (chords.relation !== 'same' || figure.relation !== 'same') before.push(row);
+    if (chords.relation !== 'same' || figure.relation !== 'same') {
+      before.push(own);
+      likely.add(own.held);
+    }
     return { ...row, chords, figure };
   });
 }
@@ -154,13 +171,14 @@ function hasTwoInARow(count: number, newBars: readonly number[]): boolean {
 
 /** The one that costs least to come from, of equals the one heard first. */
 function nearest(
-  { bars, sectionId }: HeardBars,
-  before: readonly HeardBars[],
-  compare: (a: readonly StruckBar[], b: readonly StruckBar[]) => StrandComparison,
+  row: HeardRow,
+  before: readonly HeardRow[],
+  compare: (a: StrandRow, b: StrandRow) => StrandComparison,
 ): Likeness {
+  const { bars, sectionId } = row;
   let best: (StrandComparison & { readonly of: string }) | undefined;
   for (const one of before) {
-    const found = compare(one.bars, bars);
+    const found = compare(one, row);
     if (found.relation === 'new' || (best && found.cost >= best.cost)) continue;
     const isMoved = found.semitones !== 0 && one.sectionId !== sectionId;
     if (isMoved && bars.length < FEWEST_MOVED) continue;

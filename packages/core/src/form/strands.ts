@@ -7,6 +7,7 @@ import {
   type Relation,
 } from './compare';
 import { figureOf } from './figure';
+import type { ComparedBar } from './music-keys';
 
 /** How a strand stands to another; riffs may have a rhythm in common alone. */
 export type FormRelation = Relation | 'rhythm';
@@ -29,14 +30,33 @@ const FAR: ReadonlySet<Relation> = new Set<Relation>([
   ...(['doubled', 'halved', 'order', 'coloured', 'struck', 'new'] as const),
 ]);
 
+/** A row of bars as its two strands, each made once: rows are compared with many others. */
+export interface StrandRow {
+  readonly bars: readonly StruckBar[];
+  /** What is held in each bar. */
+  readonly held: readonly ComparedBar[];
+  /** What is struck in each bar. */
+  readonly figures: readonly string[];
+}
+
+/**
+ * Takes the bars of a row apart into what each hand does.
+ *
+ * @example
+ * strandRow([]).figures // []
+ */
+export function strandRow(bars: readonly StruckBar[]): StrandRow {
+  return { bars, held: bars.map(chordsAlone), figures: bars.map(figureOf) };
+}
+
 /**
  * Compares what the fretting hand does: the chords, where they change and how long they last.
  *
  * @example
- * compareChords([], []).relation // 'same'
+ * compareChords(strandRow([]), strandRow([])).relation // 'same'
  */
-export function compareChords(a: readonly StruckBar[], b: readonly StruckBar[]): StrandComparison {
-  return costed(compareBars(a.map(chordsAlone), b.map(chordsAlone)), b.length);
+export function compareChords(a: StrandRow, b: StrandRow): StrandComparison {
+  return costed(compareBars(a.held, b.held), b.held.length);
 }
 
 /**
@@ -44,19 +64,19 @@ export function compareChords(a: readonly StruckBar[], b: readonly StruckBar[]):
  * however many they are.
  *
  * @example
- * compareFigures([], []).relation // 'same'
+ * compareFigures(strandRow([]), strandRow([])).relation // 'same'
  */
-export function compareFigures(a: readonly StruckBar[], b: readonly StruckBar[]): StrandComparison {
-  const [one, other] = [a.map(figureOf), b.map(figureOf)];
+export function compareFigures(a: StrandRow, b: StrandRow): StrandComparison {
+  const [one, other] = [a.figures, b.figures];
   // Round a shorter cell it is the same, however often.
   const found = isOneRound(one, other) ? compareTexts([], []) : compareTexts(one, other);
-  if (found.relation === 'new' && isOneRhythm(a, b)) {
-    return { ...costed(found, b.length), relation: 'rhythm', cost: OTHER_COST * b.length };
+  if (found.relation === 'new' && isOneRhythm(a.bars, b.bars)) {
+    return { ...costed(found, other.length), relation: 'rhythm', cost: OTHER_COST * other.length };
   }
-  return costed(found, b.length);
+  return costed(found, other.length);
 }
 
-function chordsAlone({ chords, beats }: StruckBar): Pick<StruckBar, 'chords' | 'beats'> {
+function chordsAlone({ chords, beats }: StruckBar): ComparedBar {
   // A hit is the picking hand's; the grip is held as before.
   return { chords: chords.map(({ hit: _hit, ...chord }) => chord), beats };
 }
