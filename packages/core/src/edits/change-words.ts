@@ -2,7 +2,7 @@ import { chordLabel } from '../chord';
 import { changedRuns, type BarRun } from './bar-runs';
 import { writeBars } from '../chart';
 import { FRAME_LINES, writeFrameField } from '../chart';
-import { ownBars } from '../song';
+import { linesOf, ownBars } from '../song';
 import type { Bar, Frame, Section, SongDocument } from '../song';
 import { writeMapEntry, writeSectionHead } from '../chart';
 
@@ -86,6 +86,12 @@ function saidOf(section: Section): string {
   return [said, ...cues].filter(Boolean).join(' ') || 'nothing said';
 }
 
+function lineLengths(song: SongDocument, section: Section): string {
+  return linesOf(ownBars(song, section))
+    .map((line) => line.length)
+    .join(' ');
+}
+
 function sectionWords(before: SongDocument, after: SongDocument): readonly string[] {
   const old = new Map(before.sections.map((one) => [one.id, one]));
   const now = new Set(after.sections.map((one) => one.id));
@@ -94,10 +100,12 @@ function sectionWords(before: SongDocument, after: SongDocument): readonly strin
     const { name } = section;
     if (!was) return [`${name} is new: ${chords(ownBars(after, section))}.`];
     const runs = changedRuns(ownBars(before, was), ownBars(after, section)).map(runWords);
+    const isCutAlike = lineLengths(before, was) === lineLengths(after, section);
     const endings = JSON.stringify(was.endings) === JSON.stringify(section.endings);
     return [
       ...(was.name === name ? [] : [`${was.name} is called ${name} now.`]),
       ...(runs.length === 0 ? [] : [`${name}: ${runs.join('; ')}.`]),
+      ...(runs.length > 0 || isCutAlike ? [] : [`${name}: its bars stand in other lines.`]),
       ...(endings ? [] : [`${name}: its endings were changed.`]),
       ...(saidOf(was) === saidOf(section)
         ? []

@@ -124,6 +124,12 @@ describe('what changed between two states of a song', () => {
     expect(changesInWords(before, more)).toEqual(['Solo is new: -.']);
   });
 
+  it('tells where bars stand in other lines, and nothing else is another', () => {
+    const before = readChart('[A]\n| G | D |\n| Em | C |').song;
+    const after = readChart('[A]\n| G | D | Em | C |', before).song;
+    expect(changesInWords(before, after)).toEqual(['A: its bars stand in other lines.']);
+  });
+
   it('is nothing between a song and itself', () => {
     fc.assert(
       fc.property(anySong, (drawn) => {

@@ -1,5 +1,5 @@
-import type { SectionId, SongDocument } from '../song';
-import { barsInLayer, songPatterns, type PlayedBar, type StruckBar } from '../timeline';
+import { inLines, type SectionId, type SongDocument } from '../song';
+import { barsInLayer, songPatterns, type StruckBar } from '../timeline';
 import { partsOf, type Part, type PartedSong, type PartOccurrence } from './parts';
 import { LikelyRows } from './likely-rows';
 import {
@@ -115,7 +115,7 @@ function linesHeard(
   return occurrences.flatMap((one) => {
     const moved = one.semitones === 0 ? '' : `${one.semitones > 0 ? '+' : ''}${one.semitones}`;
     const way = `${one.section}${moved}${one.layer ? ` ${one.layer}` : ''}`;
-    return rowsOf(struck(one)).flatMap((bars) => {
+    return inLines(struck(one)).flatMap((bars) => {
       const [first, last] = [bars[0], bars.at(-1)];
       const written = `${way} ${bars.map(({ id }) => id).join(' ')}`;
       if (!first || !last || known.has(written)) return [];
@@ -127,17 +127,6 @@ function linesHeard(
       return [{ id, section, sectionId, part, from: first.inPass, to: last.inPass, bars }];
     });
   });
-}
-
-/** Bars cut where a line begins, and where a pass does. */
-function rowsOf<Row extends PlayedBar>(bars: readonly Row[]): readonly (readonly Row[])[] {
-  const rows: Row[][] = [];
-  for (const bar of bars) {
-    const last = rows.at(-1);
-    if (last && !bar.line && bar.inPass !== 1) last.push(bar);
-    else rows.push([bar]);
-  }
-  return rows;
 }
 
 /** Each beside all that were heard before it, hand by hand. */

@@ -13,9 +13,20 @@ const USUAL_LINE_BARS = 4;
  * linesOf([{ id: 'b1', line: true, chords: [] }, { id: 'b2', chords: [] }, { id: 'b3', line: true, chords: [] }]).map((line) => line.length) // [2, 1]
  */
 export function linesOf(bars: readonly Bar[]): readonly (readonly Bar[])[] {
-  const cut = bars[0]?.line || bars.length === 0 ? bars : withRow(bars);
-  const lines: Bar[][] = [];
-  for (const bar of cut) {
+  return inLines(bars[0]?.line ? bars : withRow(bars));
+}
+
+/**
+ * Cuts bars that are marked, as written or as played, where a line begins.
+ *
+ * @example
+ * inLines([{ line: true }, {}, { line: true }]).map((line) => line.length) // [2, 1]
+ */
+export function inLines<Row extends Pick<Bar, 'line'>>(
+  bars: readonly Row[],
+): readonly (readonly Row[])[] {
+  const lines: Row[][] = [];
+  for (const bar of bars) {
     const last = lines.at(-1);
     if (last && !bar.line) last.push(bar);
     else lines.push([bar]);

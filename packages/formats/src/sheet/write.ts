@@ -1,6 +1,6 @@
 import { strToU8 } from 'fflate';
 import { formatMeter } from '@harvu/core/rhythm';
-import { settledFrame, type SongDocument } from '@harvu/core/song';
+import { inLines, settledFrame, type SongDocument } from '@harvu/core/song';
 import type { StruckBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 import type { WrittenFile } from '../out/file';
@@ -13,8 +13,6 @@ export interface SheetCredits {
   readonly title?: string;
   readonly playedBy?: string;
 }
-
-const BARS_A_LINE = 4;
 
 /**
  * Writes a song as a chord sheet in plain text: directives, sections, chords in brackets between bar lines,
@@ -75,11 +73,9 @@ function barText({ chords }: StruckBar): string {
   return chords.map(({ chord, held }) => (held || chord === '-' ? '-' : `[${chord}]`)).join(' ');
 }
 
+/** A row for each line of the song, as it was written. */
 function lines(bars: readonly StruckBar[]): readonly string[] {
-  return Array.from({ length: Math.ceil(bars.length / BARS_A_LINE) }, (_, line) => {
-    const own = bars.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE);
-    return `| ${own.map(barText).join(' | ')} |`;
-  });
+  return inLines(bars).map((row) => `| ${row.map(barText).join(' | ')} |`);
 }
 
 /** The bars of all rounds, one after the other. */

@@ -3,6 +3,7 @@ import { laneDrawing } from '@harvu/core/drawing';
 import type { Part } from '@harvu/core/form';
 import { partName, rangeWords } from '@harvu/core/steps';
 import { riffBarBeats } from '@harvu/core/riff';
+import { inLines } from '@harvu/core/song';
 import { engraveRiff } from '@harvu/engraving';
 import { barsInLayer, isSilence, type PlayedBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
@@ -34,29 +35,35 @@ const NOTHING = {
   border: [false, false, false, false] as [boolean, boolean, boolean, boolean],
 };
 
-/** Bars between bar lines, four in a row, or two where a name is long. */
+/** A row of a table of bars: some bars and how often, or the line that they are again. */
+interface SheetRow {
+  readonly bars: readonly PlayedBar[];
+  readonly times: number;
+  /** The number of the line that begins with it, from 1. */
+  readonly line?: number;
+  /** The line that it is again, in place of bars. */
+  readonly as?: number;
+}
+
+/** Bars between bar lines, line by line, four in a row, or two where a name is long; a line that comes again says so. */
 export function barTable(sheet: Sheet, bars: readonly PlayedBar[]): Content {
   const isWide = widestOf(sheet, bars) > sheet.size.width / BARS_A_ROW - 8;
   const perRow = isWide ? BARS_A_ROW / 2 : BARS_A_ROW;
   const rows = rowsOf(sheet, bars, perRow);
   const isFolded = rows.some((row) => row.times > 1);
+  const isNumbered = rows.some((row) => row.as !== undefined);
   const body = rows.map((row): TableCell[] => [
-    ...Array.from({ length: perRow }, (_, place): TableCell => {
-      const bar = row.bars[place];
-      return bar ? barCell(sheet, bar, place === row.bars.length - 1) : NOTHING;
-    }),
-    ...(isFolded
-      ? [
-          {
-            ...words(row.times > 1 ? `× ${row.times}` : '', { margin: [4, 2, 0, 0] }),
-            border: NOTHING.border,
-          },
-        ]
-      : []),
+    ...(isNumbered ? [besideBars(row.line === undefined ? '' : String(row.line))] : []),
+    ...barCells(sheet, row, perRow),
+    ...(isFolded ? [besideBars(row.times > 1 ? `× ${row.times}` : '')] : []),
   ]);
   return {
     table: {
-      widths: [...Array<string>(perRow).fill('*'), ...(isFolded ? [34] : [])],
+      widths: [
+        ...(isNumbered ? [14] : []),
+        ...Array<string>(perRow).fill('*'),
+        ...(isFolded ? [34] : []),
+      ],
       body,
       dontBreakRows: true,
     },
@@ -184,22 +191,49 @@ function rowText(sheet: Sheet, bars: readonly PlayedBar[]): string {
     .join('|');
 }
 
-/** Rows of bars; a row that comes again is written once, and how often. */
-function rowsOf(
-  sheet: Sheet,
-  bars: readonly PlayedBar[],
-  perRow: number,
-): readonly { readonly bars: readonly PlayedBar[]; readonly times: number }[] {
-  const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
-    bars.slice(row * perRow, (row + 1) * perRow),
-  );
-  const folded: { bars: readonly PlayedBar[]; times: number }[] = [];
-  for (const row of rows) {
-    const last = folded.at(-1);
-    if (last && rowText(sheet, last.bars) === rowText(sheet, row)) last.times += 1;
-    else folded.push({ bars: row, times: 1 });
+/** Rows of bars, line by line: one that comes again at once is written once and how often, one that does later says so. */
+function rowsOf(sheet: Sheet, bars: readonly PlayedBar[], perRow: number): readonly SheetRow[] {
+  const rows: SheetRow[] = [];
+  const known: string[] = [];
+  let last = '';
+  for (const line of inLines(bars)) {
+    const text = rowText(sheet, line);
+    const before = rows.at(-1);
+    const as = line.length > 1 ? known.indexOf(text) + 1 : 0;
+    known.push(text);
+    if (before && before.as === undefined && text === last && line.length <= perRow) {
+      rows[rows.length - 1] = { ...before, times: before.times + 1 };
+      continue;
+    }
+    last = text;
+    if (as > 0) rows.push({ bars: [], times: 1, line: known.length, as });
+    else rows.push(...inRows(line, perRow, known.length));
   }
-  return folded;
+  return rows;
+}
+
+function inRows(bars: readonly PlayedBar[], perRow: number, line: number): readonly SheetRow[] {
+  return Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) => ({
+    bars: bars.slice(row * perRow, (row + 1) * perRow),
+    times: 1,
+    ...(row === 0 && { line }),
+  }));
+}
+
+function barCells(sheet: Sheet, row: SheetRow, perRow: number): readonly TableCell[] {
+  if (row.as !== undefined) {
+    const said = besideBars(`as line ${row.as}`, perRow);
+    return [said, ...Array<TableCell>(perRow - 1).fill(NOTHING)];
+  }
+  return Array.from({ length: perRow }, (_, place): TableCell => {
+    const bar = row.bars[place];
+    return bar ? barCell(sheet, bar, place === row.bars.length - 1) : NOTHING;
+  });
+}
+
+/** A few words in a row of bars, with no bar line around them. */
+function besideBars(text: string, colSpan = 1): TableCell {
+  return { ...words(text, { margin: [4, 2, 0, 0] }), border: NOTHING.border, colSpan };
 }
 
 /** What a part that differs little from another has instead, in a few words. */
