@@ -123,6 +123,14 @@ describe('a stand sheet', () => {
     );
   });
 
+  it('goes line by line, and says of one that comes again later which it is', () => {
+    const chart = '[A]\n| G | D |\n| Em | C | Am |\n| G | D |\n| G | C |\n| Em | C | Am |';
+    const words = flat(sheetOf(chart).content).join(' ').replaceAll('\u00a0', ' ');
+    expect(words).toContain('as line 1');
+    expect(words).toContain('as line 2');
+    expect(words.split('Am').length - 1).toBeLessThan(4);
+  });
+
   it('writes a row that comes again once, and how often', () => {
     const again = flat(sheetOf('[A]\n| G | D | Em | C | G | D | Em | C | G |').content).join('');
     expect(again).toContain('× 2');
