@@ -13,6 +13,7 @@ export const CHECKS = {
   'grip-conflict': 'fault',
   'grip-strike': 'doubt',
   'grip-origin': 'doubt',
+  'grip-drone': 'note',
   'grip-twin': 'note',
   'bass-note': 'note',
   'grip-reach': 'doubt',
@@ -94,6 +95,8 @@ export function createFinding(
     readonly at?: string;
     readonly remedies?: readonly Remedy[];
     readonly patterns?: readonly PatternWay[];
+    /** Where it weighs less than its code says. */
+    readonly severity?: Severity;
     /** What stood in its key for its cause before. */
     readonly formerCause?: string;
   },
@@ -102,7 +105,7 @@ export function createFinding(
   const { at = placeWords(place), formerCause = message } = what;
   const key = [code, placeKey(place), ...cause].join('|');
   const formerKeys = [formerCause, message].map((one) => `${code}|${at}|${one}`);
-  const severity = CHECKS[code];
+  const severity = what.severity ?? CHECKS[code];
   return { code, severity, key, place, at, message, remedies, patterns, formerKeys };
 }
 

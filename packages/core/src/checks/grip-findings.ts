@@ -21,6 +21,7 @@ import {
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
 import { toneOver } from '../pitch';
 import type { NamedGrip, SongDocument } from '../song';
+import { droneFindings, dronesOf, rootedFifths, withoutDrones } from './drone-findings';
 import { createFinding, type Finding, type Remedy } from './finding';
 import { assumed } from '../constants';
 
@@ -63,20 +64,45 @@ export function gripFindings(
     ...(given.others ?? []).map((grip): NamedGrip => ({ name: given.name, grip })),
   ]);
   const fitting = all.filter(({ grip }) => grip.length === setup.tuning.length);
+  const drones = dronesOf(song, setup);
+  const fifths: Judged[] = [];
   const own = fitting.flatMap((given): readonly Finding[] => {
     const chord = parseChordName(given.name);
     if (!chord) return [];
-    const check = checkGrip(chord, given.grip, setup);
+    const check = checkGrip(chord, withoutDrones(given.grip, drones.get(given.name)), setup);
     const heldS = held.get(given.name) ?? 0;
     const judged = { ...given, chord, setup, hand, check, words, heldS };
     const byHand = [...handFindings(judged), ...barreFindings(judged)];
+    if (isRootedFifth(judged)) {
+      fifths.push(judged);
+      return byHand;
+    }
     const bySound = soundFinding(judged);
     // Frets counted from the nut make impossible grips; told once, by their cause.
     return bySound?.code === 'grip-origin' || !bySound
       ? [...(bySound ? [bySound] : byHand)]
       : [bySound, ...byHand];
   });
-  return [...own, ...twinFindings(song), ...claimFindings(song)];
+  const told = [...fifthFindings(fifths), ...droneFindings(song, { setup, words })];
+  return [...own, ...told, ...twinFindings(song), ...claimFindings(song)];
+}
+
+/** Of a plain name only root and fifth sound. */
+function isRootedFifth({ check }: Judged): boolean {
+  const sounding = parseChordName(check.sounds);
+  return check.verdict === 'omits' && sounding?.quality.suffix === '5';
+}
+
+function fifthFindings(judged: readonly Judged[]): readonly Finding[] {
+  const [first] = judged;
+  if (!first) return [];
+  return [
+    createFinding('grip-omits', {
+      place: { kind: 'grip', name: first.name },
+      cause: judged.map(({ name, grip }) => `${name} ${formatGrip(grip)}`),
+      message: rootedFifths(judged.map(({ name }) => name)),
+    }),
+  ];
 }
 
 /** How long each chord is stayed on at the longest, in seconds. */

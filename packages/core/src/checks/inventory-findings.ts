@@ -45,7 +45,8 @@ function unused(song: SongDocument, played: readonly string[]): readonly Finding
       createFinding('inventory', {
         place: { kind: 'grip', name },
         cause: ['unused'],
-        message: `The grip of ${chordLabel(name)} is written, and the chart never plays it.`,
+        severity: 'note',
+        message: `The grip of ${chordLabel(name)} is kept, though the chart does not play it.`,
         remedies: [{ label: `Drop ${chordLabel(name)}`, commands: [{ kind: 'drop-grip', name }] }],
       }),
     );

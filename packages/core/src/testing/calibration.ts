@@ -63,7 +63,16 @@ export const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     'a shape said to be moved two frets, moved three',
     `${FRAME}grip F: 133211\ngrip G: 355433 as F frets +3\n[A]\n| F | G |`,
   ],
-  ['inventory', 'a grip that the chart never plays', `${FRAME}grip Em: 022000\n[A]\n| G | D |`],
+  [
+    'inventory',
+    'a section moved to where there is no grip of the teacher’s',
+    `${FRAME}map: A, A +2\ngrip G: 320033\ngrip D: xx0232\n[A]\n| G | D |`,
+  ],
+  [
+    'grip-drone',
+    'an open string under all grips that is foreign to one',
+    `${FRAME}grip C: x32010\ngrip G: 320000\ngrip Am: x02210\n[A]\n| C | G | Am |`,
+  ],
   ['key-fit', 'a key that does not fit', `${FRAME}key: Eb\n[A]\n| G | C | D7 | G |`],
   [
     'pattern-fill',
