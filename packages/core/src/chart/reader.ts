@@ -20,6 +20,7 @@ import { findRepeat, repeatQuestion, repeatSigns } from './repeat-scope';
 import {
   EMPTY_SONG,
   MOST_PLAYED_BARS,
+  withFirstMarked,
   withRow,
   type Bar,
   type ChartFault,
@@ -257,9 +258,7 @@ class ChartReader {
   /** Bars between repeat signs are played so many times: they are written out. */
   private writtenOut(bars: readonly Bar[], times: number | undefined): readonly Bar[] {
     if (times === undefined) return bars;
-    const again = bars
-      .slice(this.repeatFrom)
-      .map((bar, at) => (at === 0 ? { ...bar, line: true as const } : bar));
+    const again = withFirstMarked(bars.slice(this.repeatFrom));
     const all = [
       ...bars,
       ...Array<readonly Bar[]>(times - 1)

@@ -31,7 +31,15 @@ export type {
 } from './document';
 export { settledFrame } from './frame';
 export type { SettledFrame } from './frame';
-export { inLines, inPlaceOf, linesOf, withLines, withoutLine, withRow } from './lines';
+export {
+  inLines,
+  inPlaceOf,
+  linesOf,
+  withFirstMarked,
+  withLines,
+  withoutLine,
+  withRow,
+} from './lines';
 export { mapOf } from './map';
 export { MOST_PLAYED_BARS, playedTooLong } from './played-size';
 export type { TooLong } from './played-size';

@@ -50,6 +50,17 @@ export function withRow(row: readonly Bar[]): readonly Bar[] {
 }
 
 /**
+ * Marks the first of some bars as one that begins a line; the others stay as they are.
+ *
+ * @example
+ * withFirstMarked([{ id: 'b1', chords: [] }]) // [{ id: 'b1', chords: [], line: true }]
+ */
+export function withFirstMarked(bars: readonly Bar[]): readonly Bar[] {
+  const [first, ...others] = bars;
+  return first ? [{ ...first, line: true }, ...others] : bars;
+}
+
+/**
  * Gives a bar that goes on in the line of the one before it.
  *
  * @example
@@ -89,9 +100,7 @@ export function withLines(song: SongDocument): SongDocument {
 
 /** Its first bar may have been moved away: the other lines stay. */
 function cutAnew(bars: readonly Bar[]): readonly Bar[] {
-  const [first, ...others] = bars;
-  if (!first || !others.some((bar) => bar.line)) return linesOf(bars).flatMap(withRow);
-  return [{ ...first, line: true }, ...others];
+  return bars.some((bar) => bar.line) ? withFirstMarked(bars) : withRow(bars);
 }
 
 /** The shortest run of two bars or more that a row repeats; four where there is none. */
