@@ -2,6 +2,9 @@ import {
   compareBars,
   compareLine,
   figureOf,
+  gripsHeld,
+  heldOtherwise,
+  withoutGrips,
   type ComparedBar,
   type Comparison,
 } from '@harvu/core/form';
@@ -39,6 +42,10 @@ function sideOf(text: string, fallback: string): Side {
   return { name: first && first.name !== 'Song' ? first.name : fallback, bars };
 }
 
+function plainSide({ name, bars }: Side): Side {
+  return { name, bars: withoutGrips(bars) };
+}
+
 /** Both hands together; where that is other music, the chords alone: the same ones are struck otherwise then. */
 function compareSides(a: Side, b: Side): Comparison {
   const both = compareBars(a.bars, b.bars);
@@ -57,11 +64,25 @@ function compareSides(a: Side, b: Side): Comparison {
 export const compareVerb = verbOf(input, (texts) => {
   const [a, b] = [sideOf(texts.a, 'the first'), sideOf(texts.b, 'the second')];
   const isOneName = a.name === b.name;
-  const comparison = compareSides(a, b);
-  const { relation, semitones, changedBars, droppedBars, similarity } = comparison;
+  const comparison = compareSides(plainSide(a), plainSide(b));
+  const { relation, semitones, droppedBars, similarity } = comparison;
+  const otherwise = heldOtherwise(comparison, gripsHeld(a.bars), gripsHeld(b.bars));
+  const isHeldOtherwise = otherwise.length > 0;
+  const changedBars = [...new Set([...comparison.changedBars, ...otherwise])].toSorted(
+    (one, other) => one - other,
+  );
   const line = compareLine(comparison, {
     a: isOneName ? { ...a, name: 'the first' } : a,
     b: isOneName ? { ...b, name: 'the second' } : b,
+    isHeldOtherwise,
   });
-  return { relation, semitones, changedBars, droppedBars, similarity, line };
+  return {
+    relation,
+    ...(isHeldOtherwise && { held: 'otherwise' as const }),
+    semitones,
+    changedBars,
+    droppedBars,
+    similarity,
+    line,
+  };
 });

@@ -13,8 +13,9 @@ export const formVerb = verbOf(input, ({ song: asked }) => {
   const form = formOf(song);
   const [lines, parts] = [lineWords(form), partWords(form)];
   const named = new Map(form.parts.map(({ part, sections }) => [part.id, sections[0]]));
-  const like = ({ relation, semitones, of }: Likeness, line: string) => ({
+  const like = ({ relation, semitones, of, held }: Likeness, line: string) => ({
     relation,
+    ...(held && { held }),
     ...(semitones !== 0 && { semitones }),
     ...(of !== undefined && { of }),
     line,

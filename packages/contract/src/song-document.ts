@@ -1,4 +1,4 @@
-import { parseChordName } from '@harvu/core/chord';
+import { parseChordName, tagOf } from '@harvu/core/chord';
 import { HIGHEST_FRET } from '@harvu/core/fretboard';
 import { parseTuning } from '@harvu/core/pitch';
 import { parseMeter, type Feel, type Meter, type PickingHand } from '@harvu/core/rhythm';
@@ -33,6 +33,9 @@ const MOST_SECTIONS = 300;
 const MOST_BARS = 4000;
 const MOST_NAMES = 300;
 const MOST_LINES = 500;
+/** A chord's name, and the tag of one of its grips behind it. */
+const LONGEST_CHORD = 37;
+const MOST_OTHER_GRIPS = 16;
 
 const list = (of: Schema, most: number) =>
   array()
@@ -130,12 +133,12 @@ const frame = exactly<Frame>()({
 const bpm = () => number().strict(true).min(20).max(400).optional();
 
 const chordMark = exactly<ChordMark>()({
-  name: words(24).test(
+  name: words(LONGEST_CHORD).test(
     'chord',
     'must be a chord name',
     (value) =>
       parseChordName(value) !== undefined ||
-      /^[^\s?!.%|]{1,24}$/.test(value) ||
+      /^[^\s?!.%|]{1,37}$/.test(value) ||
       ['N.C.', HELD].includes(value),
   ),
   span: whole(1, 64),
@@ -188,6 +191,14 @@ const section = exactly<Section>()({
     }),
     64,
   ),
+  grips: maybeList(
+    words(LONGEST_CHORD).test(
+      'other-grip',
+      'must name one of the grips of a chord, such as Bm~low',
+      (value) => tagOf(value) !== undefined,
+    ),
+    MOST_OTHER_GRIPS,
+  ),
   layer: layer(),
   meter: maybe(meter()),
   tempo: bpm(),
@@ -206,12 +217,16 @@ const frets = () =>
   list(number().strict(true).defined().nullable().integer().min(0).max(HIGHEST_FRET), 8).min(4);
 
 const grip = exactly<NamedGrip>()({
-  name: words(24),
+  name: words(LONGEST_CHORD),
   grip: frets(),
   others: maybeList(frets(), 8),
   fingers: maybeList(mixed().defined().nullable().oneOf([1, 2, 3, 4, 'T', null]), 8),
   claim: maybe(
-    exactly<ShapeClaim>()({ of: words(24), frets: whole(-24, 24), strings: whole(-8, 8) }),
+    exactly<ShapeClaim>()({
+      of: words(LONGEST_CHORD),
+      frets: whole(-24, 24),
+      strings: whole(-8, 8),
+    }),
   ),
   doubt: onlyTrue(),
 });
@@ -255,7 +270,7 @@ const mapEntry = exactly<MapEntry>()({
 const writtenSong = exactly<SongDocument>()({
   frame,
   grips: list(grip, MOST_NAMES),
-  anyGrips: maybeList(words(24), MOST_NAMES),
+  anyGrips: maybeList(words(LONGEST_CHORD), MOST_NAMES),
   patterns: list(pattern, MOST_NAMES),
   riffs: maybeList(riff, MOST_NAMES),
   sections: list(section, MOST_SECTIONS),

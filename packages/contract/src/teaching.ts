@@ -51,7 +51,7 @@ const CHANGES: Readonly<Record<PlanChange['kind'], Schema>> = {
   note: ofKind<'note'>()({ kind: kind('note'), step: stepId(), words: words(300) }),
   optional: ofKind<'optional'>()({ kind: kind('optional'), step: stepId() }),
   'bring-back': ofKind<'bring-back'>()({ kind: kind('bring-back'), step: stepId() }),
-  grip: ofKind<'grip'>()({ kind: kind('grip'), name: words(24), grip, fingers }),
+  grip: ofKind<'grip'>()({ kind: kind('grip'), name: words(37), grip, fingers }),
   strummed: ofKind<'strummed'>()({ kind: kind('strummed'), what: words(40) }),
   'open-stroke': ofKind<'open-stroke'>()({
     kind: kind('open-stroke'),

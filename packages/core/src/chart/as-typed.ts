@@ -7,6 +7,7 @@ import {
   type LooseLine,
   type Row,
 } from '../loose';
+import { readSectionHead } from './section-head';
 
 /** A line as it is read: what people write in many ways brought into the one that is kept. */
 export interface TypedLine {
@@ -71,8 +72,7 @@ const SAME_AS =
 export function asTyped(line: string, loose: LooseLine = loosely(line)): TypedLine {
   const text = line.trim();
   // A riff has bars of its own signs.
-  if (text.startsWith('#') || STRICT.test(text) || loose.kind === 'tab')
-    return { text: line, shift: 0 };
+  if (isKept(text) || loose.kind === 'tab') return { text: line, shift: 0 };
   if (text.startsWith('[') && loose.kind !== 'row' && isOneBracket(text))
     return { text: asHead(text), shift: 0 };
   if (loose.kind === 'heading') return headed(line, loose.heading);
@@ -80,6 +80,16 @@ export function asTyped(line: string, loose: LooseLine = loosely(line)): TypedLi
   if (loose.kind === 'row') return { ...rowText(loose.row), isRead: true };
   if (loose.kind === 'grip') return { text: `grip ${loose.name}: ${loose.frets}`, shift: 0 };
   return { text: line, shift: 0 };
+}
+
+/** Remarks, and lines in the form that is kept. */
+function isKept(text: string): boolean {
+  return text.startsWith('#') || STRICT.test(text) || saysItsGrips(text);
+}
+
+/** "[Verse] grips Bm~low, G~high": the chords behind a head are none to be played. */
+function saysItsGrips(text: string): boolean {
+  return /^\[[^\]]*\].*\sgrips\s/.test(text) && readSectionHead(text)?.unread === '';
 }
 
 function withCounts(text: string): string {

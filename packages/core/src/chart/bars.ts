@@ -27,7 +27,7 @@ export interface ReadBars {
 const TOKEN = /\S+/g;
 /** "(C/B)" or "(C/B)?": a token that begins with a parenthesis and ends with its partner. */
 const OPTIONAL = /^\((.+)\)([?!]{0,2})$/;
-const CHORD_TOKEN = /^(-|N\.C\.|[^?!.%|]{1,24}?)([?!]{0,2})$/;
+const CHORD_TOKEN = /^(-|N\.C\.|[^?!.%|]{1,37}?)([?!]{0,2})$/;
 const MOST_CHORDS = 32;
 /** A bar that could not be read: silent, and marked for listening. */
 const UNREAD: Bar = { id: '', chords: [{ name: '-', span: 1, doubt: true }] };

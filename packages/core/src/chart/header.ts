@@ -131,7 +131,7 @@ export function writeFrameField(frame: Frame, field: keyof Frame): string {
 }
 
 const GRIP =
-  /^(\S{1,24})\s*:\s*(\S+)((?:\s+or\s+\S+){0,8})(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,24}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?(\s+\?)?$/;
+  /^(\S{1,37})\s*:\s*(\S+)((?:\s+or\s+\S+){0,8})(?:\s+fingers\s+(\S+))?(?:\s+as\s+(\S{1,37}?)((?:\s+(?:frets|strings)\s+[+-]\d{1,2}){0,2}))?(\s+\?)?$/;
 
 /**
  * Writes where a shape is said to come from, as it is read after a grip.
@@ -152,7 +152,7 @@ export function writeClaim({ of, frets, strings }: ShapeClaim): string {
  * readAnyGrip('G: any') // 'G'
  */
 export function readAnyGrip(text: string): string | undefined {
-  const [, name] = /^(\S{1,24})\s*:\s*any(?: will do)?$/i.exec(text.trim()) ?? [];
+  const [, name] = /^(\S{1,37})\s*:\s*any(?: will do)?$/i.exec(text.trim()) ?? [];
   return name === undefined ? undefined : toPlainSigns(name);
 }
 

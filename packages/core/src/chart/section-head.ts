@@ -1,4 +1,6 @@
 import { formatMeter, parseMeter } from '../rhythm';
+import { tagOf } from '../chord';
+import { toPlainSigns } from '../pitch';
 import type { PatternUse, RiffUse, Section } from '../song';
 import { formatClock, parseClock } from '../units';
 import { readLayer } from './layer-word';
@@ -42,6 +44,8 @@ const OPTIONS: readonly (readonly [
     /^riff\s+([^\s":]{1,40})((?:\s+(?:for\s+[a-z]+|in\s+\d{1,3}(?:-\d{1,3})?|as\s+[^\s":]{1,24}))*)/,
     readRiffUse,
   ],
+  [/^grips\s+plain(?=\s|$)/, () => ({ grips: [] })],
+  [/^grips\s+([^\s,:"]{3,37}(?:\s*,\s*[^\s,:"]{3,37}){0,15})/, readOtherGrips],
   [/^layer\s+([a-z]+)/, ([word = '']) => one('layer', readLayer(word))],
   [
     /^meter\s+(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)/,
@@ -140,6 +144,12 @@ function readRange(first = '1', last = first): PatternUse['bars'] {
   return from >= 1 && to >= from ? { from, to } : undefined;
 }
 
+/** "Bm~low, G~high": chords held by another of their grips; undefined where one is no such name. */
+function readOtherGrips([text = '']: readonly (string | undefined)[]): SaidHead | undefined {
+  const grips = text.split(/\s*,\s*/).map(toPlainSigns);
+  return grips.every((name) => tagOf(name) !== undefined) ? { grips } : undefined;
+}
+
 /** "2", or "2?" where it is not sure. */
 function readTimes(text: string): SaidHead | undefined {
   const times = Number(text.replace('?', ''));
@@ -207,6 +217,7 @@ function writeHand({
   pattern,
   patternUses = [],
   riffUses = [],
+  grips,
   layer,
 }: Section): readonly string[] {
   return [
@@ -216,6 +227,7 @@ function writeHand({
       (use) =>
         `riff ${use.riff}${writePlace(use)}${use.part === undefined ? '' : ` as ${use.part}`}`,
     ),
+    grips === undefined ? '' : `grips ${grips.join(', ') || 'plain'}`,
     layer === undefined ? '' : `layer ${layer}`,
   ];
 }

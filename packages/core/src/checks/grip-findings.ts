@@ -349,7 +349,7 @@ function twinFindings(song: SongDocument): readonly Finding[] {
             createFinding('grip-twin', {
               place: { kind: 'grip', name },
               cause: ['grips', formatGrip(sameName.grip), formatGrip(grip)],
-              message: `${chordLabel(name)} names two grips, ${formatGrip(sameName.grip)} and ${formatGrip(grip)}. Give one of them a name of its own.`,
+              message: `${chordLabel(name)} names two grips, ${formatGrip(sameName.grip)} and ${formatGrip(grip)}. Write the second with a word of its own: grip ${name}~low, and ${name}~low in its bars.`,
             }),
           ]
         : []),

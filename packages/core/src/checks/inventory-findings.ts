@@ -1,4 +1,4 @@
-import { chordLabel, transposeChordName } from '../chord';
+import { chordLabel, tagOf, transposeChordName, withoutTag } from '../chord';
 import { chordRow, timelineOf, withOrnaments } from '../timeline';
 import { everyBar, type SongDocument } from '../song';
 import { songGrips, type SongGrip } from '../player';
@@ -17,7 +17,12 @@ export function inventoryFindings(song: SongDocument): readonly Finding[] {
   const played = [...new Set([...chordRow(bars), ...chordRow(withOrnaments(bars))])];
   if (played.length === 0) return [];
   const grips = songGrips(song, timeline);
-  return [...ungripped(played, grips), ...unused(song, played), ...transposed(song, grips)];
+  return [
+    ...ungripped(played, grips),
+    ...untagged(song, played),
+    ...unused(song, played),
+    ...transposed(song, grips),
+  ];
 }
 
 function list(names: readonly string[]): string {
@@ -35,6 +40,26 @@ function ungripped(played: readonly string[], grips: readonly SongGrip[]): reado
       message: `${chordLabel(name)} is in the chart, and no grip is known for it. Write one: grip ${name}: x02210.`,
     }),
   );
+}
+
+/** A tag says which grip of a chord is meant; here nobody wrote that grip. */
+function untagged(song: SongDocument, played: readonly string[]): readonly Finding[] {
+  const given = new Set(song.grips.map(({ name }) => name));
+  return played
+    .filter((name) => tagOf(name) !== undefined && !given.has(name))
+    .map((name) =>
+      createFinding('inventory', {
+        place: { kind: 'grip', name },
+        cause: ['no-tag', name],
+        message: `${chordLabel(name)} is in the chart, and no such grip is written; it is held as ${chordLabel(withoutTag(name))}. Write it: grip ${name}: x02210.`,
+        remedies: [
+          {
+            label: `Play ${chordLabel(withoutTag(name))}`,
+            commands: [{ kind: 'rename-chord', from: name, to: withoutTag(name) }],
+          },
+        ],
+      }),
+    );
 }
 
 function unused(song: SongDocument, played: readonly string[]): readonly Finding[] {

@@ -1,5 +1,6 @@
 import { parseTone, toPlainSigns, type PitchClass } from '../pitch';
 import { readQuality, type Quality } from './qualities.data';
+import { tagOf, withoutTag } from './tag';
 
 /** A chord name taken apart. */
 export interface ChordName {
@@ -13,14 +14,16 @@ const ROOT_AND_REST = /^([A-G](?:##|bb|#|b)?)(.*)$/;
 const LONGEST_NAME = 24;
 
 /**
- * Reads a chord name such as "F#m7b5" or "D/F♯"; undefined when the root or the suffix is unknown.
+ * Reads a chord name such as "F#m7b5" or "D/F♯"; which of its grips is meant is no part of it. Undefined when the root
+ * or the suffix is unknown.
  *
  * @example
  * parseChordName('D/F#')?.bass // 6
  * @example
  * parseChordName('Hm') // undefined
  */
-export function parseChordName(text: string): ChordName | undefined {
+export function parseChordName(written: string): ChordName | undefined {
+  const text = withoutTag(written);
   if (text.length > LONGEST_NAME) return undefined;
   const match = ROOT_AND_REST.exec(toPlainSigns(text));
   const root = match?.[1] === undefined ? undefined : parseTone(match[1]);
@@ -43,13 +46,20 @@ export function chordTones(name: ChordName | undefined): readonly PitchClass[] {
 }
 
 /**
- * Writes a name for the screen, with ♯ and ♭ instead of # and b; the root letter is left alone.
+ * Writes a name for the screen, with ♯ and ♭ instead of # and b; the root letter is left alone. Which of two grips it is
+ * stands behind it.
  *
  * @example
  * chordLabel('Bbm7b5/Eb') // 'B♭m7♭5/E♭'
+ * @example
+ * chordLabel('Bm~low') // 'Bm (low)'
  */
 export function chordLabel(name: string): string {
-  return name.replace(/#/g, '♯').replace(/(?<=[A-G\d])b/g, '♭');
+  const tag = tagOf(name);
+  const label = withoutTag(name)
+    .replace(/#/g, '♯')
+    .replace(/(?<=[A-G\d])b/g, '♭');
+  return tag === undefined ? label : `${label} (${tag})`;
 }
 
 function splitBass(rest: string): readonly [suffix: string, bass: PitchClass | undefined] {

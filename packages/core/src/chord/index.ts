@@ -11,3 +11,4 @@ export type { ChordName } from './chord-name';
 export { QUALITIES } from './qualities.data';
 export type { Quality } from './qualities.data';
 export { chordSpoken } from './spoken';
+export { tagOf, withoutTag, withTag } from './tag';

@@ -1,4 +1,5 @@
 import { toPlainSigns } from '../pitch';
+import { tagOf, withoutTag } from './tag';
 import { transposeChordName } from './transpose';
 import type { Called } from './said';
 
@@ -35,15 +36,20 @@ const KINDS: readonly (readonly [sign: RegExp, said: string])[] = [
  * chordSpoken('F#m7') // 'F sharp minor 7'
  * @example
  * chordSpoken('Gm6/Bb') // 'G minor 6 over B flat'
+ * @example
+ * chordSpoken('Bm~low') // 'B minor, low'
  */
 export function chordSpoken(name: string, called: Called = { capo: 0, names: 'shape' }): string {
   const silent = SILENT[name];
   if (silent !== undefined) return silent;
   const said = called.names === 'sounding' ? transposeChordName(name, called.capo) : name;
-  const [, root, sign = '', kind = '', bass, bassSign = ''] = PARTS.exec(toPlainSigns(said)) ?? [];
+  const [, root, sign = '', kind = '', bass, bassSign = ''] =
+    PARTS.exec(toPlainSigns(withoutTag(said))) ?? [];
   if (root === undefined) return said;
   const under = bass === undefined ? [] : [`over ${noteSpoken(bass, bassSign)}`];
-  return [noteSpoken(root, sign), ...kindSpoken(kind), ...under].join(' ');
+  const chord = [noteSpoken(root, sign), ...kindSpoken(kind), ...under].join(' ');
+  const tag = tagOf(name);
+  return tag === undefined ? chord : `${chord}, ${tag}`;
 }
 
 function noteSpoken(letter: string, sign: string): string {

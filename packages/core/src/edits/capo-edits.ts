@@ -1,4 +1,4 @@
-import { findKey, transposeChordName, type TimedChord } from '../chord';
+import { findKey, transposeChordName, withoutTag, type TimedChord } from '../chord';
 import { openNotes, type Tuning } from '../pitch';
 import { movedNotes, readRiff, riffFrameOf, writeRiff } from '../riff';
 import { settledFrame, type NamedRiff, type SongDocument } from '../song';
@@ -38,7 +38,10 @@ export function withCapoUnderSounds(
   if (moved === 0) return { ...song, frame };
   const { best } = findKey(writtenChords(song));
   const shapeKey = best && transposeChordName(best.name, moved);
-  const shapes = withChords(song, (name) => transposeChordName(name, moved, shapeKey));
+  const shapes = withChords(song, (name) =>
+    // Grips are chosen anew, so a second grip of a chord goes with the first.
+    withoutTag(transposeChordName(name, moved, shapeKey)),
+  );
   const riffs = song.riffs?.map((riff) => withRiffMoved(riff, moved, tuning));
   const anyGrips = song.anyGrips?.map((name) => transposeChordName(name, moved, shapeKey));
   return { ...shapes, grips: [], frame, ...(riffs && { riffs }), ...(anyGrips && { anyGrips }) };

@@ -4,7 +4,7 @@ import { readChart } from '../chart';
 import { withOwnBars, withoutParent, withParent } from './deriving';
 
 import { withCapoUnderShapes, withCapoUnderSounds } from './capo-edits';
-import { withChordRenamed } from './chord-edits';
+import { withChordRenamed, withHeldOtherwise } from './chord-edits';
 import { withNewIds } from '../chart';
 import {
   inPlaceOf,
@@ -49,6 +49,7 @@ const EDITS: Edits = {
   'set-grip': (song, { name, grip, fingers }) =>
     withGrip(song, fingers ? { name, grip, fingers } : { name, grip }),
   'doubt-grip': withGripDoubt,
+  'hold-otherwise': withHeldOtherwise,
   'drop-grip': (song, { name }) => ({
     ...song,
     grips: song.grips.filter((grip) => grip.name !== name),

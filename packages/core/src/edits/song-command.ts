@@ -24,6 +24,14 @@ export type SongCommand =
       readonly fingers?: Fingers;
     }
   | { readonly kind: 'drop-grip'; readonly name: string }
+  | {
+      /** Holds a chord in one section by another of its grips, "Bm~low", which may be new; by the plain one, "Bm". */
+      readonly kind: 'hold-otherwise';
+      readonly section: SectionId;
+      readonly name: string;
+      readonly grip?: Grip;
+      readonly fingers?: Fingers;
+    }
   | { readonly kind: 'set-pattern'; readonly pattern: NamedPattern }
   | { readonly kind: 'rename-pattern'; readonly from: string; readonly to: string }
   | { readonly kind: 'drop-pattern'; readonly name: string }

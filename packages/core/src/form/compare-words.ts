@@ -7,6 +7,8 @@ import type { ComparedBar } from './music-keys';
 export interface Compared {
   readonly a: { readonly name: string; readonly bars: readonly ComparedBar[] };
   readonly b: { readonly name: string; readonly bars: readonly ComparedBar[] };
+  /** Some of the same chords are held by another of their grips. */
+  readonly isHeldOtherwise?: boolean;
 }
 
 /**
@@ -16,7 +18,8 @@ export interface Compared {
  * compareLine(compareBars([], []), { a: { name: 'Verse 1', bars: [] }, b: { name: 'Verse 2', bars: [] } }) // 'Verse 2 is the same as Verse 1.'
  */
 export function compareLine(comparison: Comparison, compared: Compared): string {
-  return `${compared.b.name} ${WORDS[comparison.relation](comparison, compared)}.`;
+  const held = compared.isHeldOtherwise ? ', held by another grip' : '';
+  return `${compared.b.name} ${WORDS[comparison.relation](comparison, compared)}${held}.`;
 }
 
 const WORDS: Readonly<Record<Relation, (comparison: Comparison, compared: Compared) => string>> = {

@@ -3,6 +3,7 @@ export { compareLine } from './compare-words';
 export { compareBars, MOVED_SIMILARITY } from './compare';
 export type { Comparison, Relation } from './compare';
 export { figureOf } from './figure';
+export { gripsHeld, heldOtherwise, withoutGrips } from './held-otherwise';
 export { barsToLearn } from './learning';
 export type { ToLearn } from './learning';
 export { partsOf } from './parts';

@@ -1,4 +1,4 @@
-import { parseChordName, transposeChordName } from '../chord';
+import { parseChordName, tagOf, transposeChordName, withTag } from '../chord';
 import type { BarChord } from '../song';
 
 /** A bar as far as it is compared with another. */
@@ -53,10 +53,10 @@ export function barCost(a: BarKeys, b: BarKeys): number {
   return kinds.reduce((sum, kind) => (a[kind] === b[kind] ? sum : sum + COSTS[kind]), 0);
 }
 
-/** A chord by its pitch class, quality and bass, so that F# is Gb; a name nobody knows by its letters. */
+/** A chord by its pitch class, quality, bass and grip, so that F# is Gb; a name nobody knows by its letters. */
 function chordKey(chord: string): string {
   const name = parseChordName(chord);
-  return name ? `${name.root}:${name.quality.suffix}:${name.bass}` : chord;
+  return name ? withTag(`${name.root}:${name.quality.suffix}:${name.bass}`, tagOf(chord)) : chord;
 }
 
 function workOutKeys(

@@ -28,7 +28,10 @@ export interface SongLine {
 }
 
 /** How one strand of a line or a part stands to what was heard before. */
-export interface Likeness extends Pick<StrandComparison, 'semitones' | 'newBars' | 'beginsAt'> {
+export interface Likeness extends Pick<
+  StrandComparison,
+  'semitones' | 'newBars' | 'beginsAt' | 'held'
+> {
   readonly relation: FormRelation;
   /** The line or the part it is nearest to, by its id; undefined where it is new. */
   readonly of?: string;
@@ -141,12 +144,16 @@ function beside<Row extends HeardBars>(
     const chords = nearest(own, like, compareChords);
     const figure = nearest(own, before, compareFigures);
     // What is the same in both hands tells no later one more.
-    if (chords.relation !== 'same' || figure.relation !== 'same') {
+    if (isOther(chords) || isOther(figure)) {
       before.push(own);
       likely.add(own.held);
     }
     return { ...row, chords, figure };
   });
+}
+
+function isOther({ relation, held }: Likeness): boolean {
+  return relation !== 'same' || held !== undefined;
 }
 
 /** Any two chords are some others moved; that is said only where it is the same section that is. */
@@ -178,6 +185,6 @@ function nearest(
   if (!best) {
     return { relation: 'new', semitones: 0, beginsAt: 1, newBars: bars.map((_, at) => at + 1) };
   }
-  const { relation, semitones, beginsAt, newBars, of } = best;
-  return { relation, semitones, beginsAt, newBars, of };
+  const { cost: _cost, ...like } = best;
+  return like;
 }

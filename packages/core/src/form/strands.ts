@@ -7,6 +7,7 @@ import {
   type Relation,
 } from './compare';
 import { figureOf } from './figure';
+import { gripsHeld, heldOtherwise, withoutGrips } from './held-otherwise';
 import type { ComparedBar } from './music-keys';
 
 /** How a strand stands to another; riffs may have a rhythm in common alone. */
@@ -19,7 +20,12 @@ export interface StrandComparison extends Pick<Comparison, 'semitones' | 'begins
   readonly newBars: readonly number[];
   /** 0 for the same; what was added, left out or changed costs a bar each. */
   readonly cost: number;
+  /** The same chords, by another of their grips in some of the bars. */
+  readonly held?: 'otherwise';
 }
+
+/** The same chord held otherwise is nearer than another chord. */
+const HELD_OTHERWISE_COST = 0.5;
 
 /** Music that is moved or begun elsewhere is less near than the same, and nearer than with another bar. */
 const MOVED_COST = 0.5;
@@ -33,8 +39,10 @@ const FAR: ReadonlySet<Relation> = new Set<Relation>([
 /** A row of bars as its two strands, each made once: rows are compared with many others. */
 export interface StrandRow {
   readonly bars: readonly StruckBar[];
-  /** What is held in each bar. */
+  /** What is held in each bar, by whichever grip. */
   readonly held: readonly ComparedBar[];
+  /** Which grips it is held by, where that is said. */
+  readonly grips: readonly string[];
   /** What is struck in each bar. */
   readonly figures: readonly string[];
 }
@@ -46,7 +54,8 @@ export interface StrandRow {
  * strandRow([]).figures // []
  */
 export function strandRow(bars: readonly StruckBar[]): StrandRow {
-  return { bars, held: bars.map(chordsAlone), figures: bars.map(figureOf) };
+  const held = withoutGrips(bars.map(chordsAlone));
+  return { bars, held, grips: gripsHeld(bars), figures: bars.map(figureOf) };
 }
 
 /**
@@ -56,7 +65,14 @@ export function strandRow(bars: readonly StruckBar[]): StrandRow {
  * compareChords(strandRow([]), strandRow([])).relation // 'same'
  */
 export function compareChords(a: StrandRow, b: StrandRow): StrandComparison {
-  return costed(compareBars(a.held, b.held), b.held.length);
+  const found = costed(compareBars(a.held, b.held), b.held.length);
+  const extra = heldOtherwise(found, a.grips, b.grips).filter(
+    (number) => !found.newBars.includes(number),
+  );
+  if (extra.length === 0) return found;
+  const newBars = [...found.newBars, ...extra].toSorted((x, y) => x - y);
+  const cost = found.cost + HELD_OTHERWISE_COST * extra.length;
+  return { ...found, newBars, cost, held: 'otherwise' };
 }
 
 /**

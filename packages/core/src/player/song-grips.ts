@@ -1,4 +1,4 @@
-import { parseChordName } from '../chord';
+import { parseChordName, withoutTag } from '../chord';
 import {
   findGrips,
   fingerSong,
@@ -88,12 +88,15 @@ export function songGrips(
 }
 
 function isOwned(name: string, grip: Grip, { ownedGrips }: Student): boolean {
-  return ownedGrips.includes(`${name} ${formatGrip(grip)}`);
+  return ownedGrips.includes(`${withoutTag(name)} ${formatGrip(grip)}`);
 }
 
 /** The teacher's grip; of several that will do, the one the student owns. */
 function givenGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
-  const given = song.grips.find((one) => one.name === name);
+  // A tag nobody gave a grip for is told; meanwhile it is held as the plain chord.
+  const given =
+    song.grips.find((one) => one.name === name) ??
+    song.grips.find((one) => one.name === withoutTag(name));
   if (!given) return undefined;
   const own = given.others?.find((grip) => isOwned(name, grip, student));
   if (own && !isOwned(name, given.grip, student)) return { name, grip: own, isProposed: false };

@@ -34,7 +34,7 @@ export interface Frame {
 
 /** A chord as written in a bar: it takes `span` tokens, itself and the dots after it. */
 export interface ChordMark {
-  /** A chord name in plain signs, "-" for silence, "N.C.", or "." for what sounds on from the bar before. */
+  /** A chord name in plain signs, with a tag where one of its grips is meant ("Bm~low"), "-" for silence, "N.C.", or "." for what sounds on from the bar before. */
   readonly name: string;
   readonly span: number;
   /** Needs listening: the teacher is not sure. */
@@ -118,6 +118,8 @@ export interface Section {
   readonly pattern?: string;
   readonly patternUses?: readonly PatternUse[];
   readonly riffUses?: readonly RiffUse[];
+  /** Chords that are held by their other grip in it, such as Bm~low for every Bm. */
+  readonly grips?: readonly string[];
   /** The layer the recording plays it in. */
   readonly layer?: Layer;
   /** Its own meter, where it is not the song's. */

@@ -40,6 +40,16 @@ export function temposOf(
   return { tempo, tempoTo: entry.tempoTo ?? teller?.tempoTo ?? tempo };
 }
 
+/**
+ * Gives the chords a section holds by another of their grips, as it or what it derives from says.
+ *
+ * @example
+ * otherGripsOf(EMPTY_SONG, { id: 's1', name: 'A', times: 1, grips: ['Bm~low'], bars: [] }) // ['Bm~low']
+ */
+export function otherGripsOf(song: SongDocument, section: Section): readonly string[] {
+  return said(song, section, (one) => one.grips) ?? [];
+}
+
 /** Of a section and what it derives from, the nearest that says something. */
 function said<Value>(
   song: SongDocument,

@@ -10,6 +10,7 @@ import {
   type FingerMove,
   fingeringOf,
 } from '../fretboard';
+import { withoutTag } from '../chord';
 import type { SongGrip } from '../player';
 import type { Workpiece } from './workpiece';
 
@@ -20,7 +21,7 @@ import type { Workpiece } from './workpiece';
  * isGripOwned(workpieceOf(EMPTY_SONG), { name: 'Em', grip: [0, 2, 2, 0, 0, 0], fingers: [], isProposed: false }) // false
  */
 export function isGripOwned({ student }: Workpiece, { name, grip }: SongGrip): boolean {
-  const withShape = `${name} ${formatGrip(grip)}`;
+  const withShape = `${withoutTag(name)} ${formatGrip(grip)}`;
   return student.ownedGrips.some((one) => one === name || one === withShape);
 }
 

@@ -15,7 +15,7 @@ import {
 import { bpm, seconds } from '../units';
 
 const USUAL_METER = { beats: 4, unit: 4 as const, groups: [4] };
-const CHORDS = ['G', 'C', 'Am7', 'F#m7b5', 'Bb', 'D/F#', 'N.C.', '-', 'Esus4'] as const;
+const CHORDS = ['G', 'C', 'Am7', 'F#m7b5', 'Bb', 'D/F#', 'N.C.', '-', 'Esus4', 'Bm~low'] as const;
 
 const mark = (span: fc.Arbitrary<number>): fc.Arbitrary<ChordMark> =>
   fc
@@ -76,6 +76,7 @@ const joined = (...parts: fc.Arbitrary<object>[]): fc.Arbitrary<object> =>
 const head = joined(
   maybe('layer', fc.constantFrom('bare', 'pulse', 'full', 'ornaments')),
   maybe('pattern', fc.constantFrom('eights', 'slow-one')),
+  maybe('grips', fc.constantFrom<readonly string[]>(['Am7~up'], ['G~high', 'D/F#~2nd'], [])),
   maybe(
     'patternUses',
     fc.constantFrom(

@@ -1,4 +1,4 @@
-import { transposeChordName } from '../chord';
+import { tagOf, transposeChordName, withoutTag } from '../chord';
 import {
   barBeats,
   barChords,
@@ -7,6 +7,7 @@ import {
   mapOf,
   meterOf,
   MOST_PLAYED_BARS,
+  otherGripsOf,
   parentsOf,
   passesOf,
   sectionBars,
@@ -90,6 +91,27 @@ class RiffLayer {
   }
 }
 
+/** Which grip each chord is held by: the bar's own word, else the section's; one that nobody wrote moved is the plain one. */
+class GripChoice {
+  private readonly given: ReadonlySet<string>;
+  private bySection: ReadonlyMap<string, string> = new Map();
+
+  constructor(private readonly song: SongDocument) {
+    this.given = new Set(song.grips.map(({ name }) => name));
+  }
+
+  enter(section: Section): void {
+    const others = otherGripsOf(this.song, section);
+    this.bySection = new Map(others.map((name) => [withoutTag(name), name]));
+  }
+
+  chosen(chord: string, semitones: number): string {
+    const name = transposeChordName(this.bySection.get(chord) ?? chord, semitones);
+    const isMoved = semitones !== 0 && tagOf(name) !== undefined;
+    return isMoved && !this.given.has(name) ? withoutTag(name) : name;
+  }
+}
+
 /** Plays bars one after the other; what is only known on the way lives here. */
 class Player {
   private time = 0;
@@ -97,6 +119,7 @@ class Player {
   /** The chord that sounds on into the next bar. */
   private sounding = '-';
   private readonly riffs: RiffLayer;
+  private readonly grips: GripChoice;
 
   /** `pickup` is how many beats the very first bar has, where it is not a whole one. */
   constructor(
@@ -104,6 +127,7 @@ class Player {
     private readonly pickup?: number,
   ) {
     this.riffs = new RiffLayer(song.riffs ?? []);
+    this.grips = new GripChoice(song);
   }
 
   /** All bars, once they are known, with the pickups that lead from section to section. */
@@ -119,6 +143,7 @@ class Player {
   }
 
   play(section: Section, entry: MapEntry, place: number): Occurrence {
+    this.grips.enter(section);
     const startsAt = seconds(this.time);
     const tempos = temposOf(this.song, section, entry);
     const written = writtenBars(this.song, section, {
@@ -223,7 +248,7 @@ class Player {
 
   private named(chords: readonly BarChord[], semitones: number): readonly BarChord[] {
     return chords.map((one) => {
-      const chord = one.chord === HELD ? this.sounding : transposeChordName(one.chord, semitones);
+      const chord = one.chord === HELD ? this.sounding : this.grips.chosen(one.chord, semitones);
       this.sounding = chord;
       return { ...one, chord };
     });

@@ -151,12 +151,18 @@ const WORDS: Readonly<Record<Likeness['relation'], (told: LikeBars) => string>> 
   halved: ({ beside: { name } }) => `the chords of ${name}, each half as long`,
   order: ({ beside: { name } }) => `the chords of ${name} in another order`,
   coloured: ({ beside: { name } }) => `the roots of ${name}, in other colours`,
-  struck: ({ beside: { name } }) => `the chords of ${name}, held otherwise`,
+  struck: ({ beside: { name } }) => `the chords of ${name}, otherwise hit or held over`,
   rhythm: ({ beside: { name } }) => `the rhythm of ${name}, other notes`,
 };
 
 function likeWords(told: LikeBars): string {
-  return WORDS[told.like.relation](told);
+  const { relation, held, newBars } = told.like;
+  const said = WORDS[relation](told);
+  if (!held) return said;
+  const isAll = newBars.length === told.bars.length;
+  return relation === 'same' && !isAll
+    ? `${said}, ${barsWords(newBars)} held by another grip`
+    : `${said}, held by another grip`;
 }
 
 function barsWords(numbers: readonly number[]): string {

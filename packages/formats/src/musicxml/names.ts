@@ -1,4 +1,4 @@
-import { parseChordName } from '@harvu/core/chord';
+import { parseChordName, withoutTag } from '@harvu/core/chord';
 import { KINDS } from './kinds.data';
 
 /** A chord as a score spells it. */
@@ -63,7 +63,7 @@ const ALTERED: Readonly<Record<number, readonly [value: number, alter: number]>>
 /** Spells a chord name for a score; undefined for what is no chord, such as silence. */
 export function spelledChord(name: string): SpelledChord | undefined {
   const read = parseChordName(name);
-  const [, root = '', suffix = '', bass] = NAME.exec(name) ?? [];
+  const [, root = '', suffix = '', bass] = NAME.exec(withoutTag(name)) ?? [];
   if (!read || root === '') return undefined;
   const kind =
     kindOf(suffix) ??

@@ -1,5 +1,5 @@
 import { strToU8 } from 'fflate';
-import { parseKey, type Key } from '@harvu/core/chord';
+import { parseKey, withoutTag, type Key } from '@harvu/core/chord';
 import { openNotes, parseNote } from '@harvu/core/pitch';
 import type { Meter } from '@harvu/core/rhythm';
 import { settledFrame, type NamedGrip, type SongDocument } from '@harvu/core/song';
@@ -33,7 +33,8 @@ class ScoreWriter {
   private meter = '';
   private tempo: number | undefined;
   private number = 0;
-  private readonly framed = new Set<string>();
+  /** The grip each chord was last drawn with: it is drawn again where it is held otherwise. */
+  private readonly framed = new Map<string, string>();
   private readonly open: readonly number[];
   private readonly lostHere: Lost[] = [];
   private readonly carrying = new Carrying();
@@ -216,10 +217,12 @@ class ScoreWriter {
         where: name,
         why: 'a score has no kind of chord like it',
       });
-    const grip = this.framed.has(name)
-      ? undefined
-      : this.song.grips.find((one) => one.name === name);
-    this.framed.add(name);
+    const chord = withoutTag(name);
+    const grip =
+      this.framed.get(chord) === name
+        ? undefined
+        : this.song.grips.find((one) => one.name === name);
+    this.framed.set(chord, name);
     return element(
       'harmony',
       toneNodes('root', spelled.root),

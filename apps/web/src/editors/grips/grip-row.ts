@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { nameGrip, type Setup } from '@harvu/core/fretboard';
-import { chordLabel } from '@harvu/core/chord';
-import { settledFrame, type SongDocument } from '@harvu/core/song';
+import { chordLabel, withoutTag } from '@harvu/core/chord';
+import { settledFrame, type Section, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
 import type { SongGrip } from '@harvu/core/player';
 import { OtherChordLabel } from '../../ui/chord-label';
@@ -9,6 +9,7 @@ import { ChordName } from '../../ui/chord-name';
 import { GripDiagram } from '../../ui/grip-diagram';
 import { InView } from '../../ui/in-view';
 import { GripEditor } from './grip-editor';
+import { OtherGrips } from './other-grips';
 
 interface ShownGrip extends SongGrip {
   /** The exact name of what sounds as a shape, where it is not the taught one. */
@@ -20,7 +21,7 @@ interface ShownGrip extends SongGrip {
 @Component({
   selector: 'harvu-grip-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChordName, GripDiagram, GripEditor, InView, OtherChordLabel],
+  imports: [ChordName, GripDiagram, GripEditor, InView, OtherChordLabel, OtherGrips],
   templateUrl: './grip-row.html',
 })
 export class GripRow {
@@ -29,6 +30,8 @@ export class GripRow {
   readonly grips = input.required<readonly SongGrip[]>();
   /** Those that are drawn elsewhere, and are named. */
   readonly others = input<readonly SongGrip[]>([]);
+  /** The section they are held in, where it is one. */
+  readonly section = input<Section>();
   readonly heading = input('Grips');
   readonly changed = output<SongCommand>();
 
@@ -41,7 +44,7 @@ export class GripRow {
     this.grips().map((one) => {
       const shape = { ...this.setup(), capo: 0 };
       const [best] = nameGrip(one.grip, shape, { count: 1 }).shape;
-      const exact = best && best.name !== one.name ? chordLabel(best.name) : '';
+      const exact = best && best.name !== withoutTag(one.name) ? chordLabel(best.name) : '';
       return { ...one, exact, doubt: this.isDoubtful(one.name) };
     }),
   );

@@ -1,5 +1,6 @@
 import type { StepAbout } from '../step-title';
 import { listed } from '../../wording';
+import { withoutTag } from '../../chord';
 import { isFullBarre } from '../../fretboard';
 import { formatGrip } from '../../fretboard';
 import type { SongGrip } from '../../player';
@@ -131,7 +132,7 @@ export const grip: Kind = {
     }),
   prove: ([name = ''], _held, { grips }) => ({
     ownedGrips: grips.flatMap((one) =>
-      one.name === name ? [`${name} ${formatGrip(one.grip)}`] : [],
+      one.name === name ? [`${withoutTag(name)} ${formatGrip(one.grip)}`] : [],
     ),
   }),
 };
