@@ -12,7 +12,7 @@ const LONGEST_S = 3600;
 const input = expectedInput.shape({ wav: string().required(), click: boolean().optional() });
 
 function rendered(song: SongDocument, request: ExpectedRequest, hasClick: boolean): Float32Array {
-  const { tempo } = settledFrame(song.frame);
+  const { tempo } = settledFrame(song);
   const slower = tempo / (request.bpm ?? tempo);
   return renderScore(songScore(song, request), { slower, sampleRate: SAMPLE_RATE, hasClick });
 }

@@ -77,7 +77,7 @@ export const simulateVerb = verbOf(input, ({ seed, player, wav, ...asking }) => 
   const asked = askedOf(asking);
   if ('error' in asked) return asked;
   const score = songScore(asked.song, asked.request);
-  const slower = settledFrame(asked.song.frame).tempo / asking.bpm;
+  const slower = settledFrame(asked.song).tempo / asking.bpm;
   if (score.lastsS * slower > MOST_SECONDS)
     return workError('input', 'That lasts more than an hour; ask for fewer bars.', 'to');
   const expected = score.strokes.map(({ atS, chord, chordChange }) => ({

@@ -117,6 +117,7 @@ const frame = exactly<Frame>()({
   feel,
   tuning,
   capo: number().strict(true).integer().min(0).max(HIGHEST_CAPO).optional(),
+  names: string().strict(true).oneOf(['shapes', 'sounds']).optional(),
   key: string()
     .strict(true)
     .max(8)

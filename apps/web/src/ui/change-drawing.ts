@@ -30,7 +30,9 @@ export interface NamedHold {
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
       @for (one of [from(), to()]; track $index; let isLast = $last) {
         <div class="text-center">
-          <b class="block font-display"><harvu-chord [name]="one.name" [capo]="setup().capo" /></b>
+          <b class="block font-display"
+            ><harvu-chord [name]="one.name" [raised]="setup().raised"
+          /></b>
           <harvu-grip
             [grip]="one.grip"
             [fingers]="one.fingers"

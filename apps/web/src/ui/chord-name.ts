@@ -11,10 +11,10 @@ import { CONVENTIONS } from './conventions';
 })
 export class ChordName {
   readonly name = input.required<string>();
-  readonly capo = input(0);
+  readonly raised = input(0);
   private readonly conventions = inject(CONVENTIONS);
   private readonly called = computed(() => ({
-    capo: this.capo(),
+    raised: this.raised(),
     names: this.conventions().names,
   }));
   protected readonly said = computed(() => chordSaid(this.name(), this.called()));

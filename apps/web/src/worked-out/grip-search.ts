@@ -21,6 +21,6 @@ export function findGripsFor(
 ): readonly FoundGrip[] {
   const parsed = parseChordName(name);
   if (!parsed) return [];
-  const setup = settledFrame(song.frame);
+  const setup = settledFrame(song);
   return findGrips({ name: parsed, setup, hand: handFor(song), count: OFFERED, ...wishes });
 }

@@ -115,7 +115,7 @@ describe('a capo moved under the sound', () => {
     const song = songOf('| G | D |', 'grip G: any\n');
     const moved = withCommand(song, { kind: 'move-capo', capo: 2, keeps: 'sounds' });
     expect(moved.anyGrips).toEqual(['F']);
-    expect(settledFrame(moved.frame).capo).toBe(2);
-    expect(soundingTones([3, 2, 0, 0, 0, 3], settledFrame(song.frame)).length).toBe(3);
+    expect(settledFrame(moved).capo).toBe(2);
+    expect(soundingTones([3, 2, 0, 0, 0, 3], settledFrame(song)).length).toBe(3);
   });
 });

@@ -119,7 +119,7 @@ export interface Compared {
 /** A song with what its other places are compared with. */
 export function comparedWith(song: SongDocument, options: WorkpieceOptions): Compared {
   const now = workpieceOf(song, options);
-  const { best } = findKey(chordsOf(song), now.capo);
+  const { best } = findKey(chordsOf(song), now.raised);
   return { song, now, key: best?.name, options };
 }
 
@@ -182,7 +182,7 @@ function thinned(work: Workpiece): readonly string[] {
 
 /** Riffs some of whose notes lie under the capo, or on other strings than they did. */
 function riffsLost(now: SongDocument, moved: SongDocument): readonly string[] {
-  const { tuning } = settledFrame(now.frame);
+  const { tuning } = settledFrame(now);
   const countIn = ({ riffs = [] }: SongDocument, name: string): number => {
     const riff = riffs.find((one) => one.name === name);
     return riff ? readRiff(riff.body, riffFrameOf(riff, tuning.length)).notes.length : 0;

@@ -1,4 +1,5 @@
 import { openNotes, STANDARD_TUNING, tuningName, type Tuning } from '../pitch';
+import { withCommand } from '../edits';
 import { settledFrame, type SongDocument } from '../song';
 import { workpieceOf, type Workpiece, type WorkpieceOptions } from '../steps';
 import {
@@ -42,12 +43,11 @@ export function tuningAdvice(
   song: SongDocument,
   options: WorkpieceOptions = {},
 ): TuningAdvice | undefined {
-  const { tuning } = settledFrame(song.frame);
+  const { tuning } = settledFrame(song);
   const [own, usual] = [openNotes(tuning), openNotes(STANDARD_TUNING)];
   const strings = own.filter((note, place) => note !== usual[place]).length;
   if (own.length !== usual.length || strings === 0) return undefined;
-  // Names of shapes say what sounds behind the capo, whatever the strings are tuned to.
-  const inStandard = { ...song, grips: [], frame: { ...song.frame, tuning: STANDARD_TUNING } };
+  const inStandard = standardOf(song);
   const work = workpieceOf(song, options);
   return {
     own: tuned(song, tuning, work),
@@ -55,6 +55,17 @@ export function tuningAdvice(
     strings,
     seconds: strings * work.constants.retuneSeconds,
   };
+}
+
+/** The same song in standard tuning, the sound kept. */
+function standardOf(song: SongDocument): SongDocument {
+  const { capo, down } = settledFrame(song);
+  const { names: _names, ...frame } = song.frame;
+  const standard = { ...song, grips: [], frame: { ...frame, tuning: STANDARD_TUNING } };
+  // Names of shapes say what sounds behind the capo; where the strings are let down, so much lower.
+  return down === 0
+    ? standard
+    : withCommand(standard, { kind: 'move-capo', capo, keeps: 'sounds', higher: -down });
 }
 
 function tuned(song: SongDocument, tuning: Tuning, work: Workpiece): TunedSong {

@@ -91,7 +91,7 @@ function wantedBeats(song: SongDocument, { bar, section }: BarPlace): number {
   const isPickup = bar === song.sections[0]?.bars[0];
   if (isPickup && song.frame.pickup !== undefined) return song.frame.pickup;
   const meter = bar.meter ?? (within && meterOf(song, within));
-  return (meter ?? settledFrame(song.frame).meter).beats;
+  return (meter ?? settledFrame(song).meter).beats;
 }
 
 function beatsFault(song: SongDocument, place: BarPlace): readonly ChartFault[] {
@@ -234,7 +234,7 @@ function parentFault(song: SongDocument, { section, ...at }: Head): readonly Cha
 }
 
 function gripFaults(song: SongDocument): readonly ChartFault[] {
-  const strings = settledFrame(song.frame).tuning.length;
+  const strings = settledFrame(song).tuning.length;
   return song.grips
     .filter(({ grip }) => grip.length !== strings)
     .map(({ name, grip }) => ({

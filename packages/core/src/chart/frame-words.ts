@@ -1,7 +1,7 @@
 import { chordLabel, transposeChordName } from '../chord';
 import { STANDARD_TUNING, tuningName } from '../pitch';
 import { formatFeel, formatMeter, isCompound } from '../rhythm';
-import type { Frame } from '../song';
+import { downIn, type Frame } from '../song';
 import { formatClock } from '../units';
 
 /** One part of the frame's sentence: what it says, and the field it comes from. */
@@ -30,6 +30,8 @@ const SAID: Readonly<Partial<Record<keyof Frame, (frame: Frame) => string | unde
   feel: ({ feel }) => feel && formatFeel(feel),
   tuning: tuningWords,
   capo: ({ capo }) => (capo === undefined ? undefined : capo === 0 ? 'no capo' : `capo ${capo}`),
+  names: ({ names }) =>
+    names && `chords named ${names === 'shapes' ? 'by their shapes' : 'as they sound'}`,
   key: keyWords,
   hand: ({ hand }) => hand && (hand === 'pick' ? 'with a pick' : 'with fingers'),
   pickup: ({ pickup }) =>
@@ -62,10 +64,12 @@ function tempoWords({ tempo, meter }: Frame): string | undefined {
     : `${tempo} bpm`;
 }
 
-function keyWords({ key, capo = 0 }: Frame): string | undefined {
+function keyWords(frame: Frame): string | undefined {
+  const { key } = frame;
+  const raised = (frame.capo ?? 0) - downIn(frame);
   if (key === undefined) return undefined;
-  if (capo === 0) return `in ${chordLabel(key)}`;
-  return `shapes in ${chordLabel(transposeChordName(key, -capo))}, sounds ${chordLabel(key)}`;
+  if (raised === 0) return `in ${chordLabel(key)}`;
+  return `shapes in ${chordLabel(transposeChordName(key, -raised))}, sounds ${chordLabel(key)}`;
 }
 
 function tuningWords({ tuning }: Frame): string | undefined {

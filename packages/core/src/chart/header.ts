@@ -28,6 +28,11 @@ interface FrameLine<Key extends keyof Frame> {
 const SAID_NUMBERS = 'zero one two three four five six seven eight nine ten eleven twelve'.split(
   ' ',
 );
+/** What chords are called by where the strings are let down as a whole. */
+const NAMED_BY = [
+  { names: 'shapes', said: /^(by |as )?(their |its )?(shapes?|grips?)\b/i },
+  { names: 'sounds', said: /^(by |as )?(what |they |it )?(sounds?|sounding|concert)\b/i },
+] as const;
 const NO_CAPO = /^(none|no|no capo|without|off|open|-|–|nil)$/i;
 
 /**
@@ -62,6 +67,11 @@ export const FRAME_LINES: { readonly [Key in keyof Required<Frame>]: FrameLine<K
     read: readCapo,
     write: String,
     remedy: 'Write the fret of the capo, 0 to 12; 0 is no capo.',
+  },
+  names: {
+    read: (text) => NAMED_BY.find(({ said }) => said.test(text))?.names,
+    write: String,
+    remedy: 'Write shapes or sounds: what the chords are called by.',
   },
   key: { read: readKey, write: String, remedy: 'Write a key such as D, F#m or Bb.' },
   hand: {

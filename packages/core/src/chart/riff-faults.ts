@@ -20,7 +20,7 @@ export function riffFaults(
   song: SongDocument,
   places: ReadonlyMap<string, readonly RiffBarPlace[]>,
 ): readonly ChartFault[] {
-  const { tuning } = settledFrame(song.frame);
+  const { tuning } = settledFrame(song);
   return (song.riffs ?? []).flatMap((riff) =>
     readRiff(riff.body, riffFrameOf(riff, tuning.length)).faults.map((fault): ChartFault => ({
       code: fault.code,

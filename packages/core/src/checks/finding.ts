@@ -6,6 +6,7 @@ import type { SectionId } from '../song';
 export const CHECKS = {
   'frame-missing': 'doubt',
   'frame-late': 'fault',
+  'tuned-down': 'doubt',
   'grip-name': 'fault',
   'grip-omits': 'doubt',
   'grip-colour': 'note',

@@ -27,11 +27,11 @@ export function findingsOf(
   song: SongDocument,
   conventions: Conventions = USUAL_CONVENTIONS,
 ): readonly Finding[] {
-  const { tuning, capo } = settledFrame(song.frame);
+  const { tuning, capo, down } = settledFrame(song);
   const all = [
     ...chartFindings(song),
     ...frameFindings(song),
-    ...gripFindings(song, { setup: { tuning, capo }, hand: handFor(song), conventions }),
+    ...gripFindings(song, { setup: { tuning, capo, down }, hand: handFor(song), conventions }),
     ...inventoryFindings(song),
     ...patternFindings(song),
     ...riffFindings(song),

@@ -2,13 +2,15 @@ import {
   chordLabel,
   findKey,
   keyFit,
+  parseChordName,
   parseKey,
   transposeChordName,
   type TimedChord,
 } from '../chord';
+import { movedTuning } from '../pitch';
 import { timelineOf } from '../timeline';
 import { formatMeter, isCompound } from '../rhythm';
-import { settledFrame, type Frame, type SongDocument } from '../song';
+import { guessedNames, settledFrame, type Frame, type SongDocument } from '../song';
 import type { SongCommand } from '../edits';
 import { beatsToNumber } from '../units';
 import { createFinding, type Finding, type Remedy } from './finding';
@@ -44,7 +46,7 @@ const CLEARLY_BETTER = 0.08;
  */
 export function frameFindings(song: SongDocument): readonly Finding[] {
   if (song.sections.length === 0) return [];
-  return [...missingFindings(song), ...unitFindings(song)];
+  return [...missingFindings(song), ...unitFindings(song), ...namesFindings(song)];
 }
 
 /** Beats of a meter in threes that are felt as one. */
@@ -110,6 +112,40 @@ function unitFindings({ frame }: SongDocument): readonly Finding[] {
   ];
 }
 
+const DOWN_WORDS = ['', 'half a step', 'a whole step', 'a step and a half', 'two whole steps'];
+
+/** Strings that are let down as a whole: the chords may be named by their shapes, or by what sounds. */
+function namesFindings(song: SongDocument): readonly Finding[] {
+  const guess = guessedNames(song);
+  const moved = song.frame.tuning && movedTuning(song.frame.tuning);
+  if (!guess || !moved) return [];
+  const { down } = moved;
+  const shape = chordsIn(song).find((name) => parseChordName(name)) ?? 'G';
+  const sounds = chordLabel(transposeChordName(shape, -down));
+  const label = chordLabel(shape);
+  const toRemedy = (text: 'shapes' | 'sounds'): Remedy => ({
+    label: text === 'shapes' ? `A shape: it sounds ${sounds}` : `It sounds ${label}`,
+    commands: [{ kind: 'set-frame', field: 'names', text }],
+  });
+  const ways =
+    guess === 'shapes' ? (['shapes', 'sounds'] as const) : (['sounds', 'shapes'] as const);
+  const taken = guess === 'shapes' ? 'as a shape' : 'as what sounds';
+  return [
+    createFinding('tuned-down', {
+      place: { kind: 'frame' },
+      cause: [down],
+      message: `The strings are ${DOWN_WORDS[down] ?? ''} down. Is ${label} a shape, or what sounds? Until it is said it is read ${taken}, which needs fewer barres.`,
+      remedies: ways.map(toRemedy),
+    }),
+  ];
+}
+
+/** The chords a song plays, in order. */
+function chordsIn(song: SongDocument): readonly string[] {
+  const bars = timelineOf(song).occurrences.flatMap((one) => one.bars);
+  return bars.flatMap(({ chords }) => chords.map(({ chord }) => chord));
+}
+
 function missingFindings(song: SongDocument): readonly Finding[] {
   const missing = WANTED.filter(({ field }) => song.frame[field] === undefined);
   if (missing.length === 0) return [];
@@ -131,11 +167,11 @@ function missingFindings(song: SongDocument): readonly Finding[] {
 }
 
 function soundingChords(song: SongDocument): readonly TimedChord[] {
-  const { capo } = settledFrame(song.frame);
+  const { raised } = settledFrame(song);
   const bars = timelineOf(song).occurrences.flatMap((one) => one.bars);
   return bars.flatMap((bar) =>
     bar.chords.map(({ chord, beats }) => ({
-      name: transposeChordName(chord, capo),
+      name: transposeChordName(chord, raised),
       beats: beatsToNumber(beats),
     })),
   );

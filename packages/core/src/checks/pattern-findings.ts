@@ -42,7 +42,7 @@ function fillFindings(song: SongDocument, named: NamedPattern): readonly Finding
     const cause = [read.code, named.strokes.join(' ')];
     return [createFinding('pattern-fill', { place, cause, message: read.message })];
   }
-  const meter = formatMeter(settledFrame(song.frame).meter);
+  const meter = formatMeter(settledFrame(song).meter);
   const own = formatMeter(named.meter);
   const isPlayed = song.sections.some(
     ({ pattern, patternUses = [] }) =>
@@ -184,7 +184,7 @@ function slotFindings(song: SongDocument): readonly Finding[] {
 
 /** The strings a pattern plucks as it is written; its lowest thumb follows the bass of every grip. */
 function pluckedStrings(pattern: Pattern, song: SongDocument): readonly number[] {
-  const { picking } = settledFrame(song.frame);
+  const { picking } = settledFrame(song);
   const notes = settledPicking(pattern, picking).slots.flatMap((slot) =>
     slot.kind === 'pluck' ? slot.notes : [],
   );

@@ -50,7 +50,7 @@ interface Unheard {
  * riffFindings(readChart('riff a 4/4: 3: 2 99').song).map((one) => one.code) // ['riff-count']
  */
 export function riffFindings(song: SongDocument): readonly Finding[] {
-  const { tuning } = settledFrame(song.frame);
+  const { tuning } = settledFrame(song);
   const hand = handFor(song);
   const own = (song.riffs ?? []).flatMap((named) => {
     const worked = workOutRiff(named.body, { ...named, tuning, hand });
@@ -87,7 +87,7 @@ function countFindings({ named, worked }: Checked): readonly Finding[] {
 /** The same riff with one note elsewhere on its string. */
 function withFret({ named, worked, song }: Checked, index: number, fret: number): NamedRiff {
   const notes = worked.notes.map((one, place) => (place === index ? { ...one, fret } : one));
-  const strings = settledFrame(song.frame).tuning.length;
+  const strings = settledFrame(song).tuning.length;
   return { ...named, body: writeRiff({ ...worked, notes }, riffFrameOf(named, strings)) };
 }
 
@@ -100,7 +100,7 @@ function sameFindings(checked: Checked): readonly Finding[] {
     const message = `It is said to sound like “${named.sameAs}”, which is not written.`;
     return [createFinding('riff-same', { place: placeOf(named), cause: [named.sameAs], message })];
   }
-  const { tuning, capo } = settledFrame(song.frame);
+  const { tuning, capo } = settledFrame(song);
   const sounds = soundsOn(tuning, capo);
   const { notes } = readRiff(other.body, riffFrameOf(other, tuning.length));
   const count = Math.max(notes.length, worked.notes.length);
@@ -169,7 +169,7 @@ function elsewhere(checked: Checked): NamedRiff | undefined {
   const { notes } = worked;
   const isFree = notes.every((one) => one.how === 'picked' && !one.finger && !one.bend);
   if (!isSingle(notes) || !isFree) return undefined;
-  const { tuning, capo } = settledFrame(song.frame);
+  const { tuning, capo } = settledFrame(song);
   const sounds = soundsOn(tuning, capo);
   const hand = handFor(song);
   const bare = notes.map((one) => ({ midi: sounds(one), beats: one.beats }));
@@ -245,7 +245,7 @@ function unheard(song: SongDocument, section: Section, use: RiffUse): Unheard | 
     const words = `${what} from bar ${use.bars.from} on, and has ${bars}. Lay it over bars it has.`;
     return { cause: 'beyond', words };
   }
-  const meter = section.meter ?? settledFrame(song.frame).meter;
+  const meter = section.meter ?? settledFrame(song).meter;
   if (named.meter.unit === meter.unit) return undefined;
   const words = `${what} in ${formatMeter(named.meter)}, and is in ${formatMeter(meter)} itself. Write the riff in beats of the same kind.`;
   return { cause: 'meter', words };
@@ -269,7 +269,7 @@ function useFindings(song: SongDocument): readonly Finding[] {
 
 /** The tempo a riff is played at: the fastest of the sections it stands in, the song's where it stands in none. */
 function goalOf(song: SongDocument, { name }: NamedRiff): Bpm {
-  const { tempo } = settledFrame(song.frame);
+  const { tempo } = settledFrame(song);
   const tempos = song.sections
     .filter(({ riffUses = [] }) => riffUses.some((one) => one.riff === name))
     .map((one) => one.tempo ?? tempo);

@@ -9,7 +9,7 @@ import { createFinding, type Finding } from './finding';
  * soundFindings(readChart('tempo: 88\nsound: echo 380 ms').song).map((one) => one.code) // ['echo-time']
  */
 export function soundFindings(song: SongDocument): readonly Finding[] {
-  const { tempo, meter } = settledFrame(song.frame);
+  const { tempo, meter } = settledFrame(song);
   // The tempo counts beats of the meter; note values are told in quarters.
   const bpm = (tempo * 4) / meter.unit;
   return echoesIn(song.frame.sound ?? [], { bpm })

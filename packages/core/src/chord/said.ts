@@ -1,9 +1,9 @@
 import { chordLabel } from './chord-name';
 import { transposeChordName } from './transpose';
 
-/** Which of its two names a chord is called by, on a guitar with this capo. */
+/** Which of its two names a chord is called by, and how many semitones above its shape it sounds. */
 export interface Called {
-  readonly capo: number;
+  readonly raised: number;
   readonly names: 'shape' | 'sounding';
 }
 
@@ -12,25 +12,25 @@ export interface Called {
  * or by what sounds.
  *
  * @example
- * chordSaid('Bb', { capo: 2, names: 'sounding' }) // 'C'
+ * chordSaid('Bb', { raised: 2, names: 'sounding' }) // 'C'
  * @example
- * chordSaid('-', { capo: 0, names: 'shape' }) // 'silent'
+ * chordSaid('-', { raised: 0, names: 'shape' }) // 'silent'
  */
-export function chordSaid(name: string, { capo, names }: Called): string {
+export function chordSaid(name: string, { raised, names }: Called): string {
   if (name === '-') return 'silent';
   if (name === 'N.C.') return 'no chord';
-  return chordLabel(names === 'sounding' ? transposeChordName(name, capo) : name);
+  return chordLabel(names === 'sounding' ? transposeChordName(name, raised) : name);
 }
 
 /**
  * Gives the other of its two names, to be said beside the first; empty without a capo.
  *
  * @example
- * otherChordSaid('G', { capo: 2, names: 'shape' }) // 'sounds A'
+ * otherChordSaid('G', { raised: 2, names: 'shape' }) // 'sounds A'
  */
-export function otherChordSaid(name: string, { capo, names }: Called): string {
-  if (capo === 0 || name === '-' || name === 'N.C.') return '';
+export function otherChordSaid(name: string, { raised, names }: Called): string {
+  if (raised === 0 || name === '-' || name === 'N.C.') return '';
   return names === 'sounding'
     ? `shape ${chordLabel(name)}`
-    : `sounds ${chordLabel(transposeChordName(name, capo))}`;
+    : `sounds ${chordLabel(transposeChordName(name, raised))}`;
 }

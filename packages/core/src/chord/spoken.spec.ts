@@ -35,7 +35,7 @@ describe('a chord as it is spoken', () => {
   }
 
   it('says what sounds to whoever hears by that', () => {
-    expect(chordSpoken('Em7', { capo: 2, names: 'sounding' })).toBe('F sharp minor 7');
+    expect(chordSpoken('Em7', { raised: 2, names: 'sounding' })).toBe('F sharp minor 7');
   });
 
   it('never goes on for ever, whatever stands there', () => {

@@ -39,10 +39,10 @@ const KINDS: readonly (readonly [sign: RegExp, said: string])[] = [
  * @example
  * chordSpoken('Bm~low') // 'B minor, low'
  */
-export function chordSpoken(name: string, called: Called = { capo: 0, names: 'shape' }): string {
+export function chordSpoken(name: string, called: Called = { raised: 0, names: 'shape' }): string {
   const silent = SILENT[name];
   if (silent !== undefined) return silent;
-  const said = called.names === 'sounding' ? transposeChordName(name, called.capo) : name;
+  const said = called.names === 'sounding' ? transposeChordName(name, called.raised) : name;
   const [, root, sign = '', kind = '', bass, bassSign = ''] =
     PARTS.exec(toPlainSigns(withoutTag(said))) ?? [];
   if (root === undefined) return said;

@@ -1,7 +1,7 @@
 import { findKey, transposeChordName, withoutTag, type TimedChord } from '../chord';
 import { openNotes, type Tuning } from '../pitch';
 import { movedNotes, readRiff, riffFrameOf, writeRiff } from '../riff';
-import { settledFrame, type NamedRiff, type SongDocument } from '../song';
+import { guessedNames, settledFrame, type NamedRiff, type SongDocument } from '../song';
 import { withChords } from './chord-edits';
 import type { Edit } from './song-command';
 
@@ -27,12 +27,15 @@ export function withCapoUnderSounds(
   song: SongDocument,
   { capo, higher = 0 }: Pick<Edit<'move-capo'>, 'capo' | 'higher'>,
 ): SongDocument {
-  const { tuning, capo: before } = settledFrame(song.frame);
+  const { tuning, capo: before } = settledFrame(song);
   const moved = before + higher - capo;
   const { key } = song.frame;
+  // Other chords would make another guess of what they are called by.
+  const names = song.frame.names ?? guessedNames(song);
   const frame = {
     ...song.frame,
     capo,
+    ...(names && { names }),
     ...(key !== undefined && { key: transposeChordName(key, higher) }),
   };
   if (moved === 0) return { ...song, frame };

@@ -4,8 +4,8 @@ import { fingeringOf } from './fingering';
 import { formatGrip, HIGHEST_FRET, stringNumber, type Grip, type StringFret } from './grip';
 import { USUAL_HAND } from './hand';
 import { nameGrip } from './name-grip';
-import { soundingTones, type Setup } from './sounding';
-import { usualShapes } from './usual-shapes.data';
+import { shapeSetup, soundingTones, type Setup } from './sounding';
+import { isReentrant, usualShapes } from './usual-shapes';
 
 /** How a grip sounds the name it was taught by. */
 export type GripVerdict = 'agrees' | 'omits' | 'colours' | 'bass' | 'differs';
@@ -68,14 +68,14 @@ const KIND_ORDER: readonly SlipKind[] = ['moved', 'forgotten', 'extra', 'shape']
  * checkGrip(parseChordName('C'), [null, 3, 0, 2, 1, 0], { tuning: STANDARD_TUNING, capo: 0 }).slips.map((slip) => formatGrip(slip.grip)) // ['x32010', 'x32x10']
  */
 export function checkGrip(name: ChordName, grip: Grip, setup: Setup): GripCheck {
-  const compared = compare(name, soundingTones(grip, { ...setup, capo: 0 }));
+  const compared = compare(name, shapeSetup(setup), grip);
   const verdict = isBassAlone(name, compared) ? 'bass' : verdictOf(name, compared);
   const toTone = (interval: number): PitchClass => toPitchClass(interval + name.root);
   return {
     verdict,
     missing: compared.missing.map(toTone),
     extra: compared.extra.map(toTone),
-    sounds: nameGrip(grip, { ...setup, capo: 0 }, { count: 1 }).shape[0]?.name ?? '',
+    sounds: nameGrip(grip, shapeSetup(setup), { count: 1 }).shape[0]?.name ?? '',
     slips:
       verdict === 'agrees' || verdict === 'bass' ? [] : slipsOf({ name, grip, verdict }, setup),
   };
@@ -88,14 +88,15 @@ function isColour({ quality }: ChordName, interval: number): boolean {
 }
 
 /** What is missing and extra, in semitones above the taught root. */
-function compare(name: ChordName, tones: readonly PitchClass[]): Compared {
+function compare(name: ChordName, setup: Setup, grip: Grip): Compared {
   const toInterval = (tone: PitchClass): number => toPitchClass(tone - name.root);
-  const sounding = tones.map(toInterval);
+  const sounding = soundingTones(grip, setup).map(toInterval);
   const taught = chordTones(name).map(toInterval);
   return {
     missing: taught.filter((one) => !sounding.includes(one)),
     extra: sounding.filter((one) => !taught.includes(one)),
-    bass: sounding[0] ?? 0,
+    // Where no string is the bass, the bass is what the name says.
+    bass: isReentrant(setup.tuning) ? toInterval(name.bass) : (sounding[0] ?? 0),
     sounding,
   };
 }
@@ -131,7 +132,7 @@ function spared(name: ChordName, interval: number): boolean {
 
 /** The verdict on a grip by itself, without looking for slips. */
 function judge(name: ChordName, grip: Grip, setup: Setup): GripVerdict {
-  return verdictOf(name, compare(name, soundingTones(grip, { ...setup, capo: 0 })));
+  return verdictOf(name, compare(name, shapeSetup(setup), grip));
 }
 
 function withFret(grip: Grip, place: number, fret: StringFret): Grip {
@@ -246,7 +247,7 @@ function slipsOf(
     ...extraSlips(grip, place),
   ]);
   const isTrue = (slip: GripSlip): boolean => judge(name, slip.grip, setup) === 'agrees';
-  const known = new Set(usualShapes(name, setup.tuning).map(formatGrip));
+  const known = new Set(usualShapes(name, shapeSetup(setup).tuning).map(formatGrip));
   // A tone left out is often meant: only a finger beside its place, or a shape everybody knows, says not.
   const isLikely = ({ kind, grip: made }: GripSlip): boolean =>
     verdict !== 'omits' || kind === 'moved' || known.has(formatGrip(made));

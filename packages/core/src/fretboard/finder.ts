@@ -12,8 +12,8 @@ import {
 import { fingeringOf, type Fingering } from './fingering';
 import type { Grip } from './grip';
 import type { Hand } from './hand';
-import type { Setup } from './sounding';
-import { usualShapes } from './usual-shapes.data';
+import { shapeSetup, type Setup } from './sounding';
+import { isReentrant, usualShapes } from './usual-shapes';
 
 /** A grip found for a name, with the easiest way to hold it and what it changes in the sound. */
 export interface FoundGrip extends Fingering {
@@ -106,6 +106,7 @@ const NOTHING_YET: Tally = {
 class PositionSearch {
   private readonly open: readonly number[];
   private readonly wanted: GripWish;
+  private readonly isReentrant: boolean;
   private readonly least: number;
   private options: readonly StringOptions[] = [];
   private position = 1;
@@ -114,7 +115,8 @@ class PositionSearch {
   readonly found: Grip[] = [];
 
   constructor(search: GripSearch) {
-    this.open = openNotes(search.setup.tuning);
+    this.open = openNotes(shapeSetup(search.setup).tuning);
+    this.isReentrant = isReentrant(search.setup.tuning);
     this.wanted = wantedOf(search);
     this.least = Math.min(search.name.quality.tones.length < 3 ? 3 : 4, this.open.length);
   }
@@ -187,7 +189,8 @@ class PositionSearch {
     const { needed, bass } = this.wanted;
     const isHere = touchesPosition || (this.position === 1 && above === 0);
     // A high fret on a low string may lie over an open string: the bass is what sounds lowest.
-    if (!isHere || (bits & needed) !== needed || toPitchClass(lowest) !== bass) return;
+    if (!isHere || (bits & needed) !== needed) return;
+    if (!this.isReentrant && toPitchClass(lowest) !== bass) return;
     this.found.push(this.frets.map((fret) => (fret === MUTED ? null : fret)));
   }
 }
@@ -201,7 +204,7 @@ class PositionSearch {
  */
 export function findGrips(search: GripSearch): readonly FoundGrip[] {
   const wanted = wantedOf(search);
-  const open = openNotes(search.setup.tuning);
+  const open = openNotes(shapeSetup(search.setup).tuning);
   const positions = new PositionSearch(search);
   for (let position = 1; position <= HIGHEST_POSITION; position++) positions.at(position);
   const priced = (grip: Grip): Priced => {
@@ -209,7 +212,7 @@ export function findGrips(search: GripSearch): readonly FoundGrip[] {
     const effort = effortOf(grip, bits, wanted);
     return { grip, bits, effort, rough: roughCost(grip, effort) };
   };
-  const usual = usualShapes(search.name, search.setup.tuning).map(priced);
+  const usual = usualShapes(search.name, shapeSetup(search.setup).tuning).map(priced);
   const shown = new Set(usual.map(({ grip }) => grip.join()));
   const likely = positions.found
     .map(priced)

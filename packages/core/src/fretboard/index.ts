@@ -31,6 +31,7 @@ export type { GripChange } from './song-fingers';
 export { shapeMove, withShapeMoved } from './shape-move';
 export type { ShapeMove } from './shape-move';
 export { soundingNotes } from './sounding';
+export { usualShapes } from './usual-shapes';
 export type { Setup } from './sounding';
 export { gripWords } from './words';
 export { shortLine } from './change-short';

@@ -2,7 +2,8 @@ import { nameTones, type NameFit } from '../chord';
 import { toPitchClass } from '../pitch';
 import type { Midi } from '../units';
 import type { Grip } from './grip';
-import { soundingNotes, type Setup } from './sounding';
+import { isReentrant } from './usual-shapes';
+import { shapeSetup, soundingNotes, type Setup } from './sounding';
 
 /** The names of a grip, best first: by its shape, as if the capo were the nut, and as it sounds. */
 export interface GripNames {
@@ -30,10 +31,12 @@ export interface NamingOptions {
 export function nameGrip(grip: Grip, setup: Setup, options: NamingOptions = {}): GripNames {
   const notes = struckNotes(grip, setup);
   // With a capo the key tells how it sounds, not how the shapes are spelled.
-  const shapeOptions = setup.capo === 0 ? options : { ...options, key: undefined };
+  const isPlain = setup.capo === 0 && !setup.down;
+  const shapeOptions = isPlain ? options : { ...options, key: undefined };
+  const fits = isReentrant(setup.tuning) ? fitsWithoutBass : fitsOf;
   return {
-    shape: fitsOf(struckNotes(grip, { ...setup, capo: 0 }), shapeOptions),
-    sounding: fitsOf(notes, options),
+    shape: fits(struckNotes(grip, shapeSetup(setup)), shapeOptions),
+    sounding: fits(notes, options),
     notes,
   };
 }
@@ -41,6 +44,18 @@ export function nameGrip(grip: Grip, setup: Setup, options: NamingOptions = {}):
 function fitsOf(notes: readonly Midi[], options: NamingOptions): readonly NameFit[] {
   const lowest = Math.min(...notes);
   return nameTones({ bass: toPitchClass(lowest), tones: notes.map(toPitchClass) }, options);
+}
+
+/** Where no string is the bass, each tone may be: the names that have it for their root. */
+function fitsWithoutBass(notes: readonly Midi[], options: NamingOptions): readonly NameFit[] {
+  const tones = notes.map(toPitchClass);
+  return [...new Set(tones)]
+    .flatMap((bass) =>
+      nameTones({ bass, tones }, { key: options.key }).filter((fit) => fit.root === fit.bass),
+    )
+    .toSorted((a, b) => b.score - a.score)
+    .filter(({ name }, at, all) => all.findIndex((one) => one.name === name) === at)
+    .slice(0, options.count);
 }
 
 function struckNotes(grip: Grip, setup: Setup): readonly Midi[] {

@@ -1,4 +1,4 @@
-import { openNotes, toPitchClass, type PitchClass, type Tuning } from '../pitch';
+import { openNotes, raisedTuning, toPitchClass, type PitchClass, type Tuning } from '../pitch';
 import { midi, type Midi } from '../units';
 import type { Grip } from './grip';
 
@@ -7,6 +7,18 @@ export interface Setup {
   readonly tuning: Tuning;
   /** The fret the capo sits at, 0 for none. */
   readonly capo: number;
+  /** Semitones the strings stand under the tuning that shapes are named from; none where shapes are named as they sound. */
+  readonly down?: number;
+}
+
+/**
+ * Gives the strings as shapes are named on them: as if the capo were the nut, in the tuning they are let down from.
+ *
+ * @example
+ * shapeSetup({ tuning: ['D2', 'G2', 'C3', 'F3', 'A3', 'D4'], capo: 2, down: 2 }) // { tuning: STANDARD_TUNING, capo: 0 }
+ */
+export function shapeSetup({ tuning, down = 0 }: Setup): Setup {
+  return { tuning: raisedTuning(tuning, down), capo: 0 };
 }
 
 /**

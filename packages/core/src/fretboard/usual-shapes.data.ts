@@ -1,9 +1,5 @@
-import { parseChordName, type ChordName } from '../chord';
-import { openNotes, toPitchClass, type Tuning } from '../pitch';
-import { parseGrip, type Grip } from './grip';
-
 /** Grips everybody is shown first, near the nut, by the name they have in standard tuning. */
-const OPEN: Readonly<Record<string, string>> = {
+export const OPEN: Readonly<Record<string, string>> = {
   E: '022100',
   Em: '022000',
   E7: '020100',
@@ -94,17 +90,18 @@ const OPEN: Readonly<Record<string, string>> = {
   'Am/C': 'x32210',
 };
 /** What a hand that lays no barre takes instead. */
-const WITHOUT_BARRE: Readonly<Record<string, string>> = {
+export const WITHOUT_BARRE: Readonly<Record<string, string>> = {
   F: 'xx3211',
   Eb: 'xx1343',
   'F#m': 'xx4222',
   Fm: 'xx3111',
 };
 
-type Shape = readonly (number | null)[];
+/** Frets low to high, counted from the one its root is at; null where a string is not struck. */
+export type Shape = readonly (number | null)[];
 
 /** Shapes that are moved along the neck, low to high, from the fret of their root. */
-const ON_SIXTH: Readonly<Record<string, Shape>> = {
+export const ON_SIXTH: Readonly<Record<string, Shape>> = {
   '': [0, 2, 2, 1, 0, 0],
   m: [0, 2, 2, 0, 0, 0],
   '7': [0, 2, 0, 1, 0, 0],
@@ -121,7 +118,11 @@ const ON_SIXTH: Readonly<Record<string, Shape>> = {
   m6: [0, null, -1, 0, 0, null],
   dim7: [0, null, -1, 0, -1, null],
 };
-const ON_FIFTH: Readonly<Record<string, Shape>> = {
+/** Shapes on three strings tuned to a root, its fifth and its octave, as where the lowest string is let down. */
+export const ON_DROPPED: Readonly<Record<string, Shape>> = {
+  '5': [0, 0, 0, null, null, null],
+};
+export const ON_FIFTH: Readonly<Record<string, Shape>> = {
   '': [null, 0, 2, 2, 2, 0],
   m: [null, 0, 2, 2, 1, 0],
   '7': [null, 0, 2, 0, 2, 0],
@@ -142,69 +143,3 @@ const ON_FIFTH: Readonly<Record<string, Shape>> = {
   dim7: [null, 0, 1, -1, 1, null],
   dim: [null, 0, 1, 2, 1, null],
 };
-
-const STANDARD_STEPS = '5 5 5 4 5';
-
-const keyOf = ({ root, quality, bass }: ChordName): string => `${root} ${quality.suffix} ${bass}`;
-
-const OPEN_GRIPS = byName(OPEN);
-const GRIPS_WITHOUT_BARRE = byName(WITHOUT_BARRE);
-const STANDARD_SIXTH = 4;
-const STANDARD_FIFTH = 9;
-
-/**
- * Lists the shapes of a name that a teacher shows first, in their order: the open one, then those that
- * are moved along the neck; none where the strings are tuned otherwise, or the name is a rare one.
- *
- * @example
- * usualShapes(parseChordName('Bm'), STANDARD_TUNING).map(formatGrip) // ['x24432', '799777']
- */
-export function usualShapes(name: ChordName, tuning: Tuning): readonly Grip[] {
-  if (!hasStandardSteps(tuning)) return [];
-  // Shapes are named as in standard tuning; a tuning that is lower moves the name, not the shape.
-  const shift = toPitchClass((openNotes(tuning)[0] ?? 0) - STANDARD_SIXTH);
-  const shown: ChordName = {
-    ...name,
-    root: toPitchClass(name.root - shift),
-    bass: toPitchClass(name.bass - shift),
-  };
-  const key = keyOf(shown);
-  const all = [OPEN_GRIPS.get(key), ...movable(shown), GRIPS_WITHOUT_BARRE.get(key)];
-  const once = new Map(all.flatMap((grip) => (grip ? [[grip.join(), grip] as const] : [])));
-  return [...once.values()];
-}
-
-/** Open strings as far apart as in standard tuning, whatever they sound. */
-function hasStandardSteps(tuning: Tuning): boolean {
-  const open = openNotes(tuning);
-  const steps = open.slice(1).map((note, index) => note - (open[index] ?? 0));
-  return steps.join(' ') === STANDARD_STEPS;
-}
-
-function byName(table: Readonly<Record<string, string>>): ReadonlyMap<string, Grip> {
-  return new Map(
-    Object.entries(table).flatMap(([name, text]) => {
-      const [parsed, grip] = [parseChordName(name), parseGrip(text)];
-      return parsed && grip ? [[keyOf(parsed), grip] as const] : [];
-    }),
-  );
-}
-
-function moved(shape: Shape | undefined, fret: number): readonly Grip[] {
-  const grip = shape?.map((step) => (step === null ? null : step + fret));
-  return grip?.every((one) => one === null || one >= 0) ? [grip] : [];
-}
-
-/** On the sixth string or the fifth, the one that lies lower on the neck first. */
-function movable({ root, quality, bass }: ChordName): readonly Grip[] {
-  if (bass !== root) return [];
-  const sixth = toPitchClass(root - STANDARD_SIXTH);
-  const fifth = toPitchClass(root - STANDARD_FIFTH);
-  const ways = [
-    ...moved(ON_SIXTH[quality.suffix], sixth).map((grip) => ({ grip, fret: sixth })),
-    ...moved(ON_FIFTH[quality.suffix], fifth).map((grip) => ({ grip, fret: fifth })),
-  ];
-  // At the nut the shape is an open grip, which is known by its own name.
-  const held = ways.filter(({ fret }) => fret > 0);
-  return held.sort((a, b) => a.fret - b.fret).map(({ grip }) => grip);
-}

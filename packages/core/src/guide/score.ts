@@ -68,7 +68,7 @@ export function scoreOf(
  * songScore(readChart('tempo: 60\n[A]\n| G | D |').song).lastsS // 8
  */
 export function songScore(song: SongDocument, request: ExpectedRequest = {}): GuideScore {
-  const { tuning, capo } = settledFrame(song.frame);
+  const { tuning, capo } = settledFrame(song);
   const stretch = stretchFor(song, request);
   const held = heldIn(song);
   const open = openNotes(tuning).map((one) => one + capo);

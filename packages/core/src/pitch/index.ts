@@ -5,5 +5,7 @@ export { keySigns, rootName, toneOver } from './spelling';
 export type { Signs } from './spelling';
 export { formatTuning, openNotes, parseTuning, STANDARD_TUNING, tuningName } from './tuning';
 export type { Tuning } from './tuning';
+export { movedTuning, raisedTuning } from './moved-tuning';
+export type { MovedTuning } from './moved-tuning';
 export { hasTone, toneCount, tonesOf, toToneSet } from './tone-set';
 export type { ToneSet } from './tone-set';

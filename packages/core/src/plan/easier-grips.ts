@@ -115,10 +115,10 @@ function isKinder(found: FoundGrip, own: SongGrip, work: Workpiece): boolean {
 
 /** What a teacher would offer instead: a shape everybody knows, or part of the one that is there. */
 function offered(own: SongGrip, name: string, work: Workpiece): readonly FoundGrip[] {
-  const { tuning, capo, hand } = work;
+  const { tuning, capo, down, hand } = work;
   const parsed = parseChordName(name);
   if (!parsed) return [];
-  const all = findGrips({ name: parsed, setup: { tuning, capo }, hand, count: LOOKED_AT });
+  const all = findGrips({ name: parsed, setup: { tuning, capo, down }, hand, count: LOOKED_AT });
   const hasUsual = all.some(({ usual }) => usual);
   return all.filter(
     ({ grip, usual }) =>

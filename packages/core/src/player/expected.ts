@@ -56,7 +56,7 @@ export function stretchFor(song: SongDocument, request: ExpectedRequest): Stretc
  * heldIn(EMPTY_SONG).strings // 6
  */
 export function heldIn(song: SongDocument): HearingSetup {
-  const { tuning, picking } = settledFrame(song.frame);
+  const { tuning, picking } = settledFrame(song);
   return { strings: tuning.length, picking, grips: songGrips(song) };
 }
 
@@ -69,7 +69,7 @@ export function heldIn(song: SongDocument): HearingSetup {
  */
 export function expectedOf(song: SongDocument, request: ExpectedRequest = {}): Expected {
   const stretch = stretchFor(song, request);
-  const slower = settledFrame(song.frame).tempo / (request.bpm ?? settledFrame(song.frame).tempo);
+  const slower = settledFrame(song).tempo / (request.bpm ?? settledFrame(song).tempo);
   const strokes = hearStretch(stretch, heldIn(song)).map(
     ({ atS, kind, strings, chord, chordChange }): ExpectedStroke => ({
       atS: seconds(atS * slower),

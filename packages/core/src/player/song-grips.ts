@@ -37,7 +37,7 @@ export interface SongGrip {
 export function handFor(song: SongDocument, student: Student = USUAL_STUDENT): Hand {
   const { scaleLengthMm = USUAL_HAND.scaleLengthMm, stretchMm } = student;
   const stretch = stretchMm === undefined ? 1 : stretchMm / assumed('reach14Mm');
-  return { scaleLengthMm, stretch, capo: settledFrame(song.frame).capo };
+  return { scaleLengthMm, stretch, capo: settledFrame(song).capo };
 }
 
 /** A chord of the song with its grip, its fingers where the teacher said them. */
@@ -106,7 +106,7 @@ function givenGrip(song: SongDocument, name: string, student: Student): Gripped 
 /** Where any grip will do, the student's own. */
 function ownGrip(song: SongDocument, name: string, student: Student): Gripped | undefined {
   if (!song.anyGrips?.includes(name)) return undefined;
-  const strings = settledFrame(song.frame).tuning.length;
+  const strings = settledFrame(song).tuning.length;
   const shapes = student.ownedGrips
     .filter((one) => one.startsWith(`${name} `))
     .map((one) => parseGrip(one.slice(name.length + 1)));
@@ -115,8 +115,8 @@ function ownGrip(song: SongDocument, name: string, student: Student): Gripped | 
 }
 
 function easiestGrip(song: SongDocument, name: string, hand: Hand): FoundGrip | undefined {
-  const setup = settledFrame(song.frame);
-  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, ...setup.tuning].join(' ');
+  const setup = settledFrame(song);
+  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, setup.down, ...setup.tuning].join(' ');
   if (!remembered.has(key)) {
     if (remembered.size >= MOST_REMEMBERED) remembered.clear();
     const parsed = parseChordName(name);

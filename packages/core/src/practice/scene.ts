@@ -137,10 +137,10 @@ const NO_WHOLE = { map: [], openEnds: [], recordedS: [] };
 export function sceneOf(step: Step, stage: Stage): Scene {
   const { song, work, conventions, only } = stage;
   const { scene, rungUnit, cleanWord, drill, subject, isWholeSong } = kindOf(step);
-  const { tuning, capo } = settledFrame(song.frame);
-  const setup = { tuning, capo };
+  const { tuning, capo, down, raised } = settledFrame(song);
+  const setup = { tuning, capo, down };
   const pass = passOf(step, work, only);
-  const { picking } = settledFrame(song.frame);
+  const { picking } = settledFrame(song);
   const held = { strings: tuning.length, picking, grips: work.grips };
   const strokes = hearStretch(pass.stretch, held);
   const beside = hearBeside(pass.stretch, held);
@@ -173,7 +173,7 @@ export function sceneOf(step: Step, stage: Stage): Scene {
     ...(drill && { drill }),
     listenBpm: subject === 'listening' ? work.goalBpm : null,
     strings: stringsOf(setup, conventions),
-    chords: Object.fromEntries(names.map((name) => [name, said(name, capo, conventions)])),
+    chords: Object.fromEntries(names.map((name) => [name, said(name, raised, conventions)])),
     grips: Object.fromEntries(
       grips.map((grip) => [grip.name, gripDrawing({ ...grip, setup, conventions })]),
     ),
@@ -195,10 +195,10 @@ export function sceneOf(step: Step, stage: Stage): Scene {
   };
 }
 
-function said(name: string, capo: number, { names }: Conventions): SaidChord {
+function said(name: string, raised: number, { names }: Conventions): SaidChord {
   return {
-    name: chordSaid(name, { capo, names }),
-    other: otherChordSaid(name, { capo, names }),
+    name: chordSaid(name, { raised, names }),
+    other: otherChordSaid(name, { raised, names }),
   };
 }
 
@@ -220,7 +220,7 @@ function changesIn(
   grips: ReadonlyMap<string, SongGrip>,
   { work, conventions }: Stage,
 ): Readonly<Record<string, DrawnChange>> {
-  const setup = { tuning: work.tuning, capo: work.capo };
+  const setup = { tuning: work.tuning, capo: work.capo, down: work.down };
   const words = handWords(conventions, setup);
   const changes = changesOf([{ chords: [...spans, ...spans.slice(0, 1)] }]);
   const drawn = changes.flatMap(({ from, to }) => {

@@ -20,7 +20,7 @@ export interface MarkedSection extends ClockMark {
  * clockMarks(EMPTY_SONG, timelineOf(EMPTY_SONG)) // []
  */
 export function clockMarks(song: SongDocument, timeline: Timeline): readonly MarkedSection[] {
-  const { tempo } = settledFrame(song.frame);
+  const { tempo } = settledFrame(song);
   const startOf = new Map(song.sections.map((one) => [one.id, one.startsAt]));
   const marks: MarkedSection[] = [];
   timeline.occurrences.forEach((occurrence, index) => {
@@ -48,7 +48,7 @@ export function clockMarks(song: SongDocument, timeline: Timeline): readonly Mar
  * songClock(EMPTY_SONG, timelineOf(EMPTY_SONG)) // undefined
  */
 export function songClock(song: SongDocument, timeline: Timeline): ClockFit | undefined {
-  return fitClock(clockMarks(song, timeline), settledFrame(song.frame).meter.beats);
+  return fitClock(clockMarks(song, timeline), settledFrame(song).meter.beats);
 }
 
 /** Beats as they would be at the song's own tempo, so that a slower section takes more of them. */

@@ -17,6 +17,8 @@ export interface Frame {
   readonly feel?: Feel;
   readonly tuning?: Tuning;
   readonly capo?: number;
+  /** Where the strings are let down as a whole: whether chords are named by their shapes or by what sounds. */
+  readonly names?: 'shapes' | 'sounds';
   readonly key?: string;
   /** What strikes the strings. */
   readonly hand?: 'pick' | 'fingers';

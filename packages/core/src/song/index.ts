@@ -30,6 +30,8 @@ export type {
   SongDocument,
 } from './document';
 export { settledFrame } from './frame';
+export { downIn, guessedNames } from './named-by';
+export type { NamedSong } from './named-by';
 export type { SettledFrame } from './frame';
 export {
   inLines,

@@ -11,7 +11,7 @@ import { settledFrame } from './frame';
  * meterOf(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }).beats // 4
  */
 export function meterOf(song: SongDocument, section: Section): Meter {
-  return said(song, section, (one) => one.meter) ?? settledFrame(song.frame).meter;
+  return said(song, section, (one) => one.meter) ?? settledFrame(song).meter;
 }
 
 /** The tempo something is played at, and the one it has come to at its end. */
@@ -35,7 +35,7 @@ export function temposOf(
   if (entry.tempo !== undefined)
     return { tempo: entry.tempo, tempoTo: entry.tempoTo ?? entry.tempo };
   const teller = [section, ...parentsOf(song, section)].find((one) => one.tempo !== undefined);
-  const { tempo: usual, meter } = settledFrame(song.frame);
+  const { tempo: usual, meter } = settledFrame(song);
   const tempo = teller?.tempo ?? bpm((usual * meterOf(song, section).unit) / meter.unit);
   return { tempo, tempoTo: entry.tempoTo ?? teller?.tempoTo ?? tempo };
 }

@@ -78,7 +78,7 @@ export function riffApart(
   named: NamedRiff,
   { work, words }: { readonly work: Workpiece; readonly words: HandWords },
 ): RiffApart {
-  const { tuning } = settledFrame(song.frame);
+  const { tuning } = settledFrame(song);
   const worked = workOutRiff(named.body, {
     ...named,
     tuning,

@@ -9,8 +9,8 @@ import type { TimedSongChange, Workpiece } from './workpiece';
  * @example
  * called(workpieceOf(EMPTY_SONG), 'F#m') // 'F♯m'
  */
-export function called({ names, capo }: Workpiece, name: string): string {
-  return chordLabel(names === 'sounding' ? transposeChordName(name, capo) : name);
+export function called({ names, raised }: Workpiece, name: string): string {
+  return chordLabel(names === 'sounding' ? transposeChordName(name, raised) : name);
 }
 
 const GUARANTEED_BY = { drill: ' when its drill is held', music: ' by then' } as const;

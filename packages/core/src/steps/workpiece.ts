@@ -54,6 +54,10 @@ export interface Workpiece {
   /** The riffs that are played, in the order they come. */
   readonly riffs: readonly RiffToLearn[];
   readonly capo: number;
+  /** Semitones the strings stand under the tuning that shapes are named from. */
+  readonly down: number;
+  /** Semitones a shape sounds above its name. */
+  readonly raised: number;
   readonly tuning: Tuning;
   /** What the sound goes through, in this order. */
   readonly sound: readonly Effect[];
@@ -106,7 +110,7 @@ export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}):
   const predicted = predictedChanges(timeline, grips, hand);
   const pace = paceOf(predicted, student, constants);
   const changes = timedChanges(predicted, student, pace);
-  const { tempo, meter, feel, capo, tuning } = settledFrame(song.frame);
+  const { tempo, meter, feel, capo, down, raised, tuning } = settledFrame(song);
   const patterns = songPatterns(song);
   return {
     timeline,
@@ -118,6 +122,8 @@ export function workpieceOf(song: SongDocument, options: WorkpieceOptions = {}):
     feel,
     meterBeats: meter.beats,
     capo,
+    down,
+    raised,
     tuning,
     grips,
     hand,

@@ -17,6 +17,11 @@ export const CALIBRATION: readonly (readonly [CheckCode, string, string])[] = [
     `${FRAME.replace('4/4', '6/8').replace('92', '60')}[A]\n| G | D |`,
   ],
   [
+    'tuned-down',
+    'strings let down by half a step, and nobody says what the chords are called by',
+    `${FRAME.replace('E A D G B E', 'Eb Ab Db Gb Bb Eb').replace('key: G', 'key: Gb')}[A]\n| G | D |`,
+  ],
+  [
     'grip-slip',
     'one of several that will do, a fret off',
     `${FRAME}grip C: x32010 or x42010\n[A]\n| C | G |`,

@@ -66,7 +66,7 @@ export function usualPattern(meter: Meter): Pattern {
  * songPatterns(readChart('meter: 3/4').song).pulse.slots.length // 3
  */
 export function songPatterns(song: SongDocument): SongPatterns {
-  const { meter, picking } = settledFrame(song.frame);
+  const { meter, picking } = settledFrame(song);
   const named = song.patterns.flatMap(({ name }) => {
     const pattern = patternNamed(song, name);
     return pattern ? [[name, settledPicking(pattern, picking)] as const] : [];

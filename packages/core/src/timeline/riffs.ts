@@ -40,7 +40,7 @@ export function notesInBar(riff: SongRiff, bar: number, semitones = 0): readonly
 
 /** Gives the riffs of a song by name. */
 export function songRiffs(song: SongDocument): Readonly<Record<string, SongRiff>> {
-  const { tuning } = settledFrame(song.frame);
+  const { tuning } = settledFrame(song);
   return Object.fromEntries(
     (song.riffs ?? []).map((riff) => [riff.name, songRiff(riff, tuning)] as const),
   );

@@ -183,7 +183,7 @@ class Player {
     },
   ): readonly PlayedBar[] {
     const meter = meterOf(this.song, section);
-    const { feel } = settledFrame(this.song.frame);
+    const { feel } = settledFrame(this.song);
     const lengths = written.map(({ bar }, index) => {
       const own = this.count + index === 0 ? this.pickup : undefined;
       return own ?? (bar.meter ?? meter).beats;

@@ -40,7 +40,7 @@ class ScoreWriter {
   private readonly carrying = new Carrying();
 
   constructor(private readonly song: SongDocument) {
-    const { tuning, capo } = settledFrame(song.frame);
+    const { tuning, capo } = settledFrame(song);
     this.open = openNotes(tuning).map((one) => one + capo);
   }
 
@@ -154,7 +154,7 @@ class ScoreWriter {
   }
 
   private staff(): Node {
-    const { tuning, capo } = settledFrame(this.song.frame);
+    const { tuning, capo } = settledFrame(this.song);
     return element(
       'staff-details',
       element('staff-lines', tuning.length),

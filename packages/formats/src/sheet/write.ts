@@ -22,7 +22,7 @@ export interface SheetCredits {
  * new TextDecoder().decode(writeSheet(readChart('[A]\n| G |').song).bytes).includes('| [G] |') // true
  */
 export function writeSheet(song: SongDocument, credits: SheetCredits = {}): WrittenFile {
-  const { tempo, meter, capo } = settledFrame(song.frame);
+  const { tempo, meter, capo } = settledFrame(song);
   const written = writtenParts(song);
   const parts = written.flatMap((part) => {
     const { name } = part.occurrence;

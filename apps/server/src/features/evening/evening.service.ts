@@ -63,7 +63,7 @@ export function createEveningService({ evenings, plans, overview, clock }: Eveni
 }
 
 function standingOf(document: SongDocument): Standing {
-  const { tuning, capo } = settledFrame(document.frame);
+  const { tuning, capo } = settledFrame(document);
   return { tuning, capo, lasts: timelineOf(document).lasts };
 }
 

@@ -87,14 +87,14 @@ function movedWords(semitones: number): string {
 
 function gripRow(sheet: Sheet): Content {
   const { conventions, plan, size } = sheet;
-  const { grips, tuning, capo } = plan.work;
+  const { grips, tuning, capo, down } = plan.work;
   if (grips.length === 0) return '';
   const perRow = Math.floor(size.width / (size.grip + GRIP_GAP));
   const cells = grips.map(({ name, grip, fingers }): Content => ({
     stack: [
       onTheLine(called(sheet, name), { fontSize: SMALLEST_PT }),
       {
-        svg: printed(gripDrawing({ grip, fingers, setup: { tuning, capo }, conventions }), 1),
+        svg: printed(gripDrawing({ grip, fingers, setup: { tuning, capo, down }, conventions }), 1),
         width: size.grip,
       },
     ],

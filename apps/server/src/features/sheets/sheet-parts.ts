@@ -26,7 +26,7 @@ const PLAIN = '0123456789+−';
 
 /** A chord as the reader of the sheet calls it. */
 export function called({ plan, conventions }: Sheet, name: string): string {
-  return chordSaid(name, { capo: plan.work.capo, names: conventions.names });
+  return chordSaid(name, { raised: plan.work.raised, names: conventions.names });
 }
 
 /** A place in a row that has no bar. */

@@ -74,8 +74,8 @@ export class BarGrid {
   readonly news = input<readonly number[] | undefined>();
   /** What is said of its lines. */
   readonly lines = input<readonly WrittenLine[]>([]);
-  /** The song's capo, for who names chords by what sounds. */
-  readonly capo = input(0);
+  /** Semitones a shape sounds above its name, for who names chords by what sounds. */
+  readonly raised = input(0);
   /** What was written last is no bar, and was not taken. */
   readonly isRefused = input(false);
   readonly edited = output<BarEdit>();
@@ -133,7 +133,7 @@ export class BarGrid {
   protected readonly shown = grown(this.rows, BARS_AT_ONCE);
 
   private spoken(chord: string): string {
-    return chordSpoken(chord, { capo: this.capo(), names: this.conventions().names });
+    return chordSpoken(chord, { raised: this.raised(), names: this.conventions().names });
   }
 
   /** It is as in the section that this one comes from. */

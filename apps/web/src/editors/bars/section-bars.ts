@@ -62,7 +62,7 @@ const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
         [meter]="meter()"
         [news]="list.ending === undefined ? news() : undefined"
         [lines]="list.ending === undefined ? lines() : []"
-        [capo]="song().frame.capo ?? 0"
+        [raised]="raised()"
         [isRefused]="fault() !== ''"
         (edited)="edit(list, $event)"
       />
@@ -74,6 +74,7 @@ const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
 })
 export class SectionBars {
   readonly song = input.required<SongDocument>();
+  protected readonly raised = computed(() => settledFrame(this.song()).raised);
   /** How far the section is moved where it is looked at; bars are shown and typed as they sound there. */
   readonly semitones = input(0);
   readonly sectionId = input.required<string>();
@@ -93,7 +94,7 @@ export class SectionBars {
   protected readonly meter = computed(
     () =>
       this.song().sections.find((one) => one.id === this.sectionId())?.meter ??
-      settledFrame(this.song().frame).meter,
+      settledFrame(this.song()).meter,
   );
   protected readonly lists = computed(
     (): readonly BarList[] => {

@@ -20,7 +20,6 @@ import {
   parseGrip,
   type FoundGrip,
   type Grip,
-  type Setup,
 } from '@harvu/core/fretboard';
 import { toneOver } from '@harvu/core/pitch';
 import { settledFrame, type SongDocument } from '@harvu/core/song';
@@ -60,7 +59,7 @@ const VERDICTS = {
           (submit)="$event.preventDefault(); take(typed.value, told.value)"
         >
           <label class="text-xs text-ink-soft">
-            Grip of {{ grip().name | chord: setup().capo }}, lowest string first
+            Grip of {{ grip().name | chord: setup().raised }}, lowest string first
             <input
               #typed
               class="field mt-0.5 block w-40 font-mono"
@@ -147,7 +146,7 @@ export class GripEditor {
   ] as const;
   protected readonly wished = signal({ noBarre: false, thumb: false, colours: false });
   protected readonly fault = signal('');
-  protected readonly setup = computed((): Setup => settledFrame(this.song().frame));
+  protected readonly setup = computed(() => settledFrame(this.song()));
   /** The grip as it is being tried; taken over at once, so the page sounds and shows it. */
   protected readonly held = linkedSignal(() => this.grip().grip);
   private readonly asked = computed(() => ({
@@ -183,7 +182,7 @@ export class GripEditor {
     });
     const shapes = shape.map((fit) => chordLabel(fit.name)).join(', ');
     const heard = chordLabel(sounding[0]?.name ?? '');
-    return this.setup().capo === 0 ? `Names: ${shapes}.` : `Shape: ${shapes}. Sounds: ${heard}.`;
+    return this.setup().raised === 0 ? `Names: ${shapes}.` : `Shape: ${shapes}. Sounds: ${heard}.`;
   });
   protected readonly textOf = (grip: Grip): string => formatGrip(grip);
 

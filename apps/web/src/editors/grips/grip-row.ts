@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { nameGrip, type Setup } from '@harvu/core/fretboard';
+import { nameGrip } from '@harvu/core/fretboard';
 import { chordLabel, withoutTag } from '@harvu/core/chord';
 import { settledFrame, type Section, type SongDocument } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
@@ -36,7 +36,7 @@ export class GripRow {
   readonly changed = output<SongCommand>();
 
   protected readonly chosen = signal('');
-  protected readonly setup = computed((): Setup => settledFrame(this.song().frame));
+  protected readonly setup = computed(() => settledFrame(this.song()));
   protected readonly edited = computed(() =>
     [...this.grips(), ...this.others()].find((one) => one.name === this.chosen()),
   );

@@ -54,7 +54,7 @@ export class PatternEditor {
   protected readonly overName = signal('');
   protected readonly fault = signal('');
   protected readonly chosenTempo = signal<number | null>(null);
-  protected readonly frame = computed(() => settledFrame(this.song().frame));
+  protected readonly frame = computed(() => settledFrame(this.song()));
   protected readonly tempo = computed(() => this.chosenTempo() ?? this.frame().tempo);
   protected readonly pattern = computed(() => {
     const read = readPattern(this.named().meter, this.named().strokes);

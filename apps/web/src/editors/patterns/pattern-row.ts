@@ -143,7 +143,7 @@ export class PatternRow {
 
   /** A new pattern begins as one down-stroke a beat: the plainest that fills the bar. */
   protected add(): void {
-    const { meter } = settledFrame(this.song().frame);
+    const { meter } = settledFrame(this.song());
     const strokes = Array<string>(meter.beats).fill('D');
     this.put({ name: this.freeName('pattern-1'), meter, strokes });
   }

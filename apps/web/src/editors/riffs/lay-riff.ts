@@ -79,7 +79,7 @@ export class LayRiff {
       ...(bars && { bars }),
       ...(part !== '' && { part }),
     };
-    const { meter } = settledFrame(this.song().frame);
+    const { meter } = settledFrame(this.song());
     const lay: SongCommand = { kind: 'use-riff', section: this.sectionId(), use };
     const body = Array<string>(meter.beats).fill('-').join(' ') || FIRST_BODY;
     this.changed.emit(

@@ -63,7 +63,7 @@ export class RiffEditor implements OnDestroy {
   protected readonly keys = RIFF_KEYS;
   private readonly conventions = inject(CONVENTIONS);
 
-  protected readonly frame = computed(() => settledFrame(this.song().frame));
+  protected readonly frame = computed(() => settledFrame(this.song()));
   protected readonly meterText = computed(() => formatMeter(this.named().meter));
   protected readonly draft = linkedSignal(() => this.named().body);
   protected readonly way = signal<'' | 'neck' | 'paste'>('');

@@ -96,7 +96,7 @@ export class RiffRow implements OnDestroy {
   protected readonly heardName = signal('');
   private readonly heard = signal<HeardRiff | undefined>(undefined);
 
-  protected readonly frame = computed(() => settledFrame(this.song().frame));
+  protected readonly frame = computed(() => settledFrame(this.song()));
   protected readonly sounding = computed(() => soundingAt(this.heard(), this.player.atS()));
   private readonly own = computed(() =>
     this.song().sections.find((one) => one.id === this.section()),

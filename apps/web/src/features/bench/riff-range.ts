@@ -7,7 +7,7 @@ import { settledFrame, type SongDocument } from '@harvu/core/song';
 export function riffRange(song: SongDocument, name: string): NoteRange | undefined {
   const riff = song.riffs?.find((one) => one.name === name);
   if (!riff) return undefined;
-  const { tuning, capo } = settledFrame(song.frame);
+  const { tuning, capo } = settledFrame(song);
   const open = openNotes(tuning);
   const notes = readRiff(riff.body, riffFrameOf(riff, tuning.length))
     .notes.filter(({ how }) => how !== 'dead')

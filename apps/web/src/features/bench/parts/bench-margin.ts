@@ -51,7 +51,7 @@ export class BenchMargin {
   protected readonly putAway = inject(PutAway);
   private readonly label = new ChordLabel();
   private readonly called = (name: string): string =>
-    this.label.transform(name, settledFrame(this.song().frame).capo);
+    this.label.transform(name, settledFrame(this.song()).raised);
   readonly songId = input('');
   readonly song = input.required<SongDocument>();
   readonly worked = input<SongApart | undefined>();

@@ -33,8 +33,8 @@ const SHOWN = 6;
               (click)="choose(one.key)"
             >
               <b
-                ><harvu-chord [name]="one.from" [capo]="setup().capo" /> →
-                <harvu-chord [name]="one.to" [capo]="setup().capo"
+                ><harvu-chord [name]="one.from" [raised]="setup().raised" /> →
+                <harvu-chord [name]="one.to" [raised]="setup().raised"
               /></b>
               <span class="ml-auto font-mono text-xs" [class.text-brass]="one.isLate"
                 >{{ one.takes.toFixed(2) }} of {{ one.has.toFixed(2) }} s<span class="sr-only">{{
@@ -70,7 +70,7 @@ export class ChangeList {
   protected readonly few = SHOWN;
   protected readonly chosen = signal('');
   protected readonly isAll = signal(false);
-  protected readonly setup = computed(() => settledFrame(this.song().frame));
+  protected readonly setup = computed(() => settledFrame(this.song()));
 
   protected readonly changes = computed(() =>
     this.times().map((one) => ({ ...one, key: changeKey(one), isLate: isLate(one) })),

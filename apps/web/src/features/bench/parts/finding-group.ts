@@ -17,6 +17,7 @@ const TOGETHER: Readonly<Record<CheckCode, string>> = {
   'grip-conflict': 'Names with two grips',
   'grip-strike': 'Grips and the strings that are struck',
   'grip-origin': 'Grips and where they come from',
+  'tuned-down': 'Shapes or sounds',
   'grip-drone': 'Strings that ring on',
   'grip-twin': 'Grips that are the same',
   'bass-note': 'Only the bass is struck',

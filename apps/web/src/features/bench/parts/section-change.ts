@@ -23,8 +23,8 @@ import { injectHandWords } from '../../../ui/hand-words';
             [attr.aria-expanded]="isDrawn()"
             (click)="isDrawn.set(!isDrawn())"
           >
-            <harvu-chord [name]="one.from.name" [capo]="setup().capo" /> →
-            <harvu-chord [name]="one.to.name" [capo]="setup().capo" /></button
+            <harvu-chord [name]="one.from.name" [raised]="setup().raised" /> →
+            <harvu-chord [name]="one.to.name" [raised]="setup().raised" /></button
           ><b>, the slowest here.</b>
           {{ one.line }}
           <span class="font-mono whitespace-nowrap text-brass"
@@ -43,9 +43,9 @@ import { injectHandWords } from '../../../ui/hand-words';
       } @else {
         <p class="text-sm text-ink-soft">
           Every change here fits its time; the slowest is
-          <harvu-chord [name]="one.from.name" [capo]="setup().capo" /> →
-          <harvu-chord [name]="one.to.name" [capo]="setup().capo" />, {{ one.takes.toFixed(2) }} of
-          {{ one.has.toFixed(2) }} s.
+          <harvu-chord [name]="one.from.name" [raised]="setup().raised" /> →
+          <harvu-chord [name]="one.to.name" [raised]="setup().raised" />,
+          {{ one.takes.toFixed(2) }} of {{ one.has.toFixed(2) }} s.
         </p>
       }
     }
@@ -59,7 +59,7 @@ export class SectionChange {
   /** The song's changes beside the time there is for them. */
   readonly times = input.required<readonly ChangeTime[]>();
   protected readonly isDrawn = signal(false);
-  protected readonly setup = computed(() => settledFrame(this.song().frame));
+  protected readonly setup = computed(() => settledFrame(this.song()));
   private readonly wordsFor = injectHandWords();
 
   /** The one that lacks most time beside what there is for it. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { riffBarBeats } from '@harvu/core/riff';
-import { settledFrame } from '@harvu/core/song';
+import { EMPTY_SONG, settledFrame } from '@harvu/core/song';
 import { kindOf, type Step } from '@harvu/core/steps';
 import { ChordName } from '../../../ui/chord-name';
 import { durationWords } from '../../../ui/duration';
@@ -36,7 +36,7 @@ export class StageList {
   protected readonly state = inject(StepsState);
   /** The one that lies open; the first that is not done to begin with. */
   private readonly chosen = signal<number | null>(null);
-  protected readonly setup = computed(() => settledFrame(this.state.request()?.song.frame ?? {}));
+  protected readonly setup = computed(() => settledFrame(this.state.request()?.song ?? EMPTY_SONG));
   protected readonly done = computed(() => new Set(this.state.planned()?.done ?? []));
 
   protected readonly stages = computed((): readonly ListedStage[] => {

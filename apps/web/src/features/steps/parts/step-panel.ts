@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { chordLabel } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import type { Raise } from '@harvu/core/plan';
-import { settledFrame } from '@harvu/core/song';
+import { EMPTY_SONG, settledFrame } from '@harvu/core/song';
 import { barsOfPart, beatWords, kindOf, type Step } from '@harvu/core/steps';
 import { ChangeDrawing } from '../../../ui/change-drawing';
 import { GripDiagram } from '../../../ui/grip-diagram';
@@ -27,7 +27,7 @@ interface RaiseLine {
 export class StepPanel {
   protected readonly state = inject(StepsState);
 
-  private readonly setup = computed(() => settledFrame(this.state.request()?.song.frame ?? {}));
+  private readonly setup = computed(() => settledFrame(this.state.request()?.song ?? EMPTY_SONG));
   protected readonly grip = computed(() => {
     const [step, work] = [this.state.chosen(), this.state.planned()?.work];
     if (!step || kindOf(step).cleanWord !== 'ringing') return undefined;
