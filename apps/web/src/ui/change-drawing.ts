@@ -6,9 +6,8 @@ import {
   type Fingers,
   type Grip,
   type Hand,
-  type Setup,
 } from '@harvu/core/fretboard';
-import { STANDARD_TUNING } from '@harvu/core/pitch';
+import { EMPTY_SONG, settledFrame } from '@harvu/core/song';
 import { ChordName } from './chord-name';
 import { injectHandWords } from './hand-words';
 import { GripDiagram } from './grip-diagram';
@@ -56,7 +55,7 @@ export class ChangeDrawing {
   readonly from = input.required<NamedHold>();
   readonly to = input.required<NamedHold>();
   readonly hand = input.required<Hand>();
-  readonly setup = input<Setup>({ tuning: STANDARD_TUNING, capo: 0 });
+  readonly setup = input(settledFrame(EMPTY_SONG));
   readonly scale = input(1);
   private readonly wordsFor = injectHandWords();
 
