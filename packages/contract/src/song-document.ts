@@ -188,6 +188,7 @@ const section = exactly<Section>()({
       riff: words(40),
       layer: layer(),
       bars: barRange(),
+      beat: number().strict(true).integer().min(1).max(24).optional(),
       part: words(24).optional(),
     }),
     64,

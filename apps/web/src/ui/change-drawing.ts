@@ -7,10 +7,13 @@ import {
   type Grip,
   type Hand,
 } from '@harvu/core/fretboard';
-import { EMPTY_SONG, settledFrame } from '@harvu/core/song';
+import { EMPTY_SONG, settledFrame, type SettledFrame } from '@harvu/core/song';
 import { ChordName } from './chord-name';
 import { injectHandWords } from './hand-words';
 import { GripDiagram } from './grip-diagram';
+
+/** The strings a change is drawn on, and what its chords are called on them. */
+type DrawnSetup = Pick<SettledFrame, 'tuning' | 'capo' | 'down' | 'raised'>;
 
 /** A grip with its name and fingers. */
 export interface NamedHold {
@@ -55,7 +58,7 @@ export class ChangeDrawing {
   readonly from = input.required<NamedHold>();
   readonly to = input.required<NamedHold>();
   readonly hand = input.required<Hand>();
-  readonly setup = input(settledFrame(EMPTY_SONG));
+  readonly setup = input<DrawnSetup>(settledFrame(EMPTY_SONG));
   readonly scale = input(1);
   private readonly wordsFor = injectHandWords();
 

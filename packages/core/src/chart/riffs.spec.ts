@@ -35,7 +35,7 @@ describe('riffs in chart text', () => {
 
   it('are laid over bars, in a layer, by a part, in any order', () => {
     const text =
-      '[Solo] pattern eights riff hoist in 3-4 riff walk for ornaments in 2 riff lick as lead';
+      '[Solo] pattern eights riff hoist in 3-4 riff walk in 2 for ornaments riff lick as lead';
     expect(song(text).sections[0]?.riffUses).toEqual([
       { riff: 'hoist', bars: { from: 3, to: 4 } },
       { riff: 'walk', layer: 'ornaments', bars: { from: 2, to: 2 } },

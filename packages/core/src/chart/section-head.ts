@@ -22,6 +22,10 @@ const RIFF_PLACES = [
       return bars && { bars };
     },
   },
+  {
+    form: /^from\s+(\d{1,2})(?![\d:.])/,
+    read: ([beat]) => (Number(beat) >= 1 ? { beat: Number(beat) } : undefined),
+  },
   { form: /^as\s+([^\s":]{1,24})/, read: ([part = '']) => ({ part }) },
 ] as const satisfies readonly {
   readonly form: RegExp;
@@ -41,7 +45,7 @@ const OPTIONS: readonly (readonly [
     readUse,
   ],
   [
-    /^riff\s+([^\s":]{1,40})((?:\s+(?:for\s+[a-z]+|in\s+\d{1,3}(?:-\d{1,3})?|as\s+[^\s":]{1,24}))*)/,
+    /^riff\s+([^\s":]{1,40})((?:\s+(?:for\s+[a-z]+|in\s+\d{1,3}(?:-\d{1,3})?|from\s+\d{1,2}|as\s+[^\s":]{1,24}))*)/,
     readRiffUse,
   ],
   [/^grips\s+plain(?=\s|$)/, () => ({ grips: [] })],
@@ -213,6 +217,16 @@ function writePlace({ layer, bars }: Pick<PatternUse, 'layer' | 'bars'>): string
   return `${layer ? ` for ${layer}` : ''}${inBars ? ` in ${inBars}` : ''}`;
 }
 
+/** "riff lean in 3-4 from 4 for ornaments as lead". */
+function writeRiffUse({ riff, layer, bars, beat, part }: RiffUse): string {
+  return [
+    `riff ${riff}${writePlace({ ...(bars && { bars }) })}`,
+    beat === undefined ? '' : ` from ${beat}`,
+    layer ? ` for ${layer}` : '',
+    part === undefined ? '' : ` as ${part}`,
+  ].join('');
+}
+
 function writeHand({
   pattern,
   patternUses = [],
@@ -223,10 +237,7 @@ function writeHand({
   return [
     pattern === undefined ? '' : `pattern ${pattern}`,
     ...patternUses.map((use) => `pattern ${use.pattern}${writePlace(use)}`),
-    ...riffUses.map(
-      (use) =>
-        `riff ${use.riff}${writePlace(use)}${use.part === undefined ? '' : ` as ${use.part}`}`,
-    ),
+    ...riffUses.map(writeRiffUse),
     grips === undefined ? '' : `grips ${grips.join(', ') || 'plain'}`,
     layer === undefined ? '' : `layer ${layer}`,
   ];

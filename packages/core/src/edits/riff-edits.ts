@@ -72,5 +72,5 @@ function withUsesChanged(
 
 function isSamePlace(a: RiffUse, b: RiffUse): boolean {
   const isSameBars = a.bars?.from === b.bars?.from && a.bars?.to === b.bars?.to;
-  return isSameBars && a.layer === b.layer && a.part === b.part;
+  return isSameBars && a.beat === b.beat && a.layer === b.layer && a.part === b.part;
 }

@@ -32,7 +32,14 @@ function keyOf({ chords, riff, struck, beats, meter, feel }: StruckBar): string 
     one.chord === '-' || one.chord === 'N.C.',
     one.chord === chords[at - 1]?.chord,
   ]);
-  const played = riff && [riff.name, riff.bar, riff.from, riff.notes.length];
+  const played = riff && [
+    riff.name,
+    riff.bar,
+    riff.from,
+    riff.until,
+    riff.notes.length,
+    riff.notes[0]?.at,
+  ];
   return JSON.stringify([played, struck?.bar, beats, meter.unit, held, feel]);
 }
 

@@ -2,7 +2,7 @@ import { laneDrawing, type LaneDrawing } from '../drawing';
 import type { HeardStroke } from '../player';
 import { slotTimes, type CountSchool, type Feel, type Pattern, type Slot } from '../rhythm';
 import type { Pass } from '../steps';
-import type { LaidBar } from '../timeline';
+import { isAllRiff, type LaidBar } from '../timeline';
 
 /** The picking hand through a bar, or through the bars its pattern goes over. */
 export interface DrawnLane {
@@ -142,7 +142,7 @@ function drawGroup(
   all: Drawn,
 ): DrawnLane | null {
   const [first] = group;
-  if (!first || group.every(({ bar }) => bar.riff?.from === 0)) return null;
+  if (!first || group.every(({ bar }) => isAllRiff(bar))) return null;
   const perBeat = Math.max(...group.map((laid, at) => perBeatOf(laid, strokes[at] ?? [])));
   const { spans } = all;
   const played = group.map((laid, at) => playedSlots(laid, strokes[at] ?? [], { spans, perBeat }));

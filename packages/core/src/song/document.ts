@@ -92,6 +92,8 @@ export interface RiffUse {
   readonly layer?: Layer;
   /** Bars of one pass, counted from 1. */
   readonly bars?: { readonly from: number; readonly to: number };
+  /** The beat of the first of them it begins on, from 1: it is played once from there, over bar lines, to its own end. */
+  readonly beat?: number;
   /** The guitar part that plays it beside the chords, such as lead; without one it takes the pattern's place. */
   readonly part?: string;
 }

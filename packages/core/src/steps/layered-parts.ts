@@ -2,7 +2,14 @@ import { pairKey } from '../change';
 import { isFullBarre } from '../fretboard';
 import { barKeys, figureOf, type Part } from '../form';
 import { LAYERS, type Layer } from '../song';
-import { changesOf, chordRow, stretchOf, type PlayedBar, type StruckBar } from '../timeline';
+import {
+  changesOf,
+  chordRow,
+  isAllRiff,
+  stretchOf,
+  type PlayedBar,
+  type StruckBar,
+} from '../timeline';
 import type { StepAbout } from './step-title';
 import { rangeWords } from './bar-ranges';
 import { hinders } from './drills';
@@ -163,9 +170,7 @@ export function needsOf(
 ): readonly string[] {
   return handsFor({
     chords: new Set(chordRow(bars)),
-    patterns: new Set(
-      bars.flatMap(({ struck, riff }) => (riff?.from === 0 ? [] : (struck?.name ?? []))),
-    ),
+    patterns: new Set(bars.flatMap((bar) => (isAllRiff(bar) ? [] : (bar.struck?.name ?? [])))),
     riffs: new Set(bars.flatMap(({ riff }) => riff?.name ?? [])),
     pairs: new Set(changesOf(bars).map(pairKey)),
     layer,

@@ -15,7 +15,7 @@ import {
   type WorkedRiff,
 } from '../riff';
 import { settledFrame, type NamedRiff, type SongDocument } from '../song';
-import { barsInLayer, isSilence, type StruckBar } from '../timeline';
+import { barsInLayer, chordSpans, isSilence, stretchOf, type StruckBar } from '../timeline';
 import { beatsToNumber, subtractBeats } from '../units';
 import type { Workpiece } from './workpiece';
 
@@ -99,14 +99,19 @@ export function riffApart(
   };
 }
 
-function lastChord(bar: StruckBar | undefined): string | undefined {
-  const chord = bar?.riff ? undefined : bar?.chords.at(-1)?.chord;
+/** So many beats before something begins. */
+const JUST_BEFORE = 1e-6;
+
+/** The chord that sounds at a beat of a bar, from 0, where no riff takes its place. */
+function chordAt(bar: StruckBar | undefined, beat: number): string | undefined {
+  if (!bar || (bar.riff && beat >= bar.riff.from && beat < bar.riff.until)) return undefined;
+  const [spans = []] = chordSpans(stretchOf([bar]));
+  const chord = spans.findLast((span) => span.from <= beat)?.chord;
   return chord === undefined || isSilence(chord) ? undefined : chord;
 }
 
-function firstChord(bar: StruckBar | undefined): string | undefined {
-  const chord = bar?.riff ? undefined : bar?.chords[0]?.chord;
-  return chord === undefined || isSilence(chord) ? undefined : chord;
+function lastChord(bar: StruckBar | undefined): string | undefined {
+  return bar && chordAt(bar, bar.beats - JUST_BEFORE);
 }
 
 /** The first time a riff is played with chords around it. */
@@ -115,7 +120,13 @@ function neighboursOf({ timeline, patterns }: Workpiece, name: string): Neighbou
   const at = bars.findIndex((bar) => bar.riff?.name === name && bar.riff.bar === 0);
   if (at < 0) return { before: undefined, behind: undefined };
   const end = bars.findIndex((bar, index) => index > at && bar.riff?.name !== name);
-  return { before: lastChord(bars[at - 1]), behind: firstChord(bars[end < 0 ? bars.length : end]) };
+  const next = end < 0 ? bars.length : end;
+  const [from, last] = [bars[at]?.riff?.from ?? 0, bars[next - 1]];
+  const until = last?.riff?.until ?? 0;
+  return {
+    before: from > 0 ? chordAt(bars[at], from - JUST_BEFORE) : lastChord(bars[at - 1]),
+    behind: last && until < last.beats ? chordAt(last, until) : chordAt(bars[next], 0),
+  };
 }
 
 function fingerWords(

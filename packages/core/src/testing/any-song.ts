@@ -93,7 +93,7 @@ const head = joined(
       [{ riff: 'hoist' }],
       [
         { riff: 'hoist', bars: { from: 3, to: 4 }, part: 'lead' },
-        { riff: 'walk', layer: 'ornaments' as const, bars: { from: 2, to: 2 } },
+        { riff: 'walk', layer: 'ornaments' as const, bars: { from: 2, to: 2 }, beat: 3 },
       ],
     ),
   ),

@@ -12,6 +12,8 @@ export interface LaidRiff {
   readonly semitones: number;
   /** The barest layer it sounds in. */
   readonly layer: Layer;
+  /** Beats of it that are over where the bar begins, where it is set on a beat; under 0 it begins so far into the bar. */
+  readonly into?: number;
   /** The guitar part that plays it beside the chords. */
   readonly part?: string;
 }
@@ -59,8 +61,20 @@ export interface BarRiff {
   readonly bar: number;
   /** The beat of the bar it begins at, from 0: strokes before it go on. */
   readonly from: number;
+  /** The beat of the bar it ends at: strokes from there go on. */
+  readonly until: number;
   /** Each note with its place from the start of the bar. */
   readonly notes: readonly RiffNote[];
+}
+
+/**
+ * Tells whether a riff takes all of a bar, so that no chord of it is held.
+ *
+ * @example
+ * isAllRiff({ beats: 4, riff: { name: 'a', bar: 0, from: 0, until: 4, notes: [] } }) // true
+ */
+export function isAllRiff({ beats, riff }: Pick<StruckBar, 'beats' | 'riff'>): boolean {
+  return riff?.from === 0 && riff.until >= beats;
 }
 
 /** A bar as it is played in one layer; without strokes, each chord is struck once. */

@@ -54,7 +54,10 @@ export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[]
         isHit: hit === true,
         isHeld: held === true,
         isSame: chord === before && !isSilence(chord),
-        isRiff: bar.riff !== undefined && beatsToNumber(at) >= bar.riff.from,
+        isRiff:
+          bar.riff !== undefined &&
+          beatsToNumber(at) >= bar.riff.from &&
+          beatsToNumber(addBeats(at, beats)) <= bar.riff.until,
       };
       before = chord;
       return span;
@@ -65,8 +68,9 @@ export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[]
 /** Anything with chords in order. */
 interface Chorded {
   readonly chords: readonly { readonly chord: string }[];
+  readonly beats?: number;
   /** Where a riff takes the whole bar, its chords are not held. */
-  readonly riff?: { readonly from: number };
+  readonly riff?: { readonly from: number; readonly until: number };
 }
 
 /** Two chords that follow each other. */
@@ -82,9 +86,7 @@ export interface ChordChange {
  * chordRow([]) // []
  */
 export function chordRow(bars: readonly Chorded[]): readonly string[] {
-  const chords = bars.flatMap((bar) =>
-    bar.riff?.from === 0 ? [] : bar.chords.map((one) => one.chord),
-  );
+  const chords = bars.flatMap((bar) => (isTaken(bar) ? [] : bar.chords.map((one) => one.chord)));
   return chords
     .filter((chord) => !isSilence(chord))
     .filter((chord, index, all) => chord !== all[index - 1]);
@@ -117,4 +119,8 @@ export function changesOf(bars: readonly Chorded[]): readonly ChordChange[] {
     changes.set(changeKey({ from, to }), { from, to });
   });
   return [...changes.values()];
+}
+
+function isTaken({ riff, beats = 0 }: Chorded): boolean {
+  return riff?.from === 0 && riff.until >= beats;
 }

@@ -1,4 +1,5 @@
 export type { BarRiff, BarStrokes, LaidRiff, PlayedBar, StruckBar } from './bar';
+export { isAllRiff } from './bar';
 export { notesInBar } from './riffs';
 export type { SongRiff } from './riffs';
 export { changesOf, chordRow, chordSpans, isSilence, withOrnaments } from './chord-spans';

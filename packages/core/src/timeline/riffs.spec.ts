@@ -142,3 +142,60 @@ describe('notes moved along the neck', () => {
     );
   });
 });
+
+describe('a riff over beats', () => {
+  const LEAN = 'riff lean 2/4: 3: 2 0\nriff run 4/4: 5: 0 2 3 4\n';
+  const played = (head: string, layer: Layer = 'full') =>
+    struck(`${DOWNS}${LEAN}[Verse] pattern downs ${head}\n| Am | C |\n`, layer);
+
+  it('takes the place of the pattern from where it is set to its own end, and no further', () => {
+    expect(played('riff lean in 1 from 2')).toBe(
+      '0:down 1:3/2 2:3/0 3:down 4:down 5:down 6:down 7:down',
+    );
+  });
+
+  it('goes on over the bar line', () => {
+    expect(played('riff run in 1 from 4')).toBe(
+      '0:down 1:down 2:down 3:5/0 4:5/2 5:5/3 6:5/4 7:down',
+    );
+  });
+
+  it('is played once, however many bars are said', () => {
+    expect(played('riff lean in 1-2 from 4')).toBe(played('riff lean in 1 from 4'));
+  });
+
+  it('of fewer beats than its bar leaves the rest to the pattern', () => {
+    expect(played('riff lean in 2')).toBe('0:down 1:down 2:down 3:down 4:3/2 5:3/0 6:down 7:down');
+  });
+
+  it('for ornaments is nothing in full, and no barer than full there', () => {
+    expect(played('riff lean in 2 from 3 for ornaments')).toBe(played(''));
+    expect(played('riff lean in 2 from 3 for ornaments', 'ornaments')).toBe(
+      '0:down 1:down 2:down 3:down 4:down 5:down 6:3/2 7:3/0',
+    );
+  });
+
+  it('of hammered and pulled notes alone silences no stroke of the chord it lies over', () => {
+    const text = `${DOWNS}riff lift 4/4: 4: - h2 - p0\n[Verse] pattern downs riff lift in 2\n| Am | C |\n`;
+    expect(struck(text)).toBe(
+      '0:down 1:down 2:down 3:down 4:down 5:down 5:4/2 6:down 7:down 7:4/0',
+    );
+    expect(changesOf(barsOf(song(text)))).toEqual([{ from: 'Am', to: 'C' }]);
+  });
+
+  it('leaves the grip to be held where it takes only some beats', () => {
+    const whole = song(`${DOWNS}${LEAN}[Verse] pattern downs riff run in 2\n| Am | C | G |\n`);
+    const some = song(
+      `${DOWNS}${LEAN}[Verse] pattern downs riff lean in 2 from 3\n| Am | C | G |\n`,
+    );
+    expect(changesOf(barsOf(whole)).map(({ to }) => to)).toEqual(['G']);
+    expect(changesOf(barsOf(some)).map(({ to }) => to)).toEqual(['C', 'G']);
+  });
+
+  it('comes in every round of a section, from the bar it is set in', () => {
+    const text = `${DOWNS}${LEAN}[Verse] x2 pattern downs riff lean in 2 from 4\n| Am | C |\n`;
+    expect(struck(text)).toBe(
+      '0:down 1:down 2:down 3:down 4:down 5:down 6:down 7:3/2 8:down 9:down 10:down 11:down 12:down 13:down 14:down 15:3/2',
+    );
+  });
+});

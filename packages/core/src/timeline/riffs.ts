@@ -10,11 +10,18 @@ export interface SongRiff {
   readonly named: NamedRiff;
   /** Without its pickup. */
   readonly bars: number;
+  /** How long it is from its first beat, its pickup with it. */
+  readonly beats: number;
   /** All its notes as they are written. */
   readonly notes: readonly RiffNote[];
   /** The open strings it is played on, low to high, as MIDI numbers. */
   readonly open: readonly number[];
 }
+
+/** How a note is brought in by the fretting hand alone. */
+const ON_HELD: ReadonlySet<RiffNote['how']> = new Set([
+  ...(['hammered', 'pulled off', 'slid up', 'slid down'] as const),
+]);
 
 /** What was asked of a riff before is asked again for every bar. */
 const remembered = new WeakMap<SongRiff, Map<string, readonly RiffNote[]>>();
@@ -87,25 +94,59 @@ function notesHeard(notes: readonly RiffNote[], played: Layer): readonly RiffNot
   return played === 'ornaments' ? notes : notes.filter((one) => !one.optional);
 }
 
-function barRiff(
-  laid: LaidRiff,
-  {
-    bar,
-    riff,
-    played,
-  }: { readonly bar: PlayedBar; readonly riff: SongRiff; readonly played: Layer },
-): BarRiff | undefined {
+interface RiffInBar {
+  readonly bar: PlayedBar;
+  readonly riff: SongRiff;
+  readonly played: Layer;
+}
+
+function barRiff(laid: LaidRiff, { bar, riff, played }: RiffInBar): BarRiff | undefined {
+  if (riff.named.meter.unit !== bar.meter.unit) return undefined;
+  const {
+    notes: all,
+    from,
+    until,
+  } = laid.into === undefined
+    ? wholeBar(laid, riff, bar)
+    : setOnBeat({ ...laid, into: laid.into }, riff, bar);
+  const notes = notesHeard(all, played).filter((one) => beatsToNumber(one.at) < bar.beats);
+  // Where all of a bar is optional, the pattern goes on; what is long over is no part of it.
+  if (until <= from || (notes.length === 0 && all.length > 0)) return undefined;
+  const span = isHeldOver(riff) ? { from: until, until } : { from, until };
+  return { name: laid.name, bar: laid.bar, ...span, notes };
+}
+
+/** The notes that fall in a bar, and which of its beats they take. */
+type NotesInBar = Pick<BarRiff, 'from' | 'until' | 'notes'>;
+
+/** A bar of the riff for a bar of the song; its pickup at the end of the bar before. */
+function wholeBar(laid: LaidRiff, riff: SongRiff, bar: PlayedBar): NotesInBar {
   const { meter, pickup = 0 } = riff.named;
-  if (meter.unit !== bar.meter.unit) return undefined;
-  const notes = notesHeard(notesInBar(riff, laid.bar, laid.semitones), played);
-  const from = laid.bar < 0 ? Math.max(0, bar.beats - pickup) : 0;
-  const placed = notes
-    .map((one) => ({ ...one, at: addFrom(one.at, from) }))
-    .filter((one) => beatsToNumber(one.at) < bar.beats);
-  // Where all of a bar is optional, the pattern goes on.
-  if (placed.length === 0 && notes.length < notesInBar(riff, laid.bar, laid.semitones).length)
-    return undefined;
-  return { name: laid.name, bar: laid.bar, from, notes: placed };
+  const isPickup = laid.bar < 0;
+  const from = isPickup ? Math.max(0, bar.beats - pickup) : 0;
+  const notes = notesInBar(riff, laid.bar, laid.semitones).map((one) => ({
+    ...one,
+    at: addFrom(one.at, from),
+  }));
+  return { notes, from, until: isPickup ? bar.beats : Math.min(bar.beats, meter.beats) };
+}
+
+/** What falls in a bar of a riff that was set on a beat. */
+function setOnBeat(
+  { into, semitones }: LaidRiff & { readonly into: number },
+  riff: SongRiff,
+  { beats }: PlayedBar,
+): NotesInBar {
+  const all = once(riff, `all ${semitones}`, () => movedNotes(riff.notes, semitones, riff.open));
+  const notes = all
+    .filter((one) => isWithin(one.at, [into, into + beats]))
+    .map((one) => ({ ...one, at: subtractBeats(one.at, into) }));
+  return { notes, from: Math.max(0, -into), until: Math.min(beats, riff.beats - into) };
+}
+
+/** Of hammered, pulled and slid notes alone: they lie over a chord that is held, and silence no stroke. */
+function isHeldOver({ notes }: SongRiff): boolean {
+  return notes.length > 0 && notes.every(({ how }) => ON_HELD.has(how));
 }
 
 function addFrom(at: Beats, from: number): Beats {
@@ -118,5 +159,6 @@ function addFrom(at: Beats, from: number): Beats {
 function songRiff(named: NamedRiff, tuning: Tuning): SongRiff {
   const { notes, bars } = readRiff(named.body, riffFrameOf(named, tuning.length));
   const lead = named.pickup === undefined ? 0 : 1;
-  return { named, bars: Math.max(0, bars - lead), notes, open: openNotes(tuning) };
+  const beats = beatsToNumber(barStart(riffFrameOf(named, tuning.length), bars));
+  return { named, bars: Math.max(0, bars - lead), beats, notes, open: openNotes(tuning) };
 }

@@ -92,13 +92,13 @@ function patternStrokes({ bar, from, index, spans }: ChordedBar): Stroke[] {
   const { struck, feel, riff } = bar;
   if (!struck) return [];
   const { pattern } = struck;
-  const beats = Math.min(bar.beats, riff?.from ?? Infinity);
   const first = struck.bar * pattern.slotsPerBar;
   const strokes: Stroke[] = [];
   placesOf(pattern, feel).forEach(({ at, into }, place) => {
     const slot = first + place;
     const what = pattern.slots[slot];
-    if (!what || what.kind === 'rest' || into >= beats) return;
+    if (!what || what.kind === 'rest' || into >= bar.beats) return;
+    if (riff && into >= riff.from && into < riff.until) return;
     const span = spanAt(spans, from + into);
     if (!isPlayedOver(span)) return;
     strokes.push({ bar: index, at, beat: from + into, what, slot, chord: span.chord });
@@ -146,7 +146,9 @@ function pluckOf(notes: readonly RiffNote[]): Slot {
 }
 
 function strokesOfBar(laid: ChordedBar): readonly Stroke[] {
-  const strokes = [...patternStrokes(laid), ...riffStrokes(laid.bar.riff, laid)];
+  const strokes = [...patternStrokes(laid), ...riffStrokes(laid.bar.riff, laid)].sort(
+    (a, b) => a.beat - b.beat,
+  );
   const once = laid.spans.filter((span) => isStruckOnce(span, laid.bar.struck !== undefined));
   if (once.length === 0) return strokes;
   for (const { at, from, chord } of once) {

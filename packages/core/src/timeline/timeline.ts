@@ -58,6 +58,12 @@ export interface Timeline {
   readonly barCount: number;
 }
 
+/** A bar by its number in its pass, and how many beats of the pass are over there since another bar of it began. */
+interface BarInPass {
+  readonly inPass: number;
+  readonly into: (first: number) => number;
+}
+
 interface WrittenBar {
   readonly bar: Bar;
   readonly inPass: number;
@@ -72,16 +78,35 @@ class RiffLayer {
   }
 
   /** What is laid over a bar, and over the bar before it where a pickup leads into it. */
-  at(uses: readonly RiffUse[], inPass: number, semitones: number): readonly LaidRiff[] {
+  at(
+    uses: readonly RiffUse[],
+    { inPass, into }: BarInPass,
+    semitones: number,
+  ): readonly LaidRiff[] {
     return uses.flatMap((use) => {
       const riff = this.byName.get(use.riff);
+      if (riff && use.beat !== undefined)
+        return this.onBeat({ ...use, beat: use.beat }, riff, { inPass, into, semitones });
       const bar = riff && riffBarAt(use, riff, inPass);
       return bar === undefined ? [] : [this.laid(use, bar, semitones)];
     });
   }
 
+  /** A riff that was set on a beat, in each bar from there on; where it is over, nothing falls in it. */
+  private onBeat(
+    use: RiffUse & { readonly beat: number },
+    riff: NamedRiff,
+    { inPass, into, semitones }: BarInPass & { readonly semitones: number },
+  ): readonly LaidRiff[] {
+    const first = use.bars?.from ?? 1;
+    const over = into(first) - (use.beat - 1);
+    if (inPass < first || over >= (barsOfRiff(riff) + 1) * riff.meter.beats) return [];
+    return [{ ...this.laid(use, inPass - first, semitones), into: over }];
+  }
+
   pickupsInto(next: readonly LaidRiff[] | undefined): readonly LaidRiff[] {
     return (next ?? [])
+      .filter(({ into }) => into === undefined)
       .filter(({ name, bar }) => bar === 0 && this.byName.get(name)?.pickup !== undefined)
       .map((one) => ({ ...one, bar: -1 }));
   }
@@ -196,6 +221,13 @@ class Player {
     const startsAt = this.time;
     const riffUses = riffUsesOf(this.song, section);
     let intoBend = 0;
+    /** Beats of a bar's own from the start of another of the same pass. */
+    const intoFrom =
+      (index: number) =>
+      (first: number): number => {
+        const from = written.findLastIndex((one, at) => at <= index && one.inPass === first);
+        return beats.slice(Math.max(0, from), index).reduce((sum, one) => sum + one, 0);
+      };
     const played = written.map(({ bar, inPass }, index) => {
       const length = beats[index] ?? meter.beats;
       const played: PlayedBar = {
@@ -210,7 +242,7 @@ class Player {
         intoBend,
         ...(each[index] !== 1 && { sectionBeats: each[index] ?? 1 }),
         ...this.chordsOf(bar, lengths[index] ?? meter.beats, semitones),
-        ...this.riffsOf(riffUses, inPass, semitones),
+        ...this.riffsOf(riffUses, { inPass, into: intoFrom(index) }, semitones),
         startsAt: seconds(this.time),
       };
       intoBend += counted[index] ?? length;
@@ -223,7 +255,7 @@ class Player {
 
   private riffsOf(
     uses: readonly RiffUse[],
-    inPass: number,
+    inPass: BarInPass,
     semitones: number,
   ): Pick<PlayedBar, 'riffs'> {
     const riffs = this.riffs.at(uses, inPass, semitones);

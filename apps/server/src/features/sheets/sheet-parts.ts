@@ -5,7 +5,7 @@ import { partName, rangeWords } from '@harvu/core/steps';
 import { riffBarBeats } from '@harvu/core/riff';
 import { inLines } from '@harvu/core/song';
 import { engraveRiff } from '@harvu/engraving';
-import { barsInLayer, isSilence, type PlayedBar } from '@harvu/core/timeline';
+import { barsInLayer, isAllRiff, isSilence, type PlayedBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { printed } from './sheet-drawings';
@@ -85,7 +85,7 @@ export function laneOf(sheet: Sheet, part: Part, drawn: Set<string>): Content | 
   const played = work.timeline.occurrences.find((one) => one.part.id === part.id);
   // Where a riff is played, no strokes are.
   const first = (played ? barsInLayer(played, 'full', work.patterns) : []).find(
-    (bar) => bar.riff?.from !== 0,
+    (bar) => !isAllRiff(bar),
   );
   const name = first?.struck?.name;
   const pattern = first?.struck?.pattern;

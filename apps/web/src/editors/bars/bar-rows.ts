@@ -1,5 +1,5 @@
 import type { Bar } from '@harvu/core/song';
-import { stretchOf, strokesIn, type Stroke, type StruckBar } from '@harvu/core/timeline';
+import { isAllRiff, stretchOf, strokesIn, type Stroke, type StruckBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
 
 /** A chord where it stands in its bar. */
@@ -64,7 +64,7 @@ export function barRows(
       place += 1;
       const change = `${chord} ${row[place] ?? ''}`;
       // Where a riff is played no grip is held, and no change is late.
-      const isTold = bar.riff?.from === 0 || told.has(change);
+      const isTold = isAllRiff(bar) || told.has(change);
       if (!isTold) told.add(change);
       return {
         chord,
@@ -116,7 +116,7 @@ function drawn({ at, what }: Stroke, beats: number): DrawnStroke {
 /** Each bar with how it is struck, where that is another way than in the bar before; a riff is drawn by itself. */
 function handsOf(bars: readonly StruckBar[]): readonly Pick<BarRow, 'strokes' | 'played'>[] {
   const strokes = strokesIn(stretchOf(bars));
-  const ways = bars.map((bar) => (bar.riff?.from === 0 ? '' : (bar.struck?.name ?? '')));
+  const ways = bars.map((bar) => (isAllRiff(bar) ? '' : (bar.struck?.name ?? '')));
   // A section that is struck one way says so in its head.
   const isOneWay = ways.every((name) => name === ways[0]);
   return bars.map((bar, index) => {

@@ -3,6 +3,7 @@ import { LAYERS, settledFrame, type RiffUse, type SongDocument } from '@harvu/co
 import type { SongCommand } from '@harvu/core/edits';
 
 const NEW = '';
+const MOST_BEATS = 24;
 const FIRST_BODY = '- - - -';
 
 /** Lays a riff over bars of a section: one that is there, or a new one that is then written. */
@@ -15,7 +16,13 @@ const FIRST_BODY = '- - - -';
       class="flex flex-wrap items-center gap-x-3 gap-y-1.5 text-xs text-ink-soft"
       (submit)="
         $event.preventDefault();
-        lay({ riff: riff.value, bars: bars.value, layer: layer.value, part: part.value })
+        lay({
+          riff: riff.value,
+          bars: bars.value,
+          beat: beat.value,
+          layer: layer.value,
+          part: part.value,
+        })
       "
     >
       <label
@@ -37,6 +44,16 @@ const FIRST_BODY = '- - - -';
           [attr.aria-invalid]="fault() ? true : null"
       /></label>
       <label
+        >from beat
+        <input
+          #beat
+          type="number"
+          class="field w-14 py-0.5"
+          min="1"
+          max="24"
+          aria-describedby="lay-riff-hint"
+      /></label>
+      <label
         >from layer
         <select #layer class="field w-auto py-0.5">
           @for (one of layers; track one) {
@@ -47,7 +64,8 @@ const FIRST_BODY = '- - - -';
       <label>played by the part <input #part class="field w-20 py-0.5" maxlength="24" /></label>
       <button type="submit" class="button min-h-8 py-0">Lay it</button>
       <span id="lay-riff-hint">{{
-        fault() || 'no bars: all of them; no part: it takes the place of the strokes'
+        fault() ||
+          'no bars: all of them; from a beat: once, to its own end; no part: it takes the place of the strokes'
       }}</span>
     </form>
   `,
@@ -65,6 +83,7 @@ export class LayRiff {
   protected lay(said: {
     readonly riff: string;
     readonly bars: string;
+    readonly beat: string;
     readonly layer: string;
     readonly part: string;
   }): void {
@@ -73,10 +92,13 @@ export class LayRiff {
     const name = said.riff === NEW ? this.freeName() : said.riff;
     const part = said.part.trim().replaceAll(/[\s":]+/g, '-');
     const layer = LAYERS.find((one) => one === said.layer && one !== 'full');
+    const beat = Math.round(Number(said.beat));
+    const isOnBeat = said.beat.trim() !== '' && beat >= 1 && beat <= MOST_BEATS;
     const use: RiffUse = {
       riff: name,
       ...(layer && { layer }),
       ...(bars && { bars }),
+      ...(isOnBeat && { beat }),
       ...(part !== '' && { part }),
     };
     const { meter } = settledFrame(this.song());

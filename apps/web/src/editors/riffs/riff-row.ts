@@ -166,5 +166,6 @@ function useWords(use: RiffUse): string {
   const layer = use.layer && use.layer !== 'full' ? `, from ${use.layer} on` : '';
   const plain = use.layer === 'ornaments' ? 'below' : 'in bare and pulse';
   const who = use.part === undefined ? `, strummed ${plain}` : `, as ${use.part} beside the chords`;
-  return `${barWords(use)}${layer}${who}`;
+  const beat = use.beat === undefined ? '' : ` from beat ${use.beat}`;
+  return `${barWords(use)}${beat}${layer}${who}`;
 }

@@ -53,7 +53,7 @@ export function riffBars(
     const under = chordsUnder(work, name, bar);
     const chords = under.length > 0 && bar >= 0 ? under : [{ chord: '-', beat: 1, beats }];
     const played = toPlayedBar({ number: index + 1, beats, chords }, { ...work, meter }, goalBpm);
-    return { ...played, riff: { name, bar, from: 0, notes: own } };
+    return { ...played, riff: { name, bar, from: 0, until: beats, notes: own } };
   });
 }
 
