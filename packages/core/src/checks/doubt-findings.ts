@@ -2,7 +2,7 @@ import { everyBar, type NumberedBar, type Section, type SongDocument } from '../
 import { createFinding, type Finding } from './finding';
 
 /**
- * Lists what needs listening, place by place: grips, bars, how often a section comes.
+ * Lists what needs listening, place by place: grips, bars, how often a section is said to come.
  *
  * @example
  * doubtFindings(readChart('[A]\n| G? |').song).map((one) => one.message) // ['Bar 1 needs listening.']
@@ -54,30 +54,7 @@ export function doubtFindings(song: SongDocument): readonly Finding[] {
         : []),
     ];
   });
-  return [...grips, ...sections, ...mapDoubts(song)];
-}
-
-/** A section may be called otherwise later; its id stays. */
-function idOf({ sections }: SongDocument, name: string): string {
-  return sections.find((section) => section.name === name)?.id ?? name;
-}
-
-/** How often something is played, where the map is not sure of it. */
-function mapDoubts(song: SongDocument): readonly Finding[] {
-  return song.map.flatMap((entry, at) => {
-    if (!entry.timesDoubt) return [];
-    const { timesDoubt: _doubt, ...sure } = entry;
-    const commands = [{ kind: 'set-map' as const, map: song.map.with(at, sure) }];
-    return [
-      createFinding('map-count', {
-        place: { kind: 'map' as const },
-        at: 'the map',
-        cause: [idOf(song, entry.section), entry.times, at],
-        message: `How often ${entry.section} is played there (${entry.times} times) needs listening.`,
-        remedies: [{ label: 'It is right', commands }],
-      }),
-    ];
-  });
+  return [...grips, ...sections];
 }
 
 /** Bars with a doubt, in every ending; those that a derived section has from its parent are told there. */

@@ -8,6 +8,7 @@ import type { Finding, Severity } from './finding';
 import { frameFindings, keyFindings } from './frame-findings';
 import { gripFindings } from './grip-findings';
 import { inventoryFindings } from './inventory-findings';
+import { mapFindings } from './map-findings';
 import { patternFindings } from './pattern-findings';
 import { riffFindings } from './riff-findings';
 import { rightsFindings } from './rights-findings';
@@ -40,6 +41,7 @@ export function findingsOf(
     ...clockFindings(song),
     ...keyFindings(song),
     ...doubtFindings(song),
+    ...mapFindings(song),
     ...rightsFindings(song),
   ];
   return [...all].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);

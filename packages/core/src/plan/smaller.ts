@@ -67,12 +67,12 @@ export function smallerPlans(
     before = barer.words;
   }
   for (;;) {
-    const part = isInTime() ? undefined : costliestPart(plan, least);
-    if (!part) return smaller;
-    const names = [...new Set((plan.work.comes.get(part.id) ?? []).map(({ name }) => name))];
-    const change = { kind: 'leave-out', part: part.id } as const;
+    const found = isInTime() ? undefined : costliestSection(plan, least);
+    if (!found) return smaller;
+    const { name, part, section } = found;
+    const change = { kind: 'leave-out', part, section } as const;
     const changes = [...teaching.changes, change];
-    take({ words: `without ${names.join(' and ')}`, teaching: { ...teaching, changes } });
+    take({ words: `without ${name}`, teaching: { ...teaching, changes } });
   }
 }
 
@@ -109,17 +109,36 @@ function essentialParts({ work }: StepPlan, playedOf: (part: Part) => number): R
   return new Set([first?.id ?? '', longest?.id ?? '', ...parents]);
 }
 
-/** The part that takes most minutes for the time it is played, among those the song is still itself without. */
-function costliestPart(plan: StepPlan, least: number): Part | undefined {
+/** A section that may be left out of a song. */
+interface Spared {
+  readonly section: string;
+  readonly name: string;
+  readonly part: string;
+  readonly playedS: number;
+}
+
+/**
+ * The section that takes most minutes for the time it is played, among those the song is still itself without. What stands
+ * under another heading too is learnt all the same, so leaving one of them out saves nothing.
+ */
+function costliestSection(plan: StepPlan, least: number): Spared | undefined {
   const { work, steps } = plan;
   const playedOf = (part: Part): number =>
     (work.comes.get(part.id) ?? []).reduce((sum, one) => sum + one.lasts, 0);
-  const minutesOf = (part: Part): number =>
-    steps.filter((step) => step.atoms.includes(part.id)).reduce((sum, one) => sum + one.minutes, 0);
+  const minutesOf = (part: string): number =>
+    steps.filter((step) => step.atoms.includes(part)).reduce((sum, one) => sum + one.minutes, 0);
   const essential = essentialParts(plan, playedOf);
   return work.parts
     .filter((part) => !essential.has(part.id))
-    .filter((part) => work.timeline.lasts - playedOf(part) >= least)
-    .map((part) => ({ part, cost: minutesOf(part) / Math.max(1, playedOf(part)) }))
-    .toSorted((a, b) => b.cost - a.cost)[0]?.part;
+    .flatMap((part): readonly Spared[] => {
+      const comes = work.comes.get(part.id) ?? [];
+      const [first] = comes;
+      const isOnlyOne = first && comes.every(({ section }) => section === first.section);
+      return isOnlyOne
+        ? [{ section: first.section, name: first.name, part: part.id, playedS: playedOf(part) }]
+        : [];
+    })
+    .filter(({ playedS }) => work.timeline.lasts - playedS >= least)
+    .map((spared) => ({ spared, cost: minutesOf(spared.part) / Math.max(1, spared.playedS) }))
+    .toSorted((a, b) => b.cost - a.cost)[0]?.spared;
 }

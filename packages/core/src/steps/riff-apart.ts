@@ -99,19 +99,22 @@ export function riffApart(
   };
 }
 
-/** So many beats before something begins. */
-const JUST_BEFORE = 1e-6;
-
 /** The chord that sounds at a beat of a bar, from 0, where no riff takes its place. */
 function chordAt(bar: StruckBar | undefined, beat: number): string | undefined {
   if (!bar || (bar.riff && beat >= bar.riff.from && beat < bar.riff.until)) return undefined;
   const [spans = []] = chordSpans(stretchOf([bar]));
-  const chord = spans.findLast((span) => span.from <= beat)?.chord;
-  return chord === undefined || isSilence(chord) ? undefined : chord;
+  return held(spans.find(({ from, until }) => from <= beat && beat < until)?.chord);
 }
 
-function lastChord(bar: StruckBar | undefined): string | undefined {
-  return bar && chordAt(bar, bar.beats - JUST_BEFORE);
+/** The chord that sounds just before a beat of a bar; before its end, where none is said. */
+function chordBefore(bar: StruckBar | undefined, beat = bar?.beats ?? 0): string | undefined {
+  if (!bar || (bar.riff && beat > bar.riff.from && beat <= bar.riff.until)) return undefined;
+  const [spans = []] = chordSpans(stretchOf([bar]));
+  return held(spans.findLast(({ from }) => from < beat)?.chord);
+}
+
+function held(chord: string | undefined): string | undefined {
+  return chord === undefined || isSilence(chord) ? undefined : chord;
 }
 
 /** The first time a riff is played with chords around it. */
@@ -124,7 +127,7 @@ function neighboursOf({ timeline, patterns }: Workpiece, name: string): Neighbou
   const [from, last] = [bars[at]?.riff?.from ?? 0, bars[next - 1]];
   const until = last?.riff?.until ?? 0;
   return {
-    before: from > 0 ? chordAt(bars[at], from - JUST_BEFORE) : lastChord(bars[at - 1]),
+    before: from > 0 ? chordBefore(bars[at], from) : chordBefore(bars[at - 1]),
     behind: last && until < last.beats ? chordAt(last, until) : chordAt(bars[next], 0),
   };
 }

@@ -220,18 +220,19 @@ describe('riffs at the bench', () => {
     const shown = await ShownPart.of(LayRiff, { song, sectionId: song.sections[0]?.id });
     const given: SongCommand[][] = [];
     shown.fixture.componentInstance.changed.subscribe((commands) => given.push([...commands]));
-    const [bars, part] = shown.all<HTMLInputElement>('input');
-    if (!bars || !part) throw new Error('no fields');
+    const [bars, beat, part] = shown.all<HTMLInputElement>('input');
+    if (!bars || !beat || !part) throw new Error('no fields');
     bars.value = 'x';
     await shown.press('Lay it');
     expect(shown.text).toContain('Write a bar or two of them');
     bars.value = '2';
+    beat.value = '3';
     part.value = 'lead';
     await shown.press('Lay it');
     expect(given.at(-1)?.map((one) => one.kind)).toEqual(['set-riff', 'use-riff']);
     const after = (given.at(-1) ?? []).reduce(withCommand, song);
     expect(after.sections[0]?.riffUses?.[1]).toEqual({
-      ...{ riff: 'riff-1', bars: { from: 2, to: 2 }, part: 'lead' },
+      ...{ riff: 'riff-1', bars: { from: 2, to: 2 }, beat: 3, part: 'lead' },
     });
   });
 
