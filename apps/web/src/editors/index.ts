@@ -1,4 +1,5 @@
 export { MapEntryForm } from './bars/map-entry';
+export { MOST_BESIDE } from './bars/line-grips';
 export { SectionBars } from './bars/section-bars';
 export { SectionHead } from './bars/section-head';
 export { ChartEditor } from './chart/chart-editor';

@@ -1,8 +1,12 @@
+import type { SectionHand } from '@harvu/core/form';
+
 /** One block of the ribbon: a section where it comes in the song. */
 export interface RibbonBlock {
   readonly letter: string;
   readonly name: string;
   readonly bars: number;
+  /** What the picking hand does, where that is not one and the same all through the song. */
+  readonly hand?: SectionHand;
   /** Clean tempo of the section; null while untouched; left out where progress is not shown. */
   readonly cleanBpm?: number | null;
   /** What it holds in a barer layer, while it is untouched in full. */
@@ -18,6 +22,8 @@ export interface DrawnBlock extends RibbonBlock {
   /** How full its chamber is, in percent; at goal the whole block is, to the brim. */
   readonly fullPercent: number;
   readonly figure: string;
+  /** What the picking hand does, in a word or two. */
+  readonly handName: string;
   readonly words: string;
 }
 
@@ -33,8 +39,14 @@ export function toDrawn(block: RibbonBlock): DrawnBlock {
     level,
     fullPercent: Math.round(share * 100),
     figure: figureOf(block, level),
+    handName: block.hand ? handName(block.hand) : '',
     words: wordsOf(block, level),
   };
+}
+
+/** Its patterns and riffs by name; where it has none, each chord is strummed. */
+function handName({ names }: SectionHand): string {
+  return names.join(', ') || 'strummed';
 }
 
 function levelOf({ cleanBpm, barerBpm = null, goalBpm = 1 }: RibbonBlock): Level {
@@ -59,5 +71,7 @@ function figureOf({ bars, cleanBpm, barerBpm }: RibbonBlock, level: Level): stri
 
 function wordsOf(block: RibbonBlock, level: Level): string {
   const bars = `${block.bars} ${block.bars === 1 ? 'bar' : 'bars'}`;
-  return `${block.letter} ${block.name}, ${bars}${heldWords(block, level)}`;
+  const { hand } = block;
+  const struck = hand ? `, ${handName(hand)}` : '';
+  return `${block.letter} ${block.name}, ${bars}${struck}${heldWords(block, level)}`;
 }

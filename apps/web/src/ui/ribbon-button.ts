@@ -19,6 +19,9 @@ const FILLS: Readonly<Record<Level, string>> = {
   low: 'border-slate bg-slate-wash',
 };
 
+/** A line of its own for each hand, so that they are told apart without colour. */
+const HAND_LINES = ['border-solid', 'border-dashed', 'border-dotted', 'border-double border-t-4'];
+
 /** One block of the ribbon, as wide as its bars and as full as it is held. */
 @Component({
   // eslint-disable-next-line @angular-eslint/component-selector -- a button that the ribbon fills
@@ -53,6 +56,14 @@ const FILLS: Readonly<Record<Level, string>> = {
         }
       }
     </span>
+    @if (handLine(); as line) {
+      <span
+        class="mx-px h-4 overflow-hidden border-t-2 border-ink-soft px-1 text-xs leading-3.5 whitespace-nowrap text-ink-soft"
+        [class]="line"
+        aria-hidden="true"
+        ><span class="hidden truncate @[56px]:block">{{ shown.handName }}</span></span
+      >
+    }
     @if (!hasChamber() && !thin()) {
       <span class="px-1.5 text-right font-mono text-xs leading-4">{{ shown.figure }}</span>
     }
@@ -89,9 +100,18 @@ export class RibbonButton implements FocusableOption {
   );
   /** Name above, chamber below; a song without a student has no levels to show. */
   protected readonly hasChamber = computed(() => this.drawn().level !== 'none');
+  /** The figure strand: a line of one kind for each hand, with its name where there is room. */
+  protected readonly handLine = computed(() => {
+    const { hand } = this.block();
+    return hand && !this.thin() ? HAND_LINES[(hand.number - 1) % HAND_LINES.length] : '';
+  });
   protected readonly classes = computed(() => {
     const { level } = this.drawn();
-    const [low, high] = this.thin() ? ['h-5', 'h-6.5'] : ['h-12', 'h-16'];
+    const [low, high] = this.thin()
+      ? ['h-5', 'h-6.5']
+      : this.handLine()
+        ? ['h-15', 'h-20']
+        : ['h-12', 'h-16'];
     const size = this.hasChamber() ? high : low;
     const isUnheld = level === 'new' || level === 'bare';
     const edge = isUnheld ? 'border-dashed border-ink-soft' : 'border-line';

@@ -3,6 +3,8 @@ export { compareLine } from './compare-words';
 export { compareBars, MOVED_SIMILARITY } from './compare';
 export type { Comparison, Relation } from './compare';
 export { figureOf } from './figure';
+export { handsIn } from './hands';
+export type { SectionHand } from './hands';
 export { gripsHeld, heldOtherwise, withoutGrips } from './held-otherwise';
 export { barsToLearn } from './learning';
 export type { ToLearn } from './learning';

@@ -42,6 +42,7 @@ export {
   withoutLine,
   withRow,
 } from './lines';
+export { costOfRows, rowsOf } from './rows';
 export { mapOf } from './map';
 export { MOST_PLAYED_BARS, playedTooLong } from './played-size';
 export type { TooLong } from './played-size';

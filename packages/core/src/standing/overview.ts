@@ -120,7 +120,7 @@ export function overviewOf(standing: Standing, wantedOn: Day | null = null): Pla
   const open = climbs.filter(({ state }) => state === 'open');
   const shown = [...firstOpen(open, whole.heldBackBy?.step.id), ...firstSound(climbs)];
   return {
-    blocks: filledBlocks(work.timeline, whole),
+    blocks: filledBlocks(work, whole),
     readiness: summaryOf(whole),
     stepCount: steps.length,
     doneCount: climbs.filter(({ state }) => state === 'done').length,

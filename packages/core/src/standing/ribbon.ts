@@ -1,6 +1,6 @@
 import type { Readiness } from '../progress';
-import type { PartedSong } from '../form';
-import { kindOf } from '../steps';
+import { handsIn, type PartedSong, type SectionHand } from '../form';
+import { kindOf, type Workpiece } from '../steps';
 import type { Bpm } from '../units';
 
 /** One block of a song's ribbon, filled as far as its part is held. */
@@ -8,6 +8,8 @@ export interface FilledBlock {
   readonly letter: string;
   readonly name: string;
   readonly bars: number;
+  /** What the picking hand does, where that is not one and the same all through the song. */
+  readonly hand?: SectionHand;
   /** Null while it is a hole. */
   readonly cleanBpm: Bpm | null;
   /** What it holds in a barer layer, while it is a hole; null where it holds nothing there either. */
@@ -22,10 +24,10 @@ export type PlainBlock = Pick<FilledBlock, 'letter' | 'name' | 'bars'>;
  * Fills the blocks of a song's ribbon as far as a student holds its parts.
  *
  * @example
- * filledBlocks(partsOf(EMPTY_SONG), readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })) // []
+ * filledBlocks(workpieceOf(EMPTY_SONG), readinessOf(workpieceOf(EMPTY_SONG), { steps: [], tries: [] })) // []
  */
 export function filledBlocks(
-  song: PartedSong,
+  { timeline, patterns }: Pick<Workpiece, 'timeline' | 'patterns'>,
   { parts, barerParts }: Readiness,
 ): readonly FilledBlock[] {
   const held = new Map(
@@ -35,10 +37,12 @@ export function filledBlocks(
         [...step.atoms, ...(step.covers ?? [])].map((part) => [part, cleanBpm] as const),
       ),
   );
-  return song.occurrences.map(({ part, name, bars }) => ({
+  const hands = handsIn(timeline, patterns);
+  return timeline.occurrences.map(({ part, name, bars }, at) => ({
     letter: part.letter,
     name,
     bars: bars.length,
+    ...(hands[at] && { hand: hands[at] }),
     goalBpm: part.goalBpm,
     cleanBpm: held.get(part.id) ?? null,
     barerBpm: held.get(part.id) == null ? (barerParts[part.id] ?? null) : null,

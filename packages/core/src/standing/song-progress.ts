@@ -75,7 +75,7 @@ export function songProgress(standing: Standing, today: Day): SongProgress {
   return {
     ...plan,
     readiness: summaryOf(whole),
-    blocks: filledBlocks(plan.work.timeline, whole),
+    blocks: filledBlocks(plan.work, whole),
     progress: climbs,
     lines: tempoLines(plan.steps, tries, plan.goal),
     left,

@@ -1,6 +1,7 @@
 import { readChart } from '@harvu/core/chart';
 import { formatFingers, formatGrip } from '@harvu/core/fretboard';
 import { formatMeter, type Meter } from '@harvu/core/rhythm';
+import { costOfRows, rowsOf } from '@harvu/core/song';
 import type { Report } from '../report';
 import { barText, meterFor, type BarBefore } from './bar-text';
 import type { Draft, DraftBar } from './draft';
@@ -16,7 +17,6 @@ export interface WrittenDraft {
   readonly riffNotes: number;
 }
 
-const BARS_A_LINE = 4;
 const LONGEST_LINE = 800;
 const LONGEST_NAME = 40;
 const LONGEST_CUE = 40;
@@ -117,8 +117,10 @@ class ChartWriter {
       this.before = barText(bar, this.before, frame);
       return this.before.text;
     });
-    return Array.from({ length: Math.ceil(texts.length / BARS_A_LINE) }, (_, line) => {
-      const own = texts.slice(line * BARS_A_LINE, (line + 1) * BARS_A_LINE);
+    let from = 0;
+    return rowsFor(bars, texts).map((length) => {
+      const own = texts.slice(from, from + length);
+      from += length;
       return `| ${own.join(' | ')} |`;
     });
   }
@@ -151,6 +153,19 @@ export function writeDraft(draft: Draft, report: Report): WrittenDraft {
     riffs: writer.riffCount,
     riffNotes: writer.riffNotes,
   };
+}
+
+/** The rows of a score where they tell the music as well as rows that come again would; else these. */
+function rowsFor(bars: readonly DraftBar[], texts: readonly string[]): readonly number[] {
+  const music = texts.reduce<readonly string[]>(
+    (all, text) => [...all, text === '%' ? (all.at(-1) ?? text) : text],
+    [],
+  );
+  const again = rowsOf(music);
+  const begins = bars.flatMap(({ line }, at) => (line && at > 0 ? [at] : []));
+  if (begins.length === 0) return again;
+  const printed = [...begins, bars.length].map((until, at) => until - (begins[at - 1] ?? 0));
+  return costOfRows(music, printed) <= costOfRows(music, again) ? printed : again;
 }
 
 /** A name a section may have: nothing in it means something else in a chart. */

@@ -45,6 +45,8 @@ export interface DraftBar extends DraftSigns {
   readonly starts?: string;
   /** Quarters a minute from here on, whatever the meter's unit is. */
   readonly tempo?: number;
+  /** A system of the score begins with it. */
+  readonly line?: boolean;
   /** It is like the bar before. */
   readonly repeat?: boolean;
   /** The first words that are sung in it. */

@@ -96,7 +96,7 @@ export class ScoreBuilder {
       notes: [],
       ...this.readSigns(all),
       ...(tempo !== undefined && place > 0 && { tempo }),
-      ...(all.some((one) => one.repeat) && { repeat: true }),
+      ...marksOf(all),
       ...this.readCue(all),
     };
   }
@@ -233,5 +233,13 @@ function jumpsOf(all: readonly ReadMeasure[]): DraftSigns {
     ...(toCoda && { toCoda }),
     ...(anyOf(all, ({ fine }) => fine) && { fine: true }),
     ...(back && { back }),
+  };
+}
+
+/** What any of its parts says of a bar. */
+function marksOf(all: readonly ReadMeasure[]): Pick<DraftBar, 'repeat' | 'line'> {
+  return {
+    ...(all.some((one) => one.repeat) && { repeat: true }),
+    ...(all.some((one) => one.line) && { line: true }),
   };
 }

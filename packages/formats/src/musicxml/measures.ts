@@ -29,6 +29,8 @@ export interface ReadMeasure {
   readonly tempos: readonly { readonly at: number; readonly quarters: number }[];
   readonly signs: ReadSigns;
   readonly repeat: boolean;
+  /** A system of the score begins with it. */
+  readonly line?: true;
   readonly swing: string | undefined;
 }
 
@@ -74,6 +76,7 @@ export class PartReader {
       notes: bar.notes,
       tempos: bar.tempos,
       signs: bar.signs,
+      ...(bar.startsSystem && { line: true as const }),
       repeat: this.repeats,
       swing: bar.swing,
     };
@@ -104,6 +107,9 @@ export class PartReader {
         readSound(one, bar.signs);
         bar.addTempo(toNumber(one.attributes['tempo']), this.cursor);
         bar.addSwing(one);
+        break;
+      case 'print':
+        bar.startsSystem = isNewSystem(one);
         break;
       case 'barline':
         readBarline(one, bar.signs);
@@ -164,6 +170,7 @@ export class PartReader {
 
 /** What is found in one bar. */
 class BarReading {
+  startsSystem = false;
   meter: Meter | undefined;
   isFree = false;
   key: string | undefined;
@@ -232,4 +239,8 @@ class BarReading {
     if (first !== undefined && second !== undefined && first !== second)
       this.swing = `${first}:${second}`;
   }
+}
+
+function isNewSystem({ attributes }: Element): boolean {
+  return attributes['new-system'] === 'yes' || attributes['new-page'] === 'yes';
 }

@@ -1,7 +1,7 @@
 import { parseChordName, QUALITIES } from '@harvu/core/chord';
 import { readChart } from '@harvu/core/chart';
 import { timelineOf } from '@harvu/core/timeline';
-import type { SongDocument } from '@harvu/core/song';
+import { linesOf, type SongDocument } from '@harvu/core/song';
 import { readMusicXml, writeMusicXml } from '../index';
 import { spelledChord } from './names';
 
@@ -101,5 +101,21 @@ describe('a song written as a score', () => {
 
   it('is a score for a song with nothing in it, too', () => {
     expect(xmlOf('')).toContain('<score-partwise version="4.0">');
+  });
+});
+
+describe('lines in a score', () => {
+  it('are its systems, and come back as they were', () => {
+    const chart = '[Verse]\n| G | D |\n| Em | C | Am |\n| G | D |\n';
+    const { bytes } = writeMusicXml(readChart(`tempo: 92\nmeter: 4/4\n${chart}`).song);
+    const { song } = readChart(readMusicXml(bytes).song ?? '');
+    expect(linesOf(song.sections[0]?.bars ?? []).map((line) => line.length)).toEqual([2, 3, 2]);
+  });
+
+  it('that a score breaks for want of room give way to those that come again', () => {
+    const chart = '[Verse]\n| G | D | Em | C | G |\n| D | Em | C | G | D |\n| Em | C |\n';
+    const { bytes } = writeMusicXml(readChart(`tempo: 92\nmeter: 4/4\n${chart}`).song);
+    const { song } = readChart(readMusicXml(bytes).song ?? '');
+    expect(linesOf(song.sections[0]?.bars ?? []).map((line) => line.length)).toEqual([4, 4, 4]);
   });
 });

@@ -117,6 +117,10 @@ class ScoreWriter {
     if (!isPickup || this.number > 0) this.number += 1;
     const node = element(
       'measure',
+      // A line of the song is a system of the score.
+      bar.line && this.number > 1
+        ? withAttributes(element('print'), { 'new-system': 'yes' })
+        : undefined,
       around.before,
       this.attributes(bar),
       around.head,

@@ -14,12 +14,16 @@ import { chordSpoken } from '@harvu/core/chord';
 import { linesOf, type Bar } from '@harvu/core/song';
 import type { WrittenLine } from '@harvu/core/words';
 import type { BarRange } from '@harvu/core/edits';
+import type { Setup } from '@harvu/core/fretboard';
+import { STANDARD_TUNING } from '@harvu/core/pitch';
+import type { SongGrip } from '@harvu/core/player';
 import type { Meter } from '@harvu/core/rhythm';
 import { ChordName } from '../../ui/chord-name';
 import { CONVENTIONS } from '../../ui/conventions';
 import { grown } from '../../ui/in-turns';
 import { BarEntry, type WrittenBar } from './bar-entry';
 import { barRows, neededRem } from './bar-rows';
+import { besideRem, LineGrips } from './line-grips';
 
 /** What somebody does to the bars of a grid; places are counted from 0. */
 export type BarEdit =
@@ -50,7 +54,7 @@ const BEGINS = /^[A-GNa-g%-]$/;
 @Component({
   selector: 'harvu-bar-grid',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BarEntry, ChordName],
+  imports: [BarEntry, ChordName, LineGrips],
   host: {
     '(keydown)': 'press($event)',
     '(copy)': 'copy($event)',
@@ -74,11 +78,16 @@ export class BarGrid {
   readonly news = input<readonly number[] | undefined>();
   /** What is said of its lines. */
   readonly lines = input<readonly WrittenLine[]>([]);
+  /** The grips that come new with a line, by the number of its first bar. */
+  readonly grips = input<ReadonlyMap<number, readonly SongGrip[]>>(new Map());
+  readonly setup = input<Setup>({ tuning: STANDARD_TUNING, capo: 0 });
   /** Semitones a shape sounds above its name, for who names chords by what sounds. */
   readonly raised = input(0);
   /** What was written last is no bar, and was not taken. */
   readonly isRefused = input(false);
   readonly edited = output<BarEdit>();
+  /** The name of a grip beside a line that was pressed. */
+  readonly gripPicked = output<string>();
   private readonly conventions = inject(CONVENTIONS);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
@@ -128,6 +137,17 @@ export class BarGrid {
   protected readonly lineAt = computed(
     (): ReadonlyMap<number, LineRow> => new Map(this.lineRows().map((one) => [one.from, one])),
   );
+  /** They stand behind the last bar of their line. */
+  protected readonly gripsBehind = computed(
+    (): ReadonlyMap<number, readonly SongGrip[]> =>
+      new Map(
+        this.lineRows().flatMap(({ from, to }) => {
+          const grips = this.grips().get(this.rows()[from]?.number ?? 0) ?? [];
+          return grips.length > 0 ? [[to, grips] as const] : [];
+        }),
+      ),
+  );
+  protected readonly gripsRem = computed(() => besideRem(this.gripsBehind().values()));
   protected readonly nextNumber = computed(() => (this.bars().at(-1)?.number ?? 0) + 1);
   /** A very long section fills its grid in turns. */
   protected readonly shown = grown(this.rows, BARS_AT_ONCE);

@@ -25,6 +25,7 @@ import {
   type SongCommand,
 } from '@harvu/core/edits';
 import { ownBars, settledFrame, type Bar, type SongDocument } from '@harvu/core/song';
+import type { SongGrip } from '@harvu/core/player';
 import { readBars, writeBars } from '@harvu/core/chart';
 import type { WrittenLine } from '@harvu/core/words';
 import { isSame } from '../../ui/same';
@@ -63,6 +64,9 @@ const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
         [news]="list.ending === undefined ? news() : undefined"
         [lines]="list.ending === undefined ? lines() : []"
         [raised]="raised()"
+        [setup]="setup()"
+        [grips]="list.ending === undefined ? grips() : noGrips"
+        (gripPicked)="gripPicked.emit($event)"
         [isRefused]="fault() !== ''"
         (edited)="edit(list, $event)"
       />
@@ -74,7 +78,12 @@ const SILENCE: Bar = { id: '', chords: [{ name: '-', span: 1 }] };
 })
 export class SectionBars {
   readonly song = input.required<SongDocument>();
-  protected readonly raised = computed(() => settledFrame(this.song()).raised);
+  protected readonly setup = computed(() => settledFrame(this.song()));
+  protected readonly raised = computed(() => this.setup().raised);
+  /** The grips that come new with a line, by the number of its first bar. */
+  readonly grips = input<ReadonlyMap<number, readonly SongGrip[]>>(new Map());
+  protected readonly noGrips: ReadonlyMap<number, readonly SongGrip[]> = new Map();
+  readonly gripPicked = output<string>();
   /** How far the section is moved where it is looked at; bars are shown and typed as they sound there. */
   readonly semitones = input(0);
   readonly sectionId = input.required<string>();

@@ -33,6 +33,11 @@ export class GripRow {
   /** The section they are held in, where it is one. */
   readonly section = input<Section>();
   readonly heading = input('Grips');
+  /** Those that stand beside their lines where there is room, and are only opened here. */
+  readonly beside = input<readonly string[]>([]);
+  protected readonly areAllBeside = computed(() =>
+    this.grips().every(({ name }) => this.beside().includes(name)),
+  );
   readonly changed = output<SongCommand>();
 
   protected readonly chosen = signal('');
@@ -53,7 +58,7 @@ export class GripRow {
     return this.song().grips.some((one) => one.name === name && one.doubt);
   }
 
-  protected choose(name: string): void {
+  choose(name: string): void {
     this.chosen.update((now) => (now === name ? '' : name));
   }
 }

@@ -4,7 +4,7 @@ import { parseGrip, type Grip } from '@harvu/core/fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '@harvu/core/conventions';
 import { STANDARD_TUNING } from '@harvu/core/pitch';
 import { readChart } from '@harvu/core/chart';
-import type { SongCommand } from '@harvu/core/edits';
+import { withCommand, type SongCommand } from '@harvu/core/edits';
 import { changeTimesOf, workpieceOf } from '@harvu/core/steps';
 import { of } from 'rxjs';
 import { Analysis } from '../../worked-out';
@@ -54,6 +54,34 @@ describe('the parts of the bench', () => {
     conventions.set({ ...USUAL_CONVENTIONS, names: 'sounding' });
     await row.settle();
     expect(row.all('li')[0]?.textContent).toMatch(/Bm.*shape Am/);
+  });
+
+  it('hold a chord of one section by another grip, which is added under a word of its own', async () => {
+    const [section] = song.sections;
+    const { shown, given } = await collect<GripRow, SongCommand>(
+      GripRow,
+      { song, grips: work.grips, section },
+      (one) => one.changed,
+    );
+    await shown.press('Am');
+    await shown.press('Add this grip');
+    expect(shown.text).toContain('Give it one short word');
+    shown.one<HTMLInputElement>('harvu-other-grips input').value = 'low';
+    await shown.press('Add this grip');
+    const [command] = given;
+    if (!command) throw new Error('nothing given');
+    const after = withCommand(song, command);
+    expect(after.sections[0]?.grips).toEqual(['Am~low']);
+    const again = await collect<GripRow, SongCommand>(
+      GripRow,
+      { song: after, grips: workpieceOf(after).grips, section: after.sections[0] },
+      (one) => one.changed,
+    );
+    await again.shown.press('Am (low)');
+    expect(again.shown.text).toContain('In A it is held as');
+    again.shown.all('harvu-other-grips [aria-pressed]')[0]?.click();
+    const plain = again.given.reduce(withCommand, after);
+    expect(plain.sections[0]?.grips).toBeUndefined();
   });
 
   it('edit a grip by typing, and tell at once what it sounds', async () => {

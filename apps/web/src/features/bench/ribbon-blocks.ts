@@ -1,3 +1,4 @@
+import { handsIn } from '@harvu/core/form';
 import type { Workpiece } from '@harvu/core/steps';
 import type { Occurrence } from '@harvu/core/timeline';
 import type { RibbonBlock } from '../../ui/ribbon';
@@ -9,11 +10,13 @@ export interface OccurrenceBlock {
 }
 
 /** The song's sections in playing order. */
-export function blocksOf({ timeline }: Workpiece): readonly RibbonBlock[] {
-  return timeline.occurrences.map(({ part, name, bars }) => ({
+export function blocksOf({ timeline, patterns }: Workpiece): readonly RibbonBlock[] {
+  const hands = handsIn(timeline, patterns);
+  return timeline.occurrences.map(({ part, name, bars }, at) => ({
     letter: part.letter,
     name,
     bars: bars.length,
+    ...(hands[at] && { hand: hands[at] }),
   }));
 }
 

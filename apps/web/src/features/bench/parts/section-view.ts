@@ -28,11 +28,13 @@ import {
   type SongDocument,
 } from '@harvu/core/song';
 import type { SongCommand } from '@harvu/core/edits';
+import type { SongGrip } from '@harvu/core/player';
 import type { RiffApart, Workpiece } from '@harvu/core/steps';
 import type { WrittenLine } from '@harvu/core/words';
 import {
   GripRow,
   LayRiff,
+  MOST_BESIDE,
   PatternRow,
   RiffRow,
   SectionBars,
@@ -81,6 +83,7 @@ export class SectionView {
   readonly riffs = input<readonly RiffApart[]>([]);
   private readonly injector = inject(Injector);
   private readonly riffRow = viewChild(RiffRow);
+  private readonly gripRow = viewChild(GripRow);
   private readonly ownBars = viewChild(SectionBars);
   protected readonly hasRiffs = computed(() => (this.station().section.riffUses ?? []).length > 0);
   protected readonly isHandOpen = signal(false);
@@ -143,6 +146,29 @@ export class SectionView {
     },
     { equal: isSame },
   );
+  /** The grips that come new with each of its lines, by the number of its first bar. */
+  protected readonly lineGrips = computed(
+    (): ReadonlyMap<number, readonly SongGrip[]> => {
+      const left = new Map(this.fresh().map((grip) => [grip.name, grip]));
+      const lines = this.isWritten() ? this.ownLines() : [];
+      const byLine = lines.flatMap(({ from, to }) => {
+        const bars = this.struck().filter(({ inPass }) => inPass >= from && inPass <= to);
+        const grips = chordRow(bars.map(({ chords }) => ({ chords }))).flatMap((name) => {
+          const grip = left.get(name);
+          left.delete(name);
+          return grip ?? [];
+        });
+
+        return grips.length > 0 ? [[from, grips.slice(0, MOST_BESIDE)] as const] : [];
+      });
+      return new Map(byLine);
+    },
+    { equal: (a, b) => isSame([...a], [...b]) },
+  );
+  protected readonly beside = computed(
+    () => [...this.lineGrips().values()].flat().map(({ name }) => name),
+    { equal: isSame },
+  );
   protected readonly known = computed(
     () => {
       const names = this.chords().filter((name) => this.drawn().has(name));
@@ -173,6 +199,10 @@ export class SectionView {
     this.wantsBars.set(true);
     afterNextRender(() => this.ownBars()?.begin(), { injector: this.injector });
     return true;
+  }
+
+  protected openGrip(name: string): void {
+    this.gripRow()?.choose(name);
   }
 
   /** What was laid just now is written next: its editor opens once it is there. */
