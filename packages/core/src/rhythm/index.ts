@@ -21,3 +21,5 @@ export { handPath } from './hand-path';
 export type { HandMotion } from './hand-path';
 export { rateKept, strokeClimb, USUAL_CLIMB } from './stroke-climb';
 export type { ClimbStage, StrokeClimb } from './stroke-climb';
+export { techniquesOf } from './technique';
+export type { Technique } from './technique';

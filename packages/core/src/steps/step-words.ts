@@ -1,4 +1,5 @@
 import { chordLabel, transposeChordName } from '../chord';
+import type { Technique } from '../rhythm';
 import type { Demand, KnownBy, Start } from './start-tempo';
 import type { StepLimit } from './step';
 import type { TimedSongChange, Workpiece } from './workpiece';
@@ -11,6 +12,26 @@ import type { TimedSongChange, Workpiece } from './workpiece';
  */
 export function called({ names, raised }: Workpiece, name: string): string {
   return chordLabel(names === 'sounding' ? transposeChordName(name, raised) : name);
+}
+
+/** How each way of striking is done, said where it is first met. */
+const TECHNIQUE_WORDS: Readonly<Record<Technique, string>> = {
+  slap: 'The slap: let the picking hand fall flat on the strings; they stop, and one hears wood.',
+  mute: 'Muted: the fretting hand lies loosely across the strings while one strums on.',
+  palm: 'Palm on: the edge of the picking hand lies on the strings close to the bridge, so that they are dull and the chord is still heard.',
+  accent: 'Accents: a quicker swing from the wrist, no more pressure.',
+  'part of the strings':
+    'Only the low or only the high strings: a smaller swing, aimed; a neighbour that sounds too does no harm.',
+};
+
+/**
+ * Says how the ways of striking are done that somebody meets for the first time; empty for none.
+ *
+ * @example
+ * techniqueWords([]) // ''
+ */
+export function techniqueWords(techniques: readonly Technique[]): string {
+  return techniques.map((one) => TECHNIQUE_WORDS[one]).join(' ');
 }
 
 const GUARANTEED_BY = { drill: ' when its drill is held', music: ' by then' } as const;

@@ -1,3 +1,4 @@
+import type { Technique } from '../rhythm';
 import { stepId, type StepKind } from '../step-id';
 import type { Layer } from '../song';
 import type { Bpm } from '../units';
@@ -55,6 +56,8 @@ export interface Step {
   /** Why it starts where it does, in one sentence. */
   readonly why: string;
   readonly limit?: StepLimit;
+  /** Ways of striking that are met in it for the first time. */
+  readonly techniques?: readonly Technique[];
   /** Good to have; nothing waits for it. */
   readonly isOptional?: true;
   /** The teacher's own words beside it. */

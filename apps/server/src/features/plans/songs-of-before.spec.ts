@@ -57,14 +57,10 @@ describe('a song that was stored before its bars were kept in lines', () => {
     return (song?.overview.blocks ?? []).map(({ cleanBpm }) => cleanBpm);
   };
 
-  it('is read as it is, and what was played in it holds', async () => {
+  it('is read as it is, and cut by its first edit, every id and all that was played staying', async () => {
     const { document } = (await owner.get<Song>(`/api/songs/${songId}`)).body;
     expect(document).toEqual(before);
     expect(await heldBy()).toEqual([92, null]);
-  });
-
-  it('is cut into lines by its first edit, every id and all that was played staying', async () => {
-    const { document } = (await owner.get<Song>(`/api/songs/${songId}`)).body;
     const text = writeChart(document).replace('| Am | C | Am | D |', '| Am | C | Am | E |');
     const edited = withCommand(document, { kind: 'write-chart', text });
     const saved = await owner.send('PUT', `/api/songs/${songId}`, {

@@ -1,10 +1,18 @@
-import { strokesOf, type Pattern, type Slot } from '../../rhythm';
+import {
+  parseSlot,
+  strokesOf,
+  techniquesOf,
+  type Pattern,
+  type Slot,
+  type Technique,
+} from '../../rhythm';
 import type { Layer } from '../../song';
 import type { StruckBar } from '../../timeline';
 import { rungsTo } from '../ladder';
 import { toPlayedBar } from '../practice-bar';
 import { createStep, type Goal, type Step } from '../step';
 import { climbingOf } from '../climbing';
+import { techniqueWords } from '../step-words';
 import { strokesPerBeat } from '../strokes-per-beat';
 import { tempoLimit } from '../tempo-limit';
 import { barsOfPart, type Workpiece } from '../workpiece';
@@ -19,9 +27,27 @@ const THUMB = 'thumb';
 
 /** Makes a step for each of the song's patterns that is played up to a layer and asks something of the hand. */
 export function makeHands(work: Workpiece, goal: Layer): readonly Step[] {
-  return patternsPlayed(work, goal)
-    .filter(([, pattern]) => !isPlain(pattern))
-    .flatMap(([name, pattern]) => withThumbFirst(work, name, pattern));
+  const met = new Set<Technique>(work.student.ownedPatterns.flatMap(techniquesIn));
+  return patternsPlayed(work, goal).flatMap(([name, pattern]) => {
+    const fresh = techniquesOf(pattern).filter((one) => !met.has(one));
+    // An accent is no stroke of its own.
+    if (isPlain(pattern) && fresh.every((one) => one === 'accent')) return [];
+    for (const one of fresh) met.add(one);
+    const [first, ...more] = withThumbFirst(work, name, pattern);
+    return first ? [withTechniques(first, fresh), ...more] : [];
+  });
+}
+
+/** The ways of striking in a pattern that is owned, as its strokes are kept. */
+function techniquesIn(strokes: string): readonly Technique[] {
+  const slots = strokes.split(' ').flatMap((one) => parseSlot(one) ?? []);
+  return techniquesOf({ slots });
+}
+
+/** Says how those are done that are met here first. */
+function withTechniques(step: Step, fresh: readonly Technique[]): Step {
+  if (fresh.length === 0) return step;
+  return { ...step, techniques: fresh, why: `${techniqueWords(fresh)} ${step.why}` };
 }
 
 /** The song's own patterns that its parts are played with in a layer, in the order they come. */
