@@ -54,10 +54,7 @@ export function chordSpans({ bars }: Stretch): readonly (readonly ChordSpan[])[]
         isHit: hit === true,
         isHeld: held === true,
         isSame: chord === before && !isSilence(chord),
-        isRiff:
-          bar.riff !== undefined &&
-          beatsToNumber(at) >= bar.riff.from &&
-          beatsToNumber(addBeats(at, beats)) <= bar.riff.until,
+        isRiff: isUnderRiff(bar, beatsToNumber(at), beatsToNumber(addBeats(at, beats))),
       };
       before = chord;
       return span;
@@ -119,6 +116,12 @@ export function changesOf(bars: readonly Chorded[]): readonly ChordChange[] {
     changes.set(changeKey({ from, to }), { from, to });
   });
   return [...changes.values()];
+}
+
+/** Whether a chord is over before the riff that is played in its place. */
+function isUnderRiff({ riff, beats }: Chorded, from: number, until: number): boolean {
+  if (!riff || from < riff.from) return false;
+  return until <= riff.until || riff.until >= (beats ?? 0);
 }
 
 function isTaken({ riff, beats = 0 }: Chorded): boolean {
