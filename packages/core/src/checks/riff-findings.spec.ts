@@ -45,6 +45,10 @@ describe('what is noticed about riffs', () => {
     ['riff gone in 1', 'the riff “gone”, which is not written. Write it, or take it off.'],
     ['riff lick in 5', 'the riff “lick” from bar 5 on, and has 2. Lay it over bars it has.'],
     [
+      'riff lick in 1 from 9',
+      'the riff “lick” from beat 9 on, and its bars have 4 beats. Set it on one of them.',
+    ],
+    [
       'riff seven in 1',
       'the riff “seven” in 7/8, and is in 4/4 itself. Write the riff in beats of the same kind.',
     ],

@@ -38,7 +38,7 @@ type LateShift = WorkedRiff['left']['shifts'][number];
 
 /** Why a riff does not sound where it is laid. */
 interface Unheard {
-  readonly cause: 'unwritten' | 'beyond' | 'meter';
+  readonly cause: 'unwritten' | 'beyond' | 'beyond-bar' | 'meter';
   readonly words: string;
 }
 
@@ -246,6 +246,10 @@ function unheard(song: SongDocument, section: Section, use: RiffUse): Unheard | 
     return { cause: 'beyond', words };
   }
   const meter = section.meter ?? settledFrame(song).meter;
+  if (use.beat !== undefined && use.beat > meter.beats) {
+    const words = `${what} from beat ${use.beat} on, and its bars have ${meter.beats} beats. Set it on one of them.`;
+    return { cause: 'beyond-bar', words };
+  }
   if (named.meter.unit === meter.unit) return undefined;
   const words = `${what} in ${formatMeter(named.meter)}, and is in ${formatMeter(meter)} itself. Write the riff in beats of the same kind.`;
   return { cause: 'meter', words };

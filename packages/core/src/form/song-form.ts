@@ -165,6 +165,14 @@ function hasTwoInARow(count: number, newBars: readonly number[]): boolean {
   return known.some((one, at) => one && known[at + 1] === true);
 }
 
+/** What has no two bars in a row in common is like it by chance; held by another grip they are in common. */
+function isByChance(
+  { relation, newBars, otherChords = newBars }: StrandComparison,
+  count: number,
+): boolean {
+  return relation === 'bars' && !hasTwoInARow(count, otherChords);
+}
+
 /** The one that costs least to come from, of equals the one heard first. */
 function nearest(
   row: HeardRow,
@@ -178,13 +186,13 @@ function nearest(
     if (found.relation === 'new' || (best && found.cost >= best.cost)) continue;
     const isMoved = found.semitones !== 0 && one.sectionId !== sectionId;
     if (isMoved && bars.length < FEWEST_MOVED) continue;
-    if (found.relation === 'bars' && !hasTwoInARow(bars.length, found.newBars)) continue;
+    if (isByChance(found, bars.length)) continue;
     best = { ...found, of: one.id };
     if (found.cost === 0) break;
   }
   if (!best) {
     return { relation: 'new', semitones: 0, beginsAt: 1, newBars: bars.map((_, at) => at + 1) };
   }
-  const { cost: _cost, ...like } = best;
+  const { cost: _cost, otherChords: _others, ...like } = best;
   return like;
 }

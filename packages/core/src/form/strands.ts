@@ -22,6 +22,8 @@ export interface StrandComparison extends Pick<Comparison, 'semitones' | 'begins
   readonly cost: number;
   /** The same chords, by another of their grips in some of the bars. */
   readonly held?: 'otherwise';
+  /** Where some are, numbers of the bars in which the chords themselves are others. */
+  readonly otherChords?: readonly number[];
 }
 
 /** The same chord held otherwise is nearer than another chord. */
@@ -72,7 +74,7 @@ export function compareChords(a: StrandRow, b: StrandRow): StrandComparison {
   if (extra.length === 0) return found;
   const newBars = [...found.newBars, ...extra].toSorted((x, y) => x - y);
   const cost = found.cost + HELD_OTHERWISE_COST * extra.length;
-  return { ...found, newBars, cost, held: 'otherwise' };
+  return { ...found, newBars, cost, held: 'otherwise', otherChords: found.newBars };
 }
 
 /**

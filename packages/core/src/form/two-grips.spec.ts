@@ -65,6 +65,14 @@ describe('two grips of one name', () => {
     ]);
   });
 
+  it('do not make another line of one that has other chords in one bar', () => {
+    const song = songOf(
+      'grip G: 320003\ngrip G~four: 320033\n[Verse]\n| G~four | Cadd9 | G~four | D |\n[Chorus]\n| G | C | G | D |',
+    );
+    const { relation, held, newBars } = formOf(song).lines[1]?.chords ?? {};
+    expect([relation, held, newBars]).toEqual(['bars', 'otherwise', [1, 2, 3]]);
+  });
+
   it('move with a section where the moved one is written, and are plain where it is not', () => {
     const moved = 'map: End, End +2\n[End]\n| Bm~low |';
     expect(chordsIn(songOf(`grip C#m~low: 9x09xx\n${moved}`))).toEqual(['Bm~low', 'C#m~low']);
