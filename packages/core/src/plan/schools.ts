@@ -106,7 +106,12 @@ function compare(a: Priority, b: Priority): number {
   return place < 0 ? 0 : (a[place] ?? 0) < (b[place] ?? 0) ? -1 : 1;
 }
 
-/** A join is placed where its second part first follows; everything else by its part. */
+/** The crossings of a join, each as the parts it leads between; its atoms are they two by two. */
+function crossingsIn({ atoms }: Step): readonly string[] {
+  return atoms.flatMap((atom, at) => (at % 2 === 1 ? [`${atoms[at - 1] ?? ''} ${atom}`] : []));
+}
+
+/** A join is placed where its second part first follows, several together where the last of them does; all else by its part. */
 function placesIn(work: Workpiece): (step: Step) => number {
   const firsts = new Map<string, number>();
   work.timeline.occurrences.forEach(({ part }, place, all) => {
@@ -117,6 +122,7 @@ function placesIn(work: Workpiece): (step: Step) => number {
   });
   return (step) => {
     const isJoin = kindOf(step).subject === 'join';
-    return firsts.get(isJoin ? step.atoms.join(' ') : (step.atoms[0] ?? '')) ?? -1;
+    const keys = isJoin ? crossingsIn(step) : step.atoms.slice(0, 1);
+    return Math.max(-1, ...keys.map((key) => firsts.get(key) ?? -1));
   };
 }
