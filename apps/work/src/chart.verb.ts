@@ -1,3 +1,4 @@
+import { withoutTag } from '@harvu/core/chord';
 import { formatGrip } from '@harvu/core/fretboard';
 import { formatFeel, formatMeter } from '@harvu/core/rhythm';
 import {
@@ -5,6 +6,7 @@ import {
   endingRound,
   mapOf,
   meterOf,
+  otherGripsOf,
   sectionBars,
   type BarChord,
   type NamedGrip,
@@ -45,11 +47,12 @@ function passOf(
 ): readonly (readonly BarChord[])[] {
   const meter = meterOf(song, section);
   let sounding = '-';
+  const others = new Map(otherGripsOf(song, section).map((name) => [withoutTag(name), name]));
   return sectionBars(song, section, pass).map((bar, index) => {
     const isPickup = index === 0 && pass === 1 && section === song.sections[0];
     const beats = (isPickup ? song.frame.pickup : undefined) ?? (bar.meter ?? meter).beats;
     return barChords(bar, beats).map((one) => {
-      sounding = one.held ? sounding : one.chord;
+      sounding = one.held ? sounding : (others.get(one.chord) ?? one.chord);
       return { ...one, chord: sounding };
     });
   });
@@ -75,6 +78,7 @@ function sectionOf(song: SongDocument, section: Section): object {
     pattern,
     patternUses,
     riffUses,
+    grips: section.grips,
     layer,
     startsAt,
     cue,

@@ -68,3 +68,37 @@ describe('harvu work form', () => {
     expect(strokes({})).toBe(4 + 16 + 32);
   });
 });
+
+describe('two grips of one name in the command', () => {
+  const HEAD = 'tempo: 92\ngrip Bm: x24432\ngrip Bm~low: 7x07xx\n\n';
+  const VERSE = '[Verse]\n| D | A | Bm | G |\n';
+
+  it('are given as they are held in each section', () => {
+    const text = `${HEAD}${VERSE}\n[Verse 2 = Verse] grips Bm~low\n`;
+    const { sections, faults } = answer('chart', { text }) as {
+      sections: readonly { bars: readonly (readonly { chord: string }[])[] }[];
+      faults: readonly unknown[];
+    };
+    expect(faults).toEqual([]);
+    expect(sections.map(({ bars }) => bars.flat().map(({ chord }) => chord))).toEqual([
+      ['D', 'A', 'Bm', 'G'],
+      ['D', 'A', 'Bm~low', 'G'],
+    ]);
+    expect(answer('chart', { text, to: 'text' })).toEqual({ text, faults: [] });
+  });
+
+  it('are the same chords, held otherwise', () => {
+    const compared = { a: HEAD + VERSE, b: `${HEAD}[Verse 2] grips Bm~low\n| D | A | Bm | G |\n` };
+    expect(answer('compare', compared)).toEqual(
+      jasmine.objectContaining({
+        ...{ relation: 'same', held: 'otherwise', changedBars: [3] },
+        line: 'Verse 2 is the same as Verse, held by another grip.',
+      }),
+    );
+    const song = `${HEAD}${VERSE}[Verse 2 = Verse] grips Bm~low\n`;
+    const { lines } = answer('form', { song }) as { lines: readonly { chords: unknown }[] };
+    expect(lines[1]?.chords).toEqual(
+      jasmine.objectContaining({ relation: 'same', held: 'otherwise' }),
+    );
+  });
+});
