@@ -116,7 +116,9 @@ function ownGrip(song: SongDocument, name: string, student: Student): Gripped | 
 
 function easiestGrip(song: SongDocument, name: string, hand: Hand): FoundGrip | undefined {
   const setup = settledFrame(song);
-  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, setup.down, ...setup.tuning].join(' ');
+  const key = [name, hand.capo, hand.scaleLengthMm, hand.stretch, setup.down, ...setup.tuning].join(
+    ' ',
+  );
   if (!remembered.has(key)) {
     if (remembered.size >= MOST_REMEMBERED) remembered.clear();
     const parsed = parseChordName(name);

@@ -191,7 +191,7 @@ export class BarGrid {
     const at = Math.max(0, Math.min(this.bars().length - 1, index));
     this.choose(at, isMore);
     const places = this.host.nativeElement.querySelectorAll<HTMLElement>('li');
-    places[at]?.querySelector('button')?.focus();
+    places[at]?.querySelector<HTMLElement>('button[aria-pressed]')?.focus();
   }
 
   protected leave(at: number): void {

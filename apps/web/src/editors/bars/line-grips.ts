@@ -21,8 +21,6 @@ const AROUND_REM = 0.75;
       <button
         type="button"
         class="w-13 rounded-md border border-transparent text-center hover:border-ink-soft"
-        tabindex="-1"
-        [attr.aria-label]="'Grip of ' + one.name"
         (click)="picked.emit(one.name)"
       >
         <b class="block truncate font-display text-xs leading-4"
