@@ -1,6 +1,13 @@
 import { changedRuns, type BarRun } from './bar-runs';
 import { writeBars } from '../chart';
-import { isDerivable, ownBars, sectionNamed, withoutLine } from '../song';
+import {
+  isDerivable,
+  otherGripsOf,
+  ownBars,
+  sectionNamed,
+  withFrameOfParents,
+  withoutLine,
+} from '../song';
 import type { Bar, Difference, Drop, Section, SongDocument } from '../song';
 
 /** What a derived section says of itself. */
@@ -42,12 +49,15 @@ export function withParent(song: SongDocument, section: Section, parent: string)
   // Whoever derives from this section must not come round to it again.
   const from = sectionNamed(song, parent);
   const isRound = from !== undefined && chainOf(song, from).includes(section.name);
-  return isRound ? section : withOwnBars(song, derived, ownBars(song, section));
+  if (isRound || !from) return section;
+  const [held, others] = [section, from].map((one) => otherGripsOf(song, one));
+  const grips = held?.join() === others?.join() ? {} : { grips: held ?? [] };
+  return withOwnBars(song, { ...derived, ...grips }, ownBars(song, section));
 }
 
 /**
- * Writes a derived section out: its bars as they are played, and no parent; bars that were the
- * parent's are new ones of its own, without an id yet.
+ * Writes a derived section out: its bars as they are played, its hand, grips, meter and tempo too, and no parent; bars that
+ * were the parent's are new ones of its own, without an id yet.
  *
  * @example
  * withoutParent(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }).bars // []
@@ -57,8 +67,10 @@ export function withoutParent(song: SongDocument, section: Section): Section {
   const bars = ownBars(song, section).map((bar) =>
     section.parent === undefined || own.has(bar.id) ? bar : { ...bar, id: '' },
   );
-  const { parent: _parent, differences: _differences, drops: _drops, ...rest } = section;
-  return { ...rest, bars };
+  const whole = withFrameOfParents(song, section);
+  const { parent: _parent, differences: _differences, drops: _drops, grips, ...rest } = whole;
+  // Without a parent there is nothing that it would hold plainly against.
+  return { ...rest, ...(grips && grips.length > 0 && { grips }), bars };
 }
 
 function sizeOf({ differences, drops }: Derivation): number {

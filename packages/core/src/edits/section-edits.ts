@@ -1,6 +1,8 @@
 import { readSectionHead } from '../chart';
-import { ownBars } from '../song';
+import { formatMeter } from '../rhythm';
+import { meterOf, ownBars } from '../song';
 import { withoutParent } from './deriving';
+import { joined, pieceOf } from './section-pieces';
 import { mapOf } from '../song';
 import type { Section, SectionId, SongDocument } from '../song';
 
@@ -117,20 +119,16 @@ export function withSectionSplit(song: SongDocument, id: SectionId, at: number):
   const free = freed(song, found);
   const place = placeOf(free, id);
   const whole = free.sections[place] ?? found;
-  const { endings, ...head } = whole;
-  const tail: Section = {
-    id: '',
-    name: freeName(free, whole.name),
-    times: 1,
-    bars: whole.bars.slice(at),
-    ...(whole.pattern !== undefined && { pattern: whole.pattern }),
-    ...(endings && { endings }),
-  };
-  const sections = free.sections.with(place, { ...head, bars: whole.bars.slice(0, at) });
+  const { endings, ...head } = pieceOf(whole, { from: 1, to: at });
+  const rest = pieceOf(whole, { from: at + 1, to: whole.bars.length });
+  const { cue: _cue, startsAt: _startsAt, statedBars: _bars, lines: _lines, ...tail } = rest;
+  const name = freeName(free, whole.name);
+  const sections = free.sections.with(place, head);
   const map = mapOf(free).flatMap((entry) =>
-    entry.section === whole.name ? [entry, { ...entry, section: tail.name }] : [entry],
+    entry.section === whole.name ? [entry, { ...entry, section: name }] : [entry],
   );
-  return { ...free, sections: sections.toSpliced(place + 1, 0, tail), map };
+  const second = { ...tail, id: '', name, times: 1, ...(endings && { endings }) };
+  return { ...free, sections: sections.toSpliced(place + 1, 0, second), map };
 }
 
 /**
@@ -148,8 +146,15 @@ export function withSectionJoined(song: SongDocument, id: SectionId): SongDocume
   const second = free.sections.find((one) => one.id === next.id) ?? next;
   const sections = free.sections
     .filter((one) => one.id !== next.id)
-    .map((one) => (one.id === id ? { ...one, bars: [...one.bars, ...second.bars] } : one));
+    .map((one) => (one.id === id ? joined(one, withOtherMeter(free, second, one)) : one));
   return { ...free, sections, map: free.map.filter((entry) => entry.section !== next.name) };
+}
+
+/** A section with its meter where that is not another's. */
+function withOtherMeter(song: SongDocument, section: Section, other: Section): Section {
+  const { meter: _meter, ...rest } = section;
+  const meter = meterOf(song, section);
+  return formatMeter(meter) === formatMeter(meterOf(song, other)) ? rest : { ...rest, meter };
 }
 
 function placeOf({ sections }: SongDocument, id: SectionId): number {

@@ -3,7 +3,14 @@ export type { BarChord } from './bar-chords';
 export type { NumberedBar } from './derive';
 export { everyBar, isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './derive';
 export { endingRound, passesOf } from './passes';
-export { meterOf, otherGripsOf, temposOf } from './section-frame';
+export {
+  handOf,
+  meterOf,
+  otherGripsOf,
+  riffUsesOf,
+  temposOf,
+  withFrameOfParents,
+} from './section-frame';
 export type { Tempos } from './section-frame';
 export { LAYERS } from '../layer';
 export type { Layer } from '../layer';

@@ -1,7 +1,7 @@
 import type { Meter } from '../rhythm';
 import { bpm, type Bpm } from '../units';
 import { parentsOf } from './derive';
-import type { MapEntry, Section, SongDocument } from './document';
+import type { MapEntry, RiffUse, Section, SongDocument } from './document';
 import { settledFrame } from './frame';
 
 /**
@@ -48,6 +48,63 @@ export function temposOf(
  */
 export function otherGripsOf(song: SongDocument, section: Section): readonly string[] {
   return said(song, section, (one) => one.grips) ?? [];
+}
+
+/**
+ * Gives the patterns a section is played with: its own, else those of what it derives from.
+ *
+ * @example
+ * handOf(EMPTY_SONG, { id: 's1', name: 'A', times: 1, pattern: 'roll', bars: [] }) // { pattern: 'roll', patternUses: [] }
+ */
+export function handOf(
+  song: SongDocument,
+  section: Section,
+): Pick<Section, 'pattern'> & Required<Pick<Section, 'patternUses'>> {
+  const teller = [section, ...parentsOf(song, section)].find(saysPattern);
+  const { pattern, patternUses = [] } = teller ?? section;
+  return { ...(pattern !== undefined && { pattern }), patternUses };
+}
+
+/**
+ * Gives the riffs a section is played with: its parent's only where it says nothing of its hand at all, as a pattern takes
+ * their place.
+ *
+ * @example
+ * riffUsesOf(EMPTY_SONG, { id: 's1', name: 'A', times: 1, riffUses: [{ riff: 'a' }], bars: [] }) // [{ riff: 'a' }]
+ */
+export function riffUsesOf(song: SongDocument, section: Section): readonly RiffUse[] {
+  const sections = [section, ...parentsOf(song, section)];
+  return sections.find((one) => saysPattern(one) || one.riffUses)?.riffUses ?? [];
+}
+
+/**
+ * Gives a section with all that it has from what it derives from: its meter, tempo, grips, patterns and riffs. Its bars are as
+ * they are.
+ *
+ * @example
+ * withFrameOfParents(EMPTY_SONG, { id: 's1', name: 'A', times: 1, bars: [] }) // { id: 's1', name: 'A', times: 1, bars: [] }
+ */
+export function withFrameOfParents(song: SongDocument, section: Section): Section {
+  if (section.parent === undefined) return section;
+  const timed = [section, ...parentsOf(song, section)].find((one) => one.tempo !== undefined);
+  const meter = said(song, section, (one) => one.meter);
+  const grips = otherGripsOf(song, section);
+  const { pattern, patternUses } = handOf(song, section);
+  const riffUses = riffUsesOf(song, section);
+  return {
+    ...section,
+    ...(meter && { meter }),
+    ...(timed?.tempo !== undefined && { tempo: timed.tempo }),
+    ...(timed?.tempoTo !== undefined && { tempoTo: timed.tempoTo }),
+    ...(grips.length > 0 && { grips }),
+    ...(pattern !== undefined && { pattern }),
+    ...(patternUses.length > 0 && { patternUses }),
+    ...(riffUses.length > 0 && { riffUses }),
+  };
+}
+
+function saysPattern({ pattern, patternUses }: Section): boolean {
+  return pattern !== undefined || patternUses !== undefined;
 }
 
 /** Of a section and what it derives from, the nearest that says something. */

@@ -7,8 +7,9 @@ import {
   mapOf,
   meterOf,
   MOST_PLAYED_BARS,
+  handOf,
   otherGripsOf,
-  parentsOf,
+  riffUsesOf,
   passesOf,
   sectionBars,
   sectionNamed,
@@ -336,23 +337,6 @@ function writtenBars(
     for (const [place, bar] of bars.entries()) written.push({ bar, inPass: place + 1 });
   }
   return written.slice(0, most);
-}
-
-function saysPattern({ pattern, patternUses }: Section): boolean {
-  return pattern !== undefined || patternUses !== undefined;
-}
-
-/** A derived section that says no pattern is played with its parent's. */
-function handOf(song: SongDocument, section: Section): Pick<Occurrence, 'pattern' | 'patternUses'> {
-  const teller = [section, ...parentsOf(song, section)].find(saysPattern);
-  const { pattern, patternUses = [] } = teller ?? section;
-  return { ...(pattern !== undefined && { pattern }), patternUses };
-}
-
-/** Its riffs are its parent's only where it says nothing of its hand at all: a pattern takes their place. */
-function riffUsesOf(song: SongDocument, section: Section): readonly RiffUse[] {
-  const sections = [section, ...parentsOf(song, section)];
-  return sections.find((one) => saysPattern(one) || one.riffUses)?.riffUses ?? [];
 }
 
 /** Bars that a riff goes round in, without its pickup. */
