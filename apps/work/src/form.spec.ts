@@ -91,7 +91,9 @@ describe('two grips of one name in the command', () => {
     const compared = { a: HEAD + VERSE, b: `${HEAD}[Verse 2] grips Bm~low\n| D | A | Bm | G |\n` };
     expect(answer('compare', compared)).toEqual(
       jasmine.objectContaining({
-        ...{ relation: 'same', held: 'otherwise', changedBars: [3] },
+        relation: 'same',
+        held: 'otherwise',
+        changedBars: [3],
         line: 'Verse 2 is the same as Verse, held by another grip.',
       }),
     );

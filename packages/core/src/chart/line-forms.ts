@@ -7,3 +7,6 @@ export const CUE = /^\s*cue\s+(\d{1,3})\s+"([^"]{1,80})"\s*$/;
 /** "2/4:" before the first bar line holds for the bars of the line. */
 export const LINE_METER = /^(\s*(\d{1,2}\/\d{1,2}(?:\s*\([\d+]+\))?)\s*:\s*)(\|.*)$/;
 export const DROP = /^\s*drop\s+(\d{1,3})(?:\s*-\s*(\d{1,3}))?\s*$/;
+
+/** A longer chart is not read to its end. */
+export const MOST_LINES = 5000;

@@ -13,7 +13,7 @@ import {
 import { readMap } from './map-entry';
 import { readField, readLoose, type Letters } from '../loose';
 import { LONGEST_RIFF, readRiffLine, type RiffBarText } from './riff-line';
-import { CUE, DIFFERENCE, DROP, ENDING, LINE_METER, NAMED } from './line-forms';
+import { CUE, DIFFERENCE, DROP, ENDING, LINE_METER, MOST_LINES, NAMED } from './line-forms';
 import { riffFaults, type RiffBarPlace } from './riff-faults';
 import { readSectionHead } from './section-head';
 import { findRepeat, repeatQuestion, repeatSigns } from './repeat-scope';
@@ -41,7 +41,6 @@ export interface ReadChart {
 
 /** Longer text than this is not read further. */
 export const LONGEST_CHART = 200_000;
-const MOST_LINES = 5000;
 const LONGEST_LINE = 1000;
 
 const USUAL_METER: Meter = { beats: 4, unit: 4, groups: [4] };

@@ -68,7 +68,8 @@ describe('sections that are joined, split and written out', () => {
   it('keep their grips when one is derived from another that holds them otherwise', () => {
     const song = songOf('[One] grips Bm~low\n| Bm | D |\n[Two]\n| Bm | D |');
     const derived = withCommand(song, {
-      ...{ kind: 'derive', section: idOf(song, 'Two') },
+      kind: 'derive',
+      section: idOf(song, 'Two'),
       parent: 'One',
     });
     expect(played(derived)).toEqual(played(song));

@@ -115,7 +115,9 @@ describe('two grips of one name', () => {
     const song = songOf('[One]\n| Bm | D |\n[Two = One]\n[Three = Two]\n');
     const id = song.sections[1]?.id ?? '';
     const added = withCommand(song, {
-      ...{ kind: 'hold-otherwise', section: id, name: 'Bm~thin' },
+      kind: 'hold-otherwise',
+      section: id,
+      name: 'Bm~thin',
       grip: [null, null, 4, 4, 3, 2],
     });
     expect(chordsIn(added)).toEqual(['Bm', 'D', 'Bm~thin', 'D', 'Bm~thin', 'D']);

@@ -1,7 +1,6 @@
 import { changeKey, changeTime, mostLacking, type ChangeTime } from '../change';
 import { changeBetween, type Hand } from '../fretboard';
 import { USUAL_CONVENTIONS, type Conventions } from '../conventions';
-import type { Tuning } from '../pitch';
 import type { Effect } from '../sound';
 import {
   handFor,
@@ -13,9 +12,8 @@ import {
   type SongGrip,
   type Student,
 } from '../player';
-import type { Feel, Meter } from '../rhythm';
 import { partsOf, type Part, type PartedSong, type PartOccurrence } from '../form';
-import { settledFrame, type Layer, type SongDocument } from '../song';
+import { settledFrame, type Layer, type SettledFrame, type SongDocument } from '../song';
 import {
   barsInLayer,
   changesOf,
@@ -45,7 +43,10 @@ export interface TimedSongChange extends ChordChange {
 }
 
 /** A song taken apart, ready for its steps to be made. */
-export interface Workpiece {
+export interface Workpiece extends Pick<
+  SettledFrame,
+  'capo' | 'down' | 'raised' | 'tuning' | 'meter' | 'feel'
+> {
   readonly timeline: PartedSong;
   /** Parts that are played, in playing order. */
   readonly parts: readonly Part[];
@@ -53,18 +54,10 @@ export interface Workpiece {
   readonly patterns: SongPatterns;
   /** The riffs that are played, in the order they come. */
   readonly riffs: readonly RiffToLearn[];
-  readonly capo: number;
-  /** Semitones the strings stand under the tuning that shapes are named from. */
-  readonly down: number;
-  /** Semitones a shape sounds above its name. */
-  readonly raised: number;
-  readonly tuning: Tuning;
   /** What the sound goes through, in this order. */
   readonly sound: readonly Effect[];
   /** Which of a chord's two names is said with a capo. */
   readonly names: Conventions['names'];
-  readonly meter: Meter;
-  readonly feel: Feel;
   /** Beats of a full bar. */
   readonly meterBeats: number;
   readonly grips: readonly SongGrip[];

@@ -37,9 +37,16 @@ describe('a song that was stored before its bars were kept in lines', () => {
     const plans = (await bram.get<readonly PlanSummary[]>('/api/plans')).body;
     const plan = plans.find((one) => one.songId === songId)?.id ?? '';
     const aTry = (at: number): NewEvent => ({
-      ...{ id: randomUUID(), kind: 'try', stepId: `section:${verse}:full` },
+      id: randomUUID(),
+      kind: 'try',
+      stepId: `section:${verse}:full`,
       at: new Date(studio.now.getTime() - at * 60_000).toISOString(),
-      ...{ day: '2026-11-24', revision: 2, bpm: 92, clean: true, passes: 1, seconds: 30 },
+      day: '2026-11-24',
+      revision: 2,
+      bpm: 92,
+      clean: true,
+      passes: 1,
+      seconds: 30,
     });
     const events = [aTry(3), aTry(2), aTry(1)];
     await bram.send('POST', `/api/plans/${plan}/events`, { events });
@@ -64,7 +71,8 @@ describe('a song that was stored before its bars were kept in lines', () => {
     const text = writeChart(document).replace('| Am | C | Am | D |', '| Am | C | Am | E |');
     const edited = withCommand(document, { kind: 'write-chart', text });
     const saved = await owner.send('PUT', `/api/songs/${songId}`, {
-      ...{ baseRevision: 2, document: edited },
+      baseRevision: 2,
+      document: edited,
     });
     expect(saved.status).toBe(200);
     const lines = (section: Section | undefined): readonly number[] =>

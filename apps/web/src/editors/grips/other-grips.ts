@@ -33,15 +33,12 @@ const WORD = /^[A-Za-z0-9-]{1,12}$/;
         </span>
       }
       <label class="flex items-center gap-2">
-        {{ ways().length > 1 ? 'or another, called' : 'Hold it otherwise in this section, called' }}
-        <input
-          #word
-          class="field w-24"
-          maxlength="12"
-          placeholder="low"
-          autocomplete="off"
-          spellcheck="false"
-        />
+        {{
+          ways().length > 1
+            ? 'or another, called'
+            : 'Hold it otherwise in this section, called, for example, low'
+        }}
+        <input #word class="field w-24" maxlength="12" autocomplete="off" spellcheck="false" />
       </label>
       <button type="submit" class="button">Add this grip</button>
     </form>

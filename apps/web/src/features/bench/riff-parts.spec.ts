@@ -232,7 +232,10 @@ describe('riffs at the bench', () => {
     expect(given.at(-1)?.map((one) => one.kind)).toEqual(['set-riff', 'use-riff']);
     const after = (given.at(-1) ?? []).reduce(withCommand, song);
     expect(after.sections[0]?.riffUses?.[1]).toEqual({
-      ...{ riff: 'riff-1', bars: { from: 2, to: 2 }, beat: 3, part: 'lead' },
+      riff: 'riff-1',
+      bars: { from: 2, to: 2 },
+      beat: 3,
+      part: 'lead',
     });
   });
 
