@@ -61,7 +61,7 @@ const HAND_LINES = ['border-solid', 'border-dashed', 'border-dotted', 'border-do
         class="mx-px h-4 overflow-hidden border-t-2 border-ink-soft px-1 text-xs leading-3.5 whitespace-nowrap text-ink-soft"
         [class]="line"
         aria-hidden="true"
-        ><span class="hidden truncate @[56px]:block">{{ shown.handName }}</span></span
+        ><span class="hidden truncate @[72px]:block">{{ shown.handName }}</span></span
       >
     }
     @if (!hasChamber() && !thin()) {

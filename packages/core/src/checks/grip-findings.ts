@@ -1,5 +1,5 @@
 import { writeClaim } from '../chart';
-import { chordLabel, parseChordName, type ChordName } from '../chord';
+import { chordLabel, parseChordName, withoutTag, type ChordName } from '../chord';
 import { chordSpans, secondsAt, stretchOf, timelineOf } from '../timeline';
 import {
   checkGrip,
@@ -338,6 +338,14 @@ function handFindings(judged: Judged): readonly Finding[] {
   });
 }
 
+/** Two names of one grip; or a second grip of a chord that is still the first. */
+function twinWords(name: string, { name: other, grip }: NamedGrip): string {
+  const [one, two] = [chordLabel(other), chordLabel(name)];
+  return withoutTag(name) === withoutTag(other)
+    ? `${two} is held as ${one} so far: ${formatGrip(grip)}. Hold it otherwise, or take the word away.`
+    : `${formatGrip(grip)} has two names, ${one} and ${two}.`;
+}
+
 function twinFindings(song: SongDocument): readonly Finding[] {
   return song.grips.flatMap(({ name, grip }, index): readonly Finding[] => {
     const earlier = song.grips.slice(0, index);
@@ -358,7 +366,7 @@ function twinFindings(song: SongDocument): readonly Finding[] {
             createFinding('grip-twin', {
               place: { kind: 'grip', name },
               cause: ['names', formatGrip(grip), sameGrip.name],
-              message: `${formatGrip(grip)} has two names, ${chordLabel(sameGrip.name)} and ${chordLabel(name)}.`,
+              message: twinWords(name, sameGrip),
               remedies: [rename(name, sameGrip.name)],
             }),
           ]

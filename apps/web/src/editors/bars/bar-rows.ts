@@ -1,3 +1,4 @@
+import { tagOf, withoutTag } from '@harvu/core/chord';
 import type { Bar } from '@harvu/core/song';
 import { isAllRiff, stretchOf, strokesIn, type Stroke, type StruckBar } from '@harvu/core/timeline';
 import { beatsToNumber } from '@harvu/core/units';
@@ -6,6 +7,8 @@ import { beatsToNumber } from '@harvu/core/units';
 interface Cell {
   readonly chord: string;
   readonly name: string;
+  /** Which of its grips it is held by, where that is said. */
+  readonly tag: string;
   readonly grow: number;
   /** What is told of the change to the next chord, where it takes longer than there is. */
   readonly slow: string;
@@ -71,7 +74,8 @@ export function barRows(
         slow: isTold ? '' : (slow.get(change) ?? ''),
         grow: beatsToNumber(beats),
         // Nothing is said of a bar that nobody has written yet.
-        name: chord === '-' ? '' : chord,
+        name: chord === '-' ? '' : withoutTag(chord),
+        tag: tagOf(chord) ?? '',
         isDoubtful: written[index]?.chords[at]?.doubt === true,
         isHit: hit === true,
         isHeld: held === true,
@@ -90,9 +94,9 @@ const NARROWEST_REM = 4.5;
 
 /** How wide a bar must be so that none of its names is cut, in rem. */
 export function neededRem({ cells }: BarRow): number {
-  const widths = cells.map(({ name, slow, isOptional }) => {
+  const widths = cells.map(({ name, tag, slow, isOptional }) => {
     const letters = name.length + (isOptional ? 2 : 0);
-    return Math.max(letters * LETTER_REM, slow.length * FIGURE_REM) + AROUND_REM;
+    return Math.max(letters * LETTER_REM, `${tag} ${slow}`.trim().length * FIGURE_REM) + AROUND_REM;
   });
   return Math.max(
     NARROWEST_REM,

@@ -23,7 +23,7 @@ const AROUND_REM = 0.75;
         class="w-13 rounded-md border border-transparent text-center hover:border-ink-soft"
         (click)="picked.emit(one.name)"
       >
-        <b class="block truncate font-display text-xs leading-4"
+        <b class="block font-display text-xs leading-4"
           ><harvu-chord [name]="one.name" [raised]="raised()"
         /></b>
         <harvu-grip [grip]="one.grip" [fingers]="one.fingers" [setup]="setup()" [scale]="0.55" />
