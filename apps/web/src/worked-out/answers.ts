@@ -39,10 +39,8 @@ import {
 } from '@harvu/core/plan';
 import {
   overviewOf,
-  plainBlocks,
   songProgress,
   standingOf,
-  type PlainBlock,
   type PlanOverview,
   type SongProgress,
   type Standing,
@@ -50,7 +48,7 @@ import {
 import { sceneOf, type BarRange, type Scene, type StepProgress } from '@harvu/core/practice';
 import type { PlanEvent } from '@harvu/core/events';
 import type { RecordedStart } from '@harvu/core/recording';
-import { barsToLearn, formOf, type ToLearn } from '@harvu/core/form';
+import { barsToLearn, formOf, plainBlocks, type PlainBlock, type ToLearn } from '@harvu/core/form';
 import { writtenLines, type WrittenLine } from '@harvu/core/words';
 import type { SongDocument } from '@harvu/core/song';
 import {
@@ -177,7 +175,7 @@ export const answers = {
       ...plan,
       findings: stepFindings(plan),
       milestones: milestonesOf(plan.steps, plan.goal),
-      blocks: plainBlocks(plan.work.timeline),
+      blocks: plainBlocks(plan.work),
       stages: stagesOf(plan.steps, plan),
       progress: climbs,
       done: climbs.filter(({ state }) => state === 'done').map(({ step }) => step.id),

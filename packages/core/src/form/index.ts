@@ -4,6 +4,8 @@ export { compareBars, MOVED_SIMILARITY } from './compare';
 export type { Comparison, Relation } from './compare';
 export { figureOf } from './figure';
 export { handsIn } from './hands';
+export { plainBlocks } from './plain-blocks';
+export type { PlainBlock } from './plain-blocks';
 export type { SectionHand } from './hands';
 export { gripsHeld, heldOtherwise, withoutGrips } from './held-otherwise';
 export { barsToLearn } from './learning';

@@ -14,6 +14,7 @@ import { RouterLink } from '@angular/router';
 import { mapOf, type ChartFault, type Layer } from '@harvu/core/song';
 import { settleRepeat, type RepeatScope } from '@harvu/core/chart';
 import type { SongCommand } from '@harvu/core/edits';
+import { plainBlocks } from '@harvu/core/form';
 import { isTyping, ViewKeys, type ViewKey } from '../../platform/view-keys';
 import { ProblemLine } from '../../ui/problem-line';
 import { StickyHead } from '../../ui/sticky-head';
@@ -32,7 +33,7 @@ import {
 import { BenchFindings } from './bench.findings';
 import { BenchState } from './bench.state';
 import type { SaveState } from './song-sync';
-import { blocksOf, expandedBlocks, foldedBlocks } from './ribbon-blocks';
+import { expandedBlocks, foldedBlocks } from './ribbon-blocks';
 import { stationOf } from './stations';
 import { hasMusic } from './first-row';
 import { BenchMargin } from './parts/bench-margin';
@@ -148,7 +149,7 @@ export class BenchPage {
   private readonly drawn = computed(() => {
     const work = this.worked();
     if (!work) return [];
-    const blocks = blocksOf(work);
+    const blocks = plainBlocks(work);
     return this.isExpanded() ? expandedBlocks(blocks, this.occurrences()) : foldedBlocks(blocks);
   });
   protected readonly blocks = computed(() => this.drawn().map((one) => one.block));

@@ -1,5 +1,3 @@
-import { handsIn } from '@harvu/core/form';
-import type { Workpiece } from '@harvu/core/steps';
 import type { Occurrence } from '@harvu/core/timeline';
 import type { RibbonBlock } from '../../ui/ribbon';
 
@@ -7,17 +5,6 @@ import type { RibbonBlock } from '../../ui/ribbon';
 export interface OccurrenceBlock {
   readonly block: RibbonBlock;
   readonly occurrence: number;
-}
-
-/** The song's sections in playing order. */
-export function blocksOf({ timeline, patterns }: Workpiece): readonly RibbonBlock[] {
-  const hands = handsIn(timeline, patterns);
-  return timeline.occurrences.map(({ part, name, bars }, at) => ({
-    letter: part.letter,
-    name,
-    bars: bars.length,
-    ...(hands[at] && { hand: hands[at] }),
-  }));
 }
 
 /** One block for each place on the map. */
