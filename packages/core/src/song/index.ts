@@ -1,7 +1,7 @@
 export { barBeats, barChords, HELD, withoutOptional } from './bar-chords';
 export type { BarChord } from './bar-chords';
 export type { NumberedBar } from './derive';
-export { everyBar, isDerivable, ownBars, parentsOf, sectionBars, sectionNamed } from './derive';
+export { everyBar, isDerivable, ownBars, sectionBars, sectionNamed } from './derive';
 export { endingRound, passesOf } from './passes';
 export {
   handOf,
