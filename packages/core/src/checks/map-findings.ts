@@ -1,4 +1,5 @@
-import { findKey, chordLabel, parseChordName } from '../chord';
+import { chordLabel, findKey, parseChordName, type Key } from '../chord';
+import { toPitchClass } from '../pitch';
 import { writeChart } from '../chart';
 import { settledFrame, type SongDocument } from '../song';
 import { isSilence, timelineOf } from '../timeline';
@@ -70,13 +71,20 @@ function homeChord(song: SongDocument): string | undefined {
     .occurrences.flatMap(({ bars }) => bars.flatMap(({ chords }) => chords))
     .filter(({ chord }) => !isSilence(chord));
   const timed = played.map(({ chord, beats }) => ({ name: chord, beats: beatsToNumber(beats) }));
-  const { best } = findKey(timed, settledFrame(song).raised);
-  const tonic = (settledFrame(song).raised * 11 + (best?.tonic ?? 0)) % 12;
-  const home = played.find(({ chord }) => {
-    const name = parseChordName(chord);
-    return best !== undefined && name?.root === (tonic + 12) % 12 && name.bass === name.root;
-  });
+  const { raised } = settledFrame(song);
+  const { best } = findKey(timed, raised);
+  const home = best && played.find(({ chord }) => isHome(chord, best, raised));
   return (home ?? played[0])?.chord;
+}
+
+const MINOR_THIRD = 3;
+
+/** Whether a shape sounds the chord of a key, with no other bass. */
+function isHome(shape: string, { tonic, isMinor }: Key, raised: number): boolean {
+  const name = parseChordName(shape);
+  if (!name || name.bass !== name.root) return false;
+  const isSameKind = name.quality.tones.includes(MINOR_THIRD) === isMinor;
+  return isSameKind && toPitchClass(name.root + raised) === tonic;
 }
 
 /** The song with one bar more, in which a chord is hit and left ringing. */
